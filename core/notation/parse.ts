@@ -1,0 +1,349 @@
+import type { Block, Comments, Item, Role, SessionDocument, SessionField } from '../session/document.ts';
+import { ROLES, SESSION_FIELDS } from '../session/document.ts';
+import { Cursor, MAX_DURATION_SEC, UnreadableError } from './cursor.ts';
+import type { NotationIssue } from './issue.ts';
+import { nearestWords } from './nearest.ts';
+import type { HeaderRules } from './read-header.ts';
+import { readClauses } from './read-header.ts';
+import type { ItemSource, MovementNames } from './read-item.ts';
+import { MAX_NAME_LENGTH, readItem } from './read-item.ts';
+import type { LineTokens, Token } from './tokens.ts';
+import { tokenizeLine } from './tokens.ts';
+
+export const MAX_TEXT_BYTES = 200_000;
+export const MAX_ITEMS = 400;
+export const MAX_BLOCKS = 60;
+/** More issues than this are not listed; nobody mends five hundred at once. */
+const MAX_ISSUES = 500;
+/** Rounds x items x sides of one block: above this it can't be led, nor drawn. */
+export const MAX_STEPS = 20_000;
+
+/** Where each block and item of the document stands in the text; lines count from 1. */
+export interface SessionSource {
+  readonly fields: Readonly<Partial<Record<SessionField, number>>>;
+  readonly blocks: readonly { readonly line: number; readonly items: readonly ItemSource[] }[];
+}
+
+export interface ParsedSession {
+  /** All that could be read; lines with an issue are left out. */
+  readonly document: SessionDocument;
+  readonly issues: readonly NotationIssue[];
+  readonly source: SessionSource;
+}
+
+type Mutable<T> = { -readonly [K in keyof T]: T[K] };
+interface OpenBlock {
+  block: Mutable<Omit<Block, 'items'>> & { items: Item[] };
+  line: number;
+  items: ItemSource[];
+  /** A header that couldn't be read: its items are read for their own errors, and then dropped. */
+  ghost: boolean;
+}
+
+/**
+ * Reads session notation (docs/notation.md). Never throws on any text; time is linear in its length.
+ * `names` tells which words are known movements, whose names win over other readings of the same words.
+ * An empty text gives a document without blocks and no issue.
+ */
+export function parseSession(text: string, names: MovementNames): ParsedSession {
+  const issues: NotationIssue[] = [];
+  const document: Mutable<SessionDocument> = { blocks: [] };
+  const fields: Partial<Record<SessionField, number>> = {};
+  const bytes = byteLength(text);
+  if (bytes > MAX_TEXT_BYTES) {
+    issues.push({
+      line: 1, column: 1, endColumn: 1, code: 'too-large', suggestions: [],
+      message: `A session has at most ${MAX_TEXT_BYTES / 1000} kB of text; this is ${Math.ceil(bytes / 1000)} kB. Split it over several days.`,
+    });
+    return { document, issues: issues.slice(0, MAX_ISSUES), source: { fields, blocks: [] } };
+  }
+  const blocks: OpenBlock[] = [];
+  const lineComments: Partial<Record<SessionField | 'end', Comments>> = {};
+  let before: string[] = [];
+  let items = 0;
+  const takeComments = (after: string | undefined): Comments | undefined => {
+    const own: Comments = { ...(before.length > 0 && { before }), ...(after !== undefined && after !== '' && { after }) };
+    before = [];
+    return own.before || own.after ? own : undefined;
+  };
+  for (const [index, lineText] of text.split(/\r\n|\n|\r/).entries()) {
+    const line = index + 1;
+    const field = sessionField(lineText);
+    const read: LineTokens = field?.known === 'Note' || field?.known === 'Title'
+      ? wholeLine(lineText, field)
+      : tokenizeLine(lineText, line);
+    const { tokens, comment } = read;
+    if (tokens.length === 0) {
+      issues.push(...read.issues);
+      if (comment) before.push(comment);
+      continue;
+    }
+    const cursor = new Cursor(tokens, line, lineText);
+    const guard = (readLine: () => void) => {
+      if (read.issues.length > 0) {
+        issues.push(...read.issues);
+        return;
+      }
+      try {
+        readLine();
+      } catch (error) {
+        if (!(error instanceof UnreadableError)) throw error;
+        issues.push(error.issue);
+      }
+    };
+    const header = blockHeader(cursor);
+    if (header && blocks.length >= MAX_BLOCKS) {
+      if (blocks.length === MAX_BLOCKS) {
+        issues.push({
+          line, column: 1, endColumn: tokens[0]!.end + 1, code: 'too-many-items', suggestions: [],
+          message: `A session has at most ${MAX_BLOCKS} blocks; split it over several days.`,
+        });
+        blocks.push({ block: { role: header.role, time: { kind: 'flow' }, items: [] }, line, items: [], ghost: true });
+      }
+    } else if (header) {
+      const lineComment = takeComments(comment);
+      guard(() => undefined);
+      const label = header.label;
+      const rules: HeaderRules = read.issues.length > 0 ? { time: { kind: 'flow' } } : readClauses(cursor, issues);
+      blocks.push({
+        block: { role: header.role, ...(label && { label }), ...rules, ...(lineComment && { comments: lineComment }), items: [] },
+        line, items: [], ghost: false,
+      });
+    } else if (field) {
+      guard(() => {
+        if (!field.known) unknownLine(cursor, field.word, blocks);
+        else if (blocks.length > 0) {
+          cursor.fail('out-of-place', `“${field.known}:” belongs above the first block.`, [], tokens[0]);
+        } else {
+          if (fields[field.known] !== undefined) cursor.fail('repeated', `“${field.known}:” stands here a second time; keep one.`, [], tokens[0]);
+          cursor.at = 2;
+          readField(cursor, field.known, document);
+          fields[field.known] = line;
+          const lineComment = takeComments(comment);
+          if (lineComment) lineComments[field.known] = lineComment;
+        }
+      });
+    } else {
+      guard(() => {
+        const open = blocks.at(-1);
+        if (!open) {
+          cursor.fail(
+            'out-of-place', 'A block header comes before the first item, for example “Main: 3 rounds”.',
+            nearestWords(tokens[0]!.text, [...ROLES, ...SESSION_FIELDS].map((w) => `${w}:`)), tokens[0], tokens.at(-1),
+          );
+        }
+        if (open!.ghost && blocks.length > MAX_BLOCKS) return;
+        items++;
+        if (items > MAX_ITEMS) {
+          if (items === MAX_ITEMS + 1) cursor.fail('too-many-items', `A session has at most ${MAX_ITEMS} items; split it over several days.`, [], tokens[0]);
+          return;
+        }
+        const { item, source } = readItem(cursor, names);
+        const lineComment = takeComments(comment);
+        open!.block.items.push(lineComment ? { ...item, comments: lineComment } : item);
+        open!.items.push(source);
+      });
+    }
+  }
+  if (before.length > 0) lineComments.end = { before };
+  if (Object.keys(lineComments).length > 0) document.comments = lineComments;
+  const real = blocks.filter((b) => !b.ghost);
+  checkBlocks(real, issues);
+  document.blocks = real.map((b) => b.block);
+  issues.sort((a, b) => a.line - b.line || a.column - b.column);
+  return { document, issues: issues.slice(0, MAX_ISSUES), source: { fields, blocks: real.map(({ line, items: lines }) => ({ line, items: lines })) } };
+}
+
+/** UTF-8 bytes, without a TextEncoder's copy. */
+function byteLength(text: string): number {
+  let bytes = 0;
+  for (let i = 0; i < text.length; i++) {
+    const code = text.charCodeAt(i);
+    bytes += code < 0x80 ? 1 : code < 0x800 ? 2 : code >= 0xd800 && code <= 0xdfff ? 2 : 3;
+  }
+  return bytes;
+}
+
+interface FieldWord { known: SessionField | undefined; word: string; start: number; valueAt: number }
+
+/** A line that begins with a single word and a colon, other than a block header. */
+function sessionField(text: string): FieldWord | undefined {
+  const colon = text.indexOf(':');
+  if (colon < 0 || colon > 40) return undefined;
+  const word = text.slice(0, colon).trim();
+  if (word === '' || !/^\p{L}[\p{L}\p{Pd}]*$/u.test(word)) return undefined;
+  const known = SESSION_FIELDS.find((f) => f.toLowerCase() === word.toLowerCase());
+  return { known, word, start: text.indexOf(word), valueAt: colon + 1 };
+}
+
+/** A title or note is taken as it stands: its words have no meaning for the notation, but `#` still comments. */
+function wholeLine(text: string, field: FieldWord): LineTokens {
+  const hash = text.search(/(?<=\s|:)#/);
+  const end = hash < 0 ? text.length : hash;
+  const value = text.slice(field.valueAt, end);
+  const lead = value.length - value.trimStart().length;
+  const start = field.valueAt + lead;
+  const tokens: Token[] = [
+    { kind: 'word', text: field.word.toLowerCase(), value: NaN, start: field.start, end: field.start + field.word.length, spaced: false },
+    { kind: 'mark', text: ':', value: NaN, start: field.valueAt - 1, end: field.valueAt, spaced: false },
+  ];
+  if (value.trim() !== '') tokens.push({ kind: 'quoted', text: value.trim(), value: NaN, start, end: start + value.trim().length, spaced: true });
+  return { tokens, comment: hash < 0 ? undefined : text.slice(hash + 1).trim(), issues: [] };
+}
+
+const ROLE_SPELLINGS = new Map<string, Role>([
+  ...ROLES.map((role) => [role.toLowerCase(), role] as const),
+  ['warmup', 'Warm-up'], ['cooldown', 'Cool-down'],
+]);
+
+function blockHeader(cursor: Cursor): { role: Role; label?: string } | undefined {
+  const first = cursor.peek();
+  if (first?.kind !== 'word') return undefined;
+  let role = ROLE_SPELLINGS.get(first.text);
+  let at = 1;
+  const second = cursor.peek(1);
+  if (!role && second?.kind === 'word') {
+    role = ROLE_SPELLINGS.get(`${first.text}${second.text}`);
+    at = 2;
+  }
+  if (!role) return undefined;
+  if (cursor.peek(at)?.text === ':') {
+    cursor.at = at + 1;
+    return { role };
+  }
+  if (cursor.peek(at)?.text !== '(') return undefined;
+  const open = at + 1;
+  let close = open;
+  while (close < cursor.tokens.length && cursor.tokens[close]!.text !== ')') close++;
+  if (cursor.peek(close + 1)?.text !== ':') return undefined;
+  const quoted = close === open + 1 && cursor.tokens[open]!.kind === 'quoted' ? cursor.tokens[open]!.text : undefined;
+  const label = (quoted ?? cursor.slice(open, close)).slice(0, MAX_NAME_LENGTH).trim();
+  cursor.at = close + 2;
+  return { role, ...(label && { label }) };
+}
+
+function unknownLine(cursor: Cursor, word: string, blocks: OpenBlock[]): never {
+  const near = nearestWords(word, [...ROLES, ...SESSION_FIELDS]);
+  // What follows a misspelt header belongs to it, not to the block before it.
+  blocks.push({ block: { role: 'Main', time: { kind: 'flow' }, items: [] }, line: cursor.line, items: [], ghost: true });
+  return cursor.fail(
+    'unknown-line', `“${word}:” begins no line of a session; blocks are ${ROLES.join(', ')}.`,
+    near.map((n) => `${n}:`), cursor.tokens[0], cursor.tokens[0],
+  );
+}
+
+function readField(cursor: Cursor, field: SessionField, document: Mutable<SessionDocument>): void {
+  const first = cursor.peek();
+  if (!first) return cursor.fail('missing', `Nothing stands after “${field}:”; write it, or take the line out.`, [], cursor.tokens[0], cursor.tokens[1]);
+  switch (field) {
+    case 'Title':
+    case 'Note': {
+      const most = field === 'Title' ? 120 : 500;
+      if (first.text.length > most) return cursor.fail('bad-value', `A ${field.toLowerCase()} has at most ${most} letters.`);
+      document[field === 'Title' ? 'title' : 'note'] = first.text;
+      return;
+    }
+    case 'Target':
+      document.targetSec = cursor.duration('The target length');
+      if (document.targetSec > MAX_DURATION_SEC) return cursor.fail('bad-value', 'A target is at most six hours.', [], first);
+      break;
+    case 'Group':
+      document.groupSize = cursor.count('The number of people', 1, 1000);
+      cursor.takeOneOf('people', 'persons', 'person');
+      break;
+    case 'Effort':
+      document.effort = cursor.count('Effort', 0, 10);
+      break;
+    case 'Kit':
+      document.kit = readKit(cursor);
+      break;
+    case 'Retest':
+      document.retest = cursor.slice(cursor.at, cursor.tokens.length).slice(0, MAX_NAME_LENGTH);
+      cursor.at = cursor.tokens.length;
+      break;
+  }
+  if (!cursor.done) cursor.fail('out-of-place', `“${cursor.peek()!.text}” doesn’t belong after ${field.toLowerCase()}; take it out.`);
+}
+
+function readKit(cursor: Cursor): string[] {
+  const kit: string[] = [];
+  while (!cursor.done) {
+    const from = cursor.at;
+    while (!cursor.done && cursor.peek()!.text !== ',') cursor.at++;
+    const name = cursor.slice(from, cursor.at);
+    if (name === '') cursor.fail('missing', 'Nothing stands between two commas; take one out.');
+    if (name.length > MAX_NAME_LENGTH) cursor.fail('bad-value', `A piece of kit has at most ${MAX_NAME_LENGTH} letters.`, [], cursor.tokens[from]);
+    kit.push(name.toLowerCase());
+    if (cursor.takeMark(',') && cursor.done) cursor.fail('missing', 'Nothing follows the comma; take it out.', [], cursor.tokens.at(-1));
+  }
+  if (kit.includes('none')) {
+    if (kit.length > 1) cursor.fail('contradiction', '“none” and pieces of kit contradict each other; keep one.', [], cursor.tokens[2]);
+    return [];
+  }
+  return kit;
+}
+
+/** What only shows once all blocks are read: empty blocks, labels that nothing has, work beyond bounds. */
+function checkBlocks(blocks: readonly OpenBlock[], issues: NotationIssue[]): void {
+  const report = (open: OpenBlock, code: NotationIssue['code'], message: string, suggestions: readonly string[] = []) => {
+    issues.push({ line: open.line, column: 1, endColumn: 2, code, message, suggestions });
+  };
+  const hasIssueInside = (open: OpenBlock, next: OpenBlock | undefined) =>
+    issues.some((i) => i.line >= open.line && (next === undefined || i.line < next.line));
+  const byLabel = new Map<string, OpenBlock>();
+  for (const open of blocks) {
+    const label = open.block.label?.toLowerCase();
+    if (label === undefined) continue;
+    if (byLabel.has(label)) report(open, 'repeated', `Two blocks are labelled “${open.block.label}”; give each its own label.`);
+    else byLabel.set(label, open);
+  }
+  for (const [i, open] of blocks.entries()) {
+    const { block } = open;
+    if (block.source) {
+      if (block.items.length > 0) report(open, 'contradiction', 'This block takes its items from elsewhere, so it can’t have lines of its own.');
+      if (block.source.kind === 'same-as') checkSameAs(open, block.source.label, byLabel, report);
+      continue;
+    }
+    if (block.items.length === 0) {
+      if (!hasIssueInside(open, blocks[i + 1])) report(open, 'no-items', 'This block has no items yet; write one a line below it.');
+      continue;
+    }
+    if (block.items.every((item) => item.kind === 'rest') && !hasIssueInside(open, blocks[i + 1])) {
+      report(open, 'no-items', 'This block has nothing but rest; write “then rest” on the block before it instead.');
+    }
+    if (block.time.kind === 'flow' || block.time.kind === 'own' || block.time.kind === 'span' || block.time.kind === 'windows') {
+      const bare = block.items.findIndex((item) => item.kind === 'rest' && item.sec === undefined);
+      if (bare >= 0) {
+        issues.push({
+          line: open.items[bare]!.line, column: 1, endColumn: 5, code: 'missing', suggestions: ['0:30 rest'],
+          message: 'Without slots or intervals a rest needs its length, like “0:30 rest”.',
+        });
+      }
+    }
+    const rounds = Math.max(block.rounds?.high ?? 1, block.count?.kind === 'list' ? block.count.values.length : 1);
+    const members = block.relay ? (block.relay.teamSize ?? 2) : 1;
+    const steps = block.items.length * rounds * (block.sets?.count ?? 1) * members * 2;
+    if (steps > MAX_STEPS) report(open, 'bad-value', `${block.items.length} items in ${rounds} rounds are more than anyone can do; write fewer rounds.`);
+  }
+}
+
+function checkSameAs(
+  open: OpenBlock, label: string, byLabel: ReadonlyMap<string, OpenBlock>,
+  report: (open: OpenBlock, code: NotationIssue['code'], message: string, suggestions?: readonly string[]) => void,
+): void {
+  const seen = new Set<OpenBlock>([open]);
+  let target = byLabel.get(label.toLowerCase());
+  if (!target) {
+    const labels = [...byLabel.values()].map((b) => b.block.label!);
+    report(open, 'unknown-label', `No block is labelled “${label}”; a label stands in brackets: “Main (${label}): …”.`, nearestWords(label, labels));
+    return;
+  }
+  while (target) {
+    if (seen.has(target)) {
+      report(open, 'contradiction', 'This block refers to itself; write its items once.');
+      return;
+    }
+    seen.add(target);
+    target = target.block.source?.kind === 'same-as' ? byLabel.get(target.block.source.label.toLowerCase()) : undefined;
+  }
+}

@@ -1,0 +1,208 @@
+import type {
+  Amount, Block, Choice, Comments, Dose, Item, Load, SessionDocument, SessionField, Sides, WorkItem,
+} from '../session/document.ts';
+import { SESSION_FIELDS } from '../session/document.ts';
+import { assertNever } from '../assert-never.ts';
+import { Cursor, UnreadableError } from './cursor.ts';
+import { formatClock } from './read-header.ts';
+import type { MovementNames } from './read-item.ts';
+import { readItem } from './read-item.ts';
+import { tokenizeLine } from './tokens.ts';
+
+/**
+ * Writes a session document as notation. Reading the text again with the same `names` gives the same
+ * document. Blocks are set apart by a blank line; clauses and modifiers stand in one fixed order.
+ */
+export function printSession(document: SessionDocument, names: MovementNames): string {
+  const lines: string[] = [];
+  for (const field of SESSION_FIELDS) {
+    const value = fieldValue(document, field);
+    if (value !== undefined) pushLine(lines, `${field}: ${value}`, document.comments?.[field]);
+  }
+  for (const block of document.blocks) {
+    if (lines.length > 0) lines.push('');
+    pushLine(lines, printHeader(block), block.comments);
+    for (const item of block.items) pushLine(lines, printItem(item, names), item.comments);
+  }
+  for (const comment of document.comments?.end?.before ?? []) lines.push(`# ${comment}`);
+  return lines.length === 0 ? '' : `${lines.join('\n')}\n`;
+}
+
+function pushLine(lines: string[], text: string, comments: Comments | undefined): void {
+  for (const comment of comments?.before ?? []) lines.push(`# ${comment}`);
+  lines.push(comments?.after ? `${text}  # ${comments.after}` : text);
+}
+
+function fieldValue(document: SessionDocument, field: SessionField): string | undefined {
+  switch (field) {
+    case 'Title': return document.title;
+    case 'Target': return document.targetSec === undefined ? undefined : printTarget(document.targetSec);
+    case 'Group': return document.groupSize === undefined ? undefined : `${document.groupSize} people`;
+    case 'Kit': return document.kit === undefined ? undefined : document.kit.length === 0 ? 'none' : document.kit.join(', ');
+    case 'Effort': return document.effort === undefined ? undefined : String(document.effort);
+    case 'Retest': return document.retest;
+    case 'Note': return document.note;
+    default: return assertNever(field);
+  }
+}
+
+const printTarget = (sec: number) => (sec % 60 === 0 ? `${sec / 60} min` : formatClock(sec));
+
+/** The header line of a block, with its colon. */
+export function printHeader(block: Block): string {
+  const label = block.label === undefined ? '' : ` (${/^[\p{L}\p{N} '-]+$/u.test(block.label) ? block.label : `"${block.label}"`})`;
+  return `${block.role}${label}: ${printClauses(block).join(', ')}`.trimEnd();
+}
+
+/** The clauses of a block's header, in the order in which they are printed. */
+export function printClauses(block: Block): string[] {
+  const clauses: string[] = [];
+  if (block.source) clauses.push(block.source.kind === 'same-as' ? `same as "${block.source.label}"` : `routine "${block.source.name}"`);
+  else clauses.push(...timeClauses(block));
+  const { count, between, sets } = block;
+  if (block.rounds) clauses.push(`${printSpan(block.rounds.low, block.rounds.high)} ${block.rounds.high === 1 ? 'round' : 'rounds'}`);
+  if (count?.kind === 'list' && !block.relay) clauses.push(`reps ${printList(count.values)}${count.cycling ? ' cycling' : ''}`);
+  if (count?.kind === 'by-feel') clauses.push('by feel');
+  if (between) {
+    const range = between.lowSec === between.highSec ? formatClock(between.lowSec) : `${formatClock(between.lowSec)} to ${formatClock(between.highSec)}`;
+    clauses.push(`rest ${range} between ${between.of}`);
+  }
+  if (sets) clauses.push(`${sets.count} ${sets.count === 1 ? 'set' : 'sets'}`, ...(sets.restSec ? [`rest ${formatClock(sets.restSec)}`] : []));
+  if (block.thenRestSec) clauses.push(`then rest ${formatClock(block.thenRestSec)}`);
+  return clauses;
+}
+
+const printSpan = (low: number, high: number) => (low === high ? String(low) : `${low} to ${high}`);
+const printList = (values: readonly number[]) => values.join('-');
+const printTimes = (values: readonly number[]) => (values.length === 1 ? formatClock(values[0]!) : `${values.join('/')}s`);
+
+function timeClauses(block: Block): string[] {
+  const { time, count } = block;
+  switch (time.kind) {
+    case 'flow': return ['flow'];
+    case 'own': {
+      const clauses: string[] = [];
+      if (block.relay && count?.kind === 'list') {
+        clauses.push(`relay ${printList(count.values)}${block.relay.teamSize ? ` teams of ${block.relay.teamSize}` : ''}`);
+      }
+      if (time.forTime) clauses.push('for time');
+      if (time.capSec) clauses.push(`cap ${formatClock(time.capSec)}`);
+      return clauses;
+    }
+    case 'span':
+      return [time.turnsOf ? `turns of ${time.turnsOf} in ${formatClock(time.sec)}` : `amrap ${formatClock(time.sec)}`];
+    case 'slots':
+      return [
+        `every ${formatClock(time.slotSec)} for ${formatClock(time.slotSec * time.slots)}`,
+        ...(time.workCapSec ? [`work cap ${formatClock(time.workCapSec)}`] : []),
+      ];
+    case 'intervals': {
+      if (count?.kind === 'pyramid') {
+        const rest = time.restSec[0] ? ` rest ${formatClock(time.restSec[0])}` : '';
+        return [`pyramid +${count.step} in ${formatClock(time.workSec[0]!)}${rest}`];
+      }
+      const rest = time.restSec.length > 0 ? ` rest ${printTimes(time.restSec)}` : '';
+      const total = time.total ? ` x ${time.total}` : '';
+      return [`work ${printTimes(time.workSec)}${rest}${total}`, ...(time.stations ? ['stations'] : [])];
+    }
+    case 'windows':
+      return [`windows ${formatClock(time.windowSec)} x ${time.windows}${time.restSec ? ` rest ${formatClock(time.restSec)}` : ''}`];
+    default: return assertNever(time);
+  }
+}
+
+/** One item as one line; a name that would read back otherwise is put in quotation marks. */
+export function printItem(item: Item, names: MovementNames): string {
+  if (item.kind === 'rest') return item.sec === undefined ? 'rest' : `${formatClock(item.sec)} rest`;
+  const plain = printWork(item, (name) => name);
+  if (readsBackAs(plain, item, names)) return plain;
+  return printWork(item, (name) => `"${name}"`);
+}
+
+function readsBackAs(text: string, item: WorkItem, names: MovementNames): boolean {
+  const { tokens, comment, issues } = tokenizeLine(text, 1);
+  if (issues.length > 0 || comment !== undefined || tokens.length === 0) return false;
+  // A line that begins like a header or a session line would not be read as an item at all.
+  if (tokens.some((t) => t.text === ':')) return false;
+  try {
+    const { comments: _comments, ...bare } = item;
+    return sameData(readItem(new Cursor(tokens, 1, text), names).item, bare);
+  } catch (error) {
+    if (error instanceof UnreadableError) return false;
+    throw error;
+  }
+}
+
+function sameData(a: unknown, b: unknown): boolean {
+  if (Object.is(a, b)) return true;
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
+  const keys = Object.keys(a).filter((k) => (a as Record<string, unknown>)[k] !== undefined);
+  const otherKeys = Object.keys(b).filter((k) => (b as Record<string, unknown>)[k] !== undefined);
+  return keys.length === otherKeys.length
+    && keys.every((k) => sameData((a as Record<string, unknown>)[k], (b as Record<string, unknown>)[k]));
+}
+
+function printWork(item: WorkItem, quote: (name: string) => string): string {
+  const parts: string[] = [];
+  if (item.dose) parts.push(printDose(item.dose));
+  if (item.side) parts.push(item.side);
+  parts.push(item.inTurn
+    ? `[${item.choices.map((c) => quote(c.name)).join(', ')}]`
+    : item.choices.map((c) => printChoice(c, quote)).join(' or '));
+  return [parts.join(' '), ...printModifiers(item)].join(', ');
+}
+
+const printChoice = (choice: Choice, quote: (name: string) => string) =>
+  choice.dose ? `${printDose(choice.dose)} ${quote(choice.name)}` : quote(choice.name);
+
+const SIDES: Record<Sides, string> = { each: '/side', alternate: ' alt', pairs: ' pairs' };
+
+/** A dose as it stands before a movement: `10/side`, `0:30`, `3 to 5`. */
+export function printDose(dose: Dose): string {
+  switch (dose.kind) {
+    case 'reps': return `${printAmount(dose.amount, String)}${dose.sides ? SIDES[dose.sides] : ''}`;
+    case 'time': {
+      const { amountSec } = dose;
+      const seconds = amountSec.kind === 'list' || amountSec.kind === 'growing';
+      return `${seconds ? `${printAmount(amountSec, String)}s` : printAmount(amountSec, formatClock)}${dose.sides ? '/side' : ''}`;
+    }
+    case 'distance': return `${dose.metres} m${dose.sides ? SIDES[dose.sides] : ''}`;
+    case 'energy': return `${dose.kcal} cal`;
+    case 'max': return `max${dose.sides ? SIDES[dose.sides] : ''}`;
+    case 'given': return dose.sides === 'each' ? 'each side' : dose.sides === 'alternate' ? 'alt' : 'pairs';
+    default: return assertNever(dose);
+  }
+}
+
+function printAmount(amount: Amount, print: (value: number) => string): string {
+  switch (amount.kind) {
+    case 'fixed': return print(amount.value);
+    case 'range': return `${print(amount.low)} to ${print(amount.high)}`;
+    case 'list': return amount.values.map(print).join('-');
+    case 'growing': return `${print(amount.start)}+${print(amount.step)}`;
+    default: return assertNever(amount);
+  }
+}
+
+function printLoad(load: Load): string {
+  switch (load.kind) {
+    case 'weight': return load.pieces === 1 ? `@ ${load.kg} kg` : `@ ${load.pieces}x${load.kg} kg`;
+    case 'share': return `@ ${load.pct}%`;
+    case 'effort': return `@ effort ${load.effort}`;
+    default: return assertNever(load);
+  }
+}
+
+function printModifiers(item: WorkItem): string[] {
+  const { tempo, pauseSec, thenHold, load } = item;
+  return [
+    ...(tempo ? [`tempo ${tempo.downSec}-${tempo.pauseSec}-${tempo.upSec}`] : []),
+    ...(pauseSec ? [`pause ${pauseSec}s`] : []),
+    ...(thenHold === undefined ? [] : [thenHold === 'by-count' ? 'then hold by count' : `then hold ${formatClock(thenHold)}`]),
+    ...(load ? [printLoad(load)] : []),
+    ...(item.halfEachSide ? ['half each side'] : []),
+    ...(item.mayBeSplit ? ['may be split'] : []),
+    ...(item.speed ? [item.speed] : []),
+    ...(item.words ?? []).map((w) => `"${w}"`),
+  ];
+}

@@ -1,0 +1,146 @@
+/**
+ * The session document: what a coach wrote, as data. Text is one way to write it down, cards another.
+ *
+ * A block answers three questions: what rules the time (`time`), how the count changes from round
+ * to round (`count`), and where rest is (`rest`, `sets`, `thenRestSec`). All durations are whole seconds.
+ */
+
+export const ROLES = ['Warm-up', 'Skill', 'Main', 'Finisher', 'Cool-down'] as const;
+export type Role = (typeof ROLES)[number];
+
+/** An inclusive span of whole numbers; `low` equals `high` where nothing is left open. */
+export interface Span {
+  readonly low: number;
+  readonly high: number;
+}
+
+/** Comments travel with the line that follows them (`before`) or that they end (`after`). */
+export interface Comments {
+  readonly before?: readonly string[];
+  readonly after?: string;
+}
+
+export interface SessionDocument {
+  readonly title?: string;
+  /** The length the coach promised. */
+  readonly targetSec?: number;
+  readonly groupSize?: number;
+  /** What was announced; an empty list is "none", absent is "nothing was said". */
+  readonly kit?: readonly string[];
+  /** Planned session effort, 0 to 10. */
+  readonly effort?: number;
+  readonly retest?: string;
+  readonly note?: string;
+  readonly blocks: readonly Block[];
+  /** Comments of the session lines, by line name, and those after the last line. */
+  readonly comments?: Readonly<Partial<Record<SessionField | 'end', Comments>>>;
+}
+
+export const SESSION_FIELDS = ['Title', 'Target', 'Group', 'Kit', 'Effort', 'Retest', 'Note'] as const;
+export type SessionField = (typeof SESSION_FIELDS)[number];
+
+export interface Block {
+  readonly role: Role;
+  readonly label?: string;
+  readonly time: TimeRule;
+  readonly count?: CountRule;
+  /** How often the list is done at one's own pace or by an interval clock; absent: as the rest says, else once. */
+  readonly rounds?: Span;
+  readonly between?: BetweenRest;
+  readonly sets?: { readonly count: number; readonly restSec?: number };
+  readonly thenRestSec?: number;
+  /** The members of a team in a relay; the turns of partners are part of the time rule. */
+  readonly relay?: { readonly teamSize?: number };
+  readonly source?: { readonly kind: 'same-as'; readonly label: string } | { readonly kind: 'routine'; readonly name: string };
+  readonly items: readonly Item[];
+  readonly comments?: Comments;
+}
+
+export type TimeRule =
+  | { readonly kind: 'flow' }
+  | { readonly kind: 'own'; readonly forTime: boolean; readonly capSec?: number }
+  | { readonly kind: 'span'; readonly sec: number; readonly turnsOf?: number }
+  | { readonly kind: 'slots'; readonly slotSec: number; readonly slots: number; readonly workCapSec?: number }
+  | {
+      readonly kind: 'intervals';
+      /** By round; a single value serves every round. */
+      readonly workSec: readonly number[];
+      readonly restSec: readonly number[];
+      /** So many intervals in all, the items taking turns. */
+      readonly total?: number;
+      readonly stations: boolean;
+    }
+  | { readonly kind: 'windows'; readonly windowSec: number; readonly windows: number; readonly restSec: number };
+
+export type CountRule =
+  | { readonly kind: 'list'; readonly values: readonly number[]; readonly cycling: boolean }
+  | { readonly kind: 'pyramid'; readonly step: number }
+  | { readonly kind: 'by-feel' };
+
+export interface BetweenRest {
+  readonly of: 'rounds' | 'items';
+  readonly lowSec: number;
+  readonly highSec: number;
+}
+
+/** A number of repetitions, or of seconds, as written on one line. */
+export type Amount =
+  | { readonly kind: 'fixed'; readonly value: number }
+  | { readonly kind: 'range'; readonly low: number; readonly high: number }
+  | { readonly kind: 'list'; readonly values: readonly number[] }
+  | { readonly kind: 'growing'; readonly start: number; readonly step: number };
+
+/** How sides are counted: each side has the number, sides in turn share it, or left and right count one. */
+export type Sides = 'each' | 'alternate' | 'pairs';
+
+export type Dose =
+  | { readonly kind: 'reps'; readonly amount: Amount; readonly sides?: Sides }
+  | { readonly kind: 'time'; readonly amountSec: Amount; readonly sides?: 'each' }
+  | { readonly kind: 'distance'; readonly metres: number; readonly sides?: Sides }
+  | { readonly kind: 'energy'; readonly kcal: number }
+  | { readonly kind: 'max'; readonly sides?: Sides }
+  /** No number of its own: the header's list or the clock gives it. */
+  | { readonly kind: 'given'; readonly sides: Sides };
+
+export interface Choice {
+  readonly name: string;
+  readonly dose?: Dose;
+}
+
+export interface Tempo {
+  readonly downSec: number;
+  readonly pauseSec: number;
+  readonly upSec: number;
+}
+
+export type Load =
+  | { readonly kind: 'weight'; readonly kg: number; readonly pieces: number }
+  | { readonly kind: 'share'; readonly pct: number }
+  | { readonly kind: 'effort'; readonly effort: number };
+
+export type Speed = 'brisk' | 'steady' | 'slow';
+
+export type Item =
+  /** A slot or interval of rest; between items at one's own pace it says how long. */
+  | { readonly kind: 'rest'; readonly sec?: number; readonly comments?: Comments }
+  | {
+      readonly kind: 'work';
+      readonly dose?: Dose;
+      readonly side?: 'left' | 'right';
+      /** The first is counted; the others are the participant's to choose. */
+      readonly choices: readonly Choice[];
+      /** True for `[a, b, c]`: the choices are taken in turn, by window or round. */
+      readonly inTurn: boolean;
+      readonly tempo?: Tempo;
+      readonly pauseSec?: number;
+      /** Seconds of hold after the repetitions; `by-count`: as many as repetitions. */
+      readonly thenHold?: number | 'by-count';
+      readonly load?: Load;
+      readonly halfEachSide?: boolean;
+      readonly mayBeSplit?: boolean;
+      readonly speed?: Speed;
+      readonly words?: readonly string[];
+      readonly comments?: Comments;
+    };
+
+export type WorkItem = Extract<Item, { kind: 'work' }>;

@@ -1,0 +1,30 @@
+import type { Block, SessionDocument } from './document.ts';
+
+/** Stored blocks by name, for `routine NAME`. */
+export type Routines = ReadonlyMap<string, Block>;
+
+/**
+ * The blocks with `same as` and `routine` replaced by what they refer to; role, label and the rest after the
+ * block stay the block's own. A reference that leads nowhere, or in a circle, gives a block without items.
+ */
+export function resolveBlocks(document: SessionDocument, routines: Routines = new Map()): Block[] {
+  const byLabel = new Map<string, Block>();
+  for (const block of document.blocks) {
+    if (block.label && !byLabel.has(block.label.toLowerCase())) byLabel.set(block.label.toLowerCase(), block);
+  }
+  return document.blocks.map((block) => {
+    let target: Block | undefined = block;
+    const seen = new Set<Block>();
+    while (target?.source && !seen.has(target)) {
+      seen.add(target);
+      target = target.source.kind === 'same-as'
+        ? byLabel.get(target.source.label.toLowerCase())
+        : routines.get(target.source.name.toLowerCase());
+    }
+    if (target === block) return block;
+    const { source: _source, ...own } = block;
+    if (!target || target.source) return own;
+    const { role: _role, label: _label, thenRestSec: _then, comments: _comments, source: _other, ...rules } = target;
+    return { ...own, ...rules };
+  });
+}
