@@ -4,7 +4,7 @@ import type {
 import { SESSION_FIELDS } from '../session/document.ts';
 import { assertNever } from '../assert-never.ts';
 import { Cursor, UnreadableError } from './cursor.ts';
-import { formatClock } from './read-header.ts';
+import { formatClock } from './format-clock.ts';
 import type { MovementNames } from './read-item.ts';
 import { readItem } from './read-item.ts';
 import { tokenizeLine } from './tokens.ts';

@@ -1,6 +1,7 @@
 import type { BetweenRest, Block, CountRule, Span, TimeRule } from '../session/document.ts';
 import type { Cursor } from './cursor.ts';
 import { MAX_ROUNDS, UnreadableError } from './cursor.ts';
+import { formatClock } from './format-clock.ts';
 import type { NotationIssue } from './issue.ts';
 import { nearestWords } from './nearest.ts';
 import type { Token } from './tokens.ts';
@@ -370,13 +371,3 @@ function timeRule(cursor: Cursor, said: Said): TimeRule {
     }
   }
 }
-
-/** Seconds as minutes and seconds, the way the notation writes them: 75 is `1:15`, 3725 is `1:02:05`. */
-export function formatClock(sec: number): string {
-  const pad = (n: number) => String(n).padStart(2, '0');
-  const s = Math.round(sec);
-  const h = Math.floor(s / 3600);
-  const m = Math.floor((s % 3600) / 60);
-  return h > 0 ? `${h}:${pad(m)}:${pad(s % 60)}` : `${m}:${pad(s % 60)}`;
-}
-

@@ -1,0 +1,44 @@
+import { expect, test } from 'vitest';
+import type { DayDate } from './day.ts';
+import { addDays, dateOfDay, dayKey, mondayOf, parseDayDate, parseDayKey, placeOfDate } from './day.ts';
+import { isTimeZone, localDate, localTime, releaseInstant } from './release.ts';
+
+const day = (text: string) => text as DayDate;
+const iso = (ms: number) => new Date(ms).toISOString();
+
+test('a day key names a week and a weekday, and nothing else is one', () => {
+  expect(parseDayKey('w5d3')).toEqual({ week: 5, weekday: 3 });
+  expect(dayKey({ week: 5, weekday: 3 })).toBe('w5d3');
+  for (const wrong of ['w0d1', 'w5d8', 'w53d1', 'W5D3', 'w5d3x', '']) expect(parseDayKey(wrong)).toBeUndefined();
+});
+
+test('dates and places of a run turn into each other, over a change of the clocks and a leap day', () => {
+  expect(dateOfDay(day('2026-03-23'), { week: 2, weekday: 1 })).toBe('2026-03-30');
+  expect(dateOfDay(day('2028-02-28'), { week: 1, weekday: 2 })).toBe('2028-02-29');
+  expect(placeOfDate(day('2026-03-23'), day('2026-03-29'))).toEqual({ week: 1, weekday: 7 });
+  expect(placeOfDate(day('2026-03-23'), day('2026-03-22'))).toBeUndefined();
+  expect(mondayOf(day('2026-05-13'))).toBe('2026-05-11');
+  expect(mondayOf(day('2026-05-11'))).toBe('2026-05-11');
+  expect(addDays(day('2024-02-28'), 1)).toBe('2024-02-29');
+  expect(parseDayDate('2026-02-30')).toBeUndefined();
+});
+
+test('release instants follow each person’s wall clock (FACTS 7, computed with Temporal, "compatible")', () => {
+  expect(iso(releaseInstant(day('2026-03-29'), '01:30', 'Europe/Lisbon'))).toBe('2026-03-29T01:30:00.000Z');
+  expect(iso(releaseInstant(day('2026-10-25'), '01:30', 'Europe/Lisbon'))).toBe('2026-10-25T00:30:00.000Z');
+  expect(iso(releaseInstant(day('2026-03-08'), '02:30', 'America/New_York'))).toBe('2026-03-08T07:30:00.000Z');
+  expect(iso(releaseInstant(day('2026-11-01'), '01:30', 'America/New_York'))).toBe('2026-11-01T05:30:00.000Z');
+  expect(iso(releaseInstant(day('2026-06-01'), '06:00', 'Asia/Kathmandu'))).toBe('2026-06-01T00:15:00.000Z');
+});
+
+test('one instant is different days in different zones', () => {
+  const at = Date.parse('2026-05-12T22:30:00Z');
+  expect(localDate(at, 'America/New_York')).toBe('2026-05-12');
+  expect(localDate(at, 'Pacific/Auckland')).toBe('2026-05-13');
+  expect(localTime(at, 'Asia/Tokyo')).toBe('07:30');
+});
+
+test('zones are IANA names', () => {
+  expect(isTimeZone('Europe/Lisbon')).toBe(true);
+  for (const wrong of ['Mars/Base', '', '+02:00']) expect(isTimeZone(wrong)).toBe(false);
+});

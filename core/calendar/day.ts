@@ -1,0 +1,64 @@
+import { Temporal } from 'temporal-polyfill';
+
+/** A calendar day without zone, 'YYYY-MM-DD'. */
+export type DayDate = string & { readonly __brand: 'DayDate' };
+
+/** Reads a day; undefined for anything that is no day of the calendar (2026-02-30). */
+export function parseDayDate(text: string): DayDate | undefined {
+  try {
+    return Temporal.PlainDate.from(text, { overflow: 'reject' }).toString() as DayDate;
+  } catch (error) {
+    if (error instanceof RangeError) return undefined;
+    throw error;
+  }
+}
+
+/** A place in a programme: week from 1, weekday 1 (Monday) to 7 (Sunday). */
+export interface DayPlace {
+  readonly week: number;
+  readonly weekday: number;
+}
+
+export const MAX_WEEKS = 52;
+export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
+
+/** `w5d3`, as it stands in addresses. */
+export const dayKey = (place: DayPlace): string => `w${place.week}d${place.weekday}`;
+
+export function parseDayKey(key: string): DayPlace | undefined {
+  const match = /^w([1-9]\d?)d([1-7])$/.exec(key);
+  if (!match) return undefined;
+  const week = Number(match[1]);
+  return week <= MAX_WEEKS ? { week, weekday: Number(match[2]) } : undefined;
+}
+
+export const dayName = (place: DayPlace): string => `${WEEKDAYS[place.weekday - 1]}, week ${place.week}`;
+
+/** The date of a place in a run that starts in the week of `startsOn`, a Monday. */
+export function dateOfDay(startsOn: DayDate, place: DayPlace): DayDate {
+  return Temporal.PlainDate.from(startsOn).add({ days: (place.week - 1) * 7 + place.weekday - 1 }).toString() as DayDate;
+}
+
+/** The place of a date in a run; undefined before its first day. */
+export function placeOfDate(startsOn: DayDate, date: DayDate): DayPlace | undefined {
+  const days = Temporal.PlainDate.from(startsOn).until(Temporal.PlainDate.from(date), { largestUnit: 'days' }).days;
+  return days < 0 ? undefined : { week: Math.floor(days / 7) + 1, weekday: (days % 7) + 1 };
+}
+
+/** The Monday of the week that `date` lies in. */
+export function mondayOf(date: DayDate): DayDate {
+  const day = Temporal.PlainDate.from(date);
+  return day.subtract({ days: day.dayOfWeek - 1 }).toString() as DayDate;
+}
+
+/** Adds days, not hours: a day that the clocks change on has 23 or 25. */
+export const addDays = (date: DayDate, days: number): DayDate => Temporal.PlainDate.from(date).add({ days }).toString() as DayDate;
+
+export const compareDays = (a: DayDate, b: DayDate): number => (a < b ? -1 : a > b ? 1 : 0);
+
+/** `Wednesday 13 May` */
+export const formatDay = (date: DayDate): string =>
+  Temporal.PlainDate.from(date).toLocaleString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }).replace(',', '');
+
+/** `13 May` */
+export const formatShortDay = (date: DayDate): string => Temporal.PlainDate.from(date).toLocaleString('en-GB', { day: 'numeric', month: 'short' });
