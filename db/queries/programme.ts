@@ -1,0 +1,176 @@
+import type { DayDate } from '../../core/calendar/day.ts';
+import { isConstraintError, NotFoundError, StaleError } from '../errors.ts';
+import type { Db } from '../pool.ts';
+
+export interface Programme {
+  readonly id: number;
+  readonly title: string;
+  readonly weeks: number;
+  readonly runId: number;
+  readonly startsOn: DayDate;
+  /** HH:MM, on each person's own wall clock. */
+  readonly releaseTime: string;
+  readonly people: number;
+  readonly zones: number;
+}
+
+interface ProgrammeRow {
+  id: number; title: string; weeks: number; run_id: number; starts_on: string; release_time: string; people: number; zones: number;
+}
+
+const toProgramme = (row: ProgrammeRow): Programme => ({
+  id: row.id, title: row.title, weeks: row.weeks, runId: row.run_id, startsOn: row.starts_on as DayDate,
+  releaseTime: row.release_time.slice(0, 5), people: row.people, zones: row.zones,
+});
+
+const SELECT_PROGRAMME = `
+  select p.id, p.title, p.weeks, r.id as run_id, r.starts_on, r.release_time,
+    count(e.id) as people, count(distinct q.time_zone) as zones
+  from programme p
+  join run r on r.programme_id = p.id
+  left join enrolment e on e.run_id = r.id
+  left join person q on q.id = e.person_id`;
+
+export async function listProgrammes(db: Db): Promise<Programme[]> {
+  const { rows } = await db.query<ProgrammeRow>(`${SELECT_PROGRAMME} group by p.id, r.id order by r.starts_on, p.id`);
+  return rows.map(toProgramme);
+}
+
+export async function getProgramme(db: Db, programmeId: number): Promise<Programme> {
+  const { rows } = await db.query<ProgrammeRow>(`${SELECT_PROGRAMME} where p.id = $1::bigint group by p.id, r.id`, [programmeId]);
+  if (!rows[0]) throw new NotFoundError('programme');
+  return toProgramme(rows[0]);
+}
+
+/** A programme with its one run and an empty day at each weekday of every week. */
+export async function insertProgramme(
+  db: Db, p: { workspaceId: number; title: string; weeks: number; weekdays: readonly number[]; startsOn: DayDate; now: Date },
+): Promise<number> {
+  const { rows } = await db.query<{ id: number }>(
+    `insert into programme (workspace_id, title, weeks, created_at)
+     values ($1::bigint, $2::text, $3::integer, $4::timestamptz) returning id`, [p.workspaceId, p.title, p.weeks, p.now]);
+  const id = rows[0]!.id;
+  await db.query('insert into run (workspace_id, programme_id, starts_on) values ($1::bigint, $2::bigint, $3::date)', [p.workspaceId, id, p.startsOn]);
+  await db.query(
+    `insert into day (workspace_id, programme_id, week, weekday, changed_at)
+     select $1::bigint, $2::bigint, w, d, $5::timestamptz
+     from generate_series(1, $3::integer) w cross join unnest($4::integer[]) d`,
+    [p.workspaceId, id, p.weeks, p.weekdays, p.now]);
+  return id;
+}
+
+export interface Day {
+  readonly id: number;
+  readonly week: number;
+  readonly weekday: number;
+  readonly text: string;
+  readonly revision: number;
+  readonly isReady: boolean;
+  readonly changedAtMs: number;
+  /** The newest version that was sent; null where none was. */
+  readonly sent: { readonly versionId: number; readonly number: number; readonly text: string; readonly sentAtMs: number } | null;
+}
+
+interface DayRow {
+  id: number; week: number; weekday: number; text: string; revision: number; ready_revision: number | null; changed_at: Date;
+  version_id: number | null; number: number | null; sent_text: string | null; sent_at: Date | null;
+}
+
+const toDay = (row: DayRow): Day => ({
+  id: row.id, week: row.week, weekday: row.weekday, text: row.text, revision: row.revision,
+  isReady: row.ready_revision === row.revision, changedAtMs: row.changed_at.getTime(),
+  sent: row.version_id === null ? null : { versionId: row.version_id, number: row.number!, text: row.sent_text!, sentAtMs: row.sent_at!.getTime() },
+});
+
+const SELECT_DAY = `
+  select d.id, d.week, d.weekday, d.text, d.revision, d.ready_revision, d.changed_at,
+    v.id as version_id, v.number, v.text as sent_text, v.sent_at
+  from day d
+  left join lateral (
+    select id, number, text, sent_at from version where day_id = d.id order by number desc limit 1
+  ) v on true`;
+
+export async function listDays(db: Db, programmeId: number): Promise<Day[]> {
+  const { rows } = await db.query<DayRow>(`${SELECT_DAY} where d.programme_id = $1::bigint order by d.week, d.weekday`, [programmeId]);
+  return rows.map(toDay);
+}
+
+export async function findDay(db: Db, programmeId: number, week: number, weekday: number): Promise<Day | undefined> {
+  const { rows } = await db.query<DayRow>(
+    `${SELECT_DAY} where d.programme_id = $1::bigint and d.week = $2::integer and d.weekday = $3::integer`, [programmeId, week, weekday]);
+  return rows[0] && toDay(rows[0]);
+}
+
+/** An empty day at a place that had none. Somebody having been quicker is no error. */
+export async function insertDay(
+  db: Db, d: { workspaceId: number; programmeId: number; week: number; weekday: number; now: Date },
+): Promise<void> {
+  await db.query(
+    `insert into day (workspace_id, programme_id, week, weekday, changed_at)
+     values ($1::bigint, $2::bigint, $3::integer, $4::integer, $5::timestamptz)
+     on conflict on constraint day_place_unique do nothing`,
+    [d.workspaceId, d.programmeId, d.week, d.weekday, d.now]);
+}
+
+/** Takes an empty, never sent day out of the programme; false where there is something to lose. */
+export async function deleteEmptyDay(db: Db, dayId: number): Promise<boolean> {
+  const { rowCount } = await db.query(
+    `delete from day d where d.id = $1::bigint and d.text = '' and not exists (select 1 from version v where v.day_id = d.id)`, [dayId]);
+  return rowCount === 1;
+}
+
+/** Stores the text if it still stands at `revision`; gives the new revision. Throws StaleError otherwise. */
+export async function updateDayText(db: Db, d: { dayId: number; revision: number; text: string; now: Date }): Promise<number> {
+  const { rows } = await db.query<{ revision: number }>(
+    `update day set text = $3::text, revision = revision + 1, changed_at = $4::timestamptz
+     where id = $1::bigint and revision = $2::integer returning revision`, [d.dayId, d.revision, d.text, d.now]);
+  if (rows[0]) return rows[0].revision;
+  throw await staleOrMissing(db, d.dayId);
+}
+
+export async function updateDayReady(db: Db, d: { dayId: number; revision: number; isReady: boolean }): Promise<void> {
+  const { rowCount } = await db.query(
+    `update day set ready_revision = case when $3::boolean then revision end where id = $1::bigint and revision = $2::integer`,
+    [d.dayId, d.revision, d.isReady]);
+  if (rowCount === 0) throw await staleOrMissing(db, d.dayId);
+}
+
+async function staleOrMissing(db: Db, dayId: number): Promise<Error> {
+  const { rows } = await db.query<{ revision: number }>('select revision from day where id = $1::bigint', [dayId]);
+  return rows[0] ? new StaleError(rows[0].revision) : new NotFoundError('day');
+}
+
+/**
+ * Sends a day's text as its next version. Two sends at once: the later gets undefined, nothing is sent twice.
+ * `number` is the version that the sender saw as next.
+ */
+export async function insertVersion(
+  db: Db,
+  v: { workspaceId: number; runId: number; dayId: number; number: number; text: string; document: unknown; changeNote: string; coachId: number; now: Date },
+): Promise<number | undefined> {
+  try {
+    const { rows } = await db.query<{ id: number }>(
+      `insert into version (workspace_id, run_id, day_id, number, text, document, change_note, sent_at, sent_by)
+       select x."workspaceId", x."runId", x."dayId", x.number, x.text, x.document, x."changeNote", $2::timestamptz, x."coachId"
+       from jsonb_to_record($1::jsonb) as x("workspaceId" bigint, "runId" bigint, "dayId" bigint, number integer, text text, document jsonb, "changeNote" text, "coachId" bigint)
+       returning id`, [JSON.stringify(v), v.now]);
+    return rows[0]!.id;
+  } catch (error) {
+    if (isConstraintError(error, 'version_number_unique')) return undefined;
+    throw error;
+  }
+}
+
+export interface VersionNote {
+  readonly number: number;
+  readonly changeNote: string;
+  readonly sentAtMs: number;
+  readonly sentBy: string;
+}
+
+export async function listVersions(db: Db, dayId: number): Promise<VersionNote[]> {
+  const { rows } = await db.query<{ number: number; change_note: string; sent_at: Date; name: string }>(
+    `select v.number, v.change_note, v.sent_at, c.name from version v join coach c on c.id = v.sent_by
+     where v.day_id = $1::bigint order by v.number desc`, [dayId]);
+  return rows.map((r) => ({ number: r.number, changeNote: r.change_note, sentAtMs: r.sent_at.getTime(), sentBy: r.name }));
+}

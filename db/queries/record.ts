@@ -1,0 +1,71 @@
+import type { SessionDocument } from '../../core/session/document.ts';
+import type { Outcome, SessionRecord } from '../../core/record/record.ts';
+import type { Score } from '../../core/record/score.ts';
+import type { Db } from '../pool.ts';
+
+/** A version as one person's page needs it. */
+export interface SentDay {
+  readonly dayId: number;
+  readonly versionId: number;
+  readonly number: number;
+  readonly changeNote: string;
+  readonly week: number;
+  readonly weekday: number;
+  readonly document: SessionDocument;
+}
+
+/** The newest version of every day that was sent in a run, in the order of days. */
+export async function listSentDays(db: Db, runId: number): Promise<SentDay[]> {
+  const { rows } = await db.query<{ day_id: number; version_id: number; number: number; change_note: string; week: number; weekday: number; document: SessionDocument }>(
+    `select distinct on (d.week, d.weekday) d.id as day_id, v.id as version_id, v.number, v.change_note, d.week, d.weekday, v.document
+     from version v join day d on d.id = v.day_id
+     where v.run_id = $1::bigint
+     order by d.week, d.weekday, v.number desc`, [runId]);
+  return rows.map((r) => ({ dayId: r.day_id, versionId: r.version_id, number: r.number, changeNote: r.change_note, week: r.week, weekday: r.weekday, document: r.document }));
+}
+
+export interface StoredRecord extends SessionRecord {
+  readonly enrolmentId: number;
+  readonly dayId: number;
+  readonly versionNumber: number;
+}
+
+interface RecordRow {
+  enrolment_id: number; day_id: number; number: number; outcome: Outcome; share_ratio: number; effort: number | null;
+  remark: string; scores: Score[]; logged_at: Date;
+}
+
+const toRecord = (r: RecordRow): StoredRecord => ({
+  enrolmentId: r.enrolment_id, dayId: r.day_id, versionNumber: r.number, outcome: r.outcome, shareRatio: Math.round(r.share_ratio * 100) / 100,
+  effort: r.effort, remark: r.remark, scores: r.scores, loggedAtMs: r.logged_at.getTime(),
+});
+
+const SELECT_RECORD = `
+  select distinct on (c.enrolment_id, v.day_id) c.enrolment_id, v.day_id, v.number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.logged_at
+  from record c join version v on v.id = c.version_id`;
+const NEWEST_FIRST = 'order by c.enrolment_id, v.day_id, c.logged_at desc, c.id desc';
+
+/** The record that stands for every person and day of a run: the newest, corrections included. */
+export async function listRecords(db: Db, runId: number): Promise<StoredRecord[]> {
+  const { rows } = await db.query<RecordRow>(`${SELECT_RECORD} where v.run_id = $1::bigint ${NEWEST_FIRST}`, [runId]);
+  return rows.map(toRecord);
+}
+
+export async function listRecordsOfPerson(db: Db, enrolmentId: number): Promise<StoredRecord[]> {
+  const { rows } = await db.query<RecordRow>(`${SELECT_RECORD} where c.enrolment_id = $1::bigint ${NEWEST_FIRST}`, [enrolmentId]);
+  return rows.map(toRecord);
+}
+
+/** Appends a record; one that came before with the same client id is left as it is. */
+export async function insertRecord(
+  db: Db, r: { workspaceId: number; enrolmentId: number; versionId: number; clientId: string; record: SessionRecord },
+): Promise<void> {
+  const { record } = r;
+  await db.query(
+    `insert into record (workspace_id, enrolment_id, version_id, client_id, outcome, share_ratio, effort, remark, scores, logged_at)
+     select x."workspaceId", x."enrolmentId", x."versionId", x."clientId", x.outcome, x."shareRatio", x.effort, x.remark, x.scores, $2::timestamptz
+     from jsonb_to_record($1::jsonb) as x("workspaceId" bigint, "enrolmentId" bigint, "versionId" bigint, "clientId" uuid,
+       outcome text, "shareRatio" real, effort smallint, remark text, scores jsonb)
+     on conflict on constraint record_once do nothing`,
+    [JSON.stringify({ ...r, record: undefined, ...record }), new Date(record.loggedAtMs)]);
+}
