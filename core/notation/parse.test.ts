@@ -152,6 +152,23 @@ describe('errors name the place and a remedy, and none hides the next', () => {
     expect(read('Main: emmom 4:00\n1 squat').issues[0]!.suggestions[0]).toBe('emom');
   });
 
+  test.each([
+    ['Mian: 3 rounds\n10 squat', 'Main: 3 rounds'],
+    ['Main: 3 ronds\n10 squat', 'Main: 3 rounds'],
+    ['Main: evry 1:00 for 4:00\n10 squat', 'Main: every 1:00 for 4:00'],
+    ['Main: every 1:15 for 31:00, work cap 1:00\n10 squat', 'Main: every 1:15 for 30:00, work cap 1:00'],
+    ['Main: work 45 rest 0:15\n10 squat', 'Main: work 45s rest 0:15'],
+    ['Main: 3 rounds, rest 1:00\n10 squat', 'Main: 3 rounds, rest 1:00 between rounds'],
+    ['Main: flow\n10 squat, breisk', 'Main: flow\n10 squat, brisk'],
+  ])('the first suggestion, put in its place, mends %j', (text, mended) => {
+    const issue = read(text).issues[0]!;
+    const lines = text.split('\n');
+    const line = lines[issue.line - 1]!;
+    lines[issue.line - 1] = line.slice(0, issue.column - 1) + issue.suggestions[0]! + line.slice(issue.endColumn - 1);
+    expect(lines.join('\n').startsWith(mended)).toBe(true);
+    expect(read(lines.join('\n')).issues).toEqual([]);
+  });
+
   test('three bad lines are three issues, and the good lines between them are read', () => {
     const { issues, document } = read('Main: flow\n0 squat\n5 push-up\n6 squat, fastish\n7 march\n8');
     expect(issues.map((i) => i.line)).toEqual([2, 4, 6]);

@@ -128,8 +128,7 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
         const open = blocks.at(-1);
         if (!open) {
           cursor.fail(
-            'out-of-place', 'A block header comes before the first item, for example “Main: 3 rounds”.',
-            nearestWords(tokens[0]!.text, [...ROLES, ...SESSION_FIELDS].map((w) => `${w}:`)), tokens[0], tokens.at(-1),
+            'out-of-place', 'A block header comes before the first item, for example “Main: 3 rounds”.', [], tokens[0], tokens.at(-1),
           );
         }
         if (open!.ghost && blocks.length > MAX_BLOCKS) return;
@@ -228,7 +227,7 @@ function unknownLine(cursor: Cursor, word: string, blocks: OpenBlock[]): never {
   blocks.push({ block: { role: 'Main', time: { kind: 'flow' }, items: [] }, line: cursor.line, items: [], ghost: true });
   return cursor.fail(
     'unknown-line', `“${word}:” begins no line of a session; blocks are ${ROLES.join(', ')}.`,
-    near.map((n) => `${n}:`), cursor.tokens[0], cursor.tokens[0],
+    near.map((n) => `${n}:`), cursor.tokens[0], cursor.tokens[1],
   );
 }
 

@@ -19,7 +19,7 @@ type Clock =
 
 /** What the clauses of one header said, before they are held against each other. */
 interface Said {
-  clock?: { rule: Clock; token: Token };
+  clock?: { rule: Clock; token: Token; lastToken: Token };
   flow?: Token;
   rounds?: { span: Span; token: Token };
   list?: { values: number[]; cycling: boolean; token: Token };
@@ -78,7 +78,7 @@ function setClock(cursor: Cursor, said: Said, rule: Clock, token: Token): void {
   if (said.clock) {
     cursor.fail('two-clocks', 'A block has one clock, and this is its second; begin a new block for it.', [], token, cursor.tokens[cursor.at - 1]);
   }
-  said.clock = { rule, token };
+  said.clock = { rule, token, lastToken: cursor.tokens[cursor.at - 1]! };
 }
 
 function readClause(cursor: Cursor, said: Said): void {
@@ -147,7 +147,7 @@ function readClause(cursor: Cursor, said: Said): void {
     const words = cursor.slice(cursor.at, end).slice(0, 60);
     cursor.fail(
       'unknown-clause', `“${words}” is no clause of a block header.`,
-      nearestWords(token.kind === 'word' ? token.text : words, CLAUSES), token, cursor.tokens[end - 1],
+      nearestWords(token.kind === 'word' ? token.text : words, CLAUSES), token, token.kind === 'word' ? token : cursor.tokens[end - 1],
     );
   }
 }
@@ -180,7 +180,7 @@ function readNumbered(cursor: Cursor, said: Said, token: Token): void {
     said.sets = { count: low, token };
     said.restGoesTo = 'sets';
   } else {
-    cursor.fail('missing', `${low} of what? Write “${low} rounds” or “${low} sets”.`, [`${low} rounds`, `${low} sets`], token);
+    cursor.fail('missing', `${low} of what? Write “${low} rounds” or “${low} sets”.`, [`${low} rounds`, `${low} sets`], token, cursor.peek()?.kind === 'word' ? cursor.peek() : token);
   }
 }
 
@@ -267,7 +267,7 @@ function readRest(cursor: Cursor, said: Said, token: Token, goesTo: Said['restGo
     const words = cursor.slice(cursor.tokens.indexOf(token), cursor.at).replace(/ between$/, '');
     cursor.fail(
       'missing', 'Where is this rest? Between rounds, between items, or after the block.',
-      [`${words} between rounds`, `${words} between items`, `then ${words}`], token,
+      [`${words} between rounds`, `${words} between items`, `then ${words}`], token, cursor.tokens[cursor.at - 1],
     );
   }
   once(cursor, said.between, token, 'The rest between');
@@ -349,7 +349,7 @@ function timeRule(cursor: Cursor, said: Said): TimeRule {
         const whole = Math.floor(slots);
         cursor.fail(
           'contradiction', `${formatClock(forSec!)} doesn’t hold a whole number of slots of ${formatClock(slotSec)}.`,
-          [whole, whole + 1].map((n) => `every ${formatClock(slotSec)} for ${formatClock(n * slotSec)}`), token, cursor.tokens.at(-1),
+          [whole, whole + 1].map((n) => `every ${formatClock(slotSec)} for ${formatClock(n * slotSec)}`), token, said.clock!.lastToken,
         );
       }
       if (slots > 1000) cursor.fail('bad-value', `That would be ${slots} slots; at most 1000 are read.`, [], token);

@@ -95,10 +95,23 @@ export async function listDays(db: Db, programmeId: number): Promise<Day[]> {
   return rows.map(toDay);
 }
 
+/** The places of a programme's sessions, without their texts. */
+export async function listDayPlaces(db: Db, programmeId: number): Promise<{ dayId: number; week: number; weekday: number }[]> {
+  const { rows } = await db.query<{ id: number; week: number; weekday: number }>(
+    'select id, week, weekday from day where programme_id = $1::bigint order by week, weekday', [programmeId]);
+  return rows.map((r) => ({ dayId: r.id, week: r.week, weekday: r.weekday }));
+}
+
 export async function findDay(db: Db, programmeId: number, week: number, weekday: number): Promise<Day | undefined> {
   const { rows } = await db.query<DayRow>(
     `${SELECT_DAY} where d.programme_id = $1::bigint and d.week = $2::integer and d.weekday = $3::integer`, [programmeId, week, weekday]);
   return rows[0] && toDay(rows[0]);
+}
+
+export async function getDayById(db: Db, dayId: number): Promise<Day> {
+  const { rows } = await db.query<DayRow>(`${SELECT_DAY} where d.id = $1::bigint`, [dayId]);
+  if (!rows[0]) throw new NotFoundError('day');
+  return toDay(rows[0]);
 }
 
 /** An empty day at a place that had none. Somebody having been quicker is no error. */

@@ -1,0 +1,49 @@
+import { useId } from 'react';
+import type { RibbonLayout } from './ribbon-layout.ts';
+
+interface RibbonProps {
+  readonly layout: RibbonLayout;
+  /** What the drawing says, for those who don't see it. Absent where the words beside it say the same. */
+  readonly title?: string;
+  /** Fills the width it is given instead of keeping its own. */
+  readonly stretch?: boolean;
+  /** A marker at this share of the width, 0 to 1. */
+  readonly atRatio?: number;
+}
+
+const DOT_STEP = 5;
+
+/** The picture of a session: time to scale, work solid, holds hatched, rest a trough, estimates with a dotted end. */
+export function Ribbon({ layout, title, stretch = false, atRatio }: RibbonProps) {
+  const { widthPx, heightPx, bars, dots, notches } = layout;
+  const hatch = useId();
+  const base = heightPx - 2;
+  return (
+    <svg
+      className="ribbon" viewBox={`0 0 ${widthPx} ${heightPx}`} height={heightPx} {...(stretch ? { width: '100%', preserveAspectRatio: 'none' } : { width: widthPx })}
+      {...(title ? { role: 'img', 'aria-label': title } : { 'aria-hidden': true })}
+    >
+      {bars.some((b) => b.kind === 'hold') && (
+        <defs>
+          <pattern id={hatch} width="5" height="5" patternTransform="rotate(45)" patternUnits="userSpaceOnUse">
+            <rect width="5" height="5" className="ribbon-hold-ground" />
+            <rect width="2" height="5" className="ribbon-hold-line" />
+          </pattern>
+        </defs>
+      )}
+      <line className="ribbon-ground" x1="0" x2={widthPx} y1={base + 0.5} y2={base + 0.5} />
+      {bars.map((bar) => (
+        <rect
+          key={bar.x} x={bar.x} y={bar.y} width={bar.width} height={bar.height} rx={stretch ? 0 : Math.min(2, bar.width / 3)}
+          className={bar.kind === 'hold' ? 'ribbon-hold' : `ribbon-${bar.kind}`}
+          {...(bar.kind === 'hold' && { fill: `url(#${hatch})`, strokeWidth: heightPx > 30 ? 1.1 : 0.6 })}
+        />
+      ))}
+      {dots.flatMap(({ x, height }) => Array.from({ length: Math.max(1, Math.floor(height / DOT_STEP)) }, (_, i) => (
+        <circle key={`${x}-${i}`} className="ribbon-dot" cx={x} cy={base - 2 - i * DOT_STEP} r="1.3" />
+      )))}
+      {notches.map((x) => <line key={x} className="ribbon-notch" x1={x} x2={x} y1={base - 1} y2={heightPx} />)}
+      {atRatio !== undefined && <line x1={atRatio * widthPx} x2={atRatio * widthPx} y1="-2" y2={heightPx} stroke="var(--rust)" strokeWidth="3" />}
+    </svg>
+  );
+}

@@ -1,0 +1,36 @@
+import { Link } from 'react-router';
+import type { SessionRecord } from '../../core/record/record.ts';
+import { OUTCOME_WORDS } from '../../core/record/record.ts';
+import { formatScore } from '../../core/record/score.ts';
+import type { Block, SessionDocument } from '../../core/session/document.ts';
+import type { SessionPlan } from '../../core/session/plan.ts';
+import { TodayCard } from './today-card.tsx';
+
+export interface DaySession {
+  readonly document: SessionDocument;
+  readonly blocks: readonly Block[];
+  readonly plan: SessionPlan;
+  readonly number: number;
+  readonly changeNote: string;
+  readonly record: SessionRecord | null;
+}
+
+/** A day on a participant's page, with what they can do with it or have said about it. */
+export function DayView({ base, dayKey, session, above }: { base: string; dayKey: string; session: DaySession; above: string }) {
+  const { record, number, changeNote } = session;
+  const actions = (
+    <div className="today-actions">
+      {number > 1 && <p className="notice">Corrected by your coach{changeNote ? `: ${changeNote}` : '.'}</p>}
+      {record && (
+        <p className="notice logged">
+          You logged this: <b>{OUTCOME_WORDS[record.outcome]}</b>
+          {record.effort !== null && `, effort ${record.effort}`}
+          {record.scores.length > 0 && `, ${record.scores.map(formatScore).join(', ')}`}.
+        </p>
+      )}
+      <Link className="big-action" to={`${base}/${dayKey}/clock`}>{record ? 'Do it again with the clock' : 'Start with the clock'}</Link>
+      <Link className="quiet-action" to={`${base}/${dayKey}/log`}>{record ? 'Correct what you logged' : 'I’ve done it my way'}</Link>
+    </div>
+  );
+  return <TodayCard above={above} document={session.document} blocks={session.blocks} plan={session.plan} actions={actions} />;
+}

@@ -1,0 +1,36 @@
+import { Link } from 'react-router';
+import type { StrandBead } from '../../core/record/build-strand.ts';
+import { dayKey, dayName } from '../../core/calendar/day.ts';
+import { Bead, STATE_WORDS } from '../charts/bead.tsx';
+
+const STEP = 40;
+
+/** Someone's own weeks: a thread a week, each bead a day that can be opened. */
+export function OwnStrand({ beads, base }: { beads: readonly StrandBead[]; base: string }) {
+  const weeks = [...new Set(beads.map((b) => b.week))];
+  const isOpen = (b: StrandBead) => !['unsent', 'ahead', 'before'].includes(b.state);
+  const shown = weeks.filter((week) => beads.some((b) => b.week === week && (isOpen(b) || b.state === 'ahead')));
+  if (shown.length === 0) return null;
+  return (
+    <section className="own-strand">
+      <h2>Your weeks</h2>
+      {shown.map((week) => (
+        <div key={week} className="own-week">
+          <span className="soft small">week {week}</span>
+          <div className="own-thread">
+            {Array.from({ length: 7 }, (_, i) => beads.find((b) => b.week === week && b.weekday === i + 1)).map((bead, i) => {
+              const mark = (
+                <svg viewBox={`0 0 ${STEP} 30`} width={STEP} height="30" aria-hidden="true">
+                  <line className={`strand-thread ${!bead || bead.state === 'ahead' || bead.state === 'unsent' ? 'ahead' : ''}`} x1="0" x2={STEP} y1="15" y2="15" />
+                  {bead && <Bead x={STEP / 2} y={15} state={bead.state} shareRatio={bead.shareRatio} radius={6.5} />}
+                </svg>
+              );
+              if (!bead || !isOpen(bead)) return <span key={i}>{mark}</span>;
+              return <Link key={i} to={`${base}/${dayKey(bead)}`} aria-label={`${dayName(bead)}: ${STATE_WORDS[bead.state]}`}>{mark}</Link>;
+            })}
+          </div>
+        </div>
+      ))}
+    </section>
+  );
+}

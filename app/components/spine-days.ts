@@ -1,0 +1,42 @@
+import { compareDays, dateOfDay, dayKey, formatDay } from '../../core/calendar/day.ts';
+import type { DayDate } from '../../core/calendar/day.ts';
+import type { Day, Programme } from '../../db/queries/programme.ts';
+import type { PlannedSession } from '../../server/session-view.ts';
+import { layoutRibbon } from '../charts/ribbon-layout.ts';
+import type { SpineDay } from './spine.tsx';
+
+const SIZE = { widthPx: 64, heightPx: 30 };
+
+/** Every day of a programme's weeks, those without a session included. `planOf` gives the plan of a text. */
+export function spineDays(programme: Programme, days: readonly Day[], today: DayDate, planOf: (text: string) => PlannedSession): SpineDay[] {
+  const byKey = new Map(days.map((d) => [dayKey(d), d]));
+  const out: SpineDay[] = [];
+  for (let week = 1; week <= programme.weeks; week++) {
+    for (let weekday = 1; weekday <= 7; weekday++) {
+      const key = dayKey({ week, weekday });
+      const date = dateOfDay(programme.startsOn, { week, weekday });
+      const day = byKey.get(key);
+      const planned = day && day.text.trim() !== '' ? planOf(day.text) : undefined;
+      out.push({
+        key, week, weekday, words: formatDay(date), isToday: date === today, isPast: compareDays(date, today) < 0,
+        state: day ? dayState(day, planned) : 'none', title: planned?.document.title ?? '', likelySec: planned?.plan.clockSec.likely ?? 0,
+        ribbon: planned && planned.plan.timeline.length > 0 ? layoutRibbon(planned.plan, SIZE) : null,
+      });
+    }
+  }
+  return out;
+}
+
+/** How far a day has come. */
+export function dayState(day: Day, planned: PlannedSession | undefined): SpineDay['state'] {
+  if (day.sent) return day.sent.text === day.text ? 'sent' : 'changed';
+  if (!planned) return 'empty';
+  if (planned.errors > 0) return 'faulty';
+  return day.isReady ? 'ready' : 'draft';
+}
+
+/** The day that Write and Send open on: today's session, else the next one to come, else the last. */
+export function usualDay(days: readonly SpineDay[]): string {
+  const withSession = days.filter((d) => d.state !== 'none');
+  return (withSession.find((d) => !d.isPast) ?? withSession.at(-1) ?? days[0])?.key ?? 'w1d1';
+}

@@ -1,0 +1,65 @@
+import { useEffect, useRef } from 'react';
+import { Link } from 'react-router';
+import type { RibbonLayout } from '../charts/ribbon-layout.ts';
+import { Ribbon } from '../charts/ribbon.tsx';
+
+/** A day of the programme as the spine and the plan draw it. */
+export interface SpineDay {
+  readonly key: string;
+  readonly week: number;
+  readonly weekday: number;
+  /** `Wednesday 13 May` */
+  readonly words: string;
+  readonly isToday: boolean;
+  readonly isPast: boolean;
+  /** `none`: no session on this day; `empty`: one to write. */
+  readonly state: 'none' | 'empty' | 'draft' | 'faulty' | 'ready' | 'sent' | 'changed';
+  readonly title: string;
+  readonly likelySec: number;
+  readonly ribbon: RibbonLayout | null;
+}
+
+export const STATE_LABEL: Record<SpineDay['state'], string> = {
+  none: 'no session', empty: 'to write', draft: 'draft', faulty: 'draft with an error', ready: 'ready to send', sent: 'sent', changed: 'sent, changed since',
+};
+
+interface SpineProps {
+  readonly days: readonly SpineDay[];
+  readonly selected: string | undefined;
+  readonly linkTo: (key: string) => string;
+}
+
+/** The programme as a strip: one small ribbon a day, weeks marked, today in its doorway. */
+export function Spine({ days, selected, linkTo }: SpineProps) {
+  const strip = useRef<HTMLElement>(null);
+  const longest = Math.max(1, ...days.map((d) => d.likelySec));
+  const weeks = [...new Set(days.map((d) => d.week))];
+  useEffect(() => {
+    const el = strip.current;
+    const target = el?.querySelector<HTMLElement>('[aria-current="page"], .is-today');
+    if (el && target && el.scrollWidth > el.clientWidth) el.scrollLeft = target.offsetLeft - el.clientWidth / 2;
+  }, [selected]);
+  return (
+    <nav className="spine no-print" aria-label="Days of the programme" ref={strip}>
+      {weeks.map((week) => {
+        const own = days.filter((d) => d.week === week);
+        return (
+          <div className={`spine-week${own.some((d) => d.isToday) ? ' is-now' : ''}`} key={week}>
+            <p>week {week}</p>
+            <div>
+              {own.map((day) => (
+                <Link
+                  key={day.key} to={linkTo(day.key)} className={`spine-day is-${day.state}${day.isToday ? ' is-today' : ''}${day.isPast ? ' is-past' : ''}`}
+                  {...(day.key === selected && { 'aria-current': 'page' as const })}
+                  aria-label={`${day.words}, ${day.title || STATE_LABEL[day.state]}${day.isToday ? ', today' : ''}`} title={`${day.words}: ${day.title || STATE_LABEL[day.state]}`}
+                >
+                  {day.ribbon && <span style={{ width: `${Math.max(18, (100 * day.likelySec) / longest)}%` }}><Ribbon layout={day.ribbon} stretch /></span>}
+                </Link>
+              ))}
+            </div>
+          </div>
+        );
+      })}
+    </nav>
+  );
+}

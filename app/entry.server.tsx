@@ -1,0 +1,71 @@
+import { randomBytes } from 'node:crypto';
+import { PassThrough } from 'node:stream';
+import { createReadableStreamFromReadable } from '@react-router/node';
+import { isbot } from 'isbot';
+import { renderToPipeableStream } from 'react-dom/server';
+import type { EntryContext } from 'react-router';
+import { isRouteErrorResponse, ServerRouter } from 'react-router';
+import { NonceContext } from './components/nonce-context.ts';
+
+const TIMEOUT_MS = 8_000;
+
+/** Scripts and style sheets are ours or carry the nonce; style attributes are allowed, since drawings are placed by them. */
+const policy = (nonce: string): string => [
+  "default-src 'none'", `script-src 'self' 'nonce-${nonce}'`, `style-src 'self' 'nonce-${nonce}'`, "style-src-attr 'unsafe-inline'",
+  "img-src 'self' data:", "font-src 'self'", "connect-src 'self'", "worker-src 'self'", "manifest-src 'self'", "media-src 'self'",
+  "form-action 'self'", "base-uri 'none'", "frame-ancestors 'none'",
+].join('; ');
+
+export default function handleRequest(request: Request, status: number, headers: Headers, context: EntryContext): Response | Promise<Response> {
+  const nonce = randomBytes(16).toString('base64');
+  headers.set('content-security-policy', policy(nonce));
+  headers.set('x-content-type-options', 'nosniff');
+  headers.set('referrer-policy', 'same-origin');
+  headers.set('content-type', 'text/html; charset=utf-8');
+  if (!headers.has('cache-control')) headers.set('cache-control', 'private, no-store');
+  if (request.method === 'HEAD') return new Response(null, { status, headers });
+  return new Promise((resolve, reject) => {
+    let shellRendered = false;
+    let responseStatus = status;
+    const ready = () => {
+      shellRendered = true;
+      const body = new PassThrough({
+        final(callback) {
+          clearTimeout(timeout);
+          callback();
+        },
+      });
+      pipe(body);
+      resolve(new Response(createReadableStreamFromReadable(body), { status: responseStatus, headers }));
+    };
+    const { pipe, abort } = renderToPipeableStream(
+      <NonceContext value={nonce}>
+        <ServerRouter context={context} url={request.url} nonce={nonce} />
+      </NonceContext>,
+      {
+        nonce,
+        ...(isbot(request.headers.get('user-agent') ?? '') ? { onAllReady: ready } : { onShellReady: ready }),
+        onShellError(error: unknown) {
+          clearTimeout(timeout);
+          reject(error as Error);
+        },
+        onError(error: unknown) {
+          responseStatus = 500;
+          if (shellRendered) logError(error);
+        },
+      },
+    );
+    const timeout = setTimeout(abort, TIMEOUT_MS);
+  });
+}
+
+/** One line for each error that isn't a visitor's: its kind and place, none of their data. */
+function logError(error: unknown): void {
+  if (isRouteErrorResponse(error) || error instanceof Response) return;
+  const { name, message, stack } = error instanceof Error ? error : { name: 'Thrown', message: typeof error, stack: undefined };
+  process.stderr.write(`${JSON.stringify({ level: 50, time: Date.now(), name, message: message.slice(0, 300), at: stack?.split('\n').slice(1, 4).map((l) => l.trim()) })}\n`);
+}
+
+export function handleError(error: unknown, { request }: { request: Request }): void {
+  if (!request.signal.aborted) logError(error);
+}

@@ -1,0 +1,29 @@
+import { StyleProvider } from '@ant-design/cssinjs';
+import { App, ConfigProvider } from 'antd';
+import { Outlet } from 'react-router';
+import { requireCoach } from '../../server/sign-in.ts';
+import antdCss from '../theme/antd.generated.css?url';
+import { antdTheme } from '../theme/antd-theme.ts';
+import coachCss from '../theme/coach.css?url';
+import type { Route } from './+types/coach';
+
+export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: antdCss }, { rel: 'stylesheet', href: coachCss }];
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const { coachName, workspaceName } = await requireCoach(request);
+  return { coachName, workspaceName };
+}
+
+/** antd for the coach's screens. `mock="server"`: its styles come from the built sheet, none are put in by script. */
+export default function CoachLayout() {
+  return (
+    <StyleProvider mock="server">
+      <ConfigProvider theme={antdTheme}>
+        <App component={false} message={{ maxCount: 3 }}>
+          <a className="skip" href="#main">To the content</a>
+          <Outlet />
+        </App>
+      </ConfigProvider>
+    </StyleProvider>
+  );
+}

@@ -1,0 +1,28 @@
+import { data } from 'react-router';
+import { parseDayKey } from '../../../core/calendar/day.ts';
+import { buildStages } from '../../../core/follow/stage.ts';
+import { withPersonalLink } from '../../../server/personal-link.ts';
+import { loadPersonView, openDay } from '../../../server/person-view.ts';
+import { planDocument } from '../../../server/session-view.ts';
+import { layoutRibbon } from '../../charts/ribbon-layout.ts';
+import { ClockScreen } from '../../components/clock-screen.tsx';
+import type { Route } from './+types/clock';
+
+export const meta: Route.MetaFunction = () => [{ title: 'The clock · Ysodos' }, { name: 'theme-color', content: '#7b2b5e' }];
+
+export async function loader({ params }: Route.LoaderArgs) {
+  return withPersonalLink(params.token, async (db, scope) => {
+    const place = parseDayKey(params.day);
+    const sent = place && openDay(await loadPersonView(db, scope), place);
+    if (!sent) throw data({ kind: 'closed' }, { status: 404 });
+    const { plan, blocks, document } = planDocument(sent.document);
+    return {
+      versionId: sent.versionId, title: document.title ?? 'Today’s session', stages: buildStages(plan, blocks),
+      scores: plan.blocks.map((b) => b.score), totalSec: plan.clockSec.likely, ribbon: layoutRibbon(plan, { widthPx: 350, heightPx: 38 }),
+    };
+  });
+}
+
+export default function Clock({ loaderData, params }: Route.ComponentProps) {
+  return <ClockScreen {...loaderData} back={`/p/${params.token}/${params.day}`} />;
+}

@@ -1,0 +1,32 @@
+import { data, Link } from 'react-router';
+import { dateOfDay, formatDay, parseDayKey } from '../../../core/calendar/day.ts';
+import { withPersonalLink } from '../../../server/personal-link.ts';
+import { loadPersonView, openDay } from '../../../server/person-view.ts';
+import { planDocument } from '../../../server/session-view.ts';
+import { DayView } from '../../components/day-view.tsx';
+import type { Route } from './+types/day';
+
+export const meta: Route.MetaFunction = () => [{ title: 'A day · Ysodos' }];
+
+export async function loader({ params }: Route.LoaderArgs) {
+  return withPersonalLink(params.token, async (db, scope) => {
+    const place = parseDayKey(params.day);
+    const view = await loadPersonView(db, scope);
+    const sent = place && openDay(view, place);
+    if (!place || !sent) throw data({ kind: 'closed' }, { status: 404 });
+    return {
+      above: `${formatDay(dateOfDay(scope.enrolment.startsOn, place))} · week ${place.week}`,
+      session: { ...planDocument(sent.document), number: sent.number, changeNote: sent.changeNote, record: view.records.get(sent.dayId) ?? null },
+    };
+  });
+}
+
+export default function Day({ loaderData, params }: Route.ComponentProps) {
+  const base = `/p/${params.token}`;
+  return (
+    <main className="person">
+      <p className="small"><Link to={base}>To today</Link></p>
+      <DayView base={base} dayKey={params.day} session={loaderData.session} above={loaderData.above} />
+    </main>
+  );
+}

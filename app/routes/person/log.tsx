@@ -1,0 +1,147 @@
+import { randomUUID } from 'node:crypto';
+import { useState } from 'react';
+import { data, Link, redirect, useNavigate } from 'react-router';
+import { parseDayKey } from '../../../core/calendar/day.ts';
+import { EFFORT_WORDS, MAX_REMARK_LENGTH, OUTCOME_WORDS, OUTCOMES } from '../../../core/record/record.ts';
+import { scoreFields, scoreValues } from '../../../core/record/score.ts';
+import { blockName } from '../../../core/session/explain.ts';
+import { insertRecord } from '../../../db/queries/record.ts';
+import { nowMs } from '../../../server/config.ts';
+import { readLogForm } from '../../../server/log-form.ts';
+import { withPersonalLink } from '../../../server/personal-link.ts';
+import { loadPersonView, openDay } from '../../../server/person-view.ts';
+import { planDocument } from '../../../server/session-view.ts';
+import { forgetLog, keepLog, sendLog } from '../../components/outbox-store.ts';
+import { ScoreInput } from '../../components/score-input.tsx';
+import type { Route } from './+types/log';
+
+export const meta: Route.MetaFunction = () => [{ title: 'How did it go? · Ysodos' }];
+
+export async function loader({ params, request }: Route.LoaderArgs) {
+  return withPersonalLink(params.token, async (db, scope) => {
+    const place = parseDayKey(params.day);
+    const view = await loadPersonView(db, scope);
+    const sent = place && openDay(view, place);
+    if (!sent) throw data({ kind: 'closed' }, { status: 404 });
+    const { plan, document } = planDocument(sent.document);
+    const record = view.records.get(sent.dayId);
+    const seen = Object.fromEntries([...new URL(request.url).searchParams].filter(([name]) => /^(score-\d+-\w+|clock|outcome)$/.test(name)));
+    const stored: Record<string, string> = record
+      ? Object.assign({ outcome: record.outcome, effort: record.effort === null ? '' : String(record.effort), remark: record.remark, share: String(Math.round(record.shareRatio * 100)) }, ...record.scores.map(scoreValues))
+      : {};
+    return {
+      title: document.title ?? 'Today’s session', versionId: sent.versionId, clientId: randomUUID(), hasRecord: record !== undefined,
+      values: { ...stored, ...seen } as Record<string, string>,
+      scored: scoreFields(plan).map((s) => ({ ...s, name: blockName(plan.blocks[s.block]! as { role: 'Main'; label?: string }) })),
+    };
+  });
+}
+
+export async function action({ params, request }: Route.ActionArgs) {
+  const form = await request.formData();
+  return withPersonalLink(params.token, async (db, scope) => {
+    const place = parseDayKey(params.day);
+    const sent = place && openDay(await loadPersonView(db, scope), place);
+    if (!sent) throw data({ kind: 'closed' }, { status: 404 });
+    const read = await readLogForm(form, planDocument(sent.document).plan, nowMs());
+    if (read.status === 'error') return data({ errors: read.errors, values: read.values }, { status: 400 });
+    await insertRecord(db, { workspaceId: scope.workspaceId, enrolmentId: scope.enrolment.enrolmentId, versionId: sent.versionId, clientId: read.clientId, record: read.record });
+    throw redirect(`/p/${params.token}/${params.day}`);
+  });
+}
+
+export default function Log({ loaderData, actionData, params }: Route.ComponentProps) {
+  const { title, clientId, scored, hasRecord } = loaderData;
+  const values: Record<string, string> = { ...loaderData.values, ...actionData?.values };
+  const errors: Record<string, string> = actionData?.errors ?? {};
+  const [kept, setKept] = useState(false);
+  const [sending, setSending] = useState(false);
+  const navigate = useNavigate();
+  const back = `/p/${params.token}/${params.day}`;
+
+  async function onSubmit(event: React.FormEvent<HTMLFormElement>) {
+    event.preventDefault();
+    const form = event.currentTarget;
+    const body = new URLSearchParams([...new FormData(form)].map(([k, v]) => [k, String(v)])).toString();
+    const log = { clientId: String(new FormData(form).get('client-id')), url: form.action, body };
+    setSending(true);
+    keepLog(log);
+    const result = await sendLog(log);
+    setSending(false);
+    if (result === 'kept') {
+      setKept(true);
+      return;
+    }
+    forgetLog(log.clientId);
+    if (result === 'refused') form.submit(); // The server's own page names the fields, with all that was typed.
+    else void navigate(back);
+  }
+
+  if (kept) {
+    return (
+      <main className="person">
+        <h1>Kept on this phone</h1>
+        <p>There is no network just now. What you logged is safe here and is sent by itself as soon as there is.</p>
+        <Link className="quiet-action" to={back}>Back to the session</Link>
+      </main>
+    );
+  }
+  const error = (name: string) => errors[name] && <p className="field-error" id={`error-${name}`}>{errors[name]}</p>;
+  return (
+    <main className="person">
+      <p className="small"><Link to={back}>Back to the session</Link></p>
+      <form method="post" action={`${back}/log`} className="log" onSubmit={(event) => void onSubmit(event)} noValidate>
+        <h1>How did it go?</h1>
+        <p className="soft">{title}{values.clock ? `. The clock saw ${values.clock}.` : ''}</p>
+        {Object.keys(errors).length > 0 && <p className="notice bad" role="alert">Something isn’t readable yet; it is marked below. Nothing you typed is lost.</p>}
+        <input type="hidden" name="client-id" value={actionData?.values['client-id'] ?? clientId} />
+        <fieldset className="outcome">
+          <legend className="sr">How much of it</legend>
+          {OUTCOMES.map((outcome) => (
+            <label key={outcome}>
+              <input type="radio" name="outcome" value={outcome} defaultChecked={(values.outcome ?? (hasRecord ? '' : 'done')) === outcome} />
+              <span>{OUTCOME_WORDS[outcome]}</span>
+            </label>
+          ))}
+          <div className="share">
+            <label htmlFor="share">About how much?</label>
+            <select id="share" name="share" defaultValue={values.share ?? '50'}>
+              <option value="25">a quarter</option><option value="50">half</option><option value="75">three quarters</option><option value="90">nearly all</option>
+            </select>
+          </div>
+          {error('outcome')}{error('share')}
+        </fieldset>
+        {scored.map((s) => (
+          <fieldset key={s.block} className="score">
+            <legend>{s.name}</legend>
+            <div className="score-fields">
+              {s.fields.map((f) => (
+                <div key={f.name}>
+                  <ScoreInput field={f} defaultValue={values[f.name] ?? ''} invalid={errors[f.name] !== undefined} />
+                  {error(f.name)}
+                </div>
+              ))}
+            </div>
+          </fieldset>
+        ))}
+        <fieldset className="effort">
+          <legend>Effort <span className="soft">0 nothing, 10 all I had</span></legend>
+          <div className="effort-bars">
+            {EFFORT_WORDS.map((words, n) => (
+              <label key={n} title={words}>
+                <input type="radio" name="effort" value={n} defaultChecked={values.effort === String(n)} aria-label={`${n}, ${words}`} />
+                <i style={{ height: 14 + n * 5 }} /><span>{n}</span><em>{words}</em>
+              </label>
+            ))}
+          </div>
+          {error('effort')}
+        </fieldset>
+        <label className="remark-label" htmlFor="remark">A word to your coach</label>
+        <textarea id="remark" name="remark" rows={3} maxLength={MAX_REMARK_LENGTH} defaultValue={values.remark ?? ''} aria-describedby="remark-note" />
+        <p className="soft small" id="remark-note">Only the coaches of this programme read it. Pain that stays or grows belongs to a clinician.</p>
+        {error('remark')}
+        <button className="big-action" type="submit" disabled={sending}>{sending ? 'Keeping it …' : 'Keep it'}</button>
+      </form>
+    </main>
+  );
+}

@@ -1,0 +1,37 @@
+import { Outlet, useLocation, useParams } from 'react-router';
+import { localDate } from '../../../core/calendar/release.ts';
+import { listDays } from '../../../db/queries/programme.ts';
+import { withProgramme } from '../../../server/coach-scope.ts';
+import { nowMs } from '../../../server/config.ts';
+import { planText } from '../../../server/session-view.ts';
+import { CoachHead } from '../../components/coach-head.tsx';
+import { spineDays, usualDay } from '../../components/spine-days.ts';
+import { Spine } from '../../components/spine.tsx';
+import type { Route } from './+types/programme';
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.programme.title ?? 'Programme'} · Ysodos` }];
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  return withProgramme(request, params.programmeId, async (db, { programme }) => {
+    const days = spineDays(programme, await listDays(db, programme.id), localDate(nowMs(), 'UTC'), planText);
+    return { programme, days, usualDay: usualDay(days) };
+  });
+}
+
+export default function ProgrammeLayout({ loaderData }: Route.ComponentProps) {
+  const { programme, days, usualDay: usual } = loaderData;
+  const { day } = useParams();
+  const { pathname } = useLocation();
+  const stage = pathname.split('/')[3];
+  const base = `/programmes/${programme.id}`;
+  const to = stage === 'send' ? 'send' : 'write';
+  return (
+    <>
+      <CoachHead programme={programme} dayKey={day ?? usual} />
+      {stage !== 'plan' && (
+        <Spine days={days} selected={day} linkTo={(key) => (stage === 'follow-up' ? `${base}/follow-up?day=${key}` : `${base}/${to}/${key}`)} />
+      )}
+      <main id="main" className="page"><Outlet /></main>
+    </>
+  );
+}

@@ -1,0 +1,160 @@
+import { Button, Popconfirm, Tooltip } from 'antd';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { data, Form, Link, redirect, useNavigation, useRevalidator, useSubmit } from 'react-router';
+import { dayName, formatDay, dateOfDay } from '../../../core/calendar/day.ts';
+import { baseLibrary } from '../../../core/movement/library.ts';
+import type { NotationIssue } from '../../../core/notation/issue.ts';
+import { parseSession } from '../../../core/notation/parse.ts';
+import { computePlan } from '../../../core/session/plan.ts';
+import { resolveBlocks } from '../../../core/session/resolve.ts';
+import { StaleError } from '../../../db/errors.ts';
+import { deleteEmptyDay, insertDay, updateDayReady } from '../../../db/queries/programme.ts';
+import { notFound, withDay } from '../../../server/coach-scope.ts';
+import { nowMs } from '../../../server/config.ts';
+import { planText } from '../../../server/session-view.ts';
+import type { EditorHandle } from '../../components/notation-editor-view.ts';
+import { NotationEditor } from '../../components/notation-editor.tsx';
+import { PlanPanel } from '../../components/plan-panel.tsx';
+import type { DraftState } from '../../components/use-draft.ts';
+import { useDraft } from '../../components/use-draft.ts';
+import type { Route } from './+types/write';
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Write: ${loaderData?.name ?? ''} · Ysodos` }];
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  return withDay(request, params, async (_db, { day, place, programme }) => ({
+    name: dayName(place), words: formatDay(dateOfDay(programme.startsOn, place)), dayKey: params.day, programmeId: programme.id,
+    day: day ? { id: day.id, text: day.text, revision: day.revision, isReady: day.isReady, sentNumber: day.sent?.number ?? null, isAsSent: day.sent?.text === day.text } : null,
+  }));
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const form = await request.formData();
+  const intent = String(form.get('intent') ?? '');
+  return withDay(request, params, async (db, { coach, programme, place, day }) => {
+    if (intent === 'add') {
+      await insertDay(db, { workspaceId: coach.workspaceId, programmeId: programme.id, ...place, now: new Date(nowMs()) });
+      return data({ error: '' });
+    }
+    if (!day) return notFound();
+    if (intent === 'remove') {
+      if (!(await deleteEmptyDay(db, day.id))) return data({ error: 'Only an empty day that was never sent can be taken out. Empty its text first.' }, { status: 400 });
+      throw redirect(`/programmes/${programme.id}/plan`);
+    }
+    const revision = Number(form.get('revision'));
+    if ((intent !== 'ready' && intent !== 'not-ready') || !Number.isInteger(revision)) return data({ error: 'That is no step of this page; load it again.' }, { status: 400 });
+    if (intent === 'ready') {
+      const { errors, plan } = planText(day.text);
+      if (errors > 0) return data({ error: `${errors === 1 ? 'One thing' : `${errors} things`} can’t be read yet; mend that first.` }, { status: 400 });
+      if (plan.timeline.length === 0) return data({ error: 'There is nothing in this session yet.' }, { status: 400 });
+    }
+    try {
+      await updateDayReady(db, { dayId: day.id, revision, isReady: intent === 'ready' });
+    } catch (error) {
+      if (error instanceof StaleError) return data({ error: 'The text was changed in between; look at it again.' }, { status: 409 });
+      throw error;
+    }
+    if (intent === 'ready') throw redirect(`/programmes/${programme.id}/send/${params.day}`);
+    return data({ error: '' });
+  });
+}
+
+export default function Write({ loaderData, actionData }: Route.ComponentProps) {
+  const { day, name, words } = loaderData;
+  const busy = useNavigation().state !== 'idle';
+  if (!day) {
+    return (
+      <div className="no-session">
+        <h1>{name}</h1>
+        <p className="soft">{words}. The programme has no session on this day.</p>
+        <Form method="post"><input type="hidden" name="intent" value="add" /><Button type="primary" htmlType="submit" loading={busy}>Put a session here</Button></Form>
+      </div>
+    );
+  }
+  return <Writer key={day.id} {...loaderData} day={day} error={actionData?.error ?? ''} busy={busy} />;
+}
+
+interface WriterProps {
+  readonly name: string;
+  readonly words: string;
+  readonly programmeId: number;
+  readonly day: { readonly id: number; readonly text: string; readonly revision: number; readonly isReady: boolean; readonly sentNumber: number | null; readonly isAsSent: boolean };
+  readonly error: string;
+  readonly busy: boolean;
+  readonly dayKey: string;
+}
+
+function Writer({ name, words, day, error, busy, programmeId, dayKey }: WriterProps) {
+  const [text, setText] = useState(day.text);
+  const { document, issues } = useMemo(() => parseSession(text, baseLibrary), [text]);
+  const plan = useMemo(() => computePlan(document, baseLibrary), [document]);
+  const blocks = useMemo(() => resolveBlocks(document), [document]);
+  const editor = useRef<EditorHandle | null>(null);
+  const submit = useSubmit();
+  const { revalidate } = useRevalidator();
+  const onSaved = useCallback(() => void revalidate(), [revalidate]);
+  const base = `/programmes/${programmeId}`;
+  const draft = useDraft(`${base}/write/${dayKey}/draft`, day, onSaved);
+  const onChange = useCallback((next: string) => {
+    setText(next);
+    draft.change(next);
+  }, [draft]);
+  const onGoTo = useCallback((issue: NotationIssue) => editor.current?.goTo(issue.line, issue.column), []);
+  const onApply = useCallback((issue: NotationIssue, suggestion: string) => editor.current?.replace(issue.line, issue.column, issue.endColumn, suggestion), []);
+  const isReady = day.isReady && text === day.text;
+  const canBeReady = issues.length === 0 && plan.timeline.length > 0;
+  const mark = async () => {
+    if (await draft.save()) await submit({ intent: 'ready', revision: String(draft.latest()) }, { method: 'post' });
+  };
+  const why = issues.length > 0 ? 'Lines that can’t be read have to be mended first' : 'There is nothing in this session yet';
+  const actions = isReady || (day.sentNumber !== null && text === day.text && day.isAsSent) ? (
+    <>
+      {isReady && !day.isAsSent && <Button onClick={() => void submit({ intent: 'not-ready', revision: String(day.revision) }, { method: 'post' })}>Not ready after all</Button>}
+      <Link className="button-main" to={`${base}/send/${dayKey}`}>{day.isAsSent ? `Sent as version ${day.sentNumber}` : 'Ready: go on to Send'}</Link>
+    </>
+  ) : (
+    <Tooltip title={canBeReady ? '' : why}>
+      <Button type="primary" size="large" disabled={!canBeReady || draft.state.kind === 'stale'} loading={busy} onClick={() => void mark()}>Mark ready</Button>
+    </Tooltip>
+  );
+  return (
+    <div className="write">
+      <section className="write-text">
+        <div className="write-title"><h1>{name}</h1><span className="soft">{words}</span></div>
+        {error && <p className="notice bad" role="alert">{error}</p>}
+        {draft.state.kind === 'stale' && (
+          <div className="notice bad" role="alert">
+            <p><b>This day was changed elsewhere</b>, in another tab or by another coach. What you typed is still here and not saved.</p>
+            <Button size="small" onClick={() => { if (draft.state.kind === 'stale') { draft.settle(draft.state.revision); } }}>Keep mine</Button>{' '}
+            <Button size="small" onClick={() => {
+              if (draft.state.kind !== 'stale') return;
+              const { theirs, revision } = draft.state;
+              draft.settle(revision, theirs);
+              editor.current?.setText(theirs);
+            }}>Take theirs</Button>
+          </div>
+        )}
+        <NotationEditor initialText={day.text} issues={issues} onChange={onChange} handle={editor} />
+        <p className="write-foot small">
+          <DraftWords state={draft.state} />
+          {text.trim() === '' && day.sentNumber === null && (
+            <Popconfirm title="Take this day out of the programme?" okText="Take it out" onConfirm={() => void submit({ intent: 'remove' }, { method: 'post' })}>
+              <button type="button" className="link">take this day out</button>
+            </Popconfirm>
+          )}
+        </p>
+      </section>
+      <PlanPanel document={document} blocks={blocks} plan={plan} issues={issues} onGoTo={onGoTo} onApply={onApply} actions={actions} />
+    </div>
+  );
+}
+
+function DraftWords({ state }: { state: DraftState }) {
+  switch (state.kind) {
+    case 'saved': return <span className="soft" role="status">saved</span>;
+    case 'typing': return <span className="soft" role="status">not saved yet</span>;
+    case 'offline': return <span className="plan-off" role="status">no network: what you type stays here and is saved later</span>;
+    case 'refused': return <span className="plan-off" role="alert">{state.message}</span>;
+    case 'stale': return <span className="plan-off" role="status">not saved: changed elsewhere</span>;
+  }
+}

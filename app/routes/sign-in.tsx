@@ -1,0 +1,55 @@
+import { Form, redirect, data, useNavigation } from 'react-router';
+import { object, string } from 'yup';
+import { yupErrors } from '../../server/log-form.ts';
+import { findCoach, safePath, signIn } from '../../server/sign-in.ts';
+import { Mark } from '../components/mark.tsx';
+import formCss from '../theme/plain-form.css?url';
+import type { Route } from './+types/sign-in';
+
+export const meta: Route.MetaFunction = () => [{ title: 'Sign in · Ysodos' }];
+export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: formCss }];
+
+const schema = object({
+  email: string().trim().required('Write your e-mail address.').max(200, 'That is too long for an address.').email('That is no e-mail address.'),
+  password: string().required('Write your password.').max(200, 'That is too long for a password.'),
+});
+
+export async function loader({ request }: Route.LoaderArgs) {
+  if (await findCoach(request)) throw redirect(safePath(new URL(request.url).searchParams.get('to')));
+  return null;
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const form = await request.formData();
+  const values = { email: String(form.get('email') ?? ''), password: String(form.get('password') ?? '') };
+  const errors = await yupErrors(schema, values);
+  if (Object.keys(errors).length > 0) return data({ errors, email: values.email }, { status: 400 });
+  const result = await signIn(values.email, values.password, request.headers.get('x-ysodos-address') ?? 'unknown');
+  switch (result.kind) {
+    case 'in': throw redirect(safePath(new URL(request.url).searchParams.get('to')), { headers: { 'set-cookie': result.setCookie } });
+    case 'wrong': return data({ errors: { form: 'Address and password don’t go together.' } as Record<string, string>, email: values.email }, { status: 400 });
+    case 'too-many': return data({ errors: { form: `Too many attempts. Wait ${result.waitMin} minutes, then try again.` } as Record<string, string>, email: values.email }, { status: 429 });
+  }
+}
+
+export default function SignIn({ actionData }: Route.ComponentProps) {
+  const busy = useNavigation().state === 'submitting';
+  const errors: Record<string, string> = actionData?.errors ?? {};
+  return (
+    <main className="lone">
+      <Mark size={38} />
+      <h1>The way in</h1>
+      <p className="soft">For coaches and hosts. Participants come by their personal link.</p>
+      <Form method="post" className="plain-form" noValidate>
+        {errors.form && <p className="notice bad" role="alert">{errors.form}</p>}
+        <label htmlFor="email">E-mail</label>
+        <input id="email" name="email" type="email" autoComplete="username" defaultValue={actionData?.email ?? ''} aria-invalid={!!errors.email} aria-describedby="email-error" />
+        <p className="field-error" id="email-error">{errors.email}</p>
+        <label htmlFor="password">Password</label>
+        <input id="password" name="password" type="password" autoComplete="current-password" aria-invalid={!!errors.password} aria-describedby="password-error" />
+        <p className="field-error" id="password-error">{errors.password}</p>
+        <button type="submit" disabled={busy}>{busy ? 'Signing in …' : 'Sign in'}</button>
+      </Form>
+    </main>
+  );
+}

@@ -1,0 +1,50 @@
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { CommandError, say } from './say.ts';
+
+const SOURCES = ['app', 'core', 'db', 'server', 'package-lock.json', 'vite.config.ts', 'react-router.config.ts', 'bin/antd-style.tsx', 'public'];
+const STAMP = 'build/.stamp';
+
+function* files(path: string): Generator<string> {
+  if (!existsSync(path)) return;
+  let entries;
+  try {
+    entries = readdirSync(path, { withFileTypes: true });
+  } catch {
+    yield path;
+    return;
+  }
+  for (const entry of entries.sort((a, b) => (a.name < b.name ? -1 : 1))) {
+    if (entry.name.includes('.generated.') || entry.name.includes('.test.')) continue;
+    const full = join(path, entry.name);
+    if (entry.isDirectory()) yield* files(full);
+    else yield full;
+  }
+}
+
+/** What the present sources hash to. */
+function sourceHash(): string {
+  const hash = createHash('sha256');
+  for (const source of SOURCES) {
+    for (const file of files(source)) hash.update(file).update('\0').update(readFileSync(file)).update('\0');
+  }
+  return hash.digest('hex');
+}
+
+/** Makes the production build unless it is already that of these sources. */
+export function ensureBuild(): void {
+  const wanted = sourceHash();
+  if (existsSync('build/server/index.js') && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
+  say('building the application (about half a minute)');
+  for (const [command, args] of [
+    [process.execPath, ['--import', 'tsx', 'bin/antd-style.tsx']],
+    [process.execPath, ['node_modules/@react-router/dev/bin.js', 'build']],
+  ] as const) {
+    const result = spawnSync(command, args, { encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' }, maxBuffer: 64 << 20 });
+    if (result.status !== 0) throw new CommandError('The build failed.', `${result.stdout}\n${result.stderr}`.trim().split('\n').slice(-30).join('\n  '));
+  }
+  writeFileSync(STAMP, wanted);
+}

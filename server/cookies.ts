@@ -1,0 +1,13 @@
+import { secureCookies } from './config.ts';
+
+export function readCookie(request: Request, name: string): string | undefined {
+  for (const part of (request.headers.get('cookie') ?? '').split(';')) {
+    const at = part.indexOf('=');
+    if (at > 0 && part.slice(0, at).trim() === name) return decodeURIComponent(part.slice(at + 1).trim());
+  }
+  return undefined;
+}
+
+/** A Set-Cookie value; `maxAgeSec` 0 takes the cookie away. */
+export const cookie = (name: string, value: string, maxAgeSec: number): string =>
+  `${name}=${encodeURIComponent(value)}; Path=/; HttpOnly; SameSite=Lax; Max-Age=${maxAgeSec}${secureCookies ? '; Secure' : ''}`;
