@@ -84,10 +84,10 @@ export function layoutRibbon(plan: DrawnPlan, sizePx: { widthPx: number; heightP
       if (roomy) notches.push(round(x));
     }
     const height = barHeight(s.kind, s.effort);
-    if (pending && (pending.kind === s.kind || width < 1) && (pending.width < 1 || width < 1)) {
+    if (pending && (pending.width < 1 || width < 1)) {
       pending.area += width * height;
       pending.width += width;
-      if (width > pending.width / 2) pending.kind = s.kind;
+      if (pending.kind === 'rest' || (s.kind !== 'rest' && width > pending.width / 2)) pending.kind = s.kind;
     } else {
       flush();
       pending = { x, width, kind: s.kind, area: width * height };

@@ -4,6 +4,9 @@ import { blockName, describeBlock, formatMinutes } from '../../core/session/expl
 import type { SessionPlan } from '../../core/session/plan.ts';
 import { formatClock } from '../../core/notation/format-clock.ts';
 
+/** `0:40`, or `30, 40, 50 s` where it changes by round. */
+const workTimes = (workSec: readonly number[]) => (workSec.length === 1 ? formatClock(workSec[0]!) : `${workSec.join(', ')} s`);
+
 /** A session as a participant reads it: each block's rule in words, then what to do with its numbers in front. */
 export function SessionList({ blocks, plan }: { blocks: readonly Block[]; plan: SessionPlan }) {
   return (
@@ -23,7 +26,7 @@ export function SessionList({ blocks, plan }: { blocks: readonly Block[]; plan: 
                 const details = itemDetails(item, block.count);
                 return (
                   <li key={i}>
-                    <b>{figure || (block.time.kind === 'intervals' ? formatClock(block.time.workSec[0]!) : '')}</b>
+                    <b>{figure || (block.time.kind === 'intervals' ? workTimes(block.time.workSec) : '')}</b>
                     <div>{itemName(item)}{details.length > 0 && <small>{details.join(' · ')}</small>}</div>
                   </li>
                 );

@@ -5,7 +5,8 @@ import type { PlannedSession } from '../../server/session-view.ts';
 import { layoutRibbon } from '../charts/ribbon-layout.ts';
 import type { SpineDay } from './spine.tsx';
 
-const SIZE = { widthPx: 64, heightPx: 30 };
+/** Twice as wide as the spine's days are, since the plan draws the same layout larger. */
+const SIZE = { widthPx: 130, heightPx: 30 };
 
 /** Every day of a programme's weeks, those without a session included. `planOf` gives the plan of a text. */
 export function spineDays(programme: Programme, days: readonly Day[], today: DayDate, planOf: (text: string) => PlannedSession): SpineDay[] {

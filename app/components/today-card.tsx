@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { CARE_NOTES } from '../../core/care.ts';
 import type { Block, SessionDocument } from '../../core/session/document.ts';
-import { formatMinutes, formatRange } from '../../core/session/explain.ts';
+import { formatMinutes, wholeMinutes } from '../../core/session/explain.ts';
 import type { SessionPlan } from '../../core/session/plan.ts';
 import { layoutRibbon } from '../charts/ribbon-layout.ts';
 import { Ribbon } from '../charts/ribbon.tsx';
@@ -18,7 +18,8 @@ interface TodayCardProps {
 
 /** A session on a participant's page: how long, what to have ready, the ribbon, the list, notes of care. */
 export function TodayCard({ above, document, blocks, plan, actions }: TodayCardProps) {
-  const range = formatRange(plan.clockSec);
+  const [low, high] = [wholeMinutes(plan.clockSec.low), wholeMinutes(plan.clockSec.high)];
+  const range = low === high ? '' : `${low} to ${high}`;
   const kit = plan.kit.length === 0 ? 'nothing but yourself' : plan.kit.map((k) => (k === 'wall' ? 'a free wall' : k)).join(', ');
   return (
     <article className="today">

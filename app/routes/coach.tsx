@@ -1,7 +1,9 @@
 import { StyleProvider } from '@ant-design/cssinjs';
 import { App, ConfigProvider } from 'antd';
+import { useContext } from 'react';
 import { Outlet } from 'react-router';
 import { requireCoach } from '../../server/sign-in.ts';
+import { NonceContext } from '../components/nonce-context.ts';
 import antdCss from '../theme/antd.generated.css?url';
 import { antdTheme } from '../theme/antd-theme.ts';
 import coachCss from '../theme/coach.css?url';
@@ -16,9 +18,10 @@ export async function loader({ request }: Route.LoaderArgs) {
 
 /** antd for the coach's screens. `mock="server"`: its styles come from the built sheet, none are put in by script. */
 export default function CoachLayout() {
+  const nonce = useContext(NonceContext);
   return (
     <StyleProvider mock="server">
-      <ConfigProvider theme={antdTheme}>
+      <ConfigProvider theme={antdTheme} csp={{ nonce }}>
         <App component={false} message={{ maxCount: 3 }}>
           <a className="skip" href="#main">To the content</a>
           <Outlet />

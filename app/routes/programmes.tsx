@@ -97,7 +97,7 @@ function NewProgramme({ open, onClose, nextMonday }: { open: boolean; onClose: (
   };
   const help = (name: keyof NewValues) => (errors[name] ? { validateStatus: 'error' as const, help: errors[name] } : {});
   return (
-    <Modal open={open} title="New programme" okText="Make it" onCancel={onClose} onOk={() => form.submit()} confirmLoading={busy} forceRender>
+    <Modal open={open} title="New programme" okText="Make it" onCancel={onClose} onOk={() => form.submit()} confirmLoading={busy} destroyOnHidden>
       <AntForm form={form} layout="vertical" onFinish={onFinish} initialValues={{ weeks: 4, startsOn: nextMonday, weekdays: [1, 3, 5] }} requiredMark={false}>
         <AntForm.Item name="title" label="Title" {...help('title')}><Input maxLength={120} autoComplete="off" /></AntForm.Item>
         <div className="two-fields">

@@ -12,14 +12,13 @@ import { listRecords, listSentDays } from '../../../db/queries/record.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
 import { nowMs } from '../../../server/config.ts';
 import { Bead, STATE_WORDS } from '../../charts/bead.tsx';
-import { StrandRow, strandX } from '../../charts/strand-row.tsx';
+import { StrandRow, strandPct } from '../../charts/strand-row.tsx';
 import type { Route } from './+types/follow-up';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Follow up · Ysodos' }];
 
 const SORTS = ['name', 'attendance', 'today'] as const;
 type Sort = (typeof SORTS)[number];
-const WIDTH = 800;
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
@@ -86,8 +85,8 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
         <div className="follow-grid">
           <div className="follow-row follow-head">
             <span className="soft small">{shown.length === rows.length ? `${rows.length} people` : `${shown.length} of ${rows.length} people`}</span>
-            <svg viewBox={`0 0 ${WIDTH} 16`} width="100%" height="16" preserveAspectRatio="none" aria-hidden="true">
-              {Array.from({ length: weeks }, (_, w) => (weeks <= 16 || w % 4 === 0) && <text key={w} className={today?.week === w + 1 ? 'is-now' : ''} x={strandX(w + 1, 1, weeks, WIDTH) - 4} y="12">{weeks <= 16 ? `week ${w + 1}` : w + 1}</text>)}
+            <svg width="100%" height="16" aria-hidden="true">
+              {Array.from({ length: weeks }, (_, w) => (weeks <= 16 || w % 4 === 0) && <text key={w} className={today?.week === w + 1 ? 'is-now' : ''} x={`${strandPct(w + 1, 1, weeks)}%`} dx="-4" y="12">{weeks <= 16 ? `week ${w + 1}` : w + 1}</text>)}
             </svg>
             <span className="soft small right">attendance</span>
           </div>
@@ -95,7 +94,7 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
             <div className={`follow-row${row === chosen ? ' is-chosen' : ''}`} key={row.enrolmentId}>
               <Link className="follow-name" to={linkTo({ person: String(row.enrolmentId), day: null })} preventScrollReset><b>{row.name}</b> <span className="soft small">{row.detail}</span></Link>
               <StrandRow
-                beads={row.beads} weeks={weeks} widthPx={WIDTH} today={today} selected={row === chosen ? (chosenDay?.dayId ?? null) : null}
+                beads={row.beads} weeks={weeks} today={today} selected={row === chosen ? (chosenDay?.dayId ?? null) : null}
                 label={`${row.name}: ${row.attendance.kept} of ${row.attendance.due} kept`}
                 onPick={(bead) => void navigate(linkTo({ person: String(row.enrolmentId), day: dayKey(bead) }), { preventScrollReset: true })}
               />

@@ -140,7 +140,7 @@ function AddPerson({ open, busy, errors, zones, joinedOn, onClose, onAdd }: AddP
   const [form] = AntForm.useForm<Record<string, string>>();
   const help = (name: string) => (errors[name] ? { validateStatus: 'error' as const, help: errors[name] } : {});
   return (
-    <Modal open={open} title="Add a person" okText="Add and make a link" onCancel={onClose} onOk={() => form.submit()} confirmLoading={busy} afterClose={() => form.resetFields()} forceRender>
+    <Modal open={open} title="Add a person" okText="Add and make a link" onCancel={onClose} onOk={() => form.submit()} confirmLoading={busy} destroyOnHidden>
       <AntForm form={form} layout="vertical" requiredMark={false} initialValues={{ joinedOn }} onFinish={(v) => onAdd({ name: v.name ?? '', detail: v.detail ?? '', timeZone: v.timeZone ?? '', joinedOn: v.joinedOn ?? '' })}>
         <AntForm.Item name="name" label="Name" {...help('name')}><Input maxLength={80} autoComplete="off" /></AntForm.Item>
         <AntForm.Item name="detail" label="Instrument, branch or team" {...help('detail')}><Input maxLength={80} autoComplete="off" /></AntForm.Item>

@@ -41,8 +41,10 @@ export default function Plan() {
                       {day.ribbon
                         ? <span className="plan-ribbon" style={{ width: `${(100 * day.likelySec) / longest}%` }}><Ribbon layout={day.ribbon} stretch /></span>
                         : <span className="plan-empty" />}
-                      <span className="plan-words">{day.likelySec > 0 && <b>{wholeMinutes(day.likelySec)}</b>} {day.title || STATE_LABEL[day.state]}</span>
-                      {['ready', 'changed', 'faulty', 'draft'].includes(day.state) && day.title && <span className={`plan-state is-${day.state}`}>{STATE_LABEL[day.state]}</span>}
+                      <span className="plan-words">
+                        {day.likelySec > 0 && <b>{wholeMinutes(day.likelySec)}</b>} {day.title || STATE_LABEL[day.state]}
+                        {['ready', 'changed', 'faulty', 'draft'].includes(day.state) && day.title && <span className={`plan-state is-${day.state}`}> · {STATE_LABEL[day.state]}</span>}
+                      </span>
                     </Link>
                   )}
               </div>
@@ -53,7 +55,7 @@ export default function Plan() {
           </div>
         ))}
       </div>
-      <p className="soft small">Ribbons share one time scale. Lighter bars are at one’s own pace, an estimate. A dashed place is still to write; an empty day can be given a session by opening it.</p>
+      <p className="soft small">Ribbons share one time scale. Lighter bars are at one’s own pace, an estimate; a dotted line below is a draft. A dashed place is still to write; an empty day can be given a session by opening it.</p>
     </div>
   );
 }

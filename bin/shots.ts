@@ -1,0 +1,108 @@
+/** Takes the pictures of all main views from the fixed-clock demo into docs/screenshots/. `npm run shots -- [name ...] [--dark] [--out DIR]` */
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import type { Page } from 'playwright-core';
+import { openChromium } from './chromium.ts';
+import type { RunningDemo } from './running-demo.ts';
+import { startDemo } from './running-demo.ts';
+import { runCommand, say } from './say.ts';
+
+interface View {
+  readonly name: string;
+  readonly as: 'coach' | 'participant';
+  readonly path: (demo: RunningDemo) => string;
+  /** What to do before the picture. */
+  readonly act?: (page: Page) => Promise<void>;
+  readonly workspace?: 0 | 1;
+}
+
+const programme = (demo: RunningDemo, rest: string, workspace: 0 | 1 = 0) => `/programmes/${demo.workspaces[workspace]!.programmeId}/${rest}`;
+const link = (demo: RunningDemo, rest = '', workspace: 0 | 1 = 0) => `${demo.workspaces[workspace]!.linkPath}${rest}`;
+
+const VIEWS: readonly View[] = [
+  { name: 'programmes', as: 'coach', path: () => '/programmes' },
+  { name: 'plan', as: 'coach', path: (d) => programme(d, 'plan') },
+  { name: 'write', as: 'coach', path: (d) => programme(d, 'write/w5d1'), act: async (page) => { await page.waitForSelector('.cm-editor'); } },
+  {
+    name: 'write-errors', as: 'coach', path: (d) => programme(d, 'write/w6d1'),
+    act: async (page) => {
+      await page.waitForSelector('.cm-content');
+      await page.locator('.cm-line', { hasText: 'step-back lunge' }).click();
+      await page.keyboard.press('End');
+      await page.keyboard.type(', slwo');
+      await page.locator('.cm-line', { hasText: 'Cool-down' }).click();
+      await page.keyboard.press('Home');
+      await page.keyboard.press('Delete');
+      await page.waitForSelector('.worth');
+    },
+  },
+  { name: 'send', as: 'coach', path: (d) => programme(d, 'send/w5d5') },
+  { name: 'follow-up', as: 'coach', path: (d) => programme(d, 'follow-up'), act: async (page) => { await page.getByRole('link', { name: /Benedek Soto/ }).click(); await page.waitForSelector('.follow-panel'); await page.getByRole('link', { name: 'Monday, week 5' }).click(); await page.waitForSelector('.follow-record'); } },
+  { name: 'people', as: 'coach', path: (d) => programme(d, 'people') },
+  { name: 'today', as: 'participant', path: (d) => link(d) },
+  {
+    name: 'clock', as: 'participant', path: (d) => link(d, '/w5d1/clock'),
+    act: async (page) => {
+      await page.clock.install();
+      await page.getByRole('button', { name: 'Start' }).click();
+      for (let i = 0; i < 12; i++) {
+        const done = page.getByRole('button', { name: 'Done, on to the next' });
+        await page.clock.runFor(6000);
+        if (await done.isVisible()) await done.click();
+      }
+      for (let i = 0; i < 40 && !(await page.getByRole('heading', { name: /step-back lunge/ }).isVisible()); i++) {
+        await page.clock.runFor(8000);
+        const done = page.getByRole('button', { name: 'Done, on to the next' });
+        if (await done.isVisible()) await done.click();
+      }
+      await page.clock.runFor(22_000);
+    },
+  },
+  { name: 'log', as: 'participant', path: (d) => link(d, '/w3d3/log', 1).replace('w3d3', 'w3d2'), act: async (page) => { await page.getByLabel(/^6,/).check({ force: true }); } },
+  { name: 'log-score', as: 'participant', path: (d) => link(d, '/w4d6/log?score-1-rounds=11&clock=27:40'), act: async (page) => { await page.getByLabel(/^7,/).check({ force: true }); } },
+  { name: 'sign-in', as: 'participant', path: () => '/sign-in' },
+];
+
+runCommand(async () => {
+  const { values, positionals } = parseArgs({ options: { dark: { type: 'boolean' }, out: { type: 'string' } }, allowPositionals: true });
+  const out = values.out ?? 'docs/screenshots';
+  mkdirSync(out, { recursive: true });
+  const wanted = VIEWS.filter((v) => positionals.length === 0 || positionals.includes(v.name));
+  say('starting a demo with a stopped clock');
+  const demo = await startDemo('.local/shots');
+  const browser = await openChromium();
+  try {
+    for (const as of ['coach', 'participant'] as const) {
+      const phone = as === 'participant';
+      const context = await browser.newContext({ viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 }, colorScheme: values.dark ? 'dark' : 'light', timezoneId: 'Europe/Vienna', reducedMotion: 'reduce' });
+      const views = wanted.filter((v) => v.as === as);
+      if (!phone && views.length > 0) {
+        const page = await context.newPage();
+        await page.goto(`${demo.base}/sign-in`);
+        await page.getByLabel('E-mail').fill(demo.workspaces[0]!.coachEmail);
+        await page.getByLabel('Password').fill(demo.password);
+        await page.getByRole('button', { name: 'Sign in' }).click();
+        await page.waitForURL('**/programmes');
+        await page.close();
+      }
+      for (const view of views) {
+        const page = await context.newPage();
+        page.on('console', (m) => { if (m.type() === 'error') say(`${view.name}: ${m.text()}`); });
+        page.on('pageerror', (e) => say(`${view.name}: ${e.message}`));
+        await page.goto(demo.base + view.path(demo), { waitUntil: 'networkidle' });
+        await view.act?.(page);
+        await page.evaluate(() => document.fonts.ready.then(() => undefined));
+        await page.waitForTimeout(250);
+        await page.screenshot({ path: join(out, `${view.name}${values.dark ? '-dark' : ''}.png`) });
+        say(`${view.name} taken`);
+        await page.close();
+      }
+      await context.close();
+    }
+  } finally {
+    await browser.close();
+    await demo.stop();
+  }
+  return 0;
+});

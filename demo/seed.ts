@@ -1,0 +1,128 @@
+import { randomUUID } from 'node:crypto';
+import pg from 'pg';
+import type { DayDate } from '../core/calendar/day.ts';
+import { addDays, dateOfDay, mondayOf, placeOfDate } from '../core/calendar/day.ts';
+import { localDate, releaseInstant } from '../core/calendar/release.ts';
+import { createPool } from '../db/pool.ts';
+import { insertParticipant, insertPersonalLink } from '../db/queries/person.ts';
+import { getProgramme, insertProgramme, insertVersion, listDays, updateDayReady, updateDayText } from '../db/queries/programme.ts';
+import { insertRecord } from '../db/queries/record.ts';
+import { withWorkspace } from '../db/workspace-scope.ts';
+import { planText } from '../server/session-view.ts';
+import { hashPassword } from '../server/sign-in.ts';
+import { hashToken, makeToken } from '../server/token.ts';
+import { believableRecord } from './believable-record.ts';
+import { LIBRARY_WEEKDAYS, LIBRARY_WEEKS, libraryPeople, libraryText } from './libraries.ts';
+import type { Temper } from './orchestra.ts';
+import { ORCHESTRA_PEOPLE, ORCHESTRA_WEEKDAYS, ORCHESTRA_WEEKS, orchestraText } from './orchestra.ts';
+import { seededRandom } from './random.ts';
+
+export interface SeededWorkspace {
+  readonly title: string;
+  readonly coachEmail: string;
+  readonly programmeId: number;
+  /** The path of the first person's link. */
+  readonly linkPath: string;
+  readonly linkName: string;
+}
+
+interface Scenario {
+  readonly workspace: string;
+  readonly coach: { readonly name: string; readonly email: string };
+  readonly title: string;
+  readonly weeks: number;
+  readonly weekdays: readonly number[];
+  /** The week of the programme that it is now. */
+  readonly weekNow: number;
+  readonly text: (week: number, weekday: number) => string;
+  readonly people: readonly (readonly [name: string, detail: string, zone: string, temper: Temper])[];
+  readonly linkFor: string;
+  readonly seed: number;
+  /** Days from today on that are sent already. */
+  readonly sentAhead: number;
+}
+
+const people = libraryPeople();
+const SCENARIOS: readonly Scenario[] = [
+  {
+    workspace: 'The touring orchestra', coach: { name: 'Mirja Solheim', email: 'mirja@orchestra.example.org' }, title: 'Eight weeks to the summer tour',
+    weeks: ORCHESTRA_WEEKS, weekdays: ORCHESTRA_WEEKDAYS, weekNow: 5, text: orchestraText, people: ORCHESTRA_PEOPLE, linkFor: 'Freya Nakagawa', seed: 7, sentAhead: 1,
+  },
+  {
+    workspace: 'The town’s library branches', coach: { name: 'Colm Averill', email: 'colm@libraries.example.org' }, title: 'Stairs and Stories, 28 days',
+    weeks: LIBRARY_WEEKS, weekdays: LIBRARY_WEEKDAYS, weekNow: 3, text: libraryText, people, linkFor: people[4]![0], seed: 28, sentAhead: 2,
+  },
+];
+
+/** Fills an empty database with the demo, placed around `nowMs`. Coaches are made with the owner's rights, all else with the application's. */
+export async function seedDemo(urls: { ownerUrl: string; appUrl: string }, nowMs: number, password: string): Promise<SeededWorkspace[]> {
+  const owner = new pg.Client({ connectionString: urls.ownerUrl });
+  await owner.connect();
+  const pool = createPool(urls.appUrl, 2);
+  try {
+    const passwordHash = await hashPassword(password);
+    const seeded: SeededWorkspace[] = [];
+    for (const scenario of SCENARIOS) {
+      const { rows: [workspace] } = await owner.query<{ id: number }>('insert into workspace (name) values ($1) returning id', [scenario.workspace]);
+      const { rows: [coach] } = await owner.query<{ id: number }>(
+        'insert into coach (workspace_id, email, name, password_hash) values ($1, $2, $3, $4) returning id', [workspace!.id, scenario.coach.email, scenario.coach.name, passwordHash]);
+      seeded.push(await withWorkspace(pool, workspace!.id, (db) => seedScenario(db, scenario, { workspaceId: workspace!.id, coachId: coach!.id, nowMs })));
+    }
+    return seeded;
+  } finally {
+    await pool.end();
+    await owner.end();
+  }
+}
+
+async function seedScenario(db: pg.PoolClient, s: Scenario, at: { workspaceId: number; coachId: number; nowMs: number }): Promise<SeededWorkspace> {
+  const { workspaceId, coachId, nowMs } = at;
+  const random = seededRandom(s.seed);
+  const today = localDate(nowMs, 'UTC');
+  const startsOn = addDays(mondayOf(today), -7 * (s.weekNow - 1));
+  const startMs = releaseInstant(addDays(startsOn, -10), '12:00', 'UTC');
+  const programmeId = await insertProgramme(db, { workspaceId, title: s.title, weeks: s.weeks, weekdays: s.weekdays, startsOn, now: new Date(startMs) });
+  const { runId } = await getProgramme(db, programmeId);
+  for (const day of await listDays(db, programmeId)) {
+    const text = s.text(day.week, day.weekday);
+    if (text) await updateDayText(db, { dayId: day.id, revision: day.revision, text, now: new Date(startMs) });
+  }
+  const days = await listDays(db, programmeId);
+  const sent = [];
+  for (const day of days) {
+    const date = dateOfDay(startsOn, day);
+    if (day.text === '') continue;
+    if (planText(day.text).errors > 0) throw new Error(`the demo's text for week ${day.week}, day ${day.weekday} has an error`);
+    const isSent = date <= addDays(today, s.sentAhead);
+    if (isSent || date <= addDays(today, 4)) await updateDayReady(db, { dayId: day.id, revision: day.revision, isReady: true });
+    if (!isSent) continue;
+    const planned = planText(day.text);
+    const versionId = await insertVersion(db, {
+      workspaceId, runId, dayId: day.id, number: 1, text: day.text, document: planned.document, changeNote: '', coachId,
+      now: new Date(Math.min(nowMs, releaseInstant(addDays(date, -2), '15:00', 'UTC'))),
+    });
+    sent.push({ day, date, versionId: versionId!, planned });
+  }
+  let linkPath = '';
+  for (const [name, detail, timeZone, temper] of s.people) {
+    const joinedOn = temper === 'late' ? addDays(startsOn, 7 + Math.floor(random() * Math.min(10, (s.weekNow - 2) * 7))) : startsOn;
+    const enrolmentId = await insertParticipant(db, { workspaceId, runId, name, detail, timeZone, joinedOn });
+    const token = makeToken();
+    await insertPersonalLink(db, { workspaceId, enrolmentId, tokenHash: hashToken(token), now: new Date(startMs) });
+    if (name === s.linkFor) linkPath = `/p/${token}`;
+    for (const { day, date, versionId, planned } of sent) {
+      const doneMs = doneAt(random, date, timeZone);
+      if (date < joinedOn || doneMs > nowMs || (name === s.linkFor && date === localDate(nowMs, timeZone))) continue;
+      const farRatio = (placeOfDate(startsOn, date)!.week - 1) / Math.max(1, s.weekNow - 1);
+      const record = believableRecord(random, { temper, weekday: day.weekday, farRatio, plannedEffort: planned.document.effort ?? 5, plan: planned.plan, atMs: doneMs });
+      if (record) await insertRecord(db, { workspaceId, enrolmentId, versionId, clientId: randomUUID(), record });
+    }
+  }
+  return { title: s.title, coachEmail: s.coach.email, programmeId, linkPath, linkName: s.linkFor };
+}
+
+/** Some time of that day on the person's own clock: mornings, lunch, evenings. */
+function doneAt(random: () => number, date: DayDate, timeZone: string): number {
+  const hour = [6, 7, 7, 8, 12, 17, 18, 19, 20][Math.floor(random() * 9)]!;
+  return releaseInstant(date, `${String(hour).padStart(2, '0')}:${String(Math.floor(random() * 60)).padStart(2, '0')}`, timeZone);
+}
