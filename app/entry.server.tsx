@@ -47,7 +47,7 @@ export default function handleRequest(request: Request, status: number, headers:
         ...(isbot(request.headers.get('user-agent') ?? '') ? { onAllReady: ready } : { onShellReady: ready }),
         onShellError(error: unknown) {
           clearTimeout(timeout);
-          reject(error as Error);
+          reject(error instanceof Error ? error : new Error('the page could not be rendered'));
         },
         onError(error: unknown) {
           responseStatus = 500;

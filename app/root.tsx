@@ -59,7 +59,7 @@ const WORDS: Record<string, { title: string; text: string }> = {
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const kind = isRouteErrorResponse(error)
-    ? (typeof error.data === 'object' && error.data && 'kind' in error.data ? String(error.data.kind) : error.status === 404 ? 'missing' : 'broken')
+    ? ((error.data as { kind?: string } | null)?.kind ?? (error.status === 404 ? 'missing' : 'broken'))
     : 'broken';
   const { title, text } = WORDS[kind] ?? WORDS.broken!;
   return (

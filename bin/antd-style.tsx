@@ -11,7 +11,7 @@ const { extractStyle } = require('@ant-design/static-style-extract') as typeof i
 const { ConfigProvider } = require('antd') as typeof import('antd');
 
 // Deprecated parts that the extractor renders say so on the console; they aren't ours.
-console.error = () => undefined;
+globalThis.console.error = () => undefined;
 
 const extracted = extractStyle({
   includes: ['Button', 'Form', 'Input', 'InputNumber', 'Modal', 'Popconfirm', 'Popover', 'Select', 'Segmented', 'Tooltip', 'Checkbox', 'DatePicker', 'message'],

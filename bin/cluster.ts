@@ -12,9 +12,9 @@ export interface Cluster {
   readonly ownerUrl: (database: string) => string;
   /** Owns nothing; what the application signs in as. */
   readonly appUrl: (database: string) => string;
-  createDatabase(name: string): Promise<void>;
-  dropDatabase(name: string): Promise<void>;
-  stop(): Promise<void>;
+  readonly createDatabase: (name: string) => Promise<void>;
+  readonly dropDatabase: (name: string) => Promise<void>;
+  readonly stop: () => void;
 }
 
 interface Secrets { readonly admin: string; readonly owner: string; readonly app: string; readonly folder: string }
@@ -119,7 +119,7 @@ export async function startCluster(dataFolderName: string): Promise<Cluster> {
     appUrl: url('ysodos_app', secrets.app),
     createDatabase: (name) => asAdmin(`create database ${name} owner ysodos_owner`),
     dropDatabase: (name) => asAdmin(`drop database if exists ${name} with (force)`),
-    stop: async () => {
+    stop: () => {
       run(join(bin, 'pg_ctl'), ['-D', folder, '-m', 'fast', '-w', '-t', '30', 'stop']);
     },
   };

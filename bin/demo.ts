@@ -40,7 +40,7 @@ runCommand(async () => {
   let closeServer: (() => Promise<void>) | undefined;
   const stop = () => (stopping ??= (async () => {
     await closeServer?.();
-    await cluster.stop();
+    cluster.stop();
   })());
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) {
     process.on(signal, () => void stop().then(() => process.exit(0)));

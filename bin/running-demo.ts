@@ -7,7 +7,7 @@ export interface RunningDemo {
   readonly base: string;
   readonly password: string;
   readonly workspaces: readonly { title: string; coachEmail: string; programmeId: number; linkPath: string; linkName: string }[];
-  stop(): Promise<void>;
+  readonly stop: () => Promise<void>;
 }
 
 /** The instant at which tests and pictures stand still: a Wednesday morning in Europe, evening in Auckland. */

@@ -13,7 +13,7 @@ export const loggedPath = (url: string): string => (url.split('?')[0] ?? '/').re
 
 export interface RunningServer {
   readonly server: Server;
-  close(): Promise<void>;
+  readonly close: () => Promise<void>;
 }
 
 /** Serves the production build. Rejects with the socket's error where the port can't be had. */

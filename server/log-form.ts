@@ -22,7 +22,7 @@ export type LogForm =
 
 /** Reads a log as it came from the form; every wrong field is named, and all that was typed comes back. */
 export async function readLogForm(form: FormData, plan: SessionPlan, nowMs: number): Promise<LogForm> {
-  const values = Object.fromEntries([...form].filter(([, v]) => typeof v === 'string').slice(0, 200).map(([k, v]) => [k, String(v).slice(0, 5000)]));
+  const values = Object.fromEntries([...form].slice(0, 200).flatMap(([k, v]) => (typeof v === 'string' ? [[k, v.slice(0, 5000)]] : [])));
   const errors = await yupErrors(logSchema, values);
   const { scores, errors: scoreErrors } = parseScores(plan, (name) => values[name] ?? '');
   for (const { name, message } of scoreErrors) errors[name] ??= message;

@@ -63,7 +63,7 @@ export function ClockScreen({ versionId, title, stages, scores, totalSec, ribbon
       const ranMs = Object.values(state.spentByBlockMs).reduce((a, b) => a + b, 0);
       seen.set('clock', formatClock(ranMs / 1000));
       for (const [block, kind] of scores.entries()) {
-        if (kind === 'time' && state.spentByBlockMs[block] !== undefined && !state.skippedBlocks.includes(block)) seen.set(`score-${block}-time`, formatClock(state.spentByBlockMs[block]! / 1000));
+        if (kind === 'time' && state.spentByBlockMs[block] !== undefined && !state.skippedBlocks.includes(block)) seen.set(`score-${block}-time`, formatClock(state.spentByBlockMs[block] / 1000));
         if (kind === 'rounds+reps' && state.roundsByBlock[block] !== undefined) seen.set(`score-${block}-rounds`, String(state.roundsByBlock[block]));
       }
       if (state.status !== 'finished') seen.set('outcome', 'part');

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { Cue, FollowEvent, FollowState } from '../../core/follow/follow.ts';
 import { advance, cuesBetween, stageSpentMs, startFollow } from '../../core/follow/follow.ts';
 import type { Stage } from '../../core/follow/stage.ts';
@@ -9,15 +9,25 @@ const RESUME_WITHIN_MS = 3 * 3600 * 1000;
 
 interface Saved { readonly savedAtMs: number; readonly state: FollowState }
 
-function readSaved(key: string, stageCount: number): FollowState | undefined {
+function readStore(key: string): string {
   try {
-    const saved = JSON.parse(localStorage.getItem(key) ?? 'null') as Saved | null;
+    return localStorage.getItem(key) ?? '';
+  } catch {
+    return ''; // A store that may not be read holds nothing to take up.
+  }
+}
+
+function parseSaved(text: string, stageCount: number): FollowState | undefined {
+  try {
+    const saved = JSON.parse(text || 'null') as Saved | null;
     if (!saved || Date.now() - saved.savedAtMs > RESUME_WITHIN_MS || saved.state.stage >= stageCount) return undefined;
     return { ...saved.state, status: 'paused' };
   } catch {
     return undefined;
   }
 }
+
+const noChanges = () => () => undefined;
 
 /**
  * Drives the follow clock: ticks it, keeps it over a reload (it then waits, paused), and reports each call once.
@@ -26,12 +36,12 @@ function readSaved(key: string, stageCount: number): FollowState | undefined {
 export function useFollow(stages: readonly Stage[], key: string, onCue: (cue: Cue, stage: Stage) => void) {
   const [state, setState] = useState<FollowState | null>(null);
   const [now, setNow] = useState(0);
-  const [saved, setSaved] = useState<FollowState | undefined>();
   const current = useRef<FollowState | null>(null);
   const heard = useRef<{ stage: number; sec: number }>({ stage: -1, sec: 0 });
   const cue = useRef(onCue);
   useEffect(() => { cue.current = onCue; }, [onCue]);
-  useEffect(() => { setSaved(readSaved(key, stages.length)); }, [key, stages.length]);
+  const stored = useSyncExternalStore(noChanges, () => readStore(key), () => '');
+  const saved = useMemo(() => parseSaved(stored, stages.length), [stored, stages.length]);
 
   const apply = useCallback((next: FollowState, at: number) => {
     const before = current.current;

@@ -13,6 +13,7 @@ import { planText } from '../../server/session-view.ts';
 import { CoachHead } from '../components/coach-head.tsx';
 import { spineDays, usualDay } from '../components/spine-days.ts';
 import { Spine } from '../components/spine.tsx';
+import { formText } from '../../server/form-text.ts';
 import type { Route } from './+types/programmes';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Programmes · Ysodos' }];
@@ -45,7 +46,7 @@ const schema = object({
 
 export async function action({ request }: Route.ActionArgs) {
   const form = await request.formData();
-  const values = { title: String(form.get('title') ?? ''), weeks: String(form.get('weeks') ?? ''), startsOn: String(form.get('startsOn') ?? ''), weekdays: form.getAll('weekdays').map(Number) };
+  const values = { title: formText(form, 'title'), weeks: formText(form, 'weeks'), startsOn: formText(form, 'startsOn'), weekdays: form.getAll('weekdays').map(Number) };
   const errors = await yupErrors(schema, values);
   if (Object.keys(errors).length > 0) return data({ errors, values }, { status: 400 });
   const id = await withCoach(request, (db, coach) => insertProgramme(db, {

@@ -4,6 +4,7 @@ import { yupErrors } from '../../server/log-form.ts';
 import { findCoach, safePath, signIn } from '../../server/sign-in.ts';
 import { Mark } from '../components/mark.tsx';
 import formCss from '../theme/plain-form.css?url';
+import { formText } from '../../server/form-text.ts';
 import type { Route } from './+types/sign-in';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Sign in · Ysodos' }];
@@ -21,14 +22,14 @@ export async function loader({ request }: Route.LoaderArgs) {
 
 export async function action({ request }: Route.ActionArgs) {
   const form = await request.formData();
-  const values = { email: String(form.get('email') ?? ''), password: String(form.get('password') ?? '') };
+  const values = { email: formText(form, 'email'), password: formText(form, 'password') };
   const errors = await yupErrors(schema, values);
   if (Object.keys(errors).length > 0) return data({ errors, email: values.email }, { status: 400 });
   const result = await signIn(values.email, values.password, request.headers.get('x-ysodos-address') ?? 'unknown');
   switch (result.kind) {
     case 'in': throw redirect(safePath(new URL(request.url).searchParams.get('to')), { headers: { 'set-cookie': result.setCookie } });
-    case 'wrong': return data({ errors: { form: 'Address and password don’t go together.' } as Record<string, string>, email: values.email }, { status: 400 });
-    case 'too-many': return data({ errors: { form: `Too many attempts. Wait ${result.waitMin} minutes, then try again.` } as Record<string, string>, email: values.email }, { status: 429 });
+    case 'wrong': return data({ errors: { form: 'Address and password don’t go together.' }, email: values.email }, { status: 400 });
+    case 'too-many': return data({ errors: { form: `Too many attempts. Wait ${result.waitMin} minutes, then try again.` }, email: values.email }, { status: 429 });
   }
 }
 

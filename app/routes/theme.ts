@@ -1,12 +1,13 @@
 import { data, redirect } from 'react-router';
 import { cookie } from '../../server/cookies.ts';
+import { formText } from '../../server/form-text.ts';
 import type { Route } from './+types/theme';
 
 const YEAR_SEC = 365 * 24 * 3600;
 
 /** Light, dark, or as the device has it. */
 export async function action({ request }: Route.ActionArgs) {
-  const theme = String((await request.formData()).get('theme') ?? '');
+  const theme = formText(await request.formData(), 'theme');
   if (theme !== 'light' && theme !== 'dark' && theme !== 'device') return data({ error: 'theme is light, dark or device' }, { status: 400 });
   return data({ theme }, { headers: { 'set-cookie': cookie('ysodos_theme', theme === 'device' ? '' : theme, theme === 'device' ? 0 : YEAR_SEC) } });
 }

@@ -271,7 +271,7 @@ function readRest(cursor: Cursor, said: Said, token: Token, goesTo: Said['restGo
     );
   }
   once(cursor, said.between, token, 'The rest between');
-  said.between = { of: of!, lowSec, highSec };
+  said.between = { of: of, lowSec, highSec };
 }
 
 const isBetween = (cursor: Cursor) => ['between', 'to'].includes(cursor.peek()?.text ?? '');

@@ -31,7 +31,7 @@ export function explainLength(block: Block, plan: BlockPlan): string {
     case 'slots': {
       const whole = plan.rounds !== null && plan.rounds.low === plan.rounds.high;
       return sets + (whole && items > 1
-        ? `${plural(plan.rounds!.low, 'round')} × ${items} × ${formatClock(time.slotSec)}`
+        ? `${plural(plan.rounds.low, 'round')} × ${items} × ${formatClock(time.slotSec)}`
         : `${time.slots} × ${formatClock(time.slotSec)}`);
     }
     case 'intervals': {

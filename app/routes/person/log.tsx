@@ -27,11 +27,11 @@ export async function loader({ params, request }: Route.LoaderArgs) {
     const record = view.records.get(sent.dayId);
     const seen = Object.fromEntries([...new URL(request.url).searchParams].filter(([name]) => /^(score-\d+-\w+|clock|outcome)$/.test(name)));
     const stored: Record<string, string> = record
-      ? Object.assign({ outcome: record.outcome, effort: record.effort === null ? '' : String(record.effort), remark: record.remark, share: String(Math.round(record.shareRatio * 100)) }, ...record.scores.map(scoreValues))
+      ? Object.assign<Record<string, string>, Record<string, string>>({ outcome: record.outcome, effort: record.effort === null ? '' : String(record.effort), remark: record.remark, share: String(Math.round(record.shareRatio * 100)) }, Object.fromEntries(record.scores.flatMap((s) => Object.entries(scoreValues(s)))))
       : {};
     return {
       title: document.title ?? 'Today’s session', versionId: sent.versionId, clientId: randomUUID(), hasRecord: record !== undefined,
-      values: { ...stored, ...seen } as Record<string, string>,
+      values: { ...stored, ...seen },
       scored: scoreFields(plan).map((s) => ({ ...s, name: blockName(plan.blocks[s.block]! as { role: 'Main'; label?: string }) })),
     };
   });
@@ -62,8 +62,9 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
   async function onSubmit(event: React.FormEvent<HTMLFormElement>) {
     event.preventDefault();
     const form = event.currentTarget;
-    const body = new URLSearchParams([...new FormData(form)].map(([k, v]) => [k, String(v)])).toString();
-    const log = { clientId: String(new FormData(form).get('client-id')), url: form.action, body };
+    const fields = [...new FormData(form)].flatMap(([k, v]): [string, string][] => (typeof v === 'string' ? [[k, v]] : []));
+    const body = new URLSearchParams(fields).toString();
+    const log = { clientId: new Map(fields).get('client-id') ?? '', url: form.action, body };
     setSending(true);
     keepLog(log);
     const result = await sendLog(log);

@@ -1,5 +1,5 @@
 import { Button, Form as AntForm, Input, Modal, Popconfirm, Select } from 'antd';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { data, useActionData, useNavigation, useSubmit } from 'react-router';
 import { object, string } from 'yup';
 import type { DayDate } from '../../../core/calendar/day.ts';
@@ -10,6 +10,7 @@ import { notFound, withProgramme } from '../../../server/coach-scope.ts';
 import { nowMs } from '../../../server/config.ts';
 import { yupErrors } from '../../../server/log-form.ts';
 import { hashToken, makeToken } from '../../../server/token.ts';
+import { formText } from '../../../server/form-text.ts';
 import type { Route } from './+types/people';
 
 export const meta: Route.MetaFunction = () => [{ title: 'People · Ysodos' }];
@@ -37,7 +38,7 @@ const answer = (a: PeopleAnswer, status = 200) => data(a, { status });
 
 export async function action({ request, params }: Route.ActionArgs) {
   const form = await request.formData();
-  const intent = String(form.get('intent') ?? '');
+  const intent = formText(form, 'intent');
   const now = new Date(nowMs());
   return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
     const makeLink = async (enrolmentId: number, name: string) => {
@@ -46,7 +47,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       return answer({ errors: {}, made: { name, path: `/p/${token}` } });
     };
     if (intent === 'add') {
-      const values = Object.fromEntries(['name', 'detail', 'timeZone', 'joinedOn'].map((k) => [k, String(form.get(k) ?? '')])) as Record<'name' | 'detail' | 'timeZone' | 'joinedOn', string>;
+      const values = Object.fromEntries(['name', 'detail', 'timeZone', 'joinedOn'].map((k) => [k, formText(form, k)])) as Record<'name' | 'detail' | 'timeZone' | 'joinedOn', string>;
       const errors = await yupErrors(schema, values);
       if (Object.keys(errors).length > 0) return answer({ errors }, 400);
       const id = await insertParticipant(db, { workspaceId: coach.workspaceId, runId: programme.runId, name: values.name.trim(), detail: values.detail.trim(), timeZone: values.timeZone, joinedOn: values.joinedOn as DayDate });
@@ -71,11 +72,14 @@ export default function People({ loaderData }: Route.ComponentProps) {
   const result = useActionData<typeof action>();
   const submit = useSubmit();
   const busy = useNavigation().state !== 'idle';
-  useEffect(() => {
-    if (!result?.made) return;
-    setShown(result.made);
-    setAdding(false);
-  }, [result]);
+  const [seen, setSeen] = useState(result);
+  if (result !== seen) {
+    setSeen(result);
+    if (result?.made) {
+      setShown(result.made);
+      setAdding(false);
+    }
+  }
   const list = people.filter((p) => `${p.name} ${p.detail} ${p.timeZone}`.toLowerCase().includes(wanted.trim().toLowerCase()));
   const post = (values: Record<string, string>) => void submit(values, { method: 'post' });
   return (

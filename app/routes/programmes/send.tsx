@@ -10,6 +10,7 @@ import { nowMs } from '../../../server/config.ts';
 import { planText } from '../../../server/session-view.ts';
 import { TodayCard } from '../../components/today-card.tsx';
 import participantCss from '../../theme/participant.css?url';
+import { formText } from '../../../server/form-text.ts';
 import type { Route } from './+types/send';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Send: ${loaderData?.name ?? ''} · Ysodos` }];
@@ -48,7 +49,7 @@ function formatWait(ms: number): string {
 
 export async function action({ request, params }: Route.ActionArgs) {
   const form = await request.formData();
-  const changeNote = String(form.get('changeNote') ?? '').trim();
+  const changeNote = formText(form, 'changeNote').trim();
   if (changeNote.length > 500) return data({ error: 'The note on what changed has at most 500 letters.', changeNote }, { status: 400 });
   const revision = Number(form.get('revision'));
   return withDay(request, params, async (db, { coach, programme, day }) => {

@@ -15,8 +15,9 @@ import { planText } from '../../../server/session-view.ts';
 import type { EditorHandle } from '../../components/notation-editor-view.ts';
 import { NotationEditor } from '../../components/notation-editor.tsx';
 import { PlanPanel } from '../../components/plan-panel.tsx';
-import type { DraftState } from '../../components/use-draft.ts';
+import type { DraftState } from '../../components/draft-saver.ts';
 import { useDraft } from '../../components/use-draft.ts';
+import { formText } from '../../../server/form-text.ts';
 import type { Route } from './+types/write';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Write: ${loaderData?.name ?? ''} · Ysodos` }];
@@ -30,7 +31,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 
 export async function action({ request, params }: Route.ActionArgs) {
   const form = await request.formData();
-  const intent = String(form.get('intent') ?? '');
+  const intent = formText(form, 'intent');
   return withDay(request, params, async (db, { coach, programme, place, day }) => {
     if (intent === 'add') {
       await insertDay(db, { workspaceId: coach.workspaceId, programmeId: programme.id, ...place, now: new Date(nowMs()) });
@@ -94,17 +95,17 @@ function Writer({ name, words, day, error, busy, programmeId, dayKey }: WriterPr
   const { revalidate } = useRevalidator();
   const onSaved = useCallback(() => void revalidate(), [revalidate]);
   const base = `/programmes/${programmeId}`;
-  const draft = useDraft(`${base}/write/${dayKey}/draft`, day, onSaved);
+  const { saver, state: draftState } = useDraft(`${base}/write/${dayKey}/draft`, day, onSaved);
   const onChange = useCallback((next: string) => {
     setText(next);
-    draft.change(next);
-  }, [draft]);
+    saver.change(next);
+  }, [saver]);
   const onGoTo = useCallback((issue: NotationIssue) => editor.current?.goTo(issue.line, issue.column), []);
   const onApply = useCallback((issue: NotationIssue, suggestion: string) => editor.current?.replace(issue.line, issue.column, issue.endColumn, suggestion), []);
   const isReady = day.isReady && text === day.text;
   const canBeReady = issues.length === 0 && plan.timeline.length > 0;
   const mark = async () => {
-    if (await draft.save()) await submit({ intent: 'ready', revision: String(draft.latest()) }, { method: 'post' });
+    if (await saver.save()) await submit({ intent: 'ready', revision: String(saver.revision) }, { method: 'post' });
   };
   const why = issues.length > 0 ? 'Lines that can’t be read have to be mended first' : 'There is nothing in this session yet';
   const actions = isReady || (day.sentNumber !== null && text === day.text && day.isAsSent) ? (
@@ -114,7 +115,7 @@ function Writer({ name, words, day, error, busy, programmeId, dayKey }: WriterPr
     </>
   ) : (
     <Tooltip title={canBeReady ? '' : why}>
-      <Button type="primary" size="large" disabled={!canBeReady || draft.state.kind === 'stale'} loading={busy} onClick={() => void mark()}>Mark ready</Button>
+      <Button type="primary" size="large" disabled={!canBeReady || draftState.kind === 'stale'} loading={busy} onClick={() => void mark()}>Mark ready</Button>
     </Tooltip>
   );
   return (
@@ -122,21 +123,19 @@ function Writer({ name, words, day, error, busy, programmeId, dayKey }: WriterPr
       <section className="write-text">
         <div className="write-title"><h1>{name}</h1><span className="soft">{words}</span></div>
         {error && <p className="notice bad" role="alert">{error}</p>}
-        {draft.state.kind === 'stale' && (
+        {draftState.kind === 'stale' && (
           <div className="notice bad" role="alert">
             <p><b>This day was changed elsewhere</b>, in another tab or by another coach. What you typed is still here and not saved.</p>
-            <Button size="small" onClick={() => { if (draft.state.kind === 'stale') { draft.settle(draft.state.revision); } }}>Keep mine</Button>{' '}
+            <Button size="small" onClick={() => saver.settle(draftState.revision)}>Keep mine</Button>{' '}
             <Button size="small" onClick={() => {
-              if (draft.state.kind !== 'stale') return;
-              const { theirs, revision } = draft.state;
-              draft.settle(revision, theirs);
-              editor.current?.setText(theirs);
+              saver.settle(draftState.revision, draftState.theirs);
+              editor.current?.setText(draftState.theirs);
             }}>Take theirs</Button>
           </div>
         )}
         <NotationEditor initialText={day.text} issues={issues} onChange={onChange} handle={editor} />
         <p className="write-foot small">
-          <DraftWords state={draft.state} />
+          <DraftWords state={draftState} />
           {text.trim() === '' && day.sentNumber === null && (
             <Popconfirm title="Take this day out of the programme?" okText="Take it out" onConfirm={() => void submit({ intent: 'remove' }, { method: 'post' })}>
               <button type="button" className="link">take this day out</button>
