@@ -29,8 +29,3 @@ export class NewerDataError extends Error {
     this.knownNumber = knownNumber;
   }
 }
-
-/** True for a violation of the named unique, foreign key or check constraint. */
-export function isConstraintError(error: unknown, constraint: string): boolean {
-  return error instanceof Error && 'code' in error && String(error.code).startsWith('23') && 'constraint' in error && error.constraint === constraint;
-}

@@ -1,5 +1,5 @@
 import type { DayDate } from '../../core/calendar/day.ts';
-import { isConstraintError, NotFoundError, StaleError } from '../errors.ts';
+import { NotFoundError, StaleError } from '../errors.ts';
 import type { Db } from '../pool.ts';
 
 export interface Programme {
@@ -161,17 +161,13 @@ export async function insertVersion(
   db: Db,
   v: { workspaceId: number; runId: number; dayId: number; number: number; text: string; document: unknown; changeNote: string; coachId: number; now: Date },
 ): Promise<number | undefined> {
-  try {
-    const { rows } = await db.query<{ id: number }>(
+  const { rows } = await db.query<{ id: number }>(
       `insert into version (workspace_id, run_id, day_id, number, text, document, change_note, sent_at, sent_by)
        select x."workspaceId", x."runId", x."dayId", x.number, x.text, x.document, x."changeNote", $2::timestamptz, x."coachId"
        from jsonb_to_record($1::jsonb) as x("workspaceId" bigint, "runId" bigint, "dayId" bigint, number integer, text text, document jsonb, "changeNote" text, "coachId" bigint)
+       on conflict on constraint version_number_unique do nothing
        returning id`, [JSON.stringify(v), v.now]);
-    return rows[0]!.id;
-  } catch (error) {
-    if (isConstraintError(error, 'version_number_unique')) return undefined;
-    throw error;
-  }
+  return rows[0]?.id;
 }
 
 export interface VersionNote {

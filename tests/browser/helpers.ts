@@ -1,0 +1,35 @@
+import type { Browser, BrowserContext, BrowserContextOptions, Page } from 'playwright-core';
+import { expect, inject } from 'vitest';
+import { openChromium } from '../../bin/chromium.ts';
+
+export const demo = () => inject('demo');
+export const openBrowser = (): Promise<Browser> => openChromium();
+
+/** A page that fails the test on any script error or refused resource. */
+export async function openPage(browser: Browser, options: BrowserContextOptions = {}): Promise<Page> {
+  const context: BrowserContext = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: demo().base, ...options });
+  context.setDefaultTimeout(15_000);
+  const page = await context.newPage();
+  const faults: string[] = [];
+  page.on('pageerror', (error) => faults.push(error.message));
+  page.on('console', (message) => { if (message.type() === 'error' && !/status of 4\d\d|ERR_INTERNET_DISCONNECTED/.test(message.text())) faults.push(message.text()); });
+  page.on('close', () => { expect(faults).toEqual([]); });
+  return page;
+}
+
+export const PHONE: BrowserContextOptions = { viewport: { width: 390, height: 844 }, hasTouch: true };
+
+export async function signIn(page: Page, workspace: 0 | 1 = 0): Promise<void> {
+  await page.goto('/sign-in');
+  await page.getByLabel('E-mail').fill(demo().workspaces[workspace]!.coachEmail);
+  await page.getByLabel('Password').fill(demo().password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL('**/programmes');
+}
+
+/** Replaces all text of the writer. */
+export async function writeText(page: Page, text: string): Promise<void> {
+  await page.locator('.cm-content').click();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.insertText(text);
+}

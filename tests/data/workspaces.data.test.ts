@@ -1,0 +1,161 @@
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import type { DayDate } from '../../core/calendar/day.ts';
+import { NewerDataError, NotFoundError, StaleError } from '../../db/errors.ts';
+import { migrate } from '../../db/migrate.ts';
+import { getEnrolment, findPersonalLink, insertParticipant, insertPersonalLink, listParticipants, updateLinksRevoked } from '../../db/queries/person.ts';
+import {
+  deleteEmptyDay, getProgramme, insertProgramme, insertVersion, listDays, listProgrammes, listVersions, updateDayReady, updateDayText,
+} from '../../db/queries/programme.ts';
+import { insertRecord, listRecords, listSentDays } from '../../db/queries/record.ts';
+import { withWorkspace } from '../../db/workspace-scope.ts';
+import type { ThrowawayDatabase } from '../throwaway-database.ts';
+import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';
+
+const NOW = new Date('2026-05-13T09:00:00Z');
+const MONDAY = '2026-05-11' as DayDate;
+const TABLES = ['workspace', 'coach', 'coach_session', 'programme', 'day', 'run', 'person', 'enrolment', 'personal_link', 'version', 'record'];
+
+let db: ThrowawayDatabase;
+let mine: { workspaceId: number; coachId: number };
+let other: { workspaceId: number; coachId: number };
+let programmeId: number;
+let runId: number;
+let versionId: number;
+let enrolmentId: number;
+const RECORD = { outcome: 'done' as const, shareRatio: 1, effort: 6, remark: 'fine', scores: [], loggedAtMs: NOW.getTime() };
+const CLIENT_ID = '00000000-0000-4000-8000-000000000001';
+
+beforeAll(async () => {
+  db = await makeThrowawayDatabase();
+  mine = await makeWorkspace(db.owner, 'mine');
+  other = await makeWorkspace(db.owner, 'other');
+  await withWorkspace(db.pool, mine.workspaceId, async (c) => {
+    programmeId = await insertProgramme(c, { workspaceId: mine.workspaceId, title: 'Mine', weeks: 1, weekdays: [1, 3], startsOn: MONDAY, now: NOW });
+    runId = (await getProgramme(c, programmeId)).runId;
+    const [day] = await listDays(c, programmeId);
+    const revision = await updateDayText(c, { dayId: day!.id, revision: day!.revision, text: 'Main: flow\n5 squat', now: NOW });
+    await updateDayReady(c, { dayId: day!.id, revision, isReady: true });
+    versionId = (await insertVersion(c, { workspaceId: mine.workspaceId, runId, dayId: day!.id, number: 1, text: 'Main: flow\n5 squat', document: { blocks: [] }, changeNote: '', coachId: mine.coachId, now: NOW }))!;
+    enrolmentId = await insertParticipant(c, { workspaceId: mine.workspaceId, runId, name: 'Ada Fennick', detail: 'viola', timeZone: 'Europe/Vienna', joinedOn: MONDAY });
+    await insertPersonalLink(c, { workspaceId: mine.workspaceId, enrolmentId, tokenHash: Buffer.from('one'), now: NOW });
+    await insertRecord(c, { workspaceId: mine.workspaceId, enrolmentId, versionId, clientId: CLIENT_ID, record: RECORD });
+  });
+}, 120_000);
+
+afterAll(async () => { await db?.drop(); });
+
+describe('workspaces are apart even where a query forgets its where', () => {
+  test.each(TABLES)('%s: another workspace sees nothing of it, and outside any workspace nothing is seen', async (table) => {
+    const { rows: [all] } = await db.owner.query<{ count: number }>(`select count(*) from ${table}`);
+    const { rows: outside } = await db.pool.query(`select * from ${table}`);
+    expect(outside).toEqual([]);
+    await withWorkspace(db.pool, other.workspaceId, async (c) => {
+      const { rows } = await c.query<{ workspace_id?: number; id?: number }>(`select * from ${table}`);
+      expect(rows.every((r) => (table === 'workspace' ? r.id : r.workspace_id) === other.workspaceId)).toBe(true);
+      if (!['workspace', 'coach', 'coach_session'].includes(table)) expect([rows.length, all!.count > 0]).toEqual([0, true]);
+    });
+  });
+
+  test('another workspace can neither change, delete nor add to what isn’t its own', async () => {
+    await withWorkspace(db.pool, other.workspaceId, async (c) => {
+      expect((await c.query('update programme set title = $1', ['taken'])).rowCount).toBe(0);
+      expect((await c.query('delete from day')).rowCount).toBe(0);
+      await expect(getProgramme(c, programmeId)).rejects.toThrow(NotFoundError);
+      expect(await listProgrammes(c)).toEqual([]);
+    });
+    await expect(withWorkspace(db.pool, other.workspaceId, (c) =>
+      c.query('insert into person (workspace_id, name, time_zone) values ($1, $2, $3)', [mine.workspaceId, 'x', 'UTC']))).rejects.toThrow(/row-level security/);
+    await expect(withWorkspace(db.pool, other.workspaceId, (c) =>
+      insertRecord(c, { workspaceId: other.workspaceId, enrolmentId, versionId, clientId: '00000000-0000-4000-8000-000000000009', record: RECORD }))).rejects.toThrow(/foreign key/);
+  });
+
+  test('a connection carries no workspace over to its next user', async () => {
+    await withWorkspace(db.pool, mine.workspaceId, (c) => c.query('select 1'));
+    for (let i = 0; i < 8; i++) expect((await db.pool.query('select * from programme')).rows).toEqual([]);
+  });
+
+  test('the application’s role owns nothing and can’t lift the rules', async () => {
+    const { rows } = await db.owner.query(`select 1 from pg_class where relowner = 'ysodos_app'::regrole`);
+    expect(rows).toEqual([]);
+    await expect(db.pool.query('alter table programme disable row level security')).rejects.toThrow(/must be owner/);
+    await expect(db.pool.query('drop table record')).rejects.toThrow(/must be owner/);
+    await expect(db.pool.query('create table mine (x int)')).rejects.toThrow(/permission denied/);
+  });
+});
+
+describe('a sent version and a record never change', () => {
+  test('neither by the application nor by the owner', async () => {
+    await expect(withWorkspace(db.pool, mine.workspaceId, (c) => c.query('update version set text = $1', ['other']))).rejects.toThrow(/permission denied/);
+    await expect(withWorkspace(db.pool, mine.workspaceId, (c) => c.query('delete from record'))).rejects.toThrow(/permission denied/);
+    await expect(db.owner.query('update version set text = $1', ['other'])).rejects.toThrow(/never changed/);
+    await expect(db.owner.query('update record set effort = 1')).rejects.toThrow(/never changed/);
+  });
+
+  test('two sends of the same version: the second is told, nothing is sent twice', async () => {
+    await withWorkspace(db.pool, mine.workspaceId, async (c) => {
+      const [day] = await listDays(c, programmeId);
+      expect(day).toMatchObject({ isReady: true, sent: { number: 1 } });
+      expect(await listVersions(c, day!.id)).toHaveLength(1);
+    });
+    const again = await withWorkspace(db.pool, mine.workspaceId, async (c) => {
+      const [day] = await listDays(c, programmeId);
+      return insertVersion(c, { workspaceId: mine.workspaceId, runId, dayId: day!.id, number: 1, text: 'x', document: {}, changeNote: '', coachId: mine.coachId, now: NOW });
+    });
+    expect(again).toBeUndefined();
+    const { rows } = await db.owner.query('select * from version');
+    expect(rows).toHaveLength(1);
+  });
+});
+
+test('a record that comes again is stored once; a correction stands in its place', async () => {
+  await withWorkspace(db.pool, mine.workspaceId, async (c) => {
+    await insertRecord(c, { workspaceId: mine.workspaceId, enrolmentId, versionId, clientId: CLIENT_ID, record: { ...RECORD, effort: 9 } });
+    expect(await listRecords(c, runId)).toMatchObject([{ effort: 6, remark: 'fine', versionNumber: 1 }]);
+    await insertRecord(c, { workspaceId: mine.workspaceId, enrolmentId, versionId, clientId: '00000000-0000-4000-8000-000000000002', record: { ...RECORD, outcome: 'part', shareRatio: 0.5, loggedAtMs: NOW.getTime() + 1000 } });
+    expect(await listRecords(c, runId)).toMatchObject([{ outcome: 'part', shareRatio: 0.5 }]);
+  });
+  expect((await db.owner.query('select * from record')).rows).toHaveLength(2);
+});
+
+test('a text that someone else changed in between is not overwritten', async () => {
+  await withWorkspace(db.pool, mine.workspaceId, async (c) => {
+    const day = (await listDays(c, programmeId))[1]!;
+    const next = await updateDayText(c, { dayId: day.id, revision: day.revision, text: 'one', now: NOW });
+    await expect(updateDayText(c, { dayId: day.id, revision: day.revision, text: 'two', now: NOW })).rejects.toMatchObject({ name: 'StaleError', revision: next });
+    await expect(updateDayReady(c, { dayId: day.id, revision: day.revision, isReady: true })).rejects.toThrow(StaleError);
+    expect((await listDays(c, programmeId))[1]).toMatchObject({ text: 'one', isReady: false });
+    expect(await deleteEmptyDay(c, day.id)).toBe(false);
+    await updateDayText(c, { dayId: day.id, revision: next, text: '', now: NOW });
+    expect(await deleteEmptyDay(c, day.id)).toBe(true);
+  });
+});
+
+test('a link is found by its hash until it is revoked or replaced', async () => {
+  expect(await findPersonalLink(db.pool, Buffer.from('one'))).toEqual({ workspaceId: mine.workspaceId, enrolmentId });
+  expect(await findPersonalLink(db.pool, Buffer.from('two'))).toBeUndefined();
+  await withWorkspace(db.pool, mine.workspaceId, async (c) => {
+    await insertPersonalLink(c, { workspaceId: mine.workspaceId, enrolmentId, tokenHash: Buffer.from('two'), now: NOW });
+    expect((await getEnrolment(c, enrolmentId)).startsOn).toBe('2026-05-11');
+  });
+  expect(await findPersonalLink(db.pool, Buffer.from('one'))).toBeUndefined();
+  expect(await findPersonalLink(db.pool, Buffer.from('two'))).toBeDefined();
+  await withWorkspace(db.pool, mine.workspaceId, async (c) => {
+    await updateLinksRevoked(c, enrolmentId, NOW);
+    expect(await listParticipants(c, runId)).toMatchObject([{ name: 'Ada Fennick', hasLink: false, joinedOn: '2026-05-11' }]);
+    expect(await listSentDays(c, runId)).toMatchObject([{ week: 1, weekday: 1, number: 1 }]);
+  });
+  expect(await findPersonalLink(db.pool, Buffer.from('two'))).toBeUndefined();
+});
+
+test('numbers and dates come as numbers and dates, whatever zone the process is in', async () => {
+  const { rows: [row] } = await db.pool.query<Record<string, unknown>>(`select 9007199254740991::int8 as big, 1.5::numeric as n, date '2026-03-29' as d, time '05:00' as t`);
+  expect(row).toEqual({ big: 9007199254740991, n: 1.5, d: '2026-03-29', t: '05:00:00' });
+  await expect(db.pool.query('select 9007199254740993::int8 as big')).rejects.toThrow(RangeError);
+});
+
+test('migrating again changes nothing; data from a newer version are refused', async () => {
+  expect(await migrate(db.ownerUrl)).toEqual([]);
+  await db.owner.query(`insert into schema_migration (number, name, sha256) values (999999, '999999_later.sql', 'x')`);
+  await expect(migrate(db.ownerUrl)).rejects.toThrow(NewerDataError);
+  await db.owner.query('delete from schema_migration where number = 999999');
+});
