@@ -14,7 +14,7 @@ const { ConfigProvider } = require('antd') as typeof import('antd');
 globalThis.console.error = () => undefined;
 
 const extracted = extractStyle({
-  includes: ['Button', 'Form', 'Input', 'InputNumber', 'Modal', 'Popconfirm', 'Popover', 'Select', 'Segmented', 'Tooltip', 'Checkbox', 'DatePicker', 'message'],
+  includes: ['Button', 'Form', 'Input', 'InputNumber', 'Popconfirm', 'Popover', 'Select', 'Segmented', 'Tooltip', 'Checkbox', 'DatePicker', 'message'],
   customTheme: (node: ReactElement) => createElement(ConfigProvider, { theme: { ...antdTheme, zeroRuntime: false } }, node),
 } as Parameters<typeof extractStyle>[0]);
 

@@ -51,11 +51,29 @@ function stretches(plan: DrawnPlan): Stretch[] {
 
 const round = (n: number) => Math.round(n * 10) / 10;
 
+/** One stretch a block, at the mean effort of what is done in it: what can still be seen of a session at 30 px. */
+function silhouette(all: readonly Stretch[]): Stretch[] {
+  const out: Stretch[] = [];
+  for (const block of new Set(all.map((s) => s.block))) {
+    const own = all.filter((s) => s.block === block);
+    const busy = own.filter((s) => s.kind !== 'rest');
+    const secOf = (list: readonly Stretch[]) => list.reduce((sum, s) => sum + s.endSec - s.startSec, 0);
+    const busySec = secOf(busy);
+    const kinds = (['work', 'estimate', 'hold'] as const).map((kind) => ({ kind, sec: secOf(busy.filter((s) => s.kind === kind)) }));
+    out.push({
+      startSec: own[0]!.startSec, endSec: own.at(-1)!.endSec, block,
+      kind: busySec === 0 ? 'rest' : kinds.reduce((a, b) => (b.sec > a.sec ? b : a)).kind,
+      effort: busySec === 0 ? 0 : busy.reduce((sum, s) => sum + s.effort * (s.endSec - s.startSec), 0) / busySec,
+    });
+  }
+  return out;
+}
+
 /**
  * Lays a plan out to scale: `secPerPx` seconds on every pixel. Neighbours too narrow to be seen alone are drawn
- * as one bar of their mean height. An empty plan has no bars.
+ * as one bar of their mean height; with `detail: 'blocks'` every block is one bar. An empty plan has no bars.
  */
-export function layoutRibbon(plan: DrawnPlan, sizePx: { widthPx: number; heightPx: number; secPerPx?: number }): RibbonLayout {
+export function layoutRibbon(plan: DrawnPlan, sizePx: { widthPx: number; heightPx: number; secPerPx?: number; detail?: 'steps' | 'blocks' }): RibbonLayout {
   const { widthPx, heightPx } = sizePx;
   const totalSec = plan.timeline.at(-1)?.endSec ?? 0;
   if (totalSec === 0) return { widthPx, heightPx, bars: [], dots: [], notches: [] };
@@ -65,7 +83,7 @@ export function layoutRibbon(plan: DrawnPlan, sizePx: { widthPx: number; heightP
   const bars: RibbonBar[] = [];
   const dots: { x: number; height: number }[] = [];
   const notches: number[] = [];
-  const all = stretches(plan);
+  const all = sizePx.detail === 'blocks' ? silhouette(stretches(plan)) : stretches(plan);
   const barHeight = (kind: RibbonBarKind, effort: number) => (kind === 'rest' ? REST_HEIGHT : Math.max(3, effort * (heightPx - GROUND * 2)));
   let pending: { x: number; width: number; kind: RibbonBarKind; area: number } | undefined;
   const flush = () => {
@@ -100,6 +118,6 @@ export function layoutRibbon(plan: DrawnPlan, sizePx: { widthPx: number; heightP
     }
   }
   flush();
-  const gap = roomy ? HAIR : 0;
+  const gap = roomy || sizePx.detail === 'blocks' ? HAIR : 0;
   return { widthPx, heightPx, bars: bars.map((b) => (b.width > 3 ? { ...b, width: round(b.width - gap) } : b)), dots, notches };
 }

@@ -6,6 +6,8 @@ import { formatClock } from '../../core/notation/format-clock.ts';
 
 /** `0:40`, or `30, 40, 50 s` where it changes by round. */
 const workTimes = (workSec: readonly number[]) => (workSec.length === 1 ? formatClock(workSec[0]!) : `${workSec.join(', ')} s`);
+/** Figures longer than this stand on a line of their own. */
+const SHORT_FIGURE = 7;
 
 /** A session as a participant reads it: each block's rule in words, then what to do with its numbers in front. */
 export function SessionList({ blocks, plan }: { blocks: readonly Block[]; plan: SessionPlan }) {
@@ -24,9 +26,10 @@ export function SessionList({ blocks, plan }: { blocks: readonly Block[]; plan: 
                 const ownNumber = item.dose !== undefined && item.dose.kind !== 'given';
                 const { figure } = speakDose(item.dose, ownNumber ? undefined : block.count);
                 const details = itemDetails(item, block.count);
+                const shown = figure || (block.time.kind === 'intervals' ? workTimes(block.time.workSec) : '');
                 return (
-                  <li key={i}>
-                    <b>{figure || (block.time.kind === 'intervals' ? workTimes(block.time.workSec) : '')}</b>
+                  <li key={i} className={shown.length > SHORT_FIGURE ? 'is-long' : undefined}>
+                    <b>{shown}</b>
                     <div>{itemName(item)}{details.length > 0 && <small>{details.join(' · ')}</small>}</div>
                   </li>
                 );

@@ -17,6 +17,8 @@ export interface SpineDay {
   readonly title: string;
   readonly likelySec: number;
   readonly ribbon: RibbonLayout | null;
+  /** The ribbon with one bar a block, for the spine. */
+  readonly outline: RibbonLayout | null;
 }
 
 export const STATE_LABEL: Record<SpineDay['state'], string> = {
@@ -47,14 +49,17 @@ export function Spine({ days, selected, linkTo }: SpineProps) {
           <div className={`spine-week${own.some((d) => d.isToday) ? ' is-now' : ''}`} key={week}>
             <p>week {week}</p>
             <div>
-              {own.map((day) => (
-                <Link
-                  key={day.key} to={linkTo(day.key)} className={`spine-day is-${day.state}${day.isToday ? ' is-today' : ''}${day.isPast ? ' is-past' : ''}`}
-                  {...(day.key === selected && { 'aria-current': 'page' as const })}
-                  aria-label={`${day.words}, ${day.title || STATE_LABEL[day.state]}${day.isToday ? ', today' : ''}`} title={`${day.words}: ${day.title || STATE_LABEL[day.state]}`}
-                >
-                  {day.ribbon && <span style={{ width: `${Math.max(18, (100 * day.likelySec) / longest)}%` }}><Ribbon layout={day.ribbon} stretch /></span>}
-                </Link>
+              {own.map((day) => (day.state === 'none' && !day.isToday && day.key !== selected
+                ? <span key={day.key} className="spine-gap" />
+                : (
+                  <Link
+                    key={day.key} to={linkTo(day.key)} className={`spine-day is-${day.state}${day.isToday ? ' is-today' : ''}${day.isPast ? ' is-past' : ''}`}
+                    {...(day.key === selected && { 'aria-current': 'page' as const })}
+                    aria-label={`${day.words}, ${day.title || STATE_LABEL[day.state]}${day.isToday ? ', today' : ''}`} title={`${day.words}: ${day.title || STATE_LABEL[day.state]}`}
+                  >
+                    {day.outline && <span style={{ width: `${Math.max(24, (100 * day.likelySec) / longest)}%` }}><Ribbon layout={day.outline} stretch /></span>}
+                  </Link>
+                )
               ))}
             </div>
           </div>

@@ -1,4 +1,4 @@
-import { Button, Checkbox, Form as AntForm, Input, InputNumber, Modal } from 'antd';
+import { Button, Checkbox, Form as AntForm, Input, InputNumber } from 'antd';
 import { useState } from 'react';
 import { data, Link, redirect, useActionData, useNavigation, useSubmit } from 'react-router';
 import { array, number, object, string } from 'yup';
@@ -11,6 +11,7 @@ import { nowMs } from '../../server/config.ts';
 import { yupErrors } from '../../server/log-form.ts';
 import { planText } from '../../server/session-view.ts';
 import { CoachHead } from '../components/coach-head.tsx';
+import { Dialog } from '../components/dialog.tsx';
 import { spineDays, usualDay } from '../components/spine-days.ts';
 import { Spine } from '../components/spine.tsx';
 import { formText } from '../../server/form-text.ts';
@@ -52,7 +53,7 @@ export async function action({ request }: Route.ActionArgs) {
   const id = await withCoach(request, (db, coach) => insertProgramme(db, {
     workspaceId: coach.workspaceId, title: values.title.trim(), weeks: Number(values.weeks), weekdays: [...new Set(values.weekdays)], startsOn: values.startsOn as DayDate, now: new Date(nowMs()),
   }));
-  throw redirect(`/programmes/${id}/plan`);
+  return redirect(`/programmes/${id}/plan`);
 }
 
 export default function Programmes({ loaderData }: Route.ComponentProps) {
@@ -98,7 +99,7 @@ function NewProgramme({ open, onClose, nextMonday }: { open: boolean; onClose: (
   };
   const help = (name: keyof NewValues) => (errors[name] ? { validateStatus: 'error' as const, help: errors[name] } : {});
   return (
-    <Modal open={open} title="New programme" okText="Make it" onCancel={onClose} onOk={() => form.submit()} confirmLoading={busy} destroyOnHidden>
+    <Dialog open={open} title="New programme" okText="Make it" onCancel={onClose} onOk={() => form.submit()} busy={busy}>
       <AntForm form={form} layout="vertical" onFinish={onFinish} initialValues={{ weeks: 4, startsOn: nextMonday, weekdays: [1, 3, 5] }} requiredMark={false}>
         <AntForm.Item name="title" label="Title" {...help('title')}><Input maxLength={120} autoComplete="off" /></AntForm.Item>
         <div className="two-fields">
@@ -109,6 +110,6 @@ function NewProgramme({ open, onClose, nextMonday }: { open: boolean; onClose: (
           <Checkbox.Group options={WEEKDAYS.map((w, i) => ({ label: w.slice(0, 3), value: i + 1 }))} />
         </AntForm.Item>
       </AntForm>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,6 +1,6 @@
 import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { demo, openBrowser, openPage, PHONE, signIn, writeText } from './helpers.ts';
+import { demo, openBrowser, openPage, pasteText, PHONE, signIn, writeText } from './helpers.ts';
 
 let browser: Browser;
 beforeAll(async () => { browser = await openBrowser(); });
@@ -110,7 +110,7 @@ test('1 MB of text into the writer is refused with the limit named, and stays on
   const page = await openPage(browser);
   await signIn(page);
   await page.goto(`/programmes/${programmeId}/write/w8d3`);
-  await writeText(page, `Main: flow\n${'5 squat\n'.repeat(130_000)}`);
+  await pasteText(page, `Main: flow\n${'5 squat\n'.repeat(130_000)}`);
   await page.getByText(/at most 200 kB of text/).first().waitFor();
   await page.close();
 });

@@ -13,7 +13,7 @@ export async function openPage(browser: Browser, options: BrowserContextOptions 
   const faults: string[] = [];
   page.on('pageerror', (error) => faults.push(error.message));
   page.on('console', (message) => { if (message.type() === 'error' && !/status of 4\d\d|ERR_INTERNET_DISCONNECTED/.test(message.text())) faults.push(message.text()); });
-  page.on('close', () => { expect(faults).toEqual([]); });
+  page.on('close', () => { expect(faults.join('\n')).toBe(''); });
   return page;
 }
 
@@ -32,4 +32,15 @@ export async function writeText(page: Page, text: string): Promise<void> {
   await page.locator('.cm-content').click();
   await page.keyboard.press('Control+a');
   await page.keyboard.insertText(text);
+}
+
+/** Replaces all text of the writer as a paste does: for texts too long to be typed. */
+export async function pasteText(page: Page, text: string): Promise<void> {
+  await page.locator('.cm-content').click();
+  await page.keyboard.press('Control+a');
+  await page.locator('.cm-content').evaluate((element, pasted) => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData('text/plain', pasted);
+    element.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
+  }, text);
 }

@@ -45,6 +45,7 @@ describe('from a written session to a logged one', () => {
     await coach.getByRole('button', { name: 'Make it' }).click();
     await coach.waitForURL('**/plan');
     programmeUrl = coach.url().replace(/\/plan$/, '');
+    await coach.getByRole('row').nth(2).waitFor();
     expect(await coach.getByRole('row').count()).toBe(3);
     expect(await coach.getByRole('link', { name: /to write/ }).count()).toBe(6);
   });

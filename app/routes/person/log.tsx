@@ -46,7 +46,7 @@ export async function action({ params, request }: Route.ActionArgs) {
     const read = await readLogForm(form, planDocument(sent.document).plan, nowMs());
     if (read.status === 'error') return data({ errors: read.errors, values: read.values }, { status: 400 });
     await insertRecord(db, { workspaceId: scope.workspaceId, enrolmentId: scope.enrolment.enrolmentId, versionId: sent.versionId, clientId: read.clientId, record: read.record });
-    throw redirect(`/p/${params.token}/${params.day}`);
+    return redirect(`/p/${params.token}/${params.day}`);
   });
 }
 

@@ -1,4 +1,4 @@
-import { Button, Form as AntForm, Input, Modal, Popconfirm, Select } from 'antd';
+import { Button, Form as AntForm, Input, Popconfirm, Select } from 'antd';
 import { useState } from 'react';
 import { data, useActionData, useNavigation, useSubmit } from 'react-router';
 import { object, string } from 'yup';
@@ -11,6 +11,7 @@ import { nowMs } from '../../../server/config.ts';
 import { yupErrors } from '../../../server/log-form.ts';
 import { hashToken, makeToken } from '../../../server/token.ts';
 import { formText } from '../../../server/form-text.ts';
+import { Dialog } from '../../components/dialog.tsx';
 import type { Route } from './+types/people';
 
 export const meta: Route.MetaFunction = () => [{ title: 'People · Ysodos' }];
@@ -116,10 +117,10 @@ export default function People({ loaderData }: Route.ComponentProps) {
         </table>
       )}
       {people.length > 0 && list.length === 0 && <p className="empty">Nobody is called that here.</p>}
-      <Modal open={shown !== undefined} title={`The link of ${shown?.name ?? ''}`} footer={<Button type="primary" onClick={() => setShown(undefined)}>I have it</Button>} onCancel={() => setShown(undefined)}>
+      <Dialog open={shown !== undefined} title={`The link of ${shown?.name ?? ''}`} okText="I have it" cancelText={null} onOk={() => setShown(undefined)} onCancel={() => setShown(undefined)}>
         <p>It is shown this once. Whoever has it sees this person’s sessions, so send it to them alone.</p>
         <Input readOnly value={shown ? origin + shown.path : ''} aria-label="Personal link" onFocus={(e) => e.target.select()} suffix={<CopyButton text={shown ? origin + shown.path : ''} />} />
-      </Modal>
+      </Dialog>
       <AddPerson open={adding} busy={busy} onClose={() => setAdding(false)} errors={result?.errors ?? {}} zones={zones} joinedOn={today > startsOn ? today : startsOn} onAdd={(values) => post({ intent: 'add', ...values })} />
     </div>
   );
@@ -144,7 +145,7 @@ function AddPerson({ open, busy, errors, zones, joinedOn, onClose, onAdd }: AddP
   const [form] = AntForm.useForm<Record<string, string>>();
   const help = (name: string) => (errors[name] ? { validateStatus: 'error' as const, help: errors[name] } : {});
   return (
-    <Modal open={open} title="Add a person" okText="Add and make a link" onCancel={onClose} onOk={() => form.submit()} confirmLoading={busy} destroyOnHidden>
+    <Dialog open={open} title="Add a person" okText="Add and make a link" onCancel={onClose} onOk={() => form.submit()} busy={busy}>
       <AntForm form={form} layout="vertical" requiredMark={false} initialValues={{ joinedOn }} onFinish={(v) => onAdd({ name: v.name ?? '', detail: v.detail ?? '', timeZone: v.timeZone ?? '', joinedOn: v.joinedOn ?? '' })}>
         <AntForm.Item name="name" label="Name" {...help('name')}><Input maxLength={80} autoComplete="off" /></AntForm.Item>
         <AntForm.Item name="detail" label="Instrument, branch or team" {...help('detail')}><Input maxLength={80} autoComplete="off" /></AntForm.Item>
@@ -153,6 +154,6 @@ function AddPerson({ open, busy, errors, zones, joinedOn, onClose, onAdd }: AddP
           <AntForm.Item name="joinedOn" label="In it since" {...help('joinedOn')}><Input type="date" /></AntForm.Item>
         </div>
       </AntForm>
-    </Modal>
+    </Dialog>
   );
 }

@@ -37,7 +37,8 @@ export default function Plan() {
                 {day.state === 'none'
                   ? <Link className="plan-none" to={`${base}/write/${day.key}`} aria-label={`${day.words}, no session`} />
                   : (
-                    <Link to={`${base}/write/${day.key}`} aria-label={`${day.words}, ${day.title || STATE_LABEL[day.state]}, ${STATE_LABEL[day.state]}`}>
+                    <Link to={`${base}/write/${day.key}`}>
+                      <span className="sr">{day.words}: </span>
                       {day.ribbon
                         ? <span className="plan-ribbon" style={{ width: `${(100 * day.likelySec) / longest}%` }}><Ribbon layout={day.ribbon} stretch /></span>
                         : <span className="plan-empty" />}

@@ -1,4 +1,4 @@
-import { Button, Input, Modal } from 'antd';
+import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { data, Link, redirect, useNavigation, useSubmit } from 'react-router';
 import { dateOfDay, dayName, formatDay } from '../../../core/calendar/day.ts';
@@ -8,6 +8,7 @@ import { insertVersion, listVersions } from '../../../db/queries/programme.ts';
 import { notFound, withDay } from '../../../server/coach-scope.ts';
 import { nowMs } from '../../../server/config.ts';
 import { planText } from '../../../server/session-view.ts';
+import { Dialog } from '../../components/dialog.tsx';
 import { TodayCard } from '../../components/today-card.tsx';
 import participantCss from '../../theme/participant.css?url';
 import { formText } from '../../../server/form-text.ts';
@@ -62,7 +63,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       workspaceId: coach.workspaceId, runId: programme.runId, dayId: day.id, number: (day.sent?.number ?? 0) + 1, text: day.text, document, changeNote, coachId: coach.coachId, now: new Date(nowMs()),
     });
     if (id === undefined) return data({ error: 'Someone sent this day a moment ago. Look at what they sent.', changeNote }, { status: 409 });
-    throw redirect(`/programmes/${programme.id}/send/${params.day}`);
+    return redirect(`/programmes/${programme.id}/send/${params.day}`);
   });
 }
 
@@ -128,8 +129,8 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
           </>
         )}
       </section>
-      <Modal
-        open={asking} title={next > 1 ? `Send version ${next}?` : 'Send this session?'} okText={`Send to ${people} ${people === 1 ? 'person' : 'people'}`} confirmLoading={busy}
+      <Dialog
+        open={asking} title={next > 1 ? `Send version ${next}?` : 'Send this session?'} okText={`Send to ${people} ${people === 1 ? 'person' : 'people'}`} busy={busy}
         onCancel={() => setAsking(false)} onOk={() => void send()}
       >
         <p>{planned.document.title ?? 'This session'}, for {words}. Once it is sent it can’t be changed, only followed by a newer version.</p>
@@ -138,7 +139,7 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
             <Input.TextArea value={note} maxLength={500} rows={2} onChange={(event) => setNote(event.target.value)} placeholder="14 lunges instead of 16" />
           </label>
         )}
-      </Modal>
+      </Dialog>
     </div>
   );
 }

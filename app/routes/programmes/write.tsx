@@ -40,7 +40,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     if (!day) return notFound();
     if (intent === 'remove') {
       if (!(await deleteEmptyDay(db, day.id))) return data({ error: 'Only an empty day that was never sent can be taken out. Empty its text first.' }, { status: 400 });
-      throw redirect(`/programmes/${programme.id}/plan`);
+      return redirect(`/programmes/${programme.id}/plan`);
     }
     const revision = Number(form.get('revision'));
     if ((intent !== 'ready' && intent !== 'not-ready') || !Number.isInteger(revision)) return data({ error: 'That is no step of this page; load it again.' }, { status: 400 });
@@ -55,7 +55,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       if (error instanceof StaleError) return data({ error: 'The text was changed in between; look at it again.' }, { status: 409 });
       throw error;
     }
-    if (intent === 'ready') throw redirect(`/programmes/${programme.id}/send/${params.day}`);
+    if (intent === 'ready') return redirect(`/programmes/${programme.id}/send/${params.day}`);
     return data({ error: '' });
   });
 }
