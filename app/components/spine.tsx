@@ -25,6 +25,11 @@ export const STATE_LABEL: Record<SpineDay['state'], string> = {
   none: 'no session', empty: 'to write', draft: 'draft', faulty: 'draft with an error', ready: 'ready to send', sent: 'sent', changed: 'sent, changed since',
 };
 
+/** The least room for a day with a session, today, and a day without one; a long programme scrolls. */
+const DAY_PX = 24;
+const TODAY_PX = 34;
+const GAP_PX = 6;
+
 interface SpineProps {
   readonly days: readonly SpineDay[];
   readonly selected: string | undefined;
@@ -46,7 +51,7 @@ export function Spine({ days, selected, linkTo }: SpineProps) {
       {weeks.map((week) => {
         const own = days.filter((d) => d.week === week);
         return (
-          <div className={`spine-week${own.some((d) => d.isToday) ? ' is-now' : ''}`} key={week}>
+          <div className={`spine-week${own.some((d) => d.isToday) ? ' is-now' : ''}`} key={week} style={{ minWidth: own.reduce((px, d) => px + (d.isToday ? TODAY_PX : d.state === 'none' ? GAP_PX : DAY_PX), 7) }}>
             <p>week {week}</p>
             <div>
               {own.map((day) => (day.state === 'none' && !day.isToday && day.key !== selected

@@ -13,6 +13,7 @@ import { planText } from '../../server/session-view.ts';
 import { CoachHead } from '../components/coach-head.tsx';
 import { Dialog } from '../components/dialog.tsx';
 import { spineDays, usualDay } from '../components/spine-days.ts';
+import type { SpineDay } from '../components/spine.tsx';
 import { Spine } from '../components/spine.tsx';
 import { formText } from '../../server/form-text.ts';
 import type { Route } from './+types/programmes';
@@ -28,11 +29,25 @@ export async function loader({ request }: Route.LoaderArgs) {
       const days = spineDays(programme, await listDays(db, programme.id), today, planText);
       withDays.push({
         ...programme, days, usualDay: usualDay(days), starts: formatShortDay(programme.startsOn), ends: formatShortDay(addDays(programme.startsOn, programme.weeks * 7 - 1)),
-        sessions: days.filter((d) => d.state !== 'none').length, toWrite: days.filter((d) => d.state === 'empty').length,
+        sessions: days.filter((d) => d.state !== 'none').length, toWrite: days.filter((d) => d.state === 'empty').length, doors: nextDoors(days),
       });
     }
     return { programmes: withDays, nextMonday: addDays(mondayOf(today), 7) };
   });
+}
+
+/** What a coach most likely came for: today's session, the next to send, the next to write. */
+function nextDoors(days: readonly SpineDay[]): { label: string; stage: 'write' | 'send'; key: string; words: string }[] {
+  const name = (d: SpineDay) => `${d.title || 'no title yet'}, ${d.words}`;
+  const ahead = days.filter((d) => !d.isPast);
+  const today = days.find((d) => d.isToday && d.state !== 'none');
+  const toSend = ahead.find((d) => d.state === 'ready');
+  const toWrite = ahead.find((d) => d.state === 'empty');
+  return [
+    ...(today ? [{ label: 'Today', stage: 'send' as const, key: today.key, words: today.title || 'no title yet' }] : []),
+    ...(toSend ? [{ label: 'Ready to send', stage: 'send' as const, key: toSend.key, words: name(toSend) }] : []),
+    ...(toWrite ? [{ label: 'Next to write', stage: 'write' as const, key: toWrite.key, words: toWrite.words }] : []),
+  ];
 }
 
 const schema = object({
@@ -72,6 +87,9 @@ export default function Programmes({ loaderData }: Route.ComponentProps) {
           <section key={p.id} className="programme-row">
             <h2><Link to={`/programmes/${p.id}/plan`}>{p.title}</Link></h2>
             <p className="soft">{p.starts} to {p.ends} · {p.sessions} sessions{p.toWrite > 0 && `, ${p.toWrite} to write`} · {p.people} {p.people === 1 ? 'person' : 'people'}</p>
+            <ul className="programme-doors">
+              {p.doors.map((door) => <li key={door.label}><span className="soft">{door.label}</span> <Link to={`/programmes/${p.id}/${door.stage}/${door.key}`}>{door.words}</Link></li>)}
+            </ul>
             <Spine days={p.days} selected={undefined} linkTo={(key) => `/programmes/${p.id}/write/${key}`} />
           </section>
         ))}
