@@ -28,6 +28,9 @@ export function buildLibrary(movements: readonly Movement[]): MovementLibrary {
       byName.set(key, movement);
     }
   }
+  for (const movement of movements) {
+    for (const part of movement.parts) if (!byId.has(part)) throw new RangeError(`${movement.id} is made of ${part}, which is no movement`);
+  }
   const findByName = (name: string): Movement | undefined => {
     const key = nameKey(name);
     return byName.get(key) ?? (key.endsWith('es') ? byName.get(key.slice(0, -2)) : undefined)
@@ -39,12 +42,13 @@ export function buildLibrary(movements: readonly Movement[]): MovementLibrary {
 const words = (text: string) => text.split(',').map((w) => w.trim()).filter((w) => w !== '');
 
 function toMovement(row: LibraryRow): Movement {
-  const [name, otherNames, pattern, position, flags, kit, effortClass, pace, watchFor] = row;
+  const [name, otherNames, pattern, position, flags, kit, effortClass, pace, watchFor, parts] = row;
   const [low, likely, high] = pace.split('/').map(Number);
   if (!(low! > 0 && low! <= likely! && likely! <= high!)) throw new RangeError(`the pace of ${name} is not low/likely/high: ${pace}`);
   return {
     id: movementId(name), name, otherNames: words(otherNames), pattern, position,
-    isHold: flags.includes('h'), isOneSided: flags.includes('1'), kit: words(kit), effortClass,
+    isHold: flags.includes('h'), isOneSided: flags.includes('1'), loadsWrists: flags.includes('w'),
+    preparesWrists: flags.includes('p'), hasImpact: flags.includes('j'), parts: words(parts ?? '').map(movementId), kit: words(kit), effortClass,
     paceSec: { low: low!, likely: likely!, high: high! }, watchFor,
   };
 }

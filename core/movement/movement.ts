@@ -24,6 +24,13 @@ export interface Movement {
   readonly isHold: boolean;
   /** Works one side at a time. */
   readonly isOneSided: boolean;
+  /** The body's weight rests on bent wrists. */
+  readonly loadsWrists: boolean;
+  readonly preparesWrists: boolean;
+  /** Both feet leave the floor and land. */
+  readonly hasImpact: boolean;
+  /** Ids of the movements that a compound is made of, in order; it is still counted as one. Empty for the others. */
+  readonly parts: readonly string[];
   /** What must be at hand, floor and wall aside. */
   readonly kit: readonly string[];
   /** How hard a usual dose feels among the others: 1 easy to 5 hard. Draws the height of the ribbon. */
@@ -37,3 +44,17 @@ export interface Movement {
 export function movementId(name: string): string {
   return name.normalize('NFKD').toLowerCase().replace(/\p{M}/gu, '').replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-+|-+$/g, '') || 'movement';
 }
+
+/** What a movement asks of, coarsely: for telling whether neighbours tire the same place. */
+export const AREAS = ['legs', 'hips and back', 'push', 'pull', 'trunk', 'heart and lungs', 'mobility'] as const;
+export type Area = (typeof AREAS)[number];
+
+const AREA_OF: Record<Pattern, Area> = {
+  squat: 'legs', lunge: 'legs', hinge: 'hips and back', push: 'push', press: 'push', pull: 'pull', brace: 'trunk', rotate: 'trunk',
+  jump: 'heart and lungs', locomotion: 'heart and lungs', carry: 'trunk', mobility: 'mobility',
+};
+
+export const areaOf = (movement: Pick<Movement, 'pattern'>): Area => AREA_OF[movement.pattern];
+
+/** On the floor or on hands: getting up from there to standing takes a few seconds. */
+export const isOnFloor = (movement: Pick<Movement, 'position'>): boolean => ['hands-and-knees', 'prone', 'supine', 'kneeling'].includes(movement.position);

@@ -1,0 +1,84 @@
+import { resolveMovement } from '../dose-parts.ts';
+import { isWork } from '../describe-item.ts';
+import type { Block, Dose, WorkItem } from '../document.ts';
+import type { Finding, FindingChange, FindingScope } from '../finding.ts';
+import { lineOfItem } from '../finding.ts';
+import { nearestWords } from '../../notation/nearest.ts';
+import { printDose } from '../../notation/print.ts';
+
+/** Items that stand in the text themselves, block by block. */
+function* writtenItems({ document }: FindingScope): Generator<{ block: Block; b: number; item: WorkItem; i: number }> {
+  for (const [b, block] of document.blocks.entries()) {
+    for (const [i, item] of block.items.entries()) if (isWork(item)) yield { block, b, item, i };
+  }
+}
+
+/** Movements that the library doesn't know, each once, with the nearest names. */
+export function findNewMovements(scope: FindingScope): Finding[] {
+  const { library } = scope;
+  const names = library.movements.map((m) => m.name);
+  const seen = new Set<string>();
+  const findings: Finding[] = [];
+  for (const { b, item, i } of writtenItems(scope)) {
+    for (const [c, choice] of item.choices.entries()) {
+      const key = choice.name.toLowerCase();
+      if (library.has(choice.name) || seen.has(key)) continue;
+      seen.add(key);
+      const near = nearestWords(choice.name, names);
+      findings.push({
+        code: 'new-movement', severity: 'info', line: lineOfItem(scope, b, i),
+        message: `“${choice.name}” is new here: it is taken as written, at a usual pace, and needs no kit.`,
+        changes: near.map((name) => ({
+          label: name,
+          edits: [{ kind: 'set-item', block: b, item: i, next: { ...item, choices: item.choices.map((x, at) => (at === c ? { ...x, name } : x)) } }],
+        })),
+      });
+    }
+  }
+  return findings;
+}
+
+const withSides = (dose: Dose | undefined, sides: 'each' | 'alternate'): Dose | undefined => {
+  switch (dose?.kind) {
+    case undefined: return { kind: 'given', sides };
+    case 'reps': case 'max': case 'distance': return { ...dose, sides };
+    case 'time': return sides === 'each' ? { ...dose, sides } : undefined;
+    default: return undefined;
+  }
+};
+
+/** One-sided movements whose line doesn't say how the sides are counted, and a left without its right. */
+export function findOneSided(scope: FindingScope): Finding[] {
+  const findings: Finding[] = [];
+  for (const { block, b, item, i } of writtenItems(scope)) {
+    const { movement, name } = resolveMovement(item, 0, scope.library);
+    if (!movement?.isOneSided || item.halfEachSide) continue;
+    if (item.side) {
+      const other = item.side === 'left' ? 'right' : 'left';
+      const answered = block.items.some((x) => isWork(x) && x.side === other && resolveMovement(x, 0, scope.library).id === movement.id);
+      if (answered) continue;
+      const { comments: _comments, ...bare } = item;
+      findings.push({
+        code: 'one-sided', severity: 'caution', line: lineOfItem(scope, b, i),
+        message: `Only the ${item.side} side of the ${name} is written in this block.`,
+        changes: [{ label: `add the ${other}`, edits: [{ kind: 'insert-item', block: b, at: i + 1, next: { ...bare, side: other } }] }],
+      });
+      continue;
+    }
+    if (item.dose && 'sides' in item.dose && item.dose.sides) continue;
+    if (item.dose?.kind === 'energy') continue;
+    const change = (label: string, next: WorkItem): FindingChange => ({ label, edits: [{ kind: 'set-item', block: b, item: i, next }] });
+    const each = withSides(item.dose, 'each');
+    const alternate = withSides(item.dose, 'alternate');
+    findings.push({
+      code: 'one-sided', severity: 'caution', line: lineOfItem(scope, b, i),
+      message: `The ${name} works one side at a time; say how left and right are counted.`,
+      changes: [
+        ...(each ? [change(printDose(each), { ...item, dose: each })] : []),
+        ...(alternate ? [change(printDose(alternate), { ...item, dose: alternate })] : []),
+        ...(item.dose?.kind === 'time' || item.dose?.kind === 'reps' ? [change('half each side', { ...item, halfEachSide: true })] : []),
+      ],
+    });
+  }
+  return findings;
+}
