@@ -3,7 +3,7 @@ import { isWork } from '../describe-item.ts';
 import type { Block, Dose, WorkItem } from '../document.ts';
 import type { Finding, FindingChange, FindingScope } from '../finding.ts';
 import { lineOfItem } from '../finding.ts';
-import { nearestWords } from '../../notation/nearest.ts';
+import { nearestMovements } from '../../movement/nearest-movements.ts';
 import { printDose } from '../../notation/print.ts';
 
 /** Items that stand in the text themselves, block by block. */
@@ -16,7 +16,6 @@ function* writtenItems({ document }: FindingScope): Generator<{ block: Block; b:
 /** Movements that the library doesn't know, each once, with the nearest names. */
 export function findNewMovements(scope: FindingScope): Finding[] {
   const { library } = scope;
-  const names = library.movements.map((m) => m.name);
   const seen = new Set<string>();
   const findings: Finding[] = [];
   for (const { b, item, i } of writtenItems(scope)) {
@@ -24,7 +23,7 @@ export function findNewMovements(scope: FindingScope): Finding[] {
       const key = choice.name.toLowerCase();
       if (library.has(choice.name) || seen.has(key)) continue;
       seen.add(key);
-      const near = nearestWords(choice.name, names);
+      const near = nearestMovements(choice.name, library);
       findings.push({
         code: 'new-movement', severity: 'info', line: lineOfItem(scope, b, i),
         message: `“${choice.name}” is new here: it is taken as written, at a usual pace, and needs no kit.`,
