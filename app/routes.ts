@@ -6,6 +6,9 @@ export default [
   route('sign-in', 'routes/sign-in.tsx'),
   route('sign-out', 'routes/sign-out.ts'),
   route('theme', 'routes/theme.ts'),
+  route('routines', 'routes/routines.ts'),
+  route('programmes/:programmeId/days', 'routes/programmes/days.ts'),
+  route('programmes/:programmeId/copy', 'routes/programmes/copy.ts'),
   route('healthz', 'routes/healthz.ts'),
   route('readyz', 'routes/readyz.ts'),
   layout('routes/coach.tsx', [

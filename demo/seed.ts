@@ -8,6 +8,7 @@ import { insertParticipant, insertPersonalLink } from '../db/queries/person.ts';
 import { getProgramme, insertProgramme, insertVersion, listDays, updateDayReady, updateDayText } from '../db/queries/programme.ts';
 import { insertRecord } from '../db/queries/record.ts';
 import { withWorkspace } from '../db/workspace-scope.ts';
+import { EMPTY_BOOK } from '../server/routine-book.ts';
 import { planText } from '../server/session-view.ts';
 import { hashPassword } from '../server/sign-in.ts';
 import { hashToken, makeToken } from '../server/token.ts';
@@ -92,11 +93,11 @@ async function seedScenario(db: pg.PoolClient, s: Scenario, at: { workspaceId: n
   for (const day of days) {
     const date = dateOfDay(startsOn, day);
     if (day.text === '') continue;
-    if (planText(day.text).errors > 0) throw new Error(`the demo's text for week ${day.week}, day ${day.weekday} has an error`);
+    if (planText(day.text, EMPTY_BOOK).errors > 0) throw new Error(`the demo's text for week ${day.week}, day ${day.weekday} has an error`);
     const isSent = date <= addDays(today, s.sentAhead);
     if (isSent || date <= addDays(today, 4)) await updateDayReady(db, { dayId: day.id, revision: day.revision, isReady: true });
     if (!isSent) continue;
-    const planned = planText(day.text);
+    const planned = planText(day.text, EMPTY_BOOK);
     const versionId = await insertVersion(db, {
       workspaceId, runId, dayId: day.id, number: 1, text: day.text, document: planned.document, changeNote: '', coachId,
       now: new Date(Math.min(nowMs, releaseInstant(addDays(date, -2), '15:00', 'UTC'))),

@@ -4,6 +4,7 @@ import type { SessionPlan } from '../core/session/plan.ts';
 import { computePlan } from '../core/session/plan.ts';
 import { resolveBlocks } from '../core/session/resolve.ts';
 import { parseSession } from '../core/notation/parse.ts';
+import type { RoutineBook } from './routine-book.ts';
 
 export interface PlannedSession {
   readonly document: SessionDocument;
@@ -12,20 +13,25 @@ export interface PlannedSession {
   readonly errors: number;
 }
 
+/** The plan of a sent version: it carries its routines inside. */
 export function planDocument(document: SessionDocument): Omit<PlannedSession, 'errors'> {
   return { document, blocks: resolveBlocks(document), plan: computePlan(document, baseLibrary) };
 }
 
-/** Plans by text, newest kept: the same days are asked for on every coach's page. Holds no more than this. */
+/** Plans by text and routines, newest kept: the same days are asked for on every coach's page. Holds no more than this. */
 const MAX_KEPT = 600;
 const kept = new Map<string, PlannedSession>();
 
-export function planText(text: string): PlannedSession {
-  const known = kept.get(text);
+/** The plan of a draft. */
+export function planText(text: string, book: RoutineBook): PlannedSession {
+  const key = `${book.key}\n${text}`;
+  const known = kept.get(key);
   if (known) return known;
   const { document, issues } = parseSession(text, baseLibrary);
-  const planned: PlannedSession = { ...planDocument(document), errors: issues.length };
-  kept.set(text, planned);
+  const planned: PlannedSession = {
+    document, blocks: resolveBlocks(document, book.routines), plan: computePlan(document, baseLibrary, book.routines), errors: issues.length,
+  };
+  kept.set(key, planned);
   if (kept.size > MAX_KEPT) kept.delete(kept.keys().next().value!);
   return planned;
 }

@@ -1,20 +1,42 @@
-import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
-import { lintGutter, setDiagnostics } from '@codemirror/lint';
+import type { CompletionContext, CompletionResult } from '@codemirror/autocomplete';
+import { acceptCompletion, autocompletion, completionStatus } from '@codemirror/autocomplete';
+import { defaultKeymap, history, historyKeymap, isolateHistory, redo, undo } from '@codemirror/commands';
+import type { Action, Diagnostic } from '@codemirror/lint';
+import { lintGutter, lintKeymap, setDiagnostics } from '@codemirror/lint';
 import { EditorState, RangeSetBuilder } from '@codemirror/state';
 import type { DecorationSet, ViewUpdate } from '@codemirror/view';
-import { Decoration, drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers, placeholder, ViewPlugin } from '@codemirror/view';
+import { Decoration, drawSelection, EditorView, highlightActiveLine, hoverTooltip, keymap, lineNumbers, placeholder, tooltips, ViewPlugin } from '@codemirror/view';
+import type { CompletionList } from '../../core/notation/complete.ts';
+import { doseStops, nextStop } from '../../core/notation/dose-stops.ts';
 import type { NotationIssue } from '../../core/notation/issue.ts';
 import type { LineSpan } from '../../core/notation/line-spans.ts';
 import { lineSpans } from '../../core/notation/line-spans.ts';
+import type { Finding, FindingChange } from '../../core/session/finding.ts';
 
 export interface EditorHandle {
-  showIssues(issues: readonly NotationIssue[]): void;
+  showMarks(issues: readonly NotationIssue[], findings: readonly Finding[]): void;
   /** Replaces from a column of a line (both from 1) up to another; one step of undo. */
   replace(line: number, column: number, endColumn: number, text: string): void;
+  /** Makes the text another one, touching only what differs; one step of undo. */
   setText(text: string): void;
   goTo(line: number, column: number): void;
+  undo(): void;
+  redo(): void;
   focus(): void;
+  /** After the editor was out of sight. */
+  remeasure(): void;
   close(): void;
+}
+
+export interface EditorOptions {
+  readonly text: string;
+  readonly nonce: string;
+  readonly onChange: (text: string) => void;
+  readonly onTake: (change: FindingChange) => void;
+  /** What could stand at an offset of a line (from 1). */
+  readonly complete: (text: string, line: number, offset: number) => CompletionList | undefined;
+  /** The sums behind a place; undefined where there is nothing to add up. */
+  readonly explain: (line: number, column: number) => { readonly lines: readonly string[]; readonly from: number; readonly to: number } | undefined;
 }
 
 const MARKS: Record<LineSpan['kind'], Decoration> = {
@@ -46,15 +68,52 @@ const highlighting = ViewPlugin.fromClass(class {
 
 const EXAMPLE = 'Title: Quiet legs, strong back\nTarget: 30 min\n\nWarm-up: 2 rounds\n6 wrist circle\n8 chair squat\n\nMain: every 1:00 for 16:00\n10 squat\n8 chair push-up';
 
+function completionSource(options: EditorOptions) {
+  return (context: CompletionContext): CompletionResult | null => {
+    const line = context.state.doc.lineAt(context.pos);
+    const found = options.complete(context.state.doc.toString(), line.number, context.pos - line.from);
+    if (!found || (!context.explicit && context.pos - line.from <= found.from)) return null;
+    return {
+      from: line.from + found.from, validFor: /^[\p{L}\p{N}\s'’-]*$/u,
+      options: found.options.map((o) => ({ label: o.label, apply: o.insert, detail: o.detail, type: o.kind })),
+    };
+  };
+}
+
+/** Tab goes from number to number, and leaves the editor after the last one; Escape first leaves at once. */
+const jump = (by: 1 | -1) => (view: EditorView): boolean => {
+  if (by > 0 && completionStatus(view.state) === 'active' && acceptCompletion(view)) return true;
+  const { from, to } = view.state.selection.main;
+  const stop = nextStop(doseStops(view.state.doc.toString()), { from, to }, by);
+  if (!stop) return false;
+  view.dispatch({ selection: { anchor: stop.from, head: stop.to }, scrollIntoView: true });
+  return true;
+};
+
 /** Opens CodeMirror with the session language in `host`. */
-export function openEditor(host: HTMLElement, options: { text: string; nonce: string; onChange: (text: string) => void }): EditorHandle {
+export function openEditor(host: HTMLElement, options: EditorOptions): EditorHandle {
+  const sums = hoverTooltip((view, pos) => {
+    const line = view.state.doc.lineAt(pos);
+    const found = options.explain(line.number, pos - line.from + 1);
+    if (!found) return null;
+    return {
+      pos: line.from + found.from, end: line.from + found.to, above: true,
+      create() {
+        const dom = document.createElement('div');
+        dom.className = 'sum-tip';
+        for (const text of found.lines) dom.appendChild(document.createElement('p')).textContent = text;
+        return { dom };
+      },
+    };
+  }, { hoverTime: 250 });
   const view = new EditorView({
     parent: host,
     state: EditorState.create({
       doc: options.text,
       extensions: [
-        EditorView.cspNonce.of(options.nonce), lineNumbers(), history(), drawSelection(), highlightActiveLine(), lintGutter(), EditorView.lineWrapping,
-        keymap.of([...defaultKeymap, ...historyKeymap]), placeholder(EXAMPLE), highlighting,
+        EditorView.cspNonce.of(options.nonce), lineNumbers(), history(), drawSelection(), highlightActiveLine(), lintGutter({ hoverTime: 150 }), EditorView.lineWrapping,
+        tooltips({ parent: document.body }), autocompletion({ override: [completionSource(options)], icons: false, maxRenderedOptions: 60 }), sums,
+        keymap.of([{ key: 'Tab', run: jump(1), shift: jump(-1) }, ...lintKeymap, ...defaultKeymap, ...historyKeymap]), placeholder(EXAMPLE), highlighting,
         EditorView.contentAttributes.of({ 'aria-label': 'Session text', spellcheck: 'false', autocapitalize: 'off' }),
         EditorView.updateListener.of((update) => { if (update.docChanged) options.onChange(update.state.doc.toString()); }),
       ],
@@ -65,24 +124,46 @@ export function openEditor(host: HTMLElement, options: { text: string; nonce: st
     const at = doc.line(Math.min(Math.max(1, line), doc.lines));
     return Math.min(at.to, at.from + column - 1);
   };
-  const change = (from: number, to: number, insert: string) => view.dispatch({ changes: { from, to, insert }, selection: { anchor: from + insert.length }, scrollIntoView: true, userEvent: 'input' });
+  const change = (from: number, to: number, insert: string) => view.dispatch({
+    changes: { from, to, insert }, selection: { anchor: from + insert.length }, scrollIntoView: true, userEvent: 'input', annotations: isolateHistory.of('full'),
+  });
+  const issueMark = (issue: NotationIssue): Diagnostic => {
+    const from = offset(issue.line, issue.column);
+    const actions = issue.suggestions.slice(0, 3).map((s): Action => ({ name: s, apply: () => change(offset(issue.line, issue.column), offset(issue.line, issue.endColumn), s) }));
+    return { from, to: Math.max(from, offset(issue.line, issue.endColumn)), severity: 'error', message: issue.message, actions };
+  };
+  const findingMark = (finding: Finding): Diagnostic => {
+    const line = view.state.doc.line(Math.min(finding.line!, view.state.doc.lines));
+    return {
+      from: line.from, to: line.from, severity: finding.severity === 'info' ? 'info' : 'warning', message: finding.message,
+      actions: finding.changes.slice(0, 3).map((c): Action => ({ name: c.label, apply: () => options.onTake(c) })),
+    };
+  };
   return {
-    showIssues(issues) {
-      view.dispatch(setDiagnostics(view.state, issues.map((issue) => {
-        const from = offset(issue.line, issue.column);
-        return { from, to: Math.max(from, offset(issue.line, issue.endColumn)), severity: 'error' as const, message: issue.message };
-      })));
+    showMarks(issues, findings) {
+      view.dispatch(setDiagnostics(view.state, [...issues.map(issueMark), ...findings.filter((f) => f.line !== null).map(findingMark)]));
     },
     replace: (line, column, endColumn, text) => {
       change(offset(line, column), offset(line, endColumn), text);
       view.focus();
     },
-    setText: (text) => change(0, view.state.doc.length, text),
+    setText(text) {
+      const now = view.state.doc.toString();
+      let from = 0;
+      while (from < now.length && from < text.length && now[from] === text[from]) from++;
+      let end = 0;
+      while (end < now.length - from && end < text.length - from && now[now.length - 1 - end] === text[text.length - 1 - end]) end++;
+      if (from === now.length && from === text.length) return;
+      change(from, now.length - end, text.slice(from, text.length - end));
+    },
     goTo: (line, column) => {
       view.dispatch({ selection: { anchor: offset(line, column) }, scrollIntoView: true });
       view.focus();
     },
+    undo: () => void undo(view),
+    redo: () => void redo(view),
     focus: () => view.focus(),
+    remeasure: () => view.requestMeasure(),
     close: () => view.destroy(),
   };
 }

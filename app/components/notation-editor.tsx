@@ -1,38 +1,46 @@
 import { useContext, useEffect, useRef } from 'react';
 import type { NotationIssue } from '../../core/notation/issue.ts';
+import type { Finding } from '../../core/session/finding.ts';
 import { NonceContext } from './nonce-context.ts';
-import type { EditorHandle } from './notation-editor-view.ts';
+import type { EditorHandle, EditorOptions } from './notation-editor-view.ts';
 
-interface NotationEditorProps {
+interface NotationEditorProps extends Pick<EditorOptions, 'onChange' | 'onTake' | 'complete' | 'explain'> {
   readonly initialText: string;
   readonly issues: readonly NotationIssue[];
-  readonly onChange: (text: string) => void;
+  readonly findings: readonly Finding[];
+  readonly isHidden: boolean;
   /** Set once the editor stands; lets buttons outside change the text, with undo. */
   readonly handle: React.RefObject<EditorHandle | null>;
 }
 
+/** Marks wait until the hand rests, so that a keystroke is never held up by them. */
+const MARKS_AFTER_MS = 180;
+
 /** The session's text. A plain field on the server and until the editor has loaded; nothing typed in between is lost. */
-export function NotationEditor({ initialText, issues, onChange, handle }: NotationEditorProps) {
+export function NotationEditor({ initialText, issues, findings, isHidden, handle, onChange, onTake, complete, explain }: NotationEditorProps) {
   const nonce = useContext(NonceContext);
   const host = useRef<HTMLDivElement>(null);
   const field = useRef<HTMLTextAreaElement>(null);
-  const change = useRef(onChange);
-  const latestIssues = useRef(issues);
-  useEffect(() => { change.current = onChange; }, [onChange]);
+  const latest = useRef({ onChange, onTake, complete, explain, issues, findings });
+  useEffect(() => { latest.current = { onChange, onTake, complete, explain, issues, findings }; });
   useEffect(() => {
-    latestIssues.current = issues;
-    handle.current?.showIssues(issues);
-  }, [issues, handle]);
+    const timer = setTimeout(() => handle.current?.showMarks(issues, findings), MARKS_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, [issues, findings, handle]);
+  useEffect(() => { if (!isHidden) handle.current?.remeasure(); }, [isHidden, handle]);
   useEffect(() => {
     let gone = false;
     let view: EditorHandle | undefined;
     void import('./notation-editor-view.ts').then(({ openEditor }) => {
       if (gone || !host.current) return;
       const plain = field.current;
-      view = openEditor(host.current, { text: plain?.value ?? initialText, nonce, onChange: (text) => change.current(text) });
+      view = openEditor(host.current, {
+        text: plain?.value ?? initialText, nonce, onChange: (text) => latest.current.onChange(text), onTake: (change) => latest.current.onTake(change),
+        complete: (...at) => latest.current.complete(...at), explain: (...at) => latest.current.explain(...at),
+      });
       if (plain) plain.hidden = true;
       if (document.activeElement === plain) view.focus();
-      view.showIssues(latestIssues.current);
+      view.showMarks(latest.current.issues, latest.current.findings);
       handle.current = view;
     });
     return () => {
@@ -44,7 +52,7 @@ export function NotationEditor({ initialText, issues, onChange, handle }: Notati
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [nonce]);
   return (
-    <div className="editor" ref={host}>
+    <div className="editor" ref={host} hidden={isHidden}>
       <textarea ref={field} aria-label="Session text" defaultValue={initialText} spellCheck={false} onChange={(event) => onChange(event.target.value)} />
     </div>
   );

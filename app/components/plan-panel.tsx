@@ -6,6 +6,8 @@ import { formatClock } from '../../core/notation/format-clock.ts';
 import { layoutRibbon } from '../charts/ribbon-layout.ts';
 import { Ribbon } from '../charts/ribbon.tsx';
 import { TimeAxis } from '../charts/time-axis.tsx';
+import type { Finding, FindingChange } from '../../core/session/finding.ts';
+import { FindingsList } from './findings-list.tsx';
 
 interface PlanPanelProps {
   readonly document: SessionDocument;
@@ -13,6 +15,9 @@ interface PlanPanelProps {
   readonly plan: SessionPlan;
   readonly issues: readonly NotationIssue[];
   readonly onGoTo: (issue: NotationIssue) => void;
+  readonly findings: readonly Finding[];
+  readonly onGoToLine: (line: number) => void;
+  readonly onTake: (change: FindingChange) => void;
   readonly onApply: (issue: NotationIssue, suggestion: string) => void;
   readonly actions: React.ReactNode;
 }
@@ -21,7 +26,7 @@ const WIDTH = 700;
 const BLOCK_WIDTH = 220;
 
 /** What the text comes to: its length, the ribbon, every block's sum, what can't be read, what is counted. */
-export function PlanPanel({ document, blocks, plan, issues, onGoTo, onApply, actions }: PlanPanelProps) {
+export function PlanPanel({ document, blocks, plan, issues, findings, onGoTo, onGoToLine, onApply, onTake, actions }: PlanPanelProps) {
   const { clockSec } = plan;
   const notes = [formatRange(clockSec), document.targetSec === undefined ? '' : `promised ${wholeMinutes(document.targetSec)} min`].filter(Boolean);
   const off = document.targetSec ? clockSec.likely / document.targetSec - 1 : 0;
@@ -71,6 +76,7 @@ export function PlanPanel({ document, blocks, plan, issues, onGoTo, onApply, act
               {issues.length > 12 && <p className="soft small">and {issues.length - 12} more</p>}
             </section>
           )}
+          <FindingsList findings={findings} onGoTo={onGoToLine} onTake={onTake} />
           {plan.movements.length > 0 && (
             <section className="counted">
               <h2>Counted</h2>

@@ -9,6 +9,7 @@ import { insertProgramme, listDays, listProgrammes } from '../../db/queries/prog
 import { withCoach } from '../../server/coach-scope.ts';
 import { nowMs } from '../../server/config.ts';
 import { yupErrors } from '../../server/log-form.ts';
+import { loadRoutineBook } from '../../server/routine-book.ts';
 import { planText } from '../../server/session-view.ts';
 import { CoachHead } from '../components/coach-head.tsx';
 import { Dialog } from '../components/dialog.tsx';
@@ -24,9 +25,10 @@ export async function loader({ request }: Route.LoaderArgs) {
   return withCoach(request, async (db) => {
     const today = localDate(nowMs(), 'UTC');
     const programmes = await listProgrammes(db);
+    const book = await loadRoutineBook(db);
     const withDays = [];
     for (const programme of programmes) {
-      const days = spineDays(programme, await listDays(db, programme.id), today, planText);
+      const days = spineDays(programme, await listDays(db, programme.id), today, (text) => planText(text, book));
       withDays.push({
         ...programme, days, usualDay: usualDay(days), starts: formatShortDay(programme.startsOn), ends: formatShortDay(addDays(programme.startsOn, programme.weeks * 7 - 1)),
         sessions: days.filter((d) => d.state !== 'none').length, toWrite: days.filter((d) => d.state === 'empty').length, doors: nextDoors(days),

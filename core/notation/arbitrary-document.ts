@@ -67,14 +67,14 @@ export const arbitraryWorkItem: fc.Arbitrary<WorkItem> = fc.record({
   return compact({
     kind: 'work' as const, ...own, ...choice, side: countsSides ? undefined : own.side,
     halfEachSide: countsSides || (own.side && !countsSides) ? undefined : own.halfEachSide,
-  }) as WorkItem;
+  });
 });
 
 const restItem = (needsLength: boolean): fc.Arbitrary<Item> =>
   fc.record({ kind: fc.constant('rest' as const), sec: needsLength ? sec(120) : maybe(sec(120)), comments }).map((r) => compact(r) as Item);
 
 const items = (needsLength: boolean): fc.Arbitrary<Item[]> => fc.tuple(
-  arbitraryWorkItem, fc.array(fc.oneof({ weight: 6, arbitrary: arbitraryWorkItem as fc.Arbitrary<Item> }, { weight: 1, arbitrary: restItem(needsLength) }), { maxLength: 5 }),
+  arbitraryWorkItem, fc.array(fc.oneof({ weight: 6, arbitrary: arbitraryWorkItem }, { weight: 1, arbitrary: restItem(needsLength) }), { maxLength: 5 }),
 ).map(([first, rest]) => [first, ...rest]);
 
 const span: fc.Arbitrary<Span> = fc.oneof(count(8).map((n) => ({ low: n, high: n })), fc.tuple(count(4), fc.integer({ min: 0, max: 3 })).map(([low, more]) => ({ low, high: low + more })));
@@ -89,12 +89,12 @@ const rules = (time: fc.Arbitrary<TimeRule>): fc.Arbitrary<Rules> => fc.record({
 const own: fc.Arbitrary<Rules> = fc.record({ forTime: fc.boolean(), capSec: maybe(sec(1800)), rounds: maybe(span), count: counted, relay: maybe(fc.record({ teamSize: maybe(fc.integer({ min: 2, max: 12 })) }).map(compact)), values: list })
   .map(({ forTime, capSec, rounds, count: rule, relay, values }): Rules => {
     const time = compact({ kind: 'own' as const, forTime, capSec }) as TimeRule;
-    if (relay) return { time, relay: relay as { teamSize?: number }, count: { kind: 'list', values, cycling: false } };
+    if (relay) return { time, relay: relay, count: { kind: 'list', values, cycling: false } };
     if (rule?.kind === 'list') {
       if (rule.cycling) return { time, count: rule, rounds: rounds ?? { low: 2, high: 2 } };
       return { time, count: rule, ...(rounds && { rounds: rule.values.length === 1 ? rounds : { low: rule.values.length, high: rule.values.length } }) };
     }
-    if (rule || rounds || forTime || capSec) return compact({ time, count: rule, rounds }) as Rules;
+    if (rule || rounds || forTime || capSec) return compact({ time, count: rule, rounds });
     return { time: { kind: 'flow' } };
   });
 
@@ -110,9 +110,9 @@ const intervals: fc.Arbitrary<Rules> = fc.record({
   const wanted = byRound > 1 ? byRound : (listed ?? x.rounds);
   const fits = byRound <= 1 || listed === undefined || listed === byRound;
   return compact({
-    time: compact({ kind: 'intervals' as const, workSec, restSec, total, stations: x.stations }) as TimeRule, count: x.count,
+    time: compact({ kind: 'intervals' as const, workSec, restSec, total, stations: x.stations }), count: x.count,
     rounds: total === undefined && x.said && fits ? { low: wanted, high: wanted } : undefined,
-  }) as Rules;
+  });
 });
 
 const pyramid: fc.Arbitrary<Rules> = fc.record({ work: sec(180), rest: maybe(sec(90)), step: fc.integer({ min: 1, max: 9 }) })

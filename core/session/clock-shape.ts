@@ -120,7 +120,7 @@ export function withHeaderNumber(block: Block, key: HeaderNumber['key'], wanted:
     case 'step': return { ...block, count: { kind: 'pyramid', step: value } };
     case 'workSec': return { ...block, time: { ...time, workSec: [value] } as Block['time'] };
     case 'restSec': return { ...block, time: { ...time, restSec: time.kind === 'windows' ? value : [value] } as Block['time'] };
-    default: return { ...block, time: { ...time, [key]: value } as Block['time'] };
+    default: return { ...block, time: { ...time, [key]: value } };
   }
 }
 

@@ -28,3 +28,20 @@ export function resolveBlocks(document: SessionDocument, routines: Routines = ne
     return { ...own, ...rules };
   });
 }
+
+/**
+ * The document as it is sent: stored routines are written out, so that a version stays what it was when a routine is
+ * changed. A routine that isn't there leaves its block as it is.
+ */
+export function freezeRoutines(document: SessionDocument, routines: Routines): SessionDocument {
+  return {
+    ...document,
+    blocks: document.blocks.map((block) => {
+      const routine = block.source?.kind === 'routine' ? routines.get(block.source.name.toLowerCase()) : undefined;
+      if (!routine) return block;
+      const { source: _source, ...own } = block;
+      const { role: _role, label: _label, thenRestSec, comments: _comments, ...rules } = routine;
+      return { ...own, ...rules, ...((own.thenRestSec ?? thenRestSec) && { thenRestSec: own.thenRestSec ?? thenRestSec }) };
+    }),
+  };
+}

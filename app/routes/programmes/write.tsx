@@ -1,29 +1,38 @@
 import { Button, Popconfirm, Tooltip } from 'antd';
-import { useCallback, useMemo, useRef, useState } from 'react';
-import { data, Form, Link, redirect, useNavigation, useRevalidator, useSubmit } from 'react-router';
+import { useCallback, useState } from 'react';
+import { data, Form, Link, redirect, useNavigation, useRevalidator, useSearchParams, useSubmit } from 'react-router';
 import { dayName, formatDay, dateOfDay } from '../../../core/calendar/day.ts';
 import { baseLibrary } from '../../../core/movement/library.ts';
+import { printBlock } from '../../../core/notation/apply-edits.ts';
 import type { NotationIssue } from '../../../core/notation/issue.ts';
-import { parseSession } from '../../../core/notation/parse.ts';
-import { computePlan } from '../../../core/session/plan.ts';
-import { resolveBlocks } from '../../../core/session/resolve.ts';
+import { analyseText, isSendable } from '../../../core/session/analyse.ts';
+import type { Block } from '../../../core/session/document.ts';
+import { readRoutine } from '../../../core/session/read-routines.ts';
 import { StaleError } from '../../../db/errors.ts';
-import { deleteEmptyDay, insertDay, updateDayReady } from '../../../db/queries/programme.ts';
+import { deleteEmptyDay, insertDay, listProgrammes, updateDayReady } from '../../../db/queries/programme.ts';
 import { notFound, withDay } from '../../../server/coach-scope.ts';
 import { nowMs } from '../../../server/config.ts';
-import { planText } from '../../../server/session-view.ts';
-import type { EditorHandle } from '../../components/notation-editor-view.ts';
-import { NotationEditor } from '../../components/notation-editor.tsx';
-import { PlanPanel } from '../../components/plan-panel.tsx';
-import type { DraftState } from '../../components/draft-saver.ts';
-import { useDraft } from '../../components/use-draft.ts';
 import { formText } from '../../../server/form-text.ts';
+import { loadRoutineBook } from '../../../server/routine-book.ts';
+import { CopyDialog } from '../../components/copy-dialog.tsx';
+import type { DraftState } from '../../components/draft-saver.ts';
+import { KeepRoutineDialog } from '../../components/keep-routine-dialog.tsx';
+import { KeysHelp } from '../../components/keys-help.tsx';
+import { NotationEditor } from '../../components/notation-editor.tsx';
+import { PasteDialog } from '../../components/paste-dialog.tsx';
+import { PlanPanel } from '../../components/plan-panel.tsx';
+import type { RoutineChoice } from '../../components/routine-menu.tsx';
+import { RoutineMenu } from '../../components/routine-menu.tsx';
+import { SessionCards } from '../../components/session-cards.tsx';
+import { useDraft } from '../../components/use-draft.ts';
+import { useSessionEditing } from '../../components/use-session-editing.ts';
 import type { Route } from './+types/write';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Write: ${loaderData?.name ?? ''} · Ysodos` }];
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  return withDay(request, params, async (_db, { day, place, programme }) => ({
+  return withDay(request, params, async (db, { day, place, programme }) => ({
+    routines: (await loadRoutineBook(db)).stored, programmes: (await listProgrammes(db)).map(({ id, title }) => ({ id, title })),
     name: dayName(place), words: formatDay(dateOfDay(programme.startsOn, place)), dayKey: params.day, programmeId: programme.id,
     day: day ? { id: day.id, text: day.text, revision: day.revision, isReady: day.isReady, sentNumber: day.sent?.number ?? null, isAsSent: day.sent?.text === day.text } : null,
   }));
@@ -45,9 +54,11 @@ export async function action({ request, params }: Route.ActionArgs) {
     const revision = Number(form.get('revision'));
     if ((intent !== 'ready' && intent !== 'not-ready') || !Number.isInteger(revision)) return data({ error: 'That is no step of this page; load it again.' }, { status: 400 });
     if (intent === 'ready') {
-      const { errors, plan } = planText(day.text);
+      const analysis = analyseText(day.text, baseLibrary, (await loadRoutineBook(db)).routines);
+      const errors = analysis.issues.length;
       if (errors > 0) return data({ error: `${errors === 1 ? 'One thing' : `${errors} things`} can’t be read yet; mend that first.` }, { status: 400 });
-      if (plan.timeline.length === 0) return data({ error: 'There is nothing in this session yet.' }, { status: 400 });
+      if (analysis.plan.timeline.length === 0) return data({ error: 'There is nothing in this session yet.' }, { status: 400 });
+      if (!isSendable(analysis)) return data({ error: 'It refers to a routine that isn’t there. Write the block out, or store the routine.' }, { status: 400 });
     }
     try {
       await updateDayReady(db, { dayId: day.id, revision, isReady: intent === 'ready' });
@@ -83,31 +94,38 @@ interface WriterProps {
   readonly error: string;
   readonly busy: boolean;
   readonly dayKey: string;
+  readonly routines: readonly RoutineChoice[];
+  readonly programmes: readonly { readonly id: number; readonly title: string }[];
 }
 
-function Writer({ name, words, day, error, busy, programmeId, dayKey }: WriterProps) {
-  const [text, setText] = useState(day.text);
-  const { document, issues } = useMemo(() => parseSession(text, baseLibrary), [text]);
-  const plan = useMemo(() => computePlan(document, baseLibrary), [document]);
-  const blocks = useMemo(() => resolveBlocks(document), [document]);
-  const editor = useRef<EditorHandle | null>(null);
+function Writer({ name, words, day, error, busy, programmeId, dayKey, routines, programmes }: WriterProps) {
   const submit = useSubmit();
   const { revalidate } = useRevalidator();
   const onSaved = useCallback(() => void revalidate(), [revalidate]);
   const base = `/programmes/${programmeId}`;
   const { saver, state: draftState } = useDraft(`${base}/write/${dayKey}/draft`, day, onSaved);
-  const onChange = useCallback((next: string) => {
-    setText(next);
-    saver.change(next);
-  }, [saver]);
-  const onGoTo = useCallback((issue: NotationIssue) => editor.current?.goTo(issue.line, issue.column), []);
-  const onApply = useCallback((issue: NotationIssue, suggestion: string) => editor.current?.replace(issue.line, issue.column, issue.endColumn, suggestion), []);
+  const onText = useCallback((next: string) => saver.change(next), [saver]);
+  const { text, analysis, editor, onChange, onEdit, onTake, complete, explain } = useSessionEditing(day.text, routines, onText);
+  const { document, issues, findings, plan, blocks } = analysis;
+  const [params, setParams] = useSearchParams();
+  const asCards = params.get('as') === 'cards';
+  const [dialog, setDialog] = useState<'paste' | 'copy' | { readonly keep: number }>();
+  const showAs = (cards: boolean) => setParams((now) => {
+    if (cards) now.set('as', 'cards');
+    else now.delete('as');
+    return now;
+  }, { replace: true, preventScrollReset: true });
+  const onGoToLine = (line: number, column = 1) => {
+    if (asCards) showAs(false);
+    setTimeout(() => editor.current?.goTo(line, column), 0);
+  };
+  const onApply = (issue: NotationIssue, suggestion: string) => editor.current?.replace(issue.line, issue.column, issue.endColumn, suggestion);
   const isReady = day.isReady && text === day.text;
-  const canBeReady = issues.length === 0 && plan.timeline.length > 0;
+  const canBeReady = isSendable(analysis);
   const mark = async () => {
     if (await saver.save()) await submit({ intent: 'ready', revision: String(saver.revision) }, { method: 'post' });
   };
-  const why = issues.length > 0 ? 'Lines that can’t be read have to be mended first' : 'There is nothing in this session yet';
+  const why = issues.length > 0 ? 'Lines that can’t be read have to be mended first' : plan.timeline.length === 0 ? 'There is nothing in this session yet' : 'It refers to a routine that isn’t there';
   const actions = isReady || (day.sentNumber !== null && text === day.text && day.isAsSent) ? (
     <>
       {isReady && !day.isAsSent && <Button onClick={() => void submit({ intent: 'not-ready', revision: String(day.revision) }, { method: 'post' })}>Not ready after all</Button>}
@@ -118,6 +136,13 @@ function Writer({ name, words, day, error, busy, programmeId, dayKey }: WriterPr
       <Button type="primary" size="large" disabled={!canBeReady || draftState.kind === 'stale'} loading={busy} onClick={() => void mark()}>Mark ready</Button>
     </Tooltip>
   );
+  const onInsertRoutine = (routine: RoutineChoice, how: 'copy' | 'refer') => {
+    const block = readRoutine(routine.text, baseLibrary);
+    if (!block) return;
+    const next: Block = how === 'copy' ? block : { role: block.role, time: { kind: 'flow' }, source: { kind: 'routine', name: routine.name }, items: [] };
+    onEdit([{ kind: 'insert-block', at: block.role === 'Warm-up' ? 0 : document.blocks.length, next }]);
+  };
+  const kept = typeof dialog === 'object' ? document.blocks[dialog.keep] : undefined;
   return (
     <div className="write">
       <section className="write-text">
@@ -133,7 +158,20 @@ function Writer({ name, words, day, error, busy, programmeId, dayKey }: WriterPr
             }}>Take theirs</Button>
           </div>
         )}
-        <NotationEditor initialText={day.text} issues={issues} onChange={onChange} handle={editor} />
+        <div className="write-tools" role="toolbar" aria-label="Tools">
+          <span className="write-as" role="group" aria-label="Write as">
+            <button type="button" aria-pressed={!asCards} onClick={() => showAs(false)}>Text</button>
+            <button type="button" aria-pressed={asCards} onClick={() => showAs(true)}>Cards</button>
+          </span>
+          <RoutineMenu routines={routines} onInsert={onInsertRoutine} />
+          <button type="button" className="tool" onClick={() => setDialog('paste')}>Read a plan</button>
+          <button type="button" className="tool" disabled={text.trim() === ''} onClick={() => setDialog('copy')}>Copy to …</button>
+          <KeysHelp />
+        </div>
+        <NotationEditor
+          initialText={day.text} issues={issues} findings={findings} isHidden={asCards} onChange={onChange} onTake={onTake} complete={complete} explain={explain} handle={editor}
+        />
+        {asCards && <SessionCards analysis={analysis} library={baseLibrary} onEdit={onEdit} onUndo={() => editor.current?.undo()} onRedo={() => editor.current?.redo()} onKeep={(keep) => setDialog({ keep })} />}
         <p className="write-foot small">
           <DraftWords state={draftState} />
           {text.trim() === '' && day.sentNumber === null && (
@@ -143,10 +181,19 @@ function Writer({ name, words, day, error, busy, programmeId, dayKey }: WriterPr
           )}
         </p>
       </section>
-      <PlanPanel document={document} blocks={blocks} plan={plan} issues={issues} onGoTo={onGoTo} onApply={onApply} actions={actions} />
+      <PlanPanel document={document} blocks={blocks} plan={plan} issues={issues} findings={findings} onGoTo={(issue) => onGoToLine(issue.line, issue.column)} onGoToLine={onGoToLine} onApply={onApply} onTake={onTake} actions={actions} />
+      <PasteDialog
+        open={dialog === 'paste'} library={baseLibrary} hasText={text.trim() !== ''} onClose={() => setDialog(undefined)}
+        onTake={(found, mode) => editor.current?.setText(mode === 'replace' ? found : `${text.trimEnd()}\n\n${withoutFields(found)}`)}
+      />
+      <CopyDialog open={dialog === 'copy'} text={text} programmeId={programmeId} dayKey={dayKey} programmes={programmes} onClose={() => setDialog(undefined)} />
+      {kept && <KeepRoutineDialog text={`${printBlock(kept, baseLibrary).join('\n')}\n`} suggestedName={kept.label ?? kept.role.toLowerCase()} onClose={() => setDialog(undefined)} />}
     </div>
   );
 }
+
+/** What is put below a session brings its blocks, not its title. */
+const withoutFields = (text: string): string => text.replace(/^(?:Title: .*\n)+\n?/, '');
 
 function DraftWords({ state }: { state: DraftState }) {
   switch (state.kind) {

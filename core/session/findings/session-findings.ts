@@ -1,5 +1,6 @@
 import { PLACES, servesAs } from '../../movement/kit.ts';
 import { areaOf } from '../../movement/movement.ts';
+import { MAX_DURATION_SEC } from '../../notation/cursor.ts';
 import { formatClock } from '../../notation/format-clock.ts';
 import { buildCoolDown, buildWarmUp } from '../build-preparation.ts';
 import { resolveMovement } from '../dose-parts.ts';
@@ -40,7 +41,10 @@ export function findOffTarget(scope: FindingScope): Finding[] {
   return [{
     code: offSec > 0 ? 'over-target' : 'under-target', severity: 'caution', line: source.fields.Target ?? null,
     message: `${formatClock(plan.clockSec.likely)}${plan.estimated ? ' likely' : ''} is ${formatClock(Math.abs(offSec))} ${offSec > 0 ? 'over' : 'short of'} the ${formatClock(targetSec)} promised.`,
-    changes: [...resizeBlock(scope, -offSec), { label: `promise ${minutes} min`, edits: [{ kind: 'set-field', field: 'Target', value: `${minutes} min` }] }],
+    changes: [
+      ...resizeBlock(scope, -offSec),
+      ...(minutes * 60 <= MAX_DURATION_SEC && minutes * 60 !== targetSec ? [{ label: `promise ${minutes} min`, edits: [{ kind: 'set-field' as const, field: 'Target' as const, value: `${minutes} min` }] }] : []),
+    ],
   }];
 }
 
@@ -64,7 +68,7 @@ function resizeBlock({ document, plan }: FindingScope, wantedSec: number): Findi
     const next = rounds + Math.round(wantedSec / roundSec);
     if (next < 1 || next === rounds || Math.abs(wantedSec - (next - rounds) * roundSec) > slackSec) continue;
     const resized: Block = time.kind === 'slots' ? { ...block, time: { ...time, slots: next * block.items.length } } : { ...block, rounds: { low: next, high: next } };
-    return [{ label: `${next} rounds instead of ${rounds} in ${blockName(block)}`, edits: [{ kind: 'set-header', block: b, next: resized }] }];
+    return [{ label: `${next} ${next === 1 ? 'round' : 'rounds'} instead of ${rounds} in ${blockName(block)}`, edits: [{ kind: 'set-header', block: b, next: resized }] }];
   }
   return [];
 }
@@ -72,7 +76,7 @@ function resizeBlock({ document, plan }: FindingScope, wantedSec: number): Findi
 function roundsToResize({ time, items, rounds, count }: Block): number | undefined {
   if (items.length === 0) return undefined;
   if (time.kind === 'slots') return time.slots % items.length === 0 ? time.slots / items.length : undefined;
-  const isFree = time.kind === 'own' ? count?.kind !== 'list' : time.kind === 'intervals' && time.total === undefined && time.workSec.length === 1 && time.restSec.length <= 1;
+  const isFree = count?.kind !== 'list' && (time.kind === 'own' || (time.kind === 'intervals' && time.total === undefined && time.workSec.length === 1 && time.restSec.length <= 1));
   return isFree && rounds && rounds.low === rounds.high ? rounds.low : undefined;
 }
 
