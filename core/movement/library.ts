@@ -13,6 +13,9 @@ export interface MovementLibrary {
   has(name: string): boolean;
 }
 
+/** Spellings remembered at a time. */
+const MAX_ASKED = 2000;
+
 const nameKey = (name: string) => name.toLowerCase().replace(/[’']/g, '').replace(/[\s\p{Pd}]+/gu, ' ').trim();
 
 /** Builds the look-up. Two movements that share a name are our own mistake: a RangeError names them. */
@@ -31,8 +34,16 @@ export function buildLibrary(movements: readonly Movement[]): MovementLibrary {
   for (const movement of movements) {
     for (const part of movement.parts) if (!byId.has(part)) throw new RangeError(`${movement.id} is made of ${part}, which is no movement`);
   }
+  // A plan asks for the same spellings over and over; folding them is most of its cost.
+  const asked = new Map<string, Movement | undefined>();
   const findByName = (name: string): Movement | undefined => {
-    const key = nameKey(name);
+    if (asked.has(name)) return asked.get(name);
+    const found = lookUp(nameKey(name));
+    if (asked.size >= MAX_ASKED) asked.clear();
+    asked.set(name, found);
+    return found;
+  };
+  const lookUp = (key: string): Movement | undefined => {
     return byName.get(key) ?? (key.endsWith('es') ? byName.get(key.slice(0, -2)) : undefined)
       ?? (key.endsWith('s') ? byName.get(key.slice(0, -1)) : undefined);
   };

@@ -70,33 +70,43 @@ export function ownParts(item: WorkItem, itemIndex: number, count: CountRule | u
   const base: Base = { item: itemIndex, movementId: id, name, effort: itemEffort(item, movement) };
   const dose = numberedDose(item, count, turn);
   if (!dose) return [openPart(item, base, movement)];
-  const kind = dose.kind === 'time' && (movement?.isHold ?? false) ? 'hold' : 'work';
-  const repSec = computeRepSec(movement, item.tempo, item.pauseSec, item.speed);
-  const make = (amount: EstimateSec, side: Part['side'], times: number): Part[] => {
-    const reps = dose.kind === 'reps' ? amount.likely * times : null;
-    const sec = dose.kind === 'time'
-      ? whole(amount)
-      : whole({ low: amount.low * times * repSec.low, likely: amount.likely * times * repSec.likely, high: amount.high * times * repSec.high });
-    const part: Part = { ...base, kind, sec, estimated: dose.kind === 'reps' || sec.low !== sec.high, side, reps };
-    const holdSec = item.thenHold === 'by-count' ? (dose.kind === 'reps' ? amount.likely : undefined) : item.thenHold;
-    return holdSec ? [part, { ...base, kind: 'hold', sec: exactly(holdSec), estimated: false, side, reps: null }] : [part];
+  const turnOf: Turn = {
+    base, item, doseKind: dose.kind, kind: dose.kind === 'time' && (movement?.isHold ?? false) ? 'hold' : 'work',
+    repSec: computeRepSec(movement, item.tempo, item.pauseSec, item.speed),
   };
-  if (dose.sides === 'each') return [...make(dose.amount, 'left', 1), ...make(dose.amount, 'right', 1)];
-  if (dose.sides === 'pairs') return make(dose.amount, null, 2);
-  if (item.halfEachSide) {
+  const parts: Part[] = [];
+  if (dose.sides === 'each') {
+    pushParts(parts, turnOf, dose.amount, 'left', 1);
+    pushParts(parts, turnOf, dose.amount, 'right', 1);
+  } else if (dose.sides === 'pairs') pushParts(parts, turnOf, dose.amount, null, 2);
+  else if (item.halfEachSide) {
     const [first, second] = halves(dose.amount);
-    return [...make(first, 'left', 1), ...(second.likely > 0 ? make(second, 'right', 1) : [])];
-  }
-  return make(dose.amount, item.side ?? null, 1);
+    pushParts(parts, turnOf, first, 'left', 1);
+    if (second.likely > 0) pushParts(parts, turnOf, second, 'right', 1);
+  } else pushParts(parts, turnOf, dose.amount, item.side ?? null, 1);
+  return parts;
+}
+
+interface Turn { readonly base: Base; readonly item: WorkItem; readonly doseKind: 'reps' | 'time'; readonly kind: 'hold' | 'work'; readonly repSec: EstimateSec }
+
+/** The work of one side, and the hold after it. */
+function pushParts(parts: Part[], { base, item, doseKind, kind, repSec }: Turn, amount: EstimateSec, side: Part['side'], times: number): void {
+  const sec = doseKind === 'time'
+    ? whole(amount)
+    : whole({ low: amount.low * times * repSec.low, likely: amount.likely * times * repSec.likely, high: amount.high * times * repSec.high });
+  parts.push({
+    kind, sec, estimated: doseKind === 'reps' || sec.low !== sec.high, item: base.item, movementId: base.movementId, name: base.name, side,
+    reps: doseKind === 'reps' ? amount.likely * times : null, effort: base.effort,
+  });
+  const holdSec = item.thenHold === 'by-count' ? (doseKind === 'reps' ? amount.likely : undefined) : item.thenHold;
+  if (holdSec) parts.push({ ...base, kind: 'hold', sec: exactly(holdSec), estimated: false, side, reps: null });
 }
 
 /** The first side takes the odd one: 13 is 7 + 6. */
 function halves(amount: EstimateSec): [EstimateSec, EstimateSec] {
-  const up = (n: number) => Math.ceil(n / 2);
-  const down = (n: number) => Math.floor(n / 2);
   return [
-    { low: up(amount.low), likely: up(amount.likely), high: up(amount.high) },
-    { low: down(amount.low), likely: down(amount.likely), high: down(amount.high) },
+    { low: Math.ceil(amount.low / 2), likely: Math.ceil(amount.likely / 2), high: Math.ceil(amount.high / 2) },
+    { low: Math.floor(amount.low / 2), likely: Math.floor(amount.likely / 2), high: Math.floor(amount.high / 2) },
   ];
 }
 

@@ -122,11 +122,11 @@ function pushSegments(timeline: Segment[], startSec: number, block: Block, steps
       const sec = outside ? part.sec.likely : Math.min(part.sec.likely, leftSec);
       if (sec <= 0) continue;
       if (!outside) leftSec -= sec;
-      timeline.push({
+      const segment: Segment = {
         startSec: atSec, endSec: atSec + sec, kind: part.kind, block: step.block, round: step.round, item: part.item,
         movementId: part.movementId, name: part.name, side: part.side, reps: part.reps, estimated: part.estimated, effort: part.effort,
-        ...(step.expected && { expected: step.expected }),
-      });
+      };
+      timeline.push(step.expected ? { ...segment, expected: step.expected } : segment);
       atSec += sec;
     }
   }

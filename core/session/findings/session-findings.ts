@@ -1,6 +1,6 @@
 import { PLACES, servesAs } from '../../movement/kit.ts';
 import { areaOf } from '../../movement/movement.ts';
-import { MAX_DURATION_SEC } from '../../notation/cursor.ts';
+import { MAX_DURATION_SEC, MAX_ROUNDS } from '../../notation/cursor.ts';
 import { formatClock } from '../../notation/format-clock.ts';
 import { buildCoolDown, buildWarmUp } from '../build-preparation.ts';
 import { resolveMovement } from '../dose-parts.ts';
@@ -57,7 +57,7 @@ function resizeBlock({ document, plan }: FindingScope, wantedSec: number): Findi
     const { time } = block;
     if (time.kind === 'span') {
       const next = Math.round((time.sec + wantedSec) / 60) * 60;
-      if (next >= 60 && Math.abs(time.sec + wantedSec - next) <= slackSec) {
+      if (next >= 60 && next <= MAX_DURATION_SEC && Math.abs(time.sec + wantedSec - next) <= slackSec) {
         return [{ label: `${formatClock(next)} instead of ${formatClock(time.sec)} in ${blockName(block)}`, edits: [{ kind: 'set-header', block: b, next: { ...block, time: { ...time, sec: next } } }] }];
       }
       continue;
@@ -66,7 +66,7 @@ function resizeBlock({ document, plan }: FindingScope, wantedSec: number): Findi
     if (rounds === undefined) continue;
     const roundSec = sec / rounds;
     const next = rounds + Math.round(wantedSec / roundSec);
-    if (next < 1 || next === rounds || Math.abs(wantedSec - (next - rounds) * roundSec) > slackSec) continue;
+    if (next < 1 || next > MAX_ROUNDS || next === rounds || Math.abs(wantedSec - (next - rounds) * roundSec) > slackSec) continue;
     const resized: Block = time.kind === 'slots' ? { ...block, time: { ...time, slots: next * block.items.length } } : { ...block, rounds: { low: next, high: next } };
     return [{ label: `${next} ${next === 1 ? 'round' : 'rounds'} instead of ${rounds} in ${blockName(block)}`, edits: [{ kind: 'set-header', block: b, next: resized }] }];
   }

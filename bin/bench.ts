@@ -1,0 +1,101 @@
+/**
+ * Measurements, not tests: `npm run bench [-- core browser]`. Machines are noisy, so each figure stands beside the
+ * budget that an issue set, and growth is a ratio within one run.
+ */
+import type { Page } from 'playwright-core';
+import { baseLibrary } from '../core/movement/library.ts';
+import { parseSession } from '../core/notation/parse.ts';
+import { analyseText } from '../core/session/analyse.ts';
+import { computePlan } from '../core/session/plan.ts';
+import { openChromium } from './chromium.ts';
+import { startDemo } from './running-demo.ts';
+import { CommandError, runCommand, say } from './say.ts';
+
+/** A session of 60 items in five blocks of different forms. */
+export function sixtyItems(): string {
+  const names = baseLibrary.movements.filter((m) => !m.isHold && !m.isOneSided).map((m) => m.name);
+  const headers = ['Warm-up: 2 rounds', 'Main (One): every 1:00 x 24', 'Main (Two): work 0:40 rest 0:20, 2 rounds', 'Finisher: for time, reps 21-15-9', 'Cool-down: flow'];
+  return `Title: Sixty\nTarget: 60 min\nKit: bottle, chair\n\n${headers.map((h, b) => `${h}\n${Array.from({ length: 12 }, (_, i) => `${h.includes('reps') ? '' : `${6 + ((i * 7 + b) % 9)} `}${names[(b * 12 + i * 5) % names.length]!}`).join('\n')}`).join('\n\n')}\n`;
+}
+
+const median = (values: readonly number[]): number => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
+
+function time(runs: number, work: () => void): number {
+  for (let i = 0; i < Math.min(20, runs); i++) work();
+  const startMs = performance.now();
+  for (let i = 0; i < runs; i++) work();
+  return (performance.now() - startMs) / runs;
+}
+
+const line = (what: string, value: string, budget: string) => process.stdout.write(`${what.padEnd(58)}${value.padStart(14)}   ${budget}\n`);
+
+function benchCore(): void {
+  const text = sixtyItems();
+  const { document } = parseSession(text, baseLibrary);
+  const planMs = time(400, () => computePlan(document, baseLibrary));
+  line('core: plans of a 60-item session in a second', Math.round(1000 / planMs).toLocaleString('en'), 'at least 1,000');
+  line('core: reading, planning and findings of that session', `${time(200, () => analyseText(text, baseLibrary)).toFixed(2)} ms`, 'within a keystroke, 16 ms');
+  const small = 'Main: flow  # plain\n10 squat, tempo 3-1-1\n??? no line of it\n'.repeat(330).slice(0, 19_900);
+  const large = small.repeat(10);
+  const [smallMs, largeMs] = [time(20, () => parseSession(small, baseLibrary)), time(5, () => parseSession(large, baseLibrary))];
+  line('core: reading 200 kB against 20 kB', `${(largeMs / smallMs).toFixed(1)} times`, 'about 10 times');
+}
+
+/** Milliseconds from a key to the plan that has changed, key by key. */
+async function keystrokes(page: Page, count: number): Promise<number[]> {
+  await page.evaluate(() => {
+    const w = window as unknown as { taken: number[]; pressed: number };
+    w.taken = [];
+    window.addEventListener('keydown', (event) => { w.pressed = event.timeStamp; }, true);
+    new MutationObserver(() => { w.taken.push(performance.now() - w.pressed); }).observe(document.querySelector('.plan-panel')!, { subtree: true, characterData: true, childList: true, attributes: true });
+  });
+  const taken: number[] = [];
+  for (let i = 0; i < count; i++) {
+    await page.evaluate(() => { (window as unknown as { taken: number[] }).taken = []; });
+    await page.keyboard.press(i % 2 === 0 ? '1' : 'Backspace');
+    await page.waitForTimeout(40);
+    const own = await page.evaluate(() => (window as unknown as { taken: number[] }).taken);
+    if (own.length > 0) taken.push(own[0]!);
+  }
+  return taken;
+}
+
+async function benchBrowser(): Promise<void> {
+  say('starting a demo for the browser');
+  const demo = await startDemo('.local/bench');
+  const browser = await openChromium();
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: demo.base });
+    await page.goto('/sign-in');
+    await page.getByLabel('E-mail').fill(demo.workspaces[0]!.coachEmail);
+    await page.getByLabel('Password').fill(demo.password);
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await page.waitForURL('**/programmes');
+    await page.goto(`/programmes/${demo.workspaces[0]!.programmeId}/write/w8d1`);
+    await page.locator('.cm-content').click();
+    await page.keyboard.insertText(sixtyItems());
+    await page.waitForTimeout(800);
+    // Right behind the first number of an item in the slots.
+    await page.locator('.cm-line', { hasText: /^Main \(One\)/ }).click();
+    await page.keyboard.press('Home');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('ArrowRight');
+    const taken = await keystrokes(page, 60);
+    line('browser: a key in a 60-item session to its plan, median', `${median(taken).toFixed(1)} ms`, `16 ms (of ${taken.length} keys)`);
+  } finally {
+    await browser.close();
+    await demo.stop();
+  }
+}
+
+const PARTS: Record<string, () => void | Promise<void>> = { core: benchCore, browser: benchBrowser };
+
+if (process.argv[1]?.endsWith('bench.ts')) {
+  runCommand(async () => {
+    const wanted = process.argv.slice(2);
+    const unknown = wanted.find((w) => !(w in PARTS));
+    if (unknown) throw new CommandError(`There is no measurement “${unknown}”.`, `There are ${Object.keys(PARTS).join(' and ')}.`);
+    for (const [name, part] of Object.entries(PARTS)) if (wanted.length === 0 || wanted.includes(name)) await part();
+    return 0;
+  });
+}
