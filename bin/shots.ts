@@ -35,8 +35,10 @@ const VIEWS: readonly View[] = [
       await page.keyboard.press('Home');
       await page.keyboard.press('Delete');
       await page.waitForSelector('.worth');
+      await page.locator('.cm-line', { hasText: 'wall sit' }).click();
     },
   },
+  { name: 'write-cards', as: 'coach', path: (d) => programme(d, 'write/w6d3?as=cards'), act: async (page) => { await page.waitForSelector('.block-card'); await page.getByRole('button', { name: /form of this block/ }).nth(1).click(); } },
   { name: 'send', as: 'coach', path: (d) => programme(d, 'send/w5d5') },
   { name: 'follow-up', as: 'coach', path: (d) => programme(d, 'follow-up'), act: async (page) => { await page.getByRole('link', { name: /Benedek Soto/ }).click(); await page.waitForSelector('.follow-panel'); await page.getByRole('link', { name: 'Monday, week 5' }).click(); await page.waitForSelector('.follow-record'); } },
   { name: 'people', as: 'coach', path: (d) => programme(d, 'people') },

@@ -3,6 +3,12 @@ export const ORCHESTRA_WEEKS = 8;
 /** Monday, Wednesday, Friday, Saturday. */
 export const ORCHESTRA_WEEKDAYS = [1, 3, 5, 6] as const;
 
+export const ORCHESTRA_ROUTINES = [
+  { name: 'Hands of a musician', text: 'Warm-up: 2 rounds\n6 wrist circle, slow\n5 wrist rock\n0:15/side forearm stretch\n8 shoulder roll\n' },
+  { name: 'Hotel room, five minutes', text: 'Warm-up: flow\n10 march\n8 cat and cow\n6/side leg swing\n8 hip hinge\n5 roll-down, slow\n' },
+  { name: 'After the concert', text: 'Cool-down: flow\n0:30 child’s pose\n0:30/side figure-four stretch\n0:30/side neck stretch\n1:00 calm breathing\n' },
+] as const;
+
 const isLighter = (week: number) => week % 4 === 0;
 
 function fourInTurn(week: number): string {
@@ -36,7 +42,7 @@ function growingRounds(week: number): string {
   const times = isLighter(week) ? '30/30s rest 30s' : week > 4 ? '30/40/50s rest 25s' : '30/40/50s rest 30s';
   return `Title: Quiet legs, strong back
 Target: ${isLighter(week) ? 15 : 25} min
-Kit: band, chair
+Kit: ${week === 6 ? 'band, chair' : 'band'}
 Effort: ${isLighter(week) ? 4 : 7}
 
 Warm-up: flow
@@ -62,7 +68,7 @@ Cool-down: flow
 function byFeel(week: number): string {
   if (isLighter(week)) {
     return `Title: Loose and long
-Target: 15 min
+Target: 8 min
 Kit: towel
 Effort: 2
 
@@ -77,7 +83,7 @@ Cool-down: flow
 `;
   }
   return `Title: By feel, then down the ladder
-Target: 25 min
+Target: ${week > 4 ? 20 : 18} min
 Kit: chair, band
 Effort: ${week > 4 ? 7 : 6}
 ${week === 5 ? 'Note: Concert tomorrow? Leave the ladder out, and count the day as done.\n' : ''}
@@ -104,7 +110,7 @@ Cool-down: flow
 function longEngine(week: number): string {
   const minutes = isLighter(week) ? 6 : 8 + Math.min(2, (week - 1) % 4);
   return `Title: Long engine
-Target: ${minutes * 2 + 8} min
+Target: ${minutes * 2 + 4} min
 Kit: bottle
 Effort: ${isLighter(week) ? 5 : 8}
 

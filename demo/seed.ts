@@ -8,14 +8,15 @@ import { insertParticipant, insertPersonalLink } from '../db/queries/person.ts';
 import { getProgramme, insertProgramme, insertVersion, listDays, updateDayReady, updateDayText } from '../db/queries/programme.ts';
 import { insertRecord } from '../db/queries/record.ts';
 import { withWorkspace } from '../db/workspace-scope.ts';
+import { upsertRoutine } from '../db/queries/routine.ts';
 import { EMPTY_BOOK } from '../server/routine-book.ts';
 import { planText } from '../server/session-view.ts';
 import { hashPassword } from '../server/sign-in.ts';
 import { hashToken, makeToken } from '../server/token.ts';
 import { believableRecord } from './believable-record.ts';
-import { LIBRARY_WEEKDAYS, LIBRARY_WEEKS, libraryPeople, libraryText } from './libraries.ts';
+import { LIBRARY_ROUTINES, LIBRARY_WEEKDAYS, LIBRARY_WEEKS, libraryPeople, libraryText } from './libraries.ts';
 import type { Temper } from './orchestra.ts';
-import { ORCHESTRA_PEOPLE, ORCHESTRA_WEEKDAYS, ORCHESTRA_WEEKS, orchestraText } from './orchestra.ts';
+import { ORCHESTRA_PEOPLE, ORCHESTRA_ROUTINES, ORCHESTRA_WEEKDAYS, ORCHESTRA_WEEKS, orchestraText } from './orchestra.ts';
 import { seededRandom } from './random.ts';
 
 export interface SeededWorkspace {
@@ -41,6 +42,7 @@ interface Scenario {
   readonly seed: number;
   /** Days from today on that are sent already. */
   readonly sentAhead: number;
+  readonly routines: readonly { readonly name: string; readonly text: string }[];
 }
 
 const people = libraryPeople();
@@ -48,10 +50,11 @@ const SCENARIOS: readonly Scenario[] = [
   {
     workspace: 'The touring orchestra', coach: { name: 'Mirja Solheim', email: 'mirja@orchestra.example.org' }, title: 'Eight weeks to the summer tour',
     weeks: ORCHESTRA_WEEKS, weekdays: ORCHESTRA_WEEKDAYS, weekNow: 5, text: orchestraText, people: ORCHESTRA_PEOPLE, linkFor: 'Freya Nakagawa', seed: 7, sentAhead: 1,
+    routines: ORCHESTRA_ROUTINES,
   },
   {
     workspace: 'The town’s library branches', coach: { name: 'Colm Averill', email: 'colm@libraries.example.org' }, title: 'Stairs and Stories, 28 days',
-    weeks: LIBRARY_WEEKS, weekdays: LIBRARY_WEEKDAYS, weekNow: 3, text: libraryText, people, linkFor: people[4]![0], seed: 28, sentAhead: 2,
+    weeks: LIBRARY_WEEKS, weekdays: LIBRARY_WEEKDAYS, weekNow: 3, text: libraryText, people, linkFor: people[4]![0], seed: 28, sentAhead: 2, routines: LIBRARY_ROUTINES,
   },
 ];
 
@@ -88,6 +91,7 @@ async function seedScenario(db: pg.PoolClient, s: Scenario, at: { workspaceId: n
     const text = s.text(day.week, day.weekday);
     if (text) await updateDayText(db, { dayId: day.id, revision: day.revision, text, now: new Date(startMs) });
   }
+  for (const routine of s.routines) await upsertRoutine(db, { workspaceId, ...routine, now: new Date(startMs) });
   const days = await listDays(db, programmeId);
   const sent = [];
   for (const day of days) {

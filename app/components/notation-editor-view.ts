@@ -113,7 +113,7 @@ export function openEditor(host: HTMLElement, options: EditorOptions): EditorHan
       extensions: [
         EditorView.cspNonce.of(options.nonce), lineNumbers(), history(), drawSelection(), highlightActiveLine(), lintGutter({ hoverTime: 150 }), EditorView.lineWrapping,
         tooltips({ parent: document.body }), autocompletion({ override: [completionSource(options)], icons: false, maxRenderedOptions: 60 }), sums,
-        keymap.of([{ key: 'Tab', run: jump(1), shift: jump(-1) }, ...lintKeymap, ...defaultKeymap, ...historyKeymap]), placeholder(EXAMPLE), highlighting,
+        keymap.of([{ key: 'Tab', run: jump(1), shift: jump(-1) }, { key: 'Mod-Shift-z', run: redo }, ...lintKeymap, ...defaultKeymap, ...historyKeymap]), placeholder(EXAMPLE), highlighting,
         EditorView.contentAttributes.of({ 'aria-label': 'Session text', spellcheck: 'false', autocapitalize: 'off' }),
         EditorView.updateListener.of((update) => { if (update.docChanged) options.onChange(update.state.doc.toString()); }),
       ],

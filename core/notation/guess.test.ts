@@ -30,6 +30,7 @@ test('nothing to read gives nothing', () => {
   expect(guess('')).toEqual({ text: '', lines: [] });
   expect(guess('!!!\n???').text).toBe('');
   expect(guess('Dear all,\nsee you on the hill').text).toBe('');
+  expect(guess('3 rounds\n10 squats\nsee you on the hill').lines.at(-1)).toMatchObject({ becomes: 'left-out', isSure: false });
 });
 
 test('every source line is accounted for, and what comes out reads without an error', () => {

@@ -184,7 +184,7 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
       if (rules?.list) block.list = rules.list.filter((n) => n >= 1).slice(0, MAX_ROUNDS);
       if (rules?.restBetweenSec) block.restBetweenSec = rules.restBetweenSec;
       lines.push({ source, becomes: 'header', isSure: true });
-    } else if (item && (item.isSure || (item.item.kind === 'work' && item.item.dose) || (isNumbered || library.findByName(line)) || (current && line.length < 40 && lines.length > 0))) {
+    } else if (item && (item.isSure || (item.item.kind === 'work' && item.item.dose) || (isNumbered || library.findByName(line)) || (current?.time.kind === 'intervals' && line.length < 40))) {
       if (items >= MAX_ITEMS) {
         lines.push({ source, becomes: 'left-out', isSure: false, why: `a session has at most ${MAX_ITEMS} items` });
         continue;

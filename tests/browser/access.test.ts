@@ -24,7 +24,7 @@ describe.each(['light', 'dark'] as const)('axe finds nothing to mend in %s', (co
     await signIn(page);
     const { programmeId } = demo().workspaces[0]!;
     const base = `/programmes/${programmeId}`;
-    for (const path of ['/programmes', `${base}/plan`, `${base}/write/w5d1`, `${base}/write/w1d2`, `${base}/send/w5d6`, `${base}/follow-up?person=2&day=w5d1`, `${base}/people`]) {
+    for (const path of ['/programmes', `${base}/plan`, `${base}/write/w5d1`, `${base}/write/w5d1?as=cards`, `${base}/write/w6d3`, `${base}/write/w1d2`, `${base}/send/w5d6`, `${base}/follow-up?person=2&day=w5d1`, `${base}/people`]) {
       await page.goto(path, { waitUntil: 'networkidle' });
       expect([path, await findFaults(page)]).toEqual([path, []]);
     }

@@ -7,6 +7,7 @@ import {
   deleteEmptyDay, getProgramme, insertProgramme, insertVersion, listDays, listProgrammes, listVersions, updateDayReady, updateDayText,
 } from '../../db/queries/programme.ts';
 import { insertRecord, listRecords, listSentDays } from '../../db/queries/record.ts';
+import { deleteRoutine, listRoutines, upsertRoutine } from '../../db/queries/routine.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import type { ThrowawayDatabase } from '../throwaway-database.ts';
 import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';
@@ -145,6 +146,19 @@ test('a link is found by its hash until it is revoked or replaced', async () => 
     expect(await listSentDays(c, runId)).toMatchObject([{ week: 1, weekday: 1, number: 1 }]);
   });
   expect(await findPersonalLink(db.pool, Buffer.from('two'))).toBeUndefined();
+});
+
+test('routines: one a name in any case, each workspace its own', async () => {
+  const put = (workspaceId: number, name: string, text: string) => withWorkspace(db.pool, workspaceId, (c) => upsertRoutine(c, { workspaceId, name, text, now: NOW }));
+  await put(mine.workspaceId, 'Slow start', 'Warm-up: flow\n5 march');
+  await put(mine.workspaceId, 'SLOW START', 'Warm-up: flow\n6 march');
+  await put(other.workspaceId, 'Slow start', 'Warm-up: flow\n7 march');
+  const [own] = await withWorkspace(db.pool, mine.workspaceId, listRoutines);
+  expect(own).toMatchObject({ name: 'SLOW START', text: 'Warm-up: flow\n6 march' });
+  expect(await withWorkspace(db.pool, other.workspaceId, (c) => deleteRoutine(c, own!.id))).toBe(false);
+  expect(await withWorkspace(db.pool, mine.workspaceId, (c) => deleteRoutine(c, own!.id))).toBe(true);
+  expect(await withWorkspace(db.pool, mine.workspaceId, listRoutines)).toEqual([]);
+  expect(await withWorkspace(db.pool, other.workspaceId, listRoutines)).toHaveLength(1);
 });
 
 test('numbers and dates come as numbers and dates, whatever zone the process is in', async () => {

@@ -14,6 +14,8 @@ import { lineOfBlock, lineOfItem } from '../finding.ts';
 export const TARGET_TOLERANCE_RATIO = 0.1;
 /** Sessions with less work than this need no warm-up or cool-down of their own (common practice, no source). */
 export const SHORT_WORK_SEC = 8 * 60;
+/** Mobility, stretches and other work of the easiest class prepare themselves. */
+export const EASY_EFFORT_RATIO = 0.2;
 /** Repetitions or seconds on bent wrists from which preparation is usual (common practice: "wrists before many burpees or push-ups"). */
 export const MANY_WRIST_LOADS = 30;
 /** Landings later than this into a session come on tired legs (common practice, no source). */
@@ -114,7 +116,7 @@ const list = (words: readonly string[]) => (words.length < 2 ? words.join('') : 
 
 /** Work without a way in or out, with ones that fit what is worked. */
 export function findPreparation({ blocks, plan, library }: FindingScope): Finding[] {
-  const main = plan.timeline.filter((s) => s.kind !== 'rest' && !['Warm-up', 'Cool-down'].includes(blocks[s.block]!.role));
+  const main = plan.timeline.filter((s) => s.kind !== 'rest' && s.effort > EASY_EFFORT_RATIO && !['Warm-up', 'Cool-down'].includes(blocks[s.block]!.role));
   const workSec = main.reduce((sum, s) => sum + s.endSec - s.startSec, 0);
   if (workSec < SHORT_WORK_SEC) return [];
   const has = (role: Block['role']) => blocks.some((b) => b.role === role);

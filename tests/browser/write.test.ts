@@ -1,0 +1,240 @@
+import type { Browser, Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { demo, openBrowser, openPage, signIn, writeText } from './helpers.ts';
+
+let browser: Browser;
+let page: Page;
+let base: string;
+beforeAll(async () => {
+  browser = await openBrowser();
+  page = await openPage(browser);
+  await signIn(page);
+  base = `/programmes/${demo().workspaces[0]!.programmeId}`;
+});
+afterAll(async () => {
+  await page.close();
+  await browser.close();
+});
+
+const open = async (day: string, text: string) => {
+  // What the test before left is stored first, else this page would begin from an older text.
+  if (await page.locator('.write-foot').count()) await page.getByText('saved', { exact: true }).waitFor();
+  await page.goto(`${base}/write/${day}`);
+  await page.locator('.cm-content').waitFor();
+  await writeText(page, text);
+  await page.getByText('saved', { exact: true }).waitFor();
+};
+/** The text as the editor holds it. */
+const written = async () => (await page.locator('.cm-line').allInnerTexts()).map((l) => l.replace(/\n$/, '')).join('\n').trim();
+const showCards = async () => {
+  await page.getByRole('button', { name: 'Cards' }).click();
+  await page.locator('.block-card').first().waitFor();
+};
+const showText = async () => {
+  await page.getByRole('button', { name: 'Text', exact: true }).click();
+  await page.locator('.cm-content').waitFor();
+};
+
+const SESSION = '# my own words\nMain: 3 rounds\n10 squat  # deep\n8 push-up\n12 march';
+
+describe('typing', () => {
+  test('completion offers movements after a dose, and clauses in a header', async () => {
+    await open('w8d3', 'Main: ');
+    await page.locator('.cm-content').press('Control+End');
+    await page.keyboard.type('amr');
+    await page.getByRole('option', { name: /^amrap/ }).waitFor();
+    await page.waitForTimeout(150); // The list takes no key in its first moment, so that none meant for the text is lost.
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('End');
+    await page.keyboard.type('\n8 burp');
+    await page.getByRole('option', { name: /^burpee/ }).waitFor();
+    await page.waitForTimeout(150);
+    await page.keyboard.press('Enter');
+    expect(await written()).toBe('Main: amrap 10:00\n8 burpee');
+  });
+
+  test('Tab goes from number to number and leaves after the last', async () => {
+    await open('w8d3', 'Main: every 1:00 x 8\n10 squat\n8/side split squat');
+    await page.keyboard.press('Control+Home');
+    for (const next of ['2:00', '6', '12', '9']) {
+      await page.keyboard.press('Tab');
+      await page.keyboard.type(next);
+    }
+    expect(await written()).toBe('Main: every 2:00 x 6\n12 squat\n9/side split squat');
+    await page.keyboard.press('Tab');
+    expect(await page.locator('.cm-content').evaluate((el) => el === document.activeElement)).toBe(false);
+  });
+
+  test('a finding offers the change, and one undo takes it back', async () => {
+    await open('w8d3', 'Main: every 1:00 x 8\n14 burpee\n8 squat');
+    await page.getByRole('button', { name: '10 instead of 14' }).click();
+    expect(await written()).toBe('Main: every 1:00 x 8\n10 burpee\n8 squat');
+    await page.getByText('more than the 1:00 of the slot').waitFor({ state: 'detached' });
+    await page.locator('.cm-content').press('Control+z');
+    expect(await written()).toBe('Main: every 1:00 x 8\n14 burpee\n8 squat');
+  });
+
+  test('a number opens its sum', async () => {
+    await open('w8d3', 'Main: every 1:00 x 8\n10 squat\n8 march');
+    await page.locator('.cm-line', { hasText: '10 squat' }).locator('.nt-number').hover();
+    await page.getByText('10 × 4 turns = 40').waitFor();
+    await page.mouse.move(5, 5);
+  });
+});
+
+describe('cards', () => {
+  test('an item is dragged with the pointer, and takes its comment along', async () => {
+    await open('w8d3', SESSION);
+    await showCards();
+    const handle = page.getByRole('button', { name: /^move squat/ });
+    const from = (await handle.boundingBox())!;
+    const to = (await page.locator('.item-card', { has: page.getByRole('button', { name: /^move march/ }) }).boundingBox())!;
+    await page.mouse.move(from.x + 8, from.y + 8);
+    await page.mouse.down();
+    await page.mouse.move(from.x + 8, from.y + 40, { steps: 4 });
+    await page.mouse.move(to.x + 20, to.y + to.height, { steps: 6 });
+    await page.locator('.is-drop-after').waitFor();
+    await page.mouse.up();
+    await showText();
+    expect(await written()).toBe('# my own words\nMain: 3 rounds\n8 push-up\n12 march\n10 squat  # deep');
+  });
+
+  test('a block is dragged before another', async () => {
+    await open('w8d3', 'Main: 2 rounds\n10 squat\n\nWarm-up: flow\n8 march');
+    await showCards();
+    const handle = (await page.getByRole('button', { name: /^move Warm-up/ }).boundingBox())!;
+    const target = (await page.locator('.block-card-head').first().boundingBox())!;
+    await page.mouse.move(handle.x + 8, handle.y + 8);
+    await page.mouse.down();
+    await page.mouse.move(handle.x + 8, handle.y - 30, { steps: 4 });
+    await page.mouse.move(target.x + 20, target.y + 2, { steps: 6 });
+    await page.mouse.up();
+    await showText();
+    expect(await written()).toBe('Warm-up: flow\n8 march\n\nMain: 2 rounds\n10 squat');
+  });
+
+  test('doses are stepped, sides chosen, a form picked from its picture; undo goes through cards and text alike', async () => {
+    await open('w8d3', SESSION);
+    await showCards();
+    await page.getByRole('button', { name: 'more of push-up' }).click();
+    await page.getByRole('button', { name: /^sides of squat/ }).click();
+    await page.getByRole('button', { name: /form of this block/ }).click();
+    await page.getByRole('button', { name: /^work and rest/ }).click();
+    await page.getByRole('button', { name: 'more work' }).click();
+    await showText();
+    const all = '# my own words\nMain: work 0:45 rest 0:20, 3 rounds\n10/side squat  # deep\n9 push-up\n12 march';
+    expect(await written()).toBe(all);
+    await page.locator('.cm-content').press('Control+z');
+    await page.locator('.cm-content').press('Control+z');
+    await showCards();
+    await page.getByRole('button', { name: 'more of push-up' }).focus();
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('Control+z');
+    await showText();
+    expect(await written()).toBe(SESSION);
+    await page.locator('.cm-content').press('Control+Shift+Z');
+    expect(await written()).toBe(SESSION.replace('8 push-up', '9 push-up'));
+  });
+
+  test('a dose that can’t be read says why and stays as typed', async () => {
+    await open('w8d3', SESSION);
+    await showCards();
+    const dose = page.getByLabel('dose of march');
+    await dose.fill('0');
+    await dose.press('Enter');
+    await page.getByText('A dose of 0 is no work').waitFor();
+    expect(await dose.inputValue()).toBe('0');
+    await dose.fill('0:40');
+    await dose.press('Enter');
+    await showText();
+    expect(await written()).toContain('0:40 march');
+  });
+
+  test('by keyboard alone, from an empty day to a session', async () => {
+    await open('w8d3', '');
+    await page.getByRole('button', { name: 'Cards' }).click();
+    await page.getByRole('button', { name: 'Add a block' }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: /^every …/ }).focus();
+    await page.keyboard.press('Enter');
+    for (const name of ['squat', 'push-up']) {
+      await page.getByLabel('add a movement to Warm-up').focus();
+      await page.keyboard.type(name);
+      await page.keyboard.press('Enter');
+      await page.getByRole('button', { name: new RegExp(`^move ${name}`) }).waitFor();
+    }
+    await page.getByLabel('role of Warm-up').selectOption('Main');
+    await page.getByRole('button', { name: 'more of squat' }).focus();
+    await page.keyboard.press('ArrowUp');
+    await page.getByRole('button', { name: /^move push-up/ }).focus();
+    await page.keyboard.press('ArrowUp');
+    expect(await page.getByRole('button', { name: /^move push-up/ }).evaluate((el) => el === document.activeElement)).toBe(true);
+    await showText();
+    expect(await written()).toBe('Main: every 1:00 for 4:00\n8 push-up\n11 squat');
+  });
+});
+
+describe('from elsewhere and to elsewhere', () => {
+  test('a plan in plain text is shown as it would be read before it is taken', async () => {
+    await open('w8d3', 'Main: flow\n5 squat');
+    await page.getByRole('button', { name: 'Read a plan' }).click();
+    await page.getByLabel('Found elsewhere').fill('3 rounds\n1. Push ups x 10\n2. 30 sec plank\n3. wobble 5');
+    await page.getByText('“wobble” is no movement of the library').waitFor();
+    await page.getByRole('button', { name: 'Take this' }).click();
+    expect(await written()).toBe('Main: flow\n5 squat\n\nMain: 3 rounds\n10 push-up\n0:30 plank\n5 wobble');
+    await page.locator('.cm-content').press('Control+z');
+    expect(await written()).toBe('Main: flow\n5 squat');
+  });
+
+  test('a session is copied to another day; what stands there is replaced only when said, and can be had back', async () => {
+    await open('w8d5', 'Title: Before\nMain: flow\n5 march');
+    await open('w8d3', 'Title: Copied\nMain: flow\n5 squat');
+    await page.getByRole('button', { name: 'Copy to …' }).click();
+    await page.getByRole('button', { name: 'Friday, week 8, Before' }).click();
+    await page.getByRole('button', { name: 'Replace “Before”' }).click();
+    await page.getByText(/Copied to/).waitFor();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByText('Friday, week 8 is as it was').waitFor();
+    await page.getByRole('button', { name: 'Thursday, week 8' }).click();
+    await page.getByRole('button', { name: 'Copy', exact: true }).click();
+    await page.getByText(/Copied to Thursday/).waitFor();
+    await page.getByRole('link', { name: 'Thursday, week 8', exact: true }).click();
+    await page.waitForURL('**/write/w8d4');
+    await page.locator('.cm-line', { hasText: 'Title: Copied' }).waitFor();
+    await page.goto(`${base}/write/w8d5`);
+    await page.locator('.cm-line', { hasText: 'Title: Before' }).waitFor();
+  });
+
+  test('a block is kept as a routine, referred to, and written out when it is sent', async () => {
+    await open('w8d3', 'Warm-up: 2 rounds\n6 wrist circle\n8 march\n\nMain: flow\n5 squat');
+    await showCards();
+    await page.locator('.block-card').first().getByRole('button', { name: 'keep' }).click();
+    await page.getByLabel('Name', { exact: true }).fill('Slow start');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await page.getByText('“Slow start” is kept').waitFor();
+    await page.getByRole('button', { name: 'Good' }).click();
+    await open('w8d5', 'Title: With a routine\nMain: flow\n5 squat');
+    await page.getByRole('button', { name: 'Routines' }).click();
+    await page.getByRole('listitem').filter({ hasText: 'Slow start' }).getByRole('button', { name: 'refer to it' }).click();
+    expect(await written()).toBe('Title: With a routine\n\nWarm-up: routine "Slow start"\n\nMain: flow\n5 squat');
+    await page.getByRole('row', { name: /wrist circle/ }).waitFor();
+    await page.getByRole('button', { name: 'Mark ready' }).click();
+    await page.waitForURL('**/send/w8d5');
+    await page.locator('.send-phone').getByText('wrist circle').waitFor();
+    await page.goto(`${base}/write/w8d5`);
+    await page.getByRole('button', { name: 'Routines' }).click();
+    await page.getByRole('listitem').filter({ hasText: 'Slow start' }).getByRole('button', { name: 'delete' }).click();
+    await page.getByRole('button', { name: 'Delete', exact: true }).click();
+    await page.getByText('No routine is stored under “Slow start”').waitFor();
+  });
+});
+
+test('? shows the keys', async () => {
+  await page.goto(`${base}/write/w8d3`);
+  await page.locator('.cm-content').waitFor();
+  await page.locator('h1').click();
+  await page.keyboard.press('?');
+  await page.getByRole('dialog', { name: 'Keys' }).waitFor();
+  await page.keyboard.press('Escape');
+  await page.getByRole('dialog', { name: 'Keys' }).waitFor({ state: 'hidden' });
+});
