@@ -25,6 +25,7 @@ export default [
   ]),
   layout('routes/person.tsx', [
     route('p/:token', 'routes/person/today.tsx'),
+    route('p/:token/me', 'routes/person/me.tsx'),
     route('p/:token/:day', 'routes/person/day.tsx'),
     route('p/:token/:day/clock', 'routes/person/clock.tsx'),
     route('p/:token/:day/log', 'routes/person/log.tsx'),

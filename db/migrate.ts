@@ -2,7 +2,9 @@ import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
+import { baseLibrary } from '../core/movement/library.ts';
 import { NewerDataError } from './errors.ts';
+import { replaceBaseMovements } from './queries/movement.ts';
 
 const folder = fileURLToPath(new URL('./migrations/', import.meta.url));
 /** One migrator at a time, across processes. */
@@ -23,7 +25,8 @@ function readMigrations(): Migration[] {
 }
 
 /**
- * Brings a database up to date, each migration in a transaction of its own; gives the names of those applied.
+ * Brings a database up to date, each migration in a transaction of its own, and puts the movements that ship under
+ * every workspace's own; gives the names of the migrations applied.
  * Throws NewerDataError where the data knows migrations that this version doesn't, and an Error where one that
  * was applied has been edited since.
  */
@@ -55,6 +58,7 @@ export async function migrate(ownerUrl: string): Promise<string[]> {
         throw new Error(`migration ${migration.name} failed: ${(error as Error).message}`, { cause: error });
       }
     }
+    await replaceBaseMovements(db, baseLibrary.movements);
     return fresh.map((m) => m.name);
   } finally {
     await db.end();

@@ -1,15 +1,19 @@
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
+import { baseLibrary } from '../core/movement/library.ts';
+import { ANYONE } from '../core/movement/fit-movement.ts';
+import { fitSession } from '../core/movement/fit-session.ts';
 import type { DayDate } from '../core/calendar/day.ts';
 import { addDays, dateOfDay, mondayOf, placeOfDate } from '../core/calendar/day.ts';
 import { localDate, releaseInstant } from '../core/calendar/release.ts';
 import { createPool } from '../db/pool.ts';
-import { insertParticipant, insertPersonalLink } from '../db/queries/person.ts';
+import type { ProfileChange } from '../db/queries/person.ts';
+import { insertParticipant, insertPersonalLink, updateProfile } from '../db/queries/person.ts';
 import { getProgramme, insertProgramme, insertVersion, listDays, updateDayReady, updateDayText } from '../db/queries/programme.ts';
 import { insertRecord } from '../db/queries/record.ts';
 import { withWorkspace } from '../db/workspace-scope.ts';
 import { upsertRoutine } from '../db/queries/routine.ts';
-import { EMPTY_BOOK } from '../server/routine-book.ts';
+import { EMPTY_BOOK } from '../server/workspace-book.ts';
 import { planText } from '../server/session-view.ts';
 import { hashPassword } from '../server/sign-in.ts';
 import { hashToken, makeToken } from '../server/token.ts';
@@ -28,6 +32,9 @@ export interface SeededWorkspace {
   readonly linkName: string;
 }
 
+/** What the seeded people say of themselves. */
+type Profile = Omit<ProfileChange, 'kit'> & { readonly kit?: readonly string[] };
+
 interface Scenario {
   readonly workspace: string;
   readonly coach: { readonly name: string; readonly email: string };
@@ -38,6 +45,7 @@ interface Scenario {
   readonly weekNow: number;
   readonly text: (week: number, weekday: number) => string;
   readonly people: readonly (readonly [name: string, detail: string, zone: string, temper: Temper])[];
+  readonly profile: (name: string, temper: Temper, random: () => number) => Profile;
   readonly linkFor: string;
   readonly seed: number;
   /** Days from today on that are sent already. */
@@ -45,16 +53,29 @@ interface Scenario {
   readonly routines: readonly { readonly name: string; readonly text: string }[];
 }
 
+/** Hotel rooms and a suitcase; some with wrists or shoulders that have played all day. */
+const orchestraProfile: Scenario['profile'] = (name, temper, random) => ({
+  kit: ['band', 'towel', 'chair', 'bottle'].slice(0, random() < 0.8 ? 4 : 2), channel: `${name.split(' ')[0]!.toLowerCase()}@orchestra.example.org`,
+  spares: ['quiet', ...(temper === 'sore-wrist' ? ['wrists' as const] : random() < 0.25 ? ['shoulders' as const] : []), ...(name === 'Freya Nakagawa' ? ['knees' as const] : random() < 0.1 ? ['knees' as const] : [])],
+  levels: random() < 0.3 ? { push: 3, lunge: 3 } : {}, care: random() < 0.9 ? 'clear' : 'not-asked',
+});
+
+const libraryProfile: Scenario['profile'] = (name, _temper, random) => ({
+  ...(random() < 0.4 ? {} : { kit: random() < 0.6 ? ['chair', 'step'] : ['chair'] }), channel: `${name.replace(' ', '.').toLowerCase()}@libraries.example.org`,
+  spares: (['knees', 'wrists', 'no-floor', 'shoulders', 'seated-only', 'back'] as const).filter(() => random() < 0.07), levels: random() < 0.25 ? { push: 2, squat: 2, lunge: 2 } : {},
+  care: (['clear', 'clear', 'clear', 'not-asked', 'seen', 'wait'] as const)[Math.floor(random() * 6)]!,
+});
+
 const people = libraryPeople();
 const SCENARIOS: readonly Scenario[] = [
   {
     workspace: 'The touring orchestra', coach: { name: 'Mirja Solheim', email: 'mirja@orchestra.example.org' }, title: 'Eight weeks to the summer tour',
-    weeks: ORCHESTRA_WEEKS, weekdays: ORCHESTRA_WEEKDAYS, weekNow: 5, text: orchestraText, people: ORCHESTRA_PEOPLE, linkFor: 'Freya Nakagawa', seed: 7, sentAhead: 1,
+    weeks: ORCHESTRA_WEEKS, weekdays: ORCHESTRA_WEEKDAYS, weekNow: 5, text: orchestraText, people: ORCHESTRA_PEOPLE, profile: orchestraProfile, linkFor: 'Freya Nakagawa', seed: 7, sentAhead: 1,
     routines: ORCHESTRA_ROUTINES,
   },
   {
     workspace: 'The town’s library branches', coach: { name: 'Colm Averill', email: 'colm@libraries.example.org' }, title: 'Stairs and Stories, 28 days',
-    weeks: LIBRARY_WEEKS, weekdays: LIBRARY_WEEKDAYS, weekNow: 3, text: libraryText, people, linkFor: people[4]![0], seed: 28, sentAhead: 2, routines: LIBRARY_ROUTINES,
+    weeks: LIBRARY_WEEKS, weekdays: LIBRARY_WEEKDAYS, weekNow: 3, text: libraryText, people, profile: libraryProfile, linkFor: people[4]![0], seed: 28, sentAhead: 2, routines: LIBRARY_ROUTINES,
   },
 ];
 
@@ -112,6 +133,8 @@ async function seedScenario(db: pg.PoolClient, s: Scenario, at: { workspaceId: n
   for (const [name, detail, timeZone, temper] of s.people) {
     const joinedOn = temper === 'late' ? addDays(startsOn, 7 + Math.floor(random() * Math.min(10, (s.weekNow - 2) * 7))) : startsOn;
     const enrolmentId = await insertParticipant(db, { workspaceId, runId, name, detail, timeZone, joinedOn });
+    const profile = s.profile(name, temper, random);
+    await updateProfile(db, enrolmentId, profile);
     const token = makeToken();
     await insertPersonalLink(db, { workspaceId, enrolmentId, tokenHash: hashToken(token), now: new Date(startMs) });
     if (name === s.linkFor) linkPath = `/p/${token}`;
@@ -120,7 +143,7 @@ async function seedScenario(db: pg.PoolClient, s: Scenario, at: { workspaceId: n
       if (date < joinedOn || doneMs > nowMs || (name === s.linkFor && date === localDate(nowMs, timeZone))) continue;
       const farRatio = (placeOfDate(startsOn, date)!.week - 1) / Math.max(1, s.weekNow - 1);
       const record = believableRecord(random, { temper, weekday: day.weekday, farRatio, plannedEffort: planned.document.effort ?? 5, plan: planned.plan, atMs: doneMs });
-      if (record) await insertRecord(db, { workspaceId, enrolmentId, versionId, clientId: randomUUID(), record });
+      if (record) await insertRecord(db, { workspaceId, enrolmentId, versionId, clientId: randomUUID(), record, fit: fitSession(planned.document, planned.blocks, { ...ANYONE, ...profile }, baseLibrary).changes });
     }
   }
   return { title: s.title, coachEmail: s.coach.email, programmeId, linkPath, linkName: s.linkFor };

@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import type { FitChange } from '../../core/movement/fit-session.ts';
 import type { SessionRecord } from '../../core/record/record.ts';
 import { OUTCOME_WORDS } from '../../core/record/record.ts';
 import { formatScore } from '../../core/record/score.ts';
@@ -13,11 +14,13 @@ export interface DaySession {
   readonly number: number;
   readonly changeNote: string;
   readonly record: SessionRecord | null;
+  /** What this person does in another shape. */
+  readonly changes: readonly FitChange[];
 }
 
 /** A day on a participant's page, with what they can do with it or have said about it. */
 export function DayView({ base, dayKey, session, above }: { base: string; dayKey: string; session: DaySession; above: string }) {
-  const { record, number, changeNote } = session;
+  const { record, number, changeNote, changes } = session;
   const actions = (
     <div className="today-actions">
       {number > 1 && <p className="notice">Corrected by your coach{changeNote ? `: ${changeNote}` : '.'}</p>}
@@ -27,6 +30,12 @@ export function DayView({ base, dayKey, session, above }: { base: string; dayKey
           {record.effort !== null && `, effort ${record.effort}`}
           {record.scores.length > 0 && `, ${record.scores.map(formatScore).join(', ')}`}.
         </p>
+      )}
+      {changes.length > 0 && (
+        <details className="fit-note">
+          <summary>{changes.length === 1 ? 'One line is' : `${changes.length} lines are`} in your shape</summary>
+          <ul>{changes.map((c, i) => <li key={i}><b>{c.to}</b> instead of {c.from}{c.dose && `, ${c.dose.to} instead of ${c.dose.from}`}: {c.reason}</li>)}</ul>
+        </details>
       )}
       <Link className="big-action" to={`${base}/${dayKey}/clock`}>{record ? 'Do it again with the clock' : 'Start with the clock'}</Link>
       <Link className="quiet-action" to={`${base}/${dayKey}/log`}>{record ? 'Correct what you logged' : 'I’ve done it my way'}</Link>

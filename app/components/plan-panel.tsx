@@ -20,13 +20,15 @@ interface PlanPanelProps {
   readonly onTake: (change: FindingChange) => void;
   readonly onApply: (issue: NotationIssue, suggestion: string) => void;
   readonly actions: React.ReactNode;
+  /** Below the blocks. */
+  readonly below?: React.ReactNode;
 }
 
 const WIDTH = 700;
 const BLOCK_WIDTH = 220;
 
 /** What the text comes to: its length, the ribbon, every block's sum, what can't be read, what is counted. */
-export function PlanPanel({ document, blocks, plan, issues, findings, onGoTo, onGoToLine, onApply, onTake, actions }: PlanPanelProps) {
+export function PlanPanel({ document, blocks, plan, issues, findings, onGoTo, onGoToLine, onApply, onTake, actions, below }: PlanPanelProps) {
   const { clockSec } = plan;
   const notes = [formatRange(clockSec), document.targetSec === undefined ? '' : `promised ${wholeMinutes(document.targetSec)} min`].filter(Boolean);
   const off = document.targetSec ? clockSec.likely / document.targetSec - 1 : 0;
@@ -58,6 +60,7 @@ export function PlanPanel({ document, blocks, plan, issues, findings, onGoTo, on
           {plan.blocks.length > 0 && (
             <p className="plan-kit"><b>Kit</b> {plan.kit.length === 0 ? 'none needed' : plan.kit.join(' · ')}</p>
           )}
+          {below}
         </div>
         <div>
           {issues.length > 0 && (

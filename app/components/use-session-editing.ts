@@ -1,4 +1,6 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
+import type { MovementOverride } from '../../core/movement/layer.ts';
+import { layerLibrary } from '../../core/movement/layer.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
 import { applyEdits } from '../../core/notation/apply-edits.ts';
 import { completeLine } from '../../core/notation/complete.ts';
@@ -11,25 +13,28 @@ import type { SessionEdit } from '../../core/session/session-edit.ts';
 import type { EditorHandle } from './notation-editor-view.ts';
 
 /** The text being written, what it comes to, and the ways to change it that the text and the cards share. */
-export function useSessionEditing(initialText: string, stored: readonly { readonly name: string; readonly text: string }[], onText: (text: string) => void) {
+export function useSessionEditing(
+  initialText: string, stored: readonly { readonly name: string; readonly text: string }[], overrides: readonly MovementOverride[], onText: (text: string) => void,
+) {
+  const library = useMemo(() => layerLibrary(baseLibrary, overrides), [overrides]);
   const [text, setText] = useState(initialText);
-  const routines = useMemo(() => readRoutines(stored, baseLibrary), [stored]);
-  const analysis = useMemo(() => analyseText(text, baseLibrary, routines), [text, routines]);
+  const routines = useMemo(() => readRoutines(stored, library), [stored, library]);
+  const analysis = useMemo(() => analyseText(text, library, routines), [text, library, routines]);
   const editor = useRef<EditorHandle | null>(null);
   const onChange = useCallback((next: string) => {
     setText(next);
     onText(next);
   }, [onText]);
-  const onEdit = useCallback((edits: readonly SessionEdit[]) => editor.current?.setText(applyEdits(text, edits, baseLibrary)), [text]);
+  const onEdit = useCallback((edits: readonly SessionEdit[]) => editor.current?.setText(applyEdits(text, edits, library)), [text, library]);
   const onTake = useCallback((change: FindingChange) => onEdit(change.edits), [onEdit]);
   const complete = useCallback((whole: string, line: number, offset: number) => {
     const lines = whole.split('\n');
     const inBlock = analysis.source.blocks.some((b) => b.line < line);
     return completeLine(lines[line - 1] ?? '', offset, {
-      library: baseLibrary, routines: stored.map((r) => r.name), inBlock,
+      library, routines: stored.map((r) => r.name), inBlock,
       labels: analysis.document.blocks.flatMap((b, i) => (b.label !== undefined && (analysis.source.blocks[i]?.line ?? 0) < line ? [b.label] : [])),
     });
-  }, [analysis, stored]);
+  }, [analysis, library, stored]);
   const explain = useCallback((line: number, column: number) => {
     const { source, blocks, plan } = analysis;
     for (const [b, at] of source.blocks.entries()) {
@@ -41,10 +46,10 @@ export function useSessionEditing(initialText: string, stored: readonly { readon
       if (i < 0) continue;
       const place = at.items[i]!;
       if (column - 1 > place.movement.end) return undefined;
-      const lines = explainItem(blocks[b]!, b, i, plan, baseLibrary);
+      const lines = explainItem(blocks[b]!, b, i, plan, library);
       return lines.length > 0 ? { lines, from: place.dose?.start ?? place.movement.start, to: place.movement.end } : undefined;
     }
     return undefined;
-  }, [analysis, text]);
-  return { text, analysis, editor, onChange, onEdit, onTake, complete, explain };
+  }, [analysis, library, text]);
+  return { text, library, analysis, editor, onChange, onEdit, onTake, complete, explain };
 }

@@ -9,7 +9,7 @@ import { insertProgramme, listDays, listProgrammes } from '../../db/queries/prog
 import { withCoach } from '../../server/coach-scope.ts';
 import { nowMs } from '../../server/config.ts';
 import { yupErrors } from '../../server/log-form.ts';
-import { loadRoutineBook } from '../../server/routine-book.ts';
+import { loadWorkspaceBook } from '../../server/workspace-book.ts';
 import { planText } from '../../server/session-view.ts';
 import { CoachHead } from '../components/coach-head.tsx';
 import { Dialog } from '../components/dialog.tsx';
@@ -25,7 +25,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   return withCoach(request, async (db) => {
     const today = localDate(nowMs(), 'UTC');
     const programmes = await listProgrammes(db);
-    const book = await loadRoutineBook(db);
+    const book = await loadWorkspaceBook(db);
     const withDays = [];
     for (const programme of programmes) {
       const days = spineDays(programme, await listDays(db, programme.id), today, (text) => planText(text, book));

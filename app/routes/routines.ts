@@ -1,9 +1,9 @@
 import { data } from 'react-router';
-import { baseLibrary } from '../../core/movement/library.ts';
 import { readRoutine } from '../../core/session/read-routines.ts';
 import { deleteRoutine, listRoutines, upsertRoutine } from '../../db/queries/routine.ts';
 import { withCoach } from '../../server/coach-scope.ts';
 import { nowMs } from '../../server/config.ts';
+import { loadWorkspaceBook } from '../../server/workspace-book.ts';
 import { formText } from '../../server/form-text.ts';
 import type { Route } from './+types/routines';
 
@@ -20,7 +20,7 @@ export async function action({ request }: Route.ActionArgs) {
     const name = formText(form, 'name').trim().replace(/["“”\s]+/g, ' ').trim();
     const text = formText(form, 'text');
     if (name === '' || name.length > 80) return data({ error: name === '' ? 'Give it a name.' : 'A name has at most 80 letters.', taken: false }, { status: 400 });
-    if (text.length > MAX_TEXT_LENGTH || !readRoutine(text, baseLibrary)) return data({ error: 'A routine is one block that can be read, with items of its own.', taken: false }, { status: 400 });
+    if (text.length > MAX_TEXT_LENGTH || !readRoutine(text, (await loadWorkspaceBook(db)).library)) return data({ error: 'A routine is one block that can be read, with items of its own.', taken: false }, { status: 400 });
     const taken = (await listRoutines(db)).some((r) => r.name.toLowerCase() === name.toLowerCase());
     if (taken && formText(form, 'replace') !== 'yes') return data({ error: `There is a routine “${name}” already.`, taken: true }, { status: 409 });
     await upsertRoutine(db, { workspaceId: coach.workspaceId, name, text, now: new Date(nowMs()) });

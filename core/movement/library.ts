@@ -1,11 +1,17 @@
-import type { LibraryRow } from './library-data.ts';
-import { LIBRARY_ROWS } from './library-data.ts';
+import type { Ladder, LadderRow } from './ladder.ts';
+import { LADDER_ROWS } from './library/ladders.ts';
+import { LOWER_BODY } from './library/lower-body.ts';
+import { MOBILITY } from './library/mobility.ts';
+import { TRUNK_AND_HEART } from './library/trunk-and-heart.ts';
+import { UPPER_BODY } from './library/upper-body.ts';
 import type { Movement } from './movement.ts';
 import { movementId } from './movement.ts';
+import { parseRows } from './parse-rows.ts';
 
 /** A set of movements that can be asked by id and by any of their names. */
 export interface MovementLibrary {
   readonly movements: readonly Movement[];
+  readonly ladders: readonly Ladder[];
   /** By id. */
   find(id: string): Movement | undefined;
   /** By name or other name, in any case, with blanks or dashes, in singular or plural. */
@@ -16,10 +22,11 @@ export interface MovementLibrary {
 /** Spellings remembered at a time. */
 const MAX_ASKED = 2000;
 
-const nameKey = (name: string) => name.toLowerCase().replace(/[’']/g, '').replace(/[\s\p{Pd}]+/gu, ' ').trim();
+/** A name as it is compared: case, apostrophes and the kind of dash don't matter. */
+export const nameKey = (name: string) => name.toLowerCase().replace(/[’']/g, '').replace(/[\s\p{Pd}]+/gu, ' ').trim();
 
-/** Builds the look-up. Two movements that share a name are our own mistake: a RangeError names them. */
-export function buildLibrary(movements: readonly Movement[]): MovementLibrary {
+/** Builds the look-up. Two movements that share a name, or a step that is no movement, are a RangeError that names them. */
+export function buildLibrary(movements: readonly Movement[], ladders: readonly Ladder[] = []): MovementLibrary {
   const byId = new Map<string, Movement>();
   const byName = new Map<string, Movement>();
   for (const movement of movements) {
@@ -34,8 +41,14 @@ export function buildLibrary(movements: readonly Movement[]): MovementLibrary {
   for (const movement of movements) {
     for (const part of movement.parts) if (!byId.has(part)) throw new RangeError(`${movement.id} is made of ${part}, which is no movement`);
   }
+  for (const ladder of ladders) {
+    for (const { movementId: id } of ladder.steps) if (!byId.has(id)) throw new RangeError(`the ladder ${ladder.id} has a step ${id}, which is no movement`);
+    if (new Set(ladder.steps.map((s) => s.movementId)).size < ladder.steps.length) throw new RangeError(`the ladder ${ladder.id} comes back to a step it had`);
+  }
   // A plan asks for the same spellings over and over; folding them is most of its cost.
   const asked = new Map<string, Movement | undefined>();
+  const lookUp = (key: string): Movement | undefined => byName.get(key) ?? (key.endsWith('es') ? byName.get(key.slice(0, -2)) : undefined)
+    ?? (key.endsWith('s') ? byName.get(key.slice(0, -1)) : undefined);
   const findByName = (name: string): Movement | undefined => {
     if (asked.has(name)) return asked.get(name);
     const found = lookUp(nameKey(name));
@@ -43,26 +56,12 @@ export function buildLibrary(movements: readonly Movement[]): MovementLibrary {
     asked.set(name, found);
     return found;
   };
-  const lookUp = (key: string): Movement | undefined => {
-    return byName.get(key) ?? (key.endsWith('es') ? byName.get(key.slice(0, -2)) : undefined)
-      ?? (key.endsWith('s') ? byName.get(key.slice(0, -1)) : undefined);
-  };
-  return { movements, find: (id) => byId.get(id), findByName, has: (name) => findByName(name) !== undefined };
+  return { movements, ladders, find: (id) => byId.get(id), findByName, has: (name) => findByName(name) !== undefined };
 }
 
-const words = (text: string) => text.split(',').map((w) => w.trim()).filter((w) => w !== '');
+const toLadder = ([id, name, steps]: LadderRow): Ladder => ({ id, name, steps: steps.map(([movement, change]) => ({ movementId: movementId(movement), change })) });
 
-function toMovement(row: LibraryRow): Movement {
-  const [name, otherNames, pattern, position, flags, kit, effortClass, pace, watchFor, parts] = row;
-  const [low, likely, high] = pace.split('/').map(Number);
-  if (!(low! > 0 && low! <= likely! && likely! <= high!)) throw new RangeError(`the pace of ${name} is not low/likely/high: ${pace}`);
-  return {
-    id: movementId(name), name, otherNames: words(otherNames), pattern, position,
-    isHold: flags.includes('h'), isOneSided: flags.includes('1'), loadsWrists: flags.includes('w'),
-    preparesWrists: flags.includes('p'), hasImpact: flags.includes('j'), parts: words(parts ?? '').map(movementId), kit: words(kit), effortClass,
-    paceSec: { low: low!, likely: likely!, high: high! }, watchFor,
-  };
-}
-
-/** The movements that ship with Ysodos. */
-export const baseLibrary: MovementLibrary = buildLibrary(LIBRARY_ROWS.map(toMovement));
+/** The movements and ladders that ship with Ysodos. */
+export const baseLibrary: MovementLibrary = buildLibrary(
+  [LOWER_BODY, UPPER_BODY, TRUNK_AND_HEART, MOBILITY].flatMap(parseRows), LADDER_ROWS.map(toLadder),
+);

@@ -4,8 +4,15 @@ export const PATTERNS = [
 ] as const;
 export type Pattern = (typeof PATTERNS)[number];
 
+/** `seated` is on a chair, a bench or a bed unless the movement is on the floor. */
 export const POSITIONS = ['standing', 'kneeling', 'hands-and-knees', 'prone', 'supine', 'seated', 'hanging'] as const;
 export type Position = (typeof POSITIONS)[number];
+
+export const JOINTS = ['wrist', 'elbow', 'shoulder', 'neck', 'back', 'hip', 'knee', 'ankle'] as const;
+export type Joint = (typeof JOINTS)[number];
+
+/** 0 nothing, 1 little, 2 much, 3 very much. */
+export type Grade = 0 | 1 | 2 | 3;
 
 /** Seconds for one repetition, from quick to careful; for a hold the numbers are the usual seconds held. */
 export interface PaceSec {
@@ -24,20 +31,29 @@ export interface Movement {
   readonly isHold: boolean;
   /** Works one side at a time. */
   readonly isOneSided: boolean;
-  /** The body's weight rests on bent wrists. */
-  readonly loadsWrists: boolean;
+  readonly isOverhead: boolean;
+  /** Down on the floor: one gets there and up again. */
+  readonly isOnFloor: boolean;
   readonly preparesWrists: boolean;
-  /** Both feet leave the floor and land. */
-  readonly hasImpact: boolean;
+  readonly demand: Readonly<Record<Joint, Grade>>;
+  /** How hard landings are. */
+  readonly impact: Grade;
+  /** How much of it is heard below. */
+  readonly noise: Grade;
   /** Ids of the movements that a compound is made of, in order; it is still counted as one. Empty for the others. */
   readonly parts: readonly string[];
-  /** What must be at hand, floor and wall aside. */
+  /** What must be at hand; places (wall, doorway) included. */
   readonly kit: readonly string[];
-  /** How hard a usual dose feels among the others: 1 easy to 5 hard. Draws the height of the ribbon. */
+  /** How hard a usual dose feels among the others: 1 easy to 5 hard. Draws the height of the ribbon, and is held against a person's level. */
   readonly effortClass: 1 | 2 | 3 | 4 | 5;
   readonly paceSec: PaceSec;
-  /** One short line on what to watch for. */
+  readonly paceSource: string;
+  /** Short lines, each one thing. */
+  readonly setUp: string;
+  readonly doing: string;
   readonly watchFor: string;
+  readonly breathing: string;
+  readonly cautions: readonly string[];
 }
 
 /** `Step-back lunge` is `step-back-lunge`: letters and digits joined by single dashes. */
@@ -56,5 +72,9 @@ const AREA_OF: Record<Pattern, Area> = {
 
 export const areaOf = (movement: Pick<Movement, 'pattern'>): Area => AREA_OF[movement.pattern];
 
-/** On the floor or on hands: getting up from there to standing takes a few seconds. */
-export const isOnFloor = (movement: Pick<Movement, 'position'>): boolean => ['hands-and-knees', 'prone', 'supine', 'kneeling'].includes(movement.position);
+/** The body's weight rests on bent wrists (gripping a bar or a rope is not that). */
+export const loadsWrists = (movement: Pick<Movement, 'demand' | 'pattern' | 'kit'>): boolean =>
+  movement.demand.wrist >= 2 && movement.pattern !== 'pull' && movement.pattern !== 'carry' && movement.pattern !== 'mobility' && !movement.kit.includes('rope');
+
+/** Both feet leave the floor and land. */
+export const hasImpact = (movement: Pick<Movement, 'impact'>): boolean => movement.impact >= 2;

@@ -1,5 +1,6 @@
 import type { MovementLibrary } from '../movement/library.ts';
 import type { Area } from '../movement/movement.ts';
+import { loadsWrists } from '../movement/movement.ts';
 import { usualDose } from '../movement/usual-dose.ts';
 import { computeAreaWork } from './area-work.ts';
 import type { Block, Dose, WorkItem } from './document.ts';
@@ -31,12 +32,15 @@ function toItems(ids: readonly string[], library: MovementLibrary, dose: (id: st
 }
 
 /** True where the work of a plan rests on bent wrists at all. */
-const loadsWrists = (plan: Pick<SessionPlan, 'timeline'>, library: MovementLibrary): boolean =>
-  plan.timeline.some((s) => (s.expected ?? [s]).some((p) => p.movementId !== null && library.find(p.movementId)?.loadsWrists));
+const leansOnWrists = (plan: Pick<SessionPlan, 'timeline'>, library: MovementLibrary): boolean =>
+  plan.timeline.some((s) => (s.expected ?? [s]).some((p) => {
+    const movement = p.movementId === null ? undefined : library.find(p.movementId);
+    return movement !== undefined && loadsWrists(movement);
+  }));
 
 /** Two rounds that fit the main work: wrists where they will be leant on, range of motion, then what resembles it. */
 export function buildWarmUp(plan: Pick<SessionPlan, 'timeline'>, library: MovementLibrary): Block {
-  const ids = [...(loadsWrists(plan, library) ? ['wrist-circle'] : []), ...topAreas(plan, library, 2).flatMap((a) => GET_READY[a])];
+  const ids = [...(leansOnWrists(plan, library) ? ['wrist-circle'] : []), ...topAreas(plan, library, 2).flatMap((a) => GET_READY[a])];
   return { role: 'Warm-up', time: { kind: 'own', forTime: false }, rounds: { low: 2, high: 2 }, items: toItems(ids, library, () => undefined) };
 }
 

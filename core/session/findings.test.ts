@@ -17,7 +17,7 @@ const take = (text: string, code: FindingCode, change = 0) => applyEdits(text, f
 /** A text with the finding, its line, and what the first change makes of it. */
 const CASES: readonly [FindingCode, text: string, line: number | null, mended: string | undefined][] = [
   ['new-movement', 'Main: flow\n10 burpe', 2, 'Main: flow\n10 burpee\n'],
-  ['new-movement', 'Main: flow\n10 lunje', 2, 'Main: flow\n10 side lunge\n'],
+  ['new-movement', 'Main: flow\n10 lunje', 2, 'Main: flow\n10 forward lunge\n'],
   ['one-sided', 'Main: 3 rounds\n10 split squat', 2, 'Main: 3 rounds\n10/side split squat\n'],
   ['one-sided', 'Main: work 0:40 rest 0:20\nside plank', 2, 'Main: work 0:40 rest 0:20\neach side side plank\n'],
   ['one-sided', 'Main: 3 rounds\n8 left split squat  # bad knee\n5 march', 2, 'Main: 3 rounds\n8 left split squat  # bad knee\n8 right split squat\n5 march\n'],

@@ -1,6 +1,29 @@
 import type { DayDate } from '../../core/calendar/day.ts';
+import type { CareState } from '../../core/care.ts';
+import type { FitPerson, Level } from '../../core/movement/fit-movement.ts';
+import type { Pattern } from '../../core/movement/movement.ts';
+import { isSpare } from '../../core/movement/spare.ts';
 import { NotFoundError } from '../errors.ts';
 import type { Db } from '../pool.ts';
+
+/** What is known of a person beside their name. */
+export interface PersonProfile extends FitPerson {
+  readonly channel: string;
+  readonly care: CareState;
+  /** What they chose to share of it with the coaches. */
+  readonly careShared: string;
+}
+
+interface ProfileRow { kit: string[] | null; levels: Partial<Record<Pattern, Level>>; spares: string[]; swaps: { from: string; to: string }[]; channel: string; care: CareState; care_shared: string }
+
+const PROFILE_COLUMNS = 'p.kit, p.levels, p.spares, p.swaps, p.channel, p.care, p.care_shared';
+
+const toProfile = (r: ProfileRow): PersonProfile => ({
+  ...(r.kit && { kit: r.kit }), levels: r.levels, spares: r.spares.filter(isSpare), swaps: r.swaps, channel: r.channel, care: r.care, careShared: r.care_shared,
+});
+
+/** Only what a session is fitted by. */
+export const toFitPerson = ({ kit, levels, spares, swaps }: PersonProfile): FitPerson => ({ ...(kit && { kit }), levels, spares, swaps });
 
 /** A person in a run. */
 export interface Participant {
@@ -11,19 +34,20 @@ export interface Participant {
   readonly timeZone: string;
   readonly joinedOn: DayDate;
   readonly hasLink: boolean;
+  readonly profile: PersonProfile;
 }
 
-interface ParticipantRow {
+interface ParticipantRow extends ProfileRow {
   enrolment_id: number; name: string; detail: string; time_zone: string; joined_on: string; has_link: boolean;
 }
 
 const toParticipant = (r: ParticipantRow): Participant => ({
-  enrolmentId: r.enrolment_id, name: r.name, detail: r.detail, timeZone: r.time_zone, joinedOn: r.joined_on as DayDate, hasLink: r.has_link,
+  enrolmentId: r.enrolment_id, name: r.name, detail: r.detail, timeZone: r.time_zone, joinedOn: r.joined_on as DayDate, hasLink: r.has_link, profile: toProfile(r),
 });
 
 export async function listParticipants(db: Db, runId: number): Promise<Participant[]> {
   const { rows } = await db.query<ParticipantRow>(
-    `select e.id as enrolment_id, p.name, p.detail, p.time_zone, e.joined_on,
+    `select e.id as enrolment_id, p.name, p.detail, p.time_zone, e.joined_on, ${PROFILE_COLUMNS},
        exists (select 1 from personal_link l where l.enrolment_id = e.id and l.revoked_at is null) as has_link
      from enrolment e join person p on p.id = e.person_id
      where e.run_id = $1::bigint
@@ -43,6 +67,25 @@ export async function insertParticipant(
      select $1::bigint, $2::bigint, id, $6::date from new_person returning id`,
     [p.workspaceId, p.runId, p.name, p.detail, p.timeZone, p.joinedOn]);
   return rows[0]!.id;
+}
+
+/** What a person, or their coach, says of them; `set` names what changes. */
+export type ProfileChange = Partial<Omit<PersonProfile, 'kit'>> & { readonly kit?: readonly string[] | null; readonly name?: string; readonly detail?: string; readonly timeZone?: string };
+
+/** Changes what is known of the person of an enrolment; what `change` doesn't name stays. Throws NotFoundError where there is nobody. */
+export async function updateProfile(db: Db, enrolmentId: number, change: ProfileChange): Promise<void> {
+  const { rowCount } = await db.query(
+    `update person p set
+       name = coalesce($2::jsonb ->> 'name', name), detail = coalesce($2::jsonb ->> 'detail', detail), time_zone = coalesce($2::jsonb ->> 'timeZone', time_zone),
+       kit = case when $2::jsonb ? 'kit' then (select array_agg(x) from jsonb_array_elements_text(case when jsonb_typeof($2::jsonb -> 'kit') = 'array' then $2::jsonb -> 'kit' end) as x)
+                  else kit end,
+       levels = coalesce($2::jsonb -> 'levels', levels),
+       spares = case when $2::jsonb ? 'spares' then array(select jsonb_array_elements_text($2::jsonb -> 'spares')) else spares end,
+       swaps = coalesce($2::jsonb -> 'swaps', swaps), channel = coalesce($2::jsonb ->> 'channel', channel),
+       care = coalesce($2::jsonb ->> 'care', care), care_shared = coalesce($2::jsonb ->> 'careShared', care_shared)
+     from enrolment e where e.id = $1::bigint and p.id = e.person_id`, [enrolmentId, JSON.stringify(change)]);
+  if (rowCount !== 1) throw new NotFoundError('person');
+  if (change.kit?.length === 0) await db.query(`update person p set kit = '{}' from enrolment e where e.id = $1::bigint and p.id = e.person_id`, [enrolmentId]);
 }
 
 /** Makes a new link the only one that works. */
@@ -76,14 +119,15 @@ export interface Enrolment {
   readonly name: string;
   readonly timeZone: string;
   readonly joinedOn: DayDate;
+  readonly profile: PersonProfile;
 }
 
 export async function getEnrolment(db: Db, enrolmentId: number): Promise<Enrolment> {
-  const { rows } = await db.query<{
+  const { rows } = await db.query<ProfileRow & {
     id: number; run_id: number; programme_id: number; title: string; weeks: number; starts_on: string; release_time: string;
     name: string; time_zone: string; joined_on: string;
   }>(
-    `select e.id, r.id as run_id, g.id as programme_id, g.title, g.weeks, r.starts_on, r.release_time, p.name, p.time_zone, e.joined_on
+    `select e.id, r.id as run_id, g.id as programme_id, g.title, g.weeks, r.starts_on, r.release_time, p.name, p.time_zone, e.joined_on, ${PROFILE_COLUMNS}
      from enrolment e
      join run r on r.id = e.run_id
      join programme g on g.id = r.programme_id
@@ -94,5 +138,6 @@ export async function getEnrolment(db: Db, enrolmentId: number): Promise<Enrolme
   return {
     enrolmentId: row.id, runId: row.run_id, programmeId: row.programme_id, programmeTitle: row.title, weeks: row.weeks,
     startsOn: row.starts_on as DayDate, releaseTime: row.release_time.slice(0, 5), name: row.name, timeZone: row.time_zone, joinedOn: row.joined_on as DayDate,
+    profile: toProfile(row),
   };
 }

@@ -1,6 +1,7 @@
 import type { SessionDocument } from '../../core/session/document.ts';
 import type { Outcome, SessionRecord } from '../../core/record/record.ts';
 import type { Score } from '../../core/record/score.ts';
+import type { FitChange } from '../../core/movement/fit-session.ts';
 import type { Db } from '../pool.ts';
 
 /** A version as one person's page needs it. */
@@ -25,6 +26,8 @@ export async function listSentDays(db: Db, runId: number): Promise<SentDay[]> {
 }
 
 export interface StoredRecord extends SessionRecord {
+  /** The shapes that it was done in, where they weren't the written ones. */
+  readonly fit: readonly FitChange[];
   readonly enrolmentId: number;
   readonly dayId: number;
   readonly versionNumber: number;
@@ -32,16 +35,16 @@ export interface StoredRecord extends SessionRecord {
 
 interface RecordRow {
   enrolment_id: number; day_id: number; number: number; outcome: Outcome; share_ratio: number; effort: number | null;
-  remark: string; scores: Score[]; logged_at: Date;
+  remark: string; scores: Score[]; logged_at: Date; fit: FitChange[];
 }
 
 const toRecord = (r: RecordRow): StoredRecord => ({
   enrolmentId: r.enrolment_id, dayId: r.day_id, versionNumber: r.number, outcome: r.outcome, shareRatio: Math.round(r.share_ratio * 100) / 100,
-  effort: r.effort, remark: r.remark, scores: r.scores, loggedAtMs: r.logged_at.getTime(),
+  effort: r.effort, remark: r.remark, scores: r.scores, loggedAtMs: r.logged_at.getTime(), fit: r.fit,
 });
 
 const SELECT_RECORD = `
-  select distinct on (c.enrolment_id, v.day_id) c.enrolment_id, v.day_id, v.number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.logged_at
+  select distinct on (c.enrolment_id, v.day_id) c.enrolment_id, v.day_id, v.number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.logged_at, c.fit
   from record c join version v on v.id = c.version_id`;
 const NEWEST_FIRST = 'order by c.enrolment_id, v.day_id, c.logged_at desc, c.id desc';
 
@@ -58,14 +61,14 @@ export async function listRecordsOfPerson(db: Db, enrolmentId: number): Promise<
 
 /** Appends a record; one that came before with the same client id is left as it is. */
 export async function insertRecord(
-  db: Db, r: { workspaceId: number; enrolmentId: number; versionId: number; clientId: string; record: SessionRecord },
+  db: Db, r: { workspaceId: number; enrolmentId: number; versionId: number; clientId: string; record: SessionRecord; fit?: readonly FitChange[] },
 ): Promise<void> {
   const { record } = r;
   await db.query(
-    `insert into record (workspace_id, enrolment_id, version_id, client_id, outcome, share_ratio, effort, remark, scores, logged_at)
-     select x."workspaceId", x."enrolmentId", x."versionId", x."clientId", x.outcome, x."shareRatio", x.effort, x.remark, x.scores, $2::timestamptz
+    `insert into record (workspace_id, enrolment_id, version_id, client_id, outcome, share_ratio, effort, remark, scores, fit, logged_at)
+     select x."workspaceId", x."enrolmentId", x."versionId", x."clientId", x.outcome, x."shareRatio", x.effort, x.remark, x.scores, x.fit, $2::timestamptz
      from jsonb_to_record($1::jsonb) as x("workspaceId" bigint, "enrolmentId" bigint, "versionId" bigint, "clientId" uuid,
-       outcome text, "shareRatio" real, effort smallint, remark text, scores jsonb)
+       outcome text, "shareRatio" real, effort smallint, remark text, scores jsonb, fit jsonb)
      on conflict on constraint record_once do nothing`,
-    [JSON.stringify({ ...r, record: undefined, ...record }), new Date(record.loggedAtMs)]);
+    [JSON.stringify({ ...r, record: undefined, ...record, fit: r.fit ?? [] }), new Date(record.loggedAtMs)]);
 }

@@ -3,7 +3,8 @@ import { parseDayKey } from '../../../core/calendar/day.ts';
 import { buildStages } from '../../../core/follow/stage.ts';
 import { withPersonalLink } from '../../../server/personal-link.ts';
 import { loadPersonView, openDay } from '../../../server/person-view.ts';
-import { planDocument } from '../../../server/session-view.ts';
+import { fitDay } from '../../../server/fitted-view.ts';
+import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { layoutRibbon } from '../../charts/ribbon-layout.ts';
 import { ClockScreen } from '../../components/clock-screen.tsx';
 import type { Route } from './+types/clock';
@@ -15,7 +16,7 @@ export async function loader({ params }: Route.LoaderArgs) {
     const place = parseDayKey(params.day);
     const sent = place && openDay(await loadPersonView(db, scope), place);
     if (!sent) throw data({ kind: 'closed' }, { status: 404 });
-    const { plan, blocks, document } = planDocument(sent.document);
+    const { plan, blocks, document } = fitDay(sent, scope, await loadWorkspaceBook(db));
     return {
       versionId: sent.versionId, title: document.title ?? 'Today’s session', stages: buildStages(plan, blocks),
       scores: plan.blocks.map((b) => b.score), totalSec: plan.clockSec.likely, ribbon: layoutRibbon(plan, { widthPx: 350, heightPx: 38 }),

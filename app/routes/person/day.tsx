@@ -2,7 +2,8 @@ import { data, Link } from 'react-router';
 import { dateOfDay, formatDay, parseDayKey } from '../../../core/calendar/day.ts';
 import { withPersonalLink } from '../../../server/personal-link.ts';
 import { loadPersonView, openDay } from '../../../server/person-view.ts';
-import { planDocument } from '../../../server/session-view.ts';
+import { fitDay } from '../../../server/fitted-view.ts';
+import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { DayView } from '../../components/day-view.tsx';
 import type { Route } from './+types/day';
 
@@ -16,7 +17,7 @@ export async function loader({ params }: Route.LoaderArgs) {
     if (!place || !sent) throw data({ kind: 'closed' }, { status: 404 });
     return {
       above: `${formatDay(dateOfDay(scope.enrolment.startsOn, place))} · week ${place.week}`,
-      session: { ...planDocument(sent.document), number: sent.number, changeNote: sent.changeNote, record: view.records.get(sent.dayId) ?? null },
+      session: { ...fitDay(sent, scope, await loadWorkspaceBook(db)), number: sent.number, changeNote: sent.changeNote, record: view.records.get(sent.dayId) ?? null },
     };
   });
 }

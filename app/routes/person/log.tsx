@@ -10,7 +10,8 @@ import { nowMs } from '../../../server/config.ts';
 import { readLogForm } from '../../../server/log-form.ts';
 import { withPersonalLink } from '../../../server/personal-link.ts';
 import { loadPersonView, openDay } from '../../../server/person-view.ts';
-import { planDocument } from '../../../server/session-view.ts';
+import { fitDay } from '../../../server/fitted-view.ts';
+import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { forgetLog, keepLog, sendLog } from '../../components/outbox-store.ts';
 import { ScoreInput } from '../../components/score-input.tsx';
 import type { Route } from './+types/log';
@@ -23,7 +24,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
     const view = await loadPersonView(db, scope);
     const sent = place && openDay(view, place);
     if (!sent) throw data({ kind: 'closed' }, { status: 404 });
-    const { plan, document } = planDocument(sent.document);
+    const { plan, document } = fitDay(sent, scope, await loadWorkspaceBook(db));
     const record = view.records.get(sent.dayId);
     const seen = Object.fromEntries([...new URL(request.url).searchParams].filter(([name]) => /^(score-\d+-\w+|clock|outcome)$/.test(name)));
     const stored: Record<string, string> = record
@@ -43,9 +44,10 @@ export async function action({ params, request }: Route.ActionArgs) {
     const place = parseDayKey(params.day);
     const sent = place && openDay(await loadPersonView(db, scope), place);
     if (!sent) throw data({ kind: 'closed' }, { status: 404 });
-    const read = await readLogForm(form, planDocument(sent.document).plan, nowMs());
+    const { plan, changes } = fitDay(sent, scope, await loadWorkspaceBook(db));
+    const read = await readLogForm(form, plan, nowMs());
     if (read.status === 'error') return data({ errors: read.errors, values: read.values }, { status: 400 });
-    await insertRecord(db, { workspaceId: scope.workspaceId, enrolmentId: scope.enrolment.enrolmentId, versionId: sent.versionId, clientId: read.clientId, record: read.record });
+    await insertRecord(db, { workspaceId: scope.workspaceId, enrolmentId: scope.enrolment.enrolmentId, versionId: sent.versionId, clientId: read.clientId, record: read.record, fit: changes });
     return redirect(`/p/${params.token}/${params.day}`);
   });
 }

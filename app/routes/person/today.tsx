@@ -3,7 +3,8 @@ import { dayKey, formatDay } from '../../../core/calendar/day.ts';
 import { localTime } from '../../../core/calendar/release.ts';
 import { withPersonalLink } from '../../../server/personal-link.ts';
 import { loadPersonView } from '../../../server/person-view.ts';
-import { planDocument } from '../../../server/session-view.ts';
+import { fitDay } from '../../../server/fitted-view.ts';
+import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { OwnStrand } from '../../components/own-strand.tsx';
 import { DayView } from '../../components/day-view.tsx';
 import type { Route } from './+types/today';
@@ -19,8 +20,8 @@ export async function loader({ params }: Route.LoaderArgs) {
     const next = beads.find((b) => b.state === 'ahead');
     const open = beads.filter((b) => b.state === 'missed').slice(-3).reverse();
     return {
-      name: scope.enrolment.name, programmeTitle: scope.enrolment.programmeTitle, todayWords: formatDay(today), beads, attendance,
-      session: sent && bead ? { ...planDocument(sent.document), key: dayKey(bead), week: bead.week, changeNote: sent.changeNote, number: sent.number, record: view.records.get(bead.dayId) ?? null } : null,
+      care: scope.enrolment.profile.care, name: scope.enrolment.name, programmeTitle: scope.enrolment.programmeTitle, todayWords: formatDay(today), beads, attendance,
+      session: sent && bead ? { ...fitDay(sent, scope, await loadWorkspaceBook(db)), key: dayKey(bead), week: bead.week, changeNote: sent.changeNote, number: sent.number, record: view.records.get(bead.dayId) ?? null } : null,
       next: next ? { words: formatDay(next.date), time: localTime(next.releaseMs, scope.enrolment.timeZone) } : null,
       open: open.map((b) => ({ key: dayKey(b), words: formatDay(b.date), title: view.sentDays.find((d) => d.dayId === b.dayId)?.document.title ?? 'a session' })),
     };
@@ -28,10 +29,11 @@ export async function loader({ params }: Route.LoaderArgs) {
 }
 
 export default function Today({ loaderData, params }: Route.ComponentProps) {
-  const { session, attendance, next, open, todayWords, beads, programmeTitle, name } = loaderData;
+  const { care, session, attendance, next, open, todayWords, beads, programmeTitle, name } = loaderData;
   const base = `/p/${params.token}`;
   return (
     <main className="person">
+      {care === 'wait' && <p className="notice">Before you start: please see a clinician first. <Link to={`${base}/me`}>Why, and what then</Link></p>}
       {session ? (
         <DayView base={base} dayKey={session.key} session={session} above={`${todayWords} · week ${session.week}${attendance.due > 0 ? ` · ${attendance.kept} of ${attendance.due} kept` : ''}`} />
       ) : (
@@ -48,6 +50,7 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
         </article>
       )}
       <OwnStrand beads={beads} base={base} />
+      <p className="small me-door"><Link to={`${base}/me`}>My kit, and what I spare</Link></p>
     </main>
   );
 }

@@ -1,14 +1,14 @@
 import { dayKey } from '../../../core/calendar/day.ts';
 import { listDays } from '../../../db/queries/programme.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
-import { loadRoutineBook } from '../../../server/routine-book.ts';
+import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { planText } from '../../../server/session-view.ts';
 import type { Route } from './+types/days';
 
 /** What stands on each day of a programme, for choosing one. */
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
-    const book = await loadRoutineBook(db);
+    const book = await loadWorkspaceBook(db);
     const days = (await listDays(db, programme.id)).map((d) => {
       const planned = d.text.trim() === '' ? undefined : planText(d.text, book);
       return { key: dayKey(d), title: planned ? (planned.document.title ?? 'no title') : '', isSent: d.sent !== null };

@@ -3,7 +3,7 @@ import { localDate } from '../../../core/calendar/release.ts';
 import { listDays } from '../../../db/queries/programme.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
 import { nowMs } from '../../../server/config.ts';
-import { loadRoutineBook } from '../../../server/routine-book.ts';
+import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { planText } from '../../../server/session-view.ts';
 import { CoachHead } from '../../components/coach-head.tsx';
 import { spineDays, usualDay } from '../../components/spine-days.ts';
@@ -14,7 +14,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderD
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
-    const book = await loadRoutineBook(db);
+    const book = await loadWorkspaceBook(db);
     const days = spineDays(programme, await listDays(db, programme.id), localDate(nowMs(), 'UTC'), (text) => planText(text, book));
     return { programme, days, usualDay: usualDay(days) };
   });

@@ -3,14 +3,13 @@ import { useState } from 'react';
 import { data, Link, redirect, useNavigation, useSubmit } from 'react-router';
 import { dateOfDay, dayName, formatDay } from '../../../core/calendar/day.ts';
 import { localDate, localTime, releaseInstant } from '../../../core/calendar/release.ts';
-import { baseLibrary } from '../../../core/movement/library.ts';
 import { analyseText, isSendable } from '../../../core/session/analyse.ts';
 import { freezeRoutines } from '../../../core/session/resolve.ts';
 import { listParticipants } from '../../../db/queries/person.ts';
 import { insertVersion, listVersions } from '../../../db/queries/programme.ts';
 import { notFound, withDay } from '../../../server/coach-scope.ts';
 import { nowMs } from '../../../server/config.ts';
-import { loadRoutineBook } from '../../../server/routine-book.ts';
+import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { planText } from '../../../server/session-view.ts';
 import { Dialog } from '../../components/dialog.tsx';
 import { TodayCard } from '../../components/today-card.tsx';
@@ -31,7 +30,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       const own = people.filter((p) => p.timeZone === timeZone && p.joinedOn <= date);
       return { timeZone, people: own.length, opensMs, isOpen: opensMs <= now, nowThere: `${localTime(now, timeZone)}, ${formatDay(localDate(now, timeZone))}` };
     }).filter((z) => z.people > 0).sort((a, b) => a.opensMs - b.opensMs);
-    const planned = day && day.text.trim() !== '' ? planText(day.text, await loadRoutineBook(db)) : undefined;
+    const planned = day && day.text.trim() !== '' ? planText(day.text, await loadWorkspaceBook(db)) : undefined;
     return {
       name: dayName(place), words: formatDay(date), week: place.week, dayKey: params.day, programmeId: programme.id, releaseTime: programme.releaseTime,
       zones: zones.map((z) => ({ ...z, opensIn: formatWait(z.opensMs - now) })), people: zones.reduce((sum, z) => sum + z.people, 0),
@@ -61,8 +60,8 @@ export async function action({ request, params }: Route.ActionArgs) {
     if (!day) return notFound();
     if (!day.isReady || day.revision !== revision) return data({ error: 'The text was changed since it was marked ready. Look at it again under Write.', changeNote }, { status: 409 });
     if (day.sent?.text === day.text) return data({ error: 'This text was sent already; nothing has changed since.', changeNote }, { status: 409 });
-    const book = await loadRoutineBook(db);
-    const { document, issues, findings, plan } = analyseText(day.text, baseLibrary, book.routines);
+    const book = await loadWorkspaceBook(db);
+    const { document, issues, findings, plan } = analyseText(day.text, book.library, book.routines);
     if (!isSendable({ issues, findings, plan })) return data({ error: 'Something in the text can’t be read; mend it under Write.', changeNote }, { status: 400 });
     const id = await insertVersion(db, {
       workspaceId: coach.workspaceId, runId: programme.runId, dayId: day.id, number: (day.sent?.number ?? 0) + 1, text: day.text, document: freezeRoutines(document, book.routines), changeNote, coachId: coach.coachId, now: new Date(nowMs()),

@@ -2,24 +2,28 @@ import { Button, Popconfirm, Tooltip } from 'antd';
 import { useCallback, useState } from 'react';
 import { data, Form, Link, redirect, useNavigation, useRevalidator, useSearchParams, useSubmit } from 'react-router';
 import { dayName, formatDay, dateOfDay } from '../../../core/calendar/day.ts';
-import { baseLibrary } from '../../../core/movement/library.ts';
+import type { MovementOverride } from '../../../core/movement/layer.ts';
 import { printBlock } from '../../../core/notation/apply-edits.ts';
 import type { NotationIssue } from '../../../core/notation/issue.ts';
 import { analyseText, isSendable } from '../../../core/session/analyse.ts';
 import type { Block } from '../../../core/session/document.ts';
 import { readRoutine } from '../../../core/session/read-routines.ts';
 import { StaleError } from '../../../db/errors.ts';
+import { listParticipants, toFitPerson } from '../../../db/queries/person.ts';
 import { deleteEmptyDay, insertDay, listProgrammes, updateDayReady } from '../../../db/queries/programme.ts';
 import { notFound, withDay } from '../../../server/coach-scope.ts';
 import { nowMs } from '../../../server/config.ts';
 import { formText } from '../../../server/form-text.ts';
-import { loadRoutineBook } from '../../../server/routine-book.ts';
+import type { WorkspaceBook } from '../../../server/workspace-book.ts';
+import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { CopyDialog } from '../../components/copy-dialog.tsx';
 import type { DraftState } from '../../components/draft-saver.ts';
 import { KeepRoutineDialog } from '../../components/keep-routine-dialog.tsx';
 import { KeysHelp } from '../../components/keys-help.tsx';
 import { NotationEditor } from '../../components/notation-editor.tsx';
 import { PasteDialog } from '../../components/paste-dialog.tsx';
+import type { SeenPerson } from '../../components/see-as.tsx';
+import { SeeAs } from '../../components/see-as.tsx';
 import { PlanPanel } from '../../components/plan-panel.tsx';
 import type { RoutineChoice } from '../../components/routine-menu.tsx';
 import { RoutineMenu } from '../../components/routine-menu.tsx';
@@ -30,9 +34,13 @@ import type { Route } from './+types/write';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Write: ${loaderData?.name ?? ''} · Ysodos` }];
 
+/** What the writer reads texts with. */
+const bookFor = ({ stored, overrides }: WorkspaceBook) => ({ routines: stored, overrides });
+
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withDay(request, params, async (db, { day, place, programme }) => ({
-    routines: (await loadRoutineBook(db)).stored, programmes: (await listProgrammes(db)).map(({ id, title }) => ({ id, title })),
+    ...bookFor(await loadWorkspaceBook(db)), people: (await listParticipants(db, programme.runId)).map(({ enrolmentId, name, profile }): SeenPerson => ({ id: enrolmentId, name, person: toFitPerson(profile) })),
+    programmes: (await listProgrammes(db)).map(({ id, title }) => ({ id, title })),
     name: dayName(place), words: formatDay(dateOfDay(programme.startsOn, place)), dayKey: params.day, programmeId: programme.id,
     day: day ? { id: day.id, text: day.text, revision: day.revision, isReady: day.isReady, sentNumber: day.sent?.number ?? null, isAsSent: day.sent?.text === day.text } : null,
   }));
@@ -54,7 +62,8 @@ export async function action({ request, params }: Route.ActionArgs) {
     const revision = Number(form.get('revision'));
     if ((intent !== 'ready' && intent !== 'not-ready') || !Number.isInteger(revision)) return data({ error: 'That is no step of this page; load it again.' }, { status: 400 });
     if (intent === 'ready') {
-      const analysis = analyseText(day.text, baseLibrary, (await loadRoutineBook(db)).routines);
+      const book = await loadWorkspaceBook(db);
+      const analysis = analyseText(day.text, book.library, book.routines);
       const errors = analysis.issues.length;
       if (errors > 0) return data({ error: `${errors === 1 ? 'One thing' : `${errors} things`} can’t be read yet; mend that first.` }, { status: 400 });
       if (analysis.plan.timeline.length === 0) return data({ error: 'There is nothing in this session yet.' }, { status: 400 });
@@ -95,17 +104,19 @@ interface WriterProps {
   readonly busy: boolean;
   readonly dayKey: string;
   readonly routines: readonly RoutineChoice[];
+  readonly overrides: readonly MovementOverride[];
+  readonly people: readonly SeenPerson[];
   readonly programmes: readonly { readonly id: number; readonly title: string }[];
 }
 
-function Writer({ name, words, day, error, busy, programmeId, dayKey, routines, programmes }: WriterProps) {
+function Writer({ name, words, day, error, busy, programmeId, dayKey, routines, overrides, people, programmes }: WriterProps) {
   const submit = useSubmit();
   const { revalidate } = useRevalidator();
   const onSaved = useCallback(() => void revalidate(), [revalidate]);
   const base = `/programmes/${programmeId}`;
   const { saver, state: draftState } = useDraft(`${base}/write/${dayKey}/draft`, day, onSaved);
   const onText = useCallback((next: string) => saver.change(next), [saver]);
-  const { text, analysis, editor, onChange, onEdit, onTake, complete, explain } = useSessionEditing(day.text, routines, onText);
+  const { text, library, analysis, editor, onChange, onEdit, onTake, complete, explain } = useSessionEditing(day.text, routines, overrides, onText);
   const { document, issues, findings, plan, blocks } = analysis;
   const [params, setParams] = useSearchParams();
   const asCards = params.get('as') === 'cards';
@@ -137,7 +148,7 @@ function Writer({ name, words, day, error, busy, programmeId, dayKey, routines, 
     </Tooltip>
   );
   const onInsertRoutine = (routine: RoutineChoice, how: 'copy' | 'refer') => {
-    const block = readRoutine(routine.text, baseLibrary);
+    const block = readRoutine(routine.text, library);
     if (!block) return;
     const next: Block = how === 'copy' ? block : { role: block.role, time: { kind: 'flow' }, source: { kind: 'routine', name: routine.name }, items: [] };
     onEdit([{ kind: 'insert-block', at: block.role === 'Warm-up' ? 0 : document.blocks.length, next }]);
@@ -171,7 +182,7 @@ function Writer({ name, words, day, error, busy, programmeId, dayKey, routines, 
         <NotationEditor
           initialText={day.text} issues={issues} findings={findings} isHidden={asCards} onChange={onChange} onTake={onTake} complete={complete} explain={explain} handle={editor}
         />
-        {asCards && <SessionCards analysis={analysis} library={baseLibrary} onEdit={onEdit} onUndo={() => editor.current?.undo()} onRedo={() => editor.current?.redo()} onKeep={(keep) => setDialog({ keep })} />}
+        {asCards && <SessionCards analysis={analysis} library={library} onEdit={onEdit} onUndo={() => editor.current?.undo()} onRedo={() => editor.current?.redo()} onKeep={(keep) => setDialog({ keep })} />}
         <p className="write-foot small">
           <DraftWords state={draftState} />
           {text.trim() === '' && day.sentNumber === null && (
@@ -181,13 +192,13 @@ function Writer({ name, words, day, error, busy, programmeId, dayKey, routines, 
           )}
         </p>
       </section>
-      <PlanPanel document={document} blocks={blocks} plan={plan} issues={issues} findings={findings} onGoTo={(issue) => onGoToLine(issue.line, issue.column)} onGoToLine={onGoToLine} onApply={onApply} onTake={onTake} actions={actions} />
+      <PlanPanel document={document} blocks={blocks} plan={plan} issues={issues} findings={findings} onGoTo={(issue) => onGoToLine(issue.line, issue.column)} onGoToLine={onGoToLine} onApply={onApply} onTake={onTake} actions={actions} below={<SeeAs analysis={analysis} library={library} people={people} />} />
       <PasteDialog
-        open={dialog === 'paste'} library={baseLibrary} hasText={text.trim() !== ''} onClose={() => setDialog(undefined)}
+        open={dialog === 'paste'} library={library} hasText={text.trim() !== ''} onClose={() => setDialog(undefined)}
         onTake={(found, mode) => editor.current?.setText(mode === 'replace' ? found : `${text.trimEnd()}\n\n${withoutFields(found)}`)}
       />
       <CopyDialog open={dialog === 'copy'} text={text} programmeId={programmeId} dayKey={dayKey} programmes={programmes} onClose={() => setDialog(undefined)} />
-      {kept && <KeepRoutineDialog text={`${printBlock(kept, baseLibrary).join('\n')}\n`} suggestedName={kept.label ?? kept.role.toLowerCase()} onClose={() => setDialog(undefined)} />}
+      {kept && <KeepRoutineDialog text={`${printBlock(kept, library).join('\n')}\n`} suggestedName={kept.label ?? kept.role.toLowerCase()} onClose={() => setDialog(undefined)} />}
     </div>
   );
 }

@@ -1,4 +1,3 @@
-import { isOnFloor } from '../../movement/movement.ts';
 import { commonStep, fitSlots, withCount } from '../../pace/slot-fit.ts';
 import { formatClock } from '../../notation/format-clock.ts';
 import { isWork } from '../describe-item.ts';
@@ -102,7 +101,7 @@ export function findTightChangeOvers(scope: FindingScope): Finding[] {
       const next = block.items[(i + 1) % block.items.length]!;
       if (!isWork(item) || !isWork(next)) continue;
       const [one, other] = [resolveMovement(item, 0, scope.library).movement, resolveMovement(next, 0, scope.library).movement];
-      if (!one || !other || !isOnFloor(one) || other.position !== 'standing') continue;
+      if (!one || !other || !one.isOnFloor || other.position !== 'standing') continue;
       findings.push({
         code: 'change-over-tight', severity: 'caution', line: lineOfItem(scope, b, i),
         message: `From ${one.name} on the floor to ${other.name} on the feet in ${restSec === 0 ? 'no time' : `${restSec} s`}; getting up takes ${RISE_SEC} s or more.`,

@@ -1,5 +1,5 @@
 import { PLACES, servesAs } from '../../movement/kit.ts';
-import { areaOf } from '../../movement/movement.ts';
+import { areaOf, hasImpact, loadsWrists } from '../../movement/movement.ts';
 import { MAX_DURATION_SEC, MAX_ROUNDS } from '../../notation/cursor.ts';
 import { formatClock } from '../../notation/format-clock.ts';
 import { buildCoolDown, buildWarmUp } from '../build-preparation.ts';
@@ -137,7 +137,7 @@ export function findUnpreparedWrists(scope: FindingScope): Finding[] {
     for (const part of s.movementId === null ? (s.expected ?? []) : [s]) {
       const movement = part.movementId === null ? undefined : library.find(part.movementId);
       if (movement?.preparesWrists && loads < MANY_WRIST_LOADS) return [];
-      if (!movement?.loadsWrists) continue;
+      if (!movement || !loadsWrists(movement)) continue;
       first ??= { block: s.block, item: part.item };
       loads += part.reps ?? ('sec' in part ? 0 : part.endSec - part.startSec);
     }
@@ -191,7 +191,7 @@ export function findLateImpact(scope: FindingScope): Finding[] {
   let workSec = 0;
   for (const s of scope.plan.timeline) {
     const parts = s.movementId === null ? (s.expected ?? []) : [s];
-    const jump = parts.map((p) => (p.movementId === null ? undefined : scope.library.find(p.movementId))).find((m) => m?.hasImpact);
+    const jump = parts.map((p) => (p.movementId === null ? undefined : scope.library.find(p.movementId))).find((m) => m && hasImpact(m));
     if (jump && workSec >= FRESH_WORK_SEC) {
       return [{
         code: 'impact-after-fatigue', severity: 'info', line: s.item === null ? lineOfBlock(scope, s.block) : lineOfItem(scope, s.block, s.item),

@@ -1,0 +1,143 @@
+import { computeRepSec } from '../pace/pace.ts';
+import { fitSlots, withCount } from '../pace/slot-fit.ts';
+import { printDose } from '../notation/print.ts';
+import type { Amount, Block, Choice, Dose, Item, SessionDocument, WorkItem } from '../session/document.ts';
+import { scoreKind } from '../session/plan.ts';
+import type { FitHow, FitPerson } from './fit-movement.ts';
+import { fitMovement } from './fit-movement.ts';
+import type { MovementLibrary } from './library.ts';
+import type { Movement } from './movement.ts';
+
+/** One line that this person does in another shape, and why. */
+export interface FitChange {
+  readonly block: number;
+  readonly item: number;
+  readonly from: string;
+  readonly to: string;
+  readonly how: FitHow;
+  readonly reason: string;
+  /** The dose before and after, where it had to change too. */
+  readonly dose?: { readonly from: string; readonly to: string };
+  /** In a block with a score: the number is of another shape, and is compared as such. */
+  readonly isScored: boolean;
+}
+
+export interface FittedSession {
+  /** The session that this person does: the same blocks, clocks and order. */
+  readonly document: SessionDocument;
+  readonly changes: readonly FitChange[];
+  /** Movements that the library doesn't know: left as written, for the person or coach to judge. */
+  readonly unjudged: readonly string[];
+}
+
+/** `step-back squat thrust instead of burpee: quiet floor`. */
+export const explainChange = (change: FitChange): string =>
+  `${change.to} instead of ${change.from}${change.dose ? `, ${change.dose.to} instead of ${change.dose.from}` : ''}: ${change.reason}`;
+
+/**
+ * Turns a session into the one that a person does. `blocks` are resolved (a version's, with routines written out).
+ * Nothing is dropped: every item keeps its place, its slot and its sides; a dose becomes smaller where its slot would
+ * overflow. A person without anything to consider gets the session as it is.
+ */
+export function fitSession(document: SessionDocument, blocks: readonly Block[], person: FitPerson, library: MovementLibrary): FittedSession {
+  const changes: FitChange[] = [];
+  const unjudged = new Set<string>();
+  const fitted = blocks.map((block, b): Block => {
+    const isScored = scoreKind(block) !== 'none';
+    const items = block.items.map((item, i): Item => {
+      if (item.kind === 'rest') return item;
+      const { next, made } = fitItem(item, person, library, unjudged);
+      for (const change of made) changes.push({ ...change, block: b, item: i, isScored });
+      return made.length > 0 ? next : item;
+    });
+    return items.every((item, i) => item === block.items[i]) ? block : scaleToSlots({ ...block, items }, block, b, changes, library);
+  });
+  return { document: changes.length > 0 ? { ...document, blocks: fitted } : { ...document, blocks: [...blocks] }, changes, unjudged: [...unjudged] };
+}
+
+type ItemChange = Omit<FitChange, 'block' | 'item' | 'isScored'>;
+
+function fitItem(item: WorkItem, person: FitPerson, library: MovementLibrary, unjudged: Set<string>): { next: WorkItem; made: ItemChange[] } {
+  const made: ItemChange[] = [];
+  const fitChoice = (choice: Choice): { choice: Choice; from?: Movement; to?: Movement; change?: ItemChange } => {
+    const movement = library.findByName(choice.name);
+    if (!movement) {
+      unjudged.add(choice.name);
+      return { choice };
+    }
+    const fit = fitMovement(movement, person, library);
+    if (!fit) return { choice };
+    return { choice: { name: fit.movement.name }, from: movement, to: fit.movement, change: { from: movement.name, to: fit.movement.name, how: fit.how, reason: fit.reason } };
+  };
+  const results = item.choices.map(fitChoice);
+  if (item.inTurn) {
+    for (const r of results) if (r.change) made.push(r.change);
+    return { next: { ...item, choices: results.map((r) => r.choice) }, made };
+  }
+  const open = item.choices.filter((_, i) => !results[i]!.change);
+  if (open.length === item.choices.length) return { next: item, made };
+  if (open.length > 0) {
+    const { change } = results[0]!;
+    const [first, ...others] = open;
+    if (!change) return { next: { ...item, choices: open }, made: [{ ...results.find((r) => r.change)!.change!, to: first!.name, how: 'choice' }] };
+    const { dose: own, ...bare } = first!;
+    return { next: { ...item, ...(own && { dose: own }), choices: [bare, ...others] }, made: [{ ...change, to: first!.name, how: 'choice' }] };
+  }
+  const { choice, from, to, change } = results[0]!;
+  const dose = convertDose(item, from!, to!);
+  const { dose: before, halfEachSide, side, ...rest } = item;
+  const keepsSide = to!.isOneSided && (side !== undefined || halfEachSide);
+  const next: WorkItem = {
+    ...rest, ...(dose && { dose }), ...(keepsSide && side && { side }), ...(keepsSide && halfEachSide && { halfEachSide }), choices: [choice],
+  };
+  const words = [before ? printDose(before) : '', dose ? printDose(dose) : ''];
+  made.push({ ...change!, ...(words[0] !== words[1] && { dose: { from: words[0] || 'as said', to: words[1] || 'as said' } }) });
+  return { next, made };
+}
+
+const mapAmount = (amount: Amount, by: (n: number) => number): Amount => {
+  switch (amount.kind) {
+    case 'fixed': return { kind: 'fixed', value: by(amount.value) };
+    case 'range': return { kind: 'range', low: by(amount.low), high: Math.max(by(amount.low) + 1, by(amount.high)) };
+    case 'list': return { kind: 'list', values: amount.values.map(by) };
+    case 'growing': return { kind: 'growing', start: by(amount.start), step: amount.step };
+  }
+};
+
+/** A hold for as long as the repetitions took, repetitions for as long as a hold was; sides as the new movement has them. */
+function convertDose(item: WorkItem, from: Movement, to: Movement): Dose | undefined {
+  const { dose } = item;
+  const sidesOf = (now: 'each' | 'alternate' | 'pairs' | undefined) => {
+    if (to.isOneSided) return now === 'pairs' ? 'alternate' as const : (now ?? (item.side || item.halfEachSide ? undefined : 'alternate' as const));
+    return undefined;
+  };
+  if (!dose) return to.isOneSided && !from.isOneSided ? { kind: 'given', sides: 'each' } : undefined;
+  if (dose.kind === 'given') return to.isOneSided ? dose : undefined;
+  if (dose.kind === 'reps') {
+    if (to.isHold && !from.isHold) {
+      const perRep = computeRepSec(from, item.tempo, item.pauseSec, item.speed).likely;
+      return { kind: 'time', amountSec: mapAmount(dose.amount, (n) => Math.max(5, Math.round((n * perRep) / 5) * 5)), ...(to.isOneSided && { sides: 'each' as const }) };
+    }
+    const sides = sidesOf(dose.sides);
+    return { kind: 'reps', amount: dose.amount, ...(sides && { sides }) };
+  }
+  if (dose.kind === 'time') return { kind: 'time', amountSec: dose.amountSec, ...(to.isOneSided && dose.sides && { sides: 'each' as const }) };
+  const { sides: _sides, ...bare } = dose as Dose & { sides?: unknown };
+  const sides = sidesOf('sides' in dose ? dose.sides : undefined);
+  return (dose.kind === 'energy' || !sides ? bare : { ...bare, sides }) as Dose;
+}
+
+/** Where a new movement takes longer than its slot holds, fewer of it (FACTS 1: about two off, common practice). */
+function scaleToSlots(block: Block, written: Block, b: number, changes: FitChange[], library: MovementLibrary): Block {
+  const items = [...block.items];
+  for (const fit of fitSlots(block, library)) {
+    if (fit.status === 'fits' || fit.largestCount === undefined || block.items[fit.item] === written.items[fit.item]) continue;
+    const item = items[fit.item] as WorkItem;
+    const smaller = withCount(item, fit.largestCount);
+    items[fit.item] = smaller;
+    const at = changes.findIndex((c) => c.block === b && c.item === fit.item);
+    const before = (written.items[fit.item] as WorkItem).dose;
+    if (at >= 0) changes[at] = { ...changes[at]!, dose: { from: before ? printDose(before) : 'as said', to: printDose(smaller.dose!) } };
+  }
+  return { ...block, items };
+}

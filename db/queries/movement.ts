@@ -1,0 +1,34 @@
+import type { MovementOverride } from '../../core/movement/layer.ts';
+import type { Movement } from '../../core/movement/movement.ts';
+import type { Db } from '../pool.ts';
+
+/** Puts the movements that ship under every workspace's own; those that no longer ship go. With the owner's rights. */
+export async function replaceBaseMovements(db: Db, movements: readonly Movement[]): Promise<void> {
+  await db.query(
+    `insert into base_movement (id, movement) select m ->> 'id', m from jsonb_array_elements($1::jsonb) as m
+     on conflict (id) do update set movement = excluded.movement where base_movement.movement is distinct from excluded.movement`, [JSON.stringify(movements)]);
+  await db.query('delete from base_movement where id <> all ($1::text[])', [movements.map((m) => m.id)]);
+}
+
+export async function listBaseMovements(db: Db): Promise<Movement[]> {
+  const { rows } = await db.query<{ movement: Movement }>('select movement from base_movement order by id');
+  return rows.map((r) => r.movement);
+}
+
+export async function listOverrides(db: Db): Promise<MovementOverride[]> {
+  const { rows } = await db.query<{ movement_id: string; fields: MovementOverride['fields'] }>('select movement_id, fields from movement_override order by movement_id');
+  return rows.map((r) => ({ movementId: r.movement_id, fields: r.fields }));
+}
+
+export async function upsertOverride(db: Db, o: { workspaceId: number; override: MovementOverride; now: Date }): Promise<void> {
+  await db.query(
+    `insert into movement_override (workspace_id, movement_id, fields, changed_at) values ($1::bigint, $2::text, $3::jsonb, $4::timestamptz)
+     on conflict on constraint movement_override_once do update set fields = excluded.fields, changed_at = excluded.changed_at`,
+    [o.workspaceId, o.override.movementId, JSON.stringify(o.override.fields), o.now]);
+}
+
+/** Back to the base; false where there was nothing over it. */
+export async function deleteOverride(db: Db, movementId: string): Promise<boolean> {
+  const { rowCount } = await db.query('delete from movement_override where movement_id = $1::text', [movementId]);
+  return rowCount === 1;
+}
