@@ -8,6 +8,7 @@ export default [
   route('theme', 'routes/theme.ts'),
   route('routines', 'routes/routines.ts'),
   route('programmes/:programmeId/days', 'routes/programmes/days.ts'),
+  route('programmes/:programmeId/people-csv', 'routes/programmes/people-csv.ts'),
   route('programmes/:programmeId/copy', 'routes/programmes/copy.ts'),
   route('healthz', 'routes/healthz.ts'),
   route('readyz', 'routes/readyz.ts'),
@@ -21,6 +22,7 @@ export default [
       route('send/:day', 'routes/programmes/send.tsx'),
       route('follow-up', 'routes/programmes/follow-up.tsx'),
       route('people', 'routes/programmes/people.tsx'),
+      route('movements', 'routes/programmes/movements.tsx'),
     ]),
   ]),
   layout('routes/person.tsx', [

@@ -32,6 +32,7 @@ export function CoachHead({ programme, dayKey }: CoachHeadProps) {
         </nav>
       )}
       <nav className="head-shelves" aria-label="Shelves">
+        {base && <NavLink to={`${base}/movements`}>Movements</NavLink>}
         {base && <NavLink to={`${base}/people`}>People</NavLink>}
         <details className="head-self">
           <summary>{coach?.coachName.split(' ')[0] ?? 'You'}</summary>

@@ -1,5 +1,5 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
-import type { MovementOverride } from '../../core/movement/layer.ts';
+import type { MovementLayer } from '../../core/movement/layer.ts';
 import { layerLibrary } from '../../core/movement/layer.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
 import { applyEdits } from '../../core/notation/apply-edits.ts';
@@ -14,9 +14,9 @@ import type { EditorHandle } from './notation-editor-view.ts';
 
 /** The text being written, what it comes to, and the ways to change it that the text and the cards share. */
 export function useSessionEditing(
-  initialText: string, stored: readonly { readonly name: string; readonly text: string }[], overrides: readonly MovementOverride[], onText: (text: string) => void,
+  initialText: string, stored: readonly { readonly name: string; readonly text: string }[], layer: MovementLayer, onText: (text: string) => void,
 ) {
-  const library = useMemo(() => layerLibrary(baseLibrary, overrides), [overrides]);
+  const library = useMemo(() => layerLibrary(baseLibrary, layer), [layer]);
   const [text, setText] = useState(initialText);
   const routines = useMemo(() => readRoutines(stored, library), [stored, library]);
   const analysis = useMemo(() => analyseText(text, library, routines), [text, library, routines]);

@@ -20,6 +20,19 @@ alter table movement_override enable row level security;
 create policy own_workspace on movement_override using (workspace_id = nullif(current_setting('ysodos.workspace_id', true), '')::bigint);
 grant select, insert, update, delete on movement_override to ysodos_app;
 
+-- Ladders of a workspace's own, or in place of those that ship: whole, easiest step first. An empty one takes a shipped one away.
+create table ladder_override (
+  id bigint generated always as identity primary key,
+  workspace_id bigint not null references workspace,
+  ladder_id text not null constraint ladder_override_id_length check (length(ladder_id) between 1 and 100),
+  ladder jsonb not null,
+  changed_at timestamptz not null,
+  constraint ladder_override_once unique (workspace_id, ladder_id)
+);
+alter table ladder_override enable row level security;
+create policy own_workspace on ladder_override using (workspace_id = nullif(current_setting('ysodos.workspace_id', true), '')::bigint);
+grant select, insert, update, delete on ladder_override to ysodos_app;
+
 alter table person
   -- At hand; null: nothing was said, so whatever is needed is taken to be there.
   add column kit text[],

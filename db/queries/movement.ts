@@ -1,3 +1,4 @@
+import type { Ladder } from '../../core/movement/ladder.ts';
 import type { MovementOverride } from '../../core/movement/layer.ts';
 import type { Movement } from '../../core/movement/movement.ts';
 import type { Db } from '../pool.ts';
@@ -30,5 +31,23 @@ export async function upsertOverride(db: Db, o: { workspaceId: number; override:
 /** Back to the base; false where there was nothing over it. */
 export async function deleteOverride(db: Db, movementId: string): Promise<boolean> {
   const { rowCount } = await db.query('delete from movement_override where movement_id = $1::text', [movementId]);
+  return rowCount === 1;
+}
+
+export async function listLadderOverrides(db: Db): Promise<Ladder[]> {
+  const { rows } = await db.query<{ ladder: Ladder }>('select ladder from ladder_override order by ladder_id');
+  return rows.map((r) => r.ladder);
+}
+
+export async function upsertLadder(db: Db, l: { workspaceId: number; ladder: Ladder; now: Date }): Promise<void> {
+  await db.query(
+    `insert into ladder_override (workspace_id, ladder_id, ladder, changed_at) values ($1::bigint, $2::text, $3::jsonb, $4::timestamptz)
+     on conflict on constraint ladder_override_once do update set ladder = excluded.ladder, changed_at = excluded.changed_at`,
+    [l.workspaceId, l.ladder.id, JSON.stringify(l.ladder), l.now]);
+}
+
+/** Back to the ladder that ships, or away with one's own; false where there was nothing. */
+export async function deleteLadder(db: Db, ladderId: string): Promise<boolean> {
+  const { rowCount } = await db.query('delete from ladder_override where ladder_id = $1::text', [ladderId]);
   return rowCount === 1;
 }

@@ -24,7 +24,7 @@ describe.each(['light', 'dark'] as const)('axe finds nothing to mend in %s', (co
     await signIn(page);
     const { programmeId } = demo().workspaces[0]!;
     const base = `/programmes/${programmeId}`;
-    for (const path of ['/programmes', `${base}/plan`, `${base}/write/w5d1`, `${base}/write/w5d1?as=cards`, `${base}/write/w6d3`, `${base}/write/w1d2`, `${base}/send/w5d6`, `${base}/follow-up?person=2&day=w5d1`, `${base}/people`]) {
+    for (const path of ['/programmes', `${base}/plan`, `${base}/write/w5d1`, `${base}/write/w5d1?as=cards`, `${base}/write/w6d3`, `${base}/write/w1d2`, `${base}/send/w5d6`, `${base}/follow-up?person=2&day=w5d1`, `${base}/people`, `${base}/people?person=2`, `${base}/movements?m=push-up`, `${base}/movements?m=squat&edit=yes`]) {
       await page.goto(path, { waitUntil: 'networkidle' });
       expect([path, await findFaults(page)]).toEqual([path, []]);
     }
@@ -34,7 +34,7 @@ describe.each(['light', 'dark'] as const)('axe finds nothing to mend in %s', (co
   test('on the participant’s', async () => {
     const page = await openPage(browser, { ...PHONE, colorScheme });
     const { linkPath } = demo().workspaces[1]!;
-    for (const path of [linkPath, `${linkPath}/w2d5`, `${linkPath}/w2d5/log`, `${linkPath}/w2d5/clock`, '/sign-in', '/p/unknown']) {
+    for (const path of [linkPath, `${linkPath}/w2d5`, `${linkPath}/w2d5/log`, `${linkPath}/w2d5/clock`, `${linkPath}/me`, '/sign-in', '/p/unknown']) {
       await page.goto(path, { waitUntil: 'networkidle' });
       expect([path, await findFaults(page)]).toEqual([path, []]);
     }
@@ -75,7 +75,7 @@ test.each([360, 768, 1024, 1600])('no page is wider than a window of %i px', asy
   const page = await openPage(browser, { viewport: { width, height: 800 } });
   const { linkPath } = demo().workspaces[0]!;
   const wide = async () => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
-  for (const path of [linkPath, `${linkPath}/w5d1/log`, `${linkPath}/w5d1/clock`]) {
+  for (const path of [linkPath, `${linkPath}/me`, `${linkPath}/w5d1/log`, `${linkPath}/w5d1/clock`]) {
     await page.goto(path);
     expect([path, await wide()]).toEqual([path, 0]);
   }

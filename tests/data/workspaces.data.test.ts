@@ -2,11 +2,13 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { NewerDataError, NotFoundError, StaleError } from '../../db/errors.ts';
 import { migrate } from '../../db/migrate.ts';
-import { getEnrolment, findPersonalLink, insertParticipant, insertPersonalLink, listParticipants, updateLinksRevoked } from '../../db/queries/person.ts';
+import { getEnrolment, findPersonalLink, insertParticipant, insertPersonalLink, listParticipants, updateLinksRevoked, updateProfile } from '../../db/queries/person.ts';
 import {
   deleteEmptyDay, getProgramme, insertProgramme, insertVersion, listDays, listProgrammes, listVersions, updateDayReady, updateDayText,
 } from '../../db/queries/programme.ts';
 import { insertRecord, listRecords, listSentDays } from '../../db/queries/record.ts';
+import { baseLibrary } from '../../core/movement/library.ts';
+import { deleteLadder, deleteOverride, listBaseMovements, listLadderOverrides, listOverrides, upsertLadder, upsertOverride } from '../../db/queries/movement.ts';
 import { deleteRoutine, listRoutines, upsertRoutine } from '../../db/queries/routine.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import type { ThrowawayDatabase } from '../throwaway-database.ts';
@@ -159,6 +161,45 @@ test('routines: one a name in any case, each workspace its own', async () => {
   expect(await withWorkspace(db.pool, mine.workspaceId, (c) => deleteRoutine(c, own!.id))).toBe(true);
   expect(await withWorkspace(db.pool, mine.workspaceId, listRoutines)).toEqual([]);
   expect(await withWorkspace(db.pool, other.workspaceId, listRoutines)).toHaveLength(1);
+});
+
+describe('a workspace’s own movements over those that ship', () => {
+  test('the base is loaded, can’t be changed by the application, and is the same for all', async () => {
+    const base = await withWorkspace(db.pool, mine.workspaceId, listBaseMovements);
+    expect(base).toHaveLength(baseLibrary.movements.length);
+    expect(base.find((m) => m.id === 'squat')).toEqual(baseLibrary.find('squat'));
+    await expect(withWorkspace(db.pool, mine.workspaceId, (c) => c.query('delete from base_movement'))).rejects.toThrow(/permission denied/);
+  });
+  test('an override is one workspace’s, and goes without a trace', async () => {
+    const override = { movementId: 'squat', fields: { watchFor: 'ours' } };
+    await withWorkspace(db.pool, mine.workspaceId, (c) => upsertOverride(c, { workspaceId: mine.workspaceId, override, now: NOW }));
+    expect(await withWorkspace(db.pool, mine.workspaceId, listOverrides)).toEqual([override]);
+    expect(await withWorkspace(db.pool, other.workspaceId, listOverrides)).toEqual([]);
+    expect(await withWorkspace(db.pool, other.workspaceId, (c) => deleteOverride(c, 'squat'))).toBe(false);
+    expect(await withWorkspace(db.pool, mine.workspaceId, (c) => deleteOverride(c, 'squat'))).toBe(true);
+    const ladder = { id: 'ours', name: 'Ours', steps: [{ movementId: 'chair-squat', change: '' }, { movementId: 'squat', change: 'no chair' }] };
+    await withWorkspace(db.pool, mine.workspaceId, (c) => upsertLadder(c, { workspaceId: mine.workspaceId, ladder, now: NOW }));
+    expect(await withWorkspace(db.pool, mine.workspaceId, listLadderOverrides)).toEqual([ladder]);
+    expect(await withWorkspace(db.pool, other.workspaceId, listLadderOverrides)).toEqual([]);
+    expect(await withWorkspace(db.pool, mine.workspaceId, (c) => deleteLadder(c, 'ours'))).toBe(true);
+  });
+});
+
+test('a profile keeps what isn’t named; kit is nothing said, none, or a list', async () => {
+  await withWorkspace(db.pool, mine.workspaceId, async (c) => {
+    const profile = async () => (await getEnrolment(c, enrolmentId)).profile;
+    expect(await profile()).toMatchObject({ spares: [], levels: {}, swaps: [], care: 'not-asked' });
+    expect(await profile()).not.toHaveProperty('kit');
+    await updateProfile(c, enrolmentId, { kit: ['chair', 'band'], spares: ['knees'], care: 'wait' });
+    await updateProfile(c, enrolmentId, { levels: { push: 3 }, swaps: [{ from: 'push-up', to: 'wall-push-up' }] });
+    expect(await profile()).toMatchObject({ kit: ['chair', 'band'], spares: ['knees'], care: 'wait', levels: { push: 3 }, swaps: [{ from: 'push-up', to: 'wall-push-up' }] });
+    await updateProfile(c, enrolmentId, { kit: [] });
+    expect((await profile()).kit).toEqual([]);
+    await updateProfile(c, enrolmentId, { kit: null, spares: [] });
+    expect(await profile()).not.toHaveProperty('kit');
+    await expect(updateProfile(c, 999_999, { name: 'x' })).rejects.toThrow(NotFoundError);
+  });
+  await withWorkspace(db.pool, other.workspaceId, async (c) => { await expect(updateProfile(c, enrolmentId, { name: 'taken' })).rejects.toThrow(NotFoundError); });
 });
 
 test('numbers and dates come as numbers and dates, whatever zone the process is in', async () => {

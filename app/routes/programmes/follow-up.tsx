@@ -47,7 +47,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       rows: people.map((p, i) => ({ enrolmentId: p.enrolmentId, name: p.name, detail: p.detail, joinedOn: p.joinedOn, today: strands[i]!.today, beads: strands[i]!.beads, attendance: strands[i]!.attendance })),
       record: record && version ? {
         ...record, loggedWords: `${formatDay(localDate(record.loggedAtMs, people[at]!.timeZone))}, ${localTime(record.loggedAtMs, people[at]!.timeZone)} their time`,
-        scoreWords: record.scores.map((s) => `${blockName(version.document.blocks[s.block] ?? { role: 'Main' })}: ${formatScore(s)}`), title: version.document.title ?? 'Session',
+        scoreWords: record.scores.map((s) => `${blockName(version.document.blocks[s.block] ?? { role: 'Main' })}: ${formatScore(s)}${record.fit.some((c) => c.isScored && c.block === s.block) ? ' (in another shape)' : ''}`), title: version.document.title ?? 'Session',
       } : null,
     };
   });
@@ -117,6 +117,7 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
                       <p>{record.title}, version {record.versionNumber}</p>
                       <p><b>{OUTCOME_WORDS[record.outcome]}</b>{record.outcome === 'part' && `, about ${Math.round(record.shareRatio * 100)} %`}{record.effort !== null && `, effort ${record.effort} of 10`}</p>
                       {record.scoreWords.map((s) => <p key={s}>{s}</p>)}
+                      {record.fit.length > 0 && <p className="small"><span className="soft">In their shape:</span> {record.fit.map((c) => `${c.to} instead of ${c.from}`).join(', ')}</p>}
                       {record.remark && <blockquote>{record.remark}</blockquote>}
                       <p className="soft small">logged {record.loggedWords}</p>
                     </>

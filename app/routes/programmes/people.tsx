@@ -1,16 +1,23 @@
 import { Button, Form as AntForm, Input, Popconfirm, Select } from 'antd';
-import { useState } from 'react';
-import { data, useActionData, useNavigation, useSubmit } from 'react-router';
+import { useMemo, useState } from 'react';
+import { data, Link, useActionData, useSearchParams, useNavigation, useSubmit } from 'react-router';
 import { object, string } from 'yup';
 import type { DayDate } from '../../../core/calendar/day.ts';
 import { formatShortDay, parseDayDate } from '../../../core/calendar/day.ts';
 import { isTimeZone, localDate, localTime } from '../../../core/calendar/release.ts';
-import { insertParticipant, insertPersonalLink, listParticipants, updateLinksRevoked } from '../../../db/queries/person.ts';
+import { SPARE_WORDS } from '../../../core/movement/spare.ts';
+import type { PersonProfile } from '../../../db/queries/person.ts';
+import { insertParticipant, insertPersonalLink, listParticipants, updateLinksRevoked, updateProfile } from '../../../db/queries/person.ts';
 import { notFound, withProgramme } from '../../../server/coach-scope.ts';
 import { nowMs } from '../../../server/config.ts';
 import { yupErrors } from '../../../server/log-form.ts';
 import { hashToken, makeToken } from '../../../server/token.ts';
 import { formText } from '../../../server/form-text.ts';
+import { commonZone } from '../../../server/common-zone.ts';
+import { readProfileForm } from '../../../server/profile-form.ts';
+import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
+import { PeopleCsvDialog } from '../../components/people-csv-dialog.tsx';
+import { PersonPanel } from '../../components/person-panel.tsx';
 import { Dialog } from '../../components/dialog.tsx';
 import type { Route } from './+types/people';
 
@@ -19,9 +26,12 @@ export const meta: Route.MetaFunction = () => [{ title: 'People · Ysodos' }];
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
     const people = await listParticipants(db, programme.runId);
+    const { library } = await loadWorkspaceBook(db);
+    const name = (id: string) => library.find(id)?.name ?? id;
     return {
+      programmeId: programme.id, zone: commonZone(people),
       startsOn: programme.startsOn, today: localDate(nowMs(), 'UTC'), origin: new URL(request.url).origin,
-      people: people.map((p) => ({ ...p, joined: formatShortDay(p.joinedOn), late: p.joinedOn > programme.startsOn, nowThere: localTime(nowMs(), p.timeZone) })),
+      people: people.map((p) => ({ ...p, joined: formatShortDay(p.joinedOn), late: p.joinedOn > programme.startsOn, nowThere: localTime(nowMs(), p.timeZone), swapWords: p.profile.swaps.map((s) => `${name(s.from)} -> ${name(s.to)}`).join('\n') })),
       zones: Intl.supportedValuesOf('timeZone'),
     };
   });
@@ -34,7 +44,7 @@ const schema = object({
   joinedOn: string().required('Say since when.').test('date', 'That is no date.', (v) => parseDayDate(v) !== undefined),
 });
 
-interface PeopleAnswer { errors: Record<string, string>; made?: { name: string; path: string } }
+interface PeopleAnswer { errors: Record<string, string>; kept?: number; made?: { name: string; path: string } }
 const answer = (a: PeopleAnswer, status = 200) => data(a, { status });
 
 export async function action({ request, params }: Route.ActionArgs) {
@@ -56,6 +66,12 @@ export async function action({ request, params }: Route.ActionArgs) {
     }
     const person = (await listParticipants(db, programme.runId)).find((p) => p.enrolmentId === Number(form.get('enrolmentId')));
     if (!person) return notFound();
+    if (intent === 'profile') {
+      const read = await readProfileForm(form, (await loadWorkspaceBook(db)).library);
+      if (read.status === 'error') return answer({ errors: read.errors }, 400);
+      await updateProfile(db, person.enrolmentId, read.change);
+      return answer({ errors: {}, kept: person.enrolmentId });
+    }
     if (intent === 'link') return makeLink(person.enrolmentId, person.name);
     if (intent === 'revoke') {
       await updateLinksRevoked(db, person.enrolmentId, now);
@@ -66,7 +82,13 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 export default function People({ loaderData }: Route.ComponentProps) {
-  const { people, origin, startsOn, today, zones } = loaderData;
+  const { people, origin, startsOn, today, zones, programmeId, zone } = loaderData;
+  const [params] = useSearchParams();
+  const chosen = people.find((p) => String(p.enrolmentId) === params.get('person'));
+  const [bringing, setBringing] = useState(false);
+  const existing = useMemo(() => people.map((p) => p.name), [people]);
+  const joinedOn = today > startsOn ? today : startsOn;
+  const defaults = useMemo(() => ({ timeZone: zone, joinedOn }), [zone, joinedOn]);
   const [adding, setAdding] = useState(false);
   const [wanted, setWanted] = useState('');
   const [shown, setShown] = useState<PeopleAnswer['made']>();
@@ -90,16 +112,19 @@ export default function People({ loaderData }: Route.ComponentProps) {
         <p className="soft">{people.length} in this programme{people.some((p) => !p.hasLink) && `, ${people.filter((p) => !p.hasLink).length} without a link`}</p>
         <div className="follow-tools">
           <Input allowClear placeholder="Find a person" aria-label="Find a person" onChange={(e) => setWanted(e.target.value)} />
+          <Button onClick={() => setBringing(true)}>Bring people in</Button>
           <Button type="primary" onClick={() => setAdding(true)}>Add a person</Button>
         </div>
       </div>
       {people.length === 0 ? <p className="empty">Nobody is in this programme yet. Add the first person: they get a personal link, no password, and their sessions open at their own hour.</p> : (
+        <div className={chosen ? 'people-columns' : ''}>
         <table className="people-list">
-          <thead><tr><th>Name</th><th>Their clock</th><th>Since</th><th>Personal link</th></tr></thead>
+          <thead><tr><th>Name</th><th>What fits them</th><th>Their clock</th><th>Since</th><th>Personal link</th></tr></thead>
           <tbody>
             {list.map((p) => (
               <tr key={p.enrolmentId}>
-                <td><b>{p.name}</b> <span className="soft small">{p.detail}</span></td>
+                <td><Link className="people-name" to={`?person=${p.enrolmentId}`} preventScrollReset aria-current={p === chosen || undefined}><b>{p.name}</b></Link> <span className="soft small">{p.detail}</span></td>
+                <td className="small"><FitWords profile={p.profile} /></td>
                 <td>{p.nowThere} <span className="soft small">{p.timeZone.replaceAll('_', ' ')}</span></td>
                 <td>{p.joined}{p.late && <span className="soft small"> joined late</span>}</td>
                 <td>
@@ -115,15 +140,29 @@ export default function People({ loaderData }: Route.ComponentProps) {
             ))}
           </tbody>
         </table>
+        {chosen && <PersonPanel person={chosen} zones={zones} errors={result?.errors ?? {}} isKept={result?.kept === chosen.enrolmentId} close="?" />}
+        </div>
       )}
       {people.length > 0 && list.length === 0 && <p className="empty">Nobody is called that here.</p>}
       <Dialog open={shown !== undefined} title={`The link of ${shown?.name ?? ''}`} okText="I have it" cancelText={null} onOk={() => setShown(undefined)} onCancel={() => setShown(undefined)}>
         <p>It is shown this once. Whoever has it sees this person’s sessions, so send it to them alone.</p>
         <Input readOnly value={shown ? origin + shown.path : ''} aria-label="Personal link" onFocus={(e) => e.target.select()} suffix={<CopyButton text={shown ? origin + shown.path : ''} />} />
       </Dialog>
-      <AddPerson open={adding} busy={busy} onClose={() => setAdding(false)} errors={result?.errors ?? {}} zones={zones} joinedOn={today > startsOn ? today : startsOn} onAdd={(values) => post({ intent: 'add', ...values })} />
+      <PeopleCsvDialog open={bringing} programmeId={programmeId} defaults={defaults} existing={existing} onClose={() => setBringing(false)} />
+      <AddPerson open={adding} busy={busy} onClose={() => setAdding(false)} errors={result?.errors ?? {}} zones={zones} joinedOn={joinedOn} onAdd={(values) => post({ intent: 'add', ...values })} />
     </div>
   );
+}
+
+/** Kit, things to spare and levels in a few words; only what differs from anyone. */
+function FitWords({ profile }: { profile: PersonProfile }) {
+  const { kit, spares, levels, swaps, care } = profile;
+  const limits = Object.entries(levels).filter(([, level]) => level < 5);
+  const words = [
+    spares.map((s) => SPARE_WORDS[s]).join(', '), kit === undefined ? '' : kit.length === 0 ? 'no kit' : kit.join(', '),
+    limits.length === 0 ? '' : limits.length > 3 ? `level ${Math.min(...limits.map(([, l]) => l))} and up` : limits.map(([pattern, level]) => `${pattern} ${level}`).join(', '), swaps.length === 0 ? '' : `${swaps.length} ${swaps.length === 1 ? 'swap' : 'swaps'}`,
+  ].filter((w) => w !== '');
+  return <>{care === 'wait' && <b className="plan-off">wait </b>}{words.length === 0 ? <span className="soft">as anyone</span> : words.join(' · ')}</>;
 }
 
 function CopyButton({ text }: { text: string }) {

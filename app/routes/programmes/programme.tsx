@@ -30,7 +30,7 @@ export default function ProgrammeLayout({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <CoachHead programme={programme} dayKey={day ?? usual} />
-      {stage !== 'plan' && (
+      {stage !== 'plan' && stage !== 'movements' && stage !== 'people' && (
         <Spine days={days} selected={day} linkTo={(key) => (stage === 'follow-up' ? `${base}/follow-up?day=${key}` : `${base}/${to}/${key}`)} />
       )}
       <main id="main" className="page"><Outlet /></main>

@@ -2,7 +2,7 @@ import { Button, Popconfirm, Tooltip } from 'antd';
 import { useCallback, useState } from 'react';
 import { data, Form, Link, redirect, useNavigation, useRevalidator, useSearchParams, useSubmit } from 'react-router';
 import { dayName, formatDay, dateOfDay } from '../../../core/calendar/day.ts';
-import type { MovementOverride } from '../../../core/movement/layer.ts';
+import type { MovementLayer } from '../../../core/movement/layer.ts';
 import { printBlock } from '../../../core/notation/apply-edits.ts';
 import type { NotationIssue } from '../../../core/notation/issue.ts';
 import { analyseText, isSendable } from '../../../core/session/analyse.ts';
@@ -35,7 +35,7 @@ import type { Route } from './+types/write';
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Write: ${loaderData?.name ?? ''} · Ysodos` }];
 
 /** What the writer reads texts with. */
-const bookFor = ({ stored, overrides }: WorkspaceBook) => ({ routines: stored, overrides });
+const bookFor = ({ stored, layer }: WorkspaceBook) => ({ routines: stored, layer });
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withDay(request, params, async (db, { day, place, programme }) => ({
@@ -104,19 +104,19 @@ interface WriterProps {
   readonly busy: boolean;
   readonly dayKey: string;
   readonly routines: readonly RoutineChoice[];
-  readonly overrides: readonly MovementOverride[];
+  readonly layer: MovementLayer;
   readonly people: readonly SeenPerson[];
   readonly programmes: readonly { readonly id: number; readonly title: string }[];
 }
 
-function Writer({ name, words, day, error, busy, programmeId, dayKey, routines, overrides, people, programmes }: WriterProps) {
+function Writer({ name, words, day, error, busy, programmeId, dayKey, routines, layer, people, programmes }: WriterProps) {
   const submit = useSubmit();
   const { revalidate } = useRevalidator();
   const onSaved = useCallback(() => void revalidate(), [revalidate]);
   const base = `/programmes/${programmeId}`;
   const { saver, state: draftState } = useDraft(`${base}/write/${dayKey}/draft`, day, onSaved);
   const onText = useCallback((next: string) => saver.change(next), [saver]);
-  const { text, library, analysis, editor, onChange, onEdit, onTake, complete, explain } = useSessionEditing(day.text, routines, overrides, onText);
+  const { text, library, analysis, editor, onChange, onEdit, onTake, complete, explain } = useSessionEditing(day.text, routines, layer, onText);
   const { document, issues, findings, plan, blocks } = analysis;
   const [params, setParams] = useSearchParams();
   const asCards = params.get('as') === 'cards';

@@ -3,8 +3,8 @@ export const LOWER_BODY = `
 squat | air squat, bodyweight squat | squat | standing | | | 3 | 1.6/2.2/3 | 00001221 | 00 | feet hip-wide, toes a little out | sit down between the heels, then stand tall | knees follow the toes, whole foot stays down
 slow squat | tempo squat | squat | standing | | | 3 | 4/5/7 | 00001221 | 00 | as for a squat, arms in front | three counts down, one up, no rest at the top | same depth every time
 chair squat | box squat | squat | standing | | chair | 2 | 2/2.8/4 | 00001111 | 00 | chair behind you against the wall | hips back until the seat is touched, stand up | touch the seat, don’t drop onto it
-sit-to-stand | chair stand | squat | seated | | chair | 2 | 2/3/4.5 | 00001111 | 00 | sit near the front edge, feet under the knees | lean forward, stand, sit down slowly | lean forward first, then stand tall
-helped sit-to-stand | hands-on-thighs stand | squat | seated | | chair | 1 | 2.5/3.5/5 | 00001111 | 00 | sit near the edge, hands on the thighs | push with hands and legs to stand | breathe out as you rise
+sit-to-stand | chair stand | squat | standing | | chair | 2 | 2/3/4.5 | 00001111 | 00 | sit near the front edge, feet under the knees | lean forward, stand, sit down slowly | lean forward first, then stand tall
+helped sit-to-stand | hands-on-thighs stand | squat | standing | | chair | 1 | 2.5/3.5/5 | 00001111 | 00 | sit near the edge, hands on the thighs | push with hands and legs to stand | breathe out as you rise
 seated heel press | heel press | squat | seated | | | 1 | 2/3/4 | 00000000 | 00 | sit tall, feet flat under the knees | press the heels down as if to stand, let go | thighs tighten, shoulders stay loose
 goblet squat | front-held squat | squat | standing | | bottle | 3 | 2/2.8/4 | 00101221 | 00 | hold the weight close to the chest | squat with the elbows inside the knees | hold the weight close to the chest
 two-bottle squat | weighted squat | squat | standing | | bottle | 3 | 2/2.8/4 | 00001221 | 00 | a bottle in each hand, arms long | squat and stand, weights beside the legs | weights go straight down

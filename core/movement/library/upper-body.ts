@@ -12,8 +12,8 @@ chair push-up | incline push-up, hands-raised push-up | push | standing | | chai
 palm press | hands-together press | push | seated | | | 1 | 2/3/4 | 10000000 | 00 | sit tall, palms together before the chest | press, hold a breath, let go | shoulders stay low
 lying floor press | bottle floor press | push | supine | | bottle | 3 | 1.8/2.4/3.4 | 11110000 | 01 | on your back, a weight in each hand | press up, lower until the arms touch | wrists over the elbows
 band chest press | seated band chest press | push | seated | | band | 2 | 1.6/2.2/3 | 11110000 | 00 | band round the back, ends in the hands | press forward, return slowly | shoulders stay low
-chair dip | bench dip | push | seated | | chair | 3 | 1.6/2.2/3 | 22301000 | 00 | hands on the edge, seat just in front | bend the elbows, push up | shoulders away from the ears
-bent-knee chair dip | easy chair dip | push | seated | | chair | 2 | 1.6/2.2/3 | 22201000 | 00 | as for a chair dip, feet close | lower a hand’s width, push up | legs help
+chair dip | bench dip | push | standing | | chair | 3 | 1.6/2.2/3 | 22301000 | 00 | hands on the edge, seat just in front | bend the elbows, push up | shoulders away from the ears
+bent-knee chair dip | easy chair dip | push | standing | | chair | 2 | 1.6/2.2/3 | 22201000 | 00 | as for a chair dip, feet close | lower a hand’s width, push up | legs help
 walk-out | inchworm | push | standing | | | 3 | 3.5/5/7 | 21212100 | 00 | stand tall, knees soft | walk the hands out to a plank and back | hips don’t sway
 short walk-out | half walk-out | push | standing | | chair | 2 | 3/4/6 | 11101100 | 00 | hands on a chair seat | walk the feet back to a slant and in again | chair against the wall
 walk-out push-up | walk-out and push-up | push | standing | | | 4 | 3/3.75/6 | 22212100 | 00 | stand tall | walk out, one push-up, walk back | body in one line before the push | walk-out, push-up

@@ -1,0 +1,245 @@
+import { Popconfirm } from 'antd';
+import { useMemo } from 'react';
+import { data, Form, Link, redirect, useSearchParams, useSubmit } from 'react-router';
+import { compareDays, dateOfDay, dayKey, dayName, parseDayKey } from '../../../core/calendar/day.ts';
+import { localDate } from '../../../core/calendar/release.ts';
+import { countUsage } from '../../../core/movement/count-usage.ts';
+import { findMovements } from '../../../core/movement/find-movements.ts';
+import { kitPieces } from '../../../core/movement/kit.ts';
+import { layerLibrary, withFields } from '../../../core/movement/layer.ts';
+import { baseLibrary } from '../../../core/movement/library.ts';
+import type { Movement, Pattern, Position } from '../../../core/movement/movement.ts';
+import { JOINTS, PATTERNS, POSITIONS } from '../../../core/movement/movement.ts';
+import { isSpare, SPARE_WORDS, SPARES } from '../../../core/movement/spare.ts';
+import { formatClock } from '../../../core/notation/format-clock.ts';
+import { deleteLadder, deleteOverride, upsertLadder, upsertOverride } from '../../../db/queries/movement.ts';
+import { listDays } from '../../../db/queries/programme.ts';
+import { withProgramme } from '../../../server/coach-scope.ts';
+import { nowMs } from '../../../server/config.ts';
+import { formText } from '../../../server/form-text.ts';
+import { readLadderForm, readMovementForm } from '../../../server/movement-form.ts';
+import { planText } from '../../../server/session-view.ts';
+import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
+import type { DrawnLadder } from '../../components/ladder-steps.tsx';
+import { LadderSteps } from '../../components/ladder-steps.tsx';
+import { MovementForm } from '../../components/movement-form.tsx';
+import type { Route } from './+types/movements';
+
+export const meta: Route.MetaFunction = () => [{ title: 'Movements · Ysodos' }];
+
+/** Weeks back and ahead that count as "the last weeks". */
+const USAGE_WEEKS = 4;
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  return withProgramme(request, params.programmeId, async (db, { programme }) => {
+    const book = await loadWorkspaceBook(db);
+    const today = localDate(nowMs(), 'UTC');
+    const days = (await listDays(db, programme.id)).filter((d) => d.text.trim() !== '' && compareDays(dateOfDay(programme.startsOn, d), today) <= 0).slice(-7 * USAGE_WEEKS);
+    const recent = days.filter((d) => compareDays(dateOfDay(programme.startsOn, { week: d.week + USAGE_WEEKS, weekday: d.weekday }), today) > 0);
+    const usage = countUsage(recent.map((d) => ({ key: dayKey(d), plan: planText(d.text, book).plan })));
+    return { layer: book.layer, usage: [...usage], programmeId: programme.id };
+  });
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const form = await request.formData();
+  const intent = formText(form, 'intent');
+  const now = new Date(nowMs());
+  return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
+    const { library } = await loadWorkspaceBook(db);
+    const base = `/programmes/${programme.id}/movements`;
+    const id = formText(form, 'id');
+    if (intent === 'reset') {
+      await deleteOverride(db, id);
+      return redirect(baseLibrary.find(id) ? `${base}?m=${id}` : base);
+    }
+    if (intent === 'reset-ladder') {
+      await deleteLadder(db, id);
+      return redirect(`${base}?m=${formText(form, 'from')}`);
+    }
+    if (intent === 'ladder') {
+      const read = readLadderForm(form, library);
+      if (read.status === 'error') return data({ errors: { ladder: read.error } }, { status: 400 });
+      await upsertLadder(db, { workspaceId: coach.workspaceId, ladder: read.ladder, now });
+      return redirect(`${base}?m=${read.ladder.steps[0]!.movementId}`);
+    }
+    if (intent !== 'movement') return data({ errors: { form: 'That is no step of this page; load it again.' } }, { status: 400 });
+    const read = readMovementForm(form, baseLibrary.find(id), id !== '' && !baseLibrary.find(id) ? { ...library, find: (x) => (x === id ? undefined : library.find(x)), movements: library.movements.filter((m) => m.id !== id) } : library);
+    if (read.status === 'error') return data({ errors: read.errors }, { status: 400 });
+    if (Object.keys(read.override.fields).length === 0) await deleteOverride(db, read.override.movementId);
+    else await upsertOverride(db, { workspaceId: coach.workspaceId, override: read.override, now });
+    return redirect(`${base}?m=${read.override.movementId}`);
+  });
+}
+
+const BLANK = withFields(undefined, { movementId: 'new', fields: { name: '' } });
+
+export default function Movements({ loaderData, actionData }: Route.ComponentProps) {
+  const { layer, usage: usageList, programmeId } = loaderData;
+  const library = useMemo(() => layerLibrary(baseLibrary, layer), [layer]);
+  const usage = useMemo(() => new Map(usageList), [usageList]);
+  const [params, setParams] = useSearchParams();
+  const errors: Record<string, string> = actionData?.errors ?? {};
+  const set = (key: string, value: string) => setParams((now) => {
+    if (value) now.set(key, value);
+    else now.delete(key);
+    return now;
+  }, { replace: true, preventScrollReset: true });
+  const at = (id: string, edit = '') => {
+    const next = new URLSearchParams(params);
+    next.set('m', id);
+    next.delete('edit');
+    if (edit) next.set('edit', edit);
+    return `?${next.toString()}`;
+  };
+  const query = {
+    words: params.get('q') ?? '', spares: [params.get('spare') ?? ''].filter(isSpare),
+    ...(PATTERNS.some((p) => p === params.get('pattern')) && { pattern: params.get('pattern') as Pattern }), ...(POSITIONS.some((p) => p === params.get('position')) && { position: params.get('position') as Position }), ...(params.get('kit') && { kit: params.get('kit')! }),
+  };
+  const found = findMovements(library, query);
+  const shown = params.get('used') === 'yes' ? found.filter((m) => usage.has(m.id)) : found;
+  const chosen = library.find(params.get('m') ?? '');
+  const edit = params.get('edit');
+  return (
+    <div className="movements">
+      <div className="page-title">
+        <h1>Movements</h1>
+        <p className="soft">{shown.length === library.movements.length ? `${shown.length} in the library` : `${shown.length} of ${library.movements.length}`}</p>
+        <Link className="offer" to="?edit=new">Add a movement</Link>
+      </div>
+      <div className="movement-tools" role="search">
+        <input type="search" aria-label="Words" placeholder="Words, for instance: wall, quiet, hip" defaultValue={query.words} onChange={(e) => set('q', e.target.value)} />
+        <Pick label="pattern" value={params.get('pattern')} options={PATTERNS} onPick={(v) => set('pattern', v)} />
+        <Pick label="position" value={params.get('position')} options={POSITIONS} onPick={(v) => set('position', v)} />
+        <Pick label="kit" value={params.get('kit')} options={['none', ...kitPieces(library.movements)]} onPick={(v) => set('kit', v)} />
+        <Pick label="to spare" value={params.get('spare')} options={SPARES} words={SPARE_WORDS} onPick={(v) => set('spare', v)} />
+        <label><input type="checkbox" checked={params.get('used') === 'yes'} onChange={(e) => set('used', e.target.checked ? 'yes' : '')} /> in use these {USAGE_WEEKS} weeks</label>
+      </div>
+      <p className="soft small movement-key">Bars: {JOINTS.join(', ')}; full colour where much is asked. On the right, how often it stands in the last {USAGE_WEEKS} weeks.</p>
+      <div className={chosen || edit === 'new' ? 'people-columns' : ''}>
+        <ul className="movement-list">
+          {shown.map((m) => {
+            const own = usage.get(m.id);
+            return (
+              <li key={m.id}>
+                <Link to={at(m.id)} preventScrollReset aria-current={m === chosen || undefined}>{m.name}</Link>
+                <span className="soft small">{[m.pattern, m.position, ...m.kit].join(', ')}</span>
+                <DemandBars movement={m} />
+                <span className="small num">{own ? `${own.days.length} ${own.days.length === 1 ? 'day' : 'days'}` : ''}</span>
+              </li>
+            );
+          })}
+          {shown.length === 0 && <li className="empty">Nothing like that. Take a filter away, or add the movement.</li>}
+        </ul>
+        {edit === 'new' && !chosen && (
+          <aside className="follow-panel person-panel" aria-label="New movement"><Link className="follow-close" to="?" aria-label="Close">×</Link><h2>A movement of your own</h2><MovementForm movement={BLANK} isNew errors={errors} /></aside>
+        )}
+        {chosen && (
+          <aside className="follow-panel person-panel" aria-label={chosen.name}>
+            <Link className="follow-close" to={`?${withoutKeys(params, 'm', 'edit')}`} aria-label="Close" preventScrollReset>×</Link>
+            <h2>{chosen.name}</h2>
+            {edit === 'yes' ? <MovementForm key={chosen.id} movement={chosen} isNew={false} errors={errors} /> : (
+              <MovementText movement={chosen} usage={usage.get(chosen.id)?.days ?? []} reps={usage.get(chosen.id)?.reps ?? 0} heldSec={usage.get(chosen.id)?.heldSec ?? 0} programmeId={programmeId}
+                isOwn={!baseLibrary.find(chosen.id)} isChanged={layer.overrides.some((o) => o.movementId === chosen.id)} editPath={at(chosen.id, 'yes')} />
+            )}
+            {edit !== 'yes' && library.ladders.filter((l) => l.steps.some((s) => s.movementId === chosen.id)).map((l) => (
+              <LadderView
+                key={l.id} ladder={{ id: l.id, name: l.name, steps: l.steps.map((s) => ({ id: s.movementId, name: library.find(s.movementId)?.name ?? s.movementId, change: s.change })) }} here={chosen.id} linkTo={(id) => at(id)}
+                isEditing={edit === l.id} editPath={at(chosen.id, l.id)} isOwn={layer.ladders.some((x) => x.id === l.id)} error={errors.ladder ?? ''}
+              />
+            ))}
+            {edit === 'ladder' ? <LadderForm id="" name="" steps={`${chosen.name}: `} error={errors.ladder ?? ''} /> : edit !== 'yes' && <p className="small"><Link to={at(chosen.id, 'ladder')} preventScrollReset>A new ladder with it</Link></p>}
+          </aside>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function withoutKeys(params: URLSearchParams, ...keys: string[]): string {
+  const next = new URLSearchParams(params);
+  for (const key of keys) next.delete(key);
+  return next.toString();
+}
+
+function Pick({ label, value, options, words = {}, onPick }: { label: string; value: string | null; options: readonly string[]; words?: Record<string, string>; onPick: (value: string) => void }) {
+  return (
+    <label className="sr-label"><span className="sr">{label}</span>
+      <select value={value ?? ''} onChange={(event) => onPick(event.target.value)} className={value ? 'is-set' : ''}>
+        <option value="">any {label}</option>{options.map((o) => <option key={o} value={o}>{words[o] ?? o}</option>)}
+      </select>
+    </label>
+  );
+}
+
+/** Eight small bars, wrist to ankle: where a movement asks for much. */
+function DemandBars({ movement }: { movement: Movement }) {
+  const words = JOINTS.filter((j) => movement.demand[j] > 0).map((j) => `${j} ${movement.demand[j]}`).join(', ');
+  return (
+    <svg className="demand" viewBox="0 0 64 16" width="64" height="16" role="img" aria-label={words === '' ? 'asks for little' : `asks for ${words}`}>
+      {JOINTS.map((j, i) => <rect key={j} x={i * 8} y={15 - movement.demand[j] * 4.6} width="6" height={movement.demand[j] * 4.6 + 1} className={movement.demand[j] >= 2 ? 'is-much' : ''}><title>{`${j} ${movement.demand[j]}`}</title></rect>)}
+    </svg>
+  );
+}
+
+interface MovementTextProps {
+  readonly movement: Movement;
+  readonly usage: readonly string[];
+  readonly reps: number;
+  readonly heldSec: number;
+  readonly programmeId: number;
+  readonly isOwn: boolean;
+  readonly isChanged: boolean;
+  readonly editPath: string;
+}
+
+function MovementText({ movement: m, usage, reps, heldSec, programmeId, isOwn, isChanged, editPath }: MovementTextProps) {
+  const submit = useSubmit();
+  const much = JOINTS.filter((j) => m.demand[j] > 0).map((j) => `${j} ${m.demand[j]}`);
+  return (
+    <>
+      {m.otherNames.length > 0 && <p className="soft small">also {m.otherNames.join(', ')}</p>}
+      <dl className="movement-text">
+        {m.setUp && <div><dt>Set-up</dt><dd>{m.setUp}</dd></div>}{m.doing && <div><dt>Doing</dt><dd>{m.doing}</dd></div>}{m.watchFor && <div><dt>Watch for</dt><dd>{m.watchFor}</dd></div>}{m.breathing && <div><dt>Breathing</dt><dd>{m.breathing}</dd></div>}
+        <div><dt>{m.isHold ? 'Held' : 'Pace'}</dt><dd>{m.paceSec.low} to {m.paceSec.high} s, likely {m.paceSec.likely}{m.isHold ? '' : ' each'} <span className="soft small">({m.paceSource})</span></dd></div>
+        <div><dt>Asks for</dt><dd>{[`effort class ${m.effortClass}`, ...much, ...(m.impact > 0 ? [`impact ${m.impact}`] : []), ...m.kit].join(', ')}</dd></div>
+        {m.parts.length > 0 && <div><dt>Made of</dt><dd>{m.parts.map((p) => p.replaceAll('-', ' ')).join(', ')}; counted as one</dd></div>}
+      </dl>
+      {m.cautions.map((c) => <p key={c} className="small movement-caution">{c}</p>)}
+      <p className="small">{usage.length === 0 ? `Not in use these ${USAGE_WEEKS} weeks.` : <>In use{reps > 0 && `, ${reps} in all`}{heldSec > 0 && `, ${formatClock(heldSec)} held`}: {usage.slice(-6).map((key, i) => <span key={key}>{i > 0 && ', '}<Link to={`/programmes/${programmeId}/write/${key}`}>{dayName(parseDayKey(key)!)}</Link></span>)}</>}</p>
+      <p className="small">
+        <Link to={editPath} preventScrollReset>{isOwn ? 'Change it' : 'Change it for us'}</Link>{' '}
+        {isChanged && (
+          <Popconfirm title={isOwn ? `Delete “${m.name}”?` : 'Back to what ships?'} okText={isOwn ? 'Delete' : 'Back'} onConfirm={() => void submit({ intent: 'reset', id: m.id }, { method: 'post' })}>
+            <button type="button" className="link">{isOwn ? 'delete' : 'back to what ships'}</button>
+          </Popconfirm>
+        )}
+      </p>
+    </>
+  );
+}
+
+function LadderView({ ladder, here, linkTo, isEditing, editPath, isOwn, error }: { ladder: DrawnLadder; here: string; linkTo: (id: string) => string; isEditing: boolean; editPath: string; isOwn: boolean; error: string }) {
+  const submit = useSubmit();
+  return (
+    <section>
+      <h3>{ladder.name}</h3>
+      {isEditing
+        ? <LadderForm id={ladder.id} name={ladder.name} steps={ladder.steps.map((s) => `${s.name}: ${s.change}`).join('\n')} error={error} />
+        : <LadderSteps ladder={ladder} here={here} linkTo={linkTo} />}
+      {!isEditing && <p className="small"><Link to={editPath} preventScrollReset>change this ladder</Link>{isOwn && <> <button type="button" className="link" onClick={() => void submit({ intent: 'reset-ladder', id: ladder.id, from: here }, { method: 'post' })}>undo our changes</button></>}</p>}
+    </section>
+  );
+}
+
+function LadderForm({ id, name, steps, error }: { id: string; name: string; steps: string; error: string }) {
+  return (
+    <Form method="post" className="movement-form" preventScrollReset>
+      <input type="hidden" name="intent" value="ladder" /><input type="hidden" name="id" value={id} />
+      <label>Ladder<input name="name" defaultValue={name} maxLength={80} /></label>
+      <label>Steps, easiest first, what changes after a colon<textarea name="steps" rows={7} defaultValue={steps} /></label>
+      {error && <p className="field-error" role="alert">{error}</p>}
+      <button className="button-main" type="submit">Keep</button>
+    </Form>
+  );
+}

@@ -1,0 +1,158 @@
+import type { Browser, Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { demo, openBrowser, openPage, PHONE, signIn, writeText } from './helpers.ts';
+
+let browser: Browser;
+let coach: Page;
+let base: string;
+beforeAll(async () => {
+  browser = await openBrowser();
+  coach = await openPage(browser);
+  await signIn(coach, 1);
+  base = `/programmes/${demo().workspaces[1]!.programmeId}`;
+});
+afterAll(async () => {
+  await coach.close();
+  await browser.close();
+});
+
+describe('people', () => {
+  test('a roster is shown row by row before anything is written, and wrong rows are left out only when said', async () => {
+    await coach.goto(`${base}/people`);
+    await coach.getByText('140 in this programme').waitFor();
+    await coach.getByRole('button', { name: 'Bring people in' }).click();
+    await coach.getByLabel('or paste it').fill('name,time zone,kit,spare,level\nZora Quill,Europe/Lisbon,chair; band,knees,3\nYann Moor,Mars,,,\n');
+    await coach.getByText('“Mars” is no time zone').waitFor();
+    await coach.getByRole('button', { name: 'Cancel' }).click();
+    await coach.reload();
+    await coach.getByText('140 in this programme').waitFor();
+    await coach.getByRole('button', { name: 'Bring people in' }).click();
+    await coach.locator('input[type=file]').setInputFiles({ name: 'roster.csv', mimeType: 'text/csv', buffer: Buffer.from('name;zone;spare\nZora Quill;Europe/Lisbon;knees\nYann Moor;Mars;\n') });
+    await coach.getByRole('button', { name: 'Bring in 1 person, leave out 1' }).click();
+    await coach.getByText('One person is in.').waitFor();
+    await coach.getByRole('button', { name: 'Good' }).click();
+    await coach.getByText('141 in this programme').waitFor();
+  });
+
+  test('what fits a person is changed beside the list; a swap that names no movement is refused at its place', async () => {
+    await coach.getByLabel('Find a person').fill('Zora');
+    await coach.getByRole('link', { name: 'Zora Quill' }).click();
+    const panel = coach.getByRole('complementary', { name: 'Zora Quill' });
+    await panel.getByLabel('quiet floor').check();
+    await panel.getByLabel(/Standing swaps/).fill('squat -> wobble');
+    await panel.getByRole('button', { name: 'Keep' }).click();
+    await panel.getByText('doesn’t name two movements').waitFor();
+    await panel.getByLabel(/Standing swaps/).fill('squat -> chair squat');
+    await panel.getByRole('button', { name: 'Keep' }).click();
+    await panel.getByText('Kept.').waitFor();
+    await coach.getByRole('row', { name: /Zora Quill/ }).getByText(/sore knees, quiet floor · 1 swap/).waitFor();
+  });
+});
+
+describe('see as', () => {
+  test('one session, seen as someone and as everyone', async () => {
+    await coach.goto(`${base}/write/w4d7`);
+    await coach.locator('.cm-content').waitFor();
+    await writeText(coach, 'Title: Seen\nMain: 3 rounds\n10 burpee\n10 squat');
+    await coach.getByText('saved', { exact: true }).waitFor();
+    await coach.getByLabel('See as').selectOption({ label: 'Zora Quill' });
+    await coach.getByText('instead of burpee: sore knees').waitFor();
+    await coach.getByText('instead of squat: as agreed').waitFor();
+    await coach.getByLabel('See as').selectOption('all');
+    await coach.locator('.see-as').getByText(/as written/).first().waitFor();
+    const counts = await coach.locator('.see-as li').first().innerText();
+    expect(counts.match(/\d+/g)!.map(Number).reduce((a, b) => a + b, 0)).toBe(141);
+  });
+});
+
+describe('a participant says what fits them', () => {
+  test('kit and things to spare change their session, and the coach sees it', async () => {
+    const phone = await openPage(browser, PHONE);
+    const { linkPath } = demo().workspaces[1]!;
+    await phone.goto(`${linkPath}/me`);
+    await phone.getByLabel('I have only this:').check();
+    for (const box of await phone.locator('input[name=kit]:checked').all()) await box.uncheck();
+    await phone.getByRole('button', { name: 'Keep my kit' }).click();
+    await phone.getByText('Kept. Your sessions follow it').waitFor();
+    for (const box of await phone.locator('input[name=spare]:checked').all()) await box.uncheck();
+    await phone.getByLabel('seated only').check();
+    await phone.getByRole('button', { name: 'Keep what I spare' }).click();
+    await phone.getByText('Kept. Your sessions follow it').waitFor();
+    await phone.goto(`${linkPath}/w3d3`);
+    await phone.getByText(/lines are in your shape/).click();
+    await phone.getByText('instead of squat: seated only').waitFor();
+    await phone.locator('.today-kit').getByText('nothing but yourself').waitFor();
+    await phone.close();
+  });
+
+  test('a yes to the questions asks for a clinician first; the coach sees only that they wait; all of it can be forgotten', async () => {
+    const phone = await openPage(browser, PHONE);
+    const { linkPath, linkName } = demo().workspaces[1]!;
+    await phone.goto(`${linkPath}/me`);
+    await phone.getByRole('button', { name: 'Keep this' }).click();
+    await phone.getByText('Please answer each question; nothing was changed.').waitFor();
+    for (let i = 0; i < 5; i++) await phone.locator(`input[name="care-${i}"][value="${i === 2 ? 'yes' : 'no'}"]`).check();
+    await phone.getByRole('button', { name: 'Keep this' }).click();
+    await phone.getByText('Please see a clinician before you start.').waitFor();
+    await phone.goto(linkPath);
+    await phone.getByText('Before you start: please see a clinician first.').waitFor();
+    await coach.goto(`${base}/people`);
+    await coach.getByLabel('Find a person').fill(linkName);
+    const row = coach.getByRole('row', { name: new RegExp(linkName) });
+    await row.getByText('wait', { exact: true }).waitFor();
+    expect(await coach.content()).not.toContain('pregnancy, or');
+    await phone.goto(`${linkPath}/me`);
+    await phone.getByRole('button', { name: 'Forget what I said about my health' }).click();
+    await phone.getByText('Not answered yet.').waitFor();
+    await phone.close();
+  });
+});
+
+describe('movements', () => {
+  test('are found by words and filters, and their ladder is walked', async () => {
+    await coach.goto(`${base}/movements`);
+    await coach.getByLabel('Words').fill('press-up');
+    await coach.getByRole('link', { name: 'push-up', exact: true }).first().click();
+    const panel = coach.getByRole('complementary', { name: 'push-up' });
+    await panel.getByText('chest before face').waitFor();
+    await panel.getByRole('list', { name: 'Push-up, easiest first' }).getByRole('link', { name: 'wall push-up' }).click();
+    await coach.getByRole('complementary', { name: 'wall push-up' }).waitFor();
+    await coach.getByLabel('Words').fill('');
+    await coach.getByLabel('pattern').selectOption('push');
+    await coach.getByLabel('to spare').selectOption('no-floor');
+    await coach.getByLabel('kit', { exact: true }).selectOption('none');
+    await coach.getByText(/^\d of 242$/).waitFor();
+  });
+
+  test('a coach adds one and changes one; a name that is taken and a pace the wrong way round are refused at their fields', async () => {
+    await coach.goto(`${base}/movements?edit=new`);
+    await coach.getByLabel('Name', { exact: true }).fill('squat');
+    await coach.getByLabel('Seconds each, quick').fill('5');
+    await coach.getByRole('button', { name: 'Keep' }).click();
+    await coach.getByText('“squat” is a movement already.').waitFor();
+    await coach.getByText('Paces go from quick to careful').waitFor();
+    await coach.getByLabel('Name', { exact: true }).fill('Harbour step');
+    await coach.getByLabel('Seconds each, quick').fill('1');
+    await coach.getByRole('button', { name: 'Keep' }).click();
+    await coach.getByRole('heading', { name: 'Harbour step' }).waitFor();
+    await coach.goto(`${base}/write/w4d7`);
+    await coach.locator('.cm-content').waitFor();
+    await writeText(coach, 'Main: 3 rounds\n10 Harbour step');
+    await coach.getByRole('row', { name: /Harbour step/ }).waitFor();
+    expect(await coach.getByText('is new here').count()).toBe(0);
+    await coach.getByText('saved', { exact: true }).waitFor();
+    await coach.goto(`${base}/movements?m=harbour-step`);
+    await coach.getByRole('link', { name: 'A new ladder with it' }).click();
+    await coach.getByLabel('Ladder', { exact: true }).fill('Harbour');
+    await coach.getByLabel(/Steps, easiest first/).fill('march\nHarbour step: with a turn\nmarch');
+    await coach.getByRole('button', { name: 'Keep' }).click();
+    await coach.getByText('stands on this ladder twice').waitFor();
+    await coach.getByLabel(/Steps, easiest first/).fill('march\nHarbour step: with a turn');
+    await coach.getByRole('button', { name: 'Keep' }).click();
+    await coach.getByRole('list', { name: 'Harbour, easiest first' }).waitFor();
+    await coach.goto(`${base}/movements?m=harbour-step`);
+    await coach.getByRole('button', { name: 'delete' }).click();
+    await coach.getByRole('button', { name: 'Delete', exact: true }).click();
+    await coach.waitForURL('**/movements');
+  });
+});
