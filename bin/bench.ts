@@ -1,10 +1,14 @@
 /**
- * Measurements, not tests: `npm run bench [-- core browser]`. Machines are noisy, so each figure stands beside the
+ * Measurements, not tests: `npm run bench [-- core fit browser]`. Machines are noisy, so each figure stands beside the
  * budget that an issue set, and growth is a ratio within one run.
  */
 import type { Page } from 'playwright-core';
 import { baseLibrary } from '../core/movement/library.ts';
 import { parseSession } from '../core/notation/parse.ts';
+import type { FitPerson, Level } from '../core/movement/fit-movement.ts';
+import { fitSession } from '../core/movement/fit-session.ts';
+import { SPARES } from '../core/movement/spare.ts';
+import { resolveBlocks } from '../core/session/resolve.ts';
 import { analyseText } from '../core/session/analyse.ts';
 import { computePlan } from '../core/session/plan.ts';
 import { openChromium } from './chromium.ts';
@@ -39,6 +43,24 @@ function benchCore(): void {
   const large = small.repeat(10);
   const [smallMs, largeMs] = [time(20, () => parseSession(small, baseLibrary)), time(5, () => parseSession(large, baseLibrary))];
   line('core: reading 200 kB against 20 kB', `${(largeMs / smallMs).toFixed(1)} times`, 'about 10 times');
+}
+
+/** People who differ in kit, level and what they spare. */
+function crowd(count: number): FitPerson[] {
+  const kits = [undefined, [], ['chair'], ['band', 'chair', 'bottle']];
+  return Array.from({ length: count }, (_, i) => {
+    const kit = kits[i % kits.length];
+    return { levels: i % 3 === 0 ? { push: 1 + (i % 5) as Level, squat: 2 } : {}, spares: SPARES.filter((_s, k) => (i * 37 + k * 11) % 9 === 0), swaps: [], ...(kit && { kit }) };
+  });
+}
+
+function benchFit(): void {
+  const text = `Main (One): every 1:00 x 20\n${['burpee', 'push-up', 'squat jump', 'plank jack', 'sit-up', 'bottle swing', 'mountain climber', 'chin-up', 'step-back lunge, half each side', 'shoulder tap'].map((n) => `10 ${n}`).join('\n')}\nFinisher: amrap 8:00\n${['double skip', 'bottle press', 'squat', 'band row', 'jumping jack', 'bear crawl', 'pike push-up', 'skater jump', 'hollow hold', 'walking lunge'].map((n) => `8 ${n}`).join('\n')}`;
+  const { document, issues } = parseSession(text, baseLibrary);
+  if (issues.length > 0) throw new Error(issues[0]!.message);
+  const blocks = resolveBlocks(document);
+  const people = crowd(400);
+  line('core: a 20-item session fitted to 400 people', `${time(10, () => people.forEach((p) => fitSession(document, blocks, p, baseLibrary))).toFixed(0)} ms`, 'under 250 ms');
 }
 
 /** Milliseconds from a key to the plan that has changed, key by key. */
@@ -88,7 +110,7 @@ async function benchBrowser(): Promise<void> {
   }
 }
 
-const PARTS: Record<string, () => void | Promise<void>> = { core: benchCore, browser: benchBrowser };
+const PARTS: Record<string, () => void | Promise<void>> = { core: benchCore, fit: benchFit, browser: benchBrowser };
 
 if (process.argv[1]?.endsWith('bench.ts')) {
   runCommand(async () => {

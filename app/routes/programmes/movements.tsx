@@ -25,6 +25,8 @@ import { LadderSteps } from '../../components/ladder-steps.tsx';
 import { MovementForm } from '../../components/movement-form.tsx';
 import type { Route } from './+types/movements';
 
+export { onlyNewPlaces as shouldRevalidate } from '../../components/only-new-places.ts';
+
 export const meta: Route.MetaFunction = () => [{ title: 'Movements · Ysodos' }];
 
 /** Weeks back and ahead that count as "the last weeks". */

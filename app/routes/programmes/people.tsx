@@ -21,6 +21,8 @@ import { PersonPanel } from '../../components/person-panel.tsx';
 import { Dialog } from '../../components/dialog.tsx';
 import type { Route } from './+types/people';
 
+export { onlyNewPlaces as shouldRevalidate } from '../../components/only-new-places.ts';
+
 export const meta: Route.MetaFunction = () => [{ title: 'People · Ysodos' }];
 
 export async function loader({ request, params }: Route.LoaderArgs) {

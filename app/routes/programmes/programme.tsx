@@ -10,6 +10,8 @@ import { spineDays, usualDay } from '../../components/spine-days.ts';
 import { Spine } from '../../components/spine.tsx';
 import type { Route } from './+types/programme';
 
+export { onlyNewPlaces as shouldRevalidate } from '../../components/only-new-places.ts';
+
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.programme.title ?? 'Programme'} · Ysodos` }];
 
 export async function loader({ request, params }: Route.LoaderArgs) {

@@ -32,6 +32,8 @@ import { useDraft } from '../../components/use-draft.ts';
 import { useSessionEditing } from '../../components/use-session-editing.ts';
 import type { Route } from './+types/write';
 
+export { onlyNewPlaces as shouldRevalidate } from '../../components/only-new-places.ts';
+
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Write: ${loaderData?.name ?? ''} · Ysodos` }];
 
 /** What the writer reads texts with. */
