@@ -23,7 +23,7 @@ const link = (demo: RunningDemo, rest = '', workspace: 0 | 1 = 0) => `${demo.wor
 const VIEWS: readonly View[] = [
   { name: 'programmes', as: 'coach', path: () => '/programmes' },
   { name: 'plan', as: 'coach', path: (d) => programme(d, 'plan') },
-  { name: 'write', as: 'coach', path: (d) => programme(d, 'write/w5d1'), act: async (page) => { await page.waitForSelector('.cm-editor'); } },
+  { name: 'write', as: 'coach', path: (d) => programme(d, 'write/w6d3'), act: async (page) => { await page.waitForSelector('.cm-editor'); await page.getByLabel('See as').selectOption('all'); } },
   {
     name: 'write-errors', as: 'coach', path: (d) => programme(d, 'write/w6d1'),
     act: async (page) => {
@@ -41,7 +41,9 @@ const VIEWS: readonly View[] = [
   { name: 'write-cards', as: 'coach', path: (d) => programme(d, 'write/w6d3?as=cards'), act: async (page) => { await page.waitForSelector('.block-card'); await page.getByRole('button', { name: /form of this block/ }).nth(1).click(); } },
   { name: 'send', as: 'coach', path: (d) => programme(d, 'send/w5d5') },
   { name: 'follow-up', as: 'coach', path: (d) => programme(d, 'follow-up'), act: async (page) => { await page.getByRole('link', { name: /Benedek Soto/ }).click(); await page.waitForSelector('.follow-panel'); await page.getByRole('link', { name: 'Monday, week 5' }).click(); await page.waitForSelector('.follow-record'); } },
-  { name: 'people', as: 'coach', path: (d) => programme(d, 'people') },
+  { name: 'people', as: 'coach', path: (d) => programme(d, 'people?person=2') },
+  { name: 'movements', as: 'coach', path: (d) => programme(d, 'movements?m=push-up&pattern=push') },
+  { name: 'me', as: 'participant', path: (d) => link(d, '/me') },
   { name: 'today', as: 'participant', path: (d) => link(d) },
   {
     name: 'clock', as: 'participant', path: (d) => link(d, '/w5d1/clock'),

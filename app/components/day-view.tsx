@@ -5,6 +5,7 @@ import { OUTCOME_WORDS } from '../../core/record/record.ts';
 import { formatScore } from '../../core/record/score.ts';
 import type { Block, SessionDocument } from '../../core/session/document.ts';
 import type { SessionPlan } from '../../core/session/plan.ts';
+import type { MovementNotes } from './session-list.tsx';
 import { TodayCard } from './today-card.tsx';
 
 export interface DaySession {
@@ -16,6 +17,7 @@ export interface DaySession {
   readonly record: SessionRecord | null;
   /** What this person does in another shape. */
   readonly changes: readonly FitChange[];
+  readonly notes: MovementNotes;
 }
 
 /** A day on a participant's page, with what they can do with it or have said about it. */
@@ -41,5 +43,5 @@ export function DayView({ base, dayKey, session, above }: { base: string; dayKey
       <Link className="quiet-action" to={`${base}/${dayKey}/log`}>{record ? 'Correct what you logged' : 'I’ve done it my way'}</Link>
     </div>
   );
-  return <TodayCard above={above} document={session.document} blocks={session.blocks} plan={session.plan} actions={actions} />;
+  return <TodayCard above={above} document={session.document} blocks={session.blocks} plan={session.plan} actions={actions} notes={session.notes} />;
 }

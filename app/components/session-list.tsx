@@ -9,8 +9,11 @@ const workTimes = (workSec: readonly number[]) => (workSec.length === 1 ? format
 /** Figures longer than this stand on a line of their own. */
 const SHORT_FIGURE = 7;
 
+/** How a movement is done, by its name as written. */
+export type MovementNotes = Readonly<Record<string, { readonly setUp: string; readonly doing: string; readonly watchFor: string; readonly breathing: string; readonly cautions: readonly string[] }>>;
+
 /** A session as a participant reads it: each block's rule in words, then what to do with its numbers in front. */
-export function SessionList({ blocks, plan }: { blocks: readonly Block[]; plan: SessionPlan }) {
+export function SessionList({ blocks, plan, notes = {} }: { blocks: readonly Block[]; plan: SessionPlan; notes?: MovementNotes }) {
   return (
     <div className="session-list">
       {blocks.map((block, index) => {
@@ -30,7 +33,10 @@ export function SessionList({ blocks, plan }: { blocks: readonly Block[]; plan: 
                 return (
                   <li key={i} className={shown.length > SHORT_FIGURE ? 'is-long' : undefined}>
                     <b>{shown}</b>
-                    <div>{itemName(item)}{details.length > 0 && <small>{details.join(' · ')}</small>}</div>
+                    <div>
+                      {itemName(item)} <HowTo names={item.choices.map((c) => c.name)} notes={notes} />
+                      {details.length > 0 && <small>{details.join(' · ')}</small>}
+                    </div>
                   </li>
                 );
               })}
@@ -40,5 +46,27 @@ export function SessionList({ blocks, plan }: { blocks: readonly Block[]; plan: 
         );
       })}
     </div>
+  );
+}
+
+/** Set-up, doing and what to watch for, kept folded until asked for. Works without script. */
+function HowTo({ names, notes }: { names: readonly string[]; notes: MovementNotes }) {
+  const known = names.filter((name) => notes[name]);
+  if (known.length === 0) return null;
+  return (
+    <details className="how-to">
+      <summary>how<span className="sr"> to do {known.join(' or ')}</span></summary>
+      {known.map((name) => {
+        const note = notes[name]!;
+        return (
+          <div key={name}>
+            {known.length > 1 && <b>{name}</b>}
+            <p>{note.setUp}: {note.doing}.</p>
+            <p>Watch for: {note.watchFor}. Breathe {note.breathing}.</p>
+            {note.cautions.map((c) => <p key={c} className="soft">{c}</p>)}
+          </div>
+        );
+      })}
+    </details>
   );
 }

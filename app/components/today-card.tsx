@@ -5,6 +5,7 @@ import { formatMinutes, wholeMinutes } from '../../core/session/explain.ts';
 import type { SessionPlan } from '../../core/session/plan.ts';
 import { layoutRibbon } from '../charts/ribbon-layout.ts';
 import { Ribbon } from '../charts/ribbon.tsx';
+import type { MovementNotes } from './session-list.tsx';
 import { SessionList } from './session-list.tsx';
 
 interface TodayCardProps {
@@ -14,10 +15,12 @@ interface TodayCardProps {
   readonly plan: SessionPlan;
   /** What can be done with it: absent in a coach's preview. */
   readonly actions?: ReactNode;
+  /** How each movement is done. */
+  readonly notes?: MovementNotes;
 }
 
 /** A session on a participant's page: how long, what to have ready, the ribbon, the list, notes of care. */
-export function TodayCard({ above, document, blocks, plan, actions }: TodayCardProps) {
+export function TodayCard({ above, document, blocks, plan, actions, notes }: TodayCardProps) {
   const [low, high] = [wholeMinutes(plan.clockSec.low), wholeMinutes(plan.clockSec.high)];
   const range = low === high ? '' : `${low} to ${high}`;
   const kit = plan.kit.length === 0 ? 'nothing but yourself' : plan.kit.map((k) => (k === 'wall' ? 'a free wall' : k)).join(', ');
@@ -33,7 +36,7 @@ export function TodayCard({ above, document, blocks, plan, actions }: TodayCardP
       <p className="today-kit"><b>Have ready:</b> {kit}</p>
       {document.note && <p className="notice">{document.note}</p>}
       {actions}
-      <SessionList blocks={blocks} plan={plan} />
+      <SessionList blocks={blocks} plan={plan} {...(notes && { notes })} />
       <section className="care">
         <h2>With care</h2>
         <p>{CARE_NOTES.pain}</p>
