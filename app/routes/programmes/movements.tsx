@@ -1,17 +1,16 @@
-import { Popconfirm } from 'antd';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { data, Form, Link, redirect, useSearchParams, useSubmit } from 'react-router';
-import { compareDays, dateOfDay, dayKey, dayName, parseDayKey } from '../../../core/calendar/day.ts';
+import { compareDays, dateOfDay, dayKey } from '../../../core/calendar/day.ts';
 import { localDate } from '../../../core/calendar/release.ts';
 import { countUsage } from '../../../core/movement/count-usage.ts';
+import type { MovementQuery } from '../../../core/movement/find-movements.ts';
 import { findMovements } from '../../../core/movement/find-movements.ts';
 import { kitPieces } from '../../../core/movement/kit.ts';
 import { layerLibrary, withFields } from '../../../core/movement/layer.ts';
 import { baseLibrary } from '../../../core/movement/library.ts';
-import type { Movement, Pattern, Position } from '../../../core/movement/movement.ts';
+import type { Pattern, Position } from '../../../core/movement/movement.ts';
 import { JOINTS, PATTERNS, POSITIONS } from '../../../core/movement/movement.ts';
 import { isSpare, SPARE_WORDS, SPARES } from '../../../core/movement/spare.ts';
-import { formatClock } from '../../../core/notation/format-clock.ts';
 import { deleteLadder, deleteOverride, upsertLadder, upsertOverride } from '../../../db/queries/movement.ts';
 import { listDays } from '../../../db/queries/programme.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
@@ -22,6 +21,7 @@ import { planText } from '../../../server/session-view.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import type { DrawnLadder } from '../../components/ladder-steps.tsx';
 import { LadderSteps } from '../../components/ladder-steps.tsx';
+import { DemandBars, MovementText } from '../../components/movement-text.tsx';
 import { MovementForm } from '../../components/movement-form.tsx';
 import type { Route } from './+types/movements';
 
@@ -82,24 +82,23 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
   const usage = useMemo(() => new Map(usageList), [usageList]);
   const [params, setParams] = useSearchParams();
   const errors: Record<string, string> = actionData?.errors ?? {};
-  const set = (key: string, value: string) => setParams((now) => {
-    if (value) now.set(key, value);
-    else now.delete(key);
-    return now;
-  }, { replace: true, preventScrollReset: true });
+  // What is chosen counts at once; the address follows, so that a place can be kept and shared.
+  const [filters, setFilters] = useState<Filters>(() => Object.fromEntries(FILTERS.map((key) => [key, params.get(key) ?? ''])) as Filters);
+  const set = (key: keyof Filters, value: string) => setFilters((now) => ({ ...now, [key]: value }));
+  useEffect(() => {
+    const next = withFilters(new URLSearchParams(window.location.search), filters);
+    if (next.toString() !== new URLSearchParams(window.location.search).toString()) setParams(next, { replace: true, preventScrollReset: true });
+    // Only what is chosen here moves the address.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [filters]);
   const at = (id: string, edit = '') => {
-    const next = new URLSearchParams(params);
+    const next = withFilters(new URLSearchParams(), filters);
     next.set('m', id);
-    next.delete('edit');
     if (edit) next.set('edit', edit);
     return `?${next.toString()}`;
   };
-  const query = {
-    words: params.get('q') ?? '', spares: [params.get('spare') ?? ''].filter(isSpare),
-    ...(PATTERNS.some((p) => p === params.get('pattern')) && { pattern: params.get('pattern') as Pattern }), ...(POSITIONS.some((p) => p === params.get('position')) && { position: params.get('position') as Position }), ...(params.get('kit') && { kit: params.get('kit')! }),
-  };
-  const found = findMovements(library, query);
-  const shown = params.get('used') === 'yes' ? found.filter((m) => usage.has(m.id)) : found;
+  const found = findMovements(library, readFilters(filters));
+  const shown = filters.used === 'yes' ? found.filter((m) => usage.has(m.id)) : found;
   const chosen = library.find(params.get('m') ?? '');
   const edit = params.get('edit');
   return (
@@ -110,12 +109,12 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
         <Link className="offer" to="?edit=new">Add a movement</Link>
       </div>
       <div className="movement-tools" role="search">
-        <input type="search" aria-label="Words" placeholder="Words, for instance: wall, quiet, hip" defaultValue={query.words} onChange={(e) => set('q', e.target.value)} />
-        <Pick label="pattern" value={params.get('pattern')} options={PATTERNS} onPick={(v) => set('pattern', v)} />
-        <Pick label="position" value={params.get('position')} options={POSITIONS} onPick={(v) => set('position', v)} />
-        <Pick label="kit" value={params.get('kit')} options={['none', ...kitPieces(library.movements)]} onPick={(v) => set('kit', v)} />
-        <Pick label="to spare" value={params.get('spare')} options={SPARES} words={SPARE_WORDS} onPick={(v) => set('spare', v)} />
-        <label><input type="checkbox" checked={params.get('used') === 'yes'} onChange={(e) => set('used', e.target.checked ? 'yes' : '')} /> in use these {USAGE_WEEKS} weeks</label>
+        <input type="search" aria-label="Words" placeholder="Words, for instance: wall, quiet, hip" value={filters.q} onChange={(e) => set('q', e.target.value)} />
+        <Pick label="pattern" value={filters.pattern} options={PATTERNS} onPick={(v) => set('pattern', v)} />
+        <Pick label="position" value={filters.position} options={POSITIONS} onPick={(v) => set('position', v)} />
+        <Pick label="kit" value={filters.kit} options={['none', ...kitPieces(library.movements)]} onPick={(v) => set('kit', v)} />
+        <Pick label="to spare" value={filters.spare} options={SPARES} words={SPARE_WORDS} onPick={(v) => set('spare', v)} />
+        <label><input type="checkbox" checked={filters.used === 'yes'} onChange={(e) => set('used', e.target.checked ? 'yes' : '')} /> in use these {USAGE_WEEKS} weeks</label>
       </div>
       <p className="soft small movement-key">Bars: {JOINTS.join(', ')}; full colour where much is asked. On the right, how often it stands in the last {USAGE_WEEKS} weeks.</p>
       <div className={chosen || edit === 'new' ? 'people-columns' : ''}>
@@ -138,10 +137,10 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
         )}
         {chosen && (
           <aside className="follow-panel person-panel" aria-label={chosen.name}>
-            <Link className="follow-close" to={`?${withoutKeys(params, 'm', 'edit')}`} aria-label="Close" preventScrollReset>×</Link>
+            <Link className="follow-close" to={`?${withFilters(new URLSearchParams(), filters).toString()}`} aria-label="Close" preventScrollReset>×</Link>
             <h2>{chosen.name}</h2>
             {edit === 'yes' ? <MovementForm key={chosen.id} movement={chosen} isNew={false} errors={errors} /> : (
-              <MovementText movement={chosen} usage={usage.get(chosen.id)?.days ?? []} reps={usage.get(chosen.id)?.reps ?? 0} heldSec={usage.get(chosen.id)?.heldSec ?? 0} programmeId={programmeId}
+              <MovementText movement={chosen} usage={usage.get(chosen.id)?.days ?? []} reps={usage.get(chosen.id)?.reps ?? 0} heldSec={usage.get(chosen.id)?.heldSec ?? 0} programmeId={programmeId} weeks={USAGE_WEEKS}
                 isOwn={!baseLibrary.find(chosen.id)} isChanged={layer.overrides.some((o) => o.movementId === chosen.id)} editPath={at(chosen.id, 'yes')} />
             )}
             {edit !== 'yes' && library.ladders.filter((l) => l.steps.some((s) => s.movementId === chosen.id)).map((l) => (
@@ -158,66 +157,31 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
   );
 }
 
-function withoutKeys(params: URLSearchParams, ...keys: string[]): string {
-  const next = new URLSearchParams(params);
-  for (const key of keys) next.delete(key);
-  return next.toString();
+const FILTERS = ['q', 'pattern', 'position', 'kit', 'spare', 'used'] as const;
+type Filters = Record<(typeof FILTERS)[number], string>;
+
+function withFilters(params: URLSearchParams, filters: Filters): URLSearchParams {
+  for (const key of FILTERS) {
+    if (filters[key]) params.set(key, filters[key]);
+    else params.delete(key);
+  }
+  return params;
 }
 
-function Pick({ label, value, options, words = {}, onPick }: { label: string; value: string | null; options: readonly string[]; words?: Record<string, string>; onPick: (value: string) => void }) {
+function readFilters({ q, pattern, position, kit, spare }: Filters): MovementQuery {
+  return {
+    words: q, spares: [spare].filter(isSpare), ...(PATTERNS.some((p) => p === pattern) && { pattern: pattern as Pattern }),
+    ...(POSITIONS.some((p) => p === position) && { position: position as Position }), ...(kit && { kit }),
+  };
+}
+
+function Pick({ label, value, options, words = {}, onPick }: { label: string; value: string; options: readonly string[]; words?: Record<string, string>; onPick: (value: string) => void }) {
   return (
     <label className="sr-label"><span className="sr">{label}</span>
-      <select value={value ?? ''} onChange={(event) => onPick(event.target.value)} className={value ? 'is-set' : ''}>
+      <select value={value} onChange={(event) => onPick(event.target.value)} className={value ? 'is-set' : ''}>
         <option value="">any {label}</option>{options.map((o) => <option key={o} value={o}>{words[o] ?? o}</option>)}
       </select>
     </label>
-  );
-}
-
-/** Eight small bars, wrist to ankle: where a movement asks for much. */
-function DemandBars({ movement }: { movement: Movement }) {
-  const words = JOINTS.filter((j) => movement.demand[j] > 0).map((j) => `${j} ${movement.demand[j]}`).join(', ');
-  return (
-    <svg className="demand" viewBox="0 0 64 16" width="64" height="16" role="img" aria-label={words === '' ? 'asks for little' : `asks for ${words}`}>
-      {JOINTS.map((j, i) => <rect key={j} x={i * 8} y={15 - movement.demand[j] * 4.6} width="6" height={movement.demand[j] * 4.6 + 1} className={movement.demand[j] >= 2 ? 'is-much' : ''}><title>{`${j} ${movement.demand[j]}`}</title></rect>)}
-    </svg>
-  );
-}
-
-interface MovementTextProps {
-  readonly movement: Movement;
-  readonly usage: readonly string[];
-  readonly reps: number;
-  readonly heldSec: number;
-  readonly programmeId: number;
-  readonly isOwn: boolean;
-  readonly isChanged: boolean;
-  readonly editPath: string;
-}
-
-function MovementText({ movement: m, usage, reps, heldSec, programmeId, isOwn, isChanged, editPath }: MovementTextProps) {
-  const submit = useSubmit();
-  const much = JOINTS.filter((j) => m.demand[j] > 0).map((j) => `${j} ${m.demand[j]}`);
-  return (
-    <>
-      {m.otherNames.length > 0 && <p className="soft small">also {m.otherNames.join(', ')}</p>}
-      <dl className="movement-text">
-        {m.setUp && <div><dt>Set-up</dt><dd>{m.setUp}</dd></div>}{m.doing && <div><dt>Doing</dt><dd>{m.doing}</dd></div>}{m.watchFor && <div><dt>Watch for</dt><dd>{m.watchFor}</dd></div>}{m.breathing && <div><dt>Breathing</dt><dd>{m.breathing}</dd></div>}
-        <div><dt>{m.isHold ? 'Held' : 'Pace'}</dt><dd>{m.paceSec.low} to {m.paceSec.high} s, likely {m.paceSec.likely}{m.isHold ? '' : ' each'} <span className="soft small">({m.paceSource})</span></dd></div>
-        <div><dt>Asks for</dt><dd>{[`effort class ${m.effortClass}`, ...much, ...(m.impact > 0 ? [`impact ${m.impact}`] : []), ...m.kit].join(', ')}</dd></div>
-        {m.parts.length > 0 && <div><dt>Made of</dt><dd>{m.parts.map((p) => p.replaceAll('-', ' ')).join(', ')}; counted as one</dd></div>}
-      </dl>
-      {m.cautions.map((c) => <p key={c} className="small movement-caution">{c}</p>)}
-      <p className="small">{usage.length === 0 ? `Not in use these ${USAGE_WEEKS} weeks.` : <>In use{reps > 0 && `, ${reps} in all`}{heldSec > 0 && `, ${formatClock(heldSec)} held`}: {usage.slice(-6).map((key, i) => <span key={key}>{i > 0 && ', '}<Link to={`/programmes/${programmeId}/write/${key}`}>{dayName(parseDayKey(key)!)}</Link></span>)}</>}</p>
-      <p className="small">
-        <Link to={editPath} preventScrollReset>{isOwn ? 'Change it' : 'Change it for us'}</Link>{' '}
-        {isChanged && (
-          <Popconfirm title={isOwn ? `Delete “${m.name}”?` : 'Back to what ships?'} okText={isOwn ? 'Delete' : 'Back'} onConfirm={() => void submit({ intent: 'reset', id: m.id }, { method: 'post' })}>
-            <button type="button" className="link">{isOwn ? 'delete' : 'back to what ships'}</button>
-          </Popconfirm>
-        )}
-      </p>
-    </>
   );
 }
 
