@@ -31,9 +31,11 @@ export function lineSpans(text: string): LineSpan[] {
   } else {
     let inDose = true;
     let inModifier = false;
+    let sidesSaid = false;
     for (const t of tokens) {
       if (t.kind === 'mark' && (t.text === ',' || t.text === '@')) inModifier = true;
-      inDose &&= t.kind === 'number' || t.kind === 'clock' || t.kind === 'mark' || DOSE_WORDS.has(t.text);
+      inDose &&= t.kind === 'number' || t.kind === 'clock' || t.kind === 'mark' || (DOSE_WORDS.has(t.text) && !(sidesSaid && t.text === 'side'));
+      sidesSaid ||= t.text === 'side';
       if (t.kind === 'quoted') spans.push({ kind: 'quoted', start: t.start, end: t.end });
       else if (inDose && t.text !== ',') spans.push({ kind: 'number', start: t.start, end: t.end });
       else if (inModifier && t.text !== ',') spans.push({ kind: t.kind === 'number' || t.kind === 'clock' ? 'number' : 'keyword', start: t.start, end: t.end });
