@@ -1,0 +1,66 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+
+let folder: string;
+const file = (name: string, text: string): string => {
+  const path = join(folder, name);
+  writeFileSync(path, text);
+  return path;
+};
+const check = (args: readonly string[], input = '') => {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'bin/check.ts', ...args], { input, encoding: 'utf8' });
+  return { status, stdout, stderr };
+};
+beforeAll(() => { folder = mkdtempSync(join(tmpdir(), 'ysodos-check-')); });
+afterAll(() => { rmSync(folder, { recursive: true, force: true }); });
+
+const GOOD = 'Title: Good\nMain (Pair): work 0:40 rest 0:20, 3 rounds\n10 push-up\neach side side plank\n';
+
+describe('check', () => {
+  test('prints the plan, and ends with 0', () => {
+    const { status, stdout } = check([file('good.txt', GOOD)]);
+    expect(status).toBe(0);
+    expect(stdout).toContain('good.txt: Good, 6:00');
+    expect(stdout).toContain('Pair: 0:40 work, 0:20 rest, 3 rounds (3 rounds × 2 × 1:00)');
+    expect(stdout).toContain('counted: 30 push-up');
+  });
+
+  test('an error is named with its place and ends with 1; the other files are still read', () => {
+    const bad = file('bad.txt', 'Main: evry 1:00\n5 squat\n');
+    const { status, stdout, stderr } = check([bad, file('good.txt', GOOD)]);
+    expect(status).toBe(1);
+    expect(stderr).toContain(`${bad}:1:7: `);
+    expect(stderr).toContain('Nearest: every');
+    expect(stdout).toContain('Good, 6:00');
+  });
+
+  test('--json is one array, an object a file, with at least what the notation page names', () => {
+    const { status, stdout } = check(['--json', '-'], `${GOOD}Finisher: amrap 5:00\n5 Nordic hop-over\nmax squat\n`);
+    expect(status).toBe(0);
+    const [report, ...others] = JSON.parse(stdout) as Record<string, unknown>[];
+    expect(others).toEqual([]);
+    expect(report).toMatchObject({
+      file: 'standard input', ok: true, errors: [], clockSeconds: { low: 660, likely: 660, high: 660 }, estimated: false, reps: { 'push-up': 30 }, kit: [],
+      blocks: [
+        { role: 'Main', label: 'Pair', estimated: false, clockSeconds: { low: 360, likely: 360, high: 360 }, workSeconds: 240, restSeconds: 120, rounds: { low: 3, high: 3 }, intervals: 6, score: 'none', reps: { 'push-up': 30 } },
+        { role: 'Finisher', label: null, rounds: null, intervals: null, score: 'rounds+reps' },
+      ],
+    });
+    const timeline = report!.timeline as { start: number; end: number; side: string | null; movement: string | null; kind: string }[];
+    expect(timeline[0]).toEqual({ start: 0, end: 40, kind: 'work', block: 0, round: 1, movement: 'push-up', side: null, reps: 10, estimated: false });
+    expect(timeline.filter((s) => s.movement === 'side-plank').slice(0, 2).map((s) => [s.side, s.end - s.start, s.kind])).toEqual([['left', 20, 'hold'], ['right', 20, 'hold']]);
+    expect(report!.workSeconds as number + (report!.restSeconds as number)).toBe(660);
+    const findings = report!.findings as { code: string; severity: string; line: number | null; message: string }[];
+    expect(findings.map((f) => f.code)).toEqual(expect.arrayContaining(['new-movement', 'score-unclear']));
+    expect(Object.keys(findings[0]!).sort()).toEqual(['code', 'line', 'message', 'severity']);
+  });
+
+  test('no file, an unreadable one and an unknown option say what to do', () => {
+    expect(check([])).toMatchObject({ status: 1, stderr: expect.stringContaining('Name one file') as string });
+    expect(check([join(folder, 'nowhere.txt')])).toMatchObject({ status: 1, stderr: expect.stringContaining('can’t be read') as string });
+    expect(check(['--jsn'])).toMatchObject({ status: 1, stderr: expect.stringContaining('--json') as string });
+  });
+});
