@@ -44,3 +44,12 @@ test('at 20 px a long session has no more bars than pixels, and its length stays
 test('an empty plan has nothing to draw', () => {
   expect(layoutRibbon(plan(''), { widthPx: 100, heightPx: 20 }).bars).toEqual([]);
 });
+
+test('for the spine every block is one bar of its mean effort, to the same scale', () => {
+  const text = `Warm-up: flow\n20 march\n${INTERVALS}\nCool-down: flow\n0:30 calf stretch`;
+  const { bars } = layoutRibbon(plan(text), { widthPx: 30, heightPx: 30, detail: 'blocks' });
+  expect(bars.map((b) => b.kind)).toEqual(['estimate', 'work', 'hold']);
+  expect(bars[1]!.height).toBeGreaterThan(bars[0]!.height);
+  expect(bars[1]!.x).toBeCloseTo((14 / 284) * 30, 0);
+  expect(layoutRibbon(plan(''), { widthPx: 30, heightPx: 30, detail: 'blocks' }).bars).toEqual([]);
+});

@@ -1,6 +1,7 @@
 import type { NotationIssue } from '../../core/notation/issue.ts';
 import type { Block, SessionDocument } from '../../core/session/document.ts';
 import { blockName, explainLength, formatLength, formatRange, wholeMinutes } from '../../core/session/explain.ts';
+import type { RoomKit } from '../../core/session/room-kit.ts';
 import type { SessionPlan } from '../../core/session/plan.ts';
 import { formatClock } from '../../core/notation/format-clock.ts';
 import { layoutRibbon } from '../charts/ribbon-layout.ts';
@@ -18,6 +19,7 @@ interface PlanPanelProps {
   readonly findings: readonly Finding[];
   readonly onGoToLine: (line: number) => void;
   readonly onTake: (change: FindingChange) => void;
+  readonly room: readonly RoomKit[];
   readonly onApply: (issue: NotationIssue, suggestion: string) => void;
   readonly actions: React.ReactNode;
   /** Below the blocks. */
@@ -28,7 +30,7 @@ const WIDTH = 700;
 const BLOCK_WIDTH = 220;
 
 /** What the text comes to: its length, the ribbon, every block's sum, what can't be read, what is counted. */
-export function PlanPanel({ document, blocks, plan, issues, findings, onGoTo, onGoToLine, onApply, onTake, actions, below }: PlanPanelProps) {
+export function PlanPanel({ document, blocks, plan, issues, findings, room, onGoTo, onGoToLine, onApply, onTake, actions, below }: PlanPanelProps) {
   const { clockSec } = plan;
   const notes = [formatRange(clockSec), document.targetSec === undefined ? '' : `promised ${wholeMinutes(document.targetSec)} min`].filter(Boolean);
   const off = document.targetSec ? clockSec.likely / document.targetSec - 1 : 0;
@@ -58,7 +60,7 @@ export function PlanPanel({ document, blocks, plan, issues, findings, onGoTo, on
             );
           })}
           {plan.blocks.length > 0 && (
-            <p className="plan-kit"><b>Kit</b> {plan.kit.length === 0 ? 'none needed' : plan.kit.join(' · ')}</p>
+            <p className="plan-kit"><b>Kit</b> {plan.kit.length === 0 ? 'none needed' : plan.kit.join(' · ')}{room.length > 0 && <span className="soft small"> · for {document.groupSize} in one room: {room.map((k) => `${k.count} × ${k.piece}`).join(', ')}</span>}</p>
           )}
           {below}
         </div>

@@ -7,6 +7,7 @@ import { printBlock } from '../../../core/notation/apply-edits.ts';
 import type { NotationIssue } from '../../../core/notation/issue.ts';
 import { analyseText, isSendable } from '../../../core/session/analyse.ts';
 import type { Block } from '../../../core/session/document.ts';
+import { computeRoomKit } from '../../../core/session/room-kit.ts';
 import { readRoutine } from '../../../core/session/read-routines.ts';
 import { StaleError } from '../../../db/errors.ts';
 import { listParticipants, toFitPerson } from '../../../db/queries/person.ts';
@@ -194,7 +195,7 @@ function Writer({ name, words, day, error, busy, programmeId, dayKey, routines, 
           )}
         </p>
       </section>
-      <PlanPanel document={document} blocks={blocks} plan={plan} issues={issues} findings={findings} onGoTo={(issue) => onGoToLine(issue.line, issue.column)} onGoToLine={onGoToLine} onApply={onApply} onTake={onTake} actions={actions} below={<SeeAs analysis={analysis} library={library} people={people} />} />
+      <PlanPanel document={document} blocks={blocks} plan={plan} issues={issues} findings={findings} room={computeRoomKit(document.groupSize, blocks, library)} onGoTo={(issue) => onGoToLine(issue.line, issue.column)} onGoToLine={onGoToLine} onApply={onApply} onTake={onTake} actions={actions} below={<SeeAs analysis={analysis} library={library} people={people} />} />
       <PasteDialog
         open={dialog === 'paste'} library={library} hasText={text.trim() !== ''} onClose={() => setDialog(undefined)}
         onTake={(found, mode) => editor.current?.setText(mode === 'replace' ? found : `${text.trimEnd()}\n\n${withoutFields(found)}`)}

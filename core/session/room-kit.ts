@@ -1,0 +1,41 @@
+import { PLACES } from '../movement/kit.ts';
+import type { MovementLibrary } from '../movement/library.ts';
+import { isWork } from './describe-item.ts';
+import { resolveMovement } from './dose-parts.ts';
+import type { Block, WorkItem } from './document.ts';
+
+export interface RoomKit {
+  readonly piece: string;
+  /** How many the room needs at one time. */
+  readonly count: number;
+}
+
+/** People at one station when a group spreads over them: 12 at 4 are 3, 13 at 4 are up to 4. */
+export const atEachStation = (groupSize: number, stations: number): number => Math.ceil(groupSize / stations);
+
+/**
+ * How many of each piece of kit a room needs at one time: at stations what each station's people use, in other forms
+ * what all use at their hungriest item; a movement written with a pair of weights needs twice (FACTS 1, common
+ * practice). Without a group there is no room: an empty list. Places are no kit.
+ */
+export function computeRoomKit(groupSize: number | undefined, blocks: readonly Block[], library: MovementLibrary): RoomKit[] {
+  if (groupSize === undefined) return [];
+  const most = new Map<string, number>();
+  for (const block of blocks) {
+    const works = block.items.filter(isWork);
+    const isStations = block.time.kind === 'intervals' && block.time.stations;
+    const now = new Map<string, number>();
+    for (const item of works) {
+      const people = isStations ? atEachStation(groupSize, works.length) : groupSize;
+      for (const piece of piecesOf(item, library)) {
+        const count = people * (piece === 'bottle' && item.load?.kind === 'weight' ? item.load.pieces : 1);
+        now.set(piece, isStations ? (now.get(piece) ?? 0) + count : Math.max(now.get(piece) ?? 0, count));
+      }
+    }
+    for (const [piece, count] of now) most.set(piece, Math.max(most.get(piece) ?? 0, count));
+  }
+  return [...most].map(([piece, count]) => ({ piece, count }));
+}
+
+const piecesOf = (item: WorkItem, library: MovementLibrary): string[] =>
+  (resolveMovement(item, 0, library).movement?.kit ?? []).filter((piece) => !PLACES.includes(piece));
