@@ -136,6 +136,13 @@ test('a cap ends a block for time in every estimate', () => {
   expect(plan('Main: for time, cap 1:00, reps 21-15-9\nsquat\nburpee').clockSec).toEqual({ low: 60, likely: 60, high: 60 });
 });
 
+test('what is written is counted, also where the cap is likely to come first', () => {
+  const p = plan('Main: for time, cap 2:00, reps 10..1\nburpee');
+  expect([p.clockSec.likely, p.reps, p.movements[0]!.reps]).toEqual([120, { burpee: 55 }, 55]);
+  expect(plan('Main: 4 rounds, cap 1:00\n10 squat\n10 push-up').movements.map((m) => [m.id, m.reps])).toEqual([['squat', 40], ['push-up', 40]]);
+  expect(plan('Main: for time, cap 0:10\n10 squat\n10 march').movements.map((m) => [m.id, m.reps])).toEqual([['squat', 10], ['march', 10]]);
+});
+
 test('rest between rounds and sets never trails', () => {
   const p = plan('Main: 3 rounds, rest 0:30 between rounds\n0:20 plank');
   expect(p.clockSec.likely).toBe(3 * 20 + 2 * 30);

@@ -80,6 +80,7 @@ export function computePlan(document: SessionDocument, library: MovementLibrary,
   const steps: Step[] = [];
   const blockPlans: BlockPlan[] = [];
   const timeline: Segment[] = [];
+  const reps: Record<string, number> = {};
   let clockSec = exactly(0);
   let atSec = 0;
   for (const [index, block] of blocks.entries()) {
@@ -89,13 +90,14 @@ export function computePlan(document: SessionDocument, library: MovementLibrary,
     atSec = pushSegments(timeline, atSec, block, own);
     const plan = planBlock(block, own, timeline.slice(from));
     blockPlans.push(plan);
+    addReps(reps, plan.reps);
     clockSec = addEstimates(clockSec, addEstimates(plan.clockSec, exactly(plan.thenRestSec)));
   }
   const restSec = sumOf(timeline, (s) => (s.kind === 'rest' ? s.endSec - s.startSec : 0));
-  const movements = countMovements(timeline, library);
+  const movements = countMovements(timeline, reps, library);
   return {
     clockSec, estimated: !isExact(clockSec), workSec: clockSec.likely - restSec, restSec,
-    reps: repsOf(timeline), movements, kit: neededKit(blocks, library), blocks: blockPlans, timeline, steps,
+    reps, movements, kit: neededKit(blocks, library), blocks: blockPlans, timeline, steps,
   };
 }
 
@@ -152,7 +154,7 @@ function planBlock(block: Block, steps: readonly Step[], segments: readonly Segm
   return {
     role: block.role, label: block.label ?? null, estimated: !isExact(clockSec), clockSec,
     workSec: clockSec.likely - restSec, restSec, rounds: steps.length === 0 ? null : statedRounds(block),
-    intervals: countIntervals(block, steps), score: scoreKind(block), reps: repsOf(segments), thenRestSec,
+    intervals: countIntervals(block, steps), score: scoreKind(block), reps: repsOf(steps, block), thenRestSec,
   };
 }
 
@@ -192,16 +194,24 @@ export function scoreKind(block: Block): ScoreKind {
   return isMax.some(Boolean) ? 'reps' : 'none';
 }
 
-function repsOf(segments: readonly Segment[]): RepsByMovement {
+/** All that is written, also where a cap is likely to come first: what is done by then is the score. */
+function repsOf(steps: readonly Step[], block: Block): RepsByMovement {
   const reps: Record<string, number> = {};
-  for (const s of segments) {
-    if (s.movementId !== null && s.reps !== null) reps[s.movementId] = (reps[s.movementId] ?? 0) + s.reps;
+  for (const step of steps) {
+    if (!isLikely(step, block)) continue;
+    for (const part of step.parts) {
+      if (part.movementId !== null && part.reps !== null) reps[part.movementId] = (reps[part.movementId] ?? 0) + part.reps;
+    }
   }
   return reps;
 }
 
+function addReps(all: Record<string, number>, own: RepsByMovement): void {
+  for (const [id, count] of Object.entries(own)) all[id] = (all[id] ?? 0) + count;
+}
+
 /** What is done of each movement, most repetitions first, then the longest held. */
-function countMovements(timeline: readonly Segment[], library: MovementLibrary): MovementCount[] {
+function countMovements(timeline: readonly Segment[], reps: RepsByMovement, library: MovementLibrary): MovementCount[] {
   const counts = new Map<string, { -readonly [K in keyof MovementCount]: MovementCount[K] }>();
   for (const s of timeline) {
     const parts = s.movementId === null ? (s.expected ?? []) : [s];
@@ -213,9 +223,13 @@ function countMovements(timeline: readonly Segment[], library: MovementLibrary):
         counts.set(part.movementId, count);
       }
       if (s.kind === 'open') count.hasOpenDose = true;
-      else if (s.reps !== null) count.reps += s.reps;
-      else count.heldSec += s.endSec - s.startSec;
+      else if (s.reps === null) count.heldSec += s.endSec - s.startSec;
     }
+  }
+  for (const [id, count] of Object.entries(reps)) {
+    const own = counts.get(id);
+    if (own) own.reps = count;
+    else counts.set(id, { id, name: library.find(id)?.name ?? id, known: library.find(id) !== undefined, reps: count, heldSec: 0, hasOpenDose: false });
   }
   return [...counts.values()].sort((a, b) => b.reps - a.reps || b.heldSec - a.heldSec);
 }
