@@ -81,12 +81,18 @@ function fitItem(item: WorkItem, person: FitPerson, library: MovementLibrary, un
     const [first, ...others] = open;
     if (!change) return { next: { ...item, choices: open }, made: [{ ...results.find((r) => r.change)!.change!, to: first!.name, how: 'choice' }] };
     const { dose: own, ...bare } = first!;
-    return { next: { ...item, ...(own && { dose: own }), choices: [bare, ...others] }, made: [{ ...change, to: first!.name, how: 'choice' }] };
+    const { halfEachSide, side, ...rest } = item;
+    // A dose that counts its sides says already what "left" or "half each side" said.
+    const saysSides = countsSides(own);
+    return {
+      next: { ...rest, ...(!saysSides && side && { side }), ...(!saysSides && halfEachSide && { halfEachSide }), ...(own && { dose: own }), choices: [bare, ...others] },
+      made: [{ ...change, to: first!.name, how: 'choice' }],
+    };
   }
   const { choice, from, to, change } = results[0]!;
   const dose = convertDose(item, from!, to!);
   const { dose: before, halfEachSide, side, ...rest } = item;
-  const keepsSide = to!.isOneSided && (side !== undefined || halfEachSide);
+  const keepsSide = to!.isOneSided && !countsSides(dose);
   const next: WorkItem = {
     ...rest, ...(dose && { dose }), ...(keepsSide && side && { side }), ...(keepsSide && halfEachSide && { halfEachSide }), choices: [choice],
   };
@@ -94,6 +100,8 @@ function fitItem(item: WorkItem, person: FitPerson, library: MovementLibrary, un
   made.push({ ...change!, ...(words[0] !== words[1] && { dose: { from: words[0] || 'as said', to: words[1] || 'as said' } }) });
   return { next, made };
 }
+
+const countsSides = (dose: Dose | undefined): boolean => dose !== undefined && 'sides' in dose && dose.sides !== undefined;
 
 const mapAmount = (amount: Amount, by: (n: number) => number): Amount => {
   switch (amount.kind) {
@@ -111,7 +119,7 @@ function convertDose(item: WorkItem, from: Movement, to: Movement): Dose | undef
     if (to.isOneSided) return now === 'pairs' ? 'alternate' as const : (now ?? (item.side || item.halfEachSide ? undefined : 'alternate' as const));
     return undefined;
   };
-  if (!dose) return to.isOneSided && !from.isOneSided ? { kind: 'given', sides: 'each' } : undefined;
+  if (!dose) return to.isOneSided && !from.isOneSided && !item.side && !item.halfEachSide ? { kind: 'given', sides: 'each' } : undefined;
   if (dose.kind === 'given') return to.isOneSided ? dose : undefined;
   if (dose.kind === 'reps') {
     if (to.isHold && !from.isHold) {
