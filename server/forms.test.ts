@@ -1,13 +1,14 @@
 import { describe, expect, test } from 'vitest';
+import type { DayDate } from '../core/calendar/day.ts';
 import { baseLibrary } from '../core/movement/library.ts';
 import { SCREENING_QUESTIONS } from '../core/care.ts';
 import { analyseText } from '../core/session/analyse.ts';
-import { commonZone } from './common-zone.ts';
 import { readLogForm } from './log-form.ts';
 import { readMeForm } from './me-form.ts';
 import { isSameOrigin } from './origin-check.ts';
 import { readProfileForm } from './profile-form.ts';
 import { safePath } from './sign-in.ts';
+import { rosterDefaults } from './roster-defaults.ts';
 import { hashToken, isTokenShaped, makeToken } from './token.ts';
 
 const form = (fields: Record<string, string | readonly string[]>): FormData => {
@@ -88,8 +89,8 @@ describe('doors', () => {
     expect(ask({ 'sec-fetch-site': 'same-origin' })).toBe(true);
     expect(ask({ origin: 'https://front.example.org', 'x-forwarded-host': 'front.example.org' })).toBe(true);
   });
-  test('the zone that most are in', () => {
-    expect(commonZone([])).toBe('UTC');
-    expect(commonZone([{ timeZone: 'Asia/Tokyo' }, { timeZone: 'UTC' }, { timeZone: 'UTC' }])).toBe('UTC');
+  test('a new person is taken to be where most are, from today or the first day to come', () => {
+    expect(rosterDefaults('2999-01-07' as DayDate, [])).toEqual({ timeZone: 'UTC', joinedOn: '2999-01-07' });
+    expect(rosterDefaults('2020-01-06' as DayDate, [{ timeZone: 'UTC' }, { timeZone: 'Asia/Tokyo' }, { timeZone: 'Asia/Tokyo' }]).timeZone).toBe('Asia/Tokyo');
   });
 });

@@ -11,12 +11,14 @@ const line = (form: FormData, name: string) => formText(form, name).trim().repla
 
 export type MovementForm = { readonly status: 'success'; readonly override: MovementOverride } | { readonly status: 'error'; readonly errors: Record<string, string> };
 
-/** Reads a movement as a coach wants it: for one that ships only what differs from the base is kept. */
-export function readMovementForm(form: FormData, base: Movement | undefined, library: MovementLibrary): MovementForm {
+/** Reads a movement as a coach wants it, a known one by its id, else a new one: of one that ships only what differs from `base` is kept. */
+export function readMovementForm(form: FormData, base: MovementLibrary, library: MovementLibrary): MovementForm {
   const name = line(form, 'name');
-  const id = base?.id ?? movementId(name);
+  const known = library.find(formText(form, 'id'));
+  const id = known?.id ?? movementId(name);
+  const shipped = base.find(id);
   const errors: Record<string, string> = {};
-  if (!base && library.find(id)) errors.name = `“${name}” is a movement already.`;
+  if (!known && library.find(id)) errors.name = `“${name}” is a movement already.`;
   const pace = (key: string) => Number(formText(form, key).replace(',', '.'));
   const flag = (key: string) => formText(form, key) === 'yes';
   const fields: Omit<Movement, 'id' | 'parts'> = {
@@ -26,10 +28,10 @@ export function readMovementForm(form: FormData, base: Movement | undefined, lib
     kit: words(formText(form, 'kit').toLowerCase()), effortClass: Number(formText(form, 'effortClass')) as Movement['effortClass'], paceSec: { low: pace('low'), likely: pace('likely'), high: pace('high') }, paceSource: 'the coach’s own',
     setUp: line(form, 'setUp'), doing: line(form, 'doing'), watchFor: line(form, 'watchFor'), breathing: line(form, 'breathing'), cautions: formText(form, 'cautions').split('\n').map((c) => c.trim()).filter((c) => c !== '').slice(0, 8),
   };
-  const differs = Object.fromEntries(Object.entries(fields).filter(([key, value]) => !base || JSON.stringify(value) !== JSON.stringify(base[key as keyof Movement])));
-  if (base && Object.keys(differs).join() === 'paceSource') delete differs.paceSource;
+  const differs = Object.fromEntries(Object.entries(fields).filter(([key, value]) => !shipped || JSON.stringify(value) !== JSON.stringify(shipped[key as keyof Movement])));
+  if (shipped && Object.keys(differs).join() === 'paceSource') delete differs.paceSource;
   const override: MovementOverride = { movementId: id, fields: differs };
-  for (const { field, message } of checkMovement(withFields(base, override), library.movements) satisfies MovementIssue[]) errors[field] ??= message;
+  for (const { field, message } of checkMovement(withFields(shipped, override), library.movements) satisfies MovementIssue[]) errors[field] ??= message;
   return Object.keys(errors).length > 0 ? { status: 'error', errors } : { status: 'success', override };
 }
 

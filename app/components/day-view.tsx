@@ -1,11 +1,12 @@
 import { Link } from 'react-router';
 import type { FitChange } from '../../core/movement/fit-session.ts';
+import { explainChange } from '../../core/movement/fit-session.ts';
 import type { SessionRecord } from '../../core/record/record.ts';
 import { OUTCOME_WORDS } from '../../core/record/record.ts';
 import { formatScore } from '../../core/record/score.ts';
 import type { Block, SessionDocument } from '../../core/session/document.ts';
 import type { SessionPlan } from '../../core/session/plan.ts';
-import type { MovementNotes } from './session-list.tsx';
+import type { MovementNotes } from '../../core/movement/movement-notes.ts';
 import { TodayCard } from './today-card.tsx';
 
 export interface DaySession {
@@ -36,7 +37,7 @@ export function DayView({ base, dayKey, session, above }: { base: string; dayKey
       {changes.length > 0 && (
         <details className="fit-note">
           <summary>{changes.length === 1 ? 'One line is' : `${changes.length} lines are`} in your shape</summary>
-          <ul>{changes.map((c, i) => <li key={i}><b>{c.to}</b> instead of {c.from}{c.dose && `, ${c.dose.to} instead of ${c.dose.from}`}: {c.reason}</li>)}</ul>
+          <ul>{changes.map((c, i) => <li key={i}>{explainChange(c)}</li>)}</ul>
         </details>
       )}
       <Link className="big-action" to={`${base}/${dayKey}/clock`}>{record ? 'Do it again with the clock' : 'Start with the clock'}</Link>

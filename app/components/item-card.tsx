@@ -1,6 +1,7 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { printDose } from '../../core/notation/print.ts';
 import { readDoseText } from '../../core/notation/read-dose.ts';
+import { stepHeaderNumber } from '../../core/session/clock-shape.ts';
 import { itemDetails, isWork } from '../../core/session/describe-item.ts';
 import type { Item, WorkItem } from '../../core/session/document.ts';
 import { nextSides, stepDose } from '../../core/session/step-dose.ts';
@@ -42,7 +43,7 @@ export function ItemCard({ id, item, isMarked, drop, onSet, onRemove, onMove }: 
         <>
           <Stepper
             label="rest" isFixed={item.sec === undefined} value={<b className="item-rest">{item.sec === undefined ? 'a turn' : formatClock(item.sec)}</b>}
-            onStep={(by) => onSet({ ...item, sec: Math.max(5, (item.sec ?? 30) + by * 5) })}
+            onStep={(by) => onSet({ ...item, sec: Math.max(5, stepHeaderNumber({ value: item.sec ?? 30, unit: 'sec' }, by)) })}
           />
           <span className="item-name soft">rest</span>
         </>

@@ -33,14 +33,14 @@ const BLOCK_WIDTH = 220;
 export function PlanPanel({ document, blocks, plan, issues, findings, room, onGoTo, onGoToLine, onApply, onTake, actions, below }: PlanPanelProps) {
   const { clockSec } = plan;
   const notes = [formatRange(clockSec), document.targetSec === undefined ? '' : `promised ${wholeMinutes(document.targetSec)} min`].filter(Boolean);
-  const off = document.targetSec ? clockSec.likely / document.targetSec - 1 : 0;
+  const off = findings.find((f) => f.code === 'over-target' || f.code === 'under-target');
   return (
     <div className="plan-panel">
       <div className="plan-length">
         <p className="display" aria-live="polite">{formatClock(clockSec.likely)}</p>
         <p className="soft">
           {notes.join(' · ')}
-          {Math.abs(off) > 0.1 && plan.timeline.length > 0 && <b className="plan-off"> {wholeMinutes(Math.abs(clockSec.likely - document.targetSec!))} min {off > 0 ? 'over' : 'short'}</b>}
+          {off && <b className="plan-off"> {wholeMinutes(Math.abs(clockSec.likely - document.targetSec!))} min {off.code === 'over-target' ? 'over' : 'short'}</b>}
         </p>
         <div className="plan-actions">{actions}</div>
       </div>

@@ -1,7 +1,7 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import type { FitPerson } from '../../core/movement/fit-movement.ts';
 import { countShapes, SEEN_AS } from '../../core/movement/count-shapes.ts';
-import { fitSession } from '../../core/movement/fit-session.ts';
+import { explainChange, fitSession } from '../../core/movement/fit-session.ts';
 import type { MovementLibrary } from '../../core/movement/library.ts';
 import { formatLength } from '../../core/session/explain.ts';
 import type { SessionAnalysis } from '../../core/session/analyse.ts';
@@ -47,7 +47,7 @@ export function SeeAs({ analysis, library, people }: SeeAsProps) {
           <p className="soft small">{fitted.changes.length === 0 ? 'Just as it is written.' : `${formatLength(plan.clockSec)}, ${fitted.changes.length === 1 ? 'one line' : `${fitted.changes.length} lines`} in another shape.`}</p>
           {fitted.changes.length > 0 && <Ribbon layout={layoutRibbon(plan, { widthPx: WIDTH, heightPx: 30 })} />}
           <ul>
-            {fitted.changes.map((c, i) => <li key={i}><b>{c.to}</b>{c.dose && `, ${c.dose.to}`} <span className="soft">instead of {c.from}{c.dose && `, ${c.dose.from}`}: {c.reason}</span></li>)}
+            {fitted.changes.map((c, i) => <li key={i}>{explainChange(c)}</li>)}
             {fitted.unjudged.map((name) => <li key={name}><b>{name}</b> <span className="soft">isn’t in the library: judge it yourself</span></li>)}
           </ul>
         </>

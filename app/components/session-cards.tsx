@@ -5,6 +5,7 @@ import type { MovementLibrary } from '../../core/movement/library.ts';
 import { printHeader, printItem } from '../../core/notation/print.ts';
 import { withShape } from '../../core/session/clock-shape.ts';
 import type { SessionAnalysis } from '../../core/session/analyse.ts';
+import { wholeMinutes } from '../../core/session/explain.ts';
 import type { Role } from '../../core/session/document.ts';
 import type { SessionEdit } from '../../core/session/session-edit.ts';
 import type { DropPlace } from './block-card.tsx';
@@ -110,7 +111,7 @@ export function SessionCards({ analysis, library, onEdit, onUndo, onRedo, onKeep
             return undefined;
           }}
         />
-        <Stepper label="minutes promised" value={<b>{target === undefined ? '–' : Math.round(target / 60)}</b>} onStep={(by) => onEdit([{ kind: 'set-field', field: 'Target', value: `${Math.max(1, Math.round((target ?? plan.clockSec.likely) / 60) + by)} min` }])} /> min
+        <Stepper label="minutes promised" value={<b>{target === undefined ? '–' : wholeMinutes(target)}</b>} onStep={(by) => onEdit([{ kind: 'set-field', field: 'Target', value: `${Math.max(1, wholeMinutes(target ?? plan.clockSec.likely) + by)} min` }])} /> min
         <Stepper label="effort of 10" value={<b>{session.effort ?? '–'}</b>} onStep={(by) => onEdit([{ kind: 'set-field', field: 'Effort', value: String(Math.min(10, Math.max(0, (session.effort ?? 5) + by))) }])} /> effort
       </div>
       <DndContext

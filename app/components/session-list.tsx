@@ -1,3 +1,4 @@
+import type { MovementNotes } from '../../core/movement/movement-notes.ts';
 import { isWork, itemDetails, itemName, speakDose } from '../../core/session/describe-item.ts';
 import type { Block } from '../../core/session/document.ts';
 import { blockName, describeBlock, formatMinutes } from '../../core/session/explain.ts';
@@ -8,9 +9,6 @@ import { formatClock } from '../../core/notation/format-clock.ts';
 const workTimes = (workSec: readonly number[]) => (workSec.length === 1 ? formatClock(workSec[0]!) : `${workSec.join(', ')} s`);
 /** Figures longer than this stand on a line of their own. */
 const SHORT_FIGURE = 7;
-
-/** How a movement is done, by its name as written. */
-export type MovementNotes = Readonly<Record<string, { readonly setUp: string; readonly doing: string; readonly watchFor: string; readonly breathing: string; readonly cautions: readonly string[] }>>;
 
 /** A session as a participant reads it: each block's rule in words, then what to do with its numbers in front. */
 export function SessionList({ blocks, plan, notes = {} }: { blocks: readonly Block[]; plan: SessionPlan; notes?: MovementNotes }) {

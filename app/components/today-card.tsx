@@ -5,7 +5,7 @@ import { formatMinutes, wholeMinutes } from '../../core/session/explain.ts';
 import type { SessionPlan } from '../../core/session/plan.ts';
 import { layoutRibbon } from '../charts/ribbon-layout.ts';
 import { Ribbon } from '../charts/ribbon.tsx';
-import type { MovementNotes } from './session-list.tsx';
+import type { MovementNotes } from '../../core/movement/movement-notes.ts';
 import { SessionList } from './session-list.tsx';
 
 interface TodayCardProps {

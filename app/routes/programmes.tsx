@@ -5,7 +5,7 @@ import { array, number, object, string } from 'yup';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { addDays, formatShortDay, mondayOf, parseDayDate, WEEKDAYS } from '../../core/calendar/day.ts';
 import { localDate } from '../../core/calendar/release.ts';
-import { insertProgramme, listDays, listProgrammes } from '../../db/queries/programme.ts';
+import { insertProgramme, listDaysByProgramme, listProgrammes } from '../../db/queries/programme.ts';
 import { withCoach } from '../../server/coach-scope.ts';
 import { nowMs } from '../../server/config.ts';
 import { yupErrors } from '../../server/log-form.ts';
@@ -26,14 +26,14 @@ export async function loader({ request }: Route.LoaderArgs) {
     const today = localDate(nowMs(), 'UTC');
     const programmes = await listProgrammes(db);
     const book = await loadWorkspaceBook(db);
-    const withDays = [];
-    for (const programme of programmes) {
-      const days = spineDays(programme, await listDays(db, programme.id), today, (text) => planText(text, book));
-      withDays.push({
+    const byProgramme = await listDaysByProgramme(db);
+    const withDays = programmes.map((programme) => {
+      const days = spineDays(programme, byProgramme.get(programme.id) ?? [], today, (text) => planText(text, book));
+      return {
         ...programme, days, usualDay: usualDay(days), starts: formatShortDay(programme.startsOn), ends: formatShortDay(addDays(programme.startsOn, programme.weeks * 7 - 1)),
         sessions: days.filter((d) => d.state !== 'none').length, toWrite: days.filter((d) => d.state === 'empty').length, doors: nextDoors(days),
-      });
-    }
+      };
+    });
     return { programmes: withDays, nextMonday: addDays(mondayOf(today), 7) };
   });
 }

@@ -72,7 +72,7 @@ export interface Day {
 }
 
 interface DayRow {
-  id: number; week: number; weekday: number; text: string; revision: number; ready_revision: number | null; changed_at: Date;
+  programme_id: number; id: number; week: number; weekday: number; text: string; revision: number; ready_revision: number | null; changed_at: Date;
   version_id: number | null; number: number | null; sent_text: string | null; sent_at: Date | null;
 }
 
@@ -83,7 +83,7 @@ const toDay = (row: DayRow): Day => ({
 });
 
 const SELECT_DAY = `
-  select d.id, d.week, d.weekday, d.text, d.revision, d.ready_revision, d.changed_at,
+  select d.programme_id, d.id, d.week, d.weekday, d.text, d.revision, d.ready_revision, d.changed_at,
     v.id as version_id, v.number, v.text as sent_text, v.sent_at
   from day d
   left join lateral (
@@ -93,6 +93,14 @@ const SELECT_DAY = `
 export async function listDays(db: Db, programmeId: number): Promise<Day[]> {
   const { rows } = await db.query<DayRow>(`${SELECT_DAY} where d.programme_id = $1::bigint order by d.week, d.weekday`, [programmeId]);
   return rows.map(toDay);
+}
+
+/** The days of all programmes of the workspace, by programme. */
+export async function listDaysByProgramme(db: Db): Promise<Map<number, Day[]>> {
+  const { rows } = await db.query<DayRow>(`${SELECT_DAY} order by d.programme_id, d.week, d.weekday`);
+  const days = new Map<number, Day[]>();
+  for (const row of rows) days.set(row.programme_id, [...(days.get(row.programme_id) ?? []), toDay(row)]);
+  return days;
 }
 
 /** The places of a programme's sessions, without their texts. */

@@ -66,7 +66,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       return redirect(`${base}?m=${read.ladder.steps[0]!.movementId}`);
     }
     if (intent !== 'movement') return data({ errors: { form: 'That is no step of this page; load it again.' } }, { status: 400 });
-    const read = readMovementForm(form, baseLibrary.find(id), id !== '' && !baseLibrary.find(id) ? { ...library, find: (x) => (x === id ? undefined : library.find(x)), movements: library.movements.filter((m) => m.id !== id) } : library);
+    const read = readMovementForm(form, baseLibrary, library);
     if (read.status === 'error') return data({ errors: read.errors }, { status: 400 });
     if (Object.keys(read.override.fields).length === 0) await deleteOverride(db, read.override.movementId);
     else await upsertOverride(db, { workspaceId: coach.workspaceId, override: read.override, now });

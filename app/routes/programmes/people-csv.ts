@@ -1,11 +1,9 @@
 import { data } from 'react-router';
-import { localDate } from '../../../core/calendar/release.ts';
 import { readPeopleCsv } from '../../../core/exchange/people-csv.ts';
 import { insertParticipant, listParticipants, updateProfile } from '../../../db/queries/person.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
-import { nowMs } from '../../../server/config.ts';
 import { formText } from '../../../server/form-text.ts';
-import { commonZone } from '../../../server/common-zone.ts';
+import { rosterDefaults } from '../../../server/roster-defaults.ts';
 import type { Route } from './+types/people-csv';
 
 /** Brings a roster in, all of it or nothing; rows with an error are left out only where that was said. */
@@ -13,8 +11,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const form = await request.formData();
   return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
     const people = await listParticipants(db, programme.runId);
-    const today = localDate(nowMs(), 'UTC');
-    const csv = readPeopleCsv(formText(form, 'text'), { timeZone: commonZone(people), joinedOn: today > programme.startsOn ? today : programme.startsOn }, people.map((p) => p.name));
+    const csv = readPeopleCsv(formText(form, 'text'), rosterDefaults(programme.startsOn, people), people.map((p) => p.name));
     const wrong = csv.rows.filter((r) => !r.person).length;
     if (csv.error || csv.rows.length === 0) return data({ error: csv.error ?? 'There is no row in it.', added: null }, { status: 400 });
     if (wrong > 0 && formText(form, 'skip') !== 'yes') return data({ error: `${wrong === 1 ? 'One row has' : `${wrong} rows have`} an error; nothing was written.`, added: null }, { status: 400 });

@@ -4,7 +4,7 @@ import { data, Link, useActionData, useSearchParams, useNavigation, useSubmit } 
 import { object, string } from 'yup';
 import type { DayDate } from '../../../core/calendar/day.ts';
 import { formatShortDay, parseDayDate } from '../../../core/calendar/day.ts';
-import { isTimeZone, localDate, localTime } from '../../../core/calendar/release.ts';
+import { isTimeZone, localTime } from '../../../core/calendar/release.ts';
 import { SPARE_WORDS } from '../../../core/movement/spare.ts';
 import type { PersonProfile } from '../../../db/queries/person.ts';
 import { insertParticipant, insertPersonalLink, listParticipants, updateLinksRevoked, updateProfile } from '../../../db/queries/person.ts';
@@ -13,7 +13,7 @@ import { nowMs } from '../../../server/config.ts';
 import { yupErrors } from '../../../server/log-form.ts';
 import { hashToken, makeToken } from '../../../server/token.ts';
 import { formText } from '../../../server/form-text.ts';
-import { commonZone } from '../../../server/common-zone.ts';
+import { rosterDefaults } from '../../../server/roster-defaults.ts';
 import { readProfileForm } from '../../../server/profile-form.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { PeopleCsvDialog } from '../../components/people-csv-dialog.tsx';
@@ -31,8 +31,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const { library } = await loadWorkspaceBook(db);
     const name = (id: string) => library.find(id)?.name ?? id;
     return {
-      programmeId: programme.id, zone: commonZone(people),
-      startsOn: programme.startsOn, today: localDate(nowMs(), 'UTC'), origin: new URL(request.url).origin,
+      programmeId: programme.id, defaults: rosterDefaults(programme.startsOn, people),
+      origin: new URL(request.url).origin,
       people: people.map((p) => ({ ...p, joined: formatShortDay(p.joinedOn), late: p.joinedOn > programme.startsOn, nowThere: localTime(nowMs(), p.timeZone), swapWords: p.profile.swaps.map((s) => `${name(s.from)} -> ${name(s.to)}`).join('\n') })),
       zones: Intl.supportedValuesOf('timeZone'),
     };
@@ -84,13 +84,11 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 export default function People({ loaderData }: Route.ComponentProps) {
-  const { people, origin, startsOn, today, zones, programmeId, zone } = loaderData;
+  const { people, origin, zones, programmeId, defaults } = loaderData;
   const [params] = useSearchParams();
   const chosen = people.find((p) => String(p.enrolmentId) === params.get('person'));
   const [bringing, setBringing] = useState(false);
   const existing = useMemo(() => people.map((p) => p.name), [people]);
-  const joinedOn = today > startsOn ? today : startsOn;
-  const defaults = useMemo(() => ({ timeZone: zone, joinedOn }), [zone, joinedOn]);
   const [adding, setAdding] = useState(false);
   const [wanted, setWanted] = useState('');
   const [shown, setShown] = useState<PeopleAnswer['made']>();
@@ -105,7 +103,7 @@ export default function People({ loaderData }: Route.ComponentProps) {
       setAdding(false);
     }
   }
-  const list = people.filter((p) => `${p.name} ${p.detail} ${p.timeZone}`.toLowerCase().includes(wanted.trim().toLowerCase()));
+  const list = people.filter((p) => `${p.name} ${p.detail} ${p.timeZone} ${p.profile.channel}`.toLowerCase().includes(wanted.trim().toLowerCase()));
   const post = (values: Record<string, string>) => void submit(values, { method: 'post' });
   return (
     <div className="people">
@@ -125,7 +123,7 @@ export default function People({ loaderData }: Route.ComponentProps) {
           <tbody>
             {list.map((p) => (
               <tr key={p.enrolmentId}>
-                <td><Link className="people-name" to={`?person=${p.enrolmentId}`} preventScrollReset aria-current={p === chosen || undefined}><b>{p.name}</b></Link> <span className="soft small">{p.detail}</span></td>
+                <td><Link className="people-name" to={`?person=${p.enrolmentId}`} preventScrollReset aria-current={p === chosen || undefined}><b>{p.name}</b></Link> <span className="soft small">{p.detail}</span>{p.profile.channel && <small className="soft people-channel">{p.profile.channel}</small>}</td>
                 <td className="small"><FitWords profile={p.profile} /></td>
                 <td>{p.nowThere} <span className="soft small">{p.timeZone.replaceAll('_', ' ')}</span></td>
                 <td>{p.joined}{p.late && <span className="soft small"> joined late</span>}</td>
@@ -151,7 +149,7 @@ export default function People({ loaderData }: Route.ComponentProps) {
         <Input readOnly value={shown ? origin + shown.path : ''} aria-label="Personal link" onFocus={(e) => e.target.select()} suffix={<CopyButton text={shown ? origin + shown.path : ''} />} />
       </Dialog>
       <PeopleCsvDialog open={bringing} programmeId={programmeId} defaults={defaults} existing={existing} onClose={() => setBringing(false)} />
-      <AddPerson open={adding} busy={busy} onClose={() => setAdding(false)} errors={result?.errors ?? {}} zones={zones} joinedOn={joinedOn} onAdd={(values) => post({ intent: 'add', ...values })} />
+      <AddPerson open={adding} busy={busy} onClose={() => setAdding(false)} errors={result?.errors ?? {}} zones={zones} joinedOn={defaults.joinedOn} onAdd={(values) => post({ intent: 'add', ...values })} />
     </div>
   );
 }

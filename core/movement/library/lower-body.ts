@@ -53,5 +53,7 @@ standing leg lift back | standing hip extension | hinge | standing | 1 | | 1 | 1
 side leg lift | standing hip abduction | lunge | standing | 1 | | 1 | 1.6/2.2/3 | 00000101 | 00 | hand on a wall or chair | lift one leg to the side, lower slowly | toes point forward
 lying side leg lift | side-lying leg raise | lunge | supine | 1 | | 1 | 1.6/2.2/3 | 00010100 | 00 | on your side, head on the arm | lift the top leg, lower slowly | hips stacked
 clam | side-lying knee opener | lunge | supine | 1 | | 1 | 1.6/2.2/3 | 00010100 | 00 | on your side, knees bent | open the top knee, close slowly | hips don’t roll back
+towel lunge slide | sliding lunge | lunge | standing | 1 | towel | 4 | 2.2/3/4.2 | 00001231 | 00 | one foot on a towel on a smooth floor | slide it back into a lunge, and in | front leg does the work
+towel side slide | sliding side lunge | lunge | standing | 1 | towel | 3 | 2.2/3/4.2 | 00001221 | 00 | one foot on a towel on a smooth floor | slide it out to the side, and in | sit back, chest up
 band side step | lateral band walk | lunge | standing | | band | 2 | 1.2/1.6/2.2 | 00000111 | 00 | band above the knees, knees soft | step sideways and back | toes forward, band tight
 `;

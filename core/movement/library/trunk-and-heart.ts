@@ -69,6 +69,10 @@ double skip | double under | jump | standing | | rope | 5 | 0.6/0.9/1.4 | 202001
 rope-free skip | shadow skip | jump | standing | | | 2 | 0.45/0.55/0.7 | 00000122 | 11 | as if with a rope | small springs, hands turning | heels hardly lift
 heel lift skip | quiet skip | jump | standing | | | 1 | 0.7/0.9/1.2 | 00000011 | 00 | feet together, hands turning as with a rope | lift the heels in time, toes stay down | quiet as a cat
 seated heel drum | heel drum | jump | seated | | | 1 | 0.35/0.5/0.7 | 00000000 | 00 | sit tall, feet flat | lift the heels in quick turn | toes stay down
+rope wave | double rope wave | locomotion | standing | | heavy rope | 4 | 0.6/0.8/1.1 | 11201110 | 01 | an end in each hand, rope on a firm anchor | both arms up and down together | knees soft, ribs in
+alternating rope wave | alternating wave | locomotion | standing | | heavy rope | 3 | 0.4/0.55/0.8 | 11201110 | 01 | an end in each hand, rope on a firm anchor | one arm up, one down, quickly | back long, shoulders low
+rope slam | | hinge | standing | | heavy rope | 4 | 1.2/1.6/2.2 | 11202111 | 12 | both ends in the hands, tall | lift, and throw the rope down with a hinge | back stays long
+plank knee slide | towel knee tuck | brace | prone | | towel | 4 | 1.6/2.2/3 | 22212210 | 00 | plank, toes on a towel on a smooth floor | draw both knees in, slide out | hips low
 march | marching on the spot | locomotion | standing | | | 1 | 0.5/0.7/1 | 00000101 | 00 | stand tall | lift the feet in turn, arms swing | quiet feet
 seated march | chair march | locomotion | seated | | | 1 | 0.5/0.7/1 | 00000100 | 00 | sit tall | lift the feet in turn, arms swing | tall back
 high knees | | jump | standing | | | 4 | 0.35/0.45/0.6 | 00001222 | 22 | stand tall | run on the spot, knees to the hips | land on the balls of the feet
