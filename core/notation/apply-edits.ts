@@ -162,7 +162,7 @@ function setField(page: Page, field: (typeof SESSION_FIELDS)[number], value: str
     else {
       const line = lines[at - 1]!;
       const isWhole = field === 'Title' || field === 'Note';
-      const hash = isWhole ? line.search(/\s#/) : -1;
+      const hash = isWhole ? line.search(/\s+#/) : -1;
       lines[at - 1] = `${field}: ${value}${isWhole ? (hash < 0 ? '' : line.slice(hash)) : tailOf(line)}`;
     }
     return;

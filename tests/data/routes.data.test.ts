@@ -76,6 +76,12 @@ describe('what belongs to another workspace is a 404, whatever is asked', () => 
     expect((await callRoute(loader, '/x', { params: params(undefined, othersId), cookie })).status).toBe(404);
     expect((await callRoute(loader, '/x', { params: { programmeId: '1; drop table' }, cookie })).status).toBe(404);
   });
+  test('the list of programmes shows one’s own, each with its days', async () => {
+    const { loader } = await import('../../app/routes/programmes.tsx');
+    const { programmes } = (await callRoute(loader, '/programmes', { cookie })).data as { programmes: { title: string; sessions: number; toWrite: number; days: unknown[] }[] };
+    expect(programmes).toMatchObject([{ title: 'Of one', sessions: 4, toWrite: 4 }]);
+    expect(programmes[0]!.days).toHaveLength(14);
+  });
   test('copying to it', async () => {
     const { action } = await import('../../app/routes/programmes/copy.ts');
     expect((await callRoute(action, '/x', { params: params(), cookie, form: { text: 'Main: flow\n5 squat', toProgramme: String(othersId), toDay: 'w1d1' } })).status).toBe(404);

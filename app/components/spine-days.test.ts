@@ -1,0 +1,40 @@
+import { describe, expect, test } from 'vitest';
+import type { DayDate } from '../../core/calendar/day.ts';
+import type { Day, Programme } from '../../db/queries/programme.ts';
+import { EMPTY_BOOK } from '../../server/workspace-book.ts';
+import { planText } from '../../server/session-view.ts';
+import { dayState, spineDays, usualDay } from './spine-days.ts';
+
+const programme: Programme = { id: 1, title: 'P', weeks: 2, runId: 1, startsOn: '2026-05-11' as DayDate, releaseTime: '05:00', people: 0, zones: 0 };
+const day = (weekday: number, more: Partial<Day> = {}): Day => ({ id: weekday, week: 1, weekday, text: '', revision: 1, isReady: false, changedAtMs: 0, sent: null, ...more });
+const GOOD = 'Title: Legs\nMain: 3 rounds\n10 squat';
+const sent = (text: string): Day['sent'] => ({ versionId: 1, number: 1, text, sentAtMs: 0 });
+const plan = (text: string) => planText(text, EMPTY_BOOK);
+const spine = (days: readonly Day[], today = '2026-05-13') => spineDays(programme, days, today as DayDate, plan);
+
+describe('how far a day has come', () => {
+  test.each([
+    ['empty', day(1)], ['draft', day(1, { text: GOOD })], ['faulty', day(1, { text: 'Main: wat' })], ['ready', day(1, { text: GOOD, isReady: true })],
+    ['sent', day(1, { text: GOOD, sent: sent(GOOD) })], ['changed', day(1, { text: `${GOOD}\n5 march`, sent: sent(GOOD) })],
+  ] as const)('%s', (state, d) => {
+    expect(dayState(d, d.text === '' ? undefined : plan(d.text))).toBe(state);
+  });
+});
+
+describe('the spine', () => {
+  test('has every day of the weeks, those without a session too', () => {
+    const days = spine([day(1, { text: GOOD }), day(3)]);
+    expect(days).toHaveLength(14);
+    expect(days.map((d) => d.state).slice(0, 4)).toEqual(['draft', 'none', 'empty', 'none']);
+    expect(days[0]).toMatchObject({ key: 'w1d1', title: 'Legs', isPast: true, isToday: false, likelySec: 66 });
+    expect(days[0]!.outline!.bars).toHaveLength(1);
+    expect(days[2]).toMatchObject({ isToday: true, ribbon: null, outline: null });
+  });
+  test('opens on today’s session, else the next, else the last, else the first day', () => {
+    expect(usualDay(spine([day(1), day(3), day(5)]))).toBe('w1d3');
+    expect(usualDay(spine([day(1), day(5)]))).toBe('w1d5');
+    expect(usualDay(spine([day(1), day(2)]))).toBe('w1d2');
+    expect(usualDay(spine([]))).toBe('w1d1');
+    expect(usualDay([])).toBe('w1d1');
+  });
+});
