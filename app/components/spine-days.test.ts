@@ -1,15 +1,18 @@
 import { describe, expect, test } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
 import type { Day, Programme } from '../../db/queries/programme.ts';
-import { EMPTY_BOOK } from '../../server/workspace-book.ts';
-import { planText } from '../../server/session-view.ts';
+import { baseLibrary } from '../../core/movement/library.ts';
+import { analyseText } from '../../core/session/analyse.ts';
 import { dayState, spineDays, usualDay } from './spine-days.ts';
 
 const programme: Programme = { id: 1, title: 'P', weeks: 2, runId: 1, startsOn: '2026-05-11' as DayDate, releaseTime: '05:00', people: 0, zones: 0 };
 const day = (weekday: number, more: Partial<Day> = {}): Day => ({ id: weekday, week: 1, weekday, text: '', revision: 1, isReady: false, changedAtMs: 0, sent: null, ...more });
 const GOOD = 'Title: Legs\nMain: 3 rounds\n10 squat';
 const sent = (text: string): Day['sent'] => ({ versionId: 1, number: 1, text, sentAtMs: 0 });
-const plan = (text: string) => planText(text, EMPTY_BOOK);
+const plan = (text: string) => {
+  const { document, blocks, plan: own, issues } = analyseText(text, baseLibrary);
+  return { document, blocks, plan: own, errors: issues.length };
+};
 const spine = (days: readonly Day[], today = '2026-05-13') => spineDays(programme, days, today as DayDate, plan);
 
 describe('how far a day has come', () => {
