@@ -102,7 +102,7 @@ function withComments(lines: readonly string[], at: number): number {
 }
 
 /** The blanks and the comment after the last token of a line. */
-function tailOf(line: string): string {
+export function tailOf(line: string): string {
   const { tokens } = tokenizeLine(line, 1);
   const tail = line.slice(tokens.at(-1)?.end ?? line.length).trimEnd();
   return tail.includes('#') ? tail : '';

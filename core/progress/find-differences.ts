@@ -1,0 +1,95 @@
+import type { DayPlace } from '../calendar/day.ts';
+import { dayKey } from '../calendar/day.ts';
+import { formatClock } from '../notation/format-clock.ts';
+import type { DayPlan, DayPlanner } from './day-plan.ts';
+import { findLeverChanges } from './explain-week.ts';
+import { LEVER_KINDS, leverName } from './lever.ts';
+import type { ProgrammeDay, ProgrammeDocument } from './programme-document.ts';
+import { byPlace, findProgrammeDay, themeOf } from './programme-document.ts';
+
+/** What an edit does to one place. */
+export interface DayDifference {
+  readonly place: DayPlace;
+  readonly kind: 'new' | 'gone' | 'came' | 'changed' | 'words-only';
+  readonly title: string;
+  /** `rounds 6 → 7, 24:00 → 28:00`; `from Wednesday`; empty for a plain new or gone one. */
+  readonly words: string;
+  readonly before: string;
+  readonly after: string;
+}
+
+/** What differs between two states of a programme. */
+export interface ProgrammeDifference {
+  readonly days: readonly DayDifference[];
+  /** All that isn't about one day: weeks, lighter weeks, tracks, themes, blocked days, guard rails. */
+  readonly others: readonly string[];
+}
+
+const SHORT_WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+/** `Mon, week 3` */
+export const shortPlace = (place: DayPlace): string => `${SHORT_WEEKDAYS[place.weekday - 1]}, week ${place.week}`;
+
+/** What changed in a session, in terms of levers and length; `other lines` where it is something else. */
+export function describeTextChange(before: DayPlan, after: DayPlan, planner: DayPlanner): string {
+  const changes = findLeverChanges(before.document, after.document, LEVER_KINDS.map((kind) => ({ kind })), planner.scope);
+  const [was, is] = [before.clockSec.likely, after.clockSec.likely];
+  const words = [
+    ...(before.title === after.title ? [] : [`now ${after.title || 'without a title'}`]),
+    ...changes.map((c) => `${leverName(c.lever)} ${c.from} → ${c.to}`), ...(was === is ? [] : [`${formatClock(was)} → ${formatClock(is)}`]),
+  ];
+  return words.length === 0 ? 'other lines' : words.join(', ');
+}
+
+/** Day by day what an edit changes, in the order of the programme, and what else; nothing for two equal programmes. */
+export function findDifferences(before: ProgrammeDocument, after: ProgrammeDocument, planner: DayPlanner): ProgrammeDifference {
+  const keys = new Map([...before.days, ...after.days].map((d) => [dayKey(d), { week: d.week, weekday: d.weekday }]));
+  const isSame = (a: ProgrammeDay | undefined, b: ProgrammeDay | undefined) => a === b || (a !== undefined && b !== undefined && a.text === b.text && sameTrack(a, b) && themeOf(before, a) === themeOf(after, b));
+  const changed = [...keys.values()].filter((place) => !isSame(findProgrammeDay(before, place), findProgrammeDay(after, place))).sort(byPlace);
+  const left = changed.flatMap((place) => findProgrammeDay(before, place) ?? []);
+  const days = changed.map((place): DayDifference => {
+    const [was, is] = [findProgrammeDay(before, place), findProgrammeDay(after, place)];
+    const [wasPlan, isPlan] = [was && planner.of(was.text), is && planner.of(is.text)];
+    const title = isPlan?.title || wasPlan?.title || (is && !isPlan ? 'a session to write' : 'no title');
+    const base = { place, title, before: was?.text ?? '', after: is?.text ?? '' };
+    if (!is) return { ...base, kind: 'gone', words: '' };
+    const origin = is.text.trim() === '' || (was && was.text === is.text) ? undefined : left.find((l) => l.text === is.text && sameTrackId(l, is) && byPlace(l, place) !== 0 && !isSame(l, findProgrammeDay(after, l)));
+    if (origin) return { ...base, kind: 'came', words: `from ${shortPlace(origin)}${was && wasPlan ? `, in place of ${wasPlan.title || 'no title'}` : ''}` };
+    if (!was) return { ...base, kind: 'new', words: isPlan ? formatClock(isPlan.clockSec.likely) : '' };
+    if (was.text === is.text) return { ...base, kind: 'words-only', words: describeSetting(was, is, before, after) };
+    if (!wasPlan || !isPlan) return { ...base, kind: 'changed', words: isPlan ? `written, ${formatClock(isPlan.clockSec.likely)}` : 'emptied' };
+    return { ...base, kind: 'changed', words: describeTextChange(wasPlan, isPlan, planner) };
+  });
+  return { days, others: describeOthers(before, after) };
+}
+
+const sameTrackId = (a: ProgrammeDay, b: ProgrammeDay) => a.track?.id === b.track?.id;
+const sameTrack = (a: ProgrammeDay, b: ProgrammeDay) => sameTrackId(a, b) && a.track?.week === b.track?.week && a.track?.isPinned === b.track?.isPinned;
+
+function describeSetting(was: ProgrammeDay, is: ProgrammeDay, before: ProgrammeDocument, after: ProgrammeDocument): string {
+  const words: string[] = [];
+  if (was.track?.isPinned !== is.track?.isPinned) words.push(is.track?.isPinned ? 'pinned' : 'let go');
+  if (!sameTrackId(was, is)) words.push(is.track ? `joins ${after.tracks.find((t) => t.id === is.track!.id)?.name ?? 'a track'}` : 'on its own');
+  else if (was.track?.week !== is.track?.week) words.push(`now week ${is.track?.week} of its progression`);
+  if (themeOf(before, was) !== themeOf(after, is)) words.push(themeOf(after, is) ?? 'no theme');
+  return words.join(', ') || 'as it is';
+}
+
+function describeOthers(before: ProgrammeDocument, after: ProgrammeDocument): string[] {
+  const out: string[] = [];
+  const differs = (key: keyof ProgrammeDocument) => JSON.stringify(before[key]) !== JSON.stringify(after[key]);
+  if (before.title !== after.title) out.push(`The title becomes “${after.title}”.`);
+  if (before.weeks !== after.weeks) out.push(`${before.weeks} → ${after.weeks} weeks.`);
+  if (differs('lighter')) out.push(after.lighter.length === 0 ? 'No lighter weeks.' : `Lighter weeks: ${after.lighter.join(', ')}.`);
+  for (const track of after.tracks) {
+    const was = before.tracks.find((t) => t.id === track.id);
+    if (!was) out.push(`New track: ${track.name}.`);
+    else if (JSON.stringify(was) !== JSON.stringify(track)) out.push(`Track ${track.name} changes.`);
+  }
+  for (const track of before.tracks) if (!after.tracks.some((t) => t.id === track.id)) out.push(`Track ${track.name} ends; its sessions stay.`);
+  if (differs('themes')) out.push('Themes of the weekdays change.');
+  if (differs('blocked')) out.push(after.blocked.length === 0 ? 'No blocked days.' : `${after.blocked.length} blocked ${after.blocked.length === 1 ? 'day' : 'days'}.`);
+  if (differs('guards')) out.push('What is pointed out changes.');
+  return out;
+}
+
+export const isNoDifference = (d: ProgrammeDifference): boolean => d.days.length === 0 && d.others.length === 0;

@@ -1,0 +1,87 @@
+import type { DayDate, DayPlace } from '../calendar/day.ts';
+import type { LeverRule } from './schedule.ts';
+import type { SchoolId } from './schools.ts';
+
+/** What a day of the week is for. */
+export const THEMES = ['strength', 'intervals', 'skill', 'by feel', 'mobility', 'rest', 'live'] as const;
+export type Theme = (typeof THEMES)[number];
+export const isTheme = (text: string): text is Theme => THEMES.some((t) => t === text);
+
+/** A session that recurs, with a progression of its own. */
+export interface Track {
+  /** Lower-case letters, digits and dashes; unique in the programme. */
+  readonly id: string;
+  readonly name: string;
+  /** The session in notation as it is in week 1, before any lever. */
+  readonly text: string;
+  readonly school: SchoolId;
+  readonly levers: readonly LeverRule[];
+}
+
+export interface ProgrammeDay extends DayPlace {
+  /** In notation; empty where it is still to write. */
+  readonly text: string;
+  /** Where it differs from what its weekday is for. */
+  readonly theme?: Theme;
+  readonly track?: {
+    readonly id: string;
+    /** The week of the progression that this session is; it stays with the session when that is moved. */
+    readonly week: number;
+    /** Changed by hand: regeneration leaves the text alone. */
+    readonly isPinned: boolean;
+  };
+}
+
+/** A day on which hard sessions, or all of them, don't fit. */
+export interface BlockedDay {
+  readonly date: DayDate;
+  readonly words: string;
+  readonly rule: 'no hard session' | 'no session';
+  /** The event's UID where it came from a calendar file. */
+  readonly uid?: string;
+}
+
+export interface GuardSettings {
+  /** Codes of the guard rails that are switched off. */
+  readonly off: readonly string[];
+  /** Thresholds that differ from the usual ones, by code. */
+  readonly thresholds: Readonly<Record<string, number>>;
+}
+
+/** A programme without people: what can be saved, sent around and started from. */
+export interface ProgrammeDocument {
+  readonly title: string;
+  readonly weeks: number;
+  /** Weeks of the progression that are lighter, ascending. */
+  readonly lighter: readonly number[];
+  /** By weekday, 1 (Monday) to 7. */
+  readonly themes: Readonly<Partial<Record<number, Theme>>>;
+  readonly tracks: readonly Track[];
+  /** By week and weekday; at most one a place. */
+  readonly days: readonly ProgrammeDay[];
+  readonly blocked: readonly BlockedDay[];
+  readonly guards: GuardSettings;
+}
+
+export const NO_GUARD_SETTINGS: GuardSettings = { off: [], thresholds: {} };
+export const MAX_TRACKS = 40;
+
+export const byPlace = (a: DayPlace, b: DayPlace): number => a.week - b.week || a.weekday - b.weekday;
+export const isAt = (place: DayPlace) => (day: DayPlace): boolean => day.week === place.week && day.weekday === place.weekday;
+export const findProgrammeDay = (programme: ProgrammeDocument, place: DayPlace): ProgrammeDay | undefined => programme.days.find(isAt(place));
+export const themeOf = (programme: Pick<ProgrammeDocument, 'themes'>, day: Pick<ProgrammeDay, 'weekday' | 'theme'>): Theme | undefined => day.theme ?? programme.themes[day.weekday];
+
+/** Every fourth week, the last included where it falls so; 0 for none. */
+export const everyNth = (weeks: number, n: number): number[] => (n < 2 ? [] : Array.from({ length: Math.floor(weeks / n) }, (_, i) => (i + 1) * n));
+
+/** The week of the progression that a calendar week mostly stands for; where it has no track's session, one after the week before. */
+export function progressionWeek(programme: ProgrammeDocument, week: number): number {
+  for (let w = week; w >= 1; w--) {
+    const own = programme.days.flatMap((d) => (d.week === w && d.track ? [d.track.week] : []));
+    if (own.length > 0) return Math.max(...own) + (week - w);
+  }
+  return week;
+}
+
+/** Whether a calendar week is a lighter one. */
+export const isLighterWeek = (programme: ProgrammeDocument, week: number): boolean => programme.lighter.includes(progressionWeek(programme, week));

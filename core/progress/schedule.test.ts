@@ -1,0 +1,40 @@
+import { describe, expect, it } from 'vitest';
+import type { LeverRule, Schedule } from './schedule.ts';
+import { buildWeeks, pullsAt } from './schedule.ts';
+
+const offsets = (schedule: Schedule, weeks: number, lighter: readonly number[] = [], lighterBy?: number): number[] =>
+  Array.from({ length: weeks }, (_, i) => pullsAt({ lever: { kind: 'reps' }, schedule, ...(lighterBy !== undefined && { lighterBy }) } satisfies LeverRule, i + 1, { lighter })[0]!.by);
+
+describe('schedules', () => {
+  it('each week: lighter weeks don’t count, and hold what was where nothing else is said', () => {
+    expect(offsets({ kind: 'each-week', by: 2 }, 6, [4])).toEqual([0, 2, 4, 4, 6, 8]);
+    expect(offsets({ kind: 'each-week', by: 2 }, 6, [4], -3)).toEqual([0, 2, 4, -3, 6, 8]);
+  });
+  it('at week w: three weeks as written, a step in the fourth (common practice)', () => {
+    expect(offsets({ kind: 'at-weeks', steps: [{ week: 4, by: 1 }] }, 4)).toEqual([0, 0, 0, 1]);
+    expect(offsets({ kind: 'at-weeks', steps: [{ week: 3, by: 1 }, { week: 5, by: 2 }] }, 6)).toEqual([0, 0, 1, 1, 3, 3]);
+  });
+  it('a list goes by the week, lighter ones included, and its last value stays', () => {
+    expect(offsets({ kind: 'list', values: [0, 1, 2, -2] }, 6, [4], 9)).toEqual([0, 1, 2, -2, -2, -2]);
+  });
+  it('wave: three up, one easy, and again from the start or higher', () => {
+    expect(offsets({ kind: 'wave', by: 1, carry: 0 }, 8, [4, 8], -2)).toEqual([0, 1, 2, -2, 0, 1, 2, -2]);
+    expect(offsets({ kind: 'wave', by: 0, carry: 1 }, 8, [4, 8], -1)).toEqual([0, 0, 0, -1, 1, 1, 1, -1]);
+    expect(offsets({ kind: 'wave', by: 1, carry: 1 }, 8, [4, 8], 0)).toEqual([0, 1, 2, 0, 1, 2, 3, 0]);
+  });
+  it('double: reps to the ceiling, then the load, and both held in a lighter week', () => {
+    const rule: LeverRule = { lever: { kind: 'reps', of: 'squat' }, schedule: { kind: 'double', ceiling: 10, loadBy: 2 } };
+    const at = (week: number) => pullsAt(rule, week, { lighter: [5], baseReps: 8 }).map((p) => p.by);
+    expect([1, 2, 3, 4, 5, 6].map(at)).toEqual([[0, 0], [1, 0], [2, 0], [0, 2], [0, 2], [1, 2]]);
+  });
+  it('until a length: stops where it was told to', () => {
+    const rule: LeverRule = { lever: { kind: 'rounds' }, schedule: { kind: 'until-length', by: 1, sec: 1800 } };
+    expect([1, 2, 3, 4, 5].map((w) => pullsAt(rule, w, { lighter: [], mostSteps: 2 })[0]!.by)).toEqual([0, 1, 2, 2, 2]);
+    expect(pullsAt(rule, 5, { lighter: [], mostSteps: 0 })[0]!.by).toBe(0);
+  });
+  it('a first week that is lighter starts from what is written; a week before the first is our own mistake', () => {
+    expect(offsets({ kind: 'each-week', by: 1 }, 3, [1])).toEqual([0, 0, 1]);
+    expect(() => offsets({ kind: 'each-week', by: 1 }, 1) && pullsAt({ lever: { kind: 'reps' }, schedule: { kind: 'each-week', by: 1 } }, 0, { lighter: [] })).toThrow(RangeError);
+    expect(buildWeeks([2, 4], 5)).toBe(3);
+  });
+});
