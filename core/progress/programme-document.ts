@@ -7,8 +7,13 @@ export const THEMES = ['strength', 'intervals', 'skill', 'by feel', 'mobility', 
 export type Theme = (typeof THEMES)[number];
 export const isTheme = (text: string): text is Theme => THEMES.some((t) => t === text);
 
+/** Fields of a file that this version doesn't know: kept, and written back. */
+export interface WithExtra {
+  readonly extra?: Readonly<Record<string, unknown>>;
+}
+
 /** A session that recurs, with a progression of its own. */
-export interface Track {
+export interface Track extends WithExtra {
   /** Lower-case letters, digits and dashes; unique in the programme. */
   readonly id: string;
   readonly name: string;
@@ -18,7 +23,7 @@ export interface Track {
   readonly levers: readonly LeverRule[];
 }
 
-export interface ProgrammeDay extends DayPlace {
+export interface ProgrammeDay extends DayPlace, WithExtra {
   /** In notation; empty where it is still to write. */
   readonly text: string;
   /** Where it differs from what its weekday is for. */
@@ -33,7 +38,7 @@ export interface ProgrammeDay extends DayPlace {
 }
 
 /** A day on which hard sessions, or all of them, don't fit. */
-export interface BlockedDay {
+export interface BlockedDay extends WithExtra {
   readonly date: DayDate;
   readonly words: string;
   readonly rule: 'no hard session' | 'no session';
@@ -49,7 +54,7 @@ export interface GuardSettings {
 }
 
 /** A programme without people: what can be saved, sent around and started from. */
-export interface ProgrammeDocument {
+export interface ProgrammeDocument extends WithExtra {
   readonly title: string;
   readonly weeks: number;
   /** Weeks of the progression that are lighter, ascending. */
