@@ -2,14 +2,16 @@ import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../core/movement/library.ts';
 import { analyseText } from '../core/session/analyse.ts';
 import { readRoutine } from '../core/session/read-routines.ts';
-import { LIBRARY_ROUTINES, LIBRARY_WEEKDAYS, LIBRARY_WEEKS, libraryPeople, libraryText } from './libraries.ts';
-import { ORCHESTRA_PEOPLE, ORCHESTRA_ROUTINES, ORCHESTRA_WEEKDAYS, ORCHESTRA_WEEKS, orchestraText } from './orchestra.ts';
+import type { DayDate } from '../core/calendar/day.ts';
+import { dayName } from '../core/calendar/day.ts';
+import { LIBRARY_ROUTINES, libraryPeople } from './libraries.ts';
+import { ORCHESTRA_PEOPLE, ORCHESTRA_ROUTINES } from './orchestra.ts';
+import { libraryProgramme, orchestraProgramme } from './programmes.ts';
 import { seededRandom } from './random.ts';
 
-const texts = [
-  ...Array.from({ length: LIBRARY_WEEKS }, (_, w) => LIBRARY_WEEKDAYS.map((d) => [`libraries, week ${w + 1}, day ${d}`, libraryText(w + 1, d)] as const)).flat(),
-  ...Array.from({ length: ORCHESTRA_WEEKS }, (_, w) => ORCHESTRA_WEEKDAYS.map((d) => [`orchestra, week ${w + 1}, day ${d}`, orchestraText(w + 1, d)] as const)).flat(),
-].filter(([, text]) => text !== '');
+const MONDAY = '2026-04-13' as DayDate;
+const texts = [['libraries', libraryProgramme()] as const, ['orchestra', orchestraProgramme(MONDAY)] as const]
+  .flatMap(([name, programme]) => programme.days.map((d) => [`${name}, ${dayName(d)}`, d.text] as const)).filter(([, text]) => text !== '');
 
 describe('every session of the demo', () => {
   test.each(texts)('%s reads, knows its movements and holds what it puts in its slots', (_name, text) => {
@@ -46,4 +48,11 @@ test('the generator is seeded: the same life every time', () => {
   expect(draw(b)).toEqual(first);
   expect(draw(c)).not.toEqual(first);
   expect(first.every((x) => x >= 0 && x < 1)).toBe(true);
+});
+
+test('the office’s calendar blocks concerts, travel and rehearsals', () => {
+  expect(orchestraProgramme(MONDAY).blocked.map((b) => `${b.date} ${b.words}, ${b.rule}`)).toEqual([
+    '2026-04-26 Matinée, Salt Market Hall, no hard session', '2026-05-07 Travel to the lakes, no hard session', '2026-05-08 Travel to the lakes, no hard session',
+    '2026-05-23 Concert, the old granary, no hard session', '2026-05-24 Travel home, no hard session', '2026-06-06 Dress rehearsals, no hard session', '2026-06-07 Dress rehearsals, no hard session',
+  ]);
 });

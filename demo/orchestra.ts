@@ -1,145 +1,30 @@
-/** "Eight weeks to the summer tour": players in hotels, quiet floors, wrists and shoulders to spare, kit from a suitcase. */
-export const ORCHESTRA_WEEKS = 8;
-/** Monday, Wednesday, Friday, Saturday. */
-export const ORCHESTRA_WEEKDAYS = [1, 3, 5, 6] as const;
+import type { DayDate } from '../core/calendar/day.ts';
+import { addDays } from '../core/calendar/day.ts';
 
+/** "Eight weeks to the summer tour": players in hotels, quiet floors, wrists and shoulders to spare, kit from a suitcase. */
 export const ORCHESTRA_ROUTINES = [
   { name: 'Hands of a musician', text: 'Warm-up: 2 rounds\n6 wrist circle, slow\n5 wrist rock\n0:15/side forearm stretch\n8 shoulder roll\n' },
   { name: 'Hotel room, five minutes', text: 'Warm-up: flow\n10 march\n8 cat and cow\n6/side leg swing\n8 hip hinge\n5 roll-down, slow\n' },
   { name: 'After the concert', text: 'Cool-down: flow\n0:30 child’s pose\n0:30/side figure-four stretch\n0:30/side neck stretch\n1:00 calm breathing\n' },
 ] as const;
 
-const isLighter = (week: number) => week % 4 === 0;
+/** Places that are still to write, so that there is something to do. */
+export const ORCHESTRA_UNWRITTEN = ['w7d5', 'w7d6', 'w8d1', 'w8d3', 'w8d5', 'w8d6'] as const;
 
-function fourInTurn(week: number): string {
-  const rounds = isLighter(week) ? 4 : week > 4 ? 6 : 5;
-  const more = isLighter(week) ? -2 : (week - 1) % 4;
-  const seconds = rounds * 4 * 75;
-  return `Title: Four in turn
-Target: ${Math.round((seconds + 420) / 300) * 5} min
-Kit: bottle, chair
-Effort: ${isLighter(week) ? 4 : 6}
-Note: Soft feet: someone sleeps below you.
-
-Warm-up: 2 rounds
-6 wrist circle, slow
-4/side kneeling hip opener
-5 chair squat, tempo 4-1-2
-
-Main (Four in turn): every 1:15 for ${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}, work cap 1:00
-${8 + more} suitcase deadlift to row
-${10 + more} bottle press
-${10 + more * 2} alt slow step-back lunge
-0:40 wall sit or chair sit hold
-
-Cool-down: flow
-0:30/side doorway chest stretch
-0:30/side calf stretch
-`;
-}
-
-function growingRounds(week: number): string {
-  const times = isLighter(week) ? '30/30s rest 30s' : week > 4 ? '30/40/50s rest 25s' : '30/40/50s rest 30s';
-  return `Title: Quiet legs, strong back
-Target: ${isLighter(week) ? 15 : 25} min
-Kit: ${week === 6 ? 'band, chair' : 'band'}
-Effort: ${isLighter(week) ? 4 : 7}
-
-Warm-up: flow
-8 cat and cow
-8 shoulder roll
-6/side leg swing
-
-Main (Growing rounds): work ${times}
-squat
-band row
-alt step-back lunge
-band pull-apart
-glute bridge
-each side side plank
-
-Cool-down: flow
-0:20/side hip flexor stretch
-0:20/side forearm stretch
-0:30 child’s pose
-`;
-}
-
-function byFeel(week: number): string {
-  if (isLighter(week)) {
-    return `Title: Loose and long
-Target: 8 min
-Kit: towel
-Effort: 2
-
-Main (Mobility): 2 rounds
-6 cat and cow
-5/side thread the needle
-6 "90-90 hip switch"
-0:30/side hamstring stretch
-
-Cool-down: flow
-1:30 calm breathing
-`;
-  }
-  return `Title: By feel, then down the ladder
-Target: ${week > 4 ? 20 : 18} min
-Kit: chair, band
-Effort: ${week > 4 ? 7 : 6}
-${week === 5 ? 'Note: Concert tomorrow? Leave the ladder out, and count the day as done.\n' : ''}
-Warm-up: 2 to 3 rounds
-6 wrist circle
-6 roll-down, slow
-
-Main (By feel): work 0:40 rest 0:20, ${week > 4 ? 3 : 2} rounds
-chair squat
-band press
-bird dog
-march, brisk
-
-Finisher (Ladder): for time, reps ${week > 4 ? '10-8-6-4-2' : '9-7-5-3'}
-chair dip or wall push-up
-bridge march
-
-Cool-down: flow
-0:30/side side stretch
-0:30/side forearm stretch
-`;
-}
-
-function longEngine(week: number): string {
-  const minutes = isLighter(week) ? 6 : 8 + Math.min(2, (week - 1) % 4);
-  return `Title: Long engine
-Target: ${minutes * 2 + 4} min
-Kit: bottle
-Effort: ${isLighter(week) ? 5 : 8}
-
-Warm-up: flow
-12 march
-6 arm circle
-5 hip hinge, slow
-
-Main (Engine): amrap ${minutes}:00, 2 sets, rest 1:00
-8 goblet squat
-10 step jack
-6 bent-over row
-4/side dead bug
-
-Cool-down: flow
-0:30/side calf stretch
-1:00 calm breathing
-`;
-}
-
-/** The text of a day; empty where it is still to write. */
-export function orchestraText(week: number, weekday: number): string {
-  if (week === 8 || (week === 7 && weekday > 4)) return '';
-  switch (weekday) {
-    case 1: return fourInTurn(week);
-    case 3: return growingRounds(week);
-    case 5: return byFeel(week);
-    default: return longEngine(week);
-  }
+/** Concerts and travel as an orchestra's office would send them; `mondayOfWeek` gives the date of a week's Monday. */
+export function orchestraCalendar(mondayOfWeek: (week: number) => DayDate): string {
+  const stamp = (date: DayDate) => date.replaceAll('-', '');
+  const events: readonly (readonly [week: number, weekday: number, days: number, summary: string])[] = [
+    [2, 7, 1, 'Matinée, Salt Market Hall'], [4, 4, 2, 'Travel to the lakes'], [6, 6, 1, 'Concert, the old granary'], [6, 7, 1, 'Travel home'], [8, 6, 2, 'Dress rehearsals'],
+  ];
+  return [
+    'BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//The touring orchestra//Office//EN',
+    ...events.flatMap(([week, weekday, days, summary], i) => {
+      const date = addDays(mondayOfWeek(week), weekday - 1);
+      return ['BEGIN:VEVENT', `UID:tour-${i + 1}@orchestra.example.org`, `DTSTAMP:${stamp(mondayOfWeek(1))}T080000Z`, `DTSTART;VALUE=DATE:${stamp(date)}`, `DTEND;VALUE=DATE:${stamp(addDays(date, days))}`, `SUMMARY:${summary}`, 'END:VEVENT'];
+    }),
+    'END:VCALENDAR', '',
+  ].join('\r\n');
 }
 
 export const ORCHESTRA_PEOPLE: readonly (readonly [name: string, instrument: string, zone: string, temper: Temper])[] = [

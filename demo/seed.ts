@@ -6,10 +6,12 @@ import { fitSession } from '../core/movement/fit-session.ts';
 import type { DayDate } from '../core/calendar/day.ts';
 import { addDays, dateOfDay, mondayOf, placeOfDate } from '../core/calendar/day.ts';
 import { localDate, releaseInstant } from '../core/calendar/release.ts';
+import type { ProgrammeDocument } from '../core/progress/programme-document.ts';
 import { createPool } from '../db/pool.ts';
 import type { ProfileChange } from '../db/queries/person.ts';
 import { insertParticipant, insertPersonalLink, updateProfile } from '../db/queries/person.ts';
-import { getProgramme, insertProgramme, insertVersion, listDays, updateDayReady, updateDayText } from '../db/queries/programme.ts';
+import { getProgramme, insertVersion, listDays, updateDayReady } from '../db/queries/programme.ts';
+import { insertProgramme } from '../db/queries/plan.ts';
 import { insertRecord } from '../db/queries/record.ts';
 import { withWorkspace } from '../db/workspace-scope.ts';
 import { upsertRoutine } from '../db/queries/routine.ts';
@@ -18,9 +20,10 @@ import { planText } from '../server/session-view.ts';
 import { hashPassword } from '../server/sign-in.ts';
 import { hashToken, makeToken } from '../server/token.ts';
 import { believableRecord } from './believable-record.ts';
-import { LIBRARY_ROUTINES, LIBRARY_WEEKDAYS, LIBRARY_WEEKS, libraryPeople, libraryText } from './libraries.ts';
+import { LIBRARY_ROUTINES, libraryPeople } from './libraries.ts';
 import type { Temper } from './orchestra.ts';
-import { ORCHESTRA_PEOPLE, ORCHESTRA_ROUTINES, ORCHESTRA_WEEKDAYS, ORCHESTRA_WEEKS, orchestraText } from './orchestra.ts';
+import { ORCHESTRA_PEOPLE, ORCHESTRA_ROUTINES } from './orchestra.ts';
+import { libraryProgramme, orchestraProgramme } from './programmes.ts';
 import { seededRandom } from './random.ts';
 
 export interface SeededWorkspace {
@@ -38,12 +41,9 @@ type Profile = Omit<ProfileChange, 'kit'> & { readonly kit?: readonly string[] }
 interface Scenario {
   readonly workspace: string;
   readonly coach: { readonly name: string; readonly email: string };
-  readonly title: string;
-  readonly weeks: number;
-  readonly weekdays: readonly number[];
+  readonly programme: (startsOn: DayDate) => ProgrammeDocument;
   /** The week of the programme that it is now. */
   readonly weekNow: number;
-  readonly text: (week: number, weekday: number) => string;
   readonly people: readonly (readonly [name: string, detail: string, zone: string, temper: Temper])[];
   readonly profile: (name: string, temper: Temper, random: () => number) => Profile;
   readonly linkFor: string;
@@ -69,13 +69,13 @@ const libraryProfile: Scenario['profile'] = (name, _temper, random) => ({
 const people = libraryPeople();
 const SCENARIOS: readonly Scenario[] = [
   {
-    workspace: 'The touring orchestra', coach: { name: 'Mirja Solheim', email: 'mirja@orchestra.example.org' }, title: 'Eight weeks to the summer tour',
-    weeks: ORCHESTRA_WEEKS, weekdays: ORCHESTRA_WEEKDAYS, weekNow: 5, text: orchestraText, people: ORCHESTRA_PEOPLE, profile: orchestraProfile, linkFor: 'Freya Nakagawa', seed: 7, sentAhead: 1,
+    workspace: 'The touring orchestra', coach: { name: 'Mirja Solheim', email: 'mirja@orchestra.example.org' }, 
+    programme: orchestraProgramme, weekNow: 5, people: ORCHESTRA_PEOPLE, profile: orchestraProfile, linkFor: 'Freya Nakagawa', seed: 7, sentAhead: 1,
     routines: ORCHESTRA_ROUTINES,
   },
   {
-    workspace: 'The town’s library branches', coach: { name: 'Colm Averill', email: 'colm@libraries.example.org' }, title: 'Stairs and Stories, 28 days',
-    weeks: LIBRARY_WEEKS, weekdays: LIBRARY_WEEKDAYS, weekNow: 3, text: libraryText, people, profile: libraryProfile, linkFor: people[4]![0], seed: 28, sentAhead: 2, routines: LIBRARY_ROUTINES,
+    workspace: 'The town’s library branches', coach: { name: 'Colm Averill', email: 'colm@libraries.example.org' }, 
+    programme: libraryProgramme, weekNow: 3, people, profile: libraryProfile, linkFor: people[4]![0], seed: 28, sentAhead: 2, routines: LIBRARY_ROUTINES,
   },
 ];
 
@@ -106,12 +106,9 @@ async function seedScenario(db: pg.PoolClient, s: Scenario, at: { workspaceId: n
   const today = localDate(nowMs, 'UTC');
   const startsOn = addDays(mondayOf(today), -7 * (s.weekNow - 1));
   const startMs = releaseInstant(addDays(startsOn, -10), '12:00', 'UTC');
-  const programmeId = await insertProgramme(db, { workspaceId, title: s.title, weeks: s.weeks, weekdays: s.weekdays, startsOn, now: new Date(startMs) });
+  const programme = s.programme(startsOn);
+  const programmeId = await insertProgramme(db, { workspaceId, programme, startsOn, now: new Date(startMs) });
   const { runId } = await getProgramme(db, programmeId);
-  for (const day of await listDays(db, programmeId)) {
-    const text = s.text(day.week, day.weekday);
-    if (text) await updateDayText(db, { dayId: day.id, revision: day.revision, text, now: new Date(startMs) });
-  }
   for (const routine of s.routines) await upsertRoutine(db, { workspaceId, ...routine, now: new Date(startMs) });
   const days = await listDays(db, programmeId);
   const sent = [];
@@ -146,7 +143,7 @@ async function seedScenario(db: pg.PoolClient, s: Scenario, at: { workspaceId: n
       if (record) await insertRecord(db, { workspaceId, enrolmentId, versionId, clientId: randomUUID(), record, fit: fitSession(planned.document, planned.blocks, { ...ANYONE, ...profile }, baseLibrary).changes });
     }
   }
-  return { title: s.title, coachEmail: s.coach.email, programmeId, linkPath, linkName: s.linkFor };
+  return { title: programme.title, coachEmail: s.coach.email, programmeId, linkPath, linkName: s.linkFor };
 }
 
 /** Some time of that day on the person's own clock: mornings, lunch, evenings. */

@@ -5,7 +5,9 @@ import { array, number, object, string } from 'yup';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { addDays, formatShortDay, mondayOf, parseDayDate, WEEKDAYS } from '../../core/calendar/day.ts';
 import { localDate } from '../../core/calendar/release.ts';
-import { insertProgramme, listDaysByProgramme, listProgrammes } from '../../db/queries/programme.ts';
+import { emptyProgramme } from '../../core/progress/programme-document.ts';
+import { insertProgramme } from '../../db/queries/plan.ts';
+import { listDaysByProgramme, listProgrammes } from '../../db/queries/programme.ts';
 import { withCoach } from '../../server/coach-scope.ts';
 import { nowMs } from '../../server/config.ts';
 import { yupErrors } from '../../server/log-form.ts';
@@ -68,7 +70,7 @@ export async function action({ request }: Route.ActionArgs) {
   const errors = await yupErrors(schema, values);
   if (Object.keys(errors).length > 0) return data({ errors, values }, { status: 400 });
   const id = await withCoach(request, (db, coach) => insertProgramme(db, {
-    workspaceId: coach.workspaceId, title: values.title.trim(), weeks: Number(values.weeks), weekdays: [...new Set(values.weekdays)], startsOn: values.startsOn as DayDate, now: new Date(nowMs()),
+    workspaceId: coach.workspaceId, programme: emptyProgramme({ title: values.title.trim(), weeks: Number(values.weeks), weekdays: values.weekdays }), startsOn: values.startsOn as DayDate, now: new Date(nowMs()),
   }));
   return redirect(`/programmes/${id}/plan`);
 }

@@ -23,7 +23,7 @@ export interface LeverWords {
 
 export const LEVER_WORDS: Record<LeverKind, LeverWords> = {
   rounds: { name: 'rounds', unit: 'round', units: 'rounds', means: 'one more time through the list; under a slot clock, one more turn of every item', usualBy: 1 },
-  reps: { name: 'reps', unit: 'rep', units: 'reps', means: 'more of every written number; of one movement, or of the header’s list alone', usualBy: 1 },
+  reps: { name: 'reps', unit: 'rep', units: 'reps', means: 'more of every written number, sides in turn by two; of one movement, or of the header’s list alone', usualBy: 1 },
   work: { name: 'work', unit: 's', units: 's', means: 'longer intervals; without an interval clock, longer holds', usualBy: 5 },
   rest: { name: 'rest', unit: 's', units: 's', means: 'the rest that is written: of intervals and windows, between rounds, between sets', usualBy: -5 },
   load: { name: 'load', unit: 'kg', units: 'kg', means: 'the weight that is written; where a share is written, per cent', usualBy: 2 },

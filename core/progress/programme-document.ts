@@ -90,3 +90,12 @@ export function progressionWeek(programme: ProgrammeDocument, week: number): num
 
 /** Whether a calendar week is a lighter one. */
 export const isLighterWeek = (programme: ProgrammeDocument, week: number): boolean => programme.lighter.includes(progressionWeek(programme, week));
+
+/** A programme with a session to write on each of these weekdays. */
+export function emptyProgramme(p: { title: string; weeks: number; weekdays: readonly number[]; lighter?: readonly number[] }): ProgrammeDocument {
+  const weekdays = [...new Set(p.weekdays)].sort((a, b) => a - b);
+  return {
+    title: p.title, weeks: p.weeks, lighter: p.lighter ?? [], themes: {}, tracks: [], blocked: [], guards: NO_GUARD_SETTINGS,
+    days: Array.from({ length: p.weeks }, (_, i) => weekdays.map((weekday): ProgrammeDay => ({ week: i + 1, weekday, text: '' }))).flat(),
+  };
+}

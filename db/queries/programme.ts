@@ -42,23 +42,6 @@ export async function getProgramme(db: Db, programmeId: number): Promise<Program
   return toProgramme(rows[0]);
 }
 
-/** A programme with its one run and an empty day at each weekday of every week. */
-export async function insertProgramme(
-  db: Db, p: { workspaceId: number; title: string; weeks: number; weekdays: readonly number[]; startsOn: DayDate; now: Date },
-): Promise<number> {
-  const { rows } = await db.query<{ id: number }>(
-    `insert into programme (workspace_id, title, weeks, created_at)
-     values ($1::bigint, $2::text, $3::integer, $4::timestamptz) returning id`, [p.workspaceId, p.title, p.weeks, p.now]);
-  const id = rows[0]!.id;
-  await db.query('insert into run (workspace_id, programme_id, starts_on) values ($1::bigint, $2::bigint, $3::date)', [p.workspaceId, id, p.startsOn]);
-  await db.query(
-    `insert into day (workspace_id, programme_id, week, weekday, changed_at)
-     select $1::bigint, $2::bigint, w, d, $5::timestamptz
-     from generate_series(1, $3::integer) w cross join unnest($4::integer[]) d`,
-    [p.workspaceId, id, p.weeks, p.weekdays, p.now]);
-  return id;
-}
-
 export interface Day {
   readonly id: number;
   readonly week: number;

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
-import { insertProgramme } from '../../db/queries/programme.ts';
+import { emptyProgramme } from '../../core/progress/programme-document.ts';
+import { insertProgramme } from '../../db/queries/plan.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import { callRoute } from '../call-route.ts';
 import type { ThrowawayDatabase } from '../throwaway-database.ts';
@@ -20,7 +21,7 @@ async function makeCoach(name: string): Promise<number> {
   const { hashPassword } = await import('../../server/sign-in.ts');
   const { workspaceId } = await makeWorkspace(db.owner, name);
   await db.owner.query('update coach set password_hash = $1 where workspace_id = $2', [await hashPassword(PASSWORD), workspaceId]);
-  return withWorkspace(db.pool, workspaceId, (c) => insertProgramme(c, { workspaceId, title: `Of ${name}`, weeks: 2, weekdays: [1, 3], startsOn: MONDAY, now: NOW }));
+  return withWorkspace(db.pool, workspaceId, (c) => insertProgramme(c, { workspaceId, programme: emptyProgramme({ title: `Of ${name}`, weeks: 2, weekdays: [1, 3] }), startsOn: MONDAY, now: NOW }));
 }
 
 beforeAll(async () => {

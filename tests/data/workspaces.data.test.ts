@@ -4,19 +4,23 @@ import { NewerDataError, NotFoundError, StaleError } from '../../db/errors.ts';
 import { migrate } from '../../db/migrate.ts';
 import { getEnrolment, findPersonalLink, insertParticipant, insertPersonalLink, listParticipants, updateLinksRevoked, updateProfile } from '../../db/queries/person.ts';
 import {
-  deleteEmptyDay, getProgramme, insertProgramme, insertVersion, listDays, listProgrammes, listVersions, updateDayReady, updateDayText,
+  deleteEmptyDay, getProgramme, insertVersion, listDays, listProgrammes, listVersions, updateDayReady, updateDayText,
 } from '../../db/queries/programme.ts';
 import { insertRecord, listRecords, listSentDays } from '../../db/queries/record.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
 import { deleteLadder, deleteOverride, listBaseMovements, listLadderOverrides, listOverrides, upsertLadder, upsertOverride } from '../../db/queries/movement.ts';
 import { deleteRoutine, listRoutines, upsertRoutine } from '../../db/queries/routine.ts';
+import { emptyProgramme } from '../../core/progress/programme-document.ts';
+import { toProgrammeJson } from '../../core/exchange/programme-json.ts';
+import { getPlan, insertPlanChange, insertProgramme, slicePlan } from '../../db/queries/plan.ts';
+import { upsertTemplate } from '../../db/queries/template.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import type { ThrowawayDatabase } from '../throwaway-database.ts';
 import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';
 
 const NOW = new Date('2026-05-13T09:00:00Z');
 const MONDAY = '2026-05-11' as DayDate;
-const TABLES = ['workspace', 'coach', 'coach_session', 'programme', 'day', 'run', 'person', 'enrolment', 'personal_link', 'version', 'record', 'routine', 'movement_override', 'ladder_override'];
+const TABLES = ['workspace', 'coach', 'coach_session', 'programme', 'day', 'run', 'person', 'enrolment', 'personal_link', 'version', 'record', 'routine', 'movement_override', 'ladder_override', 'programme_change', 'template'];
 
 let db: ThrowawayDatabase;
 let mine: { workspaceId: number; coachId: number };
@@ -33,7 +37,7 @@ beforeAll(async () => {
   mine = await makeWorkspace(db.owner, 'mine');
   other = await makeWorkspace(db.owner, 'other');
   await withWorkspace(db.pool, mine.workspaceId, async (c) => {
-    programmeId = await insertProgramme(c, { workspaceId: mine.workspaceId, title: 'Mine', weeks: 1, weekdays: [1, 3], startsOn: MONDAY, now: NOW });
+    programmeId = await insertProgramme(c, { workspaceId: mine.workspaceId, programme: emptyProgramme({ title: 'Mine', weeks: 1, weekdays: [1, 3] }), startsOn: MONDAY, now: NOW });
     runId = (await getProgramme(c, programmeId)).runId;
     const [day] = await listDays(c, programmeId);
     const revision = await updateDayText(c, { dayId: day!.id, revision: day!.revision, text: 'Main: flow\n5 squat', now: NOW });
@@ -42,6 +46,9 @@ beforeAll(async () => {
     enrolmentId = await insertParticipant(c, { workspaceId: mine.workspaceId, runId, name: 'Ada Fennick', detail: 'viola', timeZone: 'Europe/Vienna', joinedOn: MONDAY });
     await insertPersonalLink(c, { workspaceId: mine.workspaceId, enrolmentId, tokenHash: Buffer.from('one'), now: NOW });
     await insertRecord(c, { workspaceId: mine.workspaceId, enrolmentId, versionId, clientId: CLIENT_ID, record: RECORD });
+    const { programme } = await getPlan(c, programmeId);
+    await insertPlanChange(c, { workspaceId: mine.workspaceId, programmeId, words: 'a try', before: slicePlan(programme, []), after: slicePlan(programme, []), coachId: mine.coachId, now: NOW });
+    await upsertTemplate(c, { workspaceId: mine.workspaceId, title: 'Kept', document: toProgrammeJson(programme), now: NOW });
     await upsertRoutine(c, { workspaceId: mine.workspaceId, name: 'Kept', text: 'Main: flow\n5 squat', now: NOW });
     await upsertOverride(c, { workspaceId: mine.workspaceId, override: { movementId: 'plank', fields: { watchFor: 'x' } }, now: NOW });
     await upsertLadder(c, { workspaceId: mine.workspaceId, ladder: { id: 'kept', name: 'Kept', steps: [] }, now: NOW });

@@ -81,11 +81,12 @@ const eachDay = (weeks: readonly WeekPlan[], find: (day: PlannedDay, plan: DayPl
     return found ? [{ ...found, weeks: [w.week], places: [placeOf(d)], subject: inWeek(d) }] : [];
   }));
 
-export const findBrokenTargets = (weeks: readonly WeekPlan[], thresholdPct: number): Guard[] => eachDay(weeks, (_day, plan) => {
+/** A session that is shorter than promised is no matter in a lighter week. */
+export const findBrokenTargets = (weeks: readonly WeekPlan[], thresholdPct: number): Guard[] => eachDay(weeks, (day, plan) => {
   const targetSec = plan.document.targetSec;
   if (targetSec === undefined) return undefined;
   const offSec = plan.clockSec.likely - targetSec;
-  if (Math.abs(offSec) <= (thresholdPct / 100) * targetSec) return undefined;
+  if (Math.abs(offSec) <= (thresholdPct / 100) * targetSec || (offSec < 0 && weeks[day.day.week - 1]?.isLighter)) return undefined;
   return { code: 'target-broken', threshold: thresholdPct, message: `${plan.title || 'The session'} is likely ${formatClock(plan.clockSec.likely)}, ${formatClock(Math.abs(offSec))} ${offSec > 0 ? 'over' : 'short of'} its target of ${formatClock(targetSec)}.` };
 });
 

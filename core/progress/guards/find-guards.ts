@@ -6,7 +6,7 @@ import type { ProgrammeDocument } from '../programme-document.ts';
 import { themeOf } from '../programme-document.ts';
 import type { Lever } from '../lever.ts';
 import type { Pull } from '../schedule.ts';
-import { isSameLever, leverName } from '../lever.ts';
+import { isSameLever, LEVER_WORDS } from '../lever.ts';
 import { findBlocked, findBrokenTargets, findDifferingRetests, findPairs, hardDays, sameArea, sameJoint } from './day-guards.ts';
 import type { Guard, GuardCode } from './guard.ts';
 import { GUARD_CODES, GUARD_RAILS } from './guard.ts';
@@ -54,11 +54,12 @@ function findLeversAtOnce({ programme, tracks }: GuardScope, threshold: number):
       const byOf = (pulls: readonly Pull[], lever: Lever) => pulls.find((p) => isSameLever(p.lever, lever))?.by ?? 0;
       const levers = [...now, ...before.filter((b) => byOf(now, b.lever) === 0)].map((p) => p.lever).filter((l) => l.kind !== 'effort');
       const harder = levers.filter((lever) => (lever.kind === 'rest' ? byOf(now, lever) < byOf(before, lever) : byOf(now, lever) > byOf(before, lever)));
-      if (harder.length <= threshold) return [];
+      const kinds = [...new Set(harder.map((l) => l.kind))];
+      if (kinds.length <= threshold) return [];
       const days = programme.days.filter((d) => d.track?.id === read.track.id && d.track.week === week);
       return [{
         code: 'levers-at-once', weeks: [...new Set(days.map((d) => d.week))], places: days.map(({ week: w, weekday }) => ({ week: w, weekday })), threshold,
-        subject: `${read.track.name}, week ${days[0]?.week ?? week}`, message: `${harder.map(leverName).join(' and ')} move at once.`,
+        subject: `${read.track.name}, week ${days[0]?.week ?? week}`, message: `${kinds.map((k) => LEVER_WORDS[k].name).join(' and ')} move at once.`,
       }];
     });
   });

@@ -13,6 +13,8 @@ export function pullAmount(amount: Amount, next: (value: number) => number): Amo
 }
 
 const pullCount = (by: number) => (value: number) => clamp(value + by, 1, MAX_COUNT);
+/** Sides in turn stay even: one rep more is one more with each. */
+const stepOf = (item: WorkItem): number => (item.dose?.kind === 'reps' && item.dose.sides === 'alternate' ? 2 : 1);
 
 /** More of every number that is written: on the items, and in the header's list. Growing and shrinking lists keep their steps. */
 export const reps: LeverAction = {
@@ -22,9 +24,8 @@ export const reps: LeverAction = {
     return [list, own].filter(Boolean).join(' and ') || undefined;
   },
   pull(block, by, lever, library) {
-    const next = pullCount(by);
-    const pulled = mapItems(block, lever, library, (item): WorkItem => (item.dose?.kind === 'reps' ? { ...item, dose: { ...item.dose, amount: pullAmount(item.dose.amount, next) } } : item));
+    const pulled = mapItems(block, lever, library, (item): WorkItem => (item.dose?.kind === 'reps' ? { ...item, dose: { ...item.dose, amount: pullAmount(item.dose.amount, pullCount(by * stepOf(item))) } } : item));
     if (!isList(block.count) || (lever.of !== undefined && lever.of !== 'list')) return pulled;
-    return { ...pulled, count: { ...block.count, values: block.count.values.map(next) } };
+    return { ...pulled, count: { ...block.count, values: block.count.values.map(pullCount(by)) } };
   },
 };
