@@ -1,20 +1,22 @@
-import { Button, Checkbox, Form as AntForm, Input, InputNumber } from 'antd';
+import { Button, Popconfirm } from 'antd';
 import { useState } from 'react';
-import { data, Link, redirect, useActionData, useNavigation, useSubmit } from 'react-router';
+import { data, Link, redirect, useSubmit } from 'react-router';
 import { array, number, object, string } from 'yup';
 import type { DayDate } from '../../core/calendar/day.ts';
-import { addDays, formatShortDay, mondayOf, parseDayDate, WEEKDAYS } from '../../core/calendar/day.ts';
+import { addDays, formatShortDay, mondayOf, parseDayDate } from '../../core/calendar/day.ts';
 import { localDate } from '../../core/calendar/release.ts';
-import { emptyProgramme } from '../../core/progress/programme-document.ts';
+import { EXAMPLES } from '../../core/progress/examples/examples.ts';
 import { insertProgramme } from '../../db/queries/plan.ts';
 import { listDaysByProgramme, listProgrammes } from '../../db/queries/programme.ts';
+import { deleteTemplate, listTemplates } from '../../db/queries/template.ts';
+import { programmeToStartFrom } from '../../server/start-programme.ts';
 import { withCoach } from '../../server/coach-scope.ts';
 import { nowMs } from '../../server/config.ts';
 import { yupErrors } from '../../server/log-form.ts';
 import { loadWorkspaceBook } from '../../server/workspace-book.ts';
 import { planText } from '../../server/session-view.ts';
 import { CoachHead } from '../components/coach-head.tsx';
-import { Dialog } from '../components/dialog.tsx';
+import { NewProgramme } from '../components/new-programme.tsx';
 import { spineDays, usualDay } from '../components/spine-days.ts';
 import type { SpineDay } from '../components/spine.tsx';
 import { Spine } from '../components/spine.tsx';
@@ -36,7 +38,8 @@ export async function loader({ request }: Route.LoaderArgs) {
         sessions: days.filter((d) => d.state !== 'none').length, toWrite: days.filter((d) => d.state === 'empty').length, doors: nextDoors(days),
       };
     });
-    return { programmes: withDays, nextMonday: addDays(mondayOf(today), 7) };
+    const examples = Object.entries(EXAMPLES).map(([id, e]) => ({ from: `example:${id}`, title: e.title, about: e.about }));
+    return { programmes: withDays, nextMonday: addDays(mondayOf(today), 7), templates: await listTemplates(db), examples };
   });
 }
 
@@ -56,37 +59,47 @@ function nextDoors(days: readonly SpineDay[]): { label: string; stage: 'write' |
 
 const schema = object({
   title: string().trim().required('Give it a title.').max(120, 'A title has at most 120 letters.'),
-  weeks: number().typeError('Say how many weeks.').integer('Whole weeks, please.').min(1, 'At least one week.').max(52, 'At most 52 weeks.').required('Say how many weeks.'),
   startsOn: string().required('Say when it starts.').test('monday', 'A programme starts on a Monday.', (v) => {
     const date = parseDayDate(v);
     return date !== undefined && mondayOf(date) === date;
   }),
-  weekdays: array(number().min(1).max(7).required()).min(1, 'Choose at least one day of the week.').required(),
+  from: string(),
+  weeks: number().when('from', { is: 'empty', then: (s) => s.typeError('Say how many weeks.').integer('Whole weeks, please.').min(1, 'At least one week.').max(52, 'At most 52 weeks.').required('Say how many weeks.') }),
+  weekdays: array(number().min(1).max(7).required()).when('from', { is: 'empty', then: (s) => s.min(1, 'Choose at least one day of the week.').required() }),
 });
 
 export async function action({ request }: Route.ActionArgs) {
   const form = await request.formData();
-  const values = { title: formText(form, 'title'), weeks: formText(form, 'weeks'), startsOn: formText(form, 'startsOn'), weekdays: form.getAll('weekdays').map(Number) };
+  if (formText(form, 'intent') === 'delete-template') {
+    await withCoach(request, (db) => deleteTemplate(db, Number(form.get('template')) || 0));
+    return data({ errors: {} as Record<string, string> });
+  }
+  const from = formText(form, 'from') || 'empty';
+  const values = { title: formText(form, 'title'), weeks: from === 'empty' ? formText(form, 'weeks') : undefined, startsOn: formText(form, 'startsOn'), weekdays: form.getAll('weekdays').map(Number), from };
   const errors = await yupErrors(schema, values);
-  if (Object.keys(errors).length > 0) return data({ errors, values }, { status: 400 });
-  const id = await withCoach(request, (db, coach) => insertProgramme(db, {
-    workspaceId: coach.workspaceId, programme: emptyProgramme({ title: values.title.trim(), weeks: Number(values.weeks), weekdays: values.weekdays }), startsOn: values.startsOn as DayDate, now: new Date(nowMs()),
-  }));
-  return redirect(`/programmes/${id}/plan`);
+  if (Object.keys(errors).length > 0) return data({ errors }, { status: 400 });
+  const answer = await withCoach(request, async (db, coach) => {
+    const start = await programmeToStartFrom(db, from, { weeks: Number(values.weeks), weekdays: values.weekdays, lighterEvery: Number(form.get('lighterEvery')) || 0, document: formText(form, 'document') });
+    if ('message' in start) return start;
+    const programme = { ...start.programme, title: values.title.trim() };
+    return { id: await insertProgramme(db, { workspaceId: coach.workspaceId, programme, startsOn: values.startsOn as DayDate, now: new Date(nowMs()) }) };
+  });
+  return 'id' in answer ? redirect(`/programmes/${answer.id}/plan`) : data({ errors: { from: answer.message } as Record<string, string> }, { status: 400 });
 }
 
 export default function Programmes({ loaderData }: Route.ComponentProps) {
-  const [open, setOpen] = useState(false);
-  const { programmes, nextMonday } = loaderData;
+  const [from, setFrom] = useState<string>();
+  const submit = useSubmit();
+  const { programmes, nextMonday, templates, examples } = loaderData;
   return (
     <>
       <CoachHead />
       <main id="main" className="page">
         <div className="page-title">
           <h1>Programmes</h1>
-          <Button type="primary" onClick={() => setOpen(true)}>New programme</Button>
+          <Button type="primary" onClick={() => setFrom('empty')}>New programme</Button>
         </div>
-        {programmes.length === 0 && <p className="empty">Nothing is planned yet. A programme is weeks of days; give the first one a title and its days of the week, and write from there.</p>}
+        {programmes.length === 0 && <p className="empty">Nothing is planned yet. A programme is weeks of days; give the first one a title and its days of the week and write from there, or start from a whole one below.</p>}
         {programmes.map((p) => (
           <section key={p.id} className="programme-row">
             <h2><Link to={`/programmes/${p.id}/plan`}>{p.title}</Link></h2>
@@ -97,41 +110,22 @@ export default function Programmes({ loaderData }: Route.ComponentProps) {
             <Spine days={p.days} selected={undefined} linkTo={(key) => `/programmes/${p.id}/write/${key}`} />
           </section>
         ))}
-        <NewProgramme open={open} onClose={() => setOpen(false)} nextMonday={nextMonday} />
+        <section className="starts" aria-label="To start from">
+          <h2>To start from</h2>
+          <ul>
+            {examples.map((e) => <li key={e.from}><b>{e.title}</b> <span className="soft">{e.about}</span> <button type="button" className="tool" onClick={() => setFrom(e.from)}>start from it</button></li>)}
+            {templates.map((t) => (
+              <li key={t.id}>
+                <b>{t.title}</b> <span className="soft">Your template, {t.weeks} {t.weeks === 1 ? 'week' : 'weeks'}, {t.sessions} {t.sessions === 1 ? 'session' : 'sessions'}.</span> <button type="button" className="tool" onClick={() => setFrom(`template:${t.id}`)}>start from it</button>{' '}
+                <Popconfirm title={`Delete the template “${t.title}”?`} okText="Delete" cancelText="Keep" onConfirm={() => void submit({ intent: 'delete-template', template: String(t.id) }, { method: 'post' })}>
+                  <button type="button" className="tool" aria-label={`Delete the template ${t.title}`}>delete</button>
+                </Popconfirm>
+              </li>
+            ))}
+          </ul>
+        </section>
+        {from !== undefined && <NewProgramme key={from} from={from} onClose={() => setFrom(undefined)} nextMonday={nextMonday} starts={[...examples.map((e) => ({ from: e.from, title: e.title })), ...templates.map((t) => ({ from: `template:${t.id}`, title: t.title }))]} />}
       </main>
     </>
-  );
-}
-
-interface NewValues { title: string; weeks: number; startsOn: string; weekdays: number[] }
-
-function NewProgramme({ open, onClose, nextMonday }: { open: boolean; onClose: () => void; nextMonday: string }) {
-  const submit = useSubmit();
-  const busy = useNavigation().state !== 'idle';
-  const answer = useActionData<typeof action>();
-  const [form] = AntForm.useForm<NewValues>();
-  const errors: Record<string, string> = answer?.errors ?? {};
-  const onFinish = (v: NewValues) => {
-    const body = new FormData();
-    body.set('title', v.title ?? '');
-    body.set('weeks', String(v.weeks ?? ''));
-    body.set('startsOn', v.startsOn ?? '');
-    for (const day of v.weekdays ?? []) body.append('weekdays', String(day));
-    void submit(body, { method: 'post' });
-  };
-  const help = (name: keyof NewValues) => (errors[name] ? { validateStatus: 'error' as const, help: errors[name] } : {});
-  return (
-    <Dialog open={open} title="New programme" okText="Make it" onCancel={onClose} onOk={() => form.submit()} busy={busy}>
-      <AntForm form={form} layout="vertical" onFinish={onFinish} initialValues={{ weeks: 4, startsOn: nextMonday, weekdays: [1, 3, 5] }} requiredMark={false}>
-        <AntForm.Item name="title" label="Title" {...help('title')}><Input maxLength={120} autoComplete="off" /></AntForm.Item>
-        <div className="two-fields">
-          <AntForm.Item name="weeks" label="Weeks" {...help('weeks')}><InputNumber min={1} max={52} /></AntForm.Item>
-          <AntForm.Item name="startsOn" label="Starts on a Monday" {...help('startsOn')}><Input type="date" /></AntForm.Item>
-        </div>
-        <AntForm.Item name="weekdays" label="Sessions on" {...help('weekdays')}>
-          <Checkbox.Group options={WEEKDAYS.map((w, i) => ({ label: w.slice(0, 3), value: i + 1 }))} />
-        </AntForm.Item>
-      </AntForm>
-    </Dialog>
   );
 }

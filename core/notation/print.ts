@@ -3,6 +3,7 @@ import type {
 } from '../session/document.ts';
 import { SESSION_FIELDS } from '../session/document.ts';
 import { assertNever } from '../assert-never.ts';
+import { sameData } from '../same-data.ts';
 import { Cursor, UnreadableError } from './cursor.ts';
 import { formatClock } from './format-clock.ts';
 import type { MovementNames } from './read-item.ts';
@@ -131,15 +132,6 @@ function readsBackAs(text: string, item: WorkItem, names: MovementNames): boolea
     if (error instanceof UnreadableError) return false;
     throw error;
   }
-}
-
-function sameData(a: unknown, b: unknown): boolean {
-  if (Object.is(a, b)) return true;
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
-  const keys = Object.keys(a).filter((k) => (a as Record<string, unknown>)[k] !== undefined);
-  const otherKeys = Object.keys(b).filter((k) => (b as Record<string, unknown>)[k] !== undefined);
-  return keys.length === otherKeys.length
-    && keys.every((k) => sameData((a as Record<string, unknown>)[k], (b as Record<string, unknown>)[k]));
 }
 
 function printWork(item: WorkItem, quote: (name: string) => string): string {

@@ -2,6 +2,7 @@ import { assertNever } from '../assert-never.ts';
 import type { DayPlace } from '../calendar/day.ts';
 import { dayKey, dayName, MAX_WEEKS } from '../calendar/day.ts';
 import { MAX_TEXT_BYTES } from '../notation/parse.ts';
+import type { DayPlanner } from './day-plan.ts';
 import { insertWeek, lightenText, removeWeek, shiftDays } from './edit-weeks.ts';
 import type { EditResult, ProgrammeEdit } from './programme-edit.ts';
 import type { ProgrammeDay, ProgrammeDocument, Track } from './programme-document.ts';
@@ -13,6 +14,8 @@ export interface EditScope {
   readonly book: TrackBook;
   /** Places whose session was sent: it stays as it is, where it is. */
   readonly locked: ReadonlySet<string>;
+  /** Told of every session that is written anew, so that it needn't be read again. */
+  readonly planner?: DayPlanner;
 }
 
 /** What an edit can't do is said with a remedy; nothing is half done. */
@@ -33,7 +36,7 @@ export function applyProgrammeEdits(programme: ProgrammeDocument, edits: readonl
       const next = applyOne(now, edit, scope);
       const sorted = { ...next, days: [...next.days].sort(byPlace) };
       checkBounds(sorted);
-      now = regenerate(sorted, scope.book, isLocked);
+      now = regenerate(sorted, scope.book, isLocked, scope.planner);
       for (const day of programme.days.filter(isLocked)) {
         const after = findProgrammeDay(now, day);
         if (!after || after.text !== day.text) refuse(`${dayName(day)} has been sent, so it stays where it is. Begin after it.`);

@@ -1,8 +1,12 @@
 import type { DayPlace } from '../calendar/day.ts';
 import { dayKey } from '../calendar/day.ts';
+import { sameData } from '../same-data.ts';
 import { formatClock } from '../notation/format-clock.ts';
 import type { DayPlan, DayPlanner } from './day-plan.ts';
 import { findLeverChanges } from './explain-week.ts';
+import type { SessionDocument } from '../session/document.ts';
+import { blockName } from '../session/explain.ts';
+import type { Lever } from './lever.ts';
 import { LEVER_KINDS, leverName } from './lever.ts';
 import type { ProgrammeDay, ProgrammeDocument } from './programme-document.ts';
 import { byPlace, findProgrammeDay, themeOf } from './programme-document.ts';
@@ -10,7 +14,7 @@ import { byPlace, findProgrammeDay, themeOf } from './programme-document.ts';
 /** What an edit does to one place. */
 export interface DayDifference {
   readonly place: DayPlace;
-  readonly kind: 'new' | 'gone' | 'came' | 'changed' | 'words-only';
+  readonly kind: 'new' | 'gone' | 'came' | 'went' | 'changed' | 'words-only';
   readonly title: string;
   /** `rounds 6 → 7, 24:00 → 28:00`; `from Wednesday`; empty for a plain new or gone one. */
   readonly words: string;
@@ -29,9 +33,15 @@ const SHORT_WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as cons
 /** `Mon, week 3` */
 export const shortPlace = (place: DayPlace): string => `${SHORT_WEEKDAYS[place.weekday - 1]}, week ${place.week}`;
 
+/** Every lever on all of the work; block by block where there are several blocks of it. */
+function comparedLevers({ blocks }: SessionDocument): Lever[] {
+  const main = blocks.filter((b) => !b.source && b.role !== 'Warm-up' && b.role !== 'Cool-down');
+  return LEVER_KINDS.flatMap((kind): Lever[] => (kind === 'effort' || main.length < 2 ? [{ kind }] : main.map((b) => ({ kind, in: blockName(b) }))));
+}
+
 /** What changed in a session, in terms of levers and length; `other lines` where it is something else. */
 export function describeTextChange(before: DayPlan, after: DayPlan, planner: DayPlanner): string {
-  const changes = findLeverChanges(before.document, after.document, LEVER_KINDS.map((kind) => ({ kind })), planner.scope);
+  const changes = findLeverChanges(before.document, after.document, comparedLevers(after.document), planner.scope);
   const [was, is] = [before.clockSec.likely, after.clockSec.likely];
   const words = [
     ...(before.title === after.title ? [] : [`now ${after.title || 'without a title'}`]),
@@ -51,8 +61,11 @@ export function findDifferences(before: ProgrammeDocument, after: ProgrammeDocum
     const [wasPlan, isPlan] = [was && planner.of(was.text), is && planner.of(is.text)];
     const title = isPlan?.title || wasPlan?.title || (is && !isPlan ? 'a session to write' : 'no title');
     const base = { place, title, before: was?.text ?? '', after: is?.text ?? '' };
-    if (!is) return { ...base, kind: 'gone', words: '' };
-    const origin = is.text.trim() === '' || (was && was.text === is.text) ? undefined : left.find((l) => l.text === is.text && sameTrackId(l, is) && byPlace(l, place) !== 0 && !isSame(l, findProgrammeDay(after, l)));
+    if (!is) {
+      const goal = was!.text.trim() === '' ? undefined : changed.find((c) => { const there = findProgrammeDay(after, c); return there?.text === was!.text && sameSession(there, was!) && findProgrammeDay(before, c)?.text !== was!.text; });
+      return { ...base, kind: goal ? 'went' : 'gone', words: goal ? `to ${shortPlace(goal)}` : '' };
+    }
+    const origin = is.text.trim() === '' || (was && was.text === is.text) ? undefined : left.find((l) => l.text === is.text && sameSession(l, is) && byPlace(l, place) !== 0 && !isSame(l, findProgrammeDay(after, l)));
     if (origin) return { ...base, kind: 'came', words: `from ${shortPlace(origin)}${was && wasPlan ? `, in place of ${wasPlan.title || 'no title'}` : ''}` };
     if (!was) return { ...base, kind: 'new', words: isPlan ? formatClock(isPlan.clockSec.likely) : '' };
     if (was.text === is.text) return { ...base, kind: 'words-only', words: describeSetting(was, is, before, after) };
@@ -62,6 +75,8 @@ export function findDifferences(before: ProgrammeDocument, after: ProgrammeDocum
   return { days, others: describeOthers(before, after) };
 }
 
+/** A track's session is one week of its progression; a single one is its text. */
+const sameSession = (a: ProgrammeDay, b: ProgrammeDay) => sameTrackId(a, b) && a.track?.week === b.track?.week;
 const sameTrackId = (a: ProgrammeDay, b: ProgrammeDay) => a.track?.id === b.track?.id;
 const sameTrack = (a: ProgrammeDay, b: ProgrammeDay) => sameTrackId(a, b) && a.track?.week === b.track?.week && a.track?.isPinned === b.track?.isPinned;
 
@@ -76,14 +91,14 @@ function describeSetting(was: ProgrammeDay, is: ProgrammeDay, before: ProgrammeD
 
 function describeOthers(before: ProgrammeDocument, after: ProgrammeDocument): string[] {
   const out: string[] = [];
-  const differs = (key: keyof ProgrammeDocument) => JSON.stringify(before[key]) !== JSON.stringify(after[key]);
+  const differs = (key: keyof ProgrammeDocument) => !sameData(before[key], after[key]);
   if (before.title !== after.title) out.push(`The title becomes “${after.title}”.`);
   if (before.weeks !== after.weeks) out.push(`${before.weeks} → ${after.weeks} weeks.`);
   if (differs('lighter')) out.push(after.lighter.length === 0 ? 'No lighter weeks.' : `Lighter weeks: ${after.lighter.join(', ')}.`);
   for (const track of after.tracks) {
     const was = before.tracks.find((t) => t.id === track.id);
     if (!was) out.push(`New track: ${track.name}.`);
-    else if (JSON.stringify(was) !== JSON.stringify(track)) out.push(`Track ${track.name} changes.`);
+    else if (!sameData(was, track)) out.push(`Track ${track.name} changes.`);
   }
   for (const track of before.tracks) if (!after.tracks.some((t) => t.id === track.id)) out.push(`Track ${track.name} ends; its sessions stay.`);
   if (differs('themes')) out.push('Themes of the weekdays change.');

@@ -69,6 +69,7 @@ describe('a programme that progresses', () => {
     const swapped = edit(programme, { kind: 'move-day', from: at(1, 1), to: at(1, 4) });
     expect([textAt(swapped, 1, 1), textAt(swapped, 1, 4)]).toEqual([textAt(programme, 1, 4), textAt(programme, 1, 1)]);
     expect(findDifferences(programme, swapped, planner).days.map((d) => d.kind)).toEqual(['came', 'came']);
+    expect(findDifferences(programme, moved, planner).days.map((d) => `${d.kind} ${d.words}`)).toEqual(['went to Sun, week 1', 'came from Sat, week 1']);
   });
 
   it('keeps the week of the progression with a session that moves to another week', () => {
@@ -170,6 +171,12 @@ describe('differences', () => {
     const { days, others } = findDifferences(programme, next, planner);
     expect(days.find((d) => d.place.week === 2 && d.place.weekday === 1)!.words).toMatch(/rounds 6 → 7, .*24:00 → 28:00/);
     expect(others).toEqual(['No lighter weeks.', 'Track four changes.', 'Themes of the weekdays change.']);
+  });
+  it('a text that another week had before is a change, not a move', () => {
+    const programme = makeProgramme();
+    const next = edit(programme, { kind: 'set-track', track: makeTrack('four', FOUR_TEXT, [{ lever: { kind: 'reps' }, schedule: { kind: 'each-week', by: 2 } }]) });
+    expect(textAt(next, 2, 1)).toBe(textAt(programme, 3, 1));
+    expect(findDifferences(programme, next, planner).days.map((d) => d.kind)).toEqual(['changed', 'changed', 'changed']);
   });
   it('name what is new, gone, emptied and pinned', () => {
     const programme = makeProgramme();

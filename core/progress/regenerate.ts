@@ -64,3 +64,16 @@ export function regenerate(programme: ProgrammeDocument, book: TrackBook, isLock
   });
   return isChanged ? { ...programme, days } : programme;
 }
+
+/** A programme from elsewhere, every session kept as it came: what differs from what its track would write here is pinned. */
+export function pinDeviations(programme: ProgrammeDocument, book: TrackBook): ProgrammeDocument {
+  const tracks = new Map(programme.tracks.map((t) => [t.id, t]));
+  return {
+    ...programme,
+    days: programme.days.map((day) => {
+      const track = day.track && tracks.get(day.track.id);
+      if (!day.track || !track || day.track.isPinned || book.week(track, day.track.week, programme.lighter).text === day.text) return day;
+      return { ...day, track: { ...day.track, isPinned: true } };
+    }),
+  };
+}

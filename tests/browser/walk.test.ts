@@ -47,7 +47,7 @@ describe('from a written session to a logged one', () => {
     programmeUrl = coach.url().replace(/\/plan$/, '');
     await coach.getByRole('row').nth(2).waitFor();
     expect(await coach.getByRole('row').count()).toBe(3);
-    expect(await coach.getByRole('link', { name: /to write/ }).count()).toBe(6);
+    expect(await coach.getByRole('gridcell', { name: /to write/ }).count()).toBe(6);
   });
 
   test('and adds someone whose link is shown once', async () => {

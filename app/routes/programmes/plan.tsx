@@ -1,62 +1,170 @@
-import { Link, useRouteLoaderData } from 'react-router';
-import { WEEKDAYS } from '../../../core/calendar/day.ts';
-import { wholeMinutes } from '../../../core/session/explain.ts';
-import { Ribbon } from '../../charts/ribbon.tsx';
-import { STATE_LABEL } from '../../components/spine.tsx';
+import { useEffect, useMemo, useState } from 'react';
+import { useNavigate, useRouteLoaderData, useSearchParams } from 'react-router';
+import type { DayPlace } from '../../../core/calendar/day.ts';
+import { dateOfDay, dayKey, dayName, parseDayKey } from '../../../core/calendar/day.ts';
+import { makeTrack } from '../../../core/progress/make-track.ts';
+import { progressionWeek } from '../../../core/progress/programme-document.ts';
+import { findPlanChange, getPlan } from '../../../db/queries/plan.ts';
+import { withProgramme } from '../../../server/coach-scope.ts';
+import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
+import { KeysHelp } from '../../components/keys-help.tsx';
+import { ArrangeDialog } from '../../components/plan/arrange-dialog.tsx';
+import { BlockedDialog } from '../../components/plan/blocked-dialog.tsx';
+import { CompareDialog } from '../../components/plan/compare-dialog.tsx';
+import { DayPanel } from '../../components/plan/day-panel.tsx';
+import { ExchangeDialog } from '../../components/plan/exchange-dialog.tsx';
+import { GuardList } from '../../components/plan/guard-list.tsx';
+import type { PlanSpot } from '../../components/plan/plan-grid.tsx';
+import { PlanGrid } from '../../components/plan/plan-grid.tsx';
+import { PLAN_KEYS } from '../../components/plan/plan-keys.ts';
+import { PlanTitle } from '../../components/plan/plan-title.tsx';
+import { ProposalBar } from '../../components/plan/proposal-bar.tsx';
+import { RetestDialog, RetestWords, ShiftDialog, TrackDialog } from '../../components/plan/small-dialogs.tsx';
+import { TrackRail } from '../../components/plan/track-rail.tsx';
+import { usePlan } from '../../components/plan/use-plan.ts';
+import { useGuardChanges } from '../../components/plan/use-guard-changes.ts';
+import { WeekPanel } from '../../components/plan/week-panel.tsx';
+import planCss from '../../theme/plan.css?url';
+import type { Route } from './+types/plan';
 import type { loader as programmeLoader } from './programme.tsx';
 
-/** The spine opened up: weeks under each other, ribbons on one time scale, so that growth is seen. */
-export default function Plan() {
-  const { programme, days } = useRouteLoaderData<typeof programmeLoader>('routes/programmes/programme')!;
-  const base = `/programmes/${programme.id}`;
-  const weeks = Array.from({ length: programme.weeks }, (_, i) => days.filter((d) => d.week === i + 1));
-  const longest = Math.max(1, ...days.map((d) => d.likelySec));
-  const used = WEEKDAYS.map((_, i) => days.some((d) => d.weekday === i + 1 && d.state !== 'none'));
-  const columns = used.map((u) => (u ? 'minmax(90px, 1fr)' : '26px')).join(' ');
-  const weekSec = weeks.map((week) => week.reduce((sum, d) => sum + d.likelySec, 0));
-  const most = Math.max(1, ...weekSec);
-  const sessions = days.filter((d) => d.state !== 'none');
-  const totalSec = weekSec.reduce((a, b) => a + b, 0);
+export { onlyNewPlaces as shouldRevalidate } from '../../components/only-new-places.ts';
+export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: planCss }];
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  return withProgramme(request, params.programmeId, async (db, { programme }) => {
+    const { layer, stored } = await loadWorkspaceBook(db);
+    const [undo, redo] = [await findPlanChange(db, programme.id, 'undo'), await findPlanChange(db, programme.id, 'redo')];
+    const plan = await getPlan(db, programme.id);
+    return { programmeId: programme.id, programme: plan.programme, revision: plan.revision, sent: plan.sent, layer, stored, startsOn: programme.startsOn, undo: undo?.words ?? null, redo: redo?.words ?? null };
+  });
+}
+
+type OpenDialog = { readonly kind: 'arrange' | 'compare'; readonly week: number } | { readonly kind: 'shift' | 'retest'; readonly place: DayPlace } | { readonly kind: 'blocked' | 'exchange' } | { readonly kind: 'track'; readonly id: string };
+
+/** The place that the address names: `?at=w5d3`, or `?at=week-5`. */
+function readSpot(at: string | null, weeks: number): PlanSpot | undefined {
+  const week = /^week-(\d{1,2})$/.exec(at ?? '');
+  const spot = week ? { week: Number(week[1]), weekday: 0 } : parseDayKey(at ?? '');
+  return spot && spot.week >= 1 && spot.week <= weeks ? spot : undefined;
+}
+
+/** The spine opened up: weeks under each other on one time scale, what they ask, and the levers that make them grow. */
+export default function PlanPage({ loaderData }: Route.ComponentProps) {
+  const { days } = useRouteLoaderData<typeof programmeLoader>('routes/programmes/programme')!;
+  const plan = usePlan(loaderData);
+  const { programme, propose } = plan;
+  const navigate = useNavigate();
+  const [params, setParams] = useSearchParams();
+  const [spot, setSpot] = useState(() => readSpot(params.get('at'), programme.weeks));
+  const [trackId, setTrackId] = useState<string>();
+  const [copied, setCopied] = useState<number>();
+  const [dialog, setDialog] = useState<OpenDialog>();
+  const stored = useMemo(() => new Map(days.map((d) => [d.key, d])), [days]);
+  const blocked = useMemo(() => new Map(programme.blocked.flatMap((b) => days.filter((d) => dateOfDay(loaderData.startsOn, d) === b.date).map((d) => [d.key, b.words] as const))), [programme.blocked, days, loaderData.startsOn]);
+  const today = days.find((d) => d.isToday);
+  const selected = spot && spot.week <= programme.weeks ? spot : undefined;
+  const place = selected && selected.weekday > 0 ? selected : undefined;
+  const dayTrack = place && programme.days.find((d) => d.week === place.week && d.weekday === place.weekday)?.track?.id;
+  const shownTrack = plan.tracks.find((t) => t.track.id === (trackId ?? dayTrack)) ?? plan.tracks.find((t) => t.track.id === dayTrack) ?? plan.tracks[0];
+  const { added, gone } = useGuardChanges(loaderData, plan);
+  const base = `/programmes/${loaderData.programmeId}`;
+  const at = selected ? (selected.weekday === 0 ? `week-${selected.week}` : dayKey(selected)) : undefined;
+  useEffect(() => {
+    if (!at || params.get('at') === at) return;
+    setParams((now) => { now.set('at', at); return now; }, { replace: true, preventScrollReset: true });
+  }, [at, params, setParams]);
+  const select = (next: PlanSpot) => {
+    setSpot(next);
+    setTrackId(undefined);
+  };
+  const open = (to: DayPlace) => void navigate(`${base}/write/${dayKey(to)}`);
+  const onKey = (event: React.KeyboardEvent, on: PlanSpot): boolean => {
+    const day = on.weekday > 0 ? programme.days.find((d) => d.week === on.week && d.weekday === on.weekday) : undefined;
+    const isCommand = event.ctrlKey || event.metaKey;
+    switch (event.key.toLowerCase()) {
+      case 'n': if (isCommand || on.weekday === 0) return false; propose([{ kind: 'add-day', place: on }], `a session to write on ${dayName(on)}`); return true;
+      case 'delete':
+      case 'backspace': if (!day) return false; propose([{ kind: 'remove-day', place: on }], `the session of ${dayName(on)} taken out`); return true;
+      case 'p': if (isCommand || !day?.track) return false; propose([{ kind: 'pin', place: on, isPinned: !day.track.isPinned }], day.track.isPinned ? `let go of ${dayName(on)}` : `${dayName(on)} pinned`); return true;
+      case 't': {
+        const made = isCommand || on.weekday === 0 ? undefined : makeTrack(programme, on, plan.tools.planner, plan.locked);
+        if (made) propose(made.edits, made.words);
+        return made !== undefined;
+      }
+      case 's': if (isCommand || on.weekday === 0) return false; setDialog({ kind: 'shift', place: on }); return true;
+      case 'r': if (isCommand || !day || day.text === '') return false; setDialog({ kind: 'retest', place: on }); return true;
+      case 'a': if (isCommand) return false; setDialog({ kind: 'arrange', week: on.week }); return true;
+      case 'c': setCopied(on.week); return true;
+      case 'v': if (copied === undefined || copied === on.week) return false; propose([{ kind: 'copy-week', from: copied, to: on.week }], `week ${copied} copied to week ${on.week}`); return true;
+      case 'l': if (isCommand) return false; propose([{ kind: 'insert-week', at: on.week, as: 'lighter' }], `a lighter week before week ${on.week}`); return true;
+      case 'd': if (isCommand) return false; setDialog({ kind: 'compare', week: on.week }); return true;
+      default: return false;
+    }
+  };
+  useEffect(() => {
+    const onWindowKey = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      if (target.closest('input, textarea, select, dialog')) return;
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+        event.preventDefault();
+        if (plan.hasProposal) plan.leave();
+        else if (event.shiftKey) plan.redo();
+        else plan.undo();
+      } else if (event.key === 'Escape' && plan.hasProposal && !event.defaultPrevented) plan.leave();
+    };
+    window.addEventListener('keydown', onWindowKey);
+    return () => window.removeEventListener('keydown', onWindowKey);
+  });
+  const dialogTrack = dialog?.kind === 'track' ? programme.tracks.find((t) => t.id === dialog.id) : undefined;
+  const close = () => setDialog(undefined);
   return (
-    <div className="plan">
-      <div className="page-title">
-        <h1>{programme.title}</h1>
-        <p className="soft">{sessions.length} sessions · {Math.floor(totalSec / 3600)} h {Math.round((totalSec % 3600) / 60)} min written · {sessions.filter((d) => d.state === 'empty').length} to write</p>
-      </div>
-      <div className="plan-grid" style={{ gridTemplateColumns: `84px ${columns} minmax(150px, 0.9fr)` }} role="table" aria-label="Weeks and days">
-        <div className="plan-row plan-head" role="row">
-          <span role="columnheader">{' '}</span>
-          {WEEKDAYS.map((name, i) => <span role="columnheader" key={name} aria-label={name}>{used[i] ? name.slice(0, 3) : name[0]}</span>)}
-          <span role="columnheader">minutes</span>
+    <div className={`plan${plan.hasProposal ? ' has-proposal' : ''}`}>
+      <PlanTitle
+        plan={plan} undo={loaderData.undo} redo={loaderData.redo} week={selected?.week ?? today?.week ?? 1}
+        onArrange={(week) => setDialog({ kind: 'arrange', week })} onBlocked={() => setDialog({ kind: 'blocked' })} onExchange={() => setDialog({ kind: 'exchange' })}
+      />
+      <div className="planner-columns">
+        <div className="plan-main">
+          <PlanGrid
+            programme={programme} weeks={plan.weeks} guards={plan.guards} difference={plan.difference} stored={stored} locked={plan.locked} blocked={blocked} selected={selected} onSelect={select} onKey={onKey} onOpen={open}
+            onMove={(from, to) => propose([{ kind: 'move-day', from, to }], `${dayName(from)} to ${dayName(to)}`)}
+          />
+          <div className="soft small plan-legend"><p>Ribbons share one time scale; lighter bars and soft ends are estimates. Small columns: repetitions of <b>L</b>egs, <b>H</b>ips and back, <b>P</b>ush, p<b>U</b>ll, <b>T</b>runk, heart (<b>C</b>), <b>M</b>obility.</p><KeysHelp keys={PLAN_KEYS} /></div>
         </div>
-        {weeks.map((week, w) => (
-          <div role="row" key={w} className={`plan-row${week.some((d) => d.isToday) ? ' is-now' : ''}`}>
-            <div role="rowheader" className="plan-week"><b>Week {w + 1}</b><span className="soft small">{week.some((d) => d.isToday) ? 'now' : week.every((d) => d.isPast) ? 'done' : ''}</span></div>
-            {week.map((day) => (
-              <div role="cell" key={day.key} className={`plan-cell is-${day.state}${day.isToday ? ' is-today' : ''}`}>
-                {day.state === 'none'
-                  ? <Link className="plan-none" to={`${base}/write/${day.key}`} aria-label={`${day.words}, no session`} />
-                  : (
-                    <Link to={`${base}/write/${day.key}`}>
-                      <span className="sr">{day.words}: </span>
-                      {day.ribbon
-                        ? <span className="plan-ribbon" style={{ width: `${(100 * day.likelySec) / longest}%` }}><Ribbon layout={day.ribbon} stretch /></span>
-                        : <span className="plan-empty" />}
-                      <span className="plan-words">
-                        {day.likelySec > 0 && <b>{wholeMinutes(day.likelySec)}</b>} {day.title || STATE_LABEL[day.state]}
-                        {['ready', 'changed', 'faulty', 'draft'].includes(day.state) && day.title && <span className={`plan-state is-${day.state}`}> · {STATE_LABEL[day.state]}</span>}
-                      </span>
-                    </Link>
-                  )}
-              </div>
-            ))}
-            <div role="cell" className="plan-sum">
-              <i style={{ width: `${(70 * weekSec[w]!) / most}%` }} /><b>{wholeMinutes(weekSec[w]!)}</b>
-            </div>
-          </div>
-        ))}
+        <aside className="plan-side" aria-label="Beside the plan">
+          {place && (
+            <DayPanel
+              key={dayKey(place)} plan={plan} place={place} words={stored.get(dayKey(place))?.words ?? ''} writePath={`${base}/write/${dayKey(place)}`} isLocked={plan.locked.has(dayKey(place))}
+              onShift={() => setDialog({ kind: 'shift', place })} onRetest={() => setDialog({ kind: 'retest', place })}
+            />
+          )}
+          {selected?.weekday === 0 && (
+            <WeekPanel plan={plan} week={selected.week} copied={copied} onCopy={() => setCopied(selected.week)} onArrange={() => setDialog({ kind: 'arrange', week: selected.week })} onCompare={() => setDialog({ kind: 'compare', week: selected.week })} />
+          )}
+          {shownTrack ? (
+            <TrackRail
+              key={shownTrack.track.id} programme={programme} read={shownTrack} tools={plan.tools} now={today && progressionWeek(programme, today.week)} propose={propose}
+              onPick={setTrackId} onEdit={() => setDialog({ kind: 'track', id: shownTrack.track.id })}
+            />
+          ) : <p className="soft track-none">No track yet. Write one session, choose its day here, and make it a track: it then recurs, and grows by its levers.</p>}
+          <RetestWords plan={plan} />
+          <GuardList
+            guards={plan.guards} settings={programme.guards} fromWeek={today?.week ?? 1} onSettings={(guards, words) => propose([{ kind: 'set-guards', guards }], words)}
+            onShow={(g) => select(g.places[0] ?? { week: g.weeks.find((w) => w >= (today?.week ?? 1)) ?? g.weeks[0]!, weekday: 0 })}
+          />
+        </aside>
       </div>
-      <p className="soft small">Ribbons share one time scale. Lighter bars are at one’s own pace, an estimate; a dotted line below is a draft. A dashed place is still to write; an empty day can be given a session by opening it.</p>
+      {plan.hasProposal && (
+        <ProposalBar words={plan.words} difference={plan.difference} newGuards={added} goneGuards={gone} busy={plan.busy} takesFocus={!plan.words.includes(': ')} onTake={plan.take} onLeave={plan.leave} />
+      )}
+      {dialog?.kind === 'arrange' && <ArrangeDialog plan={plan} week={dialog.week} startsOn={loaderData.startsOn} onClose={close} />}
+      {dialog?.kind === 'compare' && <CompareDialog plan={plan} week={dialog.week} onClose={close} />}
+      {dialog?.kind === 'shift' && <ShiftDialog plan={plan} place={dialog.place} onClose={close} />}
+      {dialog?.kind === 'retest' && <RetestDialog plan={plan} place={dialog.place} startsOn={loaderData.startsOn} onClose={close} />}
+      {dialog?.kind === 'blocked' && <BlockedDialog plan={plan} startsOn={loaderData.startsOn} onClose={close} />}
+      {dialog?.kind === 'exchange' && <ExchangeDialog plan={plan} programmeId={loaderData.programmeId} onClose={close} />}
+      {dialogTrack && <TrackDialog plan={plan} track={dialogTrack} onClose={close} />}
     </div>
   );
 }

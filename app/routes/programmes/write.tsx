@@ -20,7 +20,7 @@ import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { CopyDialog } from '../../components/copy-dialog.tsx';
 import type { DraftState } from '../../components/draft-saver.ts';
 import { KeepRoutineDialog } from '../../components/keep-routine-dialog.tsx';
-import { KeysHelp } from '../../components/keys-help.tsx';
+import { KeysHelp, WRITE_KEYS } from '../../components/keys-help.tsx';
 import { NotationEditor } from '../../components/notation-editor.tsx';
 import { PasteDialog } from '../../components/paste-dialog.tsx';
 import type { SeenPerson } from '../../components/see-as.tsx';
@@ -180,7 +180,7 @@ function Writer({ name, words, day, error, busy, programmeId, dayKey, routines, 
           <RoutineMenu routines={routines} onInsert={onInsertRoutine} />
           <button type="button" className="tool" onClick={() => setDialog('paste')}>Read a plan</button>
           <button type="button" className="tool" disabled={text.trim() === ''} onClick={() => setDialog('copy')}>Copy to …</button>
-          <KeysHelp />
+          <KeysHelp keys={WRITE_KEYS} />
         </div>
         <NotationEditor
           initialText={day.text} issues={issues} findings={findings} isHidden={asCards} onChange={onChange} onTake={onTake} complete={complete} explain={explain} handle={editor}

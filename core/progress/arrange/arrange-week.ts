@@ -141,6 +141,8 @@ function explainPlacing(best: Arrangement, scope: ArrangeScope): string[] {
     const swapped = best.weekdays.map((d, k) => (k === i ? session.weekday : d === session.weekday ? to : d));
     const isFree = scope.sessions.every((s, k) => isAllowed(s, swapped[k]!, scope));
     const saved = isFree ? costArrangement(swapped, scope).costs.filter((c) => c.points > 7 && !best.costs.some((b) => b.words === c.words)) : [];
-    return `${session.title} goes to ${day}${saved[0] ? `, else ${saved[0].words}` : ' to make room'}.`;
+    if (saved[0]) return `${session.title} goes to ${day}, else ${saved[0].words}.`;
+    const [left, taker] = [scope.sessions.find((s) => s.weekday === to), scope.sessions[best.weekdays.indexOf(session.weekday)]];
+    return `${session.title} goes to ${day}${left ? `, which ${left.title} leaves` : ', which is free'}${taker ? `; ${taker.title} takes ${WEEKDAYS[session.weekday - 1]}` : ''}.`;
   });
 }

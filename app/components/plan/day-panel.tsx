@@ -1,0 +1,86 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { DayPlace } from '../../../core/calendar/day.ts';
+import { WEEKDAYS } from '../../../core/calendar/day.ts';
+import { explainWeek } from '../../../core/progress/explain-week.ts';
+import type { ProgrammeDay, Theme } from '../../../core/progress/programme-document.ts';
+import { THEMES, themeOf } from '../../../core/progress/programme-document.ts';
+import { makeTrack } from '../../../core/progress/make-track.ts';
+import { formatLength } from '../../../core/session/explain.ts';
+import type { Plan } from './use-plan.ts';
+
+interface DayPanelProps {
+  readonly plan: Plan;
+  readonly place: DayPlace;
+  readonly words: string;
+  readonly writePath: string;
+  readonly isLocked: boolean;
+  readonly onShift: () => void;
+  readonly onRetest: () => void;
+}
+
+/** One day: what it is, what changed and why, and all that can be done with it. */
+export function DayPanel({ plan, place, words, writePath, isLocked, onShift, onRetest }: DayPanelProps) {
+  const { programme, tools, propose } = plan;
+  const [showsText, setShowsText] = useState(false);
+  const day = programme.days.find((d) => d.week === place.week && d.weekday === place.weekday);
+  const at = `${WEEKDAYS[place.weekday - 1]}, week ${place.week}`;
+  const own = day && tools.planner.of(day.text);
+  const track = day?.track && programme.tracks.find((t) => t.id === day.track!.id);
+  const asTrack = makeTrack(programme, place, tools.planner, plan.locked);
+  return (
+    <section className="day-panel" aria-label="Day">
+      <h2>{own?.title || (day ? 'To write' : 'No session')} <span className="soft small">{at} · {words}</span></h2>
+      {day && own && <p className="small">{formatLength(own.clockSec)}{own.effort !== undefined && ` · effort ${own.effort} · load ${Math.round(own.loadAu!)}`}{isLocked && ' · sent, so it stays as it is'}</p>}
+      {day?.track && track && <TrackWords plan={plan} day={day} />}
+      <p className="panel-tools">
+        {day ? <Link className="button-quiet" to={writePath}>{own ? 'Open in Write' : 'Write it'}</Link> : <button type="button" className="button-quiet" onClick={() => propose([{ kind: 'add-day', place }], `a session to write on ${at}`)}>Put a session here</button>}
+        {asTrack && <button type="button" className="button-quiet" onClick={() => propose(asTrack.edits, asTrack.words)}>Make it a track</button>}
+        {day && !own && programme.tracks.length > 0 && (
+          <select aria-label="Give this day a track" value="" onChange={(event) => {
+            const id = event.target.value;
+            if (id) propose([{ kind: 'join-track', id, places: [place] }], `${programme.tracks.find((t) => t.id === id)?.name ?? id} on ${at}`);
+          }}>
+            <option value="">from a track …</option>
+            {programme.tracks.map((t) => <option key={t.id} value={t.id}>{t.name}</option>)}
+          </select>
+        )}
+        {day?.track && !isLocked && (day.track.isPinned
+          ? <button type="button" className="button-quiet" onClick={() => propose([{ kind: 'pin', place, isPinned: false }], `let go of ${at}`)}>Let go of the pin</button>
+          : <button type="button" className="button-quiet" onClick={() => propose([{ kind: 'pin', place, isPinned: true }], `${at} pinned`)}>Pin</button>)}
+        {day && own && <button type="button" className="tool" aria-expanded={showsText} onClick={() => setShowsText(!showsText)}>{showsText ? 'hide the text' : 'read the text'}</button>}
+      </p>
+      {showsText && day && <pre className="day-text">{day.text}</pre>}
+      {day && (
+        <p className="panel-tools small">
+          <label>for <select aria-label="Theme of this day" value={themeOf(programme, day) ?? ''} onChange={(event) => propose([{ kind: 'set-day-theme', place, theme: (event.target.value || null) as Theme | null }], `${at}: ${event.target.value || 'no theme'}`)}>
+            <option value="">no theme</option>
+            {THEMES.map((t) => <option key={t} value={t}>{t}</option>)}
+          </select></label>
+          {own && <button type="button" className="tool" onClick={onRetest}>place as a retest</button>}
+          <button type="button" className="tool" onClick={onShift}>shift from here on</button>
+          {!isLocked && <button type="button" className="tool" onClick={() => propose([{ kind: 'remove-day', place }], `${own?.title || 'the session'} taken out of ${at}`)}>take out</button>}
+          {day.track && !isLocked && <button type="button" className="tool" onClick={() => propose([{ kind: 'leave-track', places: [place] }], `${at} on its own`)}>out of its track</button>}
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** What a track's session changed against the week before it, and why. */
+function TrackWords({ plan, day }: { plan: Plan; day: ProgrammeDay }) {
+  const { programme, tools } = plan;
+  const track = programme.tracks.find((t) => t.id === day.track!.id)!;
+  const { week } = day.track!;
+  const earlier = programme.days.filter((d) => d.track?.id === track.id && d.track.week < week).map((d) => d.track!.week);
+  if (day.track!.isPinned) return <p className="small"><b className="plan-pin">Pinned.</b> Changed by hand; the levers of {track.name} pass it by.</p>;
+  if (earlier.length === 0) return <p className="small">The first of {track.name}, as written.</p>;
+  const read = tools.book.read(track);
+  const explained = explainWeek(read, tools.book.week(track, week, programme.lighter), tools.book.week(track, Math.max(...earlier), programme.lighter));
+  return (
+    <div className="small week-words">
+      <p><b>Week {week}:</b> {explained.words}</p>
+      {explained.why.length > 0 && <p className="soft">{explained.why.join(' · ')}</p>}
+    </div>
+  );
+}

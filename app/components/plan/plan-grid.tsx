@@ -1,0 +1,184 @@
+import type { DragEndEvent } from '@dnd-kit/core';
+import { DndContext, DragOverlay, pointerWithin, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import { useEffect, useRef, useState } from 'react';
+import type { DayPlace } from '../../../core/calendar/day.ts';
+import { dayKey, parseDayKey, WEEKDAYS } from '../../../core/calendar/day.ts';
+import { formatClock } from '../../../core/notation/format-clock.ts';
+import type { Guard } from '../../../core/progress/guards/guard.ts';
+import type { ProgrammeDifference } from '../../../core/progress/find-differences.ts';
+import type { WeekPlan } from '../../../core/progress/plan-programme.ts';
+import type { ProgrammeDocument } from '../../../core/progress/programme-document.ts';
+import { themeOf } from '../../../core/progress/programme-document.ts';
+import { changePct } from '../../../core/progress/training-load.ts';
+import { wholeMinutes } from '../../../core/session/explain.ts';
+import { AREA_LETTERS, layoutWeekFigures } from '../../charts/week-figures-layout.ts';
+import { AreaColumns } from '../../charts/week-figures.tsx';
+import { Ribbon } from '../../charts/ribbon.tsx';
+import type { SpineDay } from '../spine.tsx';
+import { PlanCell, planRibbon } from './plan-cell.tsx';
+
+/** A week's head is weekday 0. */
+export interface PlanSpot {
+  readonly week: number;
+  readonly weekday: number;
+}
+
+interface PlanGridProps {
+  readonly programme: ProgrammeDocument;
+  readonly weeks: readonly WeekPlan[];
+  readonly guards: readonly Guard[];
+  readonly difference: ProgrammeDifference | undefined;
+  /** Words, dates and states of the days as they are stored, by key. */
+  readonly stored: ReadonlyMap<string, SpineDay>;
+  readonly locked: ReadonlySet<string>;
+  readonly blocked: ReadonlyMap<string, string>;
+  readonly selected: PlanSpot | undefined;
+  readonly onSelect: (spot: PlanSpot) => void;
+  readonly onMove: (from: DayPlace, to: DayPlace) => void;
+  /** A key on a spot that the grid has no use for itself; true where it was taken. */
+  readonly onKey: (event: React.KeyboardEvent, spot: PlanSpot) => boolean;
+  readonly onOpen: (place: DayPlace) => void;
+}
+
+const AREA_SIZE = { widthPx: 74, heightPx: 30 };
+const LOAD_PX = 66;
+const spotId = ({ week, weekday }: PlanSpot) => (weekday === 0 ? `week-${week}` : dayKey({ week, weekday }));
+
+export function PlanGrid(props: PlanGridProps) {
+  const { programme, weeks, guards, difference, stored, locked, blocked, selected, onSelect, onMove, onKey, onOpen } = props;
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  const root = useRef<HTMLDivElement>(null);
+  const [carried, setCarried] = useState<DayPlace>();
+  const [dragged, setDragged] = useState<string>();
+  const [said, setSaid] = useState('');
+  const longestSec = Math.max(1, ...weeks.flatMap((w) => w.days.map((d) => d?.plan?.clockSec.likely ?? 0)));
+  const used = WEEKDAYS.map((_, i) => weeks.some((w) => w.days[i] !== undefined));
+  const figures = layoutWeekFigures(weeks, { loadWidthPx: LOAD_PX, areaWidthPx: AREA_SIZE.widthPx, areaHeightPx: AREA_SIZE.heightPx });
+  const changes = new Map(difference?.days.map((d) => [dayKey(d.place), d]) ?? []);
+  const focusSpot = selected ?? { week: weeks.find((w) => w.days.some((_d, i) => stored.get(dayKey({ week: w.week, weekday: i + 1 }))?.isToday))?.week ?? 1, weekday: 0 };
+  const now = weeks.find((w) => WEEKDAYS.some((_, i) => stored.get(dayKey({ week: w.week, weekday: i + 1 }))?.isToday))?.week;
+
+  // A long programme opens where it is now; the view is put there once, and then left to the coach.
+  useEffect(() => {
+    if (now === undefined || now <= 6) return;
+    root.current?.querySelector(`[data-cell="week-${now}"]`)?.scrollIntoView({ block: 'center' });
+  }, [now]);
+
+  const go = (spot: PlanSpot) => {
+    onSelect(spot);
+    root.current?.querySelector<HTMLElement>(`[data-cell="${spotId(spot)}"]`)?.focus();
+  };
+  const drop = (to: PlanSpot) => {
+    if (carried && to.weekday > 0 && dayKey(carried) !== dayKey(to)) onMove(carried, to);
+    setCarried(undefined);
+    setSaid('');
+  };
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    const id = (event.target as HTMLElement).closest<HTMLElement>('[data-cell]')?.dataset.cell;
+    if (!id || event.altKey) return;
+    const spot: PlanSpot = id.startsWith('week-') ? { week: Number(id.slice(5)), weekday: 0 } : parseDayKey(id)!;
+    const steps: Record<string, PlanSpot> = {
+      ArrowLeft: { ...spot, weekday: spot.weekday - 1 }, ArrowRight: { ...spot, weekday: spot.weekday + 1 }, ArrowUp: { ...spot, week: spot.week - 1 }, ArrowDown: { ...spot, week: spot.week + 1 },
+      Home: { ...spot, weekday: 0 }, End: { ...spot, weekday: 7 }, PageUp: { ...spot, week: Math.max(1, spot.week - 4) }, PageDown: { ...spot, week: Math.min(weeks.length, spot.week + 4) },
+    };
+    const next = event.ctrlKey || event.metaKey ? undefined : steps[event.key];
+    if (next) {
+      event.preventDefault();
+      if (next.week >= 1 && next.week <= weeks.length && next.weekday >= 0 && next.weekday <= 7) go(next);
+    } else if (carried && (event.key === 'Enter' || event.key === 'm' || event.key === 'M' || event.key === ' ')) {
+      event.preventDefault();
+      drop(spot);
+    } else if (carried && event.key === 'Escape') {
+      event.preventDefault();
+      event.stopPropagation();
+      setCarried(undefined);
+      setSaid('put back');
+    } else if ((event.key === 'm' || event.key === 'M') && !event.ctrlKey && !event.metaKey && spot.weekday > 0 && weeks[spot.week - 1]!.days[spot.weekday - 1] && !locked.has(id)) {
+      event.preventDefault();
+      setCarried(spot);
+      setSaid('taken up: go to another day with the arrow keys, Enter puts it there, Escape puts it back');
+    } else if (event.key === 'Enter' && spot.weekday > 0) {
+      event.preventDefault();
+      onOpen(spot);
+    } else if (onKey(event, spot)) event.preventDefault();
+  };
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    setDragged(undefined);
+    const [from, to] = [parseDayKey(String(active.id)), over && parseDayKey(String(over.id))];
+    if (from && to && dayKey(from) !== dayKey(to)) onMove(from, to);
+  };
+  const overlay = dragged ? weeks.flatMap((w) => w.days).find((d) => d && dayKey(d.day) === dragged) : undefined;
+  const columns = used.map((u) => (u ? 'minmax(84px, 1fr)' : '26px')).join(' ');
+  return (
+    <DndContext id="plan" sensors={sensors} collisionDetection={pointerWithin} onDragStart={({ active }) => setDragged(String(active.id))} onDragEnd={onDragEnd} onDragCancel={() => setDragged(undefined)}>
+      <div
+        ref={root} className="plan-grid" style={{ gridTemplateColumns: `82px ${columns} 168px 84px` }} role="grid" aria-label="Weeks and days" aria-rowcount={weeks.length + 1} aria-colcount={9}
+        onKeyDown={onKeyDown}
+        onClick={(event) => {
+          const id = (event.target as HTMLElement).closest<HTMLElement>('[data-cell]')?.dataset.cell;
+          if (id) go(id.startsWith('week-') ? { week: Number(id.slice(5)), weekday: 0 } : parseDayKey(id)!);
+        }}
+        onDoubleClick={(event) => {
+          const place = parseDayKey((event.target as HTMLElement).closest<HTMLElement>('[data-cell]')?.dataset.cell ?? '');
+          if (place) onOpen(place);
+        }}
+      >
+        <div className="plan-row plan-head" role="row">
+          <span role="columnheader"><span className="sr">week</span></span>
+          {WEEKDAYS.map((name, i) => (
+            <span role="columnheader" key={name} aria-label={`${name}${programme.themes[i + 1] ? `, ${programme.themes[i + 1]}` : ''}`}>{used[i] ? name.slice(0, 3) : name[0]}{used[i] && programme.themes[i + 1] && <i> {programme.themes[i + 1]}</i>}</span>
+          ))}
+          <span role="columnheader">planned load</span>
+          <span role="columnheader" aria-label="repetitions by area"><span className="area-letters" aria-hidden="true">{Object.values(AREA_LETTERS).map((l) => <i key={l}>{l}</i>)}</span></span>
+        </div>
+        {weeks.map((week, w) => {
+          const spot = { week: week.week, weekday: 0 };
+          const own = guards.filter((g) => g.weeks.includes(week.week));
+          const before = weeks[w - 1];
+          const pct = before && before.loadAu > 0 && week.loadAu > 0 ? changePct(before.loadAu, week.loadAu) : undefined;
+          const isSelected = selected?.week === week.week && selected.weekday === 0;
+          return (
+            <div role="row" key={week.week} className={`plan-row${week.week === now ? ' is-now' : ''}${week.isLighter ? ' is-lighter' : ''}`}>
+              <div
+                role="rowheader" data-cell={spotId(spot)} className={`plan-week${isSelected ? ' is-selected' : ''}`} tabIndex={focusSpot.week === week.week && focusSpot.weekday === 0 ? 0 : -1}
+                aria-label={`Week ${week.week}${week.isLighter ? ', lighter' : ''}${week.week === now ? ', now' : ''}`}
+              >
+                <b>Week {week.week}</b>
+                <span className="soft small">{[week.week === now ? 'now' : '', week.isLighter ? 'lighter' : week.week !== now && WEEKDAYS.every((_, i) => stored.get(dayKey({ week: week.week, weekday: i + 1 }))?.isPast) ? 'done' : ''].filter(Boolean).join(', ')}</span>
+              </div>
+              {week.days.map((d, i) => {
+                const key = dayKey({ week: week.week, weekday: i + 1 });
+                const known = stored.get(key);
+                const change = changes.get(key);
+                const state = !d ? 'none' : !d.plan ? 'empty' : d.plan.errors > 0 ? 'faulty' : change && change.kind !== 'words-only' ? 'draft' : known?.state ?? 'draft';
+                return (
+                  <PlanCell
+                    key={key} id={key} day={d?.day} plan={d?.plan} state={state} words={known?.words ?? `${WEEKDAYS[i]}, week ${week.week}`}
+                    theme={d ? themeOf(programme, d.day) : undefined} blocked={blocked.get(key) ?? ''} isToday={known?.isToday ?? false} isPast={known?.isPast ?? false}
+                    isSelected={selected?.week === week.week && selected.weekday === i + 1} isFocus={focusSpot.week === week.week && focusSpot.weekday === i + 1}
+                    isCarried={carried !== undefined && dayKey(carried) === key} change={change ? `${change.kind === 'words-only' ? '' : change.kind} ${change.words}`.trim() || change.kind : ''} mark={change?.words.split(', ')[0] ?? ''}
+                    longestSec={longestSec} column={i + 2} canMove={d !== undefined && !locked.has(key)}
+                  />
+                );
+              })}
+              <div role="gridcell" className="plan-sum" aria-label={`${wholeMinutes(week.likelySec)} minutes, load ${Math.round(week.loadAu)}${pct === undefined ? '' : `, ${Math.round(pct)} per cent`}${own.length > 0 ? `, ${own.length} worth a look` : ''}`}>
+                <i style={{ width: `${figures[w]!.loadPx}px` }} className={week.isLighter ? 'is-lighter' : undefined} />
+                <b>{Math.round(week.loadAu)}</b>
+                <span className="soft small">{pct === undefined ? '' : `${pct >= 0 ? '+' : '−'}${Math.round(Math.abs(pct))} %`}</span>
+                <span className="plan-minutes soft small" title={`work ${formatClock(week.workSec)}`}>{wholeMinutes(week.likelySec)} min</span>
+                {own.length > 0 && <span className="plan-flags" title={own.map((g) => `${g.subject}: ${g.message}`).join('\n')}>{own.slice(0, 5).map((_g, k) => <i key={k} />)}</span>}
+              </div>
+              <div role="gridcell" className="plan-areas">
+                <AreaColumns bars={figures[w]!.bars} widthPx={AREA_SIZE.widthPx} heightPx={AREA_SIZE.heightPx} title={`Week ${week.week}, repetitions: ${figures[w]!.bars.filter((b) => b.reps > 0).map((b) => `${b.area} ${b.reps}`).join(', ') || 'none counted'}`} />
+              </div>
+            </div>
+          );
+        })}
+      </div>
+      <p className="sr" role="status">{said}</p>
+      <DragOverlay dropAnimation={null}>
+        {overlay && <div className="plan-overlay">{overlay.plan && <Ribbon layout={planRibbon(overlay.plan)} />}<span>{overlay.plan?.title ?? 'to write'}</span></div>}
+      </DragOverlay>
+    </DndContext>
+  );
+}

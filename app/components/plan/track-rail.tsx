@@ -1,0 +1,85 @@
+import { useState } from 'react';
+import { WEEKDAYS } from '../../../core/calendar/day.ts';
+import type { ReadTrack } from '../../../core/progress/build-track.ts';
+import { leverChoices } from '../../../core/progress/lever-choices.ts';
+import { leverName, LEVER_WORDS } from '../../../core/progress/lever.ts';
+import { printRule } from '../../../core/progress/lever-text.ts';
+import type { ProgrammeDocument, Track } from '../../../core/progress/programme-document.ts';
+import type { LeverRule } from '../../../core/progress/schedule.ts';
+import type { SchoolId } from '../../../core/progress/schools.ts';
+import { findSchool, schoolFits, schoolLevers, SCHOOLS } from '../../../core/progress/schools.ts';
+import type { PlanTools } from './plan-scope.ts';
+import { LeverRow } from './lever-row.tsx';
+import type { Propose } from './use-plan.ts';
+
+interface TrackRailProps {
+  readonly programme: ProgrammeDocument;
+  readonly read: ReadTrack;
+  readonly tools: PlanTools;
+  /** The week of the progression that it is now. */
+  readonly now: number | undefined;
+  readonly propose: Propose;
+  readonly onPick: (id: string) => void;
+  readonly onEdit: () => void;
+}
+
+/** The weekdays that a track's sessions stand on: `Mondays and Thursdays`. */
+export function trackDays(programme: ProgrammeDocument, id: string): string {
+  const days = [...new Set(programme.days.flatMap((d) => (d.track?.id === id ? [d.weekday] : [])))].sort((a, b) => a - b);
+  return days.map((d) => `${WEEKDAYS[d - 1]}s`).join(' and ') || 'on no day yet';
+}
+
+/** A track's progression: its school, and every lever drawn through the weeks as it is changed. */
+export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit }: TrackRailProps) {
+  const { track } = read;
+  const [why, setWhy] = useState(false);
+  const school = findSchool(track.school);
+  const set = (next: Partial<Track>, words: string, about?: string) => propose([{ kind: 'set-track', track: { ...track, ...next } }], words, about && `${track.id} ${about}`);
+  const setRule = (i: number, rule: LeverRule) => set({ levers: track.levers.map((r, k) => (k === i ? rule : r)) }, `${track.name}: ${printRule(rule)}`, leverName(rule.lever));
+  const choices = leverChoices(read.document, track.levers, tools.book.scope.library);
+  const weeks = Math.max(programme.weeks, ...programme.days.map((d) => d.track?.week ?? 0));
+  const lengthSec = tools.planner.of(track.text)?.clockSec.likely ?? 0;
+  const add = (value: string) => {
+    const found = choices.find((c) => leverName(c.lever) === value);
+    if (!found) return;
+    const { kind } = found.lever;
+    const by = kind === 'clock' && read.document.blocks.some((b) => b.time.kind === 'slots') ? -5 : LEVER_WORDS[kind].usualBy;
+    const rule: LeverRule = { lever: found.lever, schedule: { kind: 'each-week', by }, ...(programme.lighter.length > 0 && { lighterBy: kind === 'effort' ? -2 : 0 }) };
+    set({ levers: [...track.levers, rule] }, `${track.name}: ${printRule(rule)}`, leverName(rule.lever));
+  };
+  const pickSchool = (id: SchoolId) => set({ school: id, levers: schoolLevers(id, read.document, tools.book.scope.library) }, `${track.name}: ${findSchool(id).name.toLowerCase()}`, 'school');
+  return (
+    <section className="track-rail" aria-label="Track">
+      <h2>
+        Track {programme.tracks.length > 1
+          ? <select aria-label="Track" value={track.id} onChange={(event) => onPick(event.target.value)}>{programme.tracks.map((t) => <option key={t.id} value={t.id}>{t.name}</option>)}</select>
+          : track.name}
+        <span className="soft small"> {trackDays(programme, track.id)}</span>
+      </h2>
+      <p className="track-school">
+        <select aria-label="School" value={track.school} onChange={(event) => pickSchool(event.target.value as SchoolId)}>
+          {SCHOOLS.map((s) => <option key={s.id} value={s.id}>{s.name}{schoolFits(s, read.document, tools.book.scope.library) ? '' : ' (nothing to move here)'}</option>)}
+        </select>
+        <button type="button" className="tool small" aria-expanded={why} onClick={() => setWhy(!why)}>what it is</button>
+        <button type="button" className="tool small" onClick={onEdit}>its session</button>
+      </p>
+      {why && <div className="school-words"><p>{school.means}</p><p>{school.chooseWhen}</p><p>{school.notFor}</p></div>}
+      {read.issues > 0 && <p className="plan-off small">{read.issues === 1 ? 'One line' : `${read.issues} lines`} of its session can’t be read.</p>}
+      <ul className="levers">
+        {track.levers.map((rule, i) => (
+          <LeverRow
+            key={`${leverName(rule.lever)} ${i}`} read={read} index={i} book={tools.book} weeks={weeks} lighter={programme.lighter} now={now} lengthSec={lengthSec}
+            onChange={(next) => setRule(i, next)} onRemove={() => set({ levers: track.levers.filter((_, k) => k !== i) }, `${track.name}: ${leverName(rule.lever)} as written`, leverName(rule.lever))}
+          />
+        ))}
+      </ul>
+      {track.levers.length === 0 && <p className="soft small">Every week is as written. Add a lever, or choose a school.</p>}
+      {choices.length > 0 && (
+        <select className="lever-add" aria-label="Add a lever" value="" onChange={(event) => add(event.target.value)}>
+          <option value="">add a lever …</option>
+          {choices.map((c) => <option key={leverName(c.lever)} value={leverName(c.lever)}>{leverName(c.lever)}, now {c.now.length > 28 ? `${c.now.slice(0, 26)} …` : c.now}</option>)}
+        </select>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,34 @@
+import { parseProgramme, readProgrammeValue } from '../core/exchange/programme-json.ts';
+import { withoutDates } from '../core/exchange/programme-edit-json.ts';
+import { findExample } from '../core/progress/examples/examples.ts';
+import type { ProgrammeDocument } from '../core/progress/programme-document.ts';
+import { emptyProgramme, everyNth } from '../core/progress/programme-document.ts';
+import { pinDeviations } from '../core/progress/regenerate.ts';
+import type { Db } from '../db/pool.ts';
+import { getTemplateDocument } from '../db/queries/template.ts';
+import { trackBookOf } from './plan-changes.ts';
+import { loadWorkspaceBook } from './workspace-book.ts';
+
+interface StartOptions {
+  readonly weeks: number;
+  readonly weekdays: readonly number[];
+  /** Every so manieth week is lighter; 0 for none. */
+  readonly lighterEvery: number;
+  /** A file's JSON document, where it starts from a file. */
+  readonly document: string;
+}
+
+/**
+ * What a new programme begins with: `empty` days, `example:ID`, `template:ID`, or a `file`. Sessions that this workspace's
+ * movements would write otherwise are pinned, so that none changes unasked.
+ */
+export async function programmeToStartFrom(db: Db, from: string, options: StartOptions): Promise<{ readonly programme: ProgrammeDocument } | { readonly message: string }> {
+  if (from === 'empty') return { programme: emptyProgramme({ title: '', weeks: options.weeks, weekdays: options.weekdays, lighter: everyNth(options.weeks, options.lighterEvery) }) };
+  const [kind, id = ''] = from.split(':');
+  const found = kind === 'example' ? findExample(id) : kind === 'template' ? asProgramme(readProgrammeValue(await getTemplateDocument(db, Number(id) || 0))) : kind === 'file' ? asProgramme(parseProgramme(options.document)) : undefined;
+  if (typeof found === 'string') return { message: found };
+  if (!found) return { message: 'Choose what to start from.' };
+  return { programme: withoutDates(pinDeviations(found, trackBookOf(await loadWorkspaceBook(db)))) };
+}
+
+const asProgramme = (read: ReturnType<typeof parseProgramme>): ProgrammeDocument | string => (read.status === 'read' ? read.programme : read.issues.map((i) => `${i.path} ${i.message}`.trim()).slice(0, 5).join(' '));

@@ -1,0 +1,371 @@
+import { readFileSync } from 'node:fs';
+import type { Browser, Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { unzipBundle, zipBundle } from '../../core/exchange/programme-bundle.ts';
+import { openBrowser, openPage, signIn, writeText } from './helpers.ts';
+
+const STRONG = 'Title: Strong start\nTarget: 24 min\nEffort: 6\n\nMain (Four): every 1:00 for 24:00, work cap 0:50\n10 goblet squat @ 12 kg\n12 band row\n10 alt step-back lunge\n10 push-up\n';
+const ENGINE = 'Title: Small engine\nEffort: 8\n\nMain (Engine): amrap 9:00\n8 squat\n10 step jack\n';
+
+let browser: Browser;
+let page: Page;
+beforeAll(async () => { browser = await openBrowser(); });
+afterAll(async () => { await browser.close(); });
+
+const cell = (name: RegExp) => page.getByRole('gridcell', { name });
+const proposal = () => page.getByRole('region', { name: 'Proposed change' });
+const applied = async (words: RegExp) => {
+  await page.getByRole('status').filter({ hasText: words }).waitFor();
+  await proposal().waitFor({ state: 'detached' });
+};
+const apply = async (words: RegExp) => {
+  await proposal().getByRole('button', { name: 'Apply' }).click();
+  await applied(words);
+};
+const saved = () => page.getByText('saved', { exact: true }).waitFor();
+
+describe('a four-week programme from an empty page, by keyboard alone', () => {
+  beforeAll(async () => {
+    page = await openPage(browser);
+    await signIn(page);
+  });
+  afterAll(async () => { await page.close(); });
+  const press = async (...keys: string[]) => { for (const key of keys) await page.keyboard.press(key); };
+  const inside = (id: string) => page.locator(`[data-cell="${id}"]:focus`).waitFor();
+
+  test('is made, with its days to write', async () => {
+    await page.getByRole('button', { name: 'New programme' }).focus();
+    await press('Enter');
+    await page.getByLabel('Title').focus();
+    await page.keyboard.type('Four weeks by key');
+    await page.getByRole('button', { name: 'Make it' }).focus();
+    await press('Enter');
+    await page.waitForURL('**/plan');
+    await cell(/to write/).nth(11).waitFor();
+    expect(await cell(/to write/).count()).toBe(12);
+  });
+
+  test('a session is written and becomes a track that grows, lighter in its fourth week', async () => {
+    await page.locator('[data-cell][tabindex="0"]').focus();
+    await press('Home', 'ArrowRight');
+    await inside('w1d1');
+    await press('Enter');
+    await page.waitForURL('**/write/w1d1');
+    await writeText(page, STRONG);
+    await saved();
+    await page.goBack();
+    await page.waitForURL('**/plan*');
+    await cell(/^Monday.*Strong start, 24 min/).first().waitFor();
+    await cell(/^Monday.*Strong start, 24 min/).first().focus();
+    await press('t');
+    await proposal().getByText('Strong start as a track on 4 Mondays').waitFor();
+    await press('Enter');
+    await applied(/as a track on 4 Mondays/);
+    expect(await cell(/^Monday.*Strong start, 24 min/).count()).toBe(3);
+    expect(await cell(/^Monday.*Strong start, 20 min/).count()).toBe(1);
+  });
+
+  test('its lever is stepped with the arrow keys, seen, and applied', async () => {
+    await page.getByRole('slider', { name: 'reps, week 3' }).focus();
+    await press('ArrowUp');
+    await proposal().getByText(/Strong start: reps: wave \+2/).waitFor();
+    await proposal().getByRole('button', { name: 'Day by day' }).focus();
+    await press('Enter');
+    await proposal().getByText(/reps 11\/13\/12\/11 → 12\/14\/14\/12/).waitFor();
+    await proposal().getByRole('button', { name: 'Apply' }).focus();
+    await press('Enter');
+    await applied(/wave \+2/);
+  });
+
+  test('a session is taken up and put on another day, and taken back', async () => {
+    await page.locator('[data-cell="w2d1"]').focus();
+    await press('m', 'ArrowRight', 'Enter');
+    await proposal().getByText('Monday, week 2 to Tuesday, week 2').waitFor();
+    await press('Enter');
+    await applied(/to Tuesday/);
+    expect(await page.locator('[data-cell="w2d2"]').getAttribute('aria-label')).toMatch(/Strong start/);
+    await page.locator('[data-cell="w2d2"]').focus();
+    await press('Control+z');
+    await page.getByText(/^Taken back: Monday, week 2 to Tuesday/).waitFor();
+    expect(await page.locator('[data-cell="w2d1"]').getAttribute('aria-label')).toMatch(/Strong start/);
+    await press('Control+Shift+z');
+    await page.getByText(/^Done again/).waitFor();
+    await press('Control+z');
+    await page.getByText(/^Taken back/).waitFor();
+  });
+
+  test('Escape leaves a proposal, and a carried session', async () => {
+    await page.locator('[data-cell="w3d1"]').focus();
+    await press('m', 'ArrowDown', 'Escape');
+    expect(await proposal().count()).toBe(0);
+    await page.locator('[data-cell="w3d1"]').focus();
+    await press('Delete');
+    await proposal().waitFor();
+    await press('Escape');
+    await proposal().waitFor({ state: 'detached' });
+  });
+
+  test('a week is copied, a lighter week put in, everything shifted, a pin set and let go', async () => {
+    await page.locator('[data-cell="week-1"]').focus();
+    await press('c', 'ArrowDown', 'v');
+    // The same track on the same weekday is written for the week it comes to, which is what stands there.
+    await page.getByText('Nothing would change.').waitFor();
+    await page.locator('[data-cell="w3d1"]').focus();
+    await press('l');
+    await proposal().getByText(/4 → 5 weeks/).waitFor();
+    await press('Enter');
+    await applied(/a lighter week before week 3/);
+    await page.getByRole('rowheader', { name: 'Week 3, lighter' }).waitFor();
+    await page.locator('[data-cell="w4d1"]').focus();
+    await press('s');
+    await page.getByRole('dialog').getByLabel('By').fill('1');
+    await page.getByRole('button', { name: 'Propose this' }).focus();
+    await press('Enter');
+    await proposal().getByText(/1 day later/).waitFor();
+    await press('Escape');
+    await page.locator('[data-cell="w4d1"]').focus();
+    await press('p');
+    await proposal().getByText('Monday, week 4 pinned').waitFor();
+    await press('Enter');
+    await applied(/pinned/);
+    await page.locator('[data-cell="w4d1"]').focus();
+    await press('p');
+    await press('Enter');
+    await applied(/let go of Monday/);
+  });
+
+  test('? tells the keys', async () => {
+    await page.locator('[data-cell="w1d1"]').focus();
+    await press('?');
+    await page.getByRole('dialog', { name: 'Keys' }).getByText('make its session a track').waitFor();
+    await press('Escape');
+  });
+});
+
+describe('a four-week programme from an empty page, by pointer', () => {
+  beforeAll(async () => {
+    page = await openPage(browser);
+    await signIn(page);
+  });
+  afterAll(async () => { await page.close(); });
+
+  test('is made, written, and turned into two tracks', async () => {
+    await page.getByRole('button', { name: 'New programme' }).click();
+    await page.getByLabel('Title').fill('Four weeks by hand');
+    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.waitForURL('**/plan');
+    for (const [key, text] of [['w1d1', STRONG], ['w1d3', ENGINE]] as const) {
+      await page.locator(`[data-cell="${key}"]`).dblclick();
+      await page.waitForURL(`**/write/${key}`);
+      await writeText(page, text);
+      await saved();
+      await page.getByRole('link', { name: 'Plan' }).click();
+      await page.waitForURL('**/plan');
+      await page.locator(`[data-cell="${key}"]`).click();
+      await page.getByRole('button', { name: 'Make it a track' }).click();
+      await apply(/as a track on 4/);
+    }
+    expect(await page.getByLabel('Track', { exact: true }).last().locator('option').allTextContents()).toEqual(['Strong start', 'Small engine']);
+  });
+
+  test('a point of a lever is dragged; the whole progression is drawn as it moves', async () => {
+    await page.locator('[data-cell="w3d3"]').click();
+    const point = page.getByRole('slider', { name: 'reps, week 3' });
+    const before = await point.getAttribute('aria-valuetext');
+    const box = (await point.boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 24, { steps: 6 });
+    await page.mouse.up();
+    expect(await point.getAttribute('aria-valuetext')).not.toBe(before);
+    await page.locator('[data-cell="w3d3"].is-changed').waitFor();
+    await proposal().getByRole('button', { name: 'Leave it' }).click();
+    expect(await point.getAttribute('aria-valuetext')).toBe(before);
+  });
+
+  test('a session is dragged to another day', async () => {
+    const [from, to] = [(await page.locator('[data-cell="w2d3"]').boundingBox())!, (await page.locator('[data-cell="w2d6"]').boundingBox())!];
+    await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 8 });
+    await page.mouse.up();
+    await proposal().getByText('Wednesday, week 2 to Saturday, week 2').waitFor();
+    await apply(/to Saturday/);
+    expect(await page.locator('[data-cell="w2d6"]').getAttribute('aria-label')).toMatch(/Small engine/);
+  });
+
+  test('a week is copied to another', async () => {
+    await page.getByRole('rowheader', { name: 'Week 1' }).click();
+    await page.getByRole('button', { name: 'Copy', exact: true }).click();
+    await page.getByRole('rowheader', { name: 'Week 2' }).click();
+    await page.getByRole('button', { name: 'Put week 1 here' }).click();
+    await page.locator('[data-cell="w2d3"].is-changed').waitFor();
+    await apply(/week 1 copied to week 2/);
+    expect(await page.locator('[data-cell="w2d6"]').getAttribute('aria-label')).toMatch(/no session/);
+  });
+
+  test('two weeks are compared side by side', async () => {
+    await page.getByRole('button', { name: 'Compare', exact: true }).click();
+    const dialog = page.getByRole('dialog', { name: 'Compare two weeks' });
+    await dialog.getByRole('row', { name: /Mon.*reps 10\/12\/10\/10 → 11\/13\/12\/11/ }).waitFor();
+    await dialog.getByLabel('One week').selectOption('2');
+    await dialog.getByText('the same').first().waitFor();
+    await dialog.getByRole('button', { name: 'Good' }).click();
+  });
+
+  test('a school is chosen, with when to choose it', async () => {
+    await page.locator('[data-cell="w1d3"]').click();
+    await page.getByRole('button', { name: 'what it is' }).click();
+    await page.getByText(/Choose it when people have what they have/).waitFor();
+    await page.getByLabel('School').selectOption('own-number');
+    await page.getByText(/the session stays as it is/i).waitFor();
+    await apply(/beat your own number/);
+    expect(await page.getByRole('slider', { name: 'reps, week 3' }).count()).toBe(0);
+  });
+
+  test('a text changed in Write is a pin; levers pass it by until it is let go', async () => {
+    await page.locator('[data-cell="w3d1"]').dblclick();
+    await page.waitForURL('**/write/w3d1');
+    await writeText(page, STRONG.replace('10 push-up', '7 push-up'));
+    await saved();
+    await page.getByRole('link', { name: 'Plan' }).click();
+    await cell(/Strong start.*pinned/).waitFor();
+    await page.locator('[data-cell="w3d1"]').click();
+    await page.getByText('Changed by hand').waitFor();
+    await page.getByRole('button', { name: 'Let go of the pin' }).click();
+    await proposal().getByRole('button', { name: 'Day by day' }).click();
+    await proposal().getByRole('button', { name: 'lines' }).click();
+    await proposal().getByText('7 push-up').waitFor();
+    await apply(/let go of Monday/);
+    expect(await cell(/pinned/).count()).toBe(0);
+  });
+
+  test('a week is arranged in a worker, with reasons and a runner-up', async () => {
+    await page.getByRole('rowheader', { name: 'Week 1' }).click();
+    await page.getByRole('button', { name: 'Arrange', exact: true }).click();
+    const dialog = page.getByRole('dialog', { name: 'Arrange week 1' });
+    await dialog.getByText('Runner-up').waitFor();
+    await dialog.getByText(/Strong start (stays|goes)/).waitFor();
+    await dialog.getByRole('button', { name: 'Cancel' }).click();
+  });
+
+  test('hard sessions move off the days of a calendar file, previewed', async () => {
+    const starts = /"startsOn","(\d{4}-\d\d-\d\d)"/.exec(await page.content())?.[1] ?? '2026-05-18';
+    const wednesday = new Date(`${starts}T00:00Z`);
+    wednesday.setUTCDate(wednesday.getUTCDate() + 2);
+    const date = wednesday.toISOString().slice(0, 10).replaceAll('-', '');
+    await page.getByRole('button', { name: 'Blocked days', exact: true }).click();
+    const dialog = page.getByRole('dialog', { name: 'Blocked days' });
+    await dialog.getByLabel('From a calendar file').setInputFiles({ name: 'tour.ics', mimeType: 'text/calendar', buffer: Buffer.from(`BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\nBEGIN:VEVENT\r\nUID:1@example.org\r\nDTSTART;VALUE=DATE:${date}\r\nSUMMARY:Concert\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n`) });
+    await dialog.getByText(/1 event read; 1 new day lies in these weeks/).waitFor();
+    await dialog.getByRole('button', { name: 'take all of them' }).click();
+    await dialog.getByRole('button', { name: 'Propose this' }).click();
+    await proposal().getByText(/what moves off them/).waitFor();
+    await page.locator('[data-cell="w1d3"].is-changed').waitFor();
+    await apply(/blocked days/);
+    expect(await page.locator('[data-cell="w1d3"]').getAttribute('aria-label')).toMatch(/blocked: Concert/);
+    expect(await page.locator('[data-cell="w1d3"]').getAttribute('aria-label')).not.toMatch(/Small engine/);
+  });
+
+  test('what is worth a look can be switched off, and on again', async () => {
+    await page.getByRole('button', { name: /What is looked for/ }).click();
+    await page.getByLabel('strength days', { exact: true }).uncheck();
+    await apply(/no longer pointed out/);
+    await page.getByRole('button', { name: /What is looked for, 1 off/ }).waitFor();
+    await page.getByLabel('strength days', { exact: true }).check();
+    await apply(/pointed out/);
+  });
+
+  test('it goes out as JSON and as texts, and comes in again as what it is', async () => {
+    await page.getByRole('button', { name: 'Out and in' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Out and in' });
+    const files: { name: string; mimeType: string; buffer: Buffer }[] = [];
+    for (const [link, name] of [['One JSON document', 'four-weeks-by-hand.json'], ['A folder of texts', 'four-weeks-by-hand.zip']] as const) {
+      const [download] = await Promise.all([page.waitForEvent('download'), dialog.getByRole('link', { name: link }).click()]);
+      expect(download.suggestedFilename()).toBe(name);
+      files.push({ name, mimeType: 'application/octet-stream', buffer: readFileSync(await download.path()) });
+    }
+    for (const file of files) {
+      await dialog.getByLabel('A programme’s file').setInputFiles(file);
+      await dialog.getByText('The file is this programme as it stands.').waitFor();
+    }
+    const texts = unzipBundle(files[1]!.buffer)!;
+    expect(texts['programme.txt']).toContain('Track strong-start: Strong start');
+    const changed = zipBundle({ ...texts, 'week-04/5-friday.txt': 'Title: From the file\n\nMain: flow\n5 squat\n' });
+    await dialog.getByLabel('A programme’s file').setInputFiles({ name: 'changed.zip', mimeType: 'application/zip', buffer: Buffer.from(changed) });
+    await dialog.getByText(/1 day would change/).waitFor();
+    await dialog.getByRole('button', { name: 'Propose the file' }).click();
+    await page.locator('[data-cell="w4d5"].is-changed').waitFor();
+    await apply(/from a file/);
+    await cell(/From the file/).waitFor();
+  });
+
+  test('a file that is no programme says what is wrong', async () => {
+    await page.getByRole('button', { name: 'Out and in' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Out and in' });
+    await dialog.getByLabel('A programme’s file').setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"ysodos-programme","version":1,"title":"x","weeks":99}') });
+    await dialog.getByText('weeks is at most 52.').waitFor();
+    await dialog.getByRole('button', { name: 'Cancel' }).or(dialog.getByRole('button', { name: 'Good' })).first().click();
+  });
+
+  test('it is kept as a template, and a new programme starts from it; the template is deleted', async () => {
+    await page.getByRole('button', { name: 'Out and in' }).click();
+    await page.getByLabel('Title of the template').fill('Two tracks');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByText('Saved as the template “Two tracks”.').waitFor();
+    await page.goto('/programmes');
+    await page.getByRole('listitem').filter({ hasText: 'Two tracks' }).getByRole('button', { name: 'start from it' }).click();
+    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.waitForURL('**/plan');
+    expect(await page.getByLabel('Title of the programme').inputValue()).toBe('Two tracks');
+    await cell(/From the file/).waitFor();
+    await page.goto('/programmes');
+    await page.getByRole('button', { name: 'Delete the template Two tracks' }).click();
+    await page.getByRole('button', { name: 'Delete', exact: true }).click();
+    await page.getByRole('button', { name: 'Delete the template Two tracks' }).waitFor({ state: 'detached' });
+  });
+
+  test('the two programmes that ship can be started from', async () => {
+    await page.getByRole('listitem').filter({ hasText: 'Twenty-eight days' }).getByRole('button', { name: 'start from it' }).click();
+    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.waitForURL('**/plan');
+    await page.getByText(/^28 sessions/).waitFor();
+    await page.getByText(/Compared: Staircase, rounds and reps/).waitFor();
+  });
+});
+
+describe('a plan that was changed elsewhere', () => {
+  test('is not overwritten, and says so', async () => {
+    page = await openPage(browser);
+    await signIn(page);
+    await page.goto('/programmes');
+    await page.getByRole('link', { name: 'Eight weeks to the summer tour' }).first().click();
+    await page.waitForURL('**/plan');
+    const other = await page.context().newPage();
+    await other.goto(page.url());
+    for (const p of [page, other]) {
+      await p.locator('[data-cell="w7d2"]').click();
+      await p.getByRole('button', { name: 'Put a session here' }).click();
+      await p.getByRole('region', { name: 'Proposed change' }).waitFor();
+    }
+    await other.getByRole('button', { name: 'Apply' }).click();
+    await other.getByText(/^a session to write on Tuesday/).waitFor();
+    await page.getByRole('button', { name: 'Apply' }).click();
+    await page.getByRole('alert').filter({ hasText: 'changed elsewhere' }).waitFor();
+    await other.getByRole('button', { name: 'Undo' }).click();
+    await other.getByText(/^Taken back/).waitFor();
+    await other.close();
+    await page.close();
+  });
+
+  test('what was sent can’t be moved, and says so', async () => {
+    page = await openPage(browser);
+    await signIn(page);
+    await page.getByRole('link', { name: 'Eight weeks to the summer tour' }).first().click();
+    await page.waitForURL('**/plan');
+    await page.getByRole('rowheader', { name: /^Week 2/ }).click();
+    await page.getByRole('button', { name: 'a pause before it' }).click();
+    await page.getByRole('alert').filter({ hasText: 'has been sent, so it stays where it is' }).waitFor();
+    await page.close();
+  });
+});
