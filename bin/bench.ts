@@ -1,10 +1,19 @@
 /**
- * Measurements, not tests: `npm run bench [-- core fit browser]`. Machines are noisy, so each figure stands beside the
+ * Measurements, not tests: `npm run bench [-- core progress fit browser]`. Machines are noisy, so each figure stands beside the
  * budget that an issue set, and growth is a ratio within one run.
  */
 import type { Page } from 'playwright-core';
 import { baseLibrary } from '../core/movement/library.ts';
 import { parseSession } from '../core/notation/parse.ts';
+import type { DayDate } from '../core/calendar/day.ts';
+import { formatProgramme } from '../core/exchange/programme-json.ts';
+import { buildArrangeScope } from '../core/progress/arrange/arrange-scope.ts';
+import { arrangeWeek } from '../core/progress/arrange/arrange-week.ts';
+import { createDayPlanner } from '../core/progress/day-plan.ts';
+import { findGuards } from '../core/progress/guards/find-guards.ts';
+import { planProgramme } from '../core/progress/plan-programme.ts';
+import { createTrackBook, regenerate } from '../core/progress/regenerate.ts';
+import { yearProgramme } from './year-programme.ts';
 import type { FitPerson, Level } from '../core/movement/fit-movement.ts';
 import { fitSession } from '../core/movement/fit-session.ts';
 import { SPARES } from '../core/movement/spare.ts';
@@ -63,6 +72,47 @@ function benchFit(): void {
   line('core: a 20-item session fitted to 400 people', `${time(10, () => people.forEach((p) => fitSession(document, blocks, p, baseLibrary))).toFixed(0)} ms`, 'under 250 ms');
 }
 
+/** Everything from nothing, as after a change of every track: sessions written, planned and checked. */
+function benchProgress(): void {
+  const programme = yearProgramme();
+  const scope = { library: baseLibrary, routines: new Map() };
+  const startsOn = '2026-01-05' as DayDate;
+  const all = () => {
+    const [book, planner] = [createTrackBook(scope), createDayPlanner(scope)];
+    const next = regenerate(programme, book, undefined, planner);
+    const weeks = planProgramme(next, planner);
+    return { next, planner, guards: findGuards({ programme: next, weeks, tracks: next.tracks.map((t) => book.read(t)), startsOn }) };
+  };
+  const { next, planner } = all();
+  line(`core: ${new Set(next.days.map((d) => d.text)).size} sessions of 52 weeks written, planned and checked`, `${time(8, all).toFixed(0)} ms`, 'under 200 ms');
+  const week = { ...next, days: Array.from({ length: 7 }, (_, i) => ({ ...next.days[i % 6]!, week: 1, weekday: i + 1 })) };
+  const arrange = buildArrangeScope(week, 1, { planner, startsOn, locked: new Set() }, { fixed: [], weekdays: [1, 2, 3, 4, 5, 6, 7] });
+  line('core: the best order of seven sessions', `${time(20, () => arrangeWeek(arrange)).toFixed(1)} ms`, 'under 1 s');
+}
+
+/** Milliseconds from the move of a lever's point to the frame after the plan has changed. */
+async function leverDrags(page: Page, count: number): Promise<number[]> {
+  const point = page.getByRole('slider', { name: 'reps, week 3', exact: true });
+  await point.scrollIntoViewIfNeeded();
+  const box = (await point.boundingBox())!;
+  await page.evaluate(() => {
+    const w = window as unknown as { taken: number[] };
+    w.taken = [];
+    window.addEventListener('pointermove', (event) => {
+      const before = document.querySelector('.plan-grid')!.textContent;
+      requestAnimationFrame(() => setTimeout(() => { if (document.querySelector('.plan-grid')!.textContent !== before) w.taken.push(performance.now() - event.timeStamp); }));
+    }, true);
+  });
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  for (let i = 1; i <= count; i++) {
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - (i % 2 === 0 ? 0 : 40));
+    await page.waitForTimeout(150);
+  }
+  await page.mouse.up();
+  return page.evaluate(() => (window as unknown as { taken: number[] }).taken);
+}
+
 /** Milliseconds from a key to the plan that has changed, key by key. */
 async function keystrokes(page: Page, count: number): Promise<number[]> {
   await page.evaluate(() => {
@@ -103,14 +153,28 @@ async function benchBrowser(): Promise<void> {
     await page.keyboard.press('ArrowDown');
     await page.keyboard.press('ArrowRight');
     const taken = await keystrokes(page, 60);
-    line('browser: a key in a 60-item session to its plan, median', `${median(taken).toFixed(1)} ms`, `16 ms (of ${taken.length} keys)`);
+    const keyMs = taken;
+    await page.goto(`/programmes/${demo.workspaces[0]!.programmeId}/plan?at=w6d1`, { waitUntil: 'networkidle' });
+    const eightMs = await leverDrags(page, 24);
+    line('browser: a lever dragged in 8 weeks of 4, to its frame, median', `${median(eightMs).toFixed(1)} ms`, `50 ms (of ${eightMs.length} moves)`);
+    await page.goto('/programmes');
+    await page.getByRole('button', { name: 'New programme' }).click();
+    await page.getByLabel('Start from').click();
+    await page.getByTitle('a file').click();
+    await page.getByLabel('A programme’s file').setInputFiles({ name: 'year.json', mimeType: 'application/json', buffer: Buffer.from(formatProgramme(regenerate(yearProgramme(), createTrackBook({ library: baseLibrary, routines: new Map() })))) });
+    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.waitForURL('**/plan', { timeout: 60_000 });
+    await page.goto(`${page.url()}?at=w3d1`, { waitUntil: 'networkidle' });
+    const yearMs = await leverDrags(page, 24);
+    line('browser: a lever dragged in 52 weeks of 6, to its frame, median', `${median(yearMs).toFixed(1)} ms`, `50 ms (of ${yearMs.length} moves)`);
+    line('browser: a key in a 60-item session to its plan, median', `${median(keyMs).toFixed(1)} ms`, `16 ms (of ${keyMs.length} keys)`);
   } finally {
     await browser.close();
     await demo.stop();
   }
 }
 
-const PARTS: Record<string, () => void | Promise<void>> = { core: benchCore, fit: benchFit, browser: benchBrowser };
+const PARTS: Record<string, () => void | Promise<void>> = { core: benchCore, progress: benchProgress, fit: benchFit, browser: benchBrowser };
 
 if (process.argv[1]?.endsWith('bench.ts')) {
   runCommand(async () => {

@@ -72,7 +72,7 @@ export async function action({ request }: Route.ActionArgs) {
   const form = await request.formData();
   if (formText(form, 'intent') === 'delete-template') {
     await withCoach(request, (db) => deleteTemplate(db, Number(form.get('template')) || 0));
-    return data({ errors: {} as Record<string, string> });
+    return data({ errors: {} });
   }
   const from = formText(form, 'from') || 'empty';
   const values = { title: formText(form, 'title'), weeks: from === 'empty' ? formText(form, 'weeks') : undefined, startsOn: formText(form, 'startsOn'), weekdays: form.getAll('weekdays').map(Number), from };
@@ -84,7 +84,7 @@ export async function action({ request }: Route.ActionArgs) {
     const programme = { ...start.programme, title: values.title.trim() };
     return { id: await insertProgramme(db, { workspaceId: coach.workspaceId, programme, startsOn: values.startsOn as DayDate, now: new Date(nowMs()) }) };
   });
-  return 'id' in answer ? redirect(`/programmes/${answer.id}/plan`) : data({ errors: { from: answer.message } as Record<string, string> }, { status: 400 });
+  return 'id' in answer ? redirect(`/programmes/${answer.id}/plan`) : data({ errors: { from: answer.message } }, { status: 400 });
 }
 
 export default function Programmes({ loaderData }: Route.ComponentProps) {

@@ -6,7 +6,7 @@ import { computePlan } from '../session/plan.ts';
 import { readLever } from './apply-lever.ts';
 import type { ProgressScope, ReadTrack, TrackWeek } from './build-track.ts';
 import type { Lever } from './lever.ts';
-import { formatBy, formatSigned, isSameLever, leverName } from './lever.ts';
+import { formatBy, formatSigned, isSameLever, LEVER_KINDS, leverName } from './lever.ts';
 import type { LeverRule } from './schedule.ts';
 import { findSchool } from './schools.ts';
 
@@ -43,7 +43,8 @@ export interface WeekExplained {
  */
 export function explainWeek(read: ReadTrack, now: TrackWeek, before: TrackWeek): WeekExplained {
   const { library, routines } = read.scope;
-  const changes = findLeverChanges(before.document, now.document, [...before.pulls, ...now.pulls].map((p) => p.lever), read.scope);
+  const levers = [...before.pulls, ...now.pulls].map((p) => p.lever).sort((a, b) => LEVER_KINDS.indexOf(a.kind) - LEVER_KINDS.indexOf(b.kind));
+  const changes = findLeverChanges(before.document, now.document, levers, read.scope);
   const [was, is] = [before, now].map((w) => computePlan(w.document, library, routines).clockSec);
   const lengthSec = was!.likely === is!.likely ? undefined : { from: was!.likely, to: is!.likely, isEstimated: !isExact(is!) };
   const words = [

@@ -24,10 +24,32 @@ describe.each(['light', 'dark'] as const)('axe finds nothing to mend in %s', (co
     await signIn(page);
     const { programmeId } = demo().workspaces[0]!;
     const base = `/programmes/${programmeId}`;
-    for (const path of ['/programmes', `${base}/plan`, `${base}/write/w5d1`, `${base}/write/w5d1?as=cards`, `${base}/write/w6d3`, `${base}/write/w1d2`, `${base}/send/w5d6`, `${base}/follow-up?person=2&day=w5d1`, `${base}/people`, `${base}/people?person=2`, `${base}/movements?m=push-up`, `${base}/movements?m=squat&edit=yes`]) {
+    for (const path of ['/programmes', `${base}/plan`, `${base}/plan?at=w6d1`, `${base}/plan?at=week-6`, `${base}/write/w5d1`, `${base}/write/w5d1?as=cards`, `${base}/write/w6d3`, `${base}/write/w1d2`, `${base}/send/w5d6`, `${base}/follow-up?person=2&day=w5d1`, `${base}/people`, `${base}/people?person=2`, `${base}/movements?m=push-up`, `${base}/movements?m=squat&edit=yes`]) {
       await page.goto(path, { waitUntil: 'networkidle' });
       expect([path, await findFaults(page)]).toEqual([path, []]);
     }
+    await page.close();
+  });
+
+  test('on what opens over the plan', async () => {
+    const page = await openPage(browser, { colorScheme });
+    await signIn(page);
+    await page.goto(`/programmes/${demo().workspaces[0]!.programmeId}/plan?at=w6d1`, { waitUntil: 'networkidle' });
+    for (const [open, shown] of [['Arrange week 6', 'Runner-up'], ['Blocked days', 'By hand'], ['Out and in', 'Take out'], ['shift from here on', 'The progression goes'], ['place as a retest', 'About three weeks'], ['its session', 'in week 1, before any lever']] as const) {
+      await page.getByRole('button', { name: open, exact: true }).click();
+      await page.getByRole('dialog').getByText(shown).first().waitFor();
+      expect([open, await findFaults(page)]).toEqual([open, []]);
+      await page.keyboard.press('Escape');
+      await page.getByRole('dialog').waitFor({ state: 'detached' });
+    }
+    await page.getByRole('rowheader', { name: 'Week 6' }).click();
+    await page.getByRole('button', { name: 'Compare', exact: true }).click();
+    expect(await findFaults(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Good' }).click();
+    await page.getByRole('button', { name: 'a pause before it' }).click();
+    await page.getByRole('button', { name: 'Day by day' }).click();
+    await page.getByRole('button', { name: /What is looked for/ }).click();
+    expect(await findFaults(page)).toEqual([]);
     await page.close();
   });
 
@@ -58,7 +80,7 @@ test('by keyboard alone: sign in, go to a day, write, mark ready', async () => {
   await page.getByRole('link', { name: 'Eight weeks to the summer tour' }).last().focus();
   await page.keyboard.press('Enter');
   await page.waitForURL('**/plan');
-  await page.getByRole('link', { name: /Saturday 6 June/ }).focus();
+  await page.getByRole('gridcell', { name: /Saturday 6 June/ }).focus();
   await page.keyboard.press('Enter');
   await page.waitForURL('**/write/w8d6');
   await page.locator('.cm-content').waitFor();

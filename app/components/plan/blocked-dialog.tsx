@@ -80,7 +80,7 @@ export function BlockedDialog({ plan, startsOn, onClose }: BlockedDialogProps) {
                 <tr key={keyOf(b)}>
                   <td>{formatDay(b.date)}</td><td><b>{b.words}</b></td>
                   <td><select aria-label={`Rule of ${b.words}, ${b.date}`} value={b.rule} onChange={(event) => setRule(b, event.target.value as BlockedDay['rule'])}><option value="no hard session">a hard session</option><option value="no session">any session</option></select></td>
-                  <td className="right"><button type="button" className="tool" aria-label={`Free ${b.words}, ${b.date}`} onClick={() => setBlocked(blocked.filter((x) => x !== b))}>free it</button></td>
+                  <td className="right"><button type="button" className="tool" onClick={() => setBlocked(blocked.filter((x) => x !== b))}>free it<span className="sr">: {b.words}, {b.date}</span></button></td>
                 </tr>
               ))}
             </tbody>

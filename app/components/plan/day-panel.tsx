@@ -2,11 +2,12 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { DayPlace } from '../../../core/calendar/day.ts';
 import { WEEKDAYS } from '../../../core/calendar/day.ts';
-import { explainWeek } from '../../../core/progress/explain-week.ts';
-import type { ProgrammeDay, Theme } from '../../../core/progress/programme-document.ts';
+import { buildTrackNote } from '../../../core/progress/track-note.ts';
+import type { Theme } from '../../../core/progress/programme-document.ts';
 import { THEMES, themeOf } from '../../../core/progress/programme-document.ts';
 import { makeTrack } from '../../../core/progress/make-track.ts';
 import { formatLength } from '../../../core/session/explain.ts';
+import { TrackWords } from './track-words.tsx';
 import type { Plan } from './use-plan.ts';
 
 interface DayPanelProps {
@@ -26,13 +27,13 @@ export function DayPanel({ plan, place, words, writePath, isLocked, onShift, onR
   const day = programme.days.find((d) => d.week === place.week && d.weekday === place.weekday);
   const at = `${WEEKDAYS[place.weekday - 1]}, week ${place.week}`;
   const own = day && tools.planner.of(day.text);
-  const track = day?.track && programme.tracks.find((t) => t.id === day.track!.id);
+  const note = buildTrackNote(programme, day, tools.book);
   const asTrack = makeTrack(programme, place, tools.planner, plan.locked);
   return (
     <section className="day-panel" aria-label="Day">
       <h2>{own?.title || (day ? 'To write' : 'No session')} <span className="soft small">{at} · {words}</span></h2>
       {day && own && <p className="small">{formatLength(own.clockSec)}{own.effort !== undefined && ` · effort ${own.effort} · load ${Math.round(own.loadAu!)}`}{isLocked && ' · sent, so it stays as it is'}</p>}
-      {day?.track && track && <TrackWords plan={plan} day={day} />}
+      {note && <TrackWords note={note} />}
       <p className="panel-tools">
         {day ? <Link className="button-quiet" to={writePath}>{own ? 'Open in Write' : 'Write it'}</Link> : <button type="button" className="button-quiet" onClick={() => propose([{ kind: 'add-day', place }], `a session to write on ${at}`)}>Put a session here</button>}
         {asTrack && <button type="button" className="button-quiet" onClick={() => propose(asTrack.edits, asTrack.words)}>Make it a track</button>}
@@ -64,23 +65,5 @@ export function DayPanel({ plan, place, words, writePath, isLocked, onShift, onR
         </p>
       )}
     </section>
-  );
-}
-
-/** What a track's session changed against the week before it, and why. */
-function TrackWords({ plan, day }: { plan: Plan; day: ProgrammeDay }) {
-  const { programme, tools } = plan;
-  const track = programme.tracks.find((t) => t.id === day.track!.id)!;
-  const { week } = day.track!;
-  const earlier = programme.days.filter((d) => d.track?.id === track.id && d.track.week < week).map((d) => d.track!.week);
-  if (day.track!.isPinned) return <p className="small"><b className="plan-pin">Pinned.</b> Changed by hand; the levers of {track.name} pass it by.</p>;
-  if (earlier.length === 0) return <p className="small">The first of {track.name}, as written.</p>;
-  const read = tools.book.read(track);
-  const explained = explainWeek(read, tools.book.week(track, week, programme.lighter), tools.book.week(track, Math.max(...earlier), programme.lighter));
-  return (
-    <div className="small week-words">
-      <p><b>Week {week}:</b> {explained.words}</p>
-      {explained.why.length > 0 && <p className="soft">{explained.why.join(' · ')}</p>}
-    </div>
   );
 }

@@ -30,7 +30,7 @@ export function GuardList({ guards, settings, fromWeek, onSettings, onShow }: Gu
           <li key={`${g.code} ${g.subject} ${i}`}>
             <button type="button" className="guard-subject" onClick={() => onShow(g)}>{g.subject}.</button> {g.message}
             <span className="guard-foot soft small">
-              {g.threshold !== null && `from ${g.threshold}${GUARD_RAILS[g.code].unit === '%' ? ' %' : ` ${GUARD_RAILS[g.code].unit}`} on · `}<span title={GUARD_RAILS[g.code].source}>{GUARD_RAILS[g.code].source.split(/[:;(]/)[0]!.trim()}</span> · <button type="button" className="tool small" aria-label={`Don’t point out ${GUARD_RAILS[g.code].name}`} onClick={() => off(g.code)}>switch off</button>
+              {g.threshold !== null && `from ${g.threshold}${GUARD_RAILS[g.code].unit === '%' ? ' %' : ` ${GUARD_RAILS[g.code].unit}`} on · `}<span title={GUARD_RAILS[g.code].source}>{GUARD_RAILS[g.code].source.split(/[:;(]/)[0]!.trim()}</span> · <button type="button" className="tool small" onClick={() => off(g.code)}>switch off<span className="sr"> {GUARD_RAILS[g.code].name}</span></button>
             </span>
           </li>
         ))}

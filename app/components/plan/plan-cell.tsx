@@ -59,11 +59,12 @@ export const PlanCell = memo(function PlanCell(props: PlanCellProps) {
   ].filter(Boolean).join(' ');
   return (
     <div
-      ref={(node) => { dropRef(node); dragRef(node); }} className={classes} role="gridcell" data-cell={id} aria-label={label} aria-selected={props.isSelected} aria-colindex={props.column}
+      ref={(node) => { dropRef(node); dragRef(node); }} className={classes} role="gridcell" data-cell={id} aria-selected={props.isSelected} aria-colindex={props.column}
       tabIndex={props.isFocus ? 0 : -1} title={[words, theme, blocked && `blocked: ${blocked}`].filter(Boolean).join(' · ')} {...(canMove && listeners)}
     >
+      <span className="sr">{label}</span>
       {!day ? <span className="plan-none" /> : (
-        <>
+        <span className="plan-drawn" aria-hidden="true">
           {plan && plan.plan.timeline.length > 0
             ? <span className="plan-ribbon" style={{ width: `${(100 * plan.clockSec.likely) / longestSec}%` }}><Ribbon layout={planRibbon(plan)} stretch /></span>
             : <span className="plan-empty" />}
@@ -73,7 +74,7 @@ export const PlanCell = memo(function PlanCell(props: PlanCellProps) {
             {plan && ['ready', 'changed', 'faulty'].includes(state) && <span className={`plan-state is-${state}`}> · {STATE_LABEL[state]}</span>}
             {plan?.retest && <span className="plan-pin"> · retest</span>}
           </span>
-        </>
+        </span>
       )}
       {blocked && <span className="plan-blocked" aria-hidden="true" />}
     </div>

@@ -141,10 +141,10 @@ export function PlanGrid(props: PlanGridProps) {
             <div role="row" key={week.week} className={`plan-row${week.week === now ? ' is-now' : ''}${week.isLighter ? ' is-lighter' : ''}`}>
               <div
                 role="rowheader" data-cell={spotId(spot)} className={`plan-week${isSelected ? ' is-selected' : ''}`} tabIndex={focusSpot.week === week.week && focusSpot.weekday === 0 ? 0 : -1}
-                aria-label={`Week ${week.week}${week.isLighter ? ', lighter' : ''}${week.week === now ? ', now' : ''}`}
               >
-                <b>Week {week.week}</b>
-                <span className="soft small">{[week.week === now ? 'now' : '', week.isLighter ? 'lighter' : week.week !== now && WEEKDAYS.every((_, i) => stored.get(dayKey({ week: week.week, weekday: i + 1 }))?.isPast) ? 'done' : ''].filter(Boolean).join(', ')}</span>
+                <span className="sr">Week {week.week}{week.isLighter && ', lighter'}{week.week === now && ', now'}</span>
+                <b aria-hidden="true">Week {week.week}</b>
+                <span className="soft small" aria-hidden="true">{[week.week === now ? 'now' : '', week.isLighter ? 'lighter' : week.week !== now && WEEKDAYS.every((_, i) => stored.get(dayKey({ week: week.week, weekday: i + 1 }))?.isPast) ? 'done' : ''].filter(Boolean).join(', ')}</span>
               </div>
               {week.days.map((d, i) => {
                 const key = dayKey({ week: week.week, weekday: i + 1 });
@@ -161,12 +161,13 @@ export function PlanGrid(props: PlanGridProps) {
                   />
                 );
               })}
-              <div role="gridcell" className="plan-sum" aria-label={`${wholeMinutes(week.likelySec)} minutes, load ${Math.round(week.loadAu)}${pct === undefined ? '' : `, ${Math.round(pct)} per cent`}${own.length > 0 ? `, ${own.length} worth a look` : ''}`}>
+              <div role="gridcell" className="plan-sum">
+                <span className="sr">planned load</span>
                 <i style={{ width: `${figures[w]!.loadPx}px` }} className={week.isLighter ? 'is-lighter' : undefined} />
                 <b>{Math.round(week.loadAu)}</b>
                 <span className="soft small">{pct === undefined ? '' : `${pct >= 0 ? '+' : '−'}${Math.round(Math.abs(pct))} %`}</span>
                 <span className="plan-minutes soft small" title={`work ${formatClock(week.workSec)}`}>{wholeMinutes(week.likelySec)} min</span>
-                {own.length > 0 && <span className="plan-flags" title={own.map((g) => `${g.subject}: ${g.message}`).join('\n')}>{own.slice(0, 5).map((_g, k) => <i key={k} />)}</span>}
+                {own.length > 0 && <span className="plan-flags" title={own.map((g) => `${g.subject}: ${g.message}`).join('\n')}><span className="sr">{own.length} worth a look</span>{own.slice(0, 5).map((_g, k) => <i key={k} />)}</span>}
               </div>
               <div role="gridcell" className="plan-areas">
                 <AreaColumns bars={figures[w]!.bars} widthPx={AREA_SIZE.widthPx} heightPx={AREA_SIZE.heightPx} title={`Week ${week.week}, repetitions: ${figures[w]!.bars.filter((b) => b.reps > 0).map((b) => `${b.area} ${b.reps}`).join(', ') || 'none counted'}`} />

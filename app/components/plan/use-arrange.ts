@@ -1,6 +1,6 @@
 import type { Remote } from 'comlink';
 import { wrap } from 'comlink';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { ArrangeResult, ArrangeScope } from '../../../core/progress/arrange/arrange-week.ts';
 import type { ArrangeWorker } from '../../workers/arrange.worker.ts';
 
@@ -9,19 +9,22 @@ export type Arranged = { readonly status: 'searching' } | { readonly status: 'fa
 /** Has a week arranged in a worker; while it searches, and where that fails, it says so. */
 export function useArrange(scope: ArrangeScope): Arranged {
   const [answer, setAnswer] = useState<{ readonly scope: ArrangeScope; readonly result: ArrangeResult | { readonly status: 'failed' } }>();
-  const [remote, setRemote] = useState<Remote<ArrangeWorker>>();
-  useEffect(() => {
-    const worker = new Worker(new URL('../../workers/arrange.worker.ts', import.meta.url), { type: 'module' });
-    worker.onerror = () => setAnswer((now) => (now ? { ...now, result: { status: 'failed' } } : now));
-    const wrapped = wrap<ArrangeWorker>(worker);
-    setRemote(() => wrapped);
-    return () => worker.terminate();
+  const held = useRef<{ readonly worker: Worker; readonly remote: Remote<ArrangeWorker> }>(undefined);
+  useEffect(() => () => {
+    held.current?.worker.terminate();
+    held.current = undefined;
   }, []);
   useEffect(() => {
-    if (!remote) return undefined;
     let isWanted = true;
-    remote.arrangeWeek(scope).then((result) => { if (isWanted) setAnswer({ scope, result }); }, () => { if (isWanted) setAnswer({ scope, result: { status: 'failed' } }); });
+    const answerWith = (result: ArrangeResult | { readonly status: 'failed' }) => { if (isWanted) setAnswer({ scope, result }); };
+    if (!held.current) {
+      const worker = new Worker(new URL('../../workers/arrange.worker.ts', import.meta.url), { type: 'module' });
+      held.current = { worker, remote: wrap<ArrangeWorker>(worker) };
+    }
+    const { worker, remote } = held.current;
+    worker.onerror = () => answerWith({ status: 'failed' });
+    remote.arrangeWeek(scope).then(answerWith, () => answerWith({ status: 'failed' }));
     return () => { isWanted = false; };
-  }, [remote, scope]);
+  }, [scope]);
   return answer?.scope === scope ? answer.result : { status: 'searching' };
 }

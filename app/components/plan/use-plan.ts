@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
 import type { DayDate } from '../../../core/calendar/day.ts';
 import { toEditsJson } from '../../../core/exchange/programme-edit-json.ts';
@@ -75,15 +75,15 @@ export function usePlan(loaded: LoadedPlan) {
   };
   // Only once the plan has been loaded anew: else the old one would be seen for a moment.
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
-  useEffect(() => {
-    if (!answer) return;
-    if (answer.status === 'refused') setProblem(answer.message);
-    else {
-      setProblem('');
+  const [seen, setSeen] = useState<typeof answer>();
+  if (answer && answer !== seen) {
+    setSeen(answer);
+    setProblem(answer.status === 'refused' ? answer.message : '');
+    if (answer.status === 'changed') {
       setTold(answer.words.endsWith('.') ? answer.words : `${answer.words}.`);
       setProposal(undefined);
     }
-  }, [answer]);
+  }
   return {
     base, programme, weeks, guards, tracks, difference, locked, tools, problem, told, propose, leave, take, words: proposal ? proposalWords(proposal) : '', hasProposal: proposal !== undefined,
     busy: fetcher.state !== 'idle', undo: () => send({ intent: 'undo' }), redo: () => send({ intent: 'redo' }), saveTemplate: (title: string) => send({ intent: 'save-template', title }), try: apply,

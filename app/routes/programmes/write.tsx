@@ -2,6 +2,9 @@ import { Button, Popconfirm, Tooltip } from 'antd';
 import { useCallback, useState } from 'react';
 import { data, Form, Link, redirect, useNavigation, useRevalidator, useSearchParams, useSubmit } from 'react-router';
 import { dayName, formatDay, dateOfDay } from '../../../core/calendar/day.ts';
+import { findProgrammeDay } from '../../../core/progress/programme-document.ts';
+import type { TrackNote } from '../../../core/progress/track-note.ts';
+import { buildTrackNote } from '../../../core/progress/track-note.ts';
 import type { MovementLayer } from '../../../core/movement/layer.ts';
 import { printBlock } from '../../../core/notation/apply-edits.ts';
 import type { NotationIssue } from '../../../core/notation/issue.ts';
@@ -10,13 +13,16 @@ import type { Block } from '../../../core/session/document.ts';
 import { computeRoomKit } from '../../../core/session/room-kit.ts';
 import { readRoutine } from '../../../core/session/read-routines.ts';
 import { StaleError } from '../../../db/errors.ts';
+import { getPlan } from '../../../db/queries/plan.ts';
 import { listParticipants, toFitPerson } from '../../../db/queries/person.ts';
 import { deleteEmptyDay, insertDay, listProgrammes, updateDayReady } from '../../../db/queries/programme.ts';
 import { notFound, withDay } from '../../../server/coach-scope.ts';
 import { nowMs } from '../../../server/config.ts';
 import { formText } from '../../../server/form-text.ts';
+import { trackBookOf } from '../../../server/plan-changes.ts';
 import type { WorkspaceBook } from '../../../server/workspace-book.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
+import { TrackWords } from '../../components/plan/track-words.tsx';
 import { CopyDialog } from '../../components/copy-dialog.tsx';
 import type { DraftState } from '../../components/draft-saver.ts';
 import { KeepRoutineDialog } from '../../components/keep-routine-dialog.tsx';
@@ -41,12 +47,17 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Write: ${
 const bookFor = ({ stored, layer }: WorkspaceBook) => ({ routines: stored, layer });
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  return withDay(request, params, async (db, { day, place, programme }) => ({
-    ...bookFor(await loadWorkspaceBook(db)), people: (await listParticipants(db, programme.runId)).map(({ enrolmentId, name, profile }): SeenPerson => ({ id: enrolmentId, name, person: toFitPerson(profile) })),
-    programmes: (await listProgrammes(db)).map(({ id, title }) => ({ id, title })),
-    name: dayName(place), words: formatDay(dateOfDay(programme.startsOn, place)), dayKey: params.day, programmeId: programme.id,
-    day: day ? { id: day.id, text: day.text, revision: day.revision, isReady: day.isReady, sentNumber: day.sent?.number ?? null, isAsSent: day.sent?.text === day.text } : null,
-  }));
+  return withDay(request, params, async (db, { day, place, programme }) => {
+    const book = await loadWorkspaceBook(db);
+    const plan = await getPlan(db, programme.id);
+    return {
+      ...bookFor(book), note: buildTrackNote(plan.programme, findProgrammeDay(plan.programme, place), trackBookOf(book)) ?? null,
+      people: (await listParticipants(db, programme.runId)).map(({ enrolmentId, name, profile }): SeenPerson => ({ id: enrolmentId, name, person: toFitPerson(profile) })),
+      programmes: (await listProgrammes(db)).map(({ id, title }) => ({ id, title })),
+      name: dayName(place), words: formatDay(dateOfDay(programme.startsOn, place)), dayKey: params.day, programmeId: programme.id,
+      day: day ? { id: day.id, text: day.text, revision: day.revision, isReady: day.isReady, sentNumber: day.sent?.number ?? null, isAsSent: day.sent?.text === day.text } : null,
+    };
+  });
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
@@ -99,6 +110,8 @@ export default function Write({ loaderData, actionData }: Route.ComponentProps) 
 }
 
 interface WriterProps {
+  /** Of its track, where it is in one. */
+  readonly note: TrackNote | null;
   readonly name: string;
   readonly words: string;
   readonly programmeId: number;
@@ -112,7 +125,7 @@ interface WriterProps {
   readonly programmes: readonly { readonly id: number; readonly title: string }[];
 }
 
-function Writer({ name, words, day, error, busy, programmeId, dayKey, routines, layer, people, programmes }: WriterProps) {
+function Writer({ name, words, note, day, error, busy, programmeId, dayKey, routines, layer, people, programmes }: WriterProps) {
   const submit = useSubmit();
   const { revalidate } = useRevalidator();
   const onSaved = useCallback(() => void revalidate(), [revalidate]);
@@ -161,6 +174,7 @@ function Writer({ name, words, day, error, busy, programmeId, dayKey, routines, 
     <div className="write">
       <section className="write-text">
         <div className="write-title"><h1>{name}</h1><span className="soft">{words}</span></div>
+        {note && <TrackWords note={note} />}
         {error && <p className="notice bad" role="alert">{error}</p>}
         {draftState.kind === 'stale' && (
           <div className="notice bad" role="alert">

@@ -1,0 +1,26 @@
+import { explainWeek } from './explain-week.ts';
+import type { ProgrammeDay, ProgrammeDocument } from './programme-document.ts';
+import type { TrackBook } from './regenerate.ts';
+
+/** What a track's session is, and how it differs from the week before it. */
+export interface TrackNote {
+  readonly track: string;
+  /** Of the progression. */
+  readonly week: number;
+  readonly isPinned: boolean;
+  /** `rounds 6 → 7, 24:00 → 28:00`; empty for a track's first session, and for a pinned one. */
+  readonly words: string;
+  readonly why: readonly string[];
+}
+
+/** The note of a day; undefined where it is in no track. */
+export function buildTrackNote(programme: ProgrammeDocument, day: ProgrammeDay | undefined, book: TrackBook): TrackNote | undefined {
+  const track = day?.track && programme.tracks.find((t) => t.id === day.track!.id);
+  if (!day?.track || !track) return undefined;
+  const { week, isPinned } = day.track;
+  const note = { track: track.name, week, isPinned };
+  const earlier = programme.days.flatMap((d) => (d.track?.id === track.id && d.track.week < week ? [d.track.week] : []));
+  if (isPinned || earlier.length === 0) return { ...note, words: '', why: [] };
+  const { words, why } = explainWeek(book.read(track), book.week(track, week, programme.lighter), book.week(track, Math.max(...earlier), programme.lighter));
+  return { ...note, words, why };
+}
