@@ -159,7 +159,7 @@ async function benchBrowser(): Promise<void> {
     line('browser: a lever dragged in 8 weeks of 4, to its frame, median', `${median(eightMs).toFixed(1)} ms`, `50 ms (of ${eightMs.length} moves)`);
     await page.goto('/programmes');
     await page.getByRole('button', { name: 'New programme' }).click();
-    await page.getByLabel('Start from').click();
+    await page.getByRole('combobox', { name: 'Start from' }).click();
     await page.getByTitle('a file').click();
     await page.getByLabel('A programme’s file').setInputFiles({ name: 'year.json', mimeType: 'application/json', buffer: Buffer.from(formatProgramme(regenerate(yearProgramme(), createTrackBook({ library: baseLibrary, routines: new Map() })))) });
     await page.getByRole('button', { name: 'Make it' }).click();

@@ -17,6 +17,8 @@ export interface LeverLineLayout {
   readonly heightPx: number;
   readonly path: string;
   readonly points: readonly LeverPoint[];
+  /** From point to point. */
+  readonly gapPx: number;
   /** Pixels for one unit, for turning a drag into a value. */
   readonly pxPerUnit: number;
 }
@@ -24,12 +26,15 @@ export interface LeverLineLayout {
 const PAD_X = 12;
 const TOP = 17;
 const BOTTOM = 8;
+/** Least room for a point; a longer programme gets a wider line. */
+const LEAST_GAP_PX = 15;
 /** Least room for a label at each point. */
 const LABEL_PX = 23;
 
 /** A lever's offsets week by week as a line: one point a week, higher is more. A lever that doesn't move is a level line. */
 export function layoutLeverLine(values: readonly { readonly week: number; readonly value: number; readonly label: string }[], sizePx: { readonly widthPx: number; readonly heightPx: number }): LeverLineLayout {
-  const { widthPx, heightPx } = sizePx;
+  const { heightPx } = sizePx;
+  const widthPx = Math.max(sizePx.widthPx, 2 * PAD_X + LEAST_GAP_PX * (values.length - 1));
   const all = values.map((v) => v.value);
   const [low, high] = [Math.min(0, ...all), Math.max(0, ...all)];
   // A span of at least four units keeps a small step from looking like a leap.
@@ -45,5 +50,5 @@ export function layoutLeverLine(values: readonly { readonly week: number; readon
       isLabelled: gapPx >= LABEL_PX || i === 0 || (v.label !== values[i - 1]!.label && gapPx >= 9),
     };
   });
-  return { widthPx, heightPx, path: line<LeverPoint>((p) => p.x, (p) => p.y)(points) ?? '', points, pxPerUnit: Math.abs(y(1) - y(0)) };
+  return { widthPx, heightPx, path: line<LeverPoint>((p) => p.x, (p) => p.y)(points) ?? '', points, gapPx, pxPerUnit: Math.abs(y(1) - y(0)) };
 }

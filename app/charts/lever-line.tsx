@@ -1,4 +1,4 @@
-import { useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import type { LeverLineLayout } from './lever-line-layout.ts';
 
 interface LeverLineProps {
@@ -17,6 +17,14 @@ export function LeverLine({ layout, label, now, lighter, step, onChange }: Lever
   const drag = useRef<{ readonly week: number; readonly value: number; readonly clientY: number; readonly pxPerUnit: number; last: number }>(undefined);
   const root = useRef<SVGSVGElement>(null);
   const { widthPx, heightPx, points } = layout;
+  const hitPx = Math.min(24, layout.gapPx);
+  const scroller = useRef<HTMLDivElement>(null);
+  // A long line opens at the week that it is.
+  const nowX = points.find((p) => p.week === now)?.x;
+  useEffect(() => {
+    const box = scroller.current;
+    if (box && nowX !== undefined && box.scrollWidth > box.clientWidth) box.scrollLeft = nowX - box.clientWidth / 2;
+  }, [nowX]);
   const focus = (week: number) => root.current?.querySelector<SVGGElement>(`[data-week="${week}"]`)?.focus();
   const onKeyDown = (event: React.KeyboardEvent, week: number, value: number) => {
     const by = event.key === 'ArrowUp' ? step : event.key === 'ArrowDown' ? -step : event.key === 'PageUp' ? 3 * step : event.key === 'PageDown' ? -3 * step : 0;
@@ -30,7 +38,8 @@ export function LeverLine({ layout, label, now, lighter, step, onChange }: Lever
   };
   const [least, most] = [Math.min(...points.map((p) => p.value)), Math.max(...points.map((p) => p.value))];
   return (
-    <svg ref={root} className="lever-line" viewBox={`0 0 ${widthPx} ${heightPx}`} width="100%" height={heightPx} role="group" aria-label={`${label}, week by week`}>
+    <div className="lever-scroll" ref={scroller}>
+      <svg ref={root} className="lever-line" viewBox={`0 0 ${widthPx} ${heightPx}`} width={widthPx} height={heightPx} role="group" aria-label={`${label}, week by week`}>
       {lighter.map((week) => points[week - 1] && <rect key={week} className="lever-line-lighter" x={points[week - 1]!.x - 8} width="16" y="0" height={heightPx} />)}
       <path d={layout.path} className="lever-line-path" />
       {points.map((p) => (
@@ -58,11 +67,12 @@ export function LeverLine({ layout, label, now, lighter, step, onChange }: Lever
           onPointerUp={() => { drag.current = undefined; }}
           onPointerCancel={() => { drag.current = undefined; }}
         >
-          <rect x={p.x - 12} y="0" width="24" height={heightPx} className="lever-hit" />
+          <rect x={p.x - hitPx / 2} y="0" width={hitPx} height={heightPx} className="lever-hit" />
           <circle cx={p.x} cy={p.y} r="4.2" />
           {p.isLabelled && <text x={p.x} y={p.labelY} textAnchor="middle">{p.label}</text>}
         </g>
       ))}
-    </svg>
+      </svg>
+    </div>
   );
 }

@@ -29,7 +29,9 @@ describe('a lever’s line', () => {
   test('nothing, one point, and a year with labels only where they change', () => {
     expect(layoutLeverLine([], SIZE)).toMatchObject({ points: [], path: '' });
     expect(layoutLeverLine(values(3), SIZE).points[0]!.x).toBeGreaterThan(100);
-    const year = layoutLeverLine(values(...Array.from({ length: 52 }, (_, i) => Math.floor(i / 13))), { ...SIZE, widthPx: 600 });
+    const year = layoutLeverLine(values(...Array.from({ length: 52 }, (_, i) => Math.floor(i / 13))), SIZE);
+    expect(year.gapPx).toBe(15);
+    expect(year.widthPx).toBe(789);
     expect(year.points.filter((p) => p.isLabelled).map((p) => p.week)).toEqual([1, 14, 27, 40]);
   });
 });

@@ -32,10 +32,13 @@ function readId(id: string | number | undefined): Dragged | undefined {
   return undefined;
 }
 
+/** One object for good: a new one would draw every card again. */
+const SENSOR = { activationConstraint: { distance: 4 } };
+
 /** The same session without typing. Every change is written into the text, so comments, order and undo are the text's own. */
 export function SessionCards({ analysis, library, onEdit, onUndo, onRedo, onKeep }: SessionCardsProps) {
   const { document: session, plan, issues, source, findings } = analysis;
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
+  const sensors = useSensors(useSensor(PointerSensor, SENSOR));
   const [dragged, setDragged] = useState<Dragged>();
   const [drop, setDrop] = useState<DropPlace | { readonly block: number; readonly item: -1; readonly side: 'before' | 'after' }>();
   const focusNext = useRef<string>(undefined);

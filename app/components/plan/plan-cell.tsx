@@ -41,6 +41,8 @@ interface PlanCellProps {
   readonly longestSec: number;
   readonly column: number;
   readonly canMove: boolean;
+  /** False far out of sight: the place of the ribbon is kept. */
+  readonly isDrawn: boolean;
 }
 
 /** A day on the plan: its ribbon to the scale of all, its minutes and name, and what is special about it. */
@@ -66,7 +68,7 @@ export const PlanCell = memo(function PlanCell(props: PlanCellProps) {
       {!day ? <span className="plan-none" /> : (
         <span className="plan-drawn" aria-hidden="true">
           {plan && plan.plan.timeline.length > 0
-            ? <span className="plan-ribbon" style={{ width: `${(100 * plan.clockSec.likely) / longestSec}%` }}><Ribbon layout={planRibbon(plan)} stretch /></span>
+            ? <span className="plan-ribbon" style={{ width: `${(100 * plan.clockSec.likely) / longestSec}%` }}>{props.isDrawn ? <Ribbon layout={planRibbon(plan)} stretch /> : <span className="plan-undrawn" />}</span>
             : <span className="plan-empty" />}
           <span className="plan-words">
             {plan && <b>{wholeMinutes(plan.clockSec.likely)}</b>} {change && mark ? <b className="plan-change">{mark}</b> : plan ? plan.title || 'no title' : STATE_LABEL.empty}

@@ -16,6 +16,7 @@ import { AreaColumns } from '../../charts/week-figures.tsx';
 import { Ribbon } from '../../charts/ribbon.tsx';
 import type { SpineDay } from '../spine.tsx';
 import { PlanCell, planRibbon } from './plan-cell.tsx';
+import { useNearWeeks } from './use-near-weeks.ts';
 
 /** A week's head is weekday 0. */
 export interface PlanSpot {
@@ -42,12 +43,15 @@ interface PlanGridProps {
 
 const AREA_SIZE = { widthPx: 74, heightPx: 30 };
 const LOAD_PX = 66;
+/** One object for good: a new one would draw every cell again. */
+const SENSOR = { activationConstraint: { distance: 5 } };
 const spotId = ({ week, weekday }: PlanSpot) => (weekday === 0 ? `week-${week}` : dayKey({ week, weekday }));
 
 export function PlanGrid(props: PlanGridProps) {
   const { programme, weeks, guards, difference, stored, locked, blocked, selected, onSelect, onMove, onKey, onOpen } = props;
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  const sensors = useSensors(useSensor(PointerSensor, SENSOR));
   const root = useRef<HTMLDivElement>(null);
+  const near = useNearWeeks(root, weeks.length);
   const [carried, setCarried] = useState<DayPlace>();
   const [dragged, setDragged] = useState<string>();
   const [said, setSaid] = useState('');
@@ -112,7 +116,7 @@ export function PlanGrid(props: PlanGridProps) {
   return (
     <DndContext id="plan" sensors={sensors} collisionDetection={pointerWithin} onDragStart={({ active }) => setDragged(String(active.id))} onDragEnd={onDragEnd} onDragCancel={() => setDragged(undefined)}>
       <div
-        ref={root} className="plan-grid" style={{ gridTemplateColumns: `82px ${columns} 168px 84px` }} role="grid" aria-label="Weeks and days" aria-rowcount={weeks.length + 1} aria-colcount={9}
+        ref={root} className="plan-grid" style={{ '--plan-columns': `82px ${columns} 168px 84px` } as React.CSSProperties} role="grid" aria-label="Weeks and days" aria-rowcount={weeks.length + 1} aria-colcount={9}
         onKeyDown={onKeyDown}
         onClick={(event) => {
           const id = (event.target as HTMLElement).closest<HTMLElement>('[data-cell]')?.dataset.cell;
@@ -138,7 +142,7 @@ export function PlanGrid(props: PlanGridProps) {
           const pct = before && before.loadAu > 0 && week.loadAu > 0 ? changePct(before.loadAu, week.loadAu) : undefined;
           const isSelected = selected?.week === week.week && selected.weekday === 0;
           return (
-            <div role="row" key={week.week} className={`plan-row${week.week === now ? ' is-now' : ''}${week.isLighter ? ' is-lighter' : ''}`}>
+            <div role="row" key={week.week} data-week={week.week} className={`plan-row${week.week === now ? ' is-now' : ''}${week.isLighter ? ' is-lighter' : ''}`}>
               <div
                 role="rowheader" data-cell={spotId(spot)} className={`plan-week${isSelected ? ' is-selected' : ''}`} tabIndex={focusSpot.week === week.week && focusSpot.weekday === 0 ? 0 : -1}
               >
@@ -157,7 +161,7 @@ export function PlanGrid(props: PlanGridProps) {
                     theme={d ? themeOf(programme, d.day) : undefined} blocked={blocked.get(key) ?? ''} isToday={known?.isToday ?? false} isPast={known?.isPast ?? false}
                     isSelected={selected?.week === week.week && selected.weekday === i + 1} isFocus={focusSpot.week === week.week && focusSpot.weekday === i + 1}
                     isCarried={carried !== undefined && dayKey(carried) === key} change={change ? `${change.kind === 'words-only' ? '' : change.kind} ${change.words}`.trim() || change.kind : ''} mark={change?.words.split(', ')[0] ?? ''}
-                    longestSec={longestSec} column={i + 2} canMove={d !== undefined && !locked.has(key)}
+                    longestSec={longestSec} column={i + 2} isDrawn={near?.has(week.week) ?? true} canMove={d !== undefined && !locked.has(key)}
                   />
                 );
               })}

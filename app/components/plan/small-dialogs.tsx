@@ -13,7 +13,7 @@ import type { Plan } from './use-plan.ts';
 /** All sessions from a day on, some days later or earlier. */
 export function ShiftDialog({ plan, place, onClose }: { plan: Plan; place: DayPlace; onClose: () => void }) {
   const [days, setDays] = useState(7);
-  const outcome = Number.isInteger(days) && days !== 0 ? plan.try([{ kind: 'shift', from: place, days }]) : undefined;
+  const outcome = Number.isInteger(days) && days !== 0 ? plan.attempt([{ kind: 'shift', from: place, days }]) : undefined;
   return (
     <Dialog
       open title={`Shift from ${dayName(place)} on`} okText="Propose this" okDisabled={outcome?.status !== 'changed'} onCancel={onClose}

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
 import type { DayDate } from '../../../core/calendar/day.ts';
 import { toEditsJson } from '../../../core/exchange/programme-edit-json.ts';
@@ -23,6 +23,9 @@ export interface LoadedPlan extends PlanReading {
 }
 
 interface Proposal {
+  /** The plan that it was drawn on, and what it came to. */
+  readonly base: ProgrammeDocument;
+  readonly programme: ProgrammeDocument;
   readonly edits: readonly ProgrammeEdit[];
   readonly words: readonly { readonly about: string; readonly words: string }[];
 }
@@ -44,26 +47,33 @@ export function usePlan(loaded: LoadedPlan) {
   const [problem, setProblem] = useState('');
   const [told, setTold] = useState('');
   const fetcher = useFetcher<typeof changeAction>();
-  const apply = (edits: readonly ProgrammeEdit[]) => applyProgrammeEdits(base, edits, { ...tools, locked });
-  const result = useMemo(() => (proposal ? applyProgrammeEdits(base, proposal.edits, { ...tools, locked }) : undefined), [base, proposal, tools, locked]);
-  const programme = result?.status === 'changed' ? result.programme : base;
+  const attempt = (edits: readonly ProgrammeEdit[]) => applyProgrammeEdits(base, edits, { ...tools, locked });
+  // A proposal was drawn on a plan; where that was loaded anew since, it is drawn on the new one.
+  const programme = useMemo(() => {
+    if (!proposal) return base;
+    if (proposal.base === base) return proposal.programme;
+    const again = applyProgrammeEdits(base, proposal.edits, { ...tools, locked });
+    return again.status === 'changed' ? again.programme : base;
+  }, [base, proposal, tools, locked]);
   const weeks = useMemo(() => planProgramme(programme, tools.planner), [programme, tools]);
   const tracks = useMemo(() => programme.tracks.map((t) => tools.book.read(t)), [programme.tracks, tools]);
-  const guards = useMemo(() => findGuards({ programme, weeks, tracks, startsOn: loaded.startsOn }), [programme, weeks, tracks, loaded.startsOn]);
-  const difference = useMemo(() => (programme === base ? undefined : findDifferences(base, programme, tools.planner)), [base, programme, tools]);
+  // What is worth a look, and what differs, follows a moment after the drawing: a lever is dragged without waiting for them.
+  const settled = useDeferredValue(programme);
+  const guards = useMemo(() => findGuards({ programme: settled, weeks: planProgramme(settled, tools.planner), tracks: settled.tracks.map((t) => tools.book.read(t)), startsOn: loaded.startsOn }), [settled, tools, loaded.startsOn]);
+  const difference = useMemo(() => (settled === base ? undefined : findDifferences(base, settled, tools.planner)), [base, settled, tools]);
+  const isNothing = proposal !== undefined && settled === programme && (difference === undefined || isNoDifference(difference));
+  const hasProposal = proposal !== undefined && !isNothing;
 
   const propose: Propose = (edits, words, about = words) => {
     const merged = mergeEdits(proposal?.edits ?? [], edits);
-    const outcome = apply(merged);
+    const outcome = attempt(merged);
     setTold('');
     if (outcome.status === 'refused') {
       setProblem(outcome.message);
       return;
     }
     setProblem('');
-    const isNothing = isNoDifference(findDifferences(base, outcome.programme, tools.planner));
-    setProposal(isNothing ? undefined : { edits: merged, words: [...(proposal?.words ?? []).filter((w) => w.about !== about), { about, words }] });
-    if (isNothing && !proposal) setTold('Nothing would change.');
+    setProposal({ base, programme: outcome.programme, edits: merged, words: [...(proposal?.words ?? []).filter((w) => w.about !== about), { about, words }] });
   };
   const leave = () => {
     setProposal(undefined);
@@ -71,7 +81,7 @@ export function usePlan(loaded: LoadedPlan) {
   };
   const send = (fields: Record<string, string>) => void fetcher.submit({ ...fields, revision: String(loaded.revision) }, { method: 'post', action: `/programmes/${loaded.programmeId}/plan/change` });
   const take = () => {
-    if (proposal && fetcher.state === 'idle') send({ intent: 'change', words: proposalWords(proposal), edits: toEditsJson(proposal.edits) });
+    if (hasProposal && fetcher.state === 'idle') send({ intent: 'change', words: proposalWords(proposal), edits: toEditsJson(proposal.edits) });
   };
   // Only once the plan has been loaded anew: else the old one would be seen for a moment.
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
@@ -85,8 +95,8 @@ export function usePlan(loaded: LoadedPlan) {
     }
   }
   return {
-    base, programme, weeks, guards, tracks, difference, locked, tools, problem, told, propose, leave, take, words: proposal ? proposalWords(proposal) : '', hasProposal: proposal !== undefined,
-    busy: fetcher.state !== 'idle', undo: () => send({ intent: 'undo' }), redo: () => send({ intent: 'redo' }), saveTemplate: (title: string) => send({ intent: 'save-template', title }), try: apply,
+    base, programme, weeks, guards, tracks, difference, locked, tools, problem, told: isNothing ? 'Nothing would change.' : told, propose, leave, take, words: hasProposal ? proposalWords(proposal) : '', hasProposal,
+    busy: fetcher.state !== 'idle', undo: () => send({ intent: 'undo' }), redo: () => send({ intent: 'redo' }), saveTemplate: (title: string) => send({ intent: 'save-template', title }), attempt,
   };
 }
 
