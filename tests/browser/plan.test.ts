@@ -223,6 +223,26 @@ describe('a four-week programme from an empty page, by pointer', () => {
     expect(await page.getByRole('slider', { name: 'reps, week 3' }).count()).toBe(0);
   });
 
+  test('load first tells what comes next for someone, from what they did', async () => {
+    await page.locator('[data-cell="w1d1"]').click();
+    await page.getByLabel('School').selectOption('load');
+    await page.getByRole('button', { name: 'what it is' }).click();
+    const next = page.locator('.next-step');
+    await next.getByText('the next load, from 8').waitFor();
+    await next.getByText('so: 2 to 10 % more load').waitFor();
+    await next.getByLabel('Sets today').fill('12 12 11');
+    await next.getByText('the same load, 12 each').waitFor();
+    await next.getByText('not so yet').waitFor();
+    await proposal().getByRole('button', { name: 'Leave it' }).click();
+  });
+
+  test('the weeks’ pictures are there as a table', async () => {
+    await page.getByRole('button', { name: 'As a table' }).click();
+    const dialog = page.getByRole('dialog', { name: 'The weeks in figures' });
+    expect(await dialog.getByRole('row').count()).toBe(5);
+    await dialog.getByRole('button', { name: 'Good' }).click();
+  });
+
   test('a text changed in Write is a pin; levers pass it by until it is let go', async () => {
     await page.locator('[data-cell="w3d1"]').dblclick();
     await page.waitForURL('**/write/w3d1');

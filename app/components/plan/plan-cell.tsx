@@ -71,10 +71,8 @@ export const PlanCell = memo(function PlanCell(props: PlanCellProps) {
             ? <span className="plan-ribbon" style={{ width: `${(100 * plan.clockSec.likely) / longestSec}%` }}>{props.isDrawn ? <Ribbon layout={planRibbon(plan)} stretch /> : <span className="plan-undrawn" />}</span>
             : <span className="plan-empty" />}
           <span className="plan-words">
-            {plan && <b>{wholeMinutes(plan.clockSec.likely)}</b>} {change && mark ? <b className="plan-change">{mark}</b> : plan ? plan.title || 'no title' : STATE_LABEL.empty}
-            {isPinned && <b className="plan-pin"> pinned</b>}
+            {plan && <b>{wholeMinutes(plan.clockSec.likely)}</b>} {isPinned && <b className="plan-pin">pinned </b>}{plan?.retest && <b className="plan-pin">retest </b>}{change && mark ? <b className="plan-change">{mark}</b> : plan ? plan.title || 'no title' : STATE_LABEL.empty}
             {plan && ['ready', 'changed', 'faulty'].includes(state) && <span className={`plan-state is-${state}`}> · {STATE_LABEL[state]}</span>}
-            {plan?.retest && <span className="plan-pin"> · retest</span>}
           </span>
         </span>
       )}

@@ -113,10 +113,11 @@ export function PlanGrid(props: PlanGridProps) {
   };
   const overlay = dragged ? weeks.flatMap((w) => w.days).find((d) => d && dayKey(d.day) === dragged) : undefined;
   const columns = used.map((u) => (u ? 'minmax(84px, 1fr)' : '26px')).join(' ');
+  const leastPx = used.reduce((px, u) => px + (u ? 84 : 26), 82 + 168 + 84);
   return (
     <DndContext id="plan" sensors={sensors} collisionDetection={pointerWithin} onDragStart={({ active }) => setDragged(String(active.id))} onDragEnd={onDragEnd} onDragCancel={() => setDragged(undefined)}>
       <div
-        ref={root} className="plan-grid" style={{ '--plan-columns': `82px ${columns} 168px 84px` } as React.CSSProperties} role="grid" aria-label="Weeks and days" aria-rowcount={weeks.length + 1} aria-colcount={9}
+        ref={root} className="plan-grid" style={{ '--plan-columns': `82px ${columns} 168px 84px`, '--plan-least': `${leastPx}px` } as React.CSSProperties} role="grid" aria-label="Weeks and days" aria-rowcount={weeks.length + 1} aria-colcount={9}
         onKeyDown={onKeyDown}
         onClick={(event) => {
           const id = (event.target as HTMLElement).closest<HTMLElement>('[data-cell]')?.dataset.cell;

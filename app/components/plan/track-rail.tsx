@@ -9,6 +9,7 @@ import type { LeverRule } from '../../../core/progress/schedule.ts';
 import type { SchoolId } from '../../../core/progress/schools.ts';
 import { findSchool, schoolFits, schoolLevers, SCHOOLS } from '../../../core/progress/schools.ts';
 import type { PlanTools } from './plan-scope.ts';
+import { NextStep } from './next-step.tsx';
 import { LeverRow } from './lever-row.tsx';
 import type { Propose } from './use-plan.ts';
 
@@ -63,7 +64,7 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
         <button type="button" className="tool small" aria-expanded={why} onClick={() => setWhy(!why)}>what it is</button>
         <button type="button" className="tool small" onClick={onEdit}>its session</button>
       </p>
-      {why && <div className="school-words"><p>{school.means}</p><p>{school.chooseWhen}</p><p>{school.notFor}</p></div>}
+      {why && <div className="school-words"><p>{school.means}</p><p>{school.chooseWhen}</p><p>{school.notFor}</p>{school.id === 'load' && <NextStep />}</div>}
       {read.issues > 0 && <p className="plan-off small">{read.issues === 1 ? 'One line' : `${read.issues} lines`} of its session can’t be read.</p>}
       <ul className="levers">
         {track.levers.map((rule, i) => (

@@ -13,6 +13,7 @@ import { BlockedDialog } from '../../components/plan/blocked-dialog.tsx';
 import { CompareDialog } from '../../components/plan/compare-dialog.tsx';
 import { DayPanel } from '../../components/plan/day-panel.tsx';
 import { ExchangeDialog } from '../../components/plan/exchange-dialog.tsx';
+import { FiguresDialog } from '../../components/plan/figures-dialog.tsx';
 import { GuardList } from '../../components/plan/guard-list.tsx';
 import type { PlanSpot } from '../../components/plan/plan-grid.tsx';
 import { PlanGrid } from '../../components/plan/plan-grid.tsx';
@@ -40,7 +41,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   });
 }
 
-type OpenDialog = { readonly kind: 'arrange' | 'compare'; readonly week: number } | { readonly kind: 'shift' | 'retest'; readonly place: DayPlace } | { readonly kind: 'blocked' | 'exchange' } | { readonly kind: 'track'; readonly id: string };
+type OpenDialog = { readonly kind: 'arrange' | 'compare'; readonly week: number } | { readonly kind: 'shift' | 'retest'; readonly place: DayPlace } | { readonly kind: 'blocked' | 'exchange' | 'figures' } | { readonly kind: 'track'; readonly id: string };
 
 /** The place that the address names: `?at=w5d3`, or `?at=week-5`. */
 function readSpot(at: string | null, weeks: number): PlanSpot | undefined {
@@ -130,7 +131,7 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
             programme={programme} weeks={plan.weeks} guards={plan.guards} difference={plan.difference} stored={stored} locked={plan.locked} blocked={blocked} selected={selected} onSelect={select} onKey={onKey} onOpen={open}
             onMove={(from, to) => propose([{ kind: 'move-day', from, to }], `${dayName(from)} to ${dayName(to)}`)}
           />
-          <div className="soft small plan-legend"><p>Ribbons share one time scale; lighter bars and soft ends are estimates. Small columns: repetitions of <b>L</b>egs, <b>H</b>ips and back, <b>P</b>ush, p<b>U</b>ll, <b>T</b>runk, heart (<b>C</b>), <b>M</b>obility.</p><KeysHelp keys={PLAN_KEYS} /></div>
+          <div className="soft small plan-legend"><p>Ribbons share one time scale; lighter bars and soft ends are estimates. Small columns: repetitions of <b>L</b>egs, <b>H</b>ips and back, <b>P</b>ush, p<b>U</b>ll, <b>T</b>runk, heart (<b>C</b>), <b>M</b>obility. <button type="button" className="tool small" onClick={() => setDialog({ kind: 'figures' })}>As a table</button></p><KeysHelp keys={PLAN_KEYS} /></div>
         </div>
         <aside className="plan-side" aria-label="Beside the plan">
           {place && (
@@ -163,6 +164,7 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
       {dialog?.kind === 'shift' && <ShiftDialog plan={plan} place={dialog.place} onClose={close} />}
       {dialog?.kind === 'retest' && <RetestDialog plan={plan} place={dialog.place} startsOn={loaderData.startsOn} onClose={close} />}
       {dialog?.kind === 'blocked' && <BlockedDialog plan={plan} startsOn={loaderData.startsOn} onClose={close} />}
+      {dialog?.kind === 'figures' && <FiguresDialog plan={plan} onClose={close} />}
       {dialog?.kind === 'exchange' && <ExchangeDialog plan={plan} programmeId={loaderData.programmeId} onClose={close} />}
       {dialogTrack && <TrackDialog plan={plan} track={dialogTrack} onClose={close} />}
     </div>

@@ -1,0 +1,33 @@
+import { AREAS } from '../../../core/movement/movement.ts';
+import { changePct } from '../../../core/progress/training-load.ts';
+import { wholeMinutes } from '../../../core/session/explain.ts';
+import { Dialog } from '../dialog.tsx';
+import type { Plan } from './use-plan.ts';
+
+/** The pictures of the weeks as numbers. */
+export function FiguresDialog({ plan, onClose }: { plan: Plan; onClose: () => void }) {
+  const { weeks } = plan;
+  const areas = AREAS.filter((a) => weeks.some((w) => w.repsByArea[a]));
+  const pct = (i: number) => {
+    const change = i === 0 ? undefined : changePct(weeks[i - 1]!.loadAu, weeks[i]!.loadAu);
+    return change === undefined || weeks[i]!.loadAu === 0 ? '' : `${change >= 0 ? '+' : '−'}${Math.round(Math.abs(change) * 10) / 10} %`;
+  };
+  return (
+    <Dialog open wide title="The weeks in figures" okText="Good" cancelText={null} onOk={onClose} onCancel={onClose}>
+      <div className="figures-scroll">
+        <table className="figures">
+          <thead><tr><th>Week</th><th>load</th><th>change</th><th>minutes</th><th>of work</th><th>monotony</th><th>strain</th>{areas.map((a) => <th key={a}>reps, {a}</th>)}</tr></thead>
+          <tbody>
+            {weeks.map((w, i) => (
+              <tr key={w.week}>
+                <th scope="row">{w.week}{w.isLighter && ' lighter'}</th><td>{Math.round(w.loadAu)}</td><td>{pct(i)}</td><td>{wholeMinutes(w.likelySec)}</td><td>{wholeMinutes(w.workSec)}</td>
+                <td>{w.monotony?.toFixed(2) ?? '–'}</td><td>{w.strainAu === undefined ? '–' : Math.round(w.strainAu)}</td>{areas.map((a) => <td key={a}>{w.repsByArea[a] ?? 0}</td>)}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="soft small">Load is planned effort × likely minutes. Monotony is the mean over the sample SD of the seven daily loads, strain is load × monotony; – where a session is missing, has no effort, or all days ask the same.</p>
+    </Dialog>
+  );
+}
