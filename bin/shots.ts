@@ -23,6 +23,16 @@ const link = (demo: RunningDemo, rest = '', workspace: 0 | 1 = 0) => `${demo.wor
 const VIEWS: readonly View[] = [
   { name: 'programmes', as: 'coach', path: () => '/programmes' },
   { name: 'plan', as: 'coach', path: (d) => programme(d, 'plan') },
+  {
+    name: 'plan-lever', as: 'coach', path: (d) => programme(d, 'plan?at=w6d1'),
+    act: async (page) => {
+      const point = page.getByRole('slider', { name: 'rounds, week 5' });
+      await point.focus();
+      await page.keyboard.press('ArrowUp');
+      await page.getByRole('button', { name: 'Day by day' }).click();
+    },
+  },
+  { name: 'plan-arrange', as: 'coach', path: (d) => programme(d, 'plan?at=week-6'), act: async (page) => { await page.getByRole('button', { name: 'Arrange', exact: true }).click(); await page.getByText('Runner-up').waitFor(); } },
   { name: 'write', as: 'coach', path: (d) => programme(d, 'write/w6d3'), act: async (page) => { await page.waitForSelector('.cm-editor'); await page.getByLabel('See as').selectOption('all'); } },
   {
     name: 'write-errors', as: 'coach', path: (d) => programme(d, 'write/w6d1'),

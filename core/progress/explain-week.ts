@@ -43,7 +43,7 @@ export interface WeekExplained {
  */
 export function explainWeek(read: ReadTrack, now: TrackWeek, before: TrackWeek): WeekExplained {
   const { library, routines } = read.scope;
-  const levers = [...before.pulls, ...now.pulls].map((p) => p.lever).sort((a, b) => LEVER_KINDS.indexOf(a.kind) - LEVER_KINDS.indexOf(b.kind));
+  const levers = [...read.track.levers, ...before.pulls, ...now.pulls].map((p) => p.lever).sort((a, b) => LEVER_KINDS.indexOf(a.kind) - LEVER_KINDS.indexOf(b.kind));
   const changes = findLeverChanges(before.document, now.document, levers, read.scope);
   const [was, is] = [before, now].map((w) => computePlan(w.document, library, routines).clockSec);
   const lengthSec = was!.likely === is!.likely ? undefined : { from: was!.likely, to: is!.likely, isEstimated: !isExact(is!) };

@@ -111,6 +111,10 @@ describe('the note of a track’s day', () => {
     expect(buildTrackNote(programme, day(4), book)).toMatchObject({ words: 'rounds 6 → 5, reps 12/14/18/12 → 9/11/12/9, effort 6 → 4, 24:00 → 20:00', why: expect.arrayContaining(['rounds: a lighter week, −1 round on what is written']) });
     expect(buildTrackNote(programme, undefined, book)).toBeUndefined();
   });
+  it('compares with what stands the week before, sent or changed by hand as it may be', () => {
+    const sent = { ...programme, days: programme.days.map((d) => (d === day(1) ? { ...d, text: d.text.replace('24:00', '20:00') } : d)) };
+    expect(buildTrackNote(sent, day(2), book)!.words).toBe('rounds 5 → 6, reps 10/12/14/10 → 11/13/16/11, 20:00 → 24:00');
+  });
 });
 
 describe('proposed edits', () => {

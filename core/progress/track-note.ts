@@ -1,3 +1,4 @@
+import { parseSession } from '../notation/parse.ts';
 import { explainWeek } from './explain-week.ts';
 import type { ProgrammeDay, ProgrammeDocument } from './programme-document.ts';
 import type { TrackBook } from './regenerate.ts';
@@ -19,8 +20,11 @@ export function buildTrackNote(programme: ProgrammeDocument, day: ProgrammeDay |
   if (!day?.track || !track) return undefined;
   const { week, isPinned } = day.track;
   const note = { track: track.name, week, isPinned };
-  const earlier = programme.days.flatMap((d) => (d.track?.id === track.id && d.track.week < week ? [d.track.week] : []));
-  if (isPinned || earlier.length === 0) return { ...note, words: '', why: [] };
-  const { words, why } = explainWeek(book.read(track), book.week(track, week, programme.lighter), book.week(track, Math.max(...earlier), programme.lighter));
+  const before = programme.days.filter((d) => d.track?.id === track.id && d.track.week < week).sort((a, b) => a.track!.week - b.track!.week).at(-1);
+  if (isPinned || !before) return { ...note, words: '', why: [] };
+  // What was sent, or changed by hand, is compared as it stands, not as the levers would write it now.
+  const built = book.week(track, before.track!.week, programme.lighter);
+  const stands = built.text === before.text ? built : { ...built, document: parseSession(before.text, book.scope.library).document };
+  const { words, why } = explainWeek(book.read(track), book.week(track, week, programme.lighter), stands);
   return { ...note, words, why };
 }
