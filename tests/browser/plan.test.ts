@@ -236,6 +236,14 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await proposal().getByRole('button', { name: 'Leave it' }).click();
   });
 
+  test('a day gets a theme of its own, and then all of its weekday', async () => {
+    await page.getByLabel('Theme of this day').selectOption('strength');
+    await page.getByRole('button', { name: 'on all Mondays' }).click();
+    await apply(/Mondays: strength/);
+    await page.getByRole('columnheader', { name: 'Monday, strength' }).waitFor();
+    expect(await cell(/Strong start.*strength/).count()).toBe(4);
+  });
+
   test('the weeks’ pictures are there as a table', async () => {
     await page.getByRole('button', { name: 'As a table' }).click();
     const dialog = page.getByRole('dialog', { name: 'The weeks in figures' });

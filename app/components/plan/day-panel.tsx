@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { DayPlace } from '../../../core/calendar/day.ts';
-import { WEEKDAYS } from '../../../core/calendar/day.ts';
+import { dayName, WEEKDAYS } from '../../../core/calendar/day.ts';
 import { buildTrackNote } from '../../../core/progress/track-note.ts';
 import type { Theme } from '../../../core/progress/programme-document.ts';
-import { THEMES, themeOf } from '../../../core/progress/programme-document.ts';
+import { THEMES } from '../../../core/progress/programme-document.ts';
 import { makeTrack } from '../../../core/progress/make-track.ts';
 import { formatLength } from '../../../core/session/explain.ts';
 import { TrackWords } from './track-words.tsx';
@@ -25,9 +25,15 @@ export function DayPanel({ plan, place, words, writePath, isLocked, onShift, onR
   const { programme, tools, propose } = plan;
   const [showsText, setShowsText] = useState(false);
   const day = programme.days.find((d) => d.week === place.week && d.weekday === place.weekday);
-  const at = `${WEEKDAYS[place.weekday - 1]}, week ${place.week}`;
+  const at = dayName(place);
   const own = day && tools.planner.of(day.text);
   const note = buildTrackNote(programme, day, tools.book);
+  const weekday = WEEKDAYS[place.weekday - 1]!;
+  const usual = programme.themes[place.weekday];
+  const setTheme = (value: string) => {
+    if (value === 'none') propose([{ kind: 'set-theme', weekday: place.weekday, theme: null }], `no theme on ${weekday}s`);
+    else propose([{ kind: 'set-day-theme', place, theme: (value || null) as Theme | null }], `${at}: ${value || usual || 'no theme'}`);
+  };
   const asTrack = makeTrack(programme, place, tools.planner, plan.locked);
   return (
     <section className="day-panel" aria-label="Day">
@@ -54,10 +60,12 @@ export function DayPanel({ plan, place, words, writePath, isLocked, onShift, onR
       {showsText && day && <pre className="day-text">{day.text}</pre>}
       {day && (
         <p className="panel-tools small">
-          <label>for <select aria-label="Theme of this day" value={themeOf(programme, day) ?? ''} onChange={(event) => propose([{ kind: 'set-day-theme', place, theme: (event.target.value || null) as Theme | null }], `${at}: ${event.target.value || 'no theme'}`)}>
-            <option value="">no theme</option>
-            {THEMES.map((t) => <option key={t} value={t}>{t}</option>)}
+          <label>for <select aria-label="Theme of this day" value={day.theme ?? ''} onChange={(event) => setTheme(event.target.value)}>
+            <option value="">{usual ? `${usual}, as on all ${weekday}s` : 'no theme'}</option>
+            {THEMES.filter((t) => t !== usual).map((t) => <option key={t} value={t}>{t}</option>)}
+            {usual && <option value="none">no theme on {weekday}s</option>}
           </select></label>
+          {day.theme && <button type="button" className="tool" onClick={() => propose([{ kind: 'set-theme', weekday: place.weekday, theme: day.theme! }, { kind: 'set-day-theme', place, theme: null }], `${weekday}s: ${day.theme}`)}>on all {weekday}s</button>}
           {own && <button type="button" className="tool" onClick={onRetest}>place as a retest</button>}
           <button type="button" className="tool" onClick={onShift}>shift from here on</button>
           {!isLocked && <button type="button" className="tool" onClick={() => propose([{ kind: 'remove-day', place }], `${own?.title || 'the session'} taken out of ${at}`)}>take out</button>}

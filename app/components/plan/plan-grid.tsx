@@ -112,8 +112,8 @@ export function PlanGrid(props: PlanGridProps) {
     if (from && to && dayKey(from) !== dayKey(to)) onMove(from, to);
   };
   const overlay = dragged ? weeks.flatMap((w) => w.days).find((d) => d && dayKey(d.day) === dragged) : undefined;
-  const columns = used.map((u) => (u ? 'minmax(84px, 1fr)' : '26px')).join(' ');
-  const leastPx = used.reduce((px, u) => px + (u ? 84 : 26), 82 + 168 + 84);
+  const columns = used.map((u) => (u ? 'minmax(70px, 1fr)' : '26px')).join(' ');
+  const leastPx = used.reduce((px, u) => px + (u ? 70 : 26), 82 + 168 + 84);
   return (
     <DndContext id="plan" sensors={sensors} collisionDetection={pointerWithin} onDragStart={({ active }) => setDragged(String(active.id))} onDragEnd={onDragEnd} onDragCancel={() => setDragged(undefined)}>
       <div

@@ -174,7 +174,7 @@ function Writer({ name, words, note, day, error, busy, programmeId, dayKey, rout
     <div className="write">
       <section className="write-text">
         <div className="write-title"><h1>{name}</h1><span className="soft">{words}</span></div>
-        {note && <TrackWords note={note} />}
+        {note && <TrackWords note={note} hint={`of the track ${note.track}; a change here pins it`} />}
         {error && <p className="notice bad" role="alert">{error}</p>}
         {draftState.kind === 'stale' && (
           <div className="notice bad" role="alert">

@@ -58,11 +58,20 @@ export function findRepsChanges(weeks: readonly WeekPlan[], thresholdPct: number
   }));
 }
 
+/** `3.00`, or `2.69 to 3.02` over several. */
+function formatSpan(values: readonly number[], digits: number): string {
+  const [low, high] = [Math.min(...values).toFixed(digits), Math.max(...values).toFixed(digits)];
+  return low === high ? low : `${low} to ${high}`;
+}
+
 export function findMonotony(weeks: readonly WeekPlan[], threshold: number): Guard[] {
-  return weeks.flatMap((w): Guard[] => (w.monotony === undefined || w.monotony <= threshold ? [] : [{
-    code: 'monotony', weeks: [w.week], places: [], subject: `Week ${w.week}`, threshold,
-    message: `The days are much alike: load ${Math.round(w.loadAu)}, monotony ${w.monotony.toFixed(2)} (sample SD), strain ${Math.round(w.strainAu!)}.`,
-  }]));
+  const alike = weeks.filter((w) => w.monotony !== undefined && w.monotony > threshold);
+  if (alike.length === 0) return [];
+  const own = alike.map((w) => w.week);
+  return [{
+    code: 'monotony', weeks: own, places: [], subject: formatWeeks(own).replace(/^w/, 'W'), threshold,
+    message: `The days are much alike: load ${formatSpan(alike.map((w) => w.loadAu), 0)}, monotony ${formatSpan(alike.map((w) => w.monotony!), 2)} (sample SD), strain ${formatSpan(alike.map((w) => w.strainAu!), 0)}.`,
+  }];
 }
 
 export function findNoLighterWeek(weeks: readonly WeekPlan[], threshold: number): Guard[] {
