@@ -31,7 +31,7 @@ describe('the spine', () => {
     expect(days.map((d) => d.state).slice(0, 4)).toEqual(['draft', 'none', 'empty', 'none']);
     expect(days[0]).toMatchObject({ key: 'w1d1', title: 'Legs', isPast: true, isToday: false, likelySec: 66 });
     expect(days[0]!.outline!.bars).toHaveLength(1);
-    expect(days[2]).toMatchObject({ isToday: true, ribbon: null, outline: null });
+    expect(days[2]).toMatchObject({ isToday: true, outline: null });
   });
   test('opens on today’s session, else the next, else the last, else the first day', () => {
     expect(usualDay(spine([day(1), day(3), day(5)]))).toBe('w1d3');

@@ -5,7 +5,6 @@ import type { PlannedSession } from '../../server/session-view.ts';
 import { layoutRibbon } from '../charts/ribbon-layout.ts';
 import type { SpineDay } from './spine.tsx';
 
-const PLAN_SIZE = { widthPx: 130, heightPx: 30 };
 const SPINE_SIZE = { widthPx: 30, heightPx: 30, detail: 'blocks' } as const;
 
 /** Every day of a programme's weeks, those without a session included. `planOf` gives the plan of a text. */
@@ -21,7 +20,6 @@ export function spineDays(programme: Programme, days: readonly Day[], today: Day
       out.push({
         key, week, weekday, words: formatDay(date), isToday: date === today, isPast: compareDays(date, today) < 0,
         state: day ? dayState(day, planned) : 'none', title: planned?.document.title ?? '', likelySec: planned?.plan.clockSec.likely ?? 0,
-        ribbon: planned && planned.plan.timeline.length > 0 ? layoutRibbon(planned.plan, PLAN_SIZE) : null,
         outline: planned && planned.plan.timeline.length > 0 ? layoutRibbon(planned.plan, SPINE_SIZE) : null,
       });
     }

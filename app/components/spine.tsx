@@ -16,8 +16,7 @@ export interface SpineDay {
   readonly state: 'none' | 'empty' | 'draft' | 'faulty' | 'ready' | 'sent' | 'changed';
   readonly title: string;
   readonly likelySec: number;
-  readonly ribbon: RibbonLayout | null;
-  /** The ribbon with one bar a block, for the spine. */
+  /** The ribbon with one bar a block. */
   readonly outline: RibbonLayout | null;
 }
 

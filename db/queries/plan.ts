@@ -74,8 +74,9 @@ export async function updatePlan(db: Db, p: { workspaceId: number; programmeId: 
     `update programme set title = $3::text, weeks = $4::integer, frame = $5::jsonb, revision = revision + 1
      where id = $1::bigint and revision = $2::integer returning revision`, [p.programmeId, stored.revision, title, weeks, JSON.stringify(frame)]);
   if (!rows[0]) throw new StaleError(stored.revision);
-  const readyTexts = new Set(stored.programme.days.filter((d) => stored.ready.includes(dayKey(d))).map((d) => d.text));
   const changed = changedPlaces(stored.programme, next);
+  const left = new Set(changed.map(dayKey));
+  const readyTexts = new Set(stored.programme.days.filter((d) => left.has(dayKey(d)) && stored.ready.includes(dayKey(d)) && !stored.sent.includes(dayKey(d))).map((d) => d.text));
   const gone = changed.filter((place) => !findProgrammeDay(next, place));
   const set = changed.flatMap((place) => findProgrammeDay(next, place) ?? []).map((d) => toDayJson(d, d.text !== '' && readyTexts.has(d.text)));
   await db.query(

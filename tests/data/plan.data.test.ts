@@ -131,6 +131,18 @@ describe('a stored plan', () => {
     expect((await plan(id)).ready).toEqual(['w2d3', 'w2d5', 'w2d6']);
   });
 
+  test('a session that only reads like a ready one elsewhere is not ready by that', async () => {
+    const id = await make();
+    await inMine(async (c) => {
+      const day = (await listDays(c, id)).find((d) => d.week === 2 && d.weekday === 6)!;
+      await updateDayReady(c, { dayId: day.id, revision: day.revision, isReady: true });
+    });
+    const { programme } = await plan(id);
+    expect(findProgrammeDay(programme, at(6, 6))!.text).toBe(findProgrammeDay(programme, at(2, 6))!.text);
+    await change(id, { kind: 'insert-week', at: 6, as: 'pause' });
+    expect((await plan(id)).ready).toEqual(['w2d6']);
+  });
+
   test('another workspace sees and changes nothing of it', async () => {
     const id = await make();
     await expect(withWorkspace(db.pool, other.workspaceId, (c) => getPlan(c, id))).rejects.toThrow(NotFoundError);

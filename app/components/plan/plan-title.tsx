@@ -42,7 +42,6 @@ export function PlanTitle({ plan, undo, redo, week, onArrange, onBlocked, onExch
         <button type="button" className="tool" disabled={!redo || plan.busy || plan.hasProposal} title={redo ? `Again: ${redo}` : undefined} onClick={plan.redo}>Redo</button>
       </div>
       <p className="soft">{facts.join(' · ')}</p>
-      {(plan.problem || plan.told) && <p className={`plan-said${plan.problem ? ' plan-off' : ' soft'}`} role={plan.problem ? 'alert' : 'status'}>{plan.problem || plan.told}</p>}
     </div>
   );
 }

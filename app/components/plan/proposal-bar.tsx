@@ -6,6 +6,8 @@ import type { Guard } from '../../../core/progress/guards/guard.ts';
 
 interface ProposalBarProps {
   readonly words: string;
+  /** Why the last step further was refused; what was proposed before stands. */
+  readonly problem: string;
   readonly difference: ProgrammeDifference | undefined;
   readonly newGuards: readonly Guard[];
   readonly goneGuards: number;
@@ -20,7 +22,7 @@ const KIND_WORDS: Record<DayDifference['kind'], string> = { new: 'new', gone: 't
 const SHOWN = 80;
 
 /** What a proposed change would do, before it does: in one line, day by day, and line by line of the texts. */
-export function ProposalBar({ words, difference, newGuards, goneGuards, busy, takesFocus, onTake, onLeave }: ProposalBarProps) {
+export function ProposalBar({ words, problem, difference, newGuards, goneGuards, busy, takesFocus, onTake, onLeave }: ProposalBarProps) {
   const [open, setOpen] = useState(false);
   const take = useRef<HTMLSpanElement>(null);
   const days = difference?.days ?? [];
@@ -37,6 +39,7 @@ export function ProposalBar({ words, difference, newGuards, goneGuards, busy, ta
           {newGuards.map((g, i) => <li key={i} className="proposal-guard"><b>Worth a look then: {g.subject}.</b> {g.message}</li>)}
         </ul>
       )}
+      {problem && <p className="plan-off" role="alert">{problem}</p>}
       <div className="proposal-line">
         <p>
           <span className="proposal-mark">Proposed</span> <b>{words}</b>

@@ -65,7 +65,9 @@ export function usePlan(loaded: LoadedPlan) {
   const hasProposal = proposal !== undefined && !isNothing;
 
   const propose: Propose = (edits, words, about = words) => {
-    const merged = mergeEdits(proposal?.edits ?? [], edits);
+    // What came to nothing is not carried on.
+    const open = isNothing ? undefined : proposal;
+    const merged = mergeEdits(open?.edits ?? [], edits);
     const outcome = attempt(merged);
     setTold('');
     if (outcome.status === 'refused') {
@@ -73,7 +75,7 @@ export function usePlan(loaded: LoadedPlan) {
       return;
     }
     setProblem('');
-    setProposal({ base, programme: outcome.programme, edits: merged, words: [...(proposal?.words ?? []).filter((w) => w.about !== about), { about, words }] });
+    setProposal({ base, programme: outcome.programme, edits: merged, words: [...(open?.words ?? []).filter((w) => w.about !== about), { about, words }] });
   };
   const leave = () => {
     setProposal(undefined);

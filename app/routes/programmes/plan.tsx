@@ -96,7 +96,7 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
       case 's': if (isCommand || on.weekday === 0) return false; setDialog({ kind: 'shift', place: on }); return true;
       case 'r': if (isCommand || !day || day.text === '') return false; setDialog({ kind: 'retest', place: on }); return true;
       case 'a': if (isCommand) return false; setDialog({ kind: 'arrange', week: on.week }); return true;
-      case 'c': setCopied(on.week); return true;
+      case 'c': if (isCommand && window.getSelection()?.toString()) return false; setCopied(on.week); return true;
       case 'v': if (copied === undefined || copied === on.week) return false; propose([{ kind: 'copy-week', from: copied, to: on.week }], `week ${copied} copied to week ${on.week}`); return true;
       case 'l': if (isCommand) return false; propose([{ kind: 'insert-week', at: on.week, as: 'lighter' }], `a lighter week before week ${on.week}`); return true;
       case 'd': if (isCommand) return false; setDialog({ kind: 'compare', week: on.week }); return true;
@@ -156,8 +156,9 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
           />
         </aside>
       </div>
+      {!plan.hasProposal && (plan.problem || plan.told) && <p className={`plan-said${plan.problem ? ' plan-off' : ''}`} role={plan.problem ? 'alert' : 'status'}>{plan.problem || plan.told}</p>}
       {plan.hasProposal && (
-        <ProposalBar words={plan.words} difference={plan.difference} newGuards={added} goneGuards={gone} busy={plan.busy} takesFocus={!plan.words.includes(': ')} onTake={plan.take} onLeave={plan.leave} />
+        <ProposalBar words={plan.words} problem={plan.problem} difference={plan.difference} newGuards={added} goneGuards={gone} busy={plan.busy} takesFocus={!plan.words.includes(': ')} onTake={plan.take} onLeave={plan.leave} />
       )}
       {dialog?.kind === 'arrange' && <ArrangeDialog plan={plan} week={dialog.week} startsOn={loaderData.startsOn} onClose={close} />}
       {dialog?.kind === 'compare' && <CompareDialog plan={plan} week={dialog.week} onClose={close} />}
