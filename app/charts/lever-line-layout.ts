@@ -8,7 +8,7 @@ export interface LeverPoint {
   readonly x: number;
   readonly y: number;
   readonly labelY: number;
-  /** Where there is no room for every label, only those that differ from the one before are shown. */
+  /** Where there is no room for every label, only those that differ from the one before are shown, and none over another. */
   readonly isLabelled: boolean;
 }
 
@@ -43,12 +43,13 @@ export function layoutLeverLine(values: readonly { readonly week: number; readon
   const middle = high === low ? (TOP + heightPx - BOTTOM) / 2 - y(0) : 0;
   const x = scaleLinear([0, Math.max(1, values.length - 1)], [PAD_X, widthPx - PAD_X]);
   const gapPx = values.length < 2 ? widthPx : (widthPx - 2 * PAD_X) / (values.length - 1);
+  let labelledX = -Infinity;
   const points = values.map((v, i): LeverPoint => {
     const atY = Math.round((y(v.value) + middle) * 10) / 10;
-    return {
-      ...v, x: Math.round(x(values.length === 1 ? 0.5 : i) * 10) / 10, y: atY, labelY: Math.max(9, atY - 7),
-      isLabelled: gapPx >= LABEL_PX || i === 0 || (v.label !== values[i - 1]!.label && gapPx >= 9),
-    };
+    const atX = Math.round(x(values.length === 1 ? 0.5 : i) * 10) / 10;
+    const isLabelled = gapPx >= LABEL_PX || i === 0 || (v.label !== values[i - 1]!.label && atX - labelledX >= LABEL_PX);
+    if (isLabelled) labelledX = atX;
+    return { ...v, x: atX, y: atY, labelY: Math.max(9, atY - 7), isLabelled };
   });
   return { widthPx, heightPx, path: line<LeverPoint>((p) => p.x, (p) => p.y)(points) ?? '', points, gapPx, pxPerUnit: Math.abs(y(1) - y(0)) };
 }

@@ -30,6 +30,8 @@ describe('a lever’s line', () => {
     expect(layoutLeverLine([], SIZE)).toMatchObject({ points: [], path: '' });
     expect(layoutLeverLine(values(3), SIZE).points[0]!.x).toBeGreaterThan(100);
     const year = layoutLeverLine(values(...Array.from({ length: 52 }, (_, i) => Math.floor(i / 13))), SIZE);
+    const crowded = layoutLeverLine(values(...Array.from({ length: 52 }, (_, i) => i)), SIZE).points.filter((p) => p.isLabelled);
+    for (const [i, p] of crowded.entries()) if (i > 0) expect(p.x - crowded[i - 1]!.x).toBeGreaterThanOrEqual(23);
     expect(year.gapPx).toBe(15);
     expect(year.widthPx).toBe(789);
     expect(year.points.filter((p) => p.isLabelled).map((p) => p.week)).toEqual([1, 14, 27, 40]);

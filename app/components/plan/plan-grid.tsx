@@ -51,7 +51,6 @@ export function PlanGrid(props: PlanGridProps) {
   const { programme, weeks, guards, difference, stored, locked, blocked, selected, onSelect, onMove, onKey, onOpen } = props;
   const sensors = useSensors(useSensor(PointerSensor, SENSOR));
   const root = useRef<HTMLDivElement>(null);
-  const near = useNearWeeks(root, weeks.length);
   const [carried, setCarried] = useState<DayPlace>();
   const [dragged, setDragged] = useState<string>();
   const [said, setSaid] = useState('');
@@ -61,6 +60,8 @@ export function PlanGrid(props: PlanGridProps) {
   const changes = new Map(difference?.days.map((d) => [dayKey(d.place), d]) ?? []);
   const focusSpot = selected ?? { week: weeks.find((w) => w.days.some((_d, i) => stored.get(dayKey({ week: w.week, weekday: i + 1 }))?.isToday))?.week ?? 1, weekday: 0 };
   const now = weeks.find((w) => WEEKDAYS.some((_, i) => stored.get(dayKey({ week: w.week, weekday: i + 1 }))?.isToday))?.week;
+
+  const near = useNearWeeks(root, weeks.length, selected?.week ?? now ?? 1);
 
   // A long programme opens where it is now; the view is put there once, and then left to the coach.
   useEffect(() => {

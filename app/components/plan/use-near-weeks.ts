@@ -7,11 +7,11 @@ const MARGIN_PX = 500;
 
 /**
  * The weeks whose rows are in sight or near it: only their ribbons are drawn, so that a lever of a year is dragged as
- * lightly as one of a month. Undefined for all of them: on the server, in a short programme, and for printing.
+ * lightly as one of a month; at first those around `around`. Undefined for all of them: in a short programme, and for printing.
  */
-export function useNearWeeks(root: RefObject<HTMLElement | null>, weeks: number): ReadonlySet<number> | undefined {
-  const [near, setNear] = useState<ReadonlySet<number>>();
+export function useNearWeeks(root: RefObject<HTMLElement | null>, weeks: number, around: number): ReadonlySet<number> | undefined {
   const isLong = weeks > SHORT_WEEKS;
+  const [near, setNear] = useState<ReadonlySet<number> | undefined>(() => new Set(Array.from({ length: SHORT_WEEKS }, (_, i) => around - SHORT_WEEKS / 2 + i)));
   useEffect(() => {
     const element = root.current;
     if (!element || !isLong) return undefined;

@@ -120,7 +120,7 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
   const dialogTrack = dialog?.kind === 'track' ? programme.tracks.find((t) => t.id === dialog.id) : undefined;
   const close = () => setDialog(undefined);
   return (
-    <div className={`plan${plan.hasProposal ? ' has-proposal' : ''}`}>
+    <div className={`plan${programme.weeks > 10 ? ' is-long' : ''}`}>
       <PlanTitle
         plan={plan} undo={loaderData.undo} redo={loaderData.redo} week={selected?.week ?? today?.week ?? 1}
         onArrange={(week) => setDialog({ kind: 'arrange', week })} onBlocked={() => setDialog({ kind: 'blocked' })} onExchange={() => setDialog({ kind: 'exchange' })}
