@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import type { RibbonLayout } from './ribbon-layout.ts';
+import type { RibbonBar, RibbonBarKind, RibbonLayout } from './ribbon-layout.ts';
 
 interface RibbonProps {
   readonly layout: RibbonLayout;
@@ -12,6 +12,16 @@ interface RibbonProps {
 }
 
 const DOT_STEP = 5;
+const KINDS: readonly RibbonBarKind[] = ['rest', 'estimate', 'work', 'hold'];
+const MAX_RADIUS = 2;
+
+/** Bars of one kind are one path: a plan of a year has some thousands of them in sight. */
+const cornered = ({ x, y, width, height }: RibbonBar): string => `M${x} ${y}h${width}v${height}h${-width}z`;
+
+function rounded({ x, y, width, height }: RibbonBar): string {
+  const r = Math.round(Math.min(MAX_RADIUS, width / 3, height / 2) * 100) / 100;
+  return `M${x + r} ${y}h${width - 2 * r}a${r} ${r} 0 0 1 ${r} ${r}v${height - 2 * r}a${r} ${r} 0 0 1 ${-r} ${r}h${2 * r - width}a${r} ${r} 0 0 1 ${-r} ${-r}v${2 * r - height}a${r} ${r} 0 0 1 ${r} ${-r}z`;
+}
 
 /** The picture of a session: time to scale, work solid, holds hatched, rest a trough, estimates with a dotted end. */
 export function Ribbon({ layout, title, stretch = false, atRatio }: RibbonProps) {
@@ -32,13 +42,10 @@ export function Ribbon({ layout, title, stretch = false, atRatio }: RibbonProps)
         </defs>
       )}
       <line className="ribbon-ground" x1="0" x2={widthPx} y1={base + 0.5} y2={base + 0.5} />
-      {bars.map((bar) => (
-        <rect
-          key={bar.x} x={bar.x} y={bar.y} width={bar.width} height={bar.height} rx={stretch ? 0 : Math.min(2, bar.width / 3)}
-          className={bar.kind === 'hold' ? 'ribbon-hold' : `ribbon-${bar.kind}`}
-          {...(bar.kind === 'hold' && { fill: `url(#${hatch})`, strokeWidth: heightPx > 30 ? 1.1 : 0.6 })}
-        />
-      ))}
+      {KINDS.map((kind) => {
+        const own = bars.filter((b) => b.kind === kind);
+        return own.length > 0 && <path key={kind} d={own.map(stretch ? cornered : rounded).join('')} className={`ribbon-${kind}`} {...(kind === 'hold' && { fill: `url(#${hatch})`, strokeWidth: heightPx > 30 ? 1.1 : 0.6 })} />;
+      })}
       {dots.flatMap(({ x, height }) => Array.from({ length: Math.max(1, Math.floor(height / DOT_STEP)) }, (_, i) => (
         <circle key={`${x}-${i}`} className="ribbon-dot" cx={x} cy={base - 2 - i * DOT_STEP} r="1.3" />
       )))}

@@ -41,6 +41,17 @@ describe('guard rails', () => {
     expect(only(makeProgramme({ weeks: 8, lighter: [4, 8] }), 'no-lighter-week')).toEqual([]);
   });
 
+  it('a week called lighter that asks for as much as the last other one', () => {
+    const weeks = (lighterMin: number) => ({ ...singles([[1, 1, minutes(30, 5)], [2, 1, minutes(lighterMin, 5)]], 2), lighter: [2] });
+    expect(only(weeks(28), 'lighter-week')[0]).toMatchObject({ weeks: [2], threshold: 10, message: 'Planned load 150 → 140, −6.7 % on week 1.' });
+    expect(only(weeks(27), 'lighter-week')).toEqual([]);
+    expect(only(singles([[1, 1, minutes(30, 5)], [2, 1, minutes(30, 5)]], 2), 'lighter-week')).toEqual([]);
+  });
+
+  it('after a pause compares with the last week that had sessions', () => {
+    expect(only(singles([[1, 1, minutes(10, 5)], [3, 1, minutes(20, 5)]], 3), 'work-change')[0]!.message).toBe('Work 10 min → 20 min, +100 %. After a week without sessions; this is against week 1.');
+  });
+
   it('hard days touching, over the end of a week too, as one thing for the same two weekdays', () => {
     const programme = singles([[1, 5, minutes(10, 8)], [1, 6, minutes(10, 7, 'push-up')], [2, 5, minutes(10, 8)], [2, 6, minutes(10, 7, 'push-up')], [2, 7, minutes(8, 9, 'march')], [3, 1, minutes(8, 9, 'band row')]], 3);
     const found = only(programme, 'hard-days');

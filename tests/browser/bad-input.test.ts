@@ -1,6 +1,6 @@
 import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { demo, openBrowser, openPage, pasteText, PHONE, signIn, writeText } from './helpers.ts';
+import { demo, openBrowser, openPage, pasteText, PHONE, signIn, SOON, writeText } from './helpers.ts';
 
 let browser: Browser;
 beforeAll(async () => { browser = await openBrowser(); });
@@ -128,7 +128,7 @@ test('a second tab on the same day is noticed, and neither text is lost', async 
   await one.getByText('saved', { exact: true }).waitFor();
   await writeText(two, 'Main: flow\n6 march');
   await two.getByText('This day was changed elsewhere').waitFor();
-  expect(await two.locator('.cm-content').innerText()).toContain('6 march');
+  await expect.poll(() => two.locator('.cm-content').innerText(), SOON).toContain('6 march');
   await two.getByRole('button', { name: 'Take theirs' }).click();
   await two.locator('.cm-line', { hasText: '5 squat' }).waitFor();
   await two.keyboard.press('Control+z');

@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { demo, openBrowser, openPage, PHONE, signIn, writeText } from './helpers.ts';
+import { demo, openBrowser, openPage, PHONE, signIn, SOON, writeText } from './helpers.ts';
 
 let browser: Browser;
 let coach: Page;
@@ -139,7 +139,7 @@ describe('movements', () => {
     await coach.locator('.cm-content').waitFor();
     await writeText(coach, 'Main: 3 rounds\n10 Harbour step');
     await coach.getByRole('row', { name: /Harbour step/ }).waitFor();
-    expect(await coach.getByText('is new here').count()).toBe(0);
+    await expect.poll(() => coach.getByText('is new here').count(), SOON).toBe(0);
     await coach.getByText('saved', { exact: true }).waitFor();
     await coach.goto(`${base}/movements?m=harbour-step`);
     await coach.getByRole('link', { name: 'A new ladder with it' }).click();

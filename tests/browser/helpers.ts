@@ -17,6 +17,9 @@ export async function openPage(browser: Browser, options: BrowserContextOptions 
   return page;
 }
 
+/** How long a page may take to show what was just asked of it: `expect.poll(what, SOON)`. */
+export const SOON = { timeout: 10_000 };
+
 export const PHONE: BrowserContextOptions = { viewport: { width: 390, height: 844 }, hasTouch: true };
 
 export async function signIn(page: Page, workspace: 0 | 1 = 0): Promise<void> {

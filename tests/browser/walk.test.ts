@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { demo, openBrowser, openPage, PHONE, signIn, writeText } from './helpers.ts';
+import { demo, openBrowser, openPage, PHONE, signIn, SOON, writeText } from './helpers.ts';
 
 let browser: Browser;
 beforeAll(async () => { browser = await openBrowser(); });
@@ -46,8 +46,8 @@ describe('from a written session to a logged one', () => {
     await coach.waitForURL('**/plan');
     programmeUrl = coach.url().replace(/\/plan$/, '');
     await coach.getByRole('row').nth(2).waitFor();
-    expect(await coach.getByRole('row').count()).toBe(3);
-    expect(await coach.getByRole('gridcell', { name: /to write/ }).count()).toBe(6);
+    await expect.poll(() => coach.getByRole('row').count(), SOON).toBe(3);
+    await expect.poll(() => coach.getByRole('gridcell', { name: /, to write/ }).count(), SOON).toBe(6);
   });
 
   test('and adds someone whose link is shown once', async () => {
@@ -70,7 +70,7 @@ describe('from a written session to a logged one', () => {
     await coach.getByText('2:32', { exact: true }).waitFor();
     await coach.getByText('2 rounds × 2 × 0:30').waitFor();
     const row = coach.getByRole('row', { name: /sit-to-stand/ });
-    expect(await row.getByRole('cell').last().textContent()).toBe('5');
+    await expect.poll(() => row.getByRole('cell').last().textContent(), SOON).toBe('5');
     await coach.getByText('saved', { exact: true }).waitFor();
   });
 
@@ -78,10 +78,10 @@ describe('from a written session to a logged one', () => {
     await writeText(coach, SESSION.replace('work 0:20', 'wrok 0:20'));
     await coach.getByText('One thing can’t be read').waitFor();
     await coach.getByRole('button', { name: 'Line 9, column 14.' }).waitFor();
-    expect(await coach.getByRole('button', { name: 'Mark ready' }).isDisabled()).toBe(true);
+    await expect.poll(() => coach.getByRole('button', { name: 'Mark ready' }).isDisabled(), SOON).toBe(true);
     await coach.getByRole('button', { name: 'work', exact: true }).click();
     await coach.getByText('One thing can’t be read').waitFor({ state: 'detached' });
-    expect(await coach.locator('.cm-content').innerText()).toContain('work 0:20 rest 0:10');
+    await expect.poll(() => coach.locator('.cm-content').innerText(), SOON).toContain('work 0:20 rest 0:10');
     await coach.getByText('saved', { exact: true }).waitFor();
   });
 
@@ -92,7 +92,7 @@ describe('from a written session to a logged one', () => {
     await coach.getByRole('button', { name: 'Send to 1 person' }).click();
     await coach.getByRole('dialog').getByRole('button', { name: 'Send to 1 person' }).click();
     await coach.getByText('Version 1 is out.').waitFor();
-    expect(await coach.getByRole('button', { name: /^Send/ }).count()).toBe(0);
+    await expect.poll(() => coach.getByRole('button', { name: /^Send/ }).count(), SOON).toBe(0);
     await coach.goto(`${programmeUrl}/write/w1d3`);
     await coach.locator('.cm-content').waitFor();
     await writeText(coach, SESSION.replace('Two small things', 'Changed afterwards'));
@@ -102,7 +102,7 @@ describe('from a written session to a logged one', () => {
   });
 
   test('4 the participant sees it, and follows it by the clock', async () => {
-    expect(await reader.locator('.today-kit').textContent()).toBe('Have ready: chair');
+    await expect.poll(() => reader.locator('.today-kit').textContent(), SOON).toBe('Have ready: chair');
     await reader.clock.install();
     await reader.getByRole('link', { name: 'Start with the clock' }).click();
     await reader.getByRole('button', { name: 'Start', exact: true }).click();
@@ -126,11 +126,11 @@ describe('from a written session to a logged one', () => {
     await reader.getByText('Paused').waitFor();
     const before = await reader.getByRole('timer').textContent();
     await reader.clock.runFor(30_000);
-    expect(await reader.getByRole('timer').textContent()).toBe(before);
+    await expect.poll(() => reader.getByRole('timer').textContent(), SOON).toBe(before);
     await reader.getByRole('button', { name: 'go on' }).click();
     await reader.getByRole('button', { name: 'back' }).click();
     await heading('side plank');
-    expect(await reader.getByRole('timer').textContent()).toBe('0:20');
+    await expect.poll(() => reader.getByRole('timer').textContent(), SOON).toBe('0:20');
     for (let i = 0; i < 3; i++) await reader.clock.runFor(31_000);
     await heading('sit-to-stand');
     await reader.clock.runFor(9000);

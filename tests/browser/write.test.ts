@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { demo, openBrowser, openPage, signIn, writeText } from './helpers.ts';
+import { demo, openBrowser, openPage, signIn, SOON, writeText } from './helpers.ts';
 
 let browser: Browser;
 let page: Page;
@@ -50,7 +50,7 @@ describe('typing', () => {
     await page.getByRole('option', { name: /^burpee/ }).waitFor();
     await page.waitForTimeout(150);
     await page.keyboard.press('Enter');
-    expect(await written()).toBe('Main: amrap 10:00\n8 burpee');
+    await expect.poll(written, SOON).toBe('Main: amrap 10:00\n8 burpee');
   });
 
   test('Tab goes from number to number and leaves after the last', async () => {
@@ -60,18 +60,18 @@ describe('typing', () => {
       await page.keyboard.press('Tab');
       await page.keyboard.type(next);
     }
-    expect(await written()).toBe('Main: every 2:00 x 6\n12 squat\n9/side split squat');
+    await expect.poll(written, SOON).toBe('Main: every 2:00 x 6\n12 squat\n9/side split squat');
     await page.keyboard.press('Tab');
-    expect(await page.locator('.cm-content').evaluate((el) => el === document.activeElement)).toBe(false);
+    await expect.poll(() => page.locator('.cm-content').evaluate((el) => el === document.activeElement), SOON).toBe(false);
   });
 
   test('a finding offers the change, and one undo takes it back', async () => {
     await open('w8d3', 'Main: every 1:00 x 8\n14 burpee\n8 squat');
     await page.getByRole('button', { name: '10 instead of 14' }).click();
-    expect(await written()).toBe('Main: every 1:00 x 8\n10 burpee\n8 squat');
+    await expect.poll(written, SOON).toBe('Main: every 1:00 x 8\n10 burpee\n8 squat');
     await page.getByText('more than the 1:00 of the slot').waitFor({ state: 'detached' });
     await page.locator('.cm-content').press('Control+z');
-    expect(await written()).toBe('Main: every 1:00 x 8\n14 burpee\n8 squat');
+    await expect.poll(written, SOON).toBe('Main: every 1:00 x 8\n14 burpee\n8 squat');
   });
 
   test('a number opens its sum', async () => {
@@ -96,7 +96,7 @@ describe('cards', () => {
     await page.locator('.is-drop-after').waitFor();
     await page.mouse.up();
     await showText();
-    expect(await written()).toBe('# my own words\nMain: 3 rounds\n8 push-up\n12 march\n10 squat  # deep');
+    await expect.poll(written, SOON).toBe('# my own words\nMain: 3 rounds\n8 push-up\n12 march\n10 squat  # deep');
   });
 
   test('a block is dragged before another', async () => {
@@ -110,7 +110,7 @@ describe('cards', () => {
     await page.mouse.move(target.x + 20, target.y + 2, { steps: 6 });
     await page.mouse.up();
     await showText();
-    expect(await written()).toBe('Warm-up: flow\n8 march\n\nMain: 2 rounds\n10 squat');
+    await expect.poll(written, SOON).toBe('Warm-up: flow\n8 march\n\nMain: 2 rounds\n10 squat');
   });
 
   test('doses are stepped, sides chosen, a form picked from its picture; undo goes through cards and text alike', async () => {
@@ -123,7 +123,7 @@ describe('cards', () => {
     await page.getByRole('button', { name: 'more work' }).click();
     await showText();
     const all = '# my own words\nMain: work 0:45 rest 0:20, 3 rounds\n10/side squat  # deep\n9 push-up\n12 march';
-    expect(await written()).toBe(all);
+    await expect.poll(written, SOON).toBe(all);
     await page.locator('.cm-content').press('Control+z');
     await page.locator('.cm-content').press('Control+z');
     await showCards();
@@ -131,9 +131,9 @@ describe('cards', () => {
     await page.keyboard.press('Control+z');
     await page.keyboard.press('Control+z');
     await showText();
-    expect(await written()).toBe(SESSION);
+    await expect.poll(written, SOON).toBe(SESSION);
     await page.locator('.cm-content').press('Control+Shift+Z');
-    expect(await written()).toBe(SESSION.replace('8 push-up', '9 push-up'));
+    await expect.poll(written, SOON).toBe(SESSION.replace('8 push-up', '9 push-up'));
   });
 
   test('a dose that can’t be read says why and stays as typed', async () => {
@@ -143,11 +143,11 @@ describe('cards', () => {
     await dose.fill('0');
     await dose.press('Enter');
     await page.getByText('A dose of 0 is no work').waitFor();
-    expect(await dose.inputValue()).toBe('0');
+    await expect.poll(() => dose.inputValue(), SOON).toBe('0');
     await dose.fill('0:40');
     await dose.press('Enter');
     await showText();
-    expect(await written()).toContain('0:40 march');
+    await expect.poll(written, SOON).toContain('0:40 march');
   });
 
   test('by keyboard alone, from an empty day to a session', async () => {
@@ -168,9 +168,9 @@ describe('cards', () => {
     await page.keyboard.press('ArrowUp');
     await page.getByRole('button', { name: /^move push-up/ }).focus();
     await page.keyboard.press('ArrowUp');
-    expect(await page.getByRole('button', { name: /^move push-up/ }).evaluate((el) => el === document.activeElement)).toBe(true);
+    await expect.poll(() => page.getByRole('button', { name: /^move push-up/ }).evaluate((el) => el === document.activeElement), SOON).toBe(true);
     await showText();
-    expect(await written()).toBe('Main: every 1:00 for 4:00\n8 push-up\n11 squat');
+    await expect.poll(written, SOON).toBe('Main: every 1:00 for 4:00\n8 push-up\n11 squat');
   });
 });
 
@@ -181,9 +181,9 @@ describe('from elsewhere and to elsewhere', () => {
     await page.getByLabel('Found elsewhere').fill('3 rounds\n1. Push ups x 10\n2. 30 sec plank\n3. wobble 5');
     await page.getByText('“wobble” is no movement of the library').waitFor();
     await page.getByRole('button', { name: 'Take this' }).click();
-    expect(await written()).toBe('Main: flow\n5 squat\n\nMain: 3 rounds\n10 push-up\n0:30 plank\n5 wobble');
+    await expect.poll(written, SOON).toBe('Main: flow\n5 squat\n\nMain: 3 rounds\n10 push-up\n0:30 plank\n5 wobble');
     await page.locator('.cm-content').press('Control+z');
-    expect(await written()).toBe('Main: flow\n5 squat');
+    await expect.poll(written, SOON).toBe('Main: flow\n5 squat');
   });
 
   test('a session is copied to another day; what stands there is replaced only when said, and can be had back', async () => {
@@ -216,7 +216,7 @@ describe('from elsewhere and to elsewhere', () => {
     await open('w8d5', 'Title: With a routine\nMain: flow\n5 squat');
     await page.getByRole('button', { name: 'Routines' }).click();
     await page.getByRole('listitem').filter({ hasText: 'Slow start' }).getByRole('button', { name: 'refer to it' }).click();
-    expect(await written()).toBe('Title: With a routine\n\nWarm-up: routine "Slow start"\n\nMain: flow\n5 squat');
+    await expect.poll(written, SOON).toBe('Title: With a routine\n\nWarm-up: routine "Slow start"\n\nMain: flow\n5 squat');
     await page.getByRole('row', { name: /wrist circle/ }).waitFor();
     await page.getByRole('button', { name: 'Mark ready' }).click();
     await page.waitForURL('**/send/w8d5');

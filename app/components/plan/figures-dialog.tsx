@@ -1,5 +1,5 @@
 import { AREAS } from '../../../core/movement/movement.ts';
-import { changePct } from '../../../core/progress/training-load.ts';
+import { findLoadChange, formatChange } from '../../../core/progress/week-change.ts';
 import { wholeMinutes } from '../../../core/session/explain.ts';
 import { Dialog } from '../dialog.tsx';
 import type { Plan } from './use-plan.ts';
@@ -8,9 +8,9 @@ import type { Plan } from './use-plan.ts';
 export function FiguresDialog({ plan, onClose }: { plan: Plan; onClose: () => void }) {
   const { weeks } = plan;
   const areas = AREAS.filter((a) => weeks.some((w) => w.repsByArea[a]));
-  const pct = (i: number) => {
-    const change = i === 0 ? undefined : changePct(weeks[i - 1]!.loadAu, weeks[i]!.loadAu);
-    return change === undefined || weeks[i]!.loadAu === 0 ? '' : `${change >= 0 ? '+' : '−'}${Math.round(Math.abs(change) * 10) / 10} %`;
+  const change = (i: number) => {
+    const found = findLoadChange(weeks, i);
+    return found ? `${formatChange(found.pct, 1)}${found.against.week === i ? '' : ` on ${found.against.week}`}` : '–';
   };
   return (
     <Dialog open wide title="The weeks in figures" okText="Good" cancelText={null} onOk={onClose} onCancel={onClose}>
@@ -20,14 +20,14 @@ export function FiguresDialog({ plan, onClose }: { plan: Plan; onClose: () => vo
           <tbody>
             {weeks.map((w, i) => (
               <tr key={w.week}>
-                <th scope="row">{w.week}{w.isLighter && ' lighter'}</th><td>{Math.round(w.loadAu)}</td><td>{pct(i)}</td><td>{wholeMinutes(w.likelySec)}</td><td>{wholeMinutes(w.workSec)}</td>
+                <th scope="row">{w.week}{w.isLighter && ' lighter'}</th><td>{Math.round(w.loadAu)}</td><td>{change(i)}</td><td>{wholeMinutes(w.likelySec)}</td><td>{wholeMinutes(w.workSec)}</td>
                 <td>{w.monotony?.toFixed(2) ?? '–'}</td><td>{w.strainAu === undefined ? '–' : Math.round(w.strainAu)}</td>{areas.map((a) => <td key={a}>{w.repsByArea[a] ?? 0}</td>)}
               </tr>
             ))}
           </tbody>
         </table>
       </div>
-      <p className="soft small">Load is planned effort × likely minutes. Monotony is the mean over the sample SD of the seven daily loads, strain is load × monotony; – where a session is missing, has no effort, or all days ask the same.</p>
+      <p className="soft small">Load is planned effort × likely minutes; its change is against the last week that isn’t lighter. Monotony is the mean over the sample SD of the seven daily loads, strain is load × monotony; – where a session is missing, has no effort, or all days ask the same.</p>
     </Dialog>
   );
 }

@@ -3,26 +3,18 @@ import { DndContext, DragOverlay, pointerWithin, PointerSensor, useSensor, useSe
 import { useEffect, useRef, useState } from 'react';
 import type { DayPlace } from '../../../core/calendar/day.ts';
 import { dayKey, parseDayKey, WEEKDAYS } from '../../../core/calendar/day.ts';
-import { formatClock } from '../../../core/notation/format-clock.ts';
 import type { Guard } from '../../../core/progress/guards/guard.ts';
 import type { ProgrammeDifference } from '../../../core/progress/find-differences.ts';
 import type { WeekPlan } from '../../../core/progress/plan-programme.ts';
 import type { ProgrammeDocument } from '../../../core/progress/programme-document.ts';
-import { themeOf } from '../../../core/progress/programme-document.ts';
-import { changePct } from '../../../core/progress/training-load.ts';
-import { wholeMinutes } from '../../../core/session/explain.ts';
+import { findLoadChange } from '../../../core/progress/week-change.ts';
 import { AREA_LETTERS, layoutWeekFigures } from '../../charts/week-figures-layout.ts';
-import { AreaColumns } from '../../charts/week-figures.tsx';
 import { Ribbon } from '../../charts/ribbon.tsx';
 import type { SpineDay } from '../spine.tsx';
-import { PlanCell, planRibbon } from './plan-cell.tsx';
+import { planRibbon } from './plan-cell.tsx';
+import { AREA_SIZE, PlanRow, spotId } from './plan-row.tsx';
+import type { PlanSpot } from './plan-row.tsx';
 import { useNearWeeks } from './use-near-weeks.ts';
-
-/** A week's head is weekday 0. */
-export interface PlanSpot {
-  readonly week: number;
-  readonly weekday: number;
-}
 
 interface PlanGridProps {
   readonly programme: ProgrammeDocument;
@@ -41,11 +33,9 @@ interface PlanGridProps {
   readonly onOpen: (place: DayPlace) => void;
 }
 
-const AREA_SIZE = { widthPx: 74, heightPx: 30 };
 const LOAD_PX = 66;
 /** One object for good: a new one would draw every cell again. */
 const SENSOR = { activationConstraint: { distance: 5 } };
-const spotId = ({ week, weekday }: PlanSpot) => (weekday === 0 ? `week-${week}` : dayKey({ week, weekday }));
 
 export function PlanGrid(props: PlanGridProps) {
   const { programme, weeks, guards, difference, stored, locked, blocked, selected, onSelect, onMove, onKey, onOpen } = props;
@@ -137,50 +127,13 @@ export function PlanGrid(props: PlanGridProps) {
           <span role="columnheader">planned load</span>
           <span role="columnheader" aria-label="repetitions by area"><span className="area-letters" aria-hidden="true">{Object.values(AREA_LETTERS).map((l) => <i key={l}>{l}</i>)}</span></span>
         </div>
-        {weeks.map((week, w) => {
-          const spot = { week: week.week, weekday: 0 };
-          const own = guards.filter((g) => g.weeks.includes(week.week));
-          const before = weeks[w - 1];
-          const pct = before && before.loadAu > 0 && week.loadAu > 0 ? changePct(before.loadAu, week.loadAu) : undefined;
-          const isSelected = selected?.week === week.week && selected.weekday === 0;
-          return (
-            <div role="row" key={week.week} data-week={week.week} className={`plan-row${week.week === now ? ' is-now' : ''}${week.isLighter ? ' is-lighter' : ''}`}>
-              <div
-                role="rowheader" data-cell={spotId(spot)} className={`plan-week${isSelected ? ' is-selected' : ''}`} tabIndex={focusSpot.week === week.week && focusSpot.weekday === 0 ? 0 : -1}
-              >
-                <span className="sr">Week {week.week}{week.isLighter && ', lighter'}{week.week === now && ', now'}</span>
-                <b aria-hidden="true">Week {week.week}</b>
-                <span className="soft small" aria-hidden="true">{[week.week === now ? 'now' : '', week.isLighter ? 'lighter' : week.week !== now && WEEKDAYS.every((_, i) => stored.get(dayKey({ week: week.week, weekday: i + 1 }))?.isPast) ? 'done' : ''].filter(Boolean).join(', ')}</span>
-              </div>
-              {week.days.map((d, i) => {
-                const key = dayKey({ week: week.week, weekday: i + 1 });
-                const known = stored.get(key);
-                const change = changes.get(key);
-                const state = !d ? 'none' : !d.plan ? 'empty' : d.plan.errors > 0 ? 'faulty' : change && change.kind !== 'words-only' ? 'draft' : known?.state ?? 'draft';
-                return (
-                  <PlanCell
-                    key={key} id={key} day={d?.day} plan={d?.plan} state={state} words={known?.words ?? `${WEEKDAYS[i]}, week ${week.week}`}
-                    theme={d ? themeOf(programme, d.day) : undefined} blocked={blocked.get(key) ?? ''} isToday={known?.isToday ?? false} isPast={known?.isPast ?? false}
-                    isSelected={selected?.week === week.week && selected.weekday === i + 1} isFocus={focusSpot.week === week.week && focusSpot.weekday === i + 1}
-                    isCarried={carried !== undefined && dayKey(carried) === key} change={change ? `${change.kind === 'words-only' ? '' : change.kind} ${change.words}`.trim() || change.kind : ''} mark={change?.words.split(', ')[0] ?? ''}
-                    longestSec={longestSec} column={i + 2} isDrawn={near?.has(week.week) ?? true} canMove={d !== undefined && !locked.has(key)}
-                  />
-                );
-              })}
-              <div role="gridcell" className="plan-sum">
-                <span className="sr">planned load</span>
-                <i style={{ width: `${figures[w]!.loadPx}px` }} className={week.isLighter ? 'is-lighter' : undefined} />
-                <b>{Math.round(week.loadAu)}</b>
-                <span className="soft small">{pct === undefined ? '' : `${pct >= 0 ? '+' : '−'}${Math.round(Math.abs(pct))} %`}</span>
-                <span className="plan-minutes soft small" title={`work ${formatClock(week.workSec)}`}>{wholeMinutes(week.likelySec)} min</span>
-                {own.length > 0 && <span className="plan-flags" title={own.map((g) => `${g.subject}: ${g.message}`).join('\n')}><span className="sr">{own.length} worth a look</span>{own.slice(0, 5).map((_g, k) => <i key={k} />)}</span>}
-              </div>
-              <div role="gridcell" className="plan-areas">
-                <AreaColumns bars={figures[w]!.bars} widthPx={AREA_SIZE.widthPx} heightPx={AREA_SIZE.heightPx} title={`Week ${week.week}, repetitions: ${figures[w]!.bars.filter((b) => b.reps > 0).map((b) => `${b.area} ${b.reps}`).join(', ') || 'none counted'}`} />
-              </div>
-            </div>
-          );
-        })}
+        {weeks.map((week, w) => (
+          <PlanRow
+            key={week.week} week={week} change={findLoadChange(weeks, w)} figures={figures[w]!} guards={guards.filter((g) => g.weeks.includes(week.week))} programme={programme} stored={stored} locked={locked} blocked={blocked} changes={changes}
+            isNow={week.week === now} isDrawn={near?.has(week.week) ?? true} longestSec={longestSec} {...(selected?.week === week.week && { selectedWeekday: selected.weekday })} {...(focusSpot.week === week.week && { focusWeekday: focusSpot.weekday })}
+            {...(carried?.week === week.week && { carriedWeekday: carried.weekday })}
+          />
+        ))}
       </div>
       <p className="sr" role="status">{said}</p>
       <DragOverlay dropAnimation={null}>

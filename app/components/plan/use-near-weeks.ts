@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 
 /** Programmes up to this length are drawn whole. */
 const SHORT_WEEKS = 16;
-const MARGIN_PX = 500;
+const MARGIN_PX = 250;
 
 /**
  * The weeks whose rows are in sight or near it: only their ribbons are drawn, so that a lever of a year is dragged as

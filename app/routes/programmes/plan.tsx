@@ -15,7 +15,7 @@ import { DayPanel } from '../../components/plan/day-panel.tsx';
 import { ExchangeDialog } from '../../components/plan/exchange-dialog.tsx';
 import { FiguresDialog } from '../../components/plan/figures-dialog.tsx';
 import { GuardList } from '../../components/plan/guard-list.tsx';
-import type { PlanSpot } from '../../components/plan/plan-grid.tsx';
+import type { PlanSpot } from '../../components/plan/plan-row.tsx';
 import { PlanGrid } from '../../components/plan/plan-grid.tsx';
 import { PLAN_KEYS } from '../../components/plan/plan-keys.ts';
 import { PlanTitle } from '../../components/plan/plan-title.tsx';

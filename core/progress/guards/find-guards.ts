@@ -10,7 +10,7 @@ import { isSameLever, LEVER_WORDS } from '../lever.ts';
 import { findBlocked, findBrokenTargets, findDifferingRetests, findPairs, hardDays, sameArea, sameJoint } from './day-guards.ts';
 import type { Guard, GuardCode } from './guard.ts';
 import { GUARD_CODES, GUARD_RAILS } from './guard.ts';
-import { findFewStrengthDays, findLoadChanges, findMonotony, findNoLighterWeek, findRepsChanges, findWorkChanges } from './week-guards.ts';
+import { findFewStrengthDays, findHeavyLighterWeeks, findLoadChanges, findMonotony, findNoLighterWeek, findRepsChanges, findWorkChanges } from './week-guards.ts';
 
 export interface GuardScope {
   readonly programme: ProgrammeDocument;
@@ -27,6 +27,7 @@ const FINDERS: Record<GuardCode, (scope: GuardScope, threshold: number) => Guard
   'reps-change': ({ weeks }, t) => findRepsChanges(weeks, t),
   monotony: ({ weeks }, t) => findMonotony(weeks, t),
   'no-lighter-week': ({ weeks }, t) => findNoLighterWeek(weeks, t),
+  'lighter-week': ({ weeks }, t) => findHeavyLighterWeeks(weeks, t),
   'same-area': ({ weeks }, t) => findPairs(weeks, 'same-area', sameArea, t),
   'same-joint': ({ weeks }, t) => findPairs(weeks, 'same-joint', sameJoint, t),
   'hard-days': ({ weeks }, t) => findPairs(weeks, 'hard-days', hardDays, t),

@@ -2,7 +2,7 @@ import type { DayPlace } from '../../calendar/day.ts';
 
 /** Things about a programme that a coach may want to look at. Information, never a verdict. */
 export const GUARD_CODES = [
-  'load-change', 'work-change', 'reps-change', 'monotony', 'no-lighter-week', 'same-area', 'same-joint', 'hard-days', 'levers-at-once', 'strength-days',
+  'load-change', 'work-change', 'reps-change', 'monotony', 'no-lighter-week', 'lighter-week', 'same-area', 'same-joint', 'hard-days', 'levers-at-once', 'strength-days',
   'target-broken', 'blocked-day', 'retest-differs',
 ] as const;
 export type GuardCode = (typeof GUARD_CODES)[number];
@@ -28,6 +28,7 @@ export const GUARD_RAILS: Record<GuardCode, GuardRail> = {
   'reps-change': { name: 'repetitions week on week', means: 'repetitions of a pattern grow by more than this, and by at least 20', threshold: 25, unit: '%', least: 1, most: 500, source: COMMON },
   monotony: { name: 'days alike', means: 'the week’s mean daily load over its spread (sample SD) is above this', threshold: 2, unit: '', least: 0.5, most: 20, source: 'monotony and strain after Foster 1998 (from memory); this threshold is common practice, no source' },
   'no-lighter-week': { name: 'a lighter week', means: 'so many weeks in a row without a lighter one', threshold: 5, unit: 'weeks', least: 2, most: 52, source: 'people report a lighter week every 5 to 6 weeks (Rogerson 2024, from memory); a whole week off did not help (Coleman 2024, from memory)' },
+  'lighter-week': { name: 'lighter enough', means: 'a lighter week’s planned load is not lower by at least this than the last other week’s', threshold: 10, unit: '%', least: 1, most: 100, source: 'a lighter week is planned reduced stress (Bell 2023, from memory); how much is the coach’s, this threshold is common practice, no source' },
   'same-area': { name: 'same area on neighbouring days', means: 'one area has at least this share of the work on both days', threshold: 40, unit: '%', least: 10, most: 100, source: COMMON },
   'same-joint': { name: 'same joint on neighbouring days', means: 'both days ask much of the wrists, shoulders or knees for at least so many minutes', threshold: 6, unit: 'min', least: 1, most: 120, source: COMMON },
   'hard-days': { name: 'hard days touching', means: 'two neighbouring days are planned at this effort or above', threshold: 7, unit: 'effort', least: 1, most: 10, source: COMMON },

@@ -1,52 +1,40 @@
 import { wholeMinutes } from '../../session/explain.ts';
 import type { Pattern } from '../../movement/movement.ts';
 import type { WeekPlan } from '../plan-programme.ts';
-import { changePct } from '../training-load.ts';
+import { findLoadChange, findWeekChange, formatChange, isRated, isWhole } from '../week-change.ts';
 import type { Guard } from './guard.ts';
 import { formatWeeks } from './guard.ts';
 
 /** Fewer repetitions more than this are not worth a word. */
 const LEAST_REPS_MORE = 20;
 
-const signedPct = (pct: number): string => `${pct >= 0 ? '+' : '−'}${Math.abs(pct) < 100 ? Math.round(Math.abs(pct) * 10) / 10 : Math.round(Math.abs(pct))} %`;
-
-/** A week that can be compared: all of it written. */
-const isWhole = (week: WeekPlan | undefined): week is WeekPlan => week !== undefined && week.toWrite === 0 && week.likelySec > 0;
-
-/** The week before, and where that is lighter (or empty) the last one that isn't. */
-function weeksBefore(weeks: readonly WeekPlan[], at: number): { before: WeekPlan; usual: WeekPlan } | undefined {
-  const before = weeks[at - 1];
-  const usual = weeks.slice(0, at).findLast((w) => !w.isLighter && isWhole(w));
-  if (!before || !usual || !isWhole(before)) return undefined;
-  return { before, usual };
-}
-
 interface Measure {
   readonly code: 'load-change' | 'work-change' | 'reps-change';
   readonly of: (week: WeekPlan) => number;
   readonly show: (value: number) => string;
   readonly name: string;
+  /** A smaller difference isn't worth a word. */
   readonly least: number;
+  readonly fits?: typeof isWhole;
 }
 
 function findChange(weeks: readonly WeekPlan[], thresholdPct: number, measure: Measure): Guard[] {
   return weeks.flatMap((week, i): Guard[] => {
-    const at = weeksBefore(weeks, i);
-    if (!at || !isWhole(week) || week.isLighter) return [];
-    const [was, usual, now] = [measure.of(at.before), measure.of(at.usual), measure.of(week)];
-    const pct = changePct(usual, now);
-    if (pct === undefined || pct <= thresholdPct || now - usual < measure.least) return [];
-    const against = at.usual === at.before ? '' : ` After a lighter week (${measure.show(was)}) that is the plan; this is against week ${at.usual.week}.`;
+    const change = week.isLighter ? undefined : findWeekChange(weeks, i, measure.of, measure.fits);
+    if (!change || change.pct <= thresholdPct || change.now - change.was < measure.least) return [];
+    const { against } = change;
+    const before = weeks[i - 1]!;
+    const between = against === before ? '' : before.likelySec === 0 ? ` After a week without sessions; this is against week ${against.week}.`
+      : ` After a lighter week (${measure.show(measure.of(before))}) that is the plan; this is against week ${against.week}.`;
     return [{
-      code: measure.code, weeks: [week.week], places: [], subject: `Week ${at.usual.week} → ${week.week}`, threshold: thresholdPct,
-      message: `${measure.name} ${measure.show(usual)} → ${measure.show(now)}, ${signedPct(pct)}.${against}`,
+      code: measure.code, weeks: [week.week], places: [], subject: `Week ${against.week} → ${week.week}`, threshold: thresholdPct,
+      message: `${measure.name} ${measure.show(change.was)} → ${measure.show(change.now)}, ${formatChange(change.pct, 1)}.${between}`,
     }];
   });
 }
 
-export const findLoadChanges = (weeks: readonly WeekPlan[], thresholdPct: number): Guard[] => findChange(
-  weeks.map((w) => (w.unratedSessions > 0 ? { ...w, toWrite: w.toWrite + w.unratedSessions } : w)), thresholdPct,
-  { code: 'load-change', of: (w) => w.loadAu, show: (v) => String(Math.round(v)), name: 'Planned load', least: 0 });
+export const findLoadChanges = (weeks: readonly WeekPlan[], thresholdPct: number): Guard[] =>
+  findChange(weeks, thresholdPct, { code: 'load-change', of: (w) => w.loadAu, show: (v) => String(Math.round(v)), name: 'Planned load', least: 0, fits: isRated });
 
 export const findWorkChanges = (weeks: readonly WeekPlan[], thresholdPct: number): Guard[] =>
   findChange(weeks, thresholdPct, { code: 'work-change', of: (w) => w.workSec, show: (v) => `${wholeMinutes(v)} min`, name: 'Work', least: 60 });
@@ -56,6 +44,17 @@ export function findRepsChanges(weeks: readonly WeekPlan[], thresholdPct: number
   return patterns.flatMap((pattern) => findChange(weeks, thresholdPct, {
     code: 'reps-change', of: (w) => w.repsByPattern[pattern] ?? 0, show: String, name: `Repetitions of ${pattern}`, least: LEAST_REPS_MORE,
   }));
+}
+
+/** Weeks called lighter whose planned load is hardly less than that of the last other week. */
+export function findHeavyLighterWeeks(weeks: readonly WeekPlan[], thresholdPct: number): Guard[] {
+  return weeks.flatMap((week, i): Guard[] => {
+    const change = week.isLighter ? findLoadChange(weeks, i) : undefined;
+    return !change || change.pct <= -thresholdPct ? [] : [{
+      code: 'lighter-week', weeks: [week.week], places: [], subject: `Week ${week.week}, lighter`, threshold: thresholdPct,
+      message: `Planned load ${Math.round(change.was)} → ${Math.round(change.now)}, ${formatChange(change.pct, 1)} on week ${change.against.week}.`,
+    }];
+  });
 }
 
 /** `3.00`, or `2.69 to 3.02` over several. */

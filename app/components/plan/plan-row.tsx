@@ -1,0 +1,88 @@
+import { dayKey, WEEKDAYS } from '../../../core/calendar/day.ts';
+import { formatClock } from '../../../core/notation/format-clock.ts';
+import type { Guard } from '../../../core/progress/guards/guard.ts';
+import type { DayDifference } from '../../../core/progress/find-differences.ts';
+import type { WeekPlan } from '../../../core/progress/plan-programme.ts';
+import type { ProgrammeDocument } from '../../../core/progress/programme-document.ts';
+import { themeOf } from '../../../core/progress/programme-document.ts';
+import type { WeekChange } from '../../../core/progress/week-change.ts';
+import { formatChange } from '../../../core/progress/week-change.ts';
+import { wholeMinutes } from '../../../core/session/explain.ts';
+import type { WeekFiguresLayout } from '../../charts/week-figures-layout.ts';
+import { AreaColumns } from '../../charts/week-figures.tsx';
+import type { SpineDay } from '../spine.tsx';
+import { PlanCell } from './plan-cell.tsx';
+
+/** A place on the plan; a week's head is weekday 0. */
+export interface PlanSpot {
+  readonly week: number;
+  readonly weekday: number;
+}
+
+export const spotId = ({ week, weekday }: PlanSpot): string => (weekday === 0 ? `week-${week}` : dayKey({ week, weekday }));
+export const AREA_SIZE = { widthPx: 74, heightPx: 30 };
+
+interface PlanRowProps {
+  readonly week: WeekPlan;
+  readonly change: WeekChange | undefined;
+  readonly figures: WeekFiguresLayout;
+  /** What is worth a look in this week. */
+  readonly guards: readonly Guard[];
+  readonly programme: ProgrammeDocument;
+  readonly stored: ReadonlyMap<string, SpineDay>;
+  readonly locked: ReadonlySet<string>;
+  readonly blocked: ReadonlyMap<string, string>;
+  readonly changes: ReadonlyMap<string, DayDifference>;
+  readonly isNow: boolean;
+  readonly isDrawn: boolean;
+  readonly longestSec: number;
+  /** Weekdays of this week, 0 for its head; absent where they lie in another one. */
+  readonly selectedWeekday?: number;
+  readonly focusWeekday?: number;
+  readonly carriedWeekday?: number;
+}
+
+const wordsOf = ({ kind, words }: DayDifference): string => (kind === 'words-only' ? words : `${kind} ${words}`.trim());
+
+/** One week of the plan: its seven days, what it asks in all, and what is worth a look. */
+export function PlanRow(props: PlanRowProps) {
+  const { week, change, figures, guards, programme, stored, locked, blocked, changes, isNow, longestSec } = props;
+  const keys = WEEKDAYS.map((_, i) => dayKey({ week: week.week, weekday: i + 1 }));
+  const isDone = !isNow && keys.every((key) => stored.get(key)?.isPast);
+  const reps = figures.bars.filter((b) => b.reps > 0).map((b) => `${b.area} ${b.reps}`).join(', ');
+  return (
+    <div role="row" data-week={week.week} className={`plan-row${isNow ? ' is-now' : ''}${week.isLighter ? ' is-lighter' : ''}`}>
+      <div role="rowheader" data-cell={spotId({ week: week.week, weekday: 0 })} className={`plan-week${props.selectedWeekday === 0 ? ' is-selected' : ''}`} tabIndex={props.focusWeekday === 0 ? 0 : -1}>
+        <span className="sr">Week {week.week}{week.isLighter && ', lighter'}{isNow && ', now'}</span>
+        <b aria-hidden="true">Week {week.week}</b>
+        <span className="soft small" aria-hidden="true">{[isNow && 'now', week.isLighter ? 'lighter' : isDone && 'done'].filter(Boolean).join(', ')}</span>
+      </div>
+      {week.days.map((d, i) => {
+        const key = keys[i]!;
+        const known = stored.get(key);
+        const difference = changes.get(key);
+        const state = !d ? 'none' : !d.plan ? 'empty' : d.plan.errors > 0 ? 'faulty' : difference && difference.kind !== 'words-only' ? 'draft' : known?.state ?? 'draft';
+        return (
+          <PlanCell
+            key={key} id={key} day={d?.day} plan={d?.plan} state={state} words={known?.words ?? `${WEEKDAYS[i]}, week ${week.week}`}
+            theme={d ? themeOf(programme, d.day) : undefined} blocked={blocked.get(key) ?? ''} isToday={known?.isToday ?? false} isPast={known?.isPast ?? false}
+            isSelected={props.selectedWeekday === i + 1} isFocus={props.focusWeekday === i + 1} isCarried={props.carriedWeekday === i + 1}
+            change={difference ? wordsOf(difference) || difference.kind : ''} mark={difference?.words.split(', ')[0] ?? ''}
+            longestSec={longestSec} column={i + 2} isDrawn={props.isDrawn} canMove={d !== undefined && !locked.has(key)}
+          />
+        );
+      })}
+      <div role="gridcell" className="plan-sum">
+        <span className="sr">planned load</span>
+        <i style={{ width: `${figures.loadPx}px` }} className={week.isLighter ? 'is-lighter' : undefined} />
+        {(week.loadAu > 0 || week.toWrite === 0) && <b>{Math.round(week.loadAu)}</b>}
+        <span className="soft small" title={change && `against week ${change.against.week}`}>{change ? formatChange(change.pct) : week.toWrite > 0 && `${week.toWrite} to write`}</span>
+        <span className="plan-minutes soft small" title={`work ${formatClock(week.workSec)}`}>{week.likelySec > 0 && `${wholeMinutes(week.likelySec)} min`}</span>
+        {guards.length > 0 && <span className="plan-flags" title={guards.map((g) => `${g.subject}: ${g.message}`).join('\n')}><span className="sr">{guards.length} worth a look</span>{guards.slice(0, 5).map((_g, k) => <i key={k} />)}</span>}
+      </div>
+      <div role="gridcell" className="plan-areas">
+        <AreaColumns bars={figures.bars} widthPx={AREA_SIZE.widthPx} heightPx={AREA_SIZE.heightPx} title={`Week ${week.week}, repetitions: ${reps || 'none counted'}`} />
+      </div>
+    </div>
+  );
+}
