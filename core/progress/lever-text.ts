@@ -1,7 +1,7 @@
 import { assertNever } from '../assert-never.ts';
 import { formatClock } from '../notation/format-clock.ts';
 import type { Lever } from './lever.ts';
-import { formatSigned, LEVER_KINDS, leverName } from './lever.ts';
+import { formatSigned, isSameLever, LEVER_KINDS, leverName } from './lever.ts';
 import type { LeverRule, Schedule } from './schedule.ts';
 
 const MAX_BY = 3600;
@@ -23,6 +23,39 @@ export function printSchedule(schedule: Schedule): string {
     default: return assertNever(schedule);
   }
 }
+
+/** All rules of a track, one a line. */
+export const printRules = (rules: readonly LeverRule[]): string => rules.map(printRule).join('\n');
+
+/** What is wrong with a line of rules, counted from 1. */
+export interface RuleIssue {
+  readonly line: number;
+  readonly message: string;
+}
+
+/** Reads rules one a line; empty lines are passed by. A lever may be named once: two rules at it would only add up. */
+export function readRules(text: string): { readonly rules: readonly LeverRule[]; readonly issues: readonly RuleIssue[] } {
+  const rules: LeverRule[] = [];
+  const issues: RuleIssue[] = [];
+  for (const [i, words] of text.split(/\r?\n/).entries()) {
+    if (words.trim() === '') continue;
+    const read = readRule(words);
+    if ('message' in read) issues.push({ line: i + 1, message: read.message });
+    else if (rules.some((r) => isSameLever(r.lever, read.rule.lever))) issues.push({ line: i + 1, message: `There is a line for ${leverName(read.rule.lever)} already; put both into one.` });
+    else rules.push(read.rule);
+  }
+  return { rules, issues };
+}
+
+/** One example of every way to write a rule, and what it means. */
+export const RULE_EXAMPLES: readonly { readonly line: string; readonly means: string }[] = [
+  { line: 'reps: +1 a week', means: 'one more with every week that isn’t lighter' },
+  { line: 'rounds: at week 4 +1', means: 'a round more from week 4 on' },
+  { line: 'reps of list: by week 0 +2 +4 -1', means: 'week by week, the last one standing for what follows' },
+  { line: 'rounds: wave 0, carry +1, lighter -1', means: 'one more after each lighter week, one less in it' },
+  { line: 'reps of goblet squat: double to 12, load +2', means: 'reps to 12, then 2 kg more and from the start again' },
+  { line: 'rounds in Engine: +1 a week until 40:00', means: 'for as long as the session stays within 40 minutes' },
+];
 
 export type ReadRule = { readonly rule: LeverRule } | { readonly message: string };
 

@@ -183,6 +183,22 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await expect.poll(() => point.getAttribute('aria-valuetext'), SOON).toBe(before);
   });
 
+  test('levers are written as lines; what can’t be read is told by its line and keeps what was typed', async () => {
+    await page.getByRole('button', { name: 'as text' }).click();
+    const lines = page.getByLabel('Levers, one a line');
+    const before = await lines.inputValue();
+    await lines.fill(`${before}\nspeed: +1 a week`);
+    await page.getByRole('alert').getByText(/Line \d: “speed” is no lever/).waitFor();
+    await expect.poll(() => proposal().count(), SOON).toBe(0);
+    await lines.fill('reps: at week 2 +3');
+    await page.getByRole('slider', { name: 'reps, week 2' }).waitFor();
+    await expect.poll(() => page.locator('.levers > li').count(), SOON).toBe(1);
+    await page.locator('[data-cell="w2d3"].is-changed').waitFor();
+    await proposal().getByRole('button', { name: 'Leave it' }).click();
+    await expect.poll(() => lines.inputValue(), SOON).toBe(before);
+    await page.getByRole('button', { name: 'as text' }).click();
+  });
+
   test('a session is dragged to another day', async () => {
     const [from, to] = [(await page.locator('[data-cell="w2d3"]').boundingBox())!, (await page.locator('[data-cell="w2d6"]').boundingBox())!];
     await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);

@@ -11,6 +11,7 @@ import { findSchool, schoolFits, schoolLevers, SCHOOLS } from '../../../core/pro
 import type { PlanTools } from './plan-scope.ts';
 import { NextStep } from './next-step.tsx';
 import { LeverRow } from './lever-row.tsx';
+import { LeverText } from './lever-text.tsx';
 import type { Propose } from './use-plan.ts';
 
 interface TrackRailProps {
@@ -34,6 +35,7 @@ export function trackDays(programme: ProgrammeDocument, id: string): string {
 export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit }: TrackRailProps) {
   const { track } = read;
   const [why, setWhy] = useState(false);
+  const [asText, setAsText] = useState(false);
   const school = findSchool(track.school);
   const set = (next: Partial<Track>, words: string, about?: string) => propose([{ kind: 'set-track', track: { ...track, ...next } }], words, about && `${track.id} ${about}`);
   const setRule = (i: number, rule: LeverRule) => set({ levers: track.levers.map((r, k) => (k === i ? rule : r)) }, `${track.name}: ${printRule(rule)}`, leverName(rule.lever));
@@ -75,12 +77,14 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
         ))}
       </ul>
       {track.levers.length === 0 && <p className="soft small">Every week is as written. Add a lever, or choose a school.</p>}
-      {choices.length > 0 && (
-        <select className="lever-add" aria-label="Add a lever" value="" onChange={(event) => add(event.target.value)}>
+      <p className="lever-more">
+        {choices.length > 0 && <select className="lever-add" aria-label="Add a lever" value="" onChange={(event) => add(event.target.value)}>
           <option value="">add a lever …</option>
           {choices.map((c) => <option key={leverName(c.lever)} value={leverName(c.lever)}>{leverName(c.lever)}, now {c.now.length > 28 ? `${c.now.slice(0, 26)} …` : c.now}</option>)}
-        </select>
-      )}
+        </select>}
+        <button type="button" className="tool small" aria-expanded={asText} onClick={() => setAsText(!asText)}>as text</button>
+      </p>
+      {asText && <LeverText rules={track.levers} onChange={(levers) => set({ levers }, `${track.name}: ${levers.length === 0 ? 'no levers' : 'other levers'}`, 'levers')} />}
     </section>
   );
 }
