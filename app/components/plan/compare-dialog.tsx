@@ -1,7 +1,9 @@
 import { useState } from 'react';
 import { WEEKDAYS } from '../../../core/calendar/day.ts';
 import { describeTextChange } from '../../../core/progress/find-differences.ts';
+import type { WeekPlan } from '../../../core/progress/plan-programme.ts';
 import { changePct } from '../../../core/progress/training-load.ts';
+import { formatChange } from '../../../core/progress/week-change.ts';
 import { wholeMinutes } from '../../../core/session/explain.ts';
 import { AREAS } from '../../../core/movement/movement.ts';
 import { Ribbon } from '../../charts/ribbon.tsx';
@@ -9,10 +11,16 @@ import { Dialog } from '../dialog.tsx';
 import { planRibbon } from './plan-cell.tsx';
 import type { Plan } from './use-plan.ts';
 
-const pct = (a: number, b: number): string => {
-  const change = changePct(a, b);
-  return change === undefined ? '' : `${change >= 0 ? '+' : '−'}${Math.round(Math.abs(change) * 10) / 10} %`;
-};
+type Figure = readonly [name: string, of: (week: WeekPlan) => number, show?: (value: number) => number | string];
+const FIGURES: readonly Figure[] = [
+  ['planned load', (w) => w.loadAu, Math.round], ['minutes', (w) => w.likelySec, wholeMinutes], ['minutes of work', (w) => w.workSec, wholeMinutes],
+  ...AREAS.map((area): Figure => [`reps, ${area}`, (w) => w.repsByArea[area] ?? 0]),
+];
+
+function changeWords(was: number, now: number): string {
+  const pct = changePct(was, now);
+  return pct === undefined ? '' : was === now ? 'the same' : formatChange(pct, 1);
+}
 
 /** Two weeks side by side: session by session to one scale, with what differs in words and figures. */
 export function CompareDialog({ plan, week, onClose }: { plan: Plan; week: number; onClose: () => void }) {
@@ -24,9 +32,6 @@ export function CompareDialog({ plan, week, onClose }: { plan: Plan; week: numbe
   const pick = (value: number, set: (week: number) => void, label: string) => (
     <select aria-label={label} value={value} onChange={(event) => set(Number(event.target.value))}>{weeks.map((w) => <option key={w.week} value={w.week}>Week {w.week}{w.isLighter ? ', lighter' : ''}</option>)}</select>
   );
-  const figures: readonly (readonly [name: string, of: (w: typeof a) => number])[] = [
-    ['planned load', (w) => Math.round(w.loadAu)], ['minutes', (w) => wholeMinutes(w.likelySec)], ['minutes of work', (w) => wholeMinutes(w.workSec)], ...AREAS.map((area) => [`reps, ${area}`, (w: typeof a) => w.repsByArea[area] ?? 0] as const),
-  ];
   return (
     <Dialog open wide title="Compare two weeks" okText="Good" cancelText={null} onOk={onClose} onCancel={onClose}>
       <table className="compare">
@@ -43,8 +48,8 @@ export function CompareDialog({ plan, week, onClose }: { plan: Plan; week: numbe
               </tr>
             );
           })}
-          {figures.filter(([, of]) => of(a) > 0 || of(b) > 0).map(([name, of]) => (
-            <tr key={name} className="compare-figure"><th scope="row">{name}</th><td>{of(a)}</td><td>{of(b)}</td><td className="small">{pct(of(a), of(b))}</td></tr>
+          {FIGURES.filter(([, of]) => of(a) > 0 || of(b) > 0).map(([name, of, show = String]) => (
+            <tr key={name} className="compare-figure"><th scope="row">{name}</th><td>{show(of(a))}</td><td>{show(of(b))}</td><td className="small">{changeWords(of(a), of(b))}</td></tr>
           ))}
         </tbody>
       </table>

@@ -53,11 +53,11 @@ export function PlanGrid(props: PlanGridProps) {
 
   const near = useNearWeeks(root, weeks.length, selected?.week ?? now ?? 1);
 
-  // A long programme opens where it is now; the view is put there once, and then left to the coach.
+  // A long programme opens where the address points, or where it is now; the view is put there once, and then left to the coach.
+  const [opensAt] = useState(selected?.week ?? now ?? 1);
   useEffect(() => {
-    if (now === undefined || now <= 6) return;
-    root.current?.querySelector(`[data-cell="week-${now}"]`)?.scrollIntoView({ block: 'center' });
-  }, [now]);
+    if (opensAt > 6) root.current?.querySelector(`[data-cell="week-${opensAt}"]`)?.scrollIntoView({ block: 'center' });
+  }, [opensAt]);
 
   const go = (spot: PlanSpot) => {
     onSelect(spot);

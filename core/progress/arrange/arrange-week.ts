@@ -45,7 +45,7 @@ export type ArrangeResult =
   | { readonly status: 'impossible'; readonly message: string };
 
 /** What matters more costs more: a pair of hard days outweighs any number of moves (common practice, no source). */
-const POINTS = { hard: 100, joint: 40, area: 30, moved: 1 } as const;
+export const POINTS = { hard: 100, joint: 40, area: 30, moved: 1 } as const;
 
 /** Costs of two sessions standing next to each other; none where either is missing or still to write. */
 export function pairCosts(a: DayPlan | undefined, b: DayPlan | undefined, { thresholds }: Pick<ArrangeScope, 'thresholds'>): ArrangeCost[] {
