@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { LeverRule, Schedule } from './schedule.ts';
 import { buildWeeks, pullsAt } from './schedule.ts';
@@ -36,5 +37,51 @@ describe('schedules', () => {
     expect(offsets({ kind: 'each-week', by: 1 }, 3, [1])).toEqual([0, 0, 1]);
     expect(() => offsets({ kind: 'each-week', by: 1 }, 1) && pullsAt({ lever: { kind: 'reps' }, schedule: { kind: 'each-week', by: 1 } }, 0, { lighter: [] })).toThrow(RangeError);
     expect(buildWeeks([2, 4], 5)).toBe(3);
+  });
+});
+
+/** Week by week with nothing but counters: the slow and plain version that the formulas are held against. */
+function walk(schedule: Schedule, weeks: number, lighter: readonly number[], lighterBy: number | undefined, baseReps: number, mostSteps: number): number[] {
+  const out: number[] = [];
+  let [shown, steps, sinceLighter, lighterSeen, reps] = [0, -1, -1, 0, baseReps - 1];
+  for (let week = 1; week <= weeks; week++) {
+    const isLighter = lighter.includes(week);
+    if (schedule.kind === 'list') {
+      shown = schedule.values[week - 1] ?? schedule.values.at(-1)!;
+      out.push(shown);
+      continue;
+    }
+    if (isLighter) {
+      lighterSeen += 1;
+      sinceLighter = -1;
+      out.push(lighterBy ?? shown);
+      continue;
+    }
+    steps += 1;
+    sinceLighter += 1;
+    reps = reps >= Math.max(baseReps, schedule.kind === 'double' ? schedule.ceiling : baseReps) ? baseReps : reps + 1;
+    if (schedule.kind === 'each-week') shown = steps * schedule.by;
+    if (schedule.kind === 'until-length') shown = Math.min(steps, mostSteps) * schedule.by;
+    if (schedule.kind === 'wave') shown = lighterSeen * schedule.carry + sinceLighter * schedule.by;
+    if (schedule.kind === 'at-weeks') shown = schedule.steps.filter((s) => s.week <= week).reduce((sum, s) => sum + s.by, 0);
+    if (schedule.kind === 'double') shown = reps - baseReps;
+    out.push(shown);
+  }
+  return out;
+}
+
+describe('schedules against a plain walk through the weeks', () => {
+  const by = fc.integer({ min: -5, max: 5 });
+  const schedule: fc.Arbitrary<Schedule> = fc.oneof(
+    fc.record({ kind: fc.constant('each-week' as const), by }), fc.record({ kind: fc.constant('wave' as const), by, carry: by }), fc.record({ kind: fc.constant('list' as const), values: fc.array(by, { minLength: 1, maxLength: 9 }) }),
+    fc.record({ kind: fc.constant('at-weeks' as const), steps: fc.array(fc.record({ week: fc.integer({ min: 1, max: 20 }), by }), { maxLength: 4 }) }),
+    fc.record({ kind: fc.constant('double' as const), ceiling: fc.integer({ min: 4, max: 14 }), loadBy: fc.constant(2) }), fc.record({ kind: fc.constant('until-length' as const), by, sec: fc.constant(1800) }),
+  );
+  it('agree in every week', () => {
+    fc.assert(fc.property(schedule, fc.uniqueArray(fc.integer({ min: 1, max: 20 }), { maxLength: 6 }).map((w) => w.sort((a, b) => a - b)), fc.option(by, { nil: undefined }), fc.integer({ min: 4, max: 12 }), fc.integer({ min: 0, max: 6 }), (s, lighter, lighterBy, baseReps, mostSteps) => {
+      const rule: LeverRule = { lever: { kind: 'reps' }, schedule: s, ...(lighterBy !== undefined && { lighterBy }) };
+      const clever = Array.from({ length: 20 }, (_, i) => pullsAt(rule, i + 1, { lighter, baseReps, mostSteps })[0]!.by);
+      expect(clever.map((v) => v + 0)).toEqual(walk(s, 20, lighter, lighterBy, baseReps, mostSteps).map((v) => v + 0));
+    }), { numRuns: 500 });
   });
 });
