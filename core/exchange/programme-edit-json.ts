@@ -42,6 +42,8 @@ const place = (value: unknown): DayPlace => (isBag(value) ? { week: week(value.w
 const list = <T>(value: unknown, read: (item: unknown) => T): T[] => (Array.isArray(value) && value.length <= 400 ? value.map(read) : fail('a list is expected'));
 const text = (value: unknown): string => (isText(value) && value.length <= 200_000 ? value : fail('a text is expected'));
 const theme = (value: unknown) => (value === null || (isText(value) && isTheme(value)) ? value : fail('that is no theme'));
+/** What isn’t there must not pass for what a file may leave out. */
+const given = (value: unknown): unknown => value ?? fail('a part of it is missing');
 const part = (bag: object): ProgrammeDocument => {
   const read = readPart(bag);
   return typeof read === 'string' ? fail(read) : read;
@@ -50,7 +52,7 @@ const part = (bag: object): ProgrammeDocument => {
 function readEdit(value: unknown): ProgrammeEdit {
   if (!isBag(value)) return fail('an edit is an object');
   switch (value.kind) {
-    case 'set-track': return { kind: value.kind, track: part({ tracks: [value.track] }).tracks[0]! };
+    case 'set-track': return { kind: value.kind, track: part({ tracks: [given(value.track)] }).tracks[0]! };
     case 'remove-track': return { kind: value.kind, id: text(value.id) };
     case 'join-track': return { kind: value.kind, id: text(value.id), places: list(value.places, place) };
     case 'leave-track': return { kind: value.kind, places: list(value.places, place) };
@@ -67,8 +69,8 @@ function readEdit(value: unknown): ProgrammeEdit {
     case 'set-lighter': return { kind: value.kind, lighter: list(value.lighter, week) };
     case 'set-theme': return { kind: value.kind, weekday: weekday(value.weekday), theme: theme(value.theme) };
     case 'set-day-theme': return { kind: value.kind, place: place(value.place), theme: theme(value.theme) };
-    case 'set-blocked': return { kind: value.kind, blocked: part({ blocked: value.blocked }).blocked };
-    case 'set-guards': return { kind: value.kind, guards: part({ guards: value.guards }).guards };
+    case 'set-blocked': return { kind: value.kind, blocked: part({ blocked: given(value.blocked) }).blocked };
+    case 'set-guards': return { kind: value.kind, guards: part({ guards: given(value.guards) }).guards };
     case 'set-title': return { kind: value.kind, title: text(value.title) };
     case 'place-retest': return { kind: value.kind, text: text(value.text), places: list(value.places, place) };
     case 'replace': {
