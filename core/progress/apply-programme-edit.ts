@@ -113,7 +113,7 @@ function setTrack(programme: ProgrammeDocument, track: Track): ProgrammeDocument
 function joinTrack(programme: ProgrammeDocument, id: string, places: readonly DayPlace[]): ProgrammeDocument {
   const track = programme.tracks.find((t) => t.id === id) ?? refuse('That track is gone.');
   const others = programme.days.filter((d) => !places.some((p) => isAt(p)(d)));
-  const joined = places.map((place): ProgrammeDay => {
+  const joined = [...new Map(places.map((p) => [dayKey(p), p])).values()].map((place): ProgrammeDay => {
     const theme = findProgrammeDay(programme, place)?.theme;
     return { week: place.week, weekday: place.weekday, text: track.text, ...(theme && { theme }), track: { id, week: progressionWeek(programme, place.week), isPinned: false } };
   });

@@ -9,7 +9,7 @@ import { blockName } from '../session/explain.ts';
 import type { Lever } from './lever.ts';
 import { LEVER_KINDS, leverName } from './lever.ts';
 import type { ProgrammeDay, ProgrammeDocument } from './programme-document.ts';
-import { byPlace, findProgrammeDay, themeOf } from './programme-document.ts';
+import { byPlace, themeOf } from './programme-document.ts';
 
 /** What an edit does to one place. */
 export interface DayDifference {
@@ -52,20 +52,21 @@ export function describeTextChange(before: DayPlan, after: DayPlan, planner: Day
 
 /** Day by day what an edit changes, in the order of the programme, and what else; nothing for two equal programmes. */
 export function findDifferences(before: ProgrammeDocument, after: ProgrammeDocument, planner: DayPlanner): ProgrammeDifference {
+  const [wasAt, isAt] = [before, after].map((p) => new Map(p.days.map((d) => [dayKey(d), d]))) as [Map<string, ProgrammeDay>, Map<string, ProgrammeDay>];
   const keys = new Map([...before.days, ...after.days].map((d) => [dayKey(d), { week: d.week, weekday: d.weekday }]));
   const isSame = (a: ProgrammeDay | undefined, b: ProgrammeDay | undefined) => a === b || (a !== undefined && b !== undefined && a.text === b.text && sameTrack(a, b) && themeOf(before, a) === themeOf(after, b));
-  const changed = [...keys.values()].filter((place) => !isSame(findProgrammeDay(before, place), findProgrammeDay(after, place))).sort(byPlace);
-  const left = changed.flatMap((place) => findProgrammeDay(before, place) ?? []);
+  const changed = [...keys.values()].filter((place) => !isSame(wasAt.get(dayKey(place)), isAt.get(dayKey(place)))).sort(byPlace);
+  const left = changed.flatMap((place) => wasAt.get(dayKey(place)) ?? []);
   const days = changed.map((place): DayDifference => {
-    const [was, is] = [findProgrammeDay(before, place), findProgrammeDay(after, place)];
+    const [was, is] = [wasAt.get(dayKey(place)), isAt.get(dayKey(place))];
     const [wasPlan, isPlan] = [was && planner.of(was.text), is && planner.of(is.text)];
     const title = isPlan?.title || wasPlan?.title || (is && !isPlan ? 'a session to write' : 'no title');
     const base = { place, title, before: was?.text ?? '', after: is?.text ?? '' };
     if (!is) {
-      const goal = was!.text.trim() === '' ? undefined : changed.find((c) => { const there = findProgrammeDay(after, c); return there?.text === was!.text && sameSession(there, was!) && findProgrammeDay(before, c)?.text !== was!.text; });
+      const goal = was!.text.trim() === '' ? undefined : changed.find((c) => { const there = isAt.get(dayKey(c)); return there?.text === was!.text && sameSession(there, was!) && wasAt.get(dayKey(c))?.text !== was!.text; });
       return { ...base, kind: goal ? 'went' : 'gone', words: goal ? `to ${shortPlace(goal)}` : '' };
     }
-    const origin = is.text.trim() === '' || (was && was.text === is.text) ? undefined : left.find((l) => l.text === is.text && sameSession(l, is) && byPlace(l, place) !== 0 && !isSame(l, findProgrammeDay(after, l)));
+    const origin = is.text.trim() === '' || (was && was.text === is.text) ? undefined : left.find((l) => l.text === is.text && sameSession(l, is) && byPlace(l, place) !== 0 && !isSame(l, isAt.get(dayKey(l))));
     if (origin) return { ...base, kind: 'came', words: `from ${shortPlace(origin)}${was && wasPlan ? `, in place of ${wasPlan.title || 'no title'}` : ''}` };
     if (!was) return { ...base, kind: 'new', words: isPlan ? formatClock(isPlan.clockSec.likely) : '' };
     if (was.text === is.text) return { ...base, kind: 'words-only', words: describeSetting(was, is, before, after) };

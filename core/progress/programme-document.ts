@@ -81,11 +81,13 @@ export const everyNth = (weeks: number, n: number): number[] => (n < 2 ? [] : Ar
 
 /** The week of the progression that a calendar week mostly stands for; where it has no track's session, one after the week before. */
 export function progressionWeek(programme: ProgrammeDocument, week: number): number {
-  for (let w = week; w >= 1; w--) {
-    const own = programme.days.flatMap((d) => (d.week === w && d.track ? [d.track.week] : []));
-    if (own.length > 0) return Math.max(...own) + (week - w);
+  let [last, step] = [0, 0];
+  for (const { week: own, track } of programme.days) {
+    if (!track || own > week || own < last) continue;
+    step = own === last ? Math.max(step, track.week) : track.week;
+    last = own;
   }
-  return week;
+  return last === 0 ? week : step + (week - last);
 }
 
 /** Whether a calendar week is a lighter one. */

@@ -1,8 +1,9 @@
 import type { DragEndEvent } from '@dnd-kit/core';
 import { DndContext, DragOverlay, pointerWithin, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { DayPlace } from '../../../core/calendar/day.ts';
 import { dayKey, parseDayKey, WEEKDAYS } from '../../../core/calendar/day.ts';
+import { groupBy } from '../../../core/group-by.ts';
 import type { Guard } from '../../../core/progress/guards/guard.ts';
 import type { ProgrammeDifference } from '../../../core/progress/find-differences.ts';
 import type { WeekPlan } from '../../../core/progress/plan-programme.ts';
@@ -47,6 +48,7 @@ export function PlanGrid(props: PlanGridProps) {
   const longestSec = Math.max(1, ...weeks.flatMap((w) => w.days.map((d) => d?.plan?.clockSec.likely ?? 0)));
   const used = WEEKDAYS.map((_, i) => weeks.some((w) => w.days[i] !== undefined));
   const figures = layoutWeekFigures(weeks, { loadWidthPx: LOAD_PX, areaWidthPx: AREA_SIZE.widthPx, areaHeightPx: AREA_SIZE.heightPx });
+  const guardsByWeek = useMemo(() => groupBy(guards.flatMap((g) => g.weeks.map((week) => ({ week, g }))), ({ week }) => week), [guards]);
   const changes = new Map(difference?.days.map((d) => [dayKey(d.place), d]) ?? []);
   const focusSpot = selected ?? { week: weeks.find((w) => w.days.some((_d, i) => stored.get(dayKey({ week: w.week, weekday: i + 1 }))?.isToday))?.week ?? 1, weekday: 0 };
   const now = weeks.find((w) => WEEKDAYS.some((_, i) => stored.get(dayKey({ week: w.week, weekday: i + 1 }))?.isToday))?.week;
@@ -129,7 +131,7 @@ export function PlanGrid(props: PlanGridProps) {
         </div>
         {weeks.map((week, w) => (
           <PlanRow
-            key={week.week} week={week} change={findLoadChange(weeks, w)} figures={figures[w]!} guards={guards.filter((g) => g.weeks.includes(week.week))} programme={programme} stored={stored} locked={locked} blocked={blocked} changes={changes}
+            key={week.week} week={week} change={findLoadChange(weeks, w)} figures={figures[w]!} guards={guardsByWeek.get(week.week)?.map(({ g }) => g) ?? []} programme={programme} stored={stored} locked={locked} blocked={blocked} changes={changes}
             isNow={week.week === now} isDrawn={near?.has(week.week) ?? true} longestSec={longestSec} {...(selected?.week === week.week && { selectedWeekday: selected.weekday })} {...(focusSpot.week === week.week && { focusWeekday: focusSpot.weekday })}
             {...(carried?.week === week.week && { carriedWeekday: carried.weekday })}
           />

@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { groupBy } from '../../../core/group-by.ts';
 import { findGuards } from '../../../core/progress/guards/find-guards.ts';
 import type { Guard } from '../../../core/progress/guards/guard.ts';
 import { planProgramme } from '../../../core/progress/plan-programme.ts';
@@ -9,7 +10,11 @@ export function useGuardChanges({ startsOn }: Pick<LoadedPlan, 'startsOn'>, plan
   const { base, guards, tools } = plan;
   const before = useMemo(() => findGuards({ programme: base, weeks: planProgramme(base, tools.planner), tracks: base.tracks.map((t) => tools.book.read(t)), startsOn }), [base, tools, startsOn]);
   return useMemo(() => {
-    const isIn = (g: Guard, list: readonly Guard[]) => list.some((o) => o.code === g.code && o.subject === g.subject && g.weeks.every((w) => o.weeks.includes(w)));
-    return { added: guards.filter((g) => !isIn(g, before)), gone: before.filter((g) => !isIn(g, guards)).length };
+    const nameOf = (g: Guard) => `${g.code} ${g.subject}`;
+    const outOf = (list: readonly Guard[], others: readonly Guard[]) => {
+      const known = groupBy(others, nameOf);
+      return list.filter((g) => !known.get(nameOf(g))?.some((o) => g.weeks.every((w) => o.weeks.includes(w))));
+    };
+    return { added: outOf(guards, before), gone: outOf(before, guards).length };
   }, [before, guards]);
 }
