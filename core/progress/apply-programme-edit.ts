@@ -54,6 +54,7 @@ function checkBounds(programme: ProgrammeDocument): void {
   if (programme.weeks < 1) refuse('A programme has at least one week.');
   const out = programme.days.find((d) => d.week > programme.weeks || d.week < 1 || d.weekday < 1 || d.weekday > 7);
   if (out) refuse(`${dayName(out)} lies outside the ${programme.weeks} weeks; take its session out first.`);
+  if (programme.days.some((d) => d.track && d.track.week > MAX_WEEKS)) refuse(`Its sessions would come to more than ${MAX_WEEKS} weeks of progression. Take a lighter week out first.`);
   if (programme.tracks.length > MAX_TRACKS) refuse(`A programme has at most ${MAX_TRACKS} tracks.`);
 }
 

@@ -1,4 +1,5 @@
 import type { DayPlace } from '../calendar/day.ts';
+import { MAX_WEEKS } from '../calendar/day.ts';
 import { rewriteText } from '../notation/rewrite.ts';
 import { parseSession } from '../notation/parse.ts';
 import { applyPulls } from './apply-lever.ts';
@@ -16,16 +17,16 @@ export function lightenText(text: string, { library }: ProgressScope): string {
   return rewriteText({ text, document, source }, applyPulls(document, LIGHTER_PULLS, library), library);
 }
 
-/** Weeks of the progression from `at` on become one later; lists get an entry for the new week. */
+/** Weeks of the progression from `at` on become one later, up to the last there can be; lists get an entry for the new week. */
 function makeRoom(rule: LeverRule, at: number): LeverRule {
   const { schedule } = rule;
   switch (schedule.kind) {
-    case 'at-weeks': return { ...rule, schedule: { ...schedule, steps: schedule.steps.map((s) => (s.week >= at ? { ...s, week: s.week + 1 } : s)) } };
+    case 'at-weeks': return { ...rule, schedule: { ...schedule, steps: schedule.steps.map((s) => (s.week >= at && s.week < MAX_WEEKS ? { ...s, week: s.week + 1 } : s)) } };
     case 'list': {
       if (schedule.values.length < at) return rule;
       const values = [...schedule.values];
       values.splice(at - 1, 0, rule.lighterBy ?? Math.min(0, values[at - 2] ?? 0));
-      return { ...rule, schedule: { ...schedule, values } };
+      return { ...rule, schedule: { ...schedule, values: values.slice(0, MAX_WEEKS) } };
     }
     default: return rule;
   }
@@ -42,6 +43,9 @@ function takeRoom(rule: LeverRule, at: number): LeverRule {
 
 const mapRules = (tracks: readonly Track[], next: (rule: LeverRule) => LeverRule): Track[] => tracks.map((t) => ({ ...t, levers: t.levers.map(next) }));
 
+/** A session of a track with another week of the progression, wherever it stands. */
+const renumber = (day: ProgrammeDay, next: (week: number) => number): ProgrammeDay => (day.track ? { ...day, track: { ...day.track, week: next(day.track.week) } } : day);
+
 /**
  * A week more before week `at` (one past the end appends). A lighter one repeats the sessions of week `at` (or of the
  * one before, at the end) as a new lighter week of the progression; a pause has no sessions and holds the progression.
@@ -57,23 +61,27 @@ export function insertWeek(programme: ProgrammeDocument, at: number, as: 'lighte
   });
   return {
     ...programme, weeks: programme.weeks + 1,
-    lighter: [...programme.lighter.map((l) => (l >= step ? l + 1 : l)), step].sort((a, b) => a - b),
+    lighter: [...programme.lighter.map((l) => (l >= step ? l + 1 : l)).filter((l) => l <= MAX_WEEKS), step].sort((a, b) => a - b),
     tracks: mapRules(programme.tracks, (rule) => makeRoom(rule, step)),
-    days: [...later.map((d) => (d.week > at && d.track ? { ...d, track: { ...d.track, week: d.track.week + 1 } } : d)), ...own].sort(byPlace),
+    days: [...later.map((d) => renumber(d, (own) => (own >= step ? own + 1 : own))), ...own].sort(byPlace),
   };
 }
 
-/** Takes a week out with its sessions. A lighter week's place in the progression goes with it; any other leaves the progression as it is. */
+/**
+ * Takes a week out with its sessions. A lighter week's place in the progression goes with it, unless a session that was
+ * moved elsewhere still stands for it; any other leaves the progression as it is.
+ */
 export function removeWeek(programme: ProgrammeDocument, week: number): ProgrammeDocument {
   const step = progressionWeek(programme, week);
-  const goes = programme.days.some((d) => d.week === week && d.track);
-  const isLighter = goes && programme.lighter.includes(step);
+  const others = programme.days.filter((d) => d.week !== week);
+  const isLighter = programme.lighter.includes(step) && !others.some((d) => d.track?.week === step);
+  const days = others.map((d) => (d.week > week ? { ...d, week: d.week - 1 } : d));
+  if (!isLighter) return { ...programme, weeks: programme.weeks - 1, days };
   return {
     ...programme, weeks: programme.weeks - 1,
-    lighter: isLighter ? programme.lighter.filter((l) => l !== step).map((l) => (l > step ? l - 1 : l)) : programme.lighter,
-    tracks: isLighter ? mapRules(programme.tracks, (rule) => takeRoom(rule, step)) : programme.tracks,
-    days: programme.days.filter((d) => d.week !== week).map((d) => (d.week > week
-      ? { ...d, week: d.week - 1, ...(isLighter && d.track && { track: { ...d.track, week: d.track.week - 1 } }) } : d)),
+    lighter: programme.lighter.filter((l) => l !== step).map((l) => (l > step ? l - 1 : l)),
+    tracks: mapRules(programme.tracks, (rule) => takeRoom(rule, step)),
+    days: days.map((d) => renumber(d, (own) => (own > step ? own - 1 : own))),
   };
 }
 

@@ -143,6 +143,26 @@ describe('a programme that progresses', () => {
     expect(refusal(programme, { kind: 'join-track', id: 'nobody', places: [at(1, 1)] })).toMatch(/gone/);
   });
 
+  it('a session that was moved keeps its week of the progression when weeks come and go around it', () => {
+    // Week 1’s session stands in week 4 and week 4’s, the lighter one, in week 1.
+    const moved = edit(makeProgramme({ weeks: 6 }), { kind: 'move-day', from: at(1, 1), to: at(4, 1) });
+    const track = (p: ProgrammeDocument, week: number) => p.days.find((d) => d.week === week && d.weekday === 1)!.track!.week;
+    const without = edit(moved, { kind: 'remove-week', week: 1 });
+    expect([1, 2, 3, 4].map((w) => track(without, w))).toEqual([2, 3, 1, 5]);
+    expect(without.lighter).toEqual([4]);
+    const inserted = edit(moved, { kind: 'insert-week', at: 3, as: 'lighter' });
+    expect([1, 2, 3, 4, 5, 6].map((w) => track(inserted, w))).toEqual([5, 2, 3, 4, 1, 6]);
+    expect(inserted.lighter).toEqual([3, 5]);
+    for (const [was, is] of [[2, 2], [4, 5]] as const) expect(textAt(inserted, is, 1)).toBe(textAt(moved, was, 1));
+  });
+
+  it('a progression has as many weeks as a programme may have', () => {
+    const year = makeProgramme({ weeks: 52, lighter: [] });
+    const shorter = edit(year, { kind: 'remove-week', week: 1 });
+    expect(applyProgrammeEdits(shorter, [{ kind: 'insert-week', at: 1, as: 'lighter' }], { book, locked: new Set() })).toEqual({ status: 'refused', message: 'Its sessions would come to more than 52 weeks of progression. Take a lighter week out first.' });
+    expect(edit(shorter, { kind: 'insert-week', at: 1, as: 'pause' }).weeks).toBe(52);
+  });
+
   it('refuses what leaves the programme’s bounds, without touching it', () => {
     const programme = makeProgramme();
     const before = JSON.stringify(programme);
