@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { dateOfDay, dayKey } from '../../calendar/day.ts';
 import type { DayPlan } from '../day-plan.ts';
-import { planner, singles, STARTS_ON } from '../programme-fixture.ts';
+import { book, planner, singles, STARTS_ON } from '../programme-fixture.ts';
 import type { ArrangeScope, ArrangeSession } from './arrange-week.ts';
 import { arrangeWeek, costArrangement, isAllowed } from './arrange-week.ts';
 import { buildArrangeScope, moveOffBlocked } from './arrange-scope.ts';
 import { applyProgrammeEdits } from '../apply-programme-edit.ts';
-import { book } from '../programme-fixture.ts';
 
 const session = (min: number, effort: number, movement: string): DayPlan => planner.of(`Title: ${movement} ${effort}\nEffort: ${effort}\n\nMain: work 1:00 x ${min}\n${movement}\n`)!;
 const KINDS = [session(10, 8, 'squat'), session(12, 7, 'push-up'), session(10, 4, 'band row'), session(8, 8, 'march'), session(15, 3, 'cat and cow'), session(9, 6, 'plank'), session(10, 9, 'step-back lunge')];
@@ -82,5 +82,31 @@ describe('arranging a week', () => {
     const result = applyProgrammeEdits(programme, edits, { book, locked: at.locked });
     expect(result.status === 'changed' && result.programme.days.map((d) => [d.week, d.weekday])).toEqual([[1, 2], [1, 3], [2, 1]]);
     expect(buildArrangeScope(programme, 2, at).sessions[0]!.isFixed).toBe(true);
+  });
+
+  it('leaves no session on a day that is blocked for it, in any week that has a way; loses none, and moves none that was sent', () => {
+    const text = (effort: number, title: number) => `Title: S${title}\nEffort: ${effort}\n\nMain: work 1:00 x 10\nsquat\n`;
+    const place = fc.record({ week: fc.integer({ min: 1, max: 2 }), weekday: fc.integer({ min: 1, max: 7 }) });
+    const days = fc.uniqueArray(fc.record({ place, effort: fc.constantFrom(3, 8) }), { selector: (d) => dayKey(d.place), minLength: 1, maxLength: 10 });
+    const blocks = fc.array(fc.record({ place, rule: fc.constantFrom('no session' as const, 'no hard session' as const) }), { minLength: 1, maxLength: 6 });
+    fc.assert(fc.property(days, blocks, fc.array(fc.nat(9), { maxLength: 2 }), (own, blocked, sent) => {
+      const programme = {
+        ...singles(own.map((d, i) => [d.place.week, d.place.weekday, text(d.effort, i)] as const).sort((a, b) => a[0] - b[0] || a[1] - b[1]), 2),
+        blocked: blocked.map((b) => ({ date: dateOfDay(STARTS_ON, b.place), words: 'Concert', rule: b.rule })),
+      };
+      const locked = new Set(sent.flatMap((i) => (own[i] ? [dayKey(own[i].place)] : [])));
+      const { edits, stuck } = moveOffBlocked(programme, { planner, startsOn: STARTS_ON, locked });
+      const result = edits.length === 0 ? { status: 'changed' as const, programme } : applyProgrammeEdits(programme, edits, { book, locked });
+      expect(result.status).toBe('changed');
+      if (result.status !== 'changed') return;
+      const titles = (p: typeof programme | typeof result.programme, week: number) => p.days.filter((d) => d.week === week).map((d) => d.text).sort();
+      for (const week of [1, 2]) expect(titles(result.programme, week)).toEqual(titles(programme, week));
+      for (const d of result.programme.days) {
+        if (locked.has(dayKey(d)) || stuck.some((s) => s.week === d.week)) continue;
+        const isHard = planner.of(d.text)!.isHard;
+        expect(programme.blocked.some((b) => b.date === dateOfDay(STARTS_ON, d) && (b.rule === 'no session' || isHard)), `${dayKey(d)} is free for it`).toBe(false);
+      }
+      for (const key of locked) expect(result.programme.days.find((d) => dayKey(d) === key)?.text).toBe(programme.days.find((d) => dayKey(d) === key)!.text);
+    }), { numRuns: 400 });
   });
 });
