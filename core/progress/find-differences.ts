@@ -83,7 +83,8 @@ const sameTrack = (a: ProgrammeDay, b: ProgrammeDay) => sameTrackId(a, b) && a.t
 
 function describeSetting(was: ProgrammeDay, is: ProgrammeDay, before: ProgrammeDocument, after: ProgrammeDocument): string {
   const words: string[] = [];
-  if (was.track?.isPinned !== is.track?.isPinned) words.push(is.track?.isPinned ? 'pinned' : 'let go');
+  const isPinned = (day: ProgrammeDay) => day.track?.isPinned === true;
+  if (isPinned(was) !== isPinned(is) && is.track) words.push(isPinned(is) ? 'pinned' : 'let go');
   if (!sameTrackId(was, is)) words.push(is.track ? `joins ${after.tracks.find((t) => t.id === is.track!.id)?.name ?? 'a track'}` : 'on its own');
   else if (was.track?.week !== is.track?.week) words.push(`now week ${is.track?.week} of its progression`);
   if (themeOf(before, was) !== themeOf(after, is)) words.push(themeOf(after, is) ?? 'no theme');

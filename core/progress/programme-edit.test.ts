@@ -203,4 +203,13 @@ describe('differences', () => {
     const next = edit(programme, [{ kind: 'remove-day', place: at(1, 6) }, { kind: 'add-day', place: at(2, 6) }, { kind: 'pin', place: at(3, 1), isPinned: true }, { kind: 'set-text', place: at(4, 6), text: 'Main: flow\n5 squat\n' }]);
     expect(findDifferences(programme, next, planner).days.map((d) => [d.place.week, d.kind, d.words])).toEqual([[1, 'gone', ''], [2, 'new', ''], [3, 'words-only', 'pinned'], [4, 'new', expect.stringMatching(/^0:\d\d$/)]]);
   });
+
+  it('a session that joins a track or leaves it says that, and nothing of pins', () => {
+    const single = singles([[1, 1, FOUR_TEXT], [2, 1, FOUR_TEXT]], 2);
+    const joined = edit(single, [{ kind: 'set-track', track: makeTrack('four', FOUR_TEXT, []) }, { kind: 'join-track', id: 'four', places: [at(1, 1), at(2, 1)] }]);
+    expect(findDifferences(single, joined, planner).days.map((d) => [d.kind, d.words])).toEqual([['words-only', 'joins four'], ['words-only', 'joins four']]);
+    const pinned = edit(joined, { kind: 'pin', place: at(2, 1), isPinned: true });
+    expect(findDifferences(pinned, edit(pinned, { kind: 'leave-track', places: [at(1, 1), at(2, 1)] }), planner).days.map((d) => d.words)).toEqual(['on its own', 'on its own']);
+    expect(findDifferences(pinned, joined, planner).days.map((d) => d.words)).toEqual(['let go']);
+  });
 });

@@ -4,7 +4,7 @@ import { lineSpans } from '../notation/line-spans.ts';
 import { analyseText } from './analyse.ts';
 import { itemDetails, itemName, speakDose } from './describe-item.ts';
 import type { WorkItem } from './document.ts';
-import { blockName, describeBlock, explainLength, formatLength, formatMinutes, formatRange, wholeMinutes } from './explain.ts';
+import { blockName, describeBlock, explainLength, formatHours, formatLength, formatMinutes, formatRange, wholeMinutes } from './explain.ts';
 
 const first = (text: string) => {
   const { blocks, plan, document } = analyseText(text, baseLibrary);
@@ -22,6 +22,10 @@ describe('how a length came about', () => {
     const { block, plan } = first(text);
     expect(explainLength(block, plan)).toBe(sum);
   });
+});
+
+test.each([[0, '0 min'], [20, '1 min'], [1200, '20 min'], [3600, '1 h'], [3590, '1 h'], [35_820, '9 h 57 min'], [7170, '2 h']])('%d s over many sessions is %s', (sec, words) => {
+  expect(formatHours(sec)).toBe(words);
 });
 
 describe('a block in a few words', () => {

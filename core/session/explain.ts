@@ -13,6 +13,13 @@ export const formatLength = (sec: EstimateSec): string => (isExact(sec) ? format
 /** `4:00 to 6:50`; empty where nothing is estimated. */
 export const formatRange = (sec: EstimateSec): string => (isExact(sec) ? '' : `${formatClock(sec.low)} to ${formatClock(sec.high)}`);
 
+/** `20 min`, `9 h 57 min`, `2 h`: for sums over many sessions. */
+export function formatHours(sec: number): string {
+  const minutes = wholeMinutes(sec);
+  const [hours, rest] = [Math.floor(minutes / 60), minutes % 60];
+  return [...(hours > 0 ? [`${hours} h`] : []), ...(rest > 0 || hours === 0 ? [`${rest} min`] : [])].join(' ');
+}
+
 /** `about 40 min`, for people. */
 export const formatMinutes = (sec: EstimateSec): string => `${isExact(sec) ? '' : 'about '}${wholeMinutes(sec.likely)} min`;
 

@@ -76,8 +76,8 @@ export function PlanRow(props: PlanRowProps) {
         <span className="sr">planned load</span>
         <i style={{ width: `${figures.loadPx}px` }} className={week.isLighter ? 'is-lighter' : undefined} />
         {(week.loadAu > 0 || week.toWrite === 0) && <b>{Math.round(week.loadAu)}</b>}
-        <span className="soft small" title={change && `against week ${change.against.week}`}>{change ? formatChange(change.pct) : week.toWrite > 0 && `${week.toWrite} to write`}</span>
-        <span className="plan-minutes soft small" title={`work ${formatClock(week.workSec)}`}>{week.likelySec > 0 && `${wholeMinutes(week.likelySec)} min`}</span>
+        <span className="soft small" title={change && `against week ${change.against.week}`}>{change && formatChange(change.pct)}</span>
+        <span className="plan-minutes soft small" {...(week.workSec > 0 && { title: `work ${formatClock(week.workSec)}` })}>{[...(week.likelySec > 0 ? [`${wholeMinutes(week.likelySec)} min`] : []), ...(week.toWrite > 0 ? [`${week.toWrite} to write`] : [])].join(' · ')}</span>
         {guards.length > 0 && <span className="plan-flags" title={guards.map((g) => `${g.subject}: ${g.message}`).join('\n')}><span className="sr">{guards.length} worth a look</span>{guards.slice(0, 5).map((_g, k) => <i key={k} />)}</span>}
       </div>
       <div role="gridcell" className="plan-areas">

@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { isLighterWeek } from '../../../core/progress/programme-document.ts';
 import { findSchool } from '../../../core/progress/schools.ts';
+import { formatHours } from '../../../core/session/explain.ts';
 import { CommitInput } from '../commit-input.tsx';
 import type { Plan } from './use-plan.ts';
 
@@ -23,7 +24,7 @@ export function PlanTitle({ plan, undo, redo, week, onArrange, onBlocked, onExch
   const schools = [...new Set(programme.tracks.map((t) => findSchool(t.school).name.toLowerCase()))];
   const lighter = Array.from({ length: programme.weeks }, (_, i) => i + 1).filter((w) => isLighterWeek(programme, w));
   const facts = [
-    `${programme.days.length} ${programme.days.length === 1 ? 'session' : 'sessions'}`, `${Math.floor(totalSec / 3600)} h ${Math.round((totalSec % 3600) / 60)} min written`, ...(toWrite > 0 ? [`${toWrite} to write`] : []),
+    `${programme.days.length} ${programme.days.length === 1 ? 'session' : 'sessions'}`, ...(totalSec > 0 ? [`${formatHours(totalSec)} written`] : []), ...(toWrite > 0 ? [`${toWrite} to write`] : []),
     ...(lighter.length > 0 ? [`lighter: ${lighter.length === 1 ? 'week' : 'weeks'} ${lighter.join(', ')}`] : []), ...(schools.length > 0 && schools.length < 3 ? [schools.join(', ')] : schools.length > 2 ? [`${schools.length} schools`] : []),
   ];
   return (
