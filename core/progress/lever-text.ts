@@ -1,7 +1,7 @@
 import { assertNever } from '../assert-never.ts';
 import { formatClock } from '../notation/format-clock.ts';
 import type { Lever } from './lever.ts';
-import { formatSigned, isSameLever, LEVER_KINDS, leverName } from './lever.ts';
+import { formatSigned, LEVER_KINDS, leverName } from './lever.ts';
 import type { LeverRule, Schedule } from './schedule.ts';
 
 const MAX_BY = 3600;
@@ -33,7 +33,7 @@ export interface RuleIssue {
   readonly message: string;
 }
 
-/** Reads rules one a line; empty lines are passed by. A lever may be named once: two rules at it would only add up. */
+/** Reads rules one a line; empty lines are passed by. Rules at one lever add up. */
 export function readRules(text: string): { readonly rules: readonly LeverRule[]; readonly issues: readonly RuleIssue[] } {
   const rules: LeverRule[] = [];
   const issues: RuleIssue[] = [];
@@ -41,7 +41,6 @@ export function readRules(text: string): { readonly rules: readonly LeverRule[];
     if (words.trim() === '') continue;
     const read = readRule(words);
     if ('message' in read) issues.push({ line: i + 1, message: read.message });
-    else if (rules.some((r) => isSameLever(r.lever, read.rule.lever))) issues.push({ line: i + 1, message: `There is a line for ${leverName(read.rule.lever)} already; put both into one.` });
     else rules.push(read.rule);
   }
   return { rules, issues };
