@@ -1,19 +1,17 @@
 import type { DragEndEvent } from '@dnd-kit/core';
 import { DndContext, DragOverlay, pointerWithin, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { DayPlace } from '../../../core/calendar/day.ts';
 import { dayKey, parseDayKey, WEEKDAYS } from '../../../core/calendar/day.ts';
-import { groupBy } from '../../../core/group-by.ts';
 import type { Guard } from '../../../core/progress/guards/guard.ts';
 import type { ProgrammeDifference } from '../../../core/progress/find-differences.ts';
 import type { WeekPlan } from '../../../core/progress/plan-programme.ts';
 import type { ProgrammeDocument } from '../../../core/progress/programme-document.ts';
-import { findLoadChange } from '../../../core/progress/week-change.ts';
-import { AREA_LETTERS, layoutWeekFigures } from '../../charts/week-figures-layout.ts';
+import { AREA_LETTERS } from '../../charts/week-figures-layout.ts';
 import { Ribbon } from '../../charts/ribbon.tsx';
 import type { SpineDay } from '../spine.tsx';
 import { planRibbon } from './plan-cell.tsx';
-import { AREA_SIZE, PlanRow, spotId } from './plan-row.tsx';
+import { planRows, PlanRow, spotId } from './plan-row.tsx';
 import type { PlanSpot } from './plan-row.tsx';
 import { useNearWeeks } from './use-near-weeks.ts';
 
@@ -34,9 +32,17 @@ interface PlanGridProps {
   readonly onOpen: (place: DayPlace) => void;
 }
 
-const LOAD_PX = 66;
 /** One object for good: a new one would draw every cell again. */
 const SENSOR = { activationConstraint: { distance: 5 } };
+
+const NONE: readonly Guard[] = [];
+
+/** What is worth a look, by week. */
+function guardsOfWeeks(guards: readonly Guard[]): Readonly<Record<number, readonly Guard[]>> {
+  const out: Record<number, Guard[]> = {};
+  for (const g of guards) for (const week of g.weeks) (out[week] ??= []).push(g);
+  return out;
+}
 
 export function PlanGrid(props: PlanGridProps) {
   const { programme, weeks, guards, difference, stored, locked, blocked, selected, onSelect, onMove, onKey, onOpen } = props;
@@ -45,11 +51,12 @@ export function PlanGrid(props: PlanGridProps) {
   const [carried, setCarried] = useState<DayPlace>();
   const [dragged, setDragged] = useState<string>();
   const [said, setSaid] = useState('');
-  const longestSec = Math.max(1, ...weeks.flatMap((w) => w.days.map((d) => d?.plan?.clockSec.likely ?? 0)));
   const used = WEEKDAYS.map((_, i) => weeks.some((w) => w.days[i] !== undefined));
-  const figures = layoutWeekFigures(weeks, { loadWidthPx: LOAD_PX, areaWidthPx: AREA_SIZE.widthPx, areaHeightPx: AREA_SIZE.heightPx });
-  const guardsByWeek = useMemo(() => groupBy(guards.flatMap((g) => g.weeks.map((week) => ({ week, g }))), ({ week }) => week), [guards]);
-  const changes = new Map(difference?.days.map((d) => [dayKey(d.place), d]) ?? []);
+  const rows = useMemo(() => planRows(weeks), [weeks]);
+  // Rows out of sight follow once nothing else is to do: a lever of a year is dragged by what can be seen of it.
+  const settledRows = useDeferredValue(rows);
+  const guardsByWeek = useMemo(() => guardsOfWeeks(guards), [guards]);
+  const changes = useMemo(() => new Map(difference?.days.map((d) => [dayKey(d.place), d]) ?? []), [difference]);
   const focusSpot = selected ?? { week: weeks.find((w) => w.days.some((_d, i) => stored.get(dayKey({ week: w.week, weekday: i + 1 }))?.isToday))?.week ?? 1, weekday: 0 };
   const now = weeks.find((w) => WEEKDAYS.some((_, i) => stored.get(dayKey({ week: w.week, weekday: i + 1 }))?.isToday))?.week;
 
@@ -129,13 +136,16 @@ export function PlanGrid(props: PlanGridProps) {
           <span role="columnheader">planned load</span>
           <span role="columnheader" aria-label="repetitions by area"><span className="area-letters" aria-hidden="true">{Object.values(AREA_LETTERS).map((l) => <i key={l}>{l}</i>)}</span></span>
         </div>
-        {weeks.map((week, w) => (
-          <PlanRow
-            key={week.week} week={week} change={findLoadChange(weeks, w)} figures={figures[w]!} guards={guardsByWeek.get(week.week)?.map(({ g }) => g) ?? []} programme={programme} stored={stored} locked={locked} blocked={blocked} changes={changes}
-            isNow={week.week === now} isDrawn={near?.has(week.week) ?? true} longestSec={longestSec} {...(selected?.week === week.week && { selectedWeekday: selected.weekday })} {...(focusSpot.week === week.week && { focusWeekday: focusSpot.weekday })}
-            {...(carried?.week === week.week && { carriedWeekday: carried.weekday })}
-          />
-        ))}
+        {rows.map((drawn, w) => {
+          const { week } = drawn.week;
+          const isNear = near?.has(week) ?? true;
+          return (
+            <PlanRow
+              key={week} row={isNear ? drawn : settledRows[w] ?? drawn} guards={guardsByWeek[week] ?? NONE} themes={programme.themes} stored={stored} locked={locked} blocked={blocked} changes={changes} isNow={week === now} isDrawn={isNear}
+              {...(selected?.week === week && { selectedWeekday: selected.weekday })} {...(focusSpot.week === week && { focusWeekday: focusSpot.weekday })} {...(carried?.week === week && { carriedWeekday: carried.weekday })}
+            />
+          );
+        })}
       </div>
       <p className="sr" role="status">{said}</p>
       <DragOverlay dropAnimation={null}>

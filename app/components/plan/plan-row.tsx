@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { dayKey, WEEKDAYS } from '../../../core/calendar/day.ts';
 import { formatClock } from '../../../core/notation/format-clock.ts';
 import type { Guard } from '../../../core/progress/guards/guard.ts';
@@ -6,9 +7,10 @@ import type { WeekPlan } from '../../../core/progress/plan-programme.ts';
 import type { ProgrammeDocument } from '../../../core/progress/programme-document.ts';
 import { themeOf } from '../../../core/progress/programme-document.ts';
 import type { WeekChange } from '../../../core/progress/week-change.ts';
-import { formatChange } from '../../../core/progress/week-change.ts';
+import { findLoadChange, formatChange } from '../../../core/progress/week-change.ts';
 import { wholeMinutes } from '../../../core/session/explain.ts';
 import type { WeekFiguresLayout } from '../../charts/week-figures-layout.ts';
+import { layoutWeekFigures } from '../../charts/week-figures-layout.ts';
 import { AreaColumns } from '../../charts/week-figures.tsx';
 import type { SpineDay } from '../spine.tsx';
 import { PlanCell } from './plan-cell.tsx';
@@ -22,20 +24,34 @@ export interface PlanSpot {
 export const spotId = ({ week, weekday }: PlanSpot): string => (weekday === 0 ? `week-${week}` : dayKey({ week, weekday }));
 export const AREA_SIZE = { widthPx: 74, heightPx: 30 };
 
-interface PlanRowProps {
+/** What a row shows of its week; the same object for as long as that is the same. */
+export interface PlanRowData {
   readonly week: WeekPlan;
   readonly change: WeekChange | undefined;
   readonly figures: WeekFiguresLayout;
+  readonly longestSec: number;
+}
+
+const LOAD_PX = 66;
+
+/** The rows of a plan's weeks, their pictures on one scale. */
+export function planRows(weeks: readonly WeekPlan[]): PlanRowData[] {
+  const longestSec = Math.max(1, ...weeks.flatMap((w) => w.days.map((d) => d?.plan?.clockSec.likely ?? 0)));
+  const figures = layoutWeekFigures(weeks, { loadWidthPx: LOAD_PX, areaWidthPx: AREA_SIZE.widthPx, areaHeightPx: AREA_SIZE.heightPx });
+  return weeks.map((week, i) => ({ week, change: findLoadChange(weeks, i), figures: figures[i]!, longestSec }));
+}
+
+interface PlanRowProps {
+  readonly row: PlanRowData;
   /** What is worth a look in this week. */
   readonly guards: readonly Guard[];
-  readonly programme: ProgrammeDocument;
+  readonly themes: ProgrammeDocument['themes'];
   readonly stored: ReadonlyMap<string, SpineDay>;
   readonly locked: ReadonlySet<string>;
   readonly blocked: ReadonlyMap<string, string>;
   readonly changes: ReadonlyMap<string, DayDifference>;
   readonly isNow: boolean;
   readonly isDrawn: boolean;
-  readonly longestSec: number;
   /** Weekdays of this week, 0 for its head; absent where they lie in another one. */
   readonly selectedWeekday?: number;
   readonly focusWeekday?: number;
@@ -45,8 +61,9 @@ interface PlanRowProps {
 const wordsOf = ({ kind, words }: DayDifference): string => (kind === 'words-only' ? words : `${kind} ${words}`.trim());
 
 /** One week of the plan: its seven days, what it asks in all, and what is worth a look. */
-export function PlanRow(props: PlanRowProps) {
-  const { week, change, figures, guards, programme, stored, locked, blocked, changes, isNow, longestSec } = props;
+export const PlanRow = memo(function PlanRow(props: PlanRowProps) {
+  const { guards, themes, stored, locked, blocked, changes, isNow } = props;
+  const { week, change, figures, longestSec } = props.row;
   const keys = WEEKDAYS.map((_, i) => dayKey({ week: week.week, weekday: i + 1 }));
   const isDone = !isNow && keys.every((key) => stored.get(key)?.isPast);
   const reps = figures.bars.filter((b) => b.reps > 0).map((b) => `${b.area} ${b.reps}`).join(', ');
@@ -65,7 +82,7 @@ export function PlanRow(props: PlanRowProps) {
         return (
           <PlanCell
             key={key} id={key} day={d?.day} plan={d?.plan} state={state} words={known?.words ?? `${WEEKDAYS[i]}, week ${week.week}`}
-            theme={d ? themeOf(programme, d.day) : undefined} blocked={blocked.get(key) ?? ''} isToday={known?.isToday ?? false} isPast={known?.isPast ?? false}
+            theme={d ? themeOf({ themes }, d.day) : undefined} blocked={blocked.get(key) ?? ''} isToday={known?.isToday ?? false} isPast={known?.isPast ?? false}
             isSelected={props.selectedWeekday === i + 1} isFocus={props.focusWeekday === i + 1} isCarried={props.carriedWeekday === i + 1}
             change={difference ? wordsOf(difference) || difference.kind : ''} mark={difference?.words.split(', ')[0] ?? ''}
             longestSec={longestSec} column={i + 2} isDrawn={props.isDrawn} canMove={d !== undefined && !locked.has(key)}
@@ -85,4 +102,4 @@ export function PlanRow(props: PlanRowProps) {
       </div>
     </div>
   );
-}
+});

@@ -59,7 +59,8 @@ export function usePlan(loaded: LoadedPlan) {
   const tracks = useMemo(() => programme.tracks.map((t) => tools.book.read(t)), [programme.tracks, tools]);
   // What is worth a look, and what differs, follows a moment after the drawing: a lever is dragged without waiting for them.
   const settled = useDeferredValue(programme);
-  const guards = useMemo(() => findGuards({ programme: settled, weeks: planProgramme(settled, tools.planner), tracks: settled.tracks.map((t) => tools.book.read(t)), startsOn: loaded.startsOn }), [settled, tools, loaded.startsOn]);
+  const settledWeeks = useDeferredValue(weeks);
+  const guards = useMemo(() => findGuards({ programme: settled, weeks: settledWeeks, tracks: settled.tracks.map((t) => tools.book.read(t)), startsOn: loaded.startsOn }), [settled, settledWeeks, tools, loaded.startsOn]);
   const difference = useMemo(() => (settled === base ? undefined : findDifferences(base, settled, tools.planner)), [base, settled, tools]);
   const isNothing = proposal !== undefined && settled === programme && (difference === undefined || isNoDifference(difference));
   const hasProposal = proposal !== undefined && !isNothing;
