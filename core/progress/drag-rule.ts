@@ -48,8 +48,11 @@ export function dragRule(rule: LeverRule, week: number, by: number, scope: Sched
   }
 }
 
-/** The rule with another kind of schedule, beginning from what is usual; a list begins from the offsets that stood. */
-export function withScheduleKind(rule: LeverRule, kind: ScheduleKind, weeks: number, scope: ScheduleScope & { readonly lengthSec: number }): LeverRule {
+/**
+ * The rule with another kind of schedule, beginning from what is usual; a list begins from the offsets that stood, and a
+ * length to grow to is the session's target where that is longer than the session is, else a fifth more in whole fives of minutes.
+ */
+export function withScheduleKind(rule: LeverRule, kind: ScheduleKind, weeks: number, scope: ScheduleScope & { readonly lengthSec: number; readonly targetSec?: number | undefined }): LeverRule {
   if (rule.schedule.kind === kind) return rule;
   const by = LEVER_WORDS[rule.lever.kind].usualBy;
   const schedules: Record<ScheduleKind, Schedule> = {
@@ -58,7 +61,7 @@ export function withScheduleKind(rule: LeverRule, kind: ScheduleKind, weeks: num
     list: { kind: 'list', values: Array.from({ length: weeks }, (_, i) => offsetAt(rule, i + 1, scope)) },
     wave: { kind: 'wave', by, carry: 0 },
     double: { kind: 'double', ceiling: (scope.baseReps ?? 8) + 4, loadBy: 2 },
-    'until-length': { kind: 'until-length', by, sec: Math.ceil((scope.lengthSec * 1.2) / 300) * 300 },
+    'until-length': { kind: 'until-length', by, sec: scope.targetSec !== undefined && scope.targetSec > scope.lengthSec ? scope.targetSec : Math.ceil((scope.lengthSec * 1.2) / 300) * 300 },
   };
   const { lighterBy, ...rest } = rule;
   return { ...rest, schedule: schedules[kind], ...(kind !== 'list' && lighterBy !== undefined && { lighterBy }) };

@@ -49,6 +49,8 @@ describe('dragging a lever’s point', () => {
     const rule: LeverRule = { lever: { kind: 'reps' }, schedule: { kind: 'wave', by: 1, carry: 0 }, lighterBy: -2 };
     expect(withScheduleKind(rule, 'list', 5, { lighter: [4], lengthSec: 1500 })).toEqual({ lever: rule.lever, schedule: { kind: 'list', values: [0, 1, 2, -2, 0] } });
     expect(withScheduleKind(rule, 'until-length', 5, { lighter: [4], lengthSec: 1500 }).schedule).toMatchObject({ kind: 'until-length', sec: 1800 });
+    expect(withScheduleKind(rule, 'until-length', 5, { lighter: [], lengthSec: 1500, targetSec: 1620 }).schedule).toMatchObject({ sec: 1620 });
+    expect(withScheduleKind(rule, 'until-length', 5, { lighter: [], lengthSec: 1500, targetSec: 1200 }).schedule).toMatchObject({ sec: 1800 });
     expect(withScheduleKind(rule, 'wave', 5, { lighter: [4], lengthSec: 1500 })).toBe(rule);
   });
 });

@@ -49,7 +49,7 @@ export function LeverRow({ read, index, book, weeks, lighter, now, lengthSec, on
     <li className="lever" aria-label={name}>
       <div className="lever-head">
         <b title={base}>{name}</b>
-        <select aria-label={`How ${name} moves`} value={schedule.kind} onChange={(event) => onChange(withScheduleKind(rule, event.target.value as ScheduleKind, weeks, { ...scope, lengthSec }))}>
+        <select aria-label={`How ${name} moves`} value={schedule.kind} onChange={(event) => onChange(withScheduleKind(rule, event.target.value as ScheduleKind, weeks, { ...scope, lengthSec, targetSec: read.document.targetSec }))}>
           {kinds.map((k) => <option key={k} value={k}>{KIND_NAMES[k]}</option>)}
         </select>
         <span className="lever-numbers">
