@@ -5,6 +5,7 @@ import { writeBundle, readBundle } from '../exchange/programme-bundle.ts';
 import { readEditsJson, toEditsJson } from '../exchange/programme-edit-json.ts';
 import { formatProgramme, parseProgramme } from '../exchange/programme-json.ts';
 import { applyProgrammeEdits } from './apply-programme-edit.ts';
+import { arbitraryEdit, arbitraryPlace } from './arbitrary-edit.ts';
 import { findDifferences, isNoDifference } from './find-differences.ts';
 import { findGuards } from './guards/find-guards.ts';
 import { mergeEdits } from './merge-edits.ts';
@@ -12,27 +13,10 @@ import { planProgramme } from './plan-programme.ts';
 import { book, ENGINE_TEXT, FOUR_TEXT, makeProgramme, makeTrack, planner, STARTS_ON } from './programme-fixture.ts';
 import type { ProgrammeEdit } from './programme-edit.ts';
 import type { ProgrammeDay, ProgrammeDocument } from './programme-document.ts';
-import { byPlace, findProgrammeDay, THEMES } from './programme-document.ts';
+import { byPlace, findProgrammeDay } from './programme-document.ts';
 import { pinDeviations } from './regenerate.ts';
-import { readRules } from './lever-text.ts';
 
-const place = fc.record({ week: fc.integer({ min: 1, max: 9 }), weekday: fc.integer({ min: 1, max: 7 }) });
-const week = fc.integer({ min: 1, max: 8 });
-const text = fc.constantFrom('', 'Title: Mine\nEffort: 4\n\nMain: 3 rounds\n8 squat\n', 'Main: amrap 8:00\n5 burpee\n', 'no notation at all');
-const levers = fc.constantFrom('', 'reps: +1 a week', 'rounds: wave 0, carry +1, lighter -1\nreps: wave +1', 'clock: by week 0 15 30', 'reps of push-up: double to 12, load +2').map((lines) => readRules(lines).rules);
-const track = fc.record({ id: fc.constantFrom('four', 'engine', 'third'), session: fc.constantFrom(FOUR_TEXT, ENGINE_TEXT), levers }).map((t) => makeTrack(t.id, t.session, t.levers));
 const kind = <K extends ProgrammeEdit['kind']>(value: K) => fc.constant(value);
-const edit: fc.Arbitrary<ProgrammeEdit> = fc.oneof(
-  fc.record({ kind: kind('set-track'), track }), fc.record({ kind: kind('remove-track'), id: fc.constantFrom('four', 'third') }),
-  fc.record({ kind: kind('join-track'), id: fc.constantFrom('four', 'engine', 'third'), places: fc.array(place, { maxLength: 3 }) }), fc.record({ kind: kind('leave-track'), places: fc.array(place, { maxLength: 3 }) }),
-  fc.record({ kind: kind('add-day'), place }), fc.record({ kind: kind('remove-day'), place }), fc.record({ kind: kind('set-text'), place, text }), fc.record({ kind: kind('move-day'), from: place, to: place }),
-  fc.record({ kind: kind('arrange-week'), week, moves: fc.array(fc.record({ from: fc.integer({ min: 1, max: 7 }), to: fc.integer({ min: 1, max: 7 }) }), { maxLength: 3 }) }),
-  fc.record({ kind: kind('copy-week'), from: week, to: week }), fc.record({ kind: kind('insert-week'), at: week, as: fc.constantFrom('lighter' as const, 'pause' as const) }), fc.record({ kind: kind('remove-week'), week }),
-  fc.record({ kind: kind('shift'), from: place, days: fc.integer({ min: -9, max: 9 }) }), fc.record({ kind: kind('pin'), place, isPinned: fc.boolean() }),
-  fc.record({ kind: kind('set-lighter'), lighter: fc.array(week, { maxLength: 3 }) }), fc.record({ kind: kind('set-theme'), weekday: fc.integer({ min: 1, max: 7 }), theme: fc.constantFrom(null, ...THEMES) }),
-  fc.record({ kind: kind('set-day-theme'), place, theme: fc.constantFrom(null, ...THEMES) }), fc.record({ kind: kind('set-title'), title: fc.constantFrom('Spring', ' ') }),
-  fc.record({ kind: kind('place-retest'), text: fc.constant('Title: Test\nRetest: spring\n\nMain: amrap 6:00\n8 squat\n'), places: fc.array(place, { maxLength: 3 }) }),
-);
 const START = makeProgramme({ weeks: 6 });
 const sent = fc.subarray(START.days.map(dayKey), { maxLength: 4 });
 const apply = (programme: ProgrammeDocument, edits: readonly ProgrammeEdit[], locked: readonly string[] = []) => applyProgrammeEdits(programme, edits, { book, planner, locked: new Set(locked) });
@@ -44,7 +28,7 @@ const reach = (edits: readonly ProgrammeEdit[], locked: readonly string[] = []) 
 
 describe('whatever is done to a programme', () => {
   it('stays a programme: a session a place, in order, in bounds; sessions of tracks as their levers write them, pinned and sent ones as they were', () => {
-    fc.assert(fc.property(fc.array(edit, { maxLength: 8 }), sent, (edits, locked) => {
+    fc.assert(fc.property(fc.array(arbitraryEdit, { maxLength: 8 }), sent, (edits, locked) => {
       let now = START;
       for (const e of edits) {
         const result = apply(now, [e], locked);
@@ -71,7 +55,7 @@ describe('whatever is done to a programme', () => {
   });
 
   it('can be planned and looked at', () => {
-    fc.assert(fc.property(fc.array(edit, { maxLength: 6 }), (edits) => {
+    fc.assert(fc.property(fc.array(arbitraryEdit, { maxLength: 6 }), (edits) => {
       const programme = reach(edits);
       const weeks = planProgramme(programme, planner);
       expect(weeks.map((w) => w.days.filter(Boolean).length).reduce((a, b) => a + b, 0)).toBe(programme.days.length);
@@ -84,7 +68,7 @@ describe('whatever is done to a programme', () => {
   });
 
   it('goes out and in again without loss, as JSON and as texts', () => {
-    fc.assert(fc.property(fc.array(edit, { maxLength: 6 }), (edits) => {
+    fc.assert(fc.property(fc.array(arbitraryEdit, { maxLength: 6 }), (edits) => {
       const programme = reach(edits);
       expect(parseProgramme(formatProgramme(programme))).toEqual({ status: 'read', programme });
       expect(readBundle(writeBundle(programme))).toEqual({ status: 'read', programme });
@@ -93,7 +77,7 @@ describe('whatever is done to a programme', () => {
   });
 
   it('is told as a difference of exactly the days that differ, and of none where nothing does', () => {
-    fc.assert(fc.property(fc.array(edit, { maxLength: 4 }), fc.array(edit, { maxLength: 3 }), (first, then) => {
+    fc.assert(fc.property(fc.array(arbitraryEdit, { maxLength: 4 }), fc.array(arbitraryEdit, { maxLength: 3 }), (first, then) => {
       const before = reach(first);
       const result = apply(before, then);
       fc.pre(result.status === 'changed');
@@ -113,7 +97,7 @@ describe('whatever is done to a programme', () => {
   });
 
   it('goes over the wire as it is, and comes to the same all at once, one by one, or merged', () => {
-    fc.assert(fc.property(fc.array(edit, { minLength: 1, maxLength: 5 }), (edits) => {
+    fc.assert(fc.property(fc.array(arbitraryEdit, { minLength: 1, maxLength: 5 }), (edits) => {
       expect(readEditsJson(toEditsJson(edits))).toEqual({ edits });
       const whole = apply(START, edits);
       fc.pre(whole.status === 'changed');
@@ -137,7 +121,7 @@ describe('whatever is done to a programme', () => {
   });
 
   it('a week put in and taken out, and a session moved there and back, leave it as it was', () => {
-    fc.assert(fc.property(fc.array(edit, { maxLength: 3 }), week.filter((w) => w <= 6), fc.constantFrom('lighter' as const, 'pause' as const), place.filter((p) => p.week <= 6), (edits, at, as, to) => {
+    fc.assert(fc.property(fc.array(arbitraryEdit, { maxLength: 3 }), fc.integer({ min: 1, max: 6 }), fc.constantFrom('lighter' as const, 'pause' as const), arbitraryPlace.filter((p) => p.week <= 6), (edits, at, as, to) => {
       const start = reach(edits);
       fc.pre(at <= start.weeks);
       const put = apply(start, [{ kind: 'insert-week', at, as }, { kind: 'remove-week', week: at }]);

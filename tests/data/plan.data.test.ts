@@ -1,5 +1,9 @@
+import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
+import { applyProgrammeEdits } from '../../core/progress/apply-programme-edit.ts';
+import { arbitraryEdit } from '../../core/progress/arbitrary-edit.ts';
+import { book, makeProgramme } from '../../core/progress/programme-fixture.ts';
 import { findExample } from '../../core/progress/examples/examples.ts';
 import type { ProgrammeEdit } from '../../core/progress/programme-edit.ts';
 import { emptyProgramme, findProgrammeDay } from '../../core/progress/programme-document.ts';
@@ -148,6 +152,31 @@ describe('a stored plan', () => {
     await expect(withWorkspace(db.pool, other.workspaceId, (c) => getPlan(c, id))).rejects.toThrow(NotFoundError);
     await expect(withWorkspace(db.pool, other.workspaceId, (c) => changePlan(c, EMPTY_BOOK, { ...scope(id), workspaceId: other.workspaceId, coachId: other.coachId }, { revision: 1, words: 'x', edits: [{ kind: 'set-title', title: 'theirs' }] }))).rejects.toThrow(NotFoundError);
   });
+
+  test('is what the page showed, whatever the edits; each step goes back and forth', async () => {
+    const start = makeProgramme({ weeks: 6 });
+    await fc.assert(fc.asyncProperty(fc.array(fc.array(arbitraryEdit, { minLength: 1, maxLength: 2 }), { minLength: 1, maxLength: 4 }), async (steps) => {
+      const id = await inMine((c) => insertProgramme(c, { workspaceId: mine.workspaceId, programme: start, startsOn: MONDAY, now: NOW }));
+      const states = [start];
+      for (const edits of steps) {
+        const shown = applyProgrammeEdits(states.at(-1)!, edits, { book, locked: new Set() });
+        const answer = await change(id, ...edits);
+        expect(answer.status).toBe(shown.status);
+        if (shown.status === 'refused') expect(answer).toMatchObject({ message: shown.message });
+        else states.push(shown.programme);
+        expect((await plan(id)).programme).toEqual(states.at(-1));
+      }
+      for (const state of states.toReversed().slice(1)) {
+        expect((await undo(id)).status).toBe('changed');
+        expect((await plan(id)).programme).toEqual(state);
+      }
+      expect((await undo(id)).status).toBe('refused');
+      for (const state of states.slice(1)) {
+        await undo(id, 'redo');
+        expect((await plan(id)).programme).toEqual(state);
+      }
+    }), { numRuns: 25 });
+  }, 120_000);
 
   test('keeps the last fifty changes', async () => {
     const id = await make();
