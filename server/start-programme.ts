@@ -1,5 +1,4 @@
 import { parseProgramme, readProgrammeValue } from '../core/exchange/programme-json.ts';
-import { withoutDates } from '../core/exchange/programme-edit-json.ts';
 import { findExample } from '../core/progress/examples/examples.ts';
 import type { ProgrammeDocument } from '../core/progress/programme-document.ts';
 import { emptyProgramme, everyNth } from '../core/progress/programme-document.ts';
@@ -20,7 +19,7 @@ interface StartOptions {
 
 /**
  * What a new programme begins with: `empty` days, `example:ID`, `template:ID`, or a `file`. Sessions that this workspace's
- * movements would write otherwise are pinned, so that none changes unasked.
+ * movements would write otherwise are pinned, so that none changes unasked. A file’s blocked days are days of the calendar and stay.
  */
 export async function programmeToStartFrom(db: Db, from: string, options: StartOptions): Promise<{ readonly programme: ProgrammeDocument } | { readonly message: string }> {
   if (from === 'empty') return { programme: emptyProgramme({ title: '', weeks: options.weeks, weekdays: options.weekdays, lighter: everyNth(options.weeks, options.lighterEvery) }) };
@@ -28,7 +27,7 @@ export async function programmeToStartFrom(db: Db, from: string, options: StartO
   const found = kind === 'example' ? findExample(id) : kind === 'template' ? asProgramme(readProgrammeValue(await getTemplateDocument(db, Number(id) || 0))) : kind === 'file' ? asProgramme(parseProgramme(options.document)) : undefined;
   if (typeof found === 'string') return { message: found };
   if (!found) return { message: 'Choose what to start from.' };
-  return { programme: withoutDates(pinDeviations(found, trackBookOf(await loadWorkspaceBook(db)))) };
+  return { programme: pinDeviations(found, trackBookOf(await loadWorkspaceBook(db))) };
 }
 
 const asProgramme = (read: ReturnType<typeof parseProgramme>): ProgrammeDocument | string => (read.status === 'read' ? read.programme : read.issues.map((i) => `${i.path} ${i.message}`.trim()).slice(0, 5).join(' '));

@@ -7,7 +7,7 @@ import { addDays, formatShortDay, mondayOf, parseDayDate } from '../../core/cale
 import { localDate } from '../../core/calendar/release.ts';
 import { EXAMPLES } from '../../core/progress/examples/examples.ts';
 import { insertProgramme } from '../../db/queries/plan.ts';
-import { listDaysByProgramme, listProgrammes } from '../../db/queries/programme.ts';
+import { deleteProgramme, listDaysByProgramme, listProgrammes } from '../../db/queries/programme.ts';
 import { deleteTemplate, listTemplates } from '../../db/queries/template.ts';
 import { programmeToStartFrom } from '../../server/start-programme.ts';
 import { withCoach } from '../../server/coach-scope.ts';
@@ -74,6 +74,10 @@ export async function action({ request }: Route.ActionArgs) {
     await withCoach(request, (db) => deleteTemplate(db, Number(form.get('template')) || 0));
     return data({ errors: {} });
   }
+  if (formText(form, 'intent') === 'delete-programme') {
+    const isGone = await withCoach(request, (db) => deleteProgramme(db, Number(form.get('programme')) || 0));
+    return isGone ? data({ errors: {} }) : data({ errors: { programme: 'Someone is in that programme by now, or a session of it was sent; so it stays.' } }, { status: 409 });
+  }
   const from = formText(form, 'from') || 'empty';
   const values = { title: formText(form, 'title'), weeks: from === 'empty' ? formText(form, 'weeks') : undefined, startsOn: formText(form, 'startsOn'), weekdays: form.getAll('weekdays').map(Number), from };
   const errors = await yupErrors(schema, values);
@@ -87,7 +91,8 @@ export async function action({ request }: Route.ActionArgs) {
   return 'id' in answer ? redirect(`/programmes/${answer.id}/plan`) : data({ errors: { from: answer.message } }, { status: 400 });
 }
 
-export default function Programmes({ loaderData }: Route.ComponentProps) {
+export default function Programmes({ loaderData, actionData }: Route.ComponentProps) {
+  const errors: Record<string, string> = actionData?.errors ?? {};
   const [from, setFrom] = useState<string>();
   const submit = useSubmit();
   const { programmes, nextMonday, templates, examples } = loaderData;
@@ -99,11 +104,19 @@ export default function Programmes({ loaderData }: Route.ComponentProps) {
           <h1>Programmes</h1>
           <Button type="primary" onClick={() => setFrom('empty')}>New programme</Button>
         </div>
+        {errors.programme && <p className="plan-off" role="alert">{errors.programme}</p>}
         {programmes.length === 0 && <p className="empty">Nothing is planned yet. A programme is weeks of days; give the first one a title and its days of the week and write from there, or start from a whole one below.</p>}
         {programmes.map((p) => (
           <section key={p.id} className="programme-row">
             <h2><Link to={`/programmes/${p.id}/plan`}>{p.title}</Link></h2>
-            <p className="soft">{p.starts} to {p.ends} · {p.sessions} sessions{p.toWrite > 0 && `, ${p.toWrite} to write`} · {p.people} {p.people === 1 ? 'person' : 'people'}</p>
+            <p className="soft">
+              {p.starts} to {p.ends} · {p.sessions} {p.sessions === 1 ? 'session' : 'sessions'}{p.toWrite > 0 && `, ${p.toWrite} to write`} · {p.people} {p.people === 1 ? 'person' : 'people'}
+              {p.people === 0 && !p.isSent && (
+                <Popconfirm title={`Delete “${p.title}”, with all its sessions?`} description="It can’t be had back. To keep it, take it out as a file or as a template first." okText="Delete" cancelText="Keep" onConfirm={() => void submit({ intent: 'delete-programme', programme: String(p.id) }, { method: 'post' })}>
+                  {' '}<button type="button" className="tool" aria-label={`Delete the programme ${p.title}`}>delete</button>
+                </Popconfirm>
+              )}
+            </p>
             <ul className="programme-doors">
               {p.doors.map((door) => <li key={door.label}><span className="soft">{door.label}</span> <Link to={`/programmes/${p.id}/${door.stage}/${door.key}`}>{door.words}</Link></li>)}
             </ul>

@@ -81,7 +81,7 @@ function applyOne(programme: ProgrammeDocument, edit: ProgrammeEdit, { book }: E
     case 'arrange-week': return arrangeDays(programme, edit.week, edit.moves);
     case 'copy-week': return copyWeek(programme, edit.from, edit.to);
     case 'insert-week': return insertWeek(programme, edit.at, edit.as, (text) => lightenText(text, book.scope));
-    case 'remove-week': return removeWeek(programme, edit.week);
+    case 'remove-week': return edit.week > programme.weeks ? refuse(`There is no week ${edit.week}.`) : removeWeek(programme, edit.week);
     case 'shift': return shiftDays(programme, edit.from, edit.days, refuse);
     case 'pin': return setPin(programme, edit.place, edit.isPinned);
     case 'set-lighter': return { ...programme, lighter: [...new Set(edit.lighter)].filter((w) => w >= 1 && w <= MAX_WEEKS).sort((a, b) => a - b) };

@@ -12,20 +12,23 @@ export interface Programme {
   readonly releaseTime: string;
   readonly people: number;
   readonly zones: number;
+  /** Whether any session of it was sent. */
+  readonly isSent: boolean;
 }
 
 interface ProgrammeRow {
-  id: number; title: string; weeks: number; run_id: number; starts_on: string; release_time: string; people: number; zones: number;
+  id: number; title: string; weeks: number; run_id: number; starts_on: string; release_time: string; people: number; zones: number; is_sent: boolean;
 }
 
 const toProgramme = (row: ProgrammeRow): Programme => ({
   id: row.id, title: row.title, weeks: row.weeks, runId: row.run_id, startsOn: row.starts_on as DayDate,
-  releaseTime: row.release_time.slice(0, 5), people: row.people, zones: row.zones,
+  releaseTime: row.release_time.slice(0, 5), people: row.people, zones: row.zones, isSent: row.is_sent,
 });
 
 const SELECT_PROGRAMME = `
   select p.id, p.title, p.weeks, r.id as run_id, r.starts_on, r.release_time,
-    count(e.id) as people, count(distinct q.time_zone) as zones
+    count(e.id) as people, count(distinct q.time_zone) as zones,
+    exists (select from version v where v.run_id = r.id) as is_sent
   from programme p
   join run r on r.programme_id = p.id
   left join enrolment e on e.run_id = r.id
@@ -40,6 +43,17 @@ export async function getProgramme(db: Db, programmeId: number): Promise<Program
   const { rows } = await db.query<ProgrammeRow>(`${SELECT_PROGRAMME} where p.id = $1::bigint group by p.id, r.id`, [programmeId]);
   if (!rows[0]) throw new NotFoundError('programme');
   return toProgramme(rows[0]);
+}
+
+/** Deletes a programme that nobody is in and nothing of which was sent; false, with nothing done, where it is another. */
+export async function deleteProgramme(db: Db, programmeId: number): Promise<boolean> {
+  const { rowCount } = await db.query(
+    `delete from programme p
+     where p.id = $1::bigint
+       and not exists (select from run r join enrolment e on e.run_id = r.id where r.programme_id = p.id)
+       and not exists (select from run r join version v on v.run_id = r.id where r.programme_id = p.id)`,
+    [programmeId]);
+  return rowCount === 1;
 }
 
 export interface Day {

@@ -22,6 +22,20 @@ const apply = async (words: RegExp) => {
   await proposal().getByRole('button', { name: 'Apply' }).click();
   await applied(words);
 };
+/** Drags a session by the pointer, as seen on the way: it is taken up, and the other day takes it. */
+const dragDay = async (from: string, to: string) => {
+  const [source, target] = [page.locator(`[data-cell="${from}"]`), page.locator(`[data-cell="${to}"]`)];
+  await source.scrollIntoViewIfNeeded();
+  await source.hover();
+  await page.mouse.down();
+  const box = (await source.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2 + 14, box.y + box.height / 2, { steps: 3 });
+  await page.locator('.plan-overlay').waitFor();
+  const goal = (await target.boundingBox())!;
+  await page.mouse.move(goal.x + goal.width / 2, goal.y + goal.height / 2, { steps: 8 });
+  await page.locator(`[data-cell="${to}"].is-over`).waitFor();
+  await page.mouse.up();
+};
 const saved = () => page.getByText('saved', { exact: true }).waitFor();
 
 describe('a four-week programme from an empty page, by keyboard alone', () => {
@@ -172,8 +186,8 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await page.locator('[data-cell="w3d3"]').click();
     const point = page.getByRole('slider', { name: 'reps, week 3' });
     const before = await point.getAttribute('aria-valuetext');
+    await point.hover();
     const box = (await point.boundingBox())!;
-    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
     await page.mouse.down();
     await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 24, { steps: 6 });
     await page.mouse.up();
@@ -200,11 +214,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
   });
 
   test('a session is dragged to another day', async () => {
-    const [from, to] = [(await page.locator('[data-cell="w2d3"]').boundingBox())!, (await page.locator('[data-cell="w2d6"]').boundingBox())!];
-    await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
-    await page.mouse.down();
-    await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 8 });
-    await page.mouse.up();
+    await dragDay('w2d3', 'w2d6');
     await proposal().getByText('Wednesday, week 2 to Saturday, week 2').waitFor();
     await apply(/to Saturday/);
     await expect.poll(() => page.locator('[data-cell="w2d6"] > .sr').textContent(), SOON).toMatch(/Small engine/);
@@ -367,6 +377,23 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await page.getByRole('button', { name: 'Delete the template Two tracks' }).click();
     await page.getByRole('button', { name: 'Delete', exact: true }).click();
     await page.getByRole('button', { name: 'Delete the template Two tracks' }).waitFor({ state: 'detached' });
+  });
+
+  test('a programme that nobody is in is deleted, once that is said again; one with people isn’t offered it', async () => {
+    await page.goto('/programmes');
+    await page.getByRole('button', { name: 'New programme' }).click();
+    await page.getByLabel('Title').fill('Only a trial');
+    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.waitForURL('**/plan');
+    await page.goto('/programmes');
+    await page.getByRole('link', { name: 'Only a trial' }).waitFor();
+    await page.getByRole('button', { name: 'Delete the programme Only a trial' }).click();
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await page.getByRole('link', { name: 'Only a trial' }).waitFor();
+    await page.getByRole('button', { name: 'Delete the programme Only a trial' }).click();
+    await page.getByRole('button', { name: 'Delete', exact: true }).click();
+    await page.getByRole('link', { name: 'Only a trial' }).waitFor({ state: 'detached' });
+    await expect.poll(() => page.getByRole('button', { name: 'Delete the programme Eight weeks to the summer tour' }).count(), SOON).toBe(0);
   });
 
   test('the two programmes that ship can be started from', async () => {
