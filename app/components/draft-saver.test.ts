@@ -49,6 +49,17 @@ test('without a network the text stays and is tried again until it is stored', a
   expect(saver.state.kind).toBe('saved');
 });
 
+test('a save that came through while its answer was lost is no conflict when it is tried again', async () => {
+  const { posted, saver } = server([new TypeError('connection lost'), { stale: { text: 'ab', revision: 2 } }]);
+  saver.change('ab');
+  await vi.advanceTimersByTimeAsync(6000);
+  expect(posted).toEqual([{ text: 'ab', revision: 1 }, { text: 'ab', revision: 1 }]);
+  expect(saver.state.kind).toBe('saved');
+  saver.change('abc');
+  await vi.advanceTimersByTimeAsync(1000);
+  expect(posted.at(-1)).toEqual({ text: 'abc', revision: 2 });
+});
+
 test('a conflict stops saving until it is settled, and nothing typed is lost', async () => {
   const { posted, saver } = server([{ stale: { text: 'theirs', revision: 7 } }]);
   saver.change('mine');

@@ -96,6 +96,8 @@ export class DraftSaver {
         this.#saveIn(RETRY_MS);
         return false;
       }
+      // The same text stands there already: an earlier try came through and only its answer was lost.
+      if (answer.stale?.text === text) answer = { revision: answer.stale.revision };
       if (answer.stale) {
         this.#set({ kind: 'stale', theirs: answer.stale.text, revision: answer.stale.revision });
         return false;
