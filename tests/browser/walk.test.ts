@@ -40,7 +40,7 @@ describe('from a written session to a logged one', () => {
     await signIn(coach);
     await coach.getByRole('button', { name: 'New programme' }).click();
     await coach.getByLabel('Title').fill('A short one');
-    await coach.getByLabel('Weeks').fill('2');
+    await coach.getByLabel('Weeks', { exact: true }).fill('2');
     await coach.getByLabel('Starts on a Monday').fill('2026-05-11');
     await coach.getByRole('button', { name: 'Make it' }).click();
     await coach.waitForURL('**/plan');
