@@ -49,6 +49,10 @@ describe.each(['light', 'dark'] as const)('axe finds nothing to mend in %s', (co
     await page.getByRole('button', { name: 'a pause before it' }).click();
     await page.getByRole('button', { name: 'Day by day' }).click();
     await page.getByRole('button', { name: /What is looked for/ }).click();
+    await page.getByRole('button', { name: 'as text' }).click();
+    await page.getByText('How a line is written').click();
+    await page.getByLabel('Levers, one a line').fill('speed: +1 a week');
+    await page.getByRole('alert').getByText('“speed” is no lever').waitFor();
     expect(await findFaults(page)).toEqual([]);
     await page.close();
   });

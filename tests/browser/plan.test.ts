@@ -1,6 +1,10 @@
 import { readFileSync } from 'node:fs';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { yearProgramme } from '../../bin/year-programme.ts';
+import { baseLibrary } from '../../core/movement/library.ts';
+import { createTrackBook, regenerate } from '../../core/progress/regenerate.ts';
+import { formatProgramme } from '../../core/exchange/programme-json.ts';
 import { unzipBundle, zipBundle } from '../../core/exchange/programme-bundle.ts';
 import { openBrowser, openPage, signIn, SOON, writeText } from './helpers.ts';
 
@@ -402,6 +406,57 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await page.waitForURL('**/plan');
     await page.getByText(/^28 sessions/).waitFor();
     await page.getByText(/Compared: Staircase, rounds and reps/).waitFor();
+  });
+});
+
+describe('a plan of a year', () => {
+  beforeAll(async () => {
+    page = await openPage(browser);
+    await signIn(page);
+    const year = regenerate(yearProgramme(), createTrackBook({ library: baseLibrary, routines: new Map() }));
+    await page.getByRole('button', { name: 'New programme' }).click();
+    await page.getByRole('combobox', { name: 'Start from' }).click();
+    await page.getByTitle('a file').click();
+    await page.getByLabel('A programme’s file').setInputFiles({ name: 'year.json', mimeType: 'application/json', buffer: Buffer.from(formatProgramme(year)) });
+    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.waitForURL('**/plan', { timeout: 60_000 });
+  });
+  afterAll(async () => { await page.close(); });
+  const isInSight = (selector: string) => page.locator(selector).evaluate((el) => {
+    const box = el.getBoundingClientRect();
+    return box.top >= 0 && box.bottom <= window.innerHeight;
+  });
+
+  test('opens where its address points, with the weekdays in sight; what is far away is drawn when one comes near', async () => {
+    await page.goto(`${page.url()}?at=w40d3`);
+    await expect.poll(() => isInSight('[data-cell="w40d3"]'), SOON).toBe(true);
+    expect(await isInSight('.plan-head')).toBe(true);
+    await page.locator('[data-cell="w40d3"] .ribbon').waitFor();
+    await expect.poll(() => page.locator('[data-cell="w2d1"] .ribbon').count(), SOON).toBe(0);
+    await page.locator('[data-cell="w2d1"]').scrollIntoViewIfNeeded();
+    await page.locator('[data-cell="w2d1"] .ribbon').waitFor();
+  });
+
+  test('a lever that is pulled reaches every week, those out of sight too', async () => {
+    await page.goto(`${page.url().split('?')[0]}?at=w3d1`);
+    const far = page.locator('[data-cell="w51d1"] > .sr');
+    const before = await far.textContent();
+    const point = page.getByRole('slider', { name: 'reps, week 3', exact: true });
+    await point.focus();
+    for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowUp');
+    await page.locator('[data-cell="w3d1"].is-changed').waitFor();
+    await page.locator('[data-cell="w51d1"].is-changed').waitFor();
+    await expect.poll(() => far.textContent(), SOON).toMatch(/proposed: changed/);
+    await proposal().getByRole('button', { name: 'Leave it' }).click();
+    await expect.poll(() => far.textContent(), SOON).toBe(before);
+  });
+
+  test('moves by keys through its weeks', async () => {
+    await page.locator('[data-cell="w3d1"]').focus();
+    for (let i = 0; i < 5; i++) await page.keyboard.press('PageDown');
+    await page.locator('[data-cell="w23d1"]:focus').waitFor();
+    await expect.poll(() => isInSight('[data-cell="w23d1"]'), SOON).toBe(true);
+    await page.locator('[data-cell="w23d1"] .ribbon').waitFor();
   });
 });
 
