@@ -3,6 +3,7 @@ import type { DayDate } from '../core/calendar/day.ts';
 import { baseLibrary } from '../core/movement/library.ts';
 import { SCREENING_QUESTIONS } from '../core/care.ts';
 import { analyseText } from '../core/session/analyse.ts';
+import { coachZone } from './coach-zone.ts';
 import { readLogForm } from './log-form.ts';
 import { readMeForm } from './me-form.ts';
 import { isSameOrigin } from './origin-check.ts';
@@ -89,8 +90,13 @@ describe('doors', () => {
     expect(ask({ 'sec-fetch-site': 'same-origin' })).toBe(true);
     expect(ask({ origin: 'https://front.example.org', 'x-forwarded-host': 'front.example.org' })).toBe(true);
   });
+  test('a coach is where the browser says; made-up, unreadable and missing zones are UTC', () => {
+    const zone = (cookie?: string) => coachZone(new Request('http://ysodos.example.org/', { headers: cookie ? { cookie } : {} }));
+    expect(zone('a=b; ysodos_zone=Pacific%2FHonolulu')).toBe('Pacific/Honolulu');
+    for (const other of [undefined, 'ysodos_zone=', 'ysodos_zone=Mars%2FBase', 'ysodos_zone=%E0%A4%A', 'ysodos_zone=%2B02%3A00', 'other=Europe%2FVienna']) expect(zone(other)).toBe('UTC');
+  });
   test('a new person is taken to be where most are, from today or the first day to come', () => {
-    expect(rosterDefaults('2999-01-07' as DayDate, [])).toEqual({ timeZone: 'UTC', joinedOn: '2999-01-07' });
-    expect(rosterDefaults('2020-01-06' as DayDate, [{ timeZone: 'UTC' }, { timeZone: 'Asia/Tokyo' }, { timeZone: 'Asia/Tokyo' }]).timeZone).toBe('Asia/Tokyo');
+    expect(rosterDefaults('2999-01-07' as DayDate, [], 'Asia/Tokyo')).toEqual({ timeZone: 'Asia/Tokyo', joinedOn: '2999-01-07' });
+    expect(rosterDefaults('2020-01-06' as DayDate, [{ timeZone: 'UTC' }, { timeZone: 'Asia/Tokyo' }, { timeZone: 'Asia/Tokyo' }], 'UTC').timeZone).toBe('Asia/Tokyo');
   });
 });

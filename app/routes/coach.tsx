@@ -2,8 +2,10 @@ import { StyleProvider } from '@ant-design/cssinjs';
 import { App, ConfigProvider } from 'antd';
 import { useContext } from 'react';
 import { Outlet } from 'react-router';
+import { coachZone } from '../../server/coach-zone.ts';
 import { requireCoach } from '../../server/sign-in.ts';
 import { NonceContext } from '../components/nonce-context.ts';
+import { useOwnZone } from '../components/use-own-zone.ts';
 import antdCss from '../theme/antd.generated.css?url';
 import { antdTheme } from '../theme/antd-theme.ts';
 import coachCss from '../theme/coach.css?url';
@@ -13,12 +15,13 @@ export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: antd
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { coachName, workspaceName } = await requireCoach(request);
-  return { coachName, workspaceName };
+  return { coachName, workspaceName, timeZone: coachZone(request) };
 }
 
 /** antd for the coach's screens. `mock="server"`: its styles come from the built sheet, none are put in by script. */
-export default function CoachLayout() {
+export default function CoachLayout({ loaderData }: Route.ComponentProps) {
   const nonce = useContext(NonceContext);
+  useOwnZone(loaderData.timeZone);
   return (
     <StyleProvider mock="server">
       <ConfigProvider theme={antdTheme} csp={{ nonce }}>

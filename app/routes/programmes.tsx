@@ -4,13 +4,13 @@ import { data, Link, redirect, useSubmit } from 'react-router';
 import { array, number, object, string } from 'yup';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { addDays, formatShortDay, mondayOf, parseDayDate } from '../../core/calendar/day.ts';
-import { localDate } from '../../core/calendar/release.ts';
 import { EXAMPLES } from '../../core/progress/examples/examples.ts';
 import { insertProgramme } from '../../db/queries/plan.ts';
 import { deleteProgramme, listDaysByProgramme, listProgrammes } from '../../db/queries/programme.ts';
 import { deleteTemplate, listTemplates } from '../../db/queries/template.ts';
 import { programmeToStartFrom } from '../../server/start-programme.ts';
 import { withCoach } from '../../server/coach-scope.ts';
+import { coachToday } from '../../server/coach-zone.ts';
 import { nowMs } from '../../server/config.ts';
 import { yupErrors } from '../../server/log-form.ts';
 import { loadWorkspaceBook } from '../../server/workspace-book.ts';
@@ -27,7 +27,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Programmes · Ysodos' }
 
 export async function loader({ request }: Route.LoaderArgs) {
   return withCoach(request, async (db) => {
-    const today = localDate(nowMs(), 'UTC');
+    const today = coachToday(request);
     const programmes = await listProgrammes(db);
     const book = await loadWorkspaceBook(db);
     const byProgramme = await listDaysByProgramme(db);

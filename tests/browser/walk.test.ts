@@ -213,3 +213,16 @@ test('one instant, two zones: a day that is open in Auckland is not yet in New Y
   await auckland.getByRole('heading', { name: 'Not open yet' }).waitFor();
   for (const page of [coach, auckland, newYork]) await page.close();
 });
+
+test('what is today for a coach is so by the zone of their own browser', async () => {
+  const { programmeId } = demo().workspaces[0]!;
+  // 09:00 UTC on Wednesday is 23:00 on Tuesday in Honolulu.
+  for (const [timezoneId, today, key] of [['Pacific/Honolulu', 'Tuesday 12 May', 'w5d2'], ['Europe/Vienna', 'Wednesday 13 May', 'w5d3']] as const) {
+    const coach = await openPage(browser, { timezoneId });
+    await signIn(coach);
+    await coach.goto(`/programmes/${programmeId}/follow-up`);
+    await coach.getByRole('heading', { name: today, exact: true }).waitFor();
+    await expect.poll(() => coach.locator('.spine .is-today').getAttribute('href'), SOON).toContain(key);
+    await coach.close();
+  }
+});

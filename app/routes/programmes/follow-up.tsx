@@ -10,6 +10,7 @@ import { listParticipants } from '../../../db/queries/person.ts';
 import { listDayPlaces } from '../../../db/queries/programme.ts';
 import { listRecords, listSentDays } from '../../../db/queries/record.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
+import { coachToday } from '../../../server/coach-zone.ts';
 import { nowMs } from '../../../server/config.ts';
 import { Bead, STATE_WORDS } from '../../charts/bead.tsx';
 import { StrandRow, strandPct } from '../../charts/strand-row.tsx';
@@ -34,7 +35,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const now = nowMs();
     const strands = buildStrands(programme, days, people.map((p, i) => ({ ...p, records: own[i]! })), now);
     const search = new URL(request.url).searchParams;
-    const place = placeOfDate(programme.startsOn, localDate(now, 'UTC'));
+    const place = placeOfDate(programme.startsOn, coachToday(request));
     const chosenDay = parseDayKey(search.get('day') ?? '');
     const chosenId = Number(search.get('person') ?? 0);
     const at = people.findIndex((p) => p.enrolmentId === chosenId);
@@ -42,7 +43,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const version = record && sentDays.find((d) => d.dayId === record.dayId);
     const todays = strands.flatMap((s) => s.beads.filter((b) => b.date === s.today && b.state !== 'unsent' && b.state !== 'before'));
     return {
-      weeks: programme.weeks, today: place && place.week <= programme.weeks ? place : null, todayWords: formatDay(localDate(now, 'UTC')),
+      weeks: programme.weeks, today: place && place.week <= programme.weeks ? place : null, todayWords: formatDay(coachToday(request)),
       counts: { open: todays.filter((b) => b.state !== 'ahead').length, logged: todays.filter((b) => ['done', 'part', 'not-done'].includes(b.state)).length, ahead: todays.filter((b) => b.state === 'ahead').length },
       rows: people.map((p, i) => ({ enrolmentId: p.enrolmentId, name: p.name, detail: p.detail, joinedOn: p.joinedOn, today: strands[i]!.today, beads: strands[i]!.beads, attendance: strands[i]!.attendance })),
       record: record && version ? {

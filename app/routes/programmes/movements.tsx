@@ -1,7 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { data, Form, Link, redirect, useSearchParams, useSubmit } from 'react-router';
 import { compareDays, dateOfDay, dayKey } from '../../../core/calendar/day.ts';
-import { localDate } from '../../../core/calendar/release.ts';
 import { countUsage } from '../../../core/movement/count-usage.ts';
 import type { MovementQuery } from '../../../core/movement/find-movements.ts';
 import { findMovements } from '../../../core/movement/find-movements.ts';
@@ -14,6 +13,7 @@ import { isSpare, SPARE_WORDS, SPARES } from '../../../core/movement/spare.ts';
 import { deleteLadder, deleteOverride, upsertLadder, upsertOverride } from '../../../db/queries/movement.ts';
 import { listDays } from '../../../db/queries/programme.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
+import { coachToday } from '../../../server/coach-zone.ts';
 import { nowMs } from '../../../server/config.ts';
 import { formText } from '../../../server/form-text.ts';
 import { readLadderForm, readMovementForm } from '../../../server/movement-form.ts';
@@ -35,7 +35,7 @@ const USAGE_WEEKS = 4;
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
     const book = await loadWorkspaceBook(db);
-    const today = localDate(nowMs(), 'UTC');
+    const today = coachToday(request);
     const days = (await listDays(db, programme.id)).filter((d) => d.text.trim() !== '' && compareDays(dateOfDay(programme.startsOn, d), today) <= 0).slice(-7 * USAGE_WEEKS);
     const recent = days.filter((d) => compareDays(dateOfDay(programme.startsOn, { week: d.week + USAGE_WEEKS, weekday: d.weekday }), today) > 0);
     const usage = countUsage(recent.map((d) => ({ key: dayKey(d), plan: planText(d.text, book).plan })));

@@ -2,6 +2,7 @@ import { data } from 'react-router';
 import { readPeopleCsv } from '../../../core/exchange/people-csv.ts';
 import { insertParticipant, listParticipants, updateProfile } from '../../../db/queries/person.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
+import { coachZone } from '../../../server/coach-zone.ts';
 import { formText } from '../../../server/form-text.ts';
 import { rosterDefaults } from '../../../server/roster-defaults.ts';
 import type { Route } from './+types/people-csv';
@@ -11,7 +12,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const form = await request.formData();
   return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
     const people = await listParticipants(db, programme.runId);
-    const csv = readPeopleCsv(formText(form, 'text'), rosterDefaults(programme.startsOn, people), people.map((p) => p.name));
+    const csv = readPeopleCsv(formText(form, 'text'), rosterDefaults(programme.startsOn, people, coachZone(request)), people.map((p) => p.name));
     const wrong = csv.rows.filter((r) => !r.person).length;
     if (csv.error || csv.rows.length === 0) return data({ error: csv.error ?? 'There is no row in it.', added: null }, { status: 400 });
     if (wrong > 0 && formText(form, 'skip') !== 'yes') return data({ error: `${wrong === 1 ? 'One row has' : `${wrong} rows have`} an error; nothing was written.`, added: null }, { status: 400 });

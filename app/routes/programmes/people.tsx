@@ -9,6 +9,7 @@ import { SPARE_WORDS } from '../../../core/movement/spare.ts';
 import type { PersonProfile } from '../../../db/queries/person.ts';
 import { insertParticipant, insertPersonalLink, listParticipants, updateLinksRevoked, updateProfile } from '../../../db/queries/person.ts';
 import { notFound, withProgramme } from '../../../server/coach-scope.ts';
+import { coachZone } from '../../../server/coach-zone.ts';
 import { nowMs } from '../../../server/config.ts';
 import { yupErrors } from '../../../server/log-form.ts';
 import { hashToken, makeToken } from '../../../server/token.ts';
@@ -31,7 +32,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const { library } = await loadWorkspaceBook(db);
     const name = (id: string) => library.find(id)?.name ?? id;
     return {
-      programmeId: programme.id, defaults: rosterDefaults(programme.startsOn, people),
+      programmeId: programme.id, defaults: rosterDefaults(programme.startsOn, people, coachZone(request)),
       origin: new URL(request.url).origin,
       people: people.map((p) => ({ ...p, joined: formatShortDay(p.joinedOn), late: p.joinedOn > programme.startsOn, nowThere: localTime(nowMs(), p.timeZone), swapWords: p.profile.swaps.map((s) => `${name(s.from)} -> ${name(s.to)}`).join('\n') })),
       zones: Intl.supportedValuesOf('timeZone'),

@@ -1,8 +1,7 @@
 import { Outlet, useLocation, useParams } from 'react-router';
-import { localDate } from '../../../core/calendar/release.ts';
 import { listDays } from '../../../db/queries/programme.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
-import { nowMs } from '../../../server/config.ts';
+import { coachToday } from '../../../server/coach-zone.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { planText } from '../../../server/session-view.ts';
 import { CoachHead } from '../../components/coach-head.tsx';
@@ -17,7 +16,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderD
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
     const book = await loadWorkspaceBook(db);
-    const days = spineDays(programme, await listDays(db, programme.id), localDate(nowMs(), 'UTC'), (text) => planText(text, book));
+    const days = spineDays(programme, await listDays(db, programme.id), coachToday(request), (text) => planText(text, book));
     return { programme, days, usualDay: usualDay(days) };
   });
 }

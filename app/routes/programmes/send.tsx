@@ -8,6 +8,7 @@ import { freezeRoutines } from '../../../core/session/resolve.ts';
 import { listParticipants } from '../../../db/queries/person.ts';
 import { insertVersion, listVersions } from '../../../db/queries/programme.ts';
 import { notFound, withDay } from '../../../server/coach-scope.ts';
+import { coachZone } from '../../../server/coach-zone.ts';
 import { nowMs } from '../../../server/config.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { planText } from '../../../server/session-view.ts';
@@ -25,6 +26,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const date = dateOfDay(programme.startsOn, place);
     const people = await listParticipants(db, programme.runId);
     const now = nowMs();
+    const zone = coachZone(request);
     const zones = [...new Set(people.map((p) => p.timeZone))].map((timeZone) => {
       const opensMs = releaseInstant(date, programme.releaseTime, timeZone);
       const own = people.filter((p) => p.timeZone === timeZone && p.joinedOn <= date);
@@ -38,7 +40,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       day: day ? { isReady: day.isReady, revision: day.revision, sentNumber: day.sent?.number ?? 0, isAsSent: day.sent?.text === day.text } : null,
       planned: planned && planned.errors === 0 ? { document: planned.document, blocks: planned.blocks, plan: planned.plan } : null,
       errors: planned?.errors ?? 0,
-      versions: day ? (await listVersions(db, day.id)).map((v) => ({ ...v, sentWords: `${formatDay(localDate(v.sentAtMs, 'UTC'))}, ${localTime(v.sentAtMs, 'UTC')} UTC` })) : [],
+      versions: day ? (await listVersions(db, day.id)).map((v) => ({ ...v, sentWords: `${formatDay(localDate(v.sentAtMs, zone))}, ${localTime(v.sentAtMs, zone)}${zone === 'UTC' ? ' UTC' : ''}` })) : [],
     };
   });
 }
