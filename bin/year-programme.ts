@@ -1,13 +1,9 @@
 import { everyNth, NO_GUARD_SETTINGS } from '../core/progress/programme-document.ts';
 import type { ProgrammeDocument, Track } from '../core/progress/programme-document.ts';
 import { EIGHT_WEEKS } from '../core/progress/examples/eight-weeks.ts';
-import { readRule } from '../core/progress/lever-text.ts';
+import { needRules } from '../core/progress/lever-text.ts';
 
-const LEVERS = ['reps: +1 a week', 'work: +1 a week', 'clock: +1 a week'].map((line) => {
-  const read = readRule(line);
-  if ('message' in read) throw new Error(read.message);
-  return read.rule;
-});
+const LEVERS = needRules(['reps: +1 a week', 'work: +1 a week', 'clock: +1 a week']);
 
 /** A year of six days a week in which no two sessions are alike: for measuring. */
 export function yearProgramme(): ProgrammeDocument {

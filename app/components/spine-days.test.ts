@@ -5,7 +5,7 @@ import { baseLibrary } from '../../core/movement/library.ts';
 import { analyseText } from '../../core/session/analyse.ts';
 import { dayState, spineDays, usualDay } from './spine-days.ts';
 
-const programme: Programme = { id: 1, title: 'P', weeks: 2, runId: 1, startsOn: '2026-05-11' as DayDate, releaseTime: '05:00', people: 0, zones: 0, isSent: false };
+const programme: Programme = { id: 1, title: 'P', weeks: 2, runId: 1, startsOn: '2026-05-11' as DayDate, releaseTime: '05:00', people: 0, zones: 0 };
 const day = (weekday: number, more: Partial<Day> = {}): Day => ({ id: weekday, week: 1, weekday, text: '', revision: 1, isReady: false, changedAtMs: 0, sent: null, ...more });
 const GOOD = 'Title: Legs\nMain: 3 rounds\n10 squat';
 const sent = (text: string): Day['sent'] => ({ versionId: 1, number: 1, text, sentAtMs: 0 });

@@ -4,6 +4,7 @@ import { data, Link, redirect, useSubmit } from 'react-router';
 import { array, number, object, string } from 'yup';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { addDays, formatShortDay, mondayOf, parseDayDate } from '../../core/calendar/day.ts';
+import { countSessions } from '../../core/progress/count-sessions.ts';
 import { EXAMPLES } from '../../core/progress/examples/examples.ts';
 import { insertProgramme } from '../../db/queries/plan.ts';
 import { deleteProgramme, listDaysByProgramme, listProgrammes } from '../../db/queries/programme.ts';
@@ -32,10 +33,11 @@ export async function loader({ request }: Route.LoaderArgs) {
     const book = await loadWorkspaceBook(db);
     const byProgramme = await listDaysByProgramme(db);
     const withDays = programmes.map((programme) => {
-      const days = spineDays(programme, byProgramme.get(programme.id) ?? [], today, (text) => planText(text, book));
+      const own = byProgramme.get(programme.id) ?? [];
+      const days = spineDays(programme, own, today, (text) => planText(text, book));
       return {
         ...programme, days, usualDay: usualDay(days), starts: formatShortDay(programme.startsOn), ends: formatShortDay(addDays(programme.startsOn, programme.weeks * 7 - 1)),
-        sessions: days.filter((d) => d.state !== 'none').length, toWrite: days.filter((d) => d.state === 'empty').length, doors: nextDoors(days),
+        ...countSessions(own), canDelete: programme.people === 0 && own.every((d) => d.sent === null), doors: nextDoors(days),
       };
     });
     const examples = Object.entries(EXAMPLES).map(([id, e]) => ({ from: `example:${id}`, title: e.title, about: e.about }));
@@ -111,7 +113,7 @@ export default function Programmes({ loaderData, actionData }: Route.ComponentPr
             <h2><Link to={`/programmes/${p.id}/plan`}>{p.title}</Link></h2>
             <p className="soft">
               {p.starts} to {p.ends} · {p.sessions} {p.sessions === 1 ? 'session' : 'sessions'}{p.toWrite > 0 && `, ${p.toWrite} to write`} · {p.people} {p.people === 1 ? 'person' : 'people'}
-              {p.people === 0 && !p.isSent && (
+              {p.canDelete && (
                 <Popconfirm title={`Delete “${p.title}”, with all its sessions?`} description="It can’t be had back. To keep it, take it out as a file or as a template first." okText="Delete" cancelText="Keep" onConfirm={() => void submit({ intent: 'delete-programme', programme: String(p.id) }, { method: 'post' })}>
                   {' '}<button type="button" className="tool" aria-label={`Delete the programme ${p.title}`}>delete</button>
                 </Popconfirm>

@@ -4,7 +4,7 @@ import type { DayDate } from './day.ts';
 /** True for IANA names that this machine's zone data knows. */
 export function isTimeZone(name: string): boolean {
   try {
-    return Temporal.Now.zonedDateTimeISO(name).timeZoneId !== '' && /[A-Za-z]/.test(name) && !/^[+-]/.test(name);
+    return Temporal.Instant.fromEpochMilliseconds(0).toZonedDateTimeISO(name).timeZoneId !== '' && /[A-Za-z]/.test(name) && !/^[+-]/.test(name);
   } catch (error) {
     if (error instanceof RangeError) return false;
     throw error;

@@ -66,6 +66,11 @@ function needDay(programme: ProgrammeDocument, place: DayPlace): ProgrammeDay {
   return findProgrammeDay(programme, place) ?? refuse(`There is no session on ${dayName(place)}.`);
 }
 
+/** `beyond`: so many weeks past the end are meant as well. */
+function needWeek(programme: ProgrammeDocument, week: number, beyond = 0): void {
+  if (week > programme.weeks + beyond) refuse(`There is no week ${week}.`);
+}
+
 const withoutTrack = ({ track: _track, ...day }: ProgrammeDay): ProgrammeDay => day;
 
 function applyOne(programme: ProgrammeDocument, edit: ProgrammeEdit, { book }: EditScope): ProgrammeDocument {
@@ -80,8 +85,8 @@ function applyOne(programme: ProgrammeDocument, edit: ProgrammeEdit, { book }: E
     case 'move-day': return moveDay(programme, edit.from, edit.to);
     case 'arrange-week': return arrangeDays(programme, edit.week, edit.moves);
     case 'copy-week': return copyWeek(programme, edit.from, edit.to);
-    case 'insert-week': return insertWeek(programme, edit.at, edit.as, (text) => lightenText(text, book.scope));
-    case 'remove-week': return edit.week > programme.weeks ? refuse(`There is no week ${edit.week}.`) : removeWeek(programme, edit.week);
+    case 'insert-week': needWeek(programme, edit.at, 1); return insertWeek(programme, edit.at, edit.as, (text) => lightenText(text, book.scope));
+    case 'remove-week': needWeek(programme, edit.week); return removeWeek(programme, edit.week);
     case 'shift': return shiftDays(programme, edit.from, edit.days, refuse);
     case 'pin': return setPin(programme, edit.place, edit.isPinned);
     case 'set-lighter': return { ...programme, lighter: [...new Set(edit.lighter)].filter((w) => w >= 1 && w <= MAX_WEEKS).sort((a, b) => a - b) };

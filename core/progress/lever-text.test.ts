@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { printRule, printRules, readRule, readRules, RULE_EXAMPLES } from './lever-text.ts';
+import { needRules, printRule, printRules, readRule, readRules, RULE_EXAMPLES } from './lever-text.ts';
 
 const ruleOf = (line: string) => {
   const read = readRule(line);
@@ -56,6 +56,12 @@ describe('rules one a line', () => {
     const { rules, issues } = readRules('rounds: at week 4 +1\n\nrepps: +1 a week\nreps: +1 a week');
     expect(issues).toEqual([{ line: 3, message: expect.stringContaining('“repps” is no lever') as string }]);
     expect(rules.map((r) => r.lever.kind)).toEqual(['rounds', 'reps']);
+  });
+
+  it('of our own making have to be right', () => {
+    expect(needRules(['reps: +1 a week', 'rest: -5 a week'])).toHaveLength(2);
+    expect(needRules([])).toEqual([]);
+    expect(() => needRules(['reps: +1 a week', 'speed: +1 a week'])).toThrow(/“speed: \+1 a week”: .*is no lever/);
   });
 
   it('may name one lever twice: a lever and its inverse are both kept', () => {

@@ -46,6 +46,13 @@ export function readRules(text: string): { readonly rules: readonly LeverRule[];
   return { rules, issues };
 }
 
+/** Rules of our own making; a line that can't be read is our mistake, and a RangeError. */
+export function needRules(lines: readonly string[]): readonly LeverRule[] {
+  const { rules, issues } = readRules(lines.join('\n'));
+  if (issues[0]) throw new RangeError(`“${lines[issues[0].line - 1]}”: ${issues[0].message}`);
+  return rules;
+}
+
 /** One example of every way to write a rule, and what it means. */
 export const RULE_EXAMPLES: readonly { readonly line: string; readonly means: string }[] = [
   { line: 'reps: +1 a week', means: 'one more with every week that isn’t lighter' },

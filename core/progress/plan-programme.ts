@@ -1,3 +1,4 @@
+import { groupBy } from '../group-by.ts';
 import type { Area, Pattern } from '../movement/movement.ts';
 import type { DayPlan, DayPlanner } from './day-plan.ts';
 import type { ProgrammeDay, ProgrammeDocument } from './programme-document.ts';
@@ -38,9 +39,10 @@ function sumOf<K extends string>(maps: readonly Readonly<Partial<Record<K, numbe
 
 /** A programme's weeks with all that they ask. A programme without sessions gives weeks of zeros. */
 export function planProgramme(programme: ProgrammeDocument, planner: DayPlanner): WeekPlan[] {
+  const byWeek = groupBy(programme.days, (d) => d.week);
   return Array.from({ length: programme.weeks }, (_, i): WeekPlan => {
     const week = i + 1;
-    const own = programme.days.filter((d) => d.week === week);
+    const own = byWeek.get(week) ?? [];
     const days = Array.from({ length: 7 }, (_d, d): PlannedDay | undefined => {
       const day = own.find((o) => o.weekday === d + 1);
       return day && { day, plan: planner.of(day.text) };
@@ -57,3 +59,6 @@ export function planProgramme(programme: ProgrammeDocument, planner: DayPlanner)
     };
   });
 }
+
+/** Likely seconds of all that is written. */
+export const totalLikelySec = (weeks: readonly WeekPlan[]): number => weeks.reduce((sum, w) => sum + w.likelySec, 0);

@@ -163,6 +163,13 @@ describe('a programme that progresses', () => {
     expect(edit(shorter, { kind: 'insert-week', at: 1, as: 'pause' }).weeks).toBe(52);
   });
 
+  it('a week that isn’t there is neither taken out nor put in behind; one past the end appends', () => {
+    const programme = makeProgramme();
+    expect(refusal(programme, { kind: 'remove-week', week: 5 })).toBe('There is no week 5.');
+    expect(refusal(programme, { kind: 'insert-week', at: 6, as: 'pause' })).toBe('There is no week 6.');
+    expect(edit(programme, { kind: 'insert-week', at: 5, as: 'pause' }).weeks).toBe(5);
+  });
+
   it('refuses what leaves the programme’s bounds, without touching it', () => {
     const programme = makeProgramme();
     const before = JSON.stringify(programme);

@@ -17,7 +17,7 @@ export interface WeekChange {
 }
 
 /** A week without any session. */
-const isPause = (week: WeekPlan): boolean => week.days.every((d) => d === undefined);
+export const isPause = (week: WeekPlan): boolean => week.days.every((d) => d === undefined);
 
 /**
  * A figure of the week at `at` (counted from 0) against the last week before it that isn't lighter, so that a lighter week

@@ -1,4 +1,5 @@
 import type { DayDate } from '../../core/calendar/day.ts';
+import { groupBy } from '../../core/group-by.ts';
 import { NotFoundError, StaleError } from '../errors.ts';
 import type { Db } from '../pool.ts';
 
@@ -12,23 +13,20 @@ export interface Programme {
   readonly releaseTime: string;
   readonly people: number;
   readonly zones: number;
-  /** Whether any session of it was sent. */
-  readonly isSent: boolean;
 }
 
 interface ProgrammeRow {
-  id: number; title: string; weeks: number; run_id: number; starts_on: string; release_time: string; people: number; zones: number; is_sent: boolean;
+  id: number; title: string; weeks: number; run_id: number; starts_on: string; release_time: string; people: number; zones: number;
 }
 
 const toProgramme = (row: ProgrammeRow): Programme => ({
   id: row.id, title: row.title, weeks: row.weeks, runId: row.run_id, startsOn: row.starts_on as DayDate,
-  releaseTime: row.release_time.slice(0, 5), people: row.people, zones: row.zones, isSent: row.is_sent,
+  releaseTime: row.release_time.slice(0, 5), people: row.people, zones: row.zones,
 });
 
 const SELECT_PROGRAMME = `
   select p.id, p.title, p.weeks, r.id as run_id, r.starts_on, r.release_time,
-    count(e.id) as people, count(distinct q.time_zone) as zones,
-    exists (select from version v where v.run_id = r.id) as is_sent
+    count(e.id) as people, count(distinct q.time_zone) as zones
   from programme p
   join run r on r.programme_id = p.id
   left join enrolment e on e.run_id = r.id
@@ -95,9 +93,7 @@ export async function listDays(db: Db, programmeId: number): Promise<Day[]> {
 /** The days of all programmes of the workspace, by programme. */
 export async function listDaysByProgramme(db: Db): Promise<Map<number, Day[]>> {
   const { rows } = await db.query<DayRow>(`${SELECT_DAY} order by d.programme_id, d.week, d.weekday`);
-  const days = new Map<number, Day[]>();
-  for (const row of rows) days.set(row.programme_id, [...(days.get(row.programme_id) ?? []), toDay(row)]);
-  return days;
+  return new Map([...groupBy(rows, (row) => row.programme_id)].map(([id, own]) => [id, own.map(toDay)]));
 }
 
 /** The places of a programme's sessions, without their texts. */

@@ -3,7 +3,7 @@ import type { DayDate } from '../../../core/calendar/day.ts';
 import { WEEKDAYS } from '../../../core/calendar/day.ts';
 import { arrangementEdit, buildArrangeScope } from '../../../core/progress/arrange/arrange-scope.ts';
 import type { Arrangement, ArrangeScope } from '../../../core/progress/arrange/arrange-week.ts';
-import { POINTS } from '../../../core/progress/arrange/arrange-week.ts';
+import { ARRANGE_POINTS } from '../../../core/progress/arrange/arrange-week.ts';
 import { Ribbon } from '../../charts/ribbon.tsx';
 import { Dialog } from '../dialog.tsx';
 import { planRibbon } from './plan-cell.tsx';
@@ -61,7 +61,7 @@ export function ArrangeDialog({ plan, week, startsOn, onClose }: ArrangeDialogPr
               <Order name="Best" order={result.best} scope={scope} isChosen={!second || !result.runnerUp} onChoose={() => setSecond(false)} />
               <ul className="arrange-reasons small">{result.reasons.map((r) => <li key={r}>{r}</li>)}</ul>
               {result.runnerUp && <Order name="Runner-up" order={result.runnerUp} scope={scope} isChosen={second} onChoose={() => setSecond(true)} />}
-              <p className="soft small">Fewer points are better: {POINTS.hard} for two hard days touching, {POINTS.joint} for a joint and {POINTS.area} for an area asked on neighbouring days, {POINTS.moved} for each day that a session moves (common practice, no source).</p>
+              <p className="soft small">Fewer points are better: {ARRANGE_POINTS.hard} for two hard days touching, {ARRANGE_POINTS.joint} for a joint and {ARRANGE_POINTS.area} for an area asked on neighbouring days, {ARRANGE_POINTS.moved} for each day that a session moves (common practice, no source).</p>
               {result.now && <p className="soft small">As it is now: {result.now.points === 0 ? 'nothing to say against it' : `${result.now.points} points: ${result.now.costs.map((c) => c.words).join('; ')}`}.</p>}
             </>
           )}

@@ -57,13 +57,12 @@ export function PlanGrid(props: PlanGridProps) {
   const settledRows = useDeferredValue(rows);
   const guardsByWeek = useMemo(() => guardsOfWeeks(guards), [guards]);
   const changes = useMemo(() => new Map(difference?.days.map((d) => [dayKey(d.place), d]) ?? []), [difference]);
-  const focusSpot = selected ?? { week: weeks.find((w) => w.days.some((_d, i) => stored.get(dayKey({ week: w.week, weekday: i + 1 }))?.isToday))?.week ?? 1, weekday: 0 };
   const now = weeks.find((w) => WEEKDAYS.some((_, i) => stored.get(dayKey({ week: w.week, weekday: i + 1 }))?.isToday))?.week;
-
-  const near = useNearWeeks(root, weeks.length, selected?.week ?? now ?? 1);
+  const focusSpot = selected ?? { week: now ?? 1, weekday: 0 };
+  const near = useNearWeeks(root, weeks.length, focusSpot.week);
 
   // A long programme opens where the address points, or where it is now; the view is put there once, and then left to the coach.
-  const [opensAt] = useState(selected?.week ?? now ?? 1);
+  const [opensAt] = useState(focusSpot.week);
   useEffect(() => {
     if (opensAt > 6) root.current?.querySelector(`[data-cell="week-${opensAt}"]`)?.scrollIntoView({ block: 'center' });
   }, [opensAt]);

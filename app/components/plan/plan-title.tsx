@@ -1,5 +1,6 @@
 import { Button } from 'antd';
-import { isLighterWeek } from '../../../core/progress/programme-document.ts';
+import { countSessions } from '../../../core/progress/count-sessions.ts';
+import { totalLikelySec } from '../../../core/progress/plan-programme.ts';
 import { findSchool } from '../../../core/progress/schools.ts';
 import { formatHours } from '../../../core/session/explain.ts';
 import { CommitInput } from '../commit-input.tsx';
@@ -19,12 +20,12 @@ interface PlanTitleProps {
 /** What the programme is, at a glance, and what is done with all of it. */
 export function PlanTitle({ plan, undo, redo, week, onArrange, onBlocked, onExchange }: PlanTitleProps) {
   const { programme, weeks, propose } = plan;
-  const totalSec = weeks.reduce((sum, w) => sum + w.likelySec, 0);
-  const toWrite = weeks.reduce((sum, w) => sum + w.toWrite, 0);
+  const totalSec = totalLikelySec(weeks);
+  const { sessions, toWrite } = countSessions(programme.days);
   const schools = [...new Set(programme.tracks.map((t) => findSchool(t.school).name.toLowerCase()))];
-  const lighter = Array.from({ length: programme.weeks }, (_, i) => i + 1).filter((w) => isLighterWeek(programme, w));
+  const lighter = weeks.filter((w) => w.isLighter).map((w) => w.week);
   const facts = [
-    `${programme.days.length} ${programme.days.length === 1 ? 'session' : 'sessions'}`, ...(totalSec > 0 ? [`${formatHours(totalSec)} written`] : []), ...(toWrite > 0 ? [`${toWrite} to write`] : []),
+    `${sessions} ${sessions === 1 ? 'session' : 'sessions'}`, ...(totalSec > 0 ? [`${formatHours(totalSec)} written`] : []), ...(toWrite > 0 ? [`${toWrite} to write`] : []),
     ...(lighter.length > 0 ? [`lighter: ${lighter.length === 1 ? 'week' : 'weeks'} ${lighter.join(', ')}`] : []), ...(schools.length > 0 && schools.length < 3 ? [schools.join(', ')] : schools.length > 2 ? [`${schools.length} schools`] : []),
   ];
   return (

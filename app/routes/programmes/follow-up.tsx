@@ -1,6 +1,7 @@
 import { Input, Segmented } from 'antd';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { dayKey, dayName, formatDay, parseDayKey, placeOfDate } from '../../../core/calendar/day.ts';
+import { groupBy } from '../../../core/group-by.ts';
 import { localDate, localTime } from '../../../core/calendar/release.ts';
 import { buildStrands } from '../../../core/record/build-strand.ts';
 import { OUTCOME_WORDS } from '../../../core/record/record.ts';
@@ -29,13 +30,13 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const records = await listRecords(db, programme.runId);
     const sent = new Set(sentDays.map((d) => d.dayId));
     const days = places.map((p) => ({ ...p, sent: sent.has(p.dayId) }));
-    const byPerson = new Map<number, typeof records>();
-    for (const r of records) byPerson.set(r.enrolmentId, [...(byPerson.get(r.enrolmentId) ?? []), r]);
+    const byPerson = groupBy(records, (r) => r.enrolmentId);
     const own = people.map((p) => new Map((byPerson.get(p.enrolmentId) ?? []).map((r) => [r.dayId, r])));
     const now = nowMs();
     const strands = buildStrands(programme, days, people.map((p, i) => ({ ...p, records: own[i]! })), now);
     const search = new URL(request.url).searchParams;
-    const place = placeOfDate(programme.startsOn, coachToday(request));
+    const today = coachToday(request);
+    const place = placeOfDate(programme.startsOn, today);
     const chosenDay = parseDayKey(search.get('day') ?? '');
     const chosenId = Number(search.get('person') ?? 0);
     const at = people.findIndex((p) => p.enrolmentId === chosenId);
@@ -43,7 +44,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const version = record && sentDays.find((d) => d.dayId === record.dayId);
     const todays = strands.flatMap((s) => s.beads.filter((b) => b.date === s.today && b.state !== 'unsent' && b.state !== 'before'));
     return {
-      weeks: programme.weeks, today: place && place.week <= programme.weeks ? place : null, todayWords: formatDay(coachToday(request)),
+      weeks: programme.weeks, today: place && place.week <= programme.weeks ? place : null, todayWords: formatDay(today),
       counts: { open: todays.filter((b) => b.state !== 'ahead').length, logged: todays.filter((b) => ['done', 'part', 'not-done'].includes(b.state)).length, ahead: todays.filter((b) => b.state === 'ahead').length },
       rows: people.map((p, i) => ({ enrolmentId: p.enrolmentId, name: p.name, detail: p.detail, joinedOn: p.joinedOn, today: strands[i]!.today, beads: strands[i]!.beads, attendance: strands[i]!.attendance })),
       record: record && version ? {

@@ -45,7 +45,7 @@ export type ArrangeResult =
   | { readonly status: 'impossible'; readonly message: string };
 
 /** What matters more costs more: a pair of hard days outweighs any number of moves (common practice, no source). */
-export const POINTS = { hard: 100, joint: 40, area: 30, moved: 1 } as const;
+export const ARRANGE_POINTS = { hard: 100, joint: 40, area: 30, moved: 1 } as const;
 
 /** Costs of two sessions standing next to each other; none where either is missing or still to write. */
 export function pairCosts(a: DayPlan | undefined, b: DayPlan | undefined, { thresholds }: Pick<ArrangeScope, 'thresholds'>): ArrangeCost[] {
@@ -56,9 +56,9 @@ export function pairCosts(a: DayPlan | undefined, b: DayPlan | undefined, { thre
     const met = threshold === undefined ? undefined : rule(a, b, threshold);
     if (met) out.push({ words: `${say(met.what)} (${met.figures})`, points });
   };
-  check('hard-days', hardDays, POINTS.hard, () => 'both are hard');
-  check('same-joint', sameJoint, POINTS.joint, (what) => `both ask a lot of the ${what}`);
-  check('same-area', sameArea, POINTS.area, (what) => `both ask most of ${what}`);
+  check('hard-days', hardDays, ARRANGE_POINTS.hard, () => 'both are hard');
+  check('same-joint', sameJoint, ARRANGE_POINTS.joint, (what) => `both ask a lot of the ${what}`);
+  check('same-area', sameArea, ARRANGE_POINTS.area, (what) => `both ask most of ${what}`);
   return out;
 }
 
@@ -78,7 +78,7 @@ export function costArrangement(weekdays: readonly number[], scope: ArrangeScope
   for (const c of pairCosts(on(7)?.plan, scope.after, scope)) costs.push({ ...c, words: `Sunday and the Monday after: ${c.words}` });
   for (const [i, session] of sessions.entries()) {
     const away = Math.abs(weekdays[i]! - session.weekday);
-    if (away > 0) costs.push({ words: `${session.title} moves from ${name(session.weekday)}`, points: away * POINTS.moved });
+    if (away > 0) costs.push({ words: `${session.title} moves from ${name(session.weekday)}`, points: away * ARRANGE_POINTS.moved });
   }
   return { weekdays, points: costs.reduce((sum, c) => sum + c.points, 0), costs };
 }
@@ -115,7 +115,7 @@ export function arrangeWeek(scope: ArrangeScope): ArrangeResult {
       if (s < none && (weekdays[s] !== 0 || !isAllowed(sessions[s]!, day, scope))) continue;
       const step = day === 1 ? beforePoints[s]! : pairPoints[last]![s]!;
       if (s < none) weekdays[s] = day;
-      place(day + 1, s < none ? left - 1 : left, s, points + step + (s < none ? Math.abs(day - sessions[s]!.weekday) * POINTS.moved : 0));
+      place(day + 1, s < none ? left - 1 : left, s, points + step + (s < none ? Math.abs(day - sessions[s]!.weekday) * ARRANGE_POINTS.moved : 0));
       if (s < none) weekdays[s] = 0;
     }
   };
@@ -140,7 +140,7 @@ function explainPlacing(best: Arrangement, scope: ArrangeScope): string[] {
     // What would it cost to leave this one where it was, and whoever took its place there instead?
     const swapped = best.weekdays.map((d, k) => (k === i ? session.weekday : d === session.weekday ? to : d));
     const isFree = scope.sessions.every((s, k) => isAllowed(s, swapped[k]!, scope));
-    const saved = isFree ? costArrangement(swapped, scope).costs.filter((c) => c.points > 7 && !best.costs.some((b) => b.words === c.words)) : [];
+    const saved = isFree ? costArrangement(swapped, scope).costs.filter((c) => c.points >= ARRANGE_POINTS.area && !best.costs.some((b) => b.words === c.words)) : [];
     if (saved[0]) return `${session.title} goes to ${day}, else ${saved[0].words}.`;
     const [left, taker] = [scope.sessions.find((s) => s.weekday === to), scope.sessions[best.weekdays.indexOf(session.weekday)]];
     return `${session.title} goes to ${day}${left ? `, which ${left.title} leaves` : ', which is free'}${taker ? `; ${taker.title} takes ${WEEKDAYS[session.weekday - 1]}` : ''}.`;

@@ -1,10 +1,9 @@
 import { WEEKDAYS } from '../../calendar/day.ts';
 import { baseLibrary } from '../../movement/library.ts';
-import { readRule } from '../lever-text.ts';
+import { needRules } from '../lever-text.ts';
 import type { ProgrammeDay, ProgrammeDocument, Theme, Track } from '../programme-document.ts';
 import { byPlace, NO_GUARD_SETTINGS } from '../programme-document.ts';
 import { createTrackBook, regenerate } from '../regenerate.ts';
-import type { LeverRule } from '../schedule.ts';
 import type { SchoolId } from '../schools.ts';
 
 /** A track of an example: on one weekday, in all weeks that nothing else takes. */
@@ -29,17 +28,9 @@ export interface ExampleProgramme {
   readonly others: readonly { readonly week: number; readonly weekday: number; readonly text: string; readonly isPinned?: boolean; readonly theme?: Theme }[];
 }
 
-function readLevers(track: ExampleTrack): LeverRule[] {
-  return track.levers.map((line) => {
-    const read = readRule(line);
-    if ('message' in read) throw new RangeError(`${track.id}: ${read.message}`);
-    return read.rule;
-  });
-}
-
 /** The whole programme of an example, every session written by its levers. */
 export function buildExample(example: ExampleProgramme): ProgrammeDocument {
-  const tracks = example.tracks.map((t): Track => ({ id: t.id, name: t.name, school: t.school, text: t.text, levers: readLevers(t) }));
+  const tracks = example.tracks.map((t): Track => ({ id: t.id, name: t.name, school: t.school, text: t.text, levers: needRules(t.levers) }));
   const days: ProgrammeDay[] = example.tracks.flatMap((t) => Array.from({ length: example.weeks }, (_, i): ProgrammeDay => {
     const place = { week: i + 1, weekday: t.weekday };
     const other = example.others.find((o) => o.week === place.week && o.weekday === place.weekday);

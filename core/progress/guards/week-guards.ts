@@ -1,7 +1,7 @@
 import { wholeMinutes } from '../../session/explain.ts';
 import type { Pattern } from '../../movement/movement.ts';
 import type { WeekPlan } from '../plan-programme.ts';
-import { findLoadChange, findWeekChange, formatChange, isRated, isWhole } from '../week-change.ts';
+import { findLoadChange, findWeekChange, formatChange, isPause, isRated, isWhole } from '../week-change.ts';
 import type { Guard } from './guard.ts';
 import { formatWeeks } from './guard.ts';
 
@@ -24,7 +24,7 @@ function findChange(weeks: readonly WeekPlan[], thresholdPct: number, measure: M
     if (!change || change.pct <= thresholdPct || change.now - change.was < measure.least) return [];
     const { against } = change;
     const before = weeks[i - 1]!;
-    const between = against === before ? '' : before.likelySec === 0 ? ` After a week without sessions; this is against week ${against.week}.`
+    const between = against === before ? '' : isPause(before) ? ` After a week without sessions; this is against week ${against.week}.`
       : ` After a lighter week (${measure.show(measure.of(before))}) that is the plan; this is against week ${against.week}.`;
     return [{
       code: measure.code, weeks: [week.week], places: [], subject: `Week ${against.week} → ${week.week}`, threshold: thresholdPct,
@@ -83,7 +83,7 @@ export function findNoLighterWeek(weeks: readonly WeekPlan[], threshold: number)
     run = [];
   };
   for (const w of weeks) {
-    if (w.isLighter || w.days.every((d) => d === undefined)) close();
+    if (w.isLighter || isPause(w)) close();
     else run.push(w.week);
   }
   close();
