@@ -5,11 +5,19 @@ export default tseslint.config(
   { ignores: ['build/', 'node_modules/', '.react-router/', '.local/', '**/*.generated.*'] },
   ...tseslint.configs.recommendedTypeChecked,
   {
-    languageOptions: { parserOptions: { projectService: { allowDefaultProject: ['*.js', '*.cjs'] }, tsconfigRootDir: import.meta.dirname } },
+    languageOptions: {
+      parserOptions: {
+        projectService: { allowDefaultProject: ['*.js', '*.cjs'] },
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
     rules: {
       '@typescript-eslint/consistent-type-imports': ['error', { disallowTypeAnnotations: false }],
       '@typescript-eslint/require-await': 'off',
-      '@typescript-eslint/no-unused-vars': ['error', { varsIgnorePattern: '^_', argsIgnorePattern: '^_', destructuredArrayIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { varsIgnorePattern: '^_', argsIgnorePattern: '^_', destructuredArrayIgnorePattern: '^_' },
+      ],
       '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
       '@typescript-eslint/only-throw-error': 'off', // The router's redirects and responses are thrown.
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
@@ -19,9 +27,14 @@ export default tseslint.config(
   },
   { files: ['app/**/*.{ts,tsx}'], plugins: { 'react-hooks': reactHooks }, rules: reactHooks.configs.recommended.rules },
   {
-    files: ['core/**/*.ts'], ignores: ['**/*.test.ts'],
+    files: ['core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
     rules: {
-      'no-restricted-properties': ['error', { object: 'Date', property: 'now', message: 'core is given the time' }, { object: 'Math', property: 'random', message: 'core is given a generator' }],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'core is given the time' },
+        { object: 'Math', property: 'random', message: 'core is given a generator' },
+      ],
       'no-restricted-globals': ['error', 'fetch', 'process', 'window', 'document', 'localStorage'],
     },
   },

@@ -3,9 +3,33 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'unit', include: ['{app,bin,core,db,demo,server}/**/*.test.{ts,tsx}'], exclude: ['**/*.data.test.ts'], testTimeout: 30_000 } },
-      { test: { name: 'data', include: ['{db,demo,server,tests}/**/*.data.test.ts'], testTimeout: 30_000, hookTimeout: 60_000, fileParallelism: false } },
-      { test: { name: 'browser', include: ['tests/browser/**/*.test.ts'], globalSetup: ['tests/browser/start-demo.ts'], testTimeout: 60_000, hookTimeout: 120_000, fileParallelism: false } },
+      {
+        test: {
+          name: 'unit',
+          include: ['{app,bin,core,db,demo,server}/**/*.test.{ts,tsx}'],
+          exclude: ['**/*.data.test.ts'],
+          testTimeout: 30_000,
+        },
+      },
+      {
+        test: {
+          name: 'data',
+          include: ['{db,demo,server,tests}/**/*.data.test.ts'],
+          testTimeout: 30_000,
+          hookTimeout: 60_000,
+          fileParallelism: false,
+        },
+      },
+      {
+        test: {
+          name: 'browser',
+          include: ['tests/browser/**/*.test.ts'],
+          globalSetup: ['tests/browser/start-demo.ts'],
+          testTimeout: 60_000,
+          hookTimeout: 120_000,
+          fileParallelism: false,
+        },
+      },
     ],
   },
 });

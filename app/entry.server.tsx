@@ -10,13 +10,29 @@ import { NonceContext } from './components/nonce-context.ts';
 const TIMEOUT_MS = 8_000;
 
 /** Scripts and style sheets are ours or carry the nonce; style attributes are allowed, since drawings are placed by them. */
-const policy = (nonce: string): string => [
-  "default-src 'none'", `script-src 'self' 'nonce-${nonce}'`, `style-src 'self' 'nonce-${nonce}'`, "style-src-attr 'unsafe-inline'",
-  "img-src 'self' data:", "font-src 'self'", "connect-src 'self'", "worker-src 'self'", "manifest-src 'self'", "media-src 'self'",
-  "form-action 'self'", "base-uri 'none'", "frame-ancestors 'none'",
-].join('; ');
+const policy = (nonce: string): string =>
+  [
+    "default-src 'none'",
+    `script-src 'self' 'nonce-${nonce}'`,
+    `style-src 'self' 'nonce-${nonce}'`,
+    "style-src-attr 'unsafe-inline'",
+    "img-src 'self' data:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "worker-src 'self'",
+    "manifest-src 'self'",
+    "media-src 'self'",
+    "form-action 'self'",
+    "base-uri 'none'",
+    "frame-ancestors 'none'",
+  ].join('; ');
 
-export default function handleRequest(request: Request, status: number, headers: Headers, context: EntryContext): Response | Promise<Response> {
+export default function handleRequest(
+  request: Request,
+  status: number,
+  headers: Headers,
+  context: EntryContext,
+): Response | Promise<Response> {
   const nonce = randomBytes(16).toString('base64');
   headers.set('content-security-policy', policy(nonce));
   headers.set('x-content-type-options', 'nosniff');
@@ -62,8 +78,20 @@ export default function handleRequest(request: Request, status: number, headers:
 /** One line for each error that isn't a visitor's: its kind and place, none of their data. */
 function logError(error: unknown): void {
   if (isRouteErrorResponse(error) || error instanceof Response) return;
-  const { name, message, stack } = error instanceof Error ? error : { name: 'Thrown', message: typeof error, stack: undefined };
-  process.stderr.write(`${JSON.stringify({ level: 50, time: Date.now(), name, message: message.slice(0, 300), at: stack?.split('\n').slice(1, 4).map((l) => l.trim()) })}\n`);
+  const { name, message, stack } =
+    error instanceof Error ? error : { name: 'Thrown', message: typeof error, stack: undefined };
+  process.stderr.write(
+    `${JSON.stringify({
+      level: 50,
+      time: Date.now(),
+      name,
+      message: message.slice(0, 300),
+      at: stack
+        ?.split('\n')
+        .slice(1, 4)
+        .map((l) => l.trim()),
+    })}\n`,
+  );
 }
 
 export function handleError(error: unknown, { request }: { request: Request }): void {

@@ -1,6 +1,15 @@
 import './theme/base.css';
 import { useContext } from 'react';
-import { data, isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteLoaderData } from 'react-router';
+import {
+  data,
+  isRouteErrorResponse,
+  Links,
+  Meta,
+  Outlet,
+  Scripts,
+  ScrollRestoration,
+  useRouteLoaderData,
+} from 'react-router';
 import { readCookie } from '../server/cookies.ts';
 import { isSameOrigin } from '../server/origin-check.ts';
 import type { Route } from './+types/root';
@@ -53,8 +62,14 @@ const WORDS: Record<string, { title: string; text: string }> = {
   },
   missing: { title: 'There is nothing here', text: 'The page may have moved, or it belongs to someone else.' },
   closed: { title: 'Not open yet', text: 'This day opens on its morning, at your own hour.' },
-  origin: { title: 'This came from another page', text: 'Nothing was changed. Go back to Ysodos and try again from there.' },
-  broken: { title: 'Something broke on our side', text: 'What you typed is still on the page before this one. Go back and try again.' },
+  origin: {
+    title: 'This came from another page',
+    text: 'Nothing was changed. Go back to Ysodos and try again from there.',
+  },
+  broken: {
+    title: 'Something broke on our side',
+    text: 'What you typed is still on the page before this one. Go back and try again.',
+  },
 };
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
@@ -68,7 +83,11 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
       <Mark size={34} />
       <h1>{title}</h1>
       <p>{text}</p>
-      {kind !== 'link' && <p><a href="/">To the beginning</a></p>}
+      {kind !== 'link' && (
+        <p>
+          <a href="/">To the beginning</a>
+        </p>
+      )}
     </main>
   );
 }

@@ -27,11 +27,18 @@ import { CommandError, runCommand, say } from './say.ts';
 /** A session of 60 items in five blocks of different forms. */
 export function sixtyItems(): string {
   const names = baseLibrary.movements.filter((m) => !m.isHold && !m.isOneSided).map((m) => m.name);
-  const headers = ['Warm-up: 2 rounds', 'Main (One): every 1:00 x 24', 'Main (Two): work 0:40 rest 0:20, 2 rounds', 'Finisher: for time, reps 21-15-9', 'Cool-down: flow'];
+  const headers = [
+    'Warm-up: 2 rounds',
+    'Main (One): every 1:00 x 24',
+    'Main (Two): work 0:40 rest 0:20, 2 rounds',
+    'Finisher: for time, reps 21-15-9',
+    'Cool-down: flow',
+  ];
   return `Title: Sixty\nTarget: 60 min\nKit: bottle, chair\n\n${headers.map((h, b) => `${h}\n${Array.from({ length: 12 }, (_, i) => `${h.includes('reps') ? '' : `${6 + ((i * 7 + b) % 9)} `}${names[(b * 12 + i * 5) % names.length]!}`).join('\n')}`).join('\n\n')}\n`;
 }
 
-const median = (values: readonly number[]): number => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
+const median = (values: readonly number[]): number =>
+  values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
 
 function time(runs: number, work: () => void): number {
   for (let i = 0; i < Math.min(20, runs); i++) work();
@@ -40,17 +47,29 @@ function time(runs: number, work: () => void): number {
   return (performance.now() - startMs) / runs;
 }
 
-const line = (what: string, value: string, budget: string) => process.stdout.write(`${what.padEnd(58)}${value.padStart(14)}   ${budget}\n`);
+const line = (what: string, value: string, budget: string) =>
+  process.stdout.write(`${what.padEnd(58)}${value.padStart(14)}   ${budget}\n`);
 
 function benchCore(): void {
   const text = sixtyItems();
   const { document } = parseSession(text, baseLibrary);
   const planMs = time(400, () => computePlan(document, baseLibrary));
-  line('core: plans of a 60-item session in a second', Math.round(1000 / planMs).toLocaleString('en'), 'at least 1,000');
-  line('core: reading, planning and findings of that session', `${time(200, () => analyseText(text, baseLibrary)).toFixed(2)} ms`, 'within a keystroke, 16 ms');
+  line(
+    'core: plans of a 60-item session in a second',
+    Math.round(1000 / planMs).toLocaleString('en'),
+    'at least 1,000',
+  );
+  line(
+    'core: reading, planning and findings of that session',
+    `${time(200, () => analyseText(text, baseLibrary)).toFixed(2)} ms`,
+    'within a keystroke, 16 ms',
+  );
   const small = 'Main: flow  # plain\n10 squat, tempo 3-1-1\n??? no line of it\n'.repeat(330).slice(0, 19_900);
   const large = small.repeat(10);
-  const [smallMs, largeMs] = [time(20, () => parseSession(small, baseLibrary)), time(5, () => parseSession(large, baseLibrary))];
+  const [smallMs, largeMs] = [
+    time(20, () => parseSession(small, baseLibrary)),
+    time(5, () => parseSession(large, baseLibrary)),
+  ];
   line('core: reading 200 kB against 20 kB', `${(largeMs / smallMs).toFixed(1)} times`, 'about 10 times');
 }
 
@@ -59,7 +78,12 @@ function crowd(count: number): FitPerson[] {
   const kits = [undefined, [], ['chair'], ['band', 'chair', 'bottle']];
   return Array.from({ length: count }, (_, i) => {
     const kit = kits[i % kits.length];
-    return { levels: i % 3 === 0 ? { push: 1 + (i % 5) as Level, squat: 2 } : {}, spares: SPARES.filter((_s, k) => (i * 37 + k * 11) % 9 === 0), swaps: [], ...(kit && { kit }) };
+    return {
+      levels: i % 3 === 0 ? { push: (1 + (i % 5)) as Level, squat: 2 } : {},
+      spares: SPARES.filter((_s, k) => (i * 37 + k * 11) % 9 === 0),
+      swaps: [],
+      ...(kit && { kit }),
+    };
   });
 }
 
@@ -69,7 +93,11 @@ function benchFit(): void {
   if (issues.length > 0) throw new Error(issues[0]!.message);
   const blocks = resolveBlocks(document);
   const people = crowd(400);
-  line('core: a 20-item session fitted to 400 people', `${time(10, () => people.forEach((p) => fitSession(document, blocks, p, baseLibrary))).toFixed(0)} ms`, 'under 250 ms');
+  line(
+    'core: a 20-item session fitted to 400 people',
+    `${time(10, () => people.forEach((p) => fitSession(document, blocks, p, baseLibrary))).toFixed(0)} ms`,
+    'under 250 ms',
+  );
 }
 
 /** Everything from nothing, as after a change of every track: sessions written, planned and checked. */
@@ -81,12 +109,28 @@ function benchProgress(): void {
     const [book, planner] = [createTrackBook(scope), createDayPlanner(scope)];
     const next = regenerate(programme, book, undefined, planner);
     const weeks = planProgramme(next, planner);
-    return { next, planner, guards: findGuards({ programme: next, weeks, tracks: next.tracks.map((t) => book.read(t)), startsOn }) };
+    return {
+      next,
+      planner,
+      guards: findGuards({ programme: next, weeks, tracks: next.tracks.map((t) => book.read(t)), startsOn }),
+    };
   };
   const { next, planner } = all();
-  line(`core: ${new Set(next.days.map((d) => d.text)).size} sessions of 52 weeks written, planned and checked`, `${time(8, all).toFixed(0)} ms`, 'under 200 ms');
-  const week = { ...next, days: Array.from({ length: 7 }, (_, i) => ({ ...next.days[i % 6]!, week: 1, weekday: i + 1 })) };
-  const arrange = buildArrangeScope(week, 1, { planner, startsOn, locked: new Set() }, { fixed: [], weekdays: [1, 2, 3, 4, 5, 6, 7] });
+  line(
+    `core: ${new Set(next.days.map((d) => d.text)).size} sessions of 52 weeks written, planned and checked`,
+    `${time(8, all).toFixed(0)} ms`,
+    'under 200 ms',
+  );
+  const week = {
+    ...next,
+    days: Array.from({ length: 7 }, (_, i) => ({ ...next.days[i % 6]!, week: 1, weekday: i + 1 })),
+  };
+  const arrange = buildArrangeScope(
+    week,
+    1,
+    { planner, startsOn, locked: new Set() },
+    { fixed: [], weekdays: [1, 2, 3, 4, 5, 6, 7] },
+  );
   line('core: the best order of seven sessions', `${time(20, () => arrangeWeek(arrange)).toFixed(1)} ms`, 'under 1 s');
 }
 
@@ -98,12 +142,20 @@ async function leverDrags(page: Page, count: number): Promise<number[]> {
   await page.evaluate(() => {
     const w = window as unknown as { taken: number[] };
     w.taken = [];
-    window.addEventListener('pointermove', (event) => {
-      // The levers' labels change in the same commit as the rows; reading a year of rows would itself take milliseconds.
-      const levers = document.querySelector('.levers')!;
-      const before = levers.textContent;
-      requestAnimationFrame(() => setTimeout(() => { if (levers.textContent !== before) w.taken.push(performance.now() - event.timeStamp); }));
-    }, true);
+    window.addEventListener(
+      'pointermove',
+      (event) => {
+        // The levers' labels change in the same commit as the rows; reading a year of rows would itself take milliseconds.
+        const levers = document.querySelector('.levers')!;
+        const before = levers.textContent;
+        requestAnimationFrame(() =>
+          setTimeout(() => {
+            if (levers.textContent !== before) w.taken.push(performance.now() - event.timeStamp);
+          }),
+        );
+      },
+      true,
+    );
   });
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();
@@ -120,12 +172,27 @@ async function keystrokes(page: Page, count: number): Promise<number[]> {
   await page.evaluate(() => {
     const w = window as unknown as { taken: number[]; pressed: number };
     w.taken = [];
-    window.addEventListener('keydown', (event) => { w.pressed = event.timeStamp; }, true);
-    new MutationObserver(() => { w.taken.push(performance.now() - w.pressed); }).observe(document.querySelector('.plan-panel')!, { subtree: true, characterData: true, childList: true, attributes: true });
+    window.addEventListener(
+      'keydown',
+      (event) => {
+        w.pressed = event.timeStamp;
+      },
+      true,
+    );
+    new MutationObserver(() => {
+      w.taken.push(performance.now() - w.pressed);
+    }).observe(document.querySelector('.plan-panel')!, {
+      subtree: true,
+      characterData: true,
+      childList: true,
+      attributes: true,
+    });
   });
   const taken: number[] = [];
   for (let i = 0; i < count; i++) {
-    await page.evaluate(() => { (window as unknown as { taken: number[] }).taken = []; });
+    await page.evaluate(() => {
+      (window as unknown as { taken: number[] }).taken = [];
+    });
     await page.keyboard.press(i % 2 === 0 ? '1' : 'Backspace');
     await page.waitForTimeout(40);
     const own = await page.evaluate(() => (window as unknown as { taken: number[] }).taken);
@@ -158,31 +225,55 @@ async function benchBrowser(): Promise<void> {
     const keyMs = taken;
     await page.goto(`/programmes/${demo.workspaces[0]!.programmeId}/plan?at=w6d1`, { waitUntil: 'networkidle' });
     const eightMs = await leverDrags(page, 24);
-    line('browser: a lever dragged in 8 weeks of 4, to its frame, median', `${median(eightMs).toFixed(1)} ms`, `50 ms (of ${eightMs.length} moves)`);
+    line(
+      'browser: a lever dragged in 8 weeks of 4, to its frame, median',
+      `${median(eightMs).toFixed(1)} ms`,
+      `50 ms (of ${eightMs.length} moves)`,
+    );
     await page.goto('/programmes');
     await page.getByRole('button', { name: 'New programme' }).click();
     await page.getByRole('combobox', { name: 'Start from' }).click();
     await page.getByTitle('a file').click();
-    await page.getByLabel('A programme’s file').setInputFiles({ name: 'year.json', mimeType: 'application/json', buffer: Buffer.from(formatProgramme(regenerate(yearProgramme(), createTrackBook({ library: baseLibrary, routines: new Map() })))) });
+    await page.getByLabel('A programme’s file').setInputFiles({
+      name: 'year.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(
+        formatProgramme(regenerate(yearProgramme(), createTrackBook({ library: baseLibrary, routines: new Map() }))),
+      ),
+    });
     await page.getByRole('button', { name: 'Make it' }).click();
     await page.waitForURL('**/plan', { timeout: 60_000 });
     await page.goto(`${page.url()}?at=w3d1`, { waitUntil: 'networkidle' });
     const yearMs = await leverDrags(page, 24);
-    line('browser: a lever dragged in 52 weeks of 6, to its frame, median', `${median(yearMs).toFixed(1)} ms`, `50 ms (of ${yearMs.length} moves)`);
-    line('browser: a key in a 60-item session to its plan, median', `${median(keyMs).toFixed(1)} ms`, `16 ms (of ${keyMs.length} keys)`);
+    line(
+      'browser: a lever dragged in 52 weeks of 6, to its frame, median',
+      `${median(yearMs).toFixed(1)} ms`,
+      `50 ms (of ${yearMs.length} moves)`,
+    );
+    line(
+      'browser: a key in a 60-item session to its plan, median',
+      `${median(keyMs).toFixed(1)} ms`,
+      `16 ms (of ${keyMs.length} keys)`,
+    );
   } finally {
     await browser.close();
     await demo.stop();
   }
 }
 
-const PARTS: Record<string, () => void | Promise<void>> = { core: benchCore, progress: benchProgress, fit: benchFit, browser: benchBrowser };
+const PARTS: Record<string, () => void | Promise<void>> = {
+  core: benchCore,
+  progress: benchProgress,
+  fit: benchFit,
+  browser: benchBrowser,
+};
 
 if (process.argv[1]?.endsWith('bench.ts')) {
   runCommand(async () => {
     const wanted = process.argv.slice(2);
     const unknown = wanted.find((w) => !(w in PARTS));
-    if (unknown) throw new CommandError(`There is no measurement “${unknown}”.`, `There are ${Object.keys(PARTS).join(' and ')}.`);
+    if (unknown)
+      throw new CommandError(`There is no measurement “${unknown}”.`, `There are ${Object.keys(PARTS).join(' and ')}.`);
     for (const [name, part] of Object.entries(PARTS)) if (wanted.length === 0 || wanted.includes(name)) await part();
     return 0;
   });

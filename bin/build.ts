@@ -5,7 +5,17 @@ import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { CommandError, say } from './say.ts';
 
-const SOURCES = ['app', 'core', 'db', 'server', 'package-lock.json', 'vite.config.ts', 'react-router.config.ts', 'bin/antd-style.tsx', 'public'];
+const SOURCES = [
+  'app',
+  'core',
+  'db',
+  'server',
+  'package-lock.json',
+  'vite.config.ts',
+  'react-router.config.ts',
+  'bin/antd-style.tsx',
+  'public',
+];
 const STAMP = 'build/.stamp';
 
 function* files(path: string): Generator<string> {
@@ -43,8 +53,16 @@ export function ensureBuild(): void {
     [process.execPath, ['--import', 'tsx', 'bin/antd-style.tsx']],
     [process.execPath, ['node_modules/@react-router/dev/bin.js', 'build']],
   ] as const) {
-    const result = spawnSync(command, args, { encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' }, maxBuffer: 64 << 20 });
-    if (result.status !== 0) throw new CommandError('The build failed.', `${result.stdout}\n${result.stderr}`.trim().split('\n').slice(-30).join('\n  '));
+    const result = spawnSync(command, args, {
+      encoding: 'utf8',
+      env: { ...process.env, NODE_ENV: 'production' },
+      maxBuffer: 64 << 20,
+    });
+    if (result.status !== 0)
+      throw new CommandError(
+        'The build failed.',
+        `${result.stdout}\n${result.stderr}`.trim().split('\n').slice(-30).join('\n  '),
+      );
   }
   writeFileSync(STAMP, wanted);
 }

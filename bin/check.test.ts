@@ -11,11 +11,18 @@ const file = (name: string, text: string): string => {
   return path;
 };
 const check = (args: readonly string[], input = '') => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'bin/check.ts', ...args], { input, encoding: 'utf8' });
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'bin/check.ts', ...args], {
+    input,
+    encoding: 'utf8',
+  });
   return { status, stdout, stderr };
 };
-beforeAll(() => { folder = mkdtempSync(join(tmpdir(), 'ysodos-check-')); });
-afterAll(() => { rmSync(folder, { recursive: true, force: true }); });
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'ysodos-check-'));
+});
+afterAll(() => {
+  rmSync(folder, { recursive: true, force: true });
+});
 
 const GOOD = 'Title: Good\nMain (Pair): work 0:40 rest 0:20, 3 rounds\n10 push-up\neach side side plank\n';
 
@@ -43,16 +50,57 @@ describe('check', () => {
     const [report, ...others] = JSON.parse(stdout) as Record<string, unknown>[];
     expect(others).toEqual([]);
     expect(report).toMatchObject({
-      file: 'standard input', ok: true, errors: [], clockSeconds: { low: 660, likely: 660, high: 660 }, estimated: false, reps: { 'push-up': 30 }, kit: [],
+      file: 'standard input',
+      ok: true,
+      errors: [],
+      clockSeconds: { low: 660, likely: 660, high: 660 },
+      estimated: false,
+      reps: { 'push-up': 30 },
+      kit: [],
       blocks: [
-        { role: 'Main', label: 'Pair', estimated: false, clockSeconds: { low: 360, likely: 360, high: 360 }, workSeconds: 240, restSeconds: 120, rounds: { low: 3, high: 3 }, intervals: 6, score: 'none', reps: { 'push-up': 30 } },
+        {
+          role: 'Main',
+          label: 'Pair',
+          estimated: false,
+          clockSeconds: { low: 360, likely: 360, high: 360 },
+          workSeconds: 240,
+          restSeconds: 120,
+          rounds: { low: 3, high: 3 },
+          intervals: 6,
+          score: 'none',
+          reps: { 'push-up': 30 },
+        },
         { role: 'Finisher', label: null, rounds: null, intervals: null, score: 'rounds+reps' },
       ],
     });
-    const timeline = report!.timeline as { start: number; end: number; side: string | null; movement: string | null; kind: string }[];
-    expect(timeline[0]).toEqual({ start: 0, end: 40, kind: 'work', block: 0, round: 1, movement: 'push-up', side: null, reps: 10, estimated: false });
-    expect(timeline.filter((s) => s.movement === 'side-plank').slice(0, 2).map((s) => [s.side, s.end - s.start, s.kind])).toEqual([['left', 20, 'hold'], ['right', 20, 'hold']]);
-    expect(report!.workSeconds as number + (report!.restSeconds as number)).toBe(660);
+    const timeline = report!.timeline as {
+      start: number;
+      end: number;
+      side: string | null;
+      movement: string | null;
+      kind: string;
+    }[];
+    expect(timeline[0]).toEqual({
+      start: 0,
+      end: 40,
+      kind: 'work',
+      block: 0,
+      round: 1,
+      movement: 'push-up',
+      side: null,
+      reps: 10,
+      estimated: false,
+    });
+    expect(
+      timeline
+        .filter((s) => s.movement === 'side-plank')
+        .slice(0, 2)
+        .map((s) => [s.side, s.end - s.start, s.kind]),
+    ).toEqual([
+      ['left', 20, 'hold'],
+      ['right', 20, 'hold'],
+    ]);
+    expect((report!.workSeconds as number) + (report!.restSeconds as number)).toBe(660);
     const findings = report!.findings as { code: string; severity: string; line: number | null; message: string }[];
     expect(findings.map((f) => f.code)).toEqual(expect.arrayContaining(['new-movement', 'score-unclear']));
     expect(Object.keys(findings[0]!).sort()).toEqual(['code', 'line', 'message', 'severity']);
@@ -60,7 +108,10 @@ describe('check', () => {
 
   test('no file, an unreadable one and an unknown option say what to do', () => {
     expect(check([])).toMatchObject({ status: 1, stderr: expect.stringContaining('Name one file') as string });
-    expect(check([join(folder, 'nowhere.txt')])).toMatchObject({ status: 1, stderr: expect.stringContaining('can’t be read') as string });
+    expect(check([join(folder, 'nowhere.txt')])).toMatchObject({
+      status: 1,
+      stderr: expect.stringContaining('can’t be read') as string,
+    });
     expect(check(['--jsn'])).toMatchObject({ status: 1, stderr: expect.stringContaining('--json') as string });
   });
 });

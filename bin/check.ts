@@ -16,16 +16,27 @@ function readOptions() {
 
 runCommand(async () => {
   const { values, positionals } = readOptions();
-  if (positionals.length === 0) throw new CommandError('There is nothing to check.', 'Name one file or more, or - for standard input.');
+  if (positionals.length === 0)
+    throw new CommandError('There is nothing to check.', 'Name one file or more, or - for standard input.');
   const read = positionals.map((file) => {
     try {
       return { file: file === '-' ? 'standard input' : file, text: readFileSync(file === '-' ? 0 : file, 'utf8') };
     } catch (error) {
-      throw new CommandError(`${file} can’t be read: ${(error as Error).message}`, 'Look at its name, and whether it may be read.');
+      throw new CommandError(
+        `${file} can’t be read: ${(error as Error).message}`,
+        'Look at its name, and whether it may be read.',
+      );
     }
   });
   const checked = read.map(({ file, text }) => ({ file, analysis: analyseText(text, baseLibrary) }));
-  if (values.json) process.stdout.write(`${JSON.stringify(checked.map(({ file, analysis }) => buildCheckReport(file, analysis)), null, 2)}\n`);
+  if (values.json)
+    process.stdout.write(
+      `${JSON.stringify(
+        checked.map(({ file, analysis }) => buildCheckReport(file, analysis)),
+        null,
+        2,
+      )}\n`,
+    );
   else {
     for (const { file, analysis } of checked) {
       for (const issue of analysis.issues) {

@@ -6,7 +6,13 @@ import { freePort } from './cluster.ts';
 export interface RunningDemo {
   readonly base: string;
   readonly password: string;
-  readonly workspaces: readonly { title: string; coachEmail: string; programmeId: number; linkPath: string; linkName: string }[];
+  readonly workspaces: readonly {
+    title: string;
+    coachEmail: string;
+    programmeId: number;
+    linkPath: string;
+    linkName: string;
+  }[];
   readonly stop: () => Promise<void>;
 }
 
@@ -16,10 +22,16 @@ export const FIXED_NOW = '2026-05-13T09:00:00Z';
 /** Starts a fresh demo of its own, with a stopped clock, and waits until it serves. */
 export async function startDemo(data: string, now = FIXED_NOW): Promise<RunningDemo> {
   const port = await freePort();
-  const child = spawn(process.execPath, ['--import', 'tsx', 'bin/demo.ts', '--port', String(port), '--data', data, '--now', now, '--fresh'], { stdio: ['ignore', 'pipe', 'pipe'] });
+  const child = spawn(
+    process.execPath,
+    ['--import', 'tsx', 'bin/demo.ts', '--port', String(port), '--data', data, '--now', now, '--fresh'],
+    { stdio: ['ignore', 'pipe', 'pipe'] },
+  );
   let output = '';
   let errors = '';
-  child.stderr.on('data', (chunk: Buffer) => { errors += chunk.toString(); });
+  child.stderr.on('data', (chunk: Buffer) => {
+    errors += chunk.toString();
+  });
   const ended = new Promise<void>((done) => child.on('close', () => done()));
   await new Promise<void>((ready, failed) => {
     child.stdout.on('data', (chunk: Buffer) => {
@@ -28,9 +40,14 @@ export async function startDemo(data: string, now = FIXED_NOW): Promise<RunningD
     });
     child.on('close', () => failed(new Error(`the demo ended:\n${errors}`)));
   });
-  const file = JSON.parse(readFileSync(join(data, 'demo.json'), 'utf8')) as Pick<RunningDemo, 'password' | 'workspaces'>;
+  const file = JSON.parse(readFileSync(join(data, 'demo.json'), 'utf8')) as Pick<
+    RunningDemo,
+    'password' | 'workspaces'
+  >;
   return {
-    base: `http://127.0.0.1:${port}`, password: file.password, workspaces: file.workspaces,
+    base: `http://127.0.0.1:${port}`,
+    password: file.password,
+    workspaces: file.workspaces,
     stop: async () => {
       child.kill('SIGTERM');
       await ended;

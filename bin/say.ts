@@ -14,7 +14,9 @@ export class CommandError extends Error {
 /** Runs a command's main function and turns its end into an exit code. */
 export function runCommand(main: () => Promise<number | undefined>): void {
   main().then(
-    (code) => { process.exitCode = code ?? 0; },
+    (code) => {
+      process.exitCode = code ?? 0;
+    },
     (error: unknown) => {
       if (error instanceof CommandError) {
         say(error.message);

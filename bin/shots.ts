@@ -17,14 +17,17 @@ interface View {
   readonly workspace?: 0 | 1;
 }
 
-const programme = (demo: RunningDemo, rest: string, workspace: 0 | 1 = 0) => `/programmes/${demo.workspaces[workspace]!.programmeId}/${rest}`;
+const programme = (demo: RunningDemo, rest: string, workspace: 0 | 1 = 0) =>
+  `/programmes/${demo.workspaces[workspace]!.programmeId}/${rest}`;
 const link = (demo: RunningDemo, rest = '', workspace: 0 | 1 = 0) => `${demo.workspaces[workspace]!.linkPath}${rest}`;
 
 const VIEWS: readonly View[] = [
   { name: 'programmes', as: 'coach', path: () => '/programmes' },
   { name: 'plan', as: 'coach', path: (d) => programme(d, 'plan') },
   {
-    name: 'plan-lever', as: 'coach', path: (d) => programme(d, 'plan?at=w6d1'),
+    name: 'plan-lever',
+    as: 'coach',
+    path: (d) => programme(d, 'plan?at=w6d1'),
     act: async (page) => {
       const point = page.getByRole('slider', { name: 'rounds, week 5' });
       await point.focus();
@@ -32,10 +35,28 @@ const VIEWS: readonly View[] = [
       await page.getByRole('button', { name: 'Day by day' }).click();
     },
   },
-  { name: 'plan-arrange', as: 'coach', path: (d) => programme(d, 'plan?at=week-6'), act: async (page) => { await page.getByRole('button', { name: 'Arrange', exact: true }).click(); await page.getByText('Runner-up').waitFor(); } },
-  { name: 'write', as: 'coach', path: (d) => programme(d, 'write/w6d3'), act: async (page) => { await page.waitForSelector('.cm-editor'); await page.getByLabel('See as').selectOption('all'); } },
   {
-    name: 'write-errors', as: 'coach', path: (d) => programme(d, 'write/w6d1'),
+    name: 'plan-arrange',
+    as: 'coach',
+    path: (d) => programme(d, 'plan?at=week-6'),
+    act: async (page) => {
+      await page.getByRole('button', { name: 'Arrange', exact: true }).click();
+      await page.getByText('Runner-up').waitFor();
+    },
+  },
+  {
+    name: 'write',
+    as: 'coach',
+    path: (d) => programme(d, 'write/w6d3'),
+    act: async (page) => {
+      await page.waitForSelector('.cm-editor');
+      await page.getByLabel('See as').selectOption('all');
+    },
+  },
+  {
+    name: 'write-errors',
+    as: 'coach',
+    path: (d) => programme(d, 'write/w6d1'),
     act: async (page) => {
       await page.waitForSelector('.cm-content');
       await page.locator('.cm-line', { hasText: 'step-back lunge' }).click();
@@ -48,15 +69,38 @@ const VIEWS: readonly View[] = [
       await page.locator('.cm-line', { hasText: 'wall sit' }).click();
     },
   },
-  { name: 'write-cards', as: 'coach', path: (d) => programme(d, 'write/w6d3?as=cards'), act: async (page) => { await page.waitForSelector('.block-card'); await page.getByRole('button', { name: /form of this block/ }).nth(1).click(); } },
+  {
+    name: 'write-cards',
+    as: 'coach',
+    path: (d) => programme(d, 'write/w6d3?as=cards'),
+    act: async (page) => {
+      await page.waitForSelector('.block-card');
+      await page
+        .getByRole('button', { name: /form of this block/ })
+        .nth(1)
+        .click();
+    },
+  },
   { name: 'send', as: 'coach', path: (d) => programme(d, 'send/w5d5') },
-  { name: 'follow-up', as: 'coach', path: (d) => programme(d, 'follow-up'), act: async (page) => { await page.getByRole('link', { name: /Benedek Soto/ }).click(); await page.waitForSelector('.follow-panel'); await page.getByRole('link', { name: 'Monday, week 5' }).click(); await page.waitForSelector('.follow-record'); } },
+  {
+    name: 'follow-up',
+    as: 'coach',
+    path: (d) => programme(d, 'follow-up'),
+    act: async (page) => {
+      await page.getByRole('link', { name: /Benedek Soto/ }).click();
+      await page.waitForSelector('.follow-panel');
+      await page.getByRole('link', { name: 'Monday, week 5' }).click();
+      await page.waitForSelector('.follow-record');
+    },
+  },
   { name: 'people', as: 'coach', path: (d) => programme(d, 'people?person=2') },
   { name: 'movements', as: 'coach', path: (d) => programme(d, 'movements?m=push-up&pattern=push') },
   { name: 'me', as: 'participant', path: (d) => link(d, '/me') },
   { name: 'today', as: 'participant', path: (d) => link(d) },
   {
-    name: 'clock', as: 'participant', path: (d) => link(d, '/w5d1/clock'),
+    name: 'clock',
+    as: 'participant',
+    path: (d) => link(d, '/w5d1/clock'),
     act: async (page) => {
       await page.clock.install();
       await page.getByRole('button', { name: 'Start' }).click();
@@ -73,13 +117,30 @@ const VIEWS: readonly View[] = [
       await page.clock.runFor(22_000);
     },
   },
-  { name: 'log', as: 'participant', path: (d) => link(d, '/w3d3/log', 1).replace('w3d3', 'w3d2'), act: async (page) => { await page.getByLabel(/^6,/).check({ force: true }); } },
-  { name: 'log-score', as: 'participant', path: (d) => link(d, '/w4d6/log?score-1-rounds=11&clock=27:40'), act: async (page) => { await page.getByLabel(/^7,/).check({ force: true }); } },
+  {
+    name: 'log',
+    as: 'participant',
+    path: (d) => link(d, '/w3d3/log', 1).replace('w3d3', 'w3d2'),
+    act: async (page) => {
+      await page.getByLabel(/^6,/).check({ force: true });
+    },
+  },
+  {
+    name: 'log-score',
+    as: 'participant',
+    path: (d) => link(d, '/w4d6/log?score-1-rounds=11&clock=27:40'),
+    act: async (page) => {
+      await page.getByLabel(/^7,/).check({ force: true });
+    },
+  },
   { name: 'sign-in', as: 'participant', path: () => '/sign-in' },
 ];
 
 runCommand(async () => {
-  const { values, positionals } = parseArgs({ options: { dark: { type: 'boolean' }, out: { type: 'string' } }, allowPositionals: true });
+  const { values, positionals } = parseArgs({
+    options: { dark: { type: 'boolean' }, out: { type: 'string' } },
+    allowPositionals: true,
+  });
   const out = values.out ?? 'docs/screenshots';
   mkdirSync(out, { recursive: true });
   const wanted = VIEWS.filter((v) => positionals.length === 0 || positionals.includes(v.name));
@@ -89,7 +150,12 @@ runCommand(async () => {
   try {
     for (const as of ['coach', 'participant'] as const) {
       const phone = as === 'participant';
-      const context = await browser.newContext({ viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 }, colorScheme: values.dark ? 'dark' : 'light', timezoneId: 'Europe/Vienna', reducedMotion: 'reduce' });
+      const context = await browser.newContext({
+        viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
+        colorScheme: values.dark ? 'dark' : 'light',
+        timezoneId: 'Europe/Vienna',
+        reducedMotion: 'reduce',
+      });
       const views = wanted.filter((v) => v.as === as);
       if (!phone && views.length > 0) {
         const page = await context.newPage();
@@ -102,7 +168,9 @@ runCommand(async () => {
       }
       for (const view of views) {
         const page = await context.newPage();
-        page.on('console', (m) => { if (m.type() === 'error') say(`${view.name}: ${m.text()}`); });
+        page.on('console', (m) => {
+          if (m.type() === 'error') say(`${view.name}: ${m.text()}`);
+        });
         page.on('pageerror', (e) => say(`${view.name}: ${e.message}`));
         await page.goto(demo.base + view.path(demo), { waitUntil: 'networkidle' });
         await view.act?.(page);

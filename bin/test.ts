@@ -8,7 +8,11 @@ import { CommandError, runCommand, say } from './say.ts';
 const KINDS = ['types', 'lint', 'unit', 'data', 'browser'] as const;
 type Kind = (typeof KINDS)[number];
 
-interface Outcome { readonly passed: number; readonly failed: number; readonly skipped: number }
+interface Outcome {
+  readonly passed: number;
+  readonly failed: number;
+  readonly skipped: number;
+}
 
 function readKinds(): Kind[] {
   let only;
@@ -20,15 +24,17 @@ function readKinds(): Kind[] {
   if (only === undefined) return [...KINDS];
   const wanted = only.split(',').map((k) => k.trim());
   const unknown = wanted.find((k) => !KINDS.some((kind) => kind === k));
-  if (unknown !== undefined) throw new CommandError(`There is no kind of test “${unknown}”.`, `Kinds are ${KINDS.join(', ')}.`);
+  if (unknown !== undefined)
+    throw new CommandError(`There is no kind of test “${unknown}”.`, `Kinds are ${KINDS.join(', ')}.`);
   return KINDS.filter((k) => wanted.includes(k));
 }
 
-const run = (args: readonly string[]): Promise<number> => new Promise((done, failed) => {
-  const child = spawn(process.execPath, args, { stdio: ['ignore', 'inherit', 'inherit'] });
-  child.on('error', failed);
-  child.on('close', (code) => done(code ?? 1));
-});
+const run = (args: readonly string[]): Promise<number> =>
+  new Promise((done, failed) => {
+    const child = spawn(process.execPath, args, { stdio: ['ignore', 'inherit', 'inherit'] });
+    child.on('error', failed);
+    child.on('close', (code) => done(code ?? 1));
+  });
 
 const plainly = async (...commands: readonly (readonly string[])[]): Promise<Outcome> => {
   for (const args of commands) if ((await run(args)) !== 0) return { passed: 0, failed: 1, skipped: 0 };
@@ -40,9 +46,21 @@ async function vitest(project: string): Promise<Outcome> {
   const report = `.local/test/${project}.json`;
   mkdirSync('.local/test', { recursive: true });
   rmSync(report, { force: true });
-  const code = await run(['node_modules/vitest/vitest.mjs', 'run', '--project', project, '--reporter=dot', '--reporter=json', `--outputFile.json=${report}`]);
+  const code = await run([
+    'node_modules/vitest/vitest.mjs',
+    'run',
+    '--project',
+    project,
+    '--reporter=dot',
+    '--reporter=json',
+    `--outputFile.json=${report}`,
+  ]);
   try {
-    const { numPassedTests: passed, numFailedTests, numPendingTests: skipped } = JSON.parse(readFileSync(report, 'utf8')) as Record<string, number>;
+    const {
+      numPassedTests: passed,
+      numFailedTests,
+      numPendingTests: skipped,
+    } = JSON.parse(readFileSync(report, 'utf8')) as Record<string, number>;
     const failed = numFailedTests ?? 0;
     return { passed: passed ?? 0, failed: code !== 0 ? Math.max(1, failed) : failed, skipped: skipped ?? 0 };
   } catch {
@@ -51,11 +69,24 @@ async function vitest(project: string): Promise<Outcome> {
 }
 
 const RUNS: Record<Kind, () => Promise<Outcome>> = {
-  types: () => plainly(['node_modules/@react-router/dev/bin.js', 'typegen'], ['node_modules/typescript/bin/tsc', '--noEmit']),
-  lint: () => plainly(
-    ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'],
-    ['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.cjs', 'app', 'bin', 'core', 'db', 'demo', 'server'],
-  ),
+  types: () =>
+    plainly(['node_modules/@react-router/dev/bin.js', 'typegen'], ['node_modules/typescript/bin/tsc', '--noEmit']),
+  lint: () =>
+    plainly(
+      ['node_modules/prettier/bin/prettier.cjs', '--check', '.', '--log-level', 'warn'],
+      ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'],
+      [
+        'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
+        '--config',
+        '.dependency-cruiser.cjs',
+        'app',
+        'bin',
+        'core',
+        'db',
+        'demo',
+        'server',
+      ],
+    ),
   unit: () => vitest('unit'),
   data: () => vitest('data'),
   browser: async () => {
@@ -71,11 +102,15 @@ runCommand(async () => {
     const startedMs = performance.now();
     say(`${kind} …`);
     const outcome = await RUNS[kind]();
-    say(`${kind}: ${outcome.passed} passed, ${outcome.failed} failed, ${((performance.now() - startedMs) / 1000).toFixed(0)} s`);
+    say(
+      `${kind}: ${outcome.passed} passed, ${outcome.failed} failed, ${((performance.now() - startedMs) / 1000).toFixed(0)} s`,
+    );
     for (const key of ['passed', 'failed', 'skipped'] as const) total[key] += outcome[key];
     if (outcome.failed > 0 || outcome.passed === 0) faulty.push(kind);
   }
   if (faulty.length > 0) say(`failed: ${faulty.join(', ')}`);
-  process.stdout.write(`${total.passed} passed, ${total.failed} failed${total.skipped > 0 ? `, ${total.skipped} skipped` : ''}\n`);
+  process.stdout.write(
+    `${total.passed} passed, ${total.failed} failed${total.skipped > 0 ? `, ${total.skipped} skipped` : ''}\n`,
+  );
   return faulty.length > 0 ? 1 : 0;
 });

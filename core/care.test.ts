@@ -1,7 +1,8 @@
 import { expect, test } from 'vitest';
 import { judgeScreening, SCREENING_QUESTIONS } from './care.ts';
 
-const answers = (yes: number | undefined) => SCREENING_QUESTIONS.map((_, i) => (i === yes ? 'yes' as const : 'no' as const));
+const answers = (yes: number | undefined) =>
+  SCREENING_QUESTIONS.map((_, i) => (i === yes ? ('yes' as const) : ('no' as const)));
 
 test('one yes means a clinician first, unless one was seen; all no is clear; a gap decides nothing', () => {
   expect(judgeScreening(answers(undefined), false)).toBe('clear');

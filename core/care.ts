@@ -3,7 +3,8 @@
  * local rules decide (FACTS 6, from memory; usual cautions of the trade).
  */
 export const CARE_NOTES = {
-  before: 'If you have a heart, metabolic or kidney condition, symptoms, a pregnancy, a recent operation or injury, or have not moved for long: ask a clinician before you start.',
+  before:
+    'If you have a heart, metabolic or kidney condition, symptoms, a pregnancy, a recent operation or injury, or have not moved for long: ask a clinician before you start.',
   stop: 'Stop and get help for pressure in the chest, arm or jaw, fainting, unusual breathlessness, a racing heart, confusion or new weakness.',
   pain: 'Pain is not effort: sharp, joint, radiating or growing pain ends that movement. Swap it or leave it out.',
   kit: 'A sturdy chair against the wall, never a sofa; the whole foot on a step. Water within reach.',
@@ -21,7 +22,10 @@ export const SCREENING_QUESTIONS = [
 export type CareState = 'not-asked' | 'clear' | 'wait' | 'seen';
 
 /** What follows from the answers; undefined where not all were given. A clinician having been seen goes before a yes. */
-export function judgeScreening(answers: readonly ('yes' | 'no' | undefined)[], hasSeenClinician: boolean): CareState | undefined {
+export function judgeScreening(
+  answers: readonly ('yes' | 'no' | undefined)[],
+  hasSeenClinician: boolean,
+): CareState | undefined {
   if (answers.length !== SCREENING_QUESTIONS.length || answers.some((a) => a === undefined)) return undefined;
   if (!answers.includes('yes')) return 'clear';
   return hasSeenClinician ? 'seen' : 'wait';

@@ -18,10 +18,13 @@ interface Migration {
 }
 
 function readMigrations(): Migration[] {
-  return readdirSync(folder).filter((f) => /^\d{6}_.*\.sql$/.test(f)).sort().map((name) => {
-    const sql = readFileSync(folder + name, 'utf8');
-    return { number: Number(name.slice(0, 6)), name, sql, sha256: createHash('sha256').update(sql).digest('hex') };
-  });
+  return readdirSync(folder)
+    .filter((f) => /^\d{6}_.*\.sql$/.test(f))
+    .sort()
+    .map((name) => {
+      const sql = readFileSync(folder + name, 'utf8');
+      return { number: Number(name.slice(0, 6)), name, sql, sha256: createHash('sha256').update(sql).digest('hex') };
+    });
 }
 
 /**
@@ -37,21 +40,28 @@ export async function migrate(ownerUrl: string): Promise<string[]> {
     await db.query('select pg_advisory_lock($1)', [LOCK_KEY]);
     await db.query(`create table if not exists schema_migration (
       number integer primary key, name text not null, sha256 text not null, applied_at timestamptz not null default now())`);
-    const { rows: applied } = await db.query<{ number: number; name: string; sha256: string }>('select number, name, sha256 from schema_migration order by number');
+    const { rows: applied } = await db.query<{ number: number; name: string; sha256: string }>(
+      'select number, name, sha256 from schema_migration order by number',
+    );
     const migrations = readMigrations();
     const last = applied.at(-1)?.number ?? 0;
     const known = migrations.at(-1)?.number ?? 0;
     if (last > known) throw new NewerDataError(last, known);
     for (const row of applied) {
       const file = migrations.find((m) => m.number === row.number);
-      if (file?.sha256 !== row.sha256) throw new Error(`migration ${row.name} was changed after it was applied; write a new one instead`);
+      if (file?.sha256 !== row.sha256)
+        throw new Error(`migration ${row.name} was changed after it was applied; write a new one instead`);
     }
     const fresh = migrations.filter((m) => m.number > last);
     for (const migration of fresh) {
       await db.query('begin');
       try {
         await db.query(migration.sql);
-        await db.query('insert into schema_migration (number, name, sha256) values ($1, $2, $3)', [migration.number, migration.name, migration.sha256]);
+        await db.query('insert into schema_migration (number, name, sha256) values ($1, $2, $3)', [
+          migration.number,
+          migration.name,
+          migration.sha256,
+        ]);
         await db.query('commit');
       } catch (error) {
         await db.query('rollback');

@@ -16,7 +16,13 @@ export function parseInteger(text: string): number {
 export type Db = pg.Pool | pg.PoolClient | pg.Client;
 
 export function createPool(connectionString: string, max = 10): pg.Pool {
-  const pool = new pg.Pool({ connectionString, max, idleTimeoutMillis: 30_000, connectionTimeoutMillis: 10_000, statement_timeout: 30_000 });
+  const pool = new pg.Pool({
+    connectionString,
+    max,
+    idleTimeoutMillis: 30_000,
+    connectionTimeoutMillis: 10_000,
+    statement_timeout: 30_000,
+  });
   // An idle connection that the server drops must not end the process; the next query opens another.
   pool.on('error', () => undefined);
   return pool;

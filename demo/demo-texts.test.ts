@@ -11,25 +11,31 @@ import { seededRandom } from './random.ts';
 
 const MONDAY = '2026-04-13' as DayDate;
 const texts = [['libraries', libraryProgramme()] as const, ['orchestra', orchestraProgramme(MONDAY)] as const]
-  .flatMap(([name, programme]) => programme.days.map((d) => [`${name}, ${dayName(d)}`, d.text] as const)).filter(([, text]) => text !== '');
+  .flatMap(([name, programme]) => programme.days.map((d) => [`${name}, ${dayName(d)}`, d.text] as const))
+  .filter(([, text]) => text !== '');
 
 describe('every session of the demo', () => {
   test.each(texts)('%s reads, knows its movements and holds what it puts in its slots', (_name, text) => {
     const { issues, findings, plan } = analyseText(text, baseLibrary);
     expect(issues).toEqual([]);
     expect(plan.timeline.length).toBeGreaterThan(0);
-    expect(findings.filter((f) => f.severity === 'warning' || f.code === 'new-movement' || f.code === 'one-sided')).toEqual([]);
+    expect(
+      findings.filter((f) => f.severity === 'warning' || f.code === 'new-movement' || f.code === 'one-sided'),
+    ).toEqual([]);
   });
   test('the orchestra’s floors stay quiet', () => {
     for (const [name, text] of texts.filter(([n]) => n.startsWith('orchestra'))) {
-      const loud = analyseText(text, baseLibrary).plan.movements.filter((m) => (baseLibrary.find(m.id)?.noise ?? 0) >= 2);
+      const loud = analyseText(text, baseLibrary).plan.movements.filter(
+        (m) => (baseLibrary.find(m.id)?.noise ?? 0) >= 2,
+      );
       expect([name, loud]).toEqual([name, []]);
     }
   });
 });
 
 test('routines are one readable block each', () => {
-  for (const { text } of [...LIBRARY_ROUTINES, ...ORCHESTRA_ROUTINES]) expect(readRoutine(text, baseLibrary)).toBeDefined();
+  for (const { text } of [...LIBRARY_ROUTINES, ...ORCHESTRA_ROUTINES])
+    expect(readRoutine(text, baseLibrary)).toBeDefined();
 });
 
 test('26 players in five zones, 140 readers in seven branches, no name twice', () => {
@@ -52,7 +58,12 @@ test('the generator is seeded: the same life every time', () => {
 
 test('the office’s calendar blocks concerts, travel and rehearsals', () => {
   expect(orchestraProgramme(MONDAY).blocked.map((b) => `${b.date} ${b.words}, ${b.rule}`)).toEqual([
-    '2026-04-26 Matinée, Salt Market Hall, no hard session', '2026-05-07 Travel to the lakes, no hard session', '2026-05-08 Travel to the lakes, no hard session',
-    '2026-05-23 Concert, the old granary, no hard session', '2026-05-24 Travel home, no hard session', '2026-06-06 Dress rehearsals, no hard session', '2026-06-07 Dress rehearsals, no hard session',
+    '2026-04-26 Matinée, Salt Market Hall, no hard session',
+    '2026-05-07 Travel to the lakes, no hard session',
+    '2026-05-08 Travel to the lakes, no hard session',
+    '2026-05-23 Concert, the old granary, no hard session',
+    '2026-05-24 Travel home, no hard session',
+    '2026-06-06 Dress rehearsals, no hard session',
+    '2026-06-07 Dress rehearsals, no hard session',
   ]);
 });

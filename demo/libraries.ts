@@ -8,14 +8,68 @@ export const LIBRARY_ROUTINES = [
 ] as const;
 
 const BRANCHES = ['Harbour', 'Old Mill', 'Station', 'Hillside', 'Market', 'Orchard', 'Lighthouse'] as const;
-const GIVEN = ['Ada', 'Bruno', 'Clio', 'Denis', 'Edda', 'Fabian', 'Greta', 'Hugo', 'Ilse', 'Jamal', 'Katya', 'Leif', 'Mina', 'Noor', 'Otis', 'Petra', 'Ravi', 'Selma', 'Tariq', 'Una'] as const;
-const FAMILY = ['Arden', 'Bellweather', 'Corvane', 'Dunmarsh', 'Elderby', 'Fennick', 'Garrowhill', 'Hatherly', 'Inchmere', 'Jessop', 'Kilvane', 'Lorimer', 'Marchbank', 'Netherby'] as const;
-const TEMPERS: readonly Temper[] = ['steady', 'steady', 'usual', 'usual', 'usual', 'weekend', 'fader', 'late', 'late', 'late'];
+const GIVEN = [
+  'Ada',
+  'Bruno',
+  'Clio',
+  'Denis',
+  'Edda',
+  'Fabian',
+  'Greta',
+  'Hugo',
+  'Ilse',
+  'Jamal',
+  'Katya',
+  'Leif',
+  'Mina',
+  'Noor',
+  'Otis',
+  'Petra',
+  'Ravi',
+  'Selma',
+  'Tariq',
+  'Una',
+] as const;
+const FAMILY = [
+  'Arden',
+  'Bellweather',
+  'Corvane',
+  'Dunmarsh',
+  'Elderby',
+  'Fennick',
+  'Garrowhill',
+  'Hatherly',
+  'Inchmere',
+  'Jessop',
+  'Kilvane',
+  'Lorimer',
+  'Marchbank',
+  'Netherby',
+] as const;
+const TEMPERS: readonly Temper[] = [
+  'steady',
+  'steady',
+  'usual',
+  'usual',
+  'usual',
+  'weekend',
+  'fader',
+  'late',
+  'late',
+  'late',
+];
 
 /** 140 readers in seven branch teams, each name once. */
 export function libraryPeople(): (readonly [name: string, branch: string, zone: string, temper: Temper])[] {
   const random = seededRandom(28);
-  return Array.from({ length: 140 }, (_, i) => [
-    `${GIVEN[i % GIVEN.length]} ${FAMILY[(i + Math.floor(i / GIVEN.length) * 3) % FAMILY.length]}`, BRANCHES[i % BRANCHES.length]!, 'Europe/Dublin', pick(random, TEMPERS),
-  ] as const);
+  return Array.from(
+    { length: 140 },
+    (_, i) =>
+      [
+        `${GIVEN[i % GIVEN.length]} ${FAMILY[(i + Math.floor(i / GIVEN.length) * 3) % FAMILY.length]}`,
+        BRANCHES[i % BRANCHES.length]!,
+        'Europe/Dublin',
+        pick(random, TEMPERS),
+      ] as const,
+  );
 }

@@ -8,7 +8,10 @@ import { ORCHESTRA_UNWRITTEN, orchestraCalendar } from './orchestra.ts';
 /** The players' eight weeks, its last sessions still to write, with the office's calendar read in. */
 export function orchestraProgramme(startsOn: DayDate): ProgrammeDocument {
   const example = findExample('eight-weeks')!;
-  const calendar = readCalendar(orchestraCalendar((week) => addDays(startsOn, (week - 1) * 7)), { from: startsOn, to: addDays(startsOn, example.weeks * 7 - 1), timeZone: 'UTC' });
+  const calendar = readCalendar(
+    orchestraCalendar((week) => addDays(startsOn, (week - 1) * 7)),
+    { from: startsOn, to: addDays(startsOn, example.weeks * 7 - 1), timeZone: 'UTC' },
+  );
   if (calendar.status === 'refused') throw new Error(calendar.message);
   const unwritten: readonly string[] = ORCHESTRA_UNWRITTEN;
   return {

@@ -55,32 +55,59 @@ interface Scenario {
 
 /** Hotel rooms and a suitcase; some with wrists or shoulders that have played all day. */
 const orchestraProfile: Scenario['profile'] = (name, temper, random) => ({
-  kit: ['band', 'towel', 'chair', 'bottle'].slice(0, random() < 0.8 ? 4 : 2), channel: `${name.split(' ')[0]!.toLowerCase()}@orchestra.example.org`,
-  spares: ['quiet', ...(temper === 'sore-wrist' ? ['wrists' as const] : random() < 0.25 ? ['shoulders' as const] : []), ...(name === 'Freya Nakagawa' ? ['knees' as const] : random() < 0.1 ? ['knees' as const] : [])],
-  levels: random() < 0.3 ? { push: 3, lunge: 3 } : {}, care: random() < 0.9 ? 'clear' : 'not-asked',
+  kit: ['band', 'towel', 'chair', 'bottle'].slice(0, random() < 0.8 ? 4 : 2),
+  channel: `${name.split(' ')[0]!.toLowerCase()}@orchestra.example.org`,
+  spares: [
+    'quiet',
+    ...(temper === 'sore-wrist' ? ['wrists' as const] : random() < 0.25 ? ['shoulders' as const] : []),
+    ...(name === 'Freya Nakagawa' ? ['knees' as const] : random() < 0.1 ? ['knees' as const] : []),
+  ],
+  levels: random() < 0.3 ? { push: 3, lunge: 3 } : {},
+  care: random() < 0.9 ? 'clear' : 'not-asked',
 });
 
 const libraryProfile: Scenario['profile'] = (name, _temper, random) => ({
-  ...(random() < 0.4 ? {} : { kit: random() < 0.6 ? ['chair', 'step'] : ['chair'] }), channel: `${name.replace(' ', '.').toLowerCase()}@libraries.example.org`,
-  spares: (['knees', 'wrists', 'no-floor', 'shoulders', 'seated-only', 'back'] as const).filter(() => random() < 0.07), levels: random() < 0.25 ? { push: 2, squat: 2, lunge: 2 } : {},
+  ...(random() < 0.4 ? {} : { kit: random() < 0.6 ? ['chair', 'step'] : ['chair'] }),
+  channel: `${name.replace(' ', '.').toLowerCase()}@libraries.example.org`,
+  spares: (['knees', 'wrists', 'no-floor', 'shoulders', 'seated-only', 'back'] as const).filter(() => random() < 0.07),
+  levels: random() < 0.25 ? { push: 2, squat: 2, lunge: 2 } : {},
   care: (['clear', 'clear', 'clear', 'not-asked', 'seen', 'wait'] as const)[Math.floor(random() * 6)]!,
 });
 
 const people = libraryPeople();
 const SCENARIOS: readonly Scenario[] = [
   {
-    workspace: 'The touring orchestra', coach: { name: 'Mirja Solheim', email: 'mirja@orchestra.example.org' }, 
-    programme: orchestraProgramme, weekNow: 5, people: ORCHESTRA_PEOPLE, profile: orchestraProfile, linkFor: 'Freya Nakagawa', seed: 7, sentAhead: 1,
+    workspace: 'The touring orchestra',
+    coach: { name: 'Mirja Solheim', email: 'mirja@orchestra.example.org' },
+    programme: orchestraProgramme,
+    weekNow: 5,
+    people: ORCHESTRA_PEOPLE,
+    profile: orchestraProfile,
+    linkFor: 'Freya Nakagawa',
+    seed: 7,
+    sentAhead: 1,
     routines: ORCHESTRA_ROUTINES,
   },
   {
-    workspace: 'The town’s library branches', coach: { name: 'Colm Averill', email: 'colm@libraries.example.org' }, 
-    programme: libraryProgramme, weekNow: 3, people, profile: libraryProfile, linkFor: people[4]![0], seed: 28, sentAhead: 2, routines: LIBRARY_ROUTINES,
+    workspace: 'The town’s library branches',
+    coach: { name: 'Colm Averill', email: 'colm@libraries.example.org' },
+    programme: libraryProgramme,
+    weekNow: 3,
+    people,
+    profile: libraryProfile,
+    linkFor: people[4]![0],
+    seed: 28,
+    sentAhead: 2,
+    routines: LIBRARY_ROUTINES,
   },
 ];
 
 /** Fills an empty database with the demo, placed around `nowMs`. Coaches are made with the owner's rights, all else with the application's. */
-export async function seedDemo(urls: { ownerUrl: string; appUrl: string }, nowMs: number, password: string): Promise<SeededWorkspace[]> {
+export async function seedDemo(
+  urls: { ownerUrl: string; appUrl: string },
+  nowMs: number,
+  password: string,
+): Promise<SeededWorkspace[]> {
   const owner = new pg.Client({ connectionString: urls.ownerUrl });
   await owner.connect();
   const pool = createPool(urls.appUrl, 2);
@@ -88,10 +115,22 @@ export async function seedDemo(urls: { ownerUrl: string; appUrl: string }, nowMs
     const passwordHash = await hashPassword(password);
     const seeded: SeededWorkspace[] = [];
     for (const scenario of SCENARIOS) {
-      const { rows: [workspace] } = await owner.query<{ id: number }>('insert into workspace (name) values ($1) returning id', [scenario.workspace]);
-      const { rows: [coach] } = await owner.query<{ id: number }>(
-        'insert into coach (workspace_id, email, name, password_hash) values ($1, $2, $3, $4) returning id', [workspace!.id, scenario.coach.email, scenario.coach.name, passwordHash]);
-      seeded.push(await withWorkspace(pool, workspace!.id, (db) => seedScenario(db, scenario, { workspaceId: workspace!.id, coachId: coach!.id, nowMs })));
+      const {
+        rows: [workspace],
+      } = await owner.query<{ id: number }>('insert into workspace (name) values ($1) returning id', [
+        scenario.workspace,
+      ]);
+      const {
+        rows: [coach],
+      } = await owner.query<{ id: number }>(
+        'insert into coach (workspace_id, email, name, password_hash) values ($1, $2, $3, $4) returning id',
+        [workspace!.id, scenario.coach.email, scenario.coach.name, passwordHash],
+      );
+      seeded.push(
+        await withWorkspace(pool, workspace!.id, (db) =>
+          seedScenario(db, scenario, { workspaceId: workspace!.id, coachId: coach!.id, nowMs }),
+        ),
+      );
     }
     return seeded;
   } finally {
@@ -100,7 +139,11 @@ export async function seedDemo(urls: { ownerUrl: string; appUrl: string }, nowMs
   }
 }
 
-async function seedScenario(db: pg.PoolClient, s: Scenario, at: { workspaceId: number; coachId: number; nowMs: number }): Promise<SeededWorkspace> {
+async function seedScenario(
+  db: pg.PoolClient,
+  s: Scenario,
+  at: { workspaceId: number; coachId: number; nowMs: number },
+): Promise<SeededWorkspace> {
   const { workspaceId, coachId, nowMs } = at;
   const random = seededRandom(s.seed);
   const today = localDate(nowMs, 'UTC');
@@ -115,20 +158,30 @@ async function seedScenario(db: pg.PoolClient, s: Scenario, at: { workspaceId: n
   for (const day of days) {
     const date = dateOfDay(startsOn, day);
     if (day.text === '') continue;
-    if (planText(day.text, EMPTY_BOOK).errors > 0) throw new Error(`the demo's text for week ${day.week}, day ${day.weekday} has an error`);
+    if (planText(day.text, EMPTY_BOOK).errors > 0)
+      throw new Error(`the demo's text for week ${day.week}, day ${day.weekday} has an error`);
     const isSent = date <= addDays(today, s.sentAhead);
-    if (isSent || date <= addDays(today, 4)) await updateDayReady(db, { dayId: day.id, revision: day.revision, isReady: true });
+    if (isSent || date <= addDays(today, 4))
+      await updateDayReady(db, { dayId: day.id, revision: day.revision, isReady: true });
     if (!isSent) continue;
     const planned = planText(day.text, EMPTY_BOOK);
     const versionId = await insertVersion(db, {
-      workspaceId, runId, dayId: day.id, number: 1, text: day.text, document: planned.document, changeNote: '', coachId,
+      workspaceId,
+      runId,
+      dayId: day.id,
+      number: 1,
+      text: day.text,
+      document: planned.document,
+      changeNote: '',
+      coachId,
       now: new Date(Math.min(nowMs, releaseInstant(addDays(date, -2), '15:00', 'UTC'))),
     });
     sent.push({ day, date, versionId: versionId!, planned });
   }
   let linkPath = '';
   for (const [name, detail, timeZone, temper] of s.people) {
-    const joinedOn = temper === 'late' ? addDays(startsOn, 7 + Math.floor(random() * Math.min(10, (s.weekNow - 2) * 7))) : startsOn;
+    const joinedOn =
+      temper === 'late' ? addDays(startsOn, 7 + Math.floor(random() * Math.min(10, (s.weekNow - 2) * 7))) : startsOn;
     const enrolmentId = await insertParticipant(db, { workspaceId, runId, name, detail, timeZone, joinedOn });
     const profile = s.profile(name, temper, random);
     await updateProfile(db, enrolmentId, profile);
@@ -139,8 +192,23 @@ async function seedScenario(db: pg.PoolClient, s: Scenario, at: { workspaceId: n
       const doneMs = doneAt(random, date, timeZone);
       if (date < joinedOn || doneMs > nowMs || (name === s.linkFor && date === localDate(nowMs, timeZone))) continue;
       const farRatio = (placeOfDate(startsOn, date)!.week - 1) / Math.max(1, s.weekNow - 1);
-      const record = believableRecord(random, { temper, weekday: day.weekday, farRatio, plannedEffort: planned.document.effort ?? 5, plan: planned.plan, atMs: doneMs });
-      if (record) await insertRecord(db, { workspaceId, enrolmentId, versionId, clientId: randomUUID(), record, fit: fitSession(planned.document, planned.blocks, { ...ANYONE, ...profile }, baseLibrary).changes });
+      const record = believableRecord(random, {
+        temper,
+        weekday: day.weekday,
+        farRatio,
+        plannedEffort: planned.document.effort ?? 5,
+        plan: planned.plan,
+        atMs: doneMs,
+      });
+      if (record)
+        await insertRecord(db, {
+          workspaceId,
+          enrolmentId,
+          versionId,
+          clientId: randomUUID(),
+          record,
+          fit: fitSession(planned.document, planned.blocks, { ...ANYONE, ...profile }, baseLibrary).changes,
+        });
     }
   }
   return { title: programme.title, coachEmail: s.coach.email, programmeId, linkPath, linkName: s.linkFor };
@@ -149,5 +217,9 @@ async function seedScenario(db: pg.PoolClient, s: Scenario, at: { workspaceId: n
 /** Some time of that day on the person's own clock: mornings, lunch, evenings. */
 function doneAt(random: () => number, date: DayDate, timeZone: string): number {
   const hour = [6, 7, 7, 8, 12, 17, 18, 19, 20][Math.floor(random() * 9)]!;
-  return releaseInstant(date, `${String(hour).padStart(2, '0')}:${String(Math.floor(random() * 60)).padStart(2, '0')}`, timeZone);
+  return releaseInstant(
+    date,
+    `${String(hour).padStart(2, '0')}:${String(Math.floor(random() * 60)).padStart(2, '0')}`,
+    timeZone,
+  );
 }

@@ -14,7 +14,10 @@ export const notFound = (): never => {
 };
 
 /** Runs `work` in the workspace of the coach who is signed in; what isn't there for them is a 404. */
-export async function withCoach<T>(request: Request, work: (db: pg.PoolClient, coach: SignedInCoach) => Promise<T>): Promise<T> {
+export async function withCoach<T>(
+  request: Request,
+  work: (db: pg.PoolClient, coach: SignedInCoach) => Promise<T>,
+): Promise<T> {
   const coach = await requireCoach(request);
   try {
     return await withWorkspace(database(), coach.workspaceId, (db) => work(db, coach));
@@ -30,13 +33,17 @@ export interface ProgrammeScope {
 }
 
 export async function withProgramme<T>(
-  request: Request, programmeId: string | undefined, work: (db: pg.PoolClient, scope: ProgrammeScope) => Promise<T>,
+  request: Request,
+  programmeId: string | undefined,
+  work: (db: pg.PoolClient, scope: ProgrammeScope) => Promise<T>,
 ): Promise<T> {
   if (!programmeId || !/^\d{1,15}$/.test(programmeId)) {
     await requireCoach(request);
     return notFound();
   }
-  return withCoach(request, async (db, coach) => work(db, { coach, programme: await getProgramme(db, Number(programmeId)) }));
+  return withCoach(request, async (db, coach) =>
+    work(db, { coach, programme: await getProgramme(db, Number(programmeId)) }),
+  );
 }
 
 export interface DayScope extends ProgrammeScope {
@@ -47,7 +54,9 @@ export interface DayScope extends ProgrammeScope {
 
 /** As withProgramme, at the day named like `w5d3`; a place outside the programme is a 404. */
 export async function withDay<T>(
-  request: Request, params: { programmeId?: string | undefined; day?: string | undefined }, work: (db: pg.PoolClient, scope: DayScope) => Promise<T>,
+  request: Request,
+  params: { programmeId?: string | undefined; day?: string | undefined },
+  work: (db: pg.PoolClient, scope: DayScope) => Promise<T>,
 ): Promise<T> {
   return withProgramme(request, params.programmeId, async (db, scope) => {
     const place = parseDayKey(params.day ?? '');

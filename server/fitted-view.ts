@@ -16,7 +16,11 @@ export interface FittedView extends Omit<PlannedSession, 'errors'> {
 }
 
 /** A sent version as the person behind a link does it. */
-export function fitDay(sent: Pick<SentDay, 'document'>, { enrolment }: LinkScope, { library }: WorkspaceBook): FittedView {
+export function fitDay(
+  sent: Pick<SentDay, 'document'>,
+  { enrolment }: LinkScope,
+  { library }: WorkspaceBook,
+): FittedView {
   const { document, changes } = fitSession(sent.document, resolveBlocks(sent.document), enrolment.profile, library);
   const planned = planDocument(document, library);
   return { ...planned, changes, notes: collectNotes(planned.blocks, library) };

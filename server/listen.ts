@@ -9,7 +9,8 @@ import type { ServerBuild } from 'react-router';
 import sirv from 'sirv';
 
 /** A path as it may stand in a log: personal links are left out. */
-export const loggedPath = (url: string): string => (url.split('?')[0] ?? '/').replace(/^\/p\/[^/.]+/, '/p/…').slice(0, 200);
+export const loggedPath = (url: string): string =>
+  (url.split('?')[0] ?? '/').replace(/^\/p\/[^/.]+/, '/p/…').slice(0, 200);
 
 export interface RunningServer {
   readonly server: Server;
@@ -24,10 +25,17 @@ export async function listen(port: number, host = '127.0.0.1'): Promise<RunningS
     etag: true,
     setHeaders: (response, path) => {
       response.setHeader('x-content-type-options', 'nosniff');
-      response.setHeader('cache-control', path.startsWith('/assets/') ? 'public, max-age=31536000, immutable' : 'public, max-age=300');
+      response.setHeader(
+        'cache-control',
+        path.startsWith('/assets/') ? 'public, max-age=31536000, immutable' : 'public, max-age=300',
+      );
     },
   });
-  const compress = compression() as unknown as (request: IncomingMessage, response: ServerResponse, next: () => void) => void;
+  const compress = compression() as unknown as (
+    request: IncomingMessage,
+    response: ServerResponse,
+    next: () => void,
+  ) => void;
   const handle = createRequestListener({ build, mode: 'production' });
   const server = createServer((request, response) => {
     const startedAt = performance.now();
@@ -36,7 +44,12 @@ export async function listen(port: number, host = '127.0.0.1'): Promise<RunningS
     request.headers['x-ysodos-address'] = request.socket.remoteAddress ?? 'unknown';
     request.rawHeaders.push('x-ysodos-address', request.socket.remoteAddress ?? 'unknown');
     response.on('finish', () => {
-      log.info({ method: request.method, path: loggedPath(url), status: response.statusCode, ms: Math.round(performance.now() - startedAt) });
+      log.info({
+        method: request.method,
+        path: loggedPath(url),
+        status: response.statusCode,
+        ms: Math.round(performance.now() - startedAt),
+      });
     });
     compress(request, response, () => serveFile(request, response, () => void handle(request, response)));
   });
@@ -46,9 +59,10 @@ export async function listen(port: number, host = '127.0.0.1'): Promise<RunningS
   });
   return {
     server,
-    close: () => new Promise((done) => {
-      server.close(() => done());
-      server.closeAllConnections();
-    }),
+    close: () =>
+      new Promise((done) => {
+        server.close(() => done());
+        server.closeAllConnections();
+      }),
   };
 }

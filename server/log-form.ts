@@ -6,13 +6,30 @@ import type { SessionPlan } from '../core/session/plan.ts';
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
 
-const blankToNull = (_value: unknown, original: unknown) => (original === '' || original === undefined || original === null ? null : Number(original));
+const blankToNull = (_value: unknown, original: unknown) =>
+  original === '' || original === undefined || original === null ? null : Number(original);
 
 const logSchema = object({
-  'client-id': string().matches(UUID, 'This form is out of date; load the page again.').required('This form is out of date; load the page again.'),
-  outcome: string().oneOf(OUTCOMES, 'Choose done, part of it, or not today.').required('Choose done, part of it, or not today.'),
-  share: number().transform(blankToNull).nullable().typeError('Choose how much of it.').integer('Choose how much of it.').min(0, 'Choose how much of it.').max(100, 'Choose how much of it.'),
-  effort: number().transform(blankToNull).nullable().typeError('Effort is a number from 0 to 10.').integer('Effort is a whole number.').min(0, 'Effort is a number from 0 to 10.').max(10, 'Effort is a number from 0 to 10.'),
+  'client-id': string()
+    .matches(UUID, 'This form is out of date; load the page again.')
+    .required('This form is out of date; load the page again.'),
+  outcome: string()
+    .oneOf(OUTCOMES, 'Choose done, part of it, or not today.')
+    .required('Choose done, part of it, or not today.'),
+  share: number()
+    .transform(blankToNull)
+    .nullable()
+    .typeError('Choose how much of it.')
+    .integer('Choose how much of it.')
+    .min(0, 'Choose how much of it.')
+    .max(100, 'Choose how much of it.'),
+  effort: number()
+    .transform(blankToNull)
+    .nullable()
+    .typeError('Effort is a number from 0 to 10.')
+    .integer('Effort is a whole number.')
+    .min(0, 'Effort is a number from 0 to 10.')
+    .max(10, 'Effort is a number from 0 to 10.'),
   remark: string().default('').max(MAX_REMARK_LENGTH, `A remark has at most ${MAX_REMARK_LENGTH} letters.`),
 });
 
@@ -22,7 +39,9 @@ export type LogForm =
 
 /** Reads a log as it came from the form; every wrong field is named, and all that was typed comes back. */
 export async function readLogForm(form: FormData, plan: SessionPlan, nowMs: number): Promise<LogForm> {
-  const values = Object.fromEntries([...form].slice(0, 200).flatMap(([k, v]) => (typeof v === 'string' ? [[k, v.slice(0, 5000)]] : [])));
+  const values = Object.fromEntries(
+    [...form].slice(0, 200).flatMap(([k, v]) => (typeof v === 'string' ? [[k, v.slice(0, 5000)]] : [])),
+  );
   const errors = await yupErrors(logSchema, values);
   const { scores, errors: scoreErrors } = parseScores(plan, (name) => values[name] ?? '');
   for (const { name, message } of scoreErrors) errors[name] ??= message;
@@ -30,16 +49,24 @@ export async function readLogForm(form: FormData, plan: SessionPlan, nowMs: numb
   const read = logSchema.cast(values);
   const outcome = read.outcome as SessionRecord['outcome'];
   return {
-    status: 'success', clientId: read['client-id'],
+    status: 'success',
+    clientId: read['client-id'],
     record: {
-      outcome, shareRatio: outcome === 'done' ? 1 : outcome === 'part' ? (read.share ?? 50) / 100 : 0,
-      effort: outcome === 'not-done' ? null : (read.effort ?? null), remark: read.remark.trim(), scores: outcome === 'not-done' ? [] : scores, loggedAtMs: nowMs,
+      outcome,
+      shareRatio: outcome === 'done' ? 1 : outcome === 'part' ? (read.share ?? 50) / 100 : 0,
+      effort: outcome === 'not-done' ? null : (read.effort ?? null),
+      remark: read.remark.trim(),
+      scores: outcome === 'not-done' ? [] : scores,
+      loggedAtMs: nowMs,
     },
   };
 }
 
 /** The first message of each field that a schema refuses. */
-export async function yupErrors(schema: { validate: (value: unknown, options: { abortEarly: false }) => Promise<unknown> }, values: unknown): Promise<Record<string, string>> {
+export async function yupErrors(
+  schema: { validate: (value: unknown, options: { abortEarly: false }) => Promise<unknown> },
+  values: unknown,
+): Promise<Record<string, string>> {
   try {
     await schema.validate(values, { abortEarly: false });
     return {};

@@ -4,7 +4,9 @@ import { isSpare } from '../core/movement/spare.ts';
 import type { ProfileChange } from '../db/queries/person.ts';
 import { formText } from './form-text.ts';
 
-export type MeForm = { readonly status: 'success'; readonly change: ProfileChange } | { readonly status: 'error'; readonly errors: Record<string, string> };
+export type MeForm =
+  | { readonly status: 'success'; readonly change: ProfileChange }
+  | { readonly status: 'error'; readonly errors: Record<string, string> };
 
 const MAX_SHARED_LENGTH = 500;
 
@@ -13,9 +15,21 @@ export function readMeForm(form: FormData, pieces: readonly string[]): MeForm {
   switch (formText(form, 'part')) {
     case 'kit': {
       if (formText(form, 'kit-said') !== 'only') return { status: 'success', change: { kit: null } };
-      return { status: 'success', change: { kit: form.getAll('kit').filter((k): k is string => typeof k === 'string' && pieces.includes(k)) } };
+      return {
+        status: 'success',
+        change: { kit: form.getAll('kit').filter((k): k is string => typeof k === 'string' && pieces.includes(k)) },
+      };
     }
-    case 'spares': return { status: 'success', change: { spares: form.getAll('spare').filter((s): s is string => typeof s === 'string').filter(isSpare) } };
+    case 'spares':
+      return {
+        status: 'success',
+        change: {
+          spares: form
+            .getAll('spare')
+            .filter((s): s is string => typeof s === 'string')
+            .filter(isSpare),
+        },
+      };
     case 'care': {
       const answers = SCREENING_QUESTIONS.map((_, i) => {
         const answer = formText(form, `care-${i}`);
@@ -28,7 +42,9 @@ export function readMeForm(form: FormData, pieces: readonly string[]): MeForm {
       if (careShared.length > MAX_SHARED_LENGTH) errors.shared = `At most ${MAX_SHARED_LENGTH} letters.`;
       return care && !errors.shared ? { status: 'success', change: { care, careShared } } : { status: 'error', errors };
     }
-    case 'forget': return { status: 'success', change: { care: 'not-asked', careShared: '', spares: [] } };
-    default: return { status: 'error', errors: { part: 'That is no part of this page; load it again.' } };
+    case 'forget':
+      return { status: 'success', change: { care: 'not-asked', careShared: '', spares: [] } };
+    default:
+      return { status: 'error', errors: { part: 'That is no part of this page; load it again.' } };
   }
 }

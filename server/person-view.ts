@@ -21,7 +21,12 @@ export async function loadPersonView(db: pg.PoolClient, { enrolment }: LinkScope
   const records = new Map((await listRecordsOfPerson(db, enrolment.enrolmentId)).map((r) => [r.dayId, r]));
   const sent = new Set(sentDays.map((d) => d.dayId));
   const days = places.map((p) => ({ ...p, sent: sent.has(p.dayId) }));
-  const [strand] = buildStrands(enrolment, days, [{ timeZone: enrolment.timeZone, joinedOn: enrolment.joinedOn, records }], nowMs());
+  const [strand] = buildStrands(
+    enrolment,
+    days,
+    [{ timeZone: enrolment.timeZone, joinedOn: enrolment.joinedOn, records }],
+    nowMs(),
+  );
   return { strand: strand!, sentDays, records };
 }
 

@@ -12,9 +12,13 @@ export interface LinkScope {
 }
 
 /** Runs `work` for the person behind a link. A link that is unknown, revoked or malformed is one and the same 404. */
-export async function withPersonalLink<T>(token: string, work: (db: pg.PoolClient, scope: LinkScope) => Promise<T>): Promise<T> {
+export async function withPersonalLink<T>(
+  token: string,
+  work: (db: pg.PoolClient, scope: LinkScope) => Promise<T>,
+): Promise<T> {
   const link = isTokenShaped(token) ? await findPersonalLink(database(), hashToken(token)) : undefined;
   if (!link) throw data({ kind: 'link' }, { status: 404 });
   return withWorkspace(database(), link.workspaceId, async (db) =>
-    work(db, { workspaceId: link.workspaceId, enrolment: await getEnrolment(db, link.enrolmentId) }));
+    work(db, { workspaceId: link.workspaceId, enrolment: await getEnrolment(db, link.enrolmentId) }),
+  );
 }

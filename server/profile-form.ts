@@ -10,15 +10,27 @@ import { formText } from './form-text.ts';
 import { yupErrors } from './log-form.ts';
 
 const schema = object({
-  name: string().trim().required('Write a name.').max(80, 'A name has at most 80 letters.'), detail: string().trim().max(80, 'At most 80 letters.'),
-  timeZone: string().required('Choose a time zone.').test('zone', 'That is no time zone known here.', (v) => isTimeZone(v)), channel: string().trim().max(120, 'At most 120 letters.'),
+  name: string().trim().required('Write a name.').max(80, 'A name has at most 80 letters.'),
+  detail: string().trim().max(80, 'At most 80 letters.'),
+  timeZone: string()
+    .required('Choose a time zone.')
+    .test('zone', 'That is no time zone known here.', (v) => isTimeZone(v)),
+  channel: string().trim().max(120, 'At most 120 letters.'),
 });
 
 const MAX_SWAPS = 20;
 
 /** Reads what a coach writes about a person. */
-export async function readProfileForm(form: FormData, library: MovementLibrary): Promise<{ status: 'success'; change: ProfileChange } | { status: 'error'; errors: Record<string, string> }> {
-  const values = { name: formText(form, 'name'), detail: formText(form, 'detail'), timeZone: formText(form, 'timeZone'), channel: formText(form, 'channel') };
+export async function readProfileForm(
+  form: FormData,
+  library: MovementLibrary,
+): Promise<{ status: 'success'; change: ProfileChange } | { status: 'error'; errors: Record<string, string> }> {
+  const values = {
+    name: formText(form, 'name'),
+    detail: formText(form, 'detail'),
+    timeZone: formText(form, 'timeZone'),
+    channel: formText(form, 'channel'),
+  };
   const errors = await yupErrors(schema, values);
   const kitText = formText(form, 'kit').trim();
   const levels: Partial<Record<Pattern, Level>> = {};
@@ -27,9 +39,14 @@ export async function readProfileForm(form: FormData, library: MovementLibrary):
     if (/^[1-5]$/.test(level)) levels[pattern] = Number(level) as Level;
   }
   const swaps: { from: string; to: string }[] = [];
-  for (const line of formText(form, 'swaps').split('\n').map((l) => l.trim()).filter((l) => l !== '').slice(0, MAX_SWAPS)) {
+  for (const line of formText(form, 'swaps')
+    .split('\n')
+    .map((l) => l.trim())
+    .filter((l) => l !== '')
+    .slice(0, MAX_SWAPS)) {
     const [from, to] = line.split(/->|→|=>/).map((n) => library.findByName(n.trim()));
-    if (!from || !to) errors.swaps = `“${line.slice(0, 60)}” doesn’t name two movements; write one a line, like “push-up -> wall push-up”.`;
+    if (!from || !to)
+      errors.swaps = `“${line.slice(0, 60)}” doesn’t name two movements; write one a line, like “push-up -> wall push-up”.`;
     else if (from.id === to.id) errors.swaps = `“${line.slice(0, 60)}” swaps a movement for itself.`;
     else swaps.push({ from: from.id, to: to.id });
   }
@@ -37,9 +54,27 @@ export async function readProfileForm(form: FormData, library: MovementLibrary):
   return {
     status: 'success',
     change: {
-      name: values.name.trim(), detail: values.detail.trim(), timeZone: values.timeZone, channel: values.channel.trim(),
-      kit: kitText === '' ? null : kitText.toLowerCase() === 'none' ? [] : kitText.toLowerCase().split(/[,;]/).map((k) => k.trim()).filter((k) => k !== '').slice(0, 20),
-      spares: form.getAll('spare').filter((s): s is string => typeof s === 'string').filter(isSpare), levels, swaps,
+      name: values.name.trim(),
+      detail: values.detail.trim(),
+      timeZone: values.timeZone,
+      channel: values.channel.trim(),
+      kit:
+        kitText === ''
+          ? null
+          : kitText.toLowerCase() === 'none'
+            ? []
+            : kitText
+                .toLowerCase()
+                .split(/[,;]/)
+                .map((k) => k.trim())
+                .filter((k) => k !== '')
+                .slice(0, 20),
+      spares: form
+        .getAll('spare')
+        .filter((s): s is string => typeof s === 'string')
+        .filter(isSpare),
+      levels,
+      swaps,
     },
   };
 }

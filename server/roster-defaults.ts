@@ -3,7 +3,11 @@ import type { DayDate } from '../core/calendar/day.ts';
 import { nowMs } from './config.ts';
 
 /** What is taken for a new person where nothing is said: the zone that most are in, or else the coach's, and today there, or the first day if that is still to come. */
-export function rosterDefaults(startsOn: DayDate, people: readonly { readonly timeZone: string }[], coachZone: string): { timeZone: string; joinedOn: DayDate } {
+export function rosterDefaults(
+  startsOn: DayDate,
+  people: readonly { readonly timeZone: string }[],
+  coachZone: string,
+): { timeZone: string; joinedOn: DayDate } {
   const counts = new Map<string, number>();
   for (const { timeZone } of people) counts.set(timeZone, (counts.get(timeZone) ?? 0) + 1);
   const timeZone = [...counts].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))[0]?.[0] ?? coachZone;

@@ -29,7 +29,10 @@ export function planText(text: string, book: WorkspaceBook): PlannedSession {
   if (known) return known;
   const { document, issues } = parseSession(text, book.library);
   const planned: PlannedSession = {
-    document, blocks: resolveBlocks(document, book.routines), plan: computePlan(document, book.library, book.routines), errors: issues.length,
+    document,
+    blocks: resolveBlocks(document, book.routines),
+    plan: computePlan(document, book.library, book.routines),
+    errors: issues.length,
   };
   kept.set(key, planned);
   if (kept.size > MAX_KEPT) kept.delete(kept.keys().next().value!);

@@ -21,13 +21,38 @@ interface StartOptions {
  * What a new programme begins with: `empty` days, `example:ID`, `template:ID`, or a `file`. Sessions that this workspace's
  * movements would write otherwise are pinned, so that none changes unasked. A file’s blocked days are days of the calendar and stay.
  */
-export async function programmeToStartFrom(db: Db, from: string, options: StartOptions): Promise<{ readonly programme: ProgrammeDocument } | { readonly message: string }> {
-  if (from === 'empty') return { programme: emptyProgramme({ title: '', weeks: options.weeks, weekdays: options.weekdays, lighter: everyNth(options.weeks, options.lighterEvery) }) };
+export async function programmeToStartFrom(
+  db: Db,
+  from: string,
+  options: StartOptions,
+): Promise<{ readonly programme: ProgrammeDocument } | { readonly message: string }> {
+  if (from === 'empty')
+    return {
+      programme: emptyProgramme({
+        title: '',
+        weeks: options.weeks,
+        weekdays: options.weekdays,
+        lighter: everyNth(options.weeks, options.lighterEvery),
+      }),
+    };
   const [kind, id = ''] = from.split(':');
-  const found = kind === 'example' ? findExample(id) : kind === 'template' ? asProgramme(readProgrammeValue(await getTemplateDocument(db, Number(id) || 0))) : kind === 'file' ? asProgramme(parseProgramme(options.document)) : undefined;
+  const found =
+    kind === 'example'
+      ? findExample(id)
+      : kind === 'template'
+        ? asProgramme(readProgrammeValue(await getTemplateDocument(db, Number(id) || 0)))
+        : kind === 'file'
+          ? asProgramme(parseProgramme(options.document))
+          : undefined;
   if (typeof found === 'string') return { message: found };
   if (!found) return { message: 'Choose what to start from.' };
   return { programme: pinDeviations(found, trackBookOf(await loadWorkspaceBook(db))) };
 }
 
-const asProgramme = (read: ReturnType<typeof parseProgramme>): ProgrammeDocument | string => (read.status === 'read' ? read.programme : read.issues.map((i) => `${i.path} ${i.message}`.trim()).slice(0, 5).join(' '));
+const asProgramme = (read: ReturnType<typeof parseProgramme>): ProgrammeDocument | string =>
+  read.status === 'read'
+    ? read.programme
+    : read.issues
+        .map((i) => `${i.path} ${i.message}`.trim())
+        .slice(0, 5)
+        .join(' ');

@@ -19,7 +19,13 @@ export interface WorkspaceBook {
   readonly key: string;
 }
 
-export const EMPTY_BOOK: WorkspaceBook = { library: baseLibrary, layer: EMPTY_LAYER, stored: [], routines: new Map(), key: '' };
+export const EMPTY_BOOK: WorkspaceBook = {
+  library: baseLibrary,
+  layer: EMPTY_LAYER,
+  stored: [],
+  routines: new Map(),
+  key: '',
+};
 
 /** Books by key, newest kept: building a library anew for each request would cost more than the request. */
 const MAX_KEPT = 50;
@@ -30,7 +36,9 @@ export async function loadWorkspaceBook(db: Db): Promise<WorkspaceBook> {
   const stored = await listRoutines(db);
   const layer: MovementLayer = { overrides: await listOverrides(db), ladders: await listLadderOverrides(db) };
   if (stored.length === 0 && layer.overrides.length === 0 && layer.ladders.length === 0) return EMPTY_BOOK;
-  const key = createHash('sha256').update(JSON.stringify([stored, layer])).digest('base64');
+  const key = createHash('sha256')
+    .update(JSON.stringify([stored, layer]))
+    .digest('base64');
   const known = kept.get(key);
   if (known) return known;
   const library = layerLibrary(baseLibrary, layer);

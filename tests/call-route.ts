@@ -22,7 +22,8 @@ type RouteFunction = (args: any) => unknown;
 
 function body(form: CallOptions['form']): URLSearchParams {
   const fields = new URLSearchParams();
-  for (const [key, value] of Object.entries(form ?? {})) for (const one of typeof value === 'string' ? [value] : value) fields.append(key, one);
+  for (const [key, value] of Object.entries(form ?? {}))
+    for (const one of typeof value === 'string' ? [value] : value) fields.append(key, one);
   return fields;
 }
 
@@ -32,7 +33,11 @@ export async function callRoute(route: RouteFunction, path: string, options: Cal
   if (options.json !== undefined) headers.set('content-type', 'application/json');
   const isPost = options.form !== undefined || options.json !== undefined;
   const request = new Request(`http://127.0.0.1:4310${path}`, {
-    headers, ...(isPost && { method: 'POST', body: options.json !== undefined ? JSON.stringify(options.json) : body(options.form) }),
+    headers,
+    ...(isPost && {
+      method: 'POST',
+      body: options.json !== undefined ? JSON.stringify(options.json) : body(options.form),
+    }),
   });
   let result: unknown;
   try {
@@ -41,9 +46,16 @@ export async function callRoute(route: RouteFunction, path: string, options: Cal
     if (!(thrown instanceof Response) && !isData(thrown)) throw thrown;
     result = thrown;
   }
-  if (result instanceof Response) return { status: result.status, location: result.headers.get('location'), data: undefined, setCookie: result.headers.get('set-cookie') };
+  if (result instanceof Response)
+    return {
+      status: result.status,
+      location: result.headers.get('location'),
+      data: undefined,
+      setCookie: result.headers.get('set-cookie'),
+    };
   if (isData(result)) return { status: result.init?.status ?? 200, location: null, data: result.data, setCookie: null };
   return { status: 200, location: null, data: result, setCookie: null };
 }
 
-const isData = (x: unknown): x is { data: unknown; init: { status?: number } | null } => typeof x === 'object' && x !== null && (x as { type?: string }).type === 'DataWithResponseInit';
+const isData = (x: unknown): x is { data: unknown; init: { status?: number } | null } =>
+  typeof x === 'object' && x !== null && (x as { type?: string }).type === 'DataWithResponseInit';

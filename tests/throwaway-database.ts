@@ -25,7 +25,10 @@ export async function makeThrowawayDatabase(): Promise<ThrowawayDatabase> {
   await owner.connect();
   const pool = createPool(cluster.appUrl(name), 4);
   return {
-    ownerUrl: cluster.ownerUrl(name), appUrl: cluster.appUrl(name), pool, owner,
+    ownerUrl: cluster.ownerUrl(name),
+    appUrl: cluster.appUrl(name),
+    pool,
+    owner,
     drop: async () => {
       await pool.end();
       await owner.end();
@@ -37,9 +40,14 @@ export async function makeThrowawayDatabase(): Promise<ThrowawayDatabase> {
 
 /** A workspace with a coach and a programme of one week, Monday and Wednesday, from Monday 11 May 2026. */
 export async function makeWorkspace(owner: pg.Client, name: string): Promise<{ workspaceId: number; coachId: number }> {
-  const { rows: [workspace] } = await owner.query<{ id: number }>('insert into workspace (name) values ($1) returning id', [name]);
-  const { rows: [coach] } = await owner.query<{ id: number }>(
+  const {
+    rows: [workspace],
+  } = await owner.query<{ id: number }>('insert into workspace (name) values ($1) returning id', [name]);
+  const {
+    rows: [coach],
+  } = await owner.query<{ id: number }>(
     'insert into coach (workspace_id, email, name, password_hash) values ($1, $2, $3, $4) returning id',
-    [workspace!.id, `coach@${name}.example.org`, 'Coach', 'x']);
+    [workspace!.id, `coach@${name}.example.org`, 'Coach', 'x'],
+  );
   return { workspaceId: workspace!.id, coachId: coach!.id };
 }

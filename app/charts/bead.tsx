@@ -13,26 +13,42 @@ interface BeadProps {
 export function Bead({ x, y, state, shareRatio = 0.5, radius = 5.2 }: BeadProps) {
   const clip = useId();
   switch (state) {
-    case 'done': return <circle className="bead-full" cx={x} cy={y} r={radius} />;
+    case 'done':
+      return <circle className="bead-full" cx={x} cy={y} r={radius} />;
     case 'part': {
       const height = 2 * radius * Math.min(0.85, Math.max(0.2, shareRatio));
       return (
         <g>
           <circle className="bead-open" cx={x} cy={y} r={radius} />
-          <clipPath id={clip}><rect x={x - radius} y={y + radius - height} width={2 * radius} height={height} /></clipPath>
+          <clipPath id={clip}>
+            <rect x={x - radius} y={y + radius - height} width={2 * radius} height={height} />
+          </clipPath>
           <circle className="bead-full" cx={x} cy={y} r={radius} clipPath={`url(#${clip})`} />
         </g>
       );
     }
-    case 'due': return <circle className="bead-due" cx={x} cy={y} r={radius} />;
-    case 'missed': return <path className="bead-knot" d={`M${x} ${y - 4.5}v9`} />;
-    case 'not-done': return <path className="bead-said" d={`M${x - 3.5} ${y - 3.5}l7 7M${x - 3.5} ${y + 3.5}l7-7`} />;
-    case 'ahead': return <circle className="bead-ahead" cx={x} cy={y} r="2" />;
-    case 'unsent': return <circle className="bead-ahead" cx={x} cy={y} r="1.3" />;
-    case 'before': return null;
+    case 'due':
+      return <circle className="bead-due" cx={x} cy={y} r={radius} />;
+    case 'missed':
+      return <path className="bead-knot" d={`M${x} ${y - 4.5}v9`} />;
+    case 'not-done':
+      return <path className="bead-said" d={`M${x - 3.5} ${y - 3.5}l7 7M${x - 3.5} ${y + 3.5}l7-7`} />;
+    case 'ahead':
+      return <circle className="bead-ahead" cx={x} cy={y} r="2" />;
+    case 'unsent':
+      return <circle className="bead-ahead" cx={x} cy={y} r="1.3" />;
+    case 'before':
+      return null;
   }
 }
 
 export const STATE_WORDS: Record<DayState, string> = {
-  done: 'done', part: 'part done', due: 'due today', missed: 'missed', 'not-done': 'said “not today”', ahead: 'not open yet', unsent: 'not sent', before: 'before joining',
+  done: 'done',
+  part: 'part done',
+  due: 'due today',
+  missed: 'missed',
+  'not-done': 'said “not today”',
+  ahead: 'not open yet',
+  unsent: 'not sent',
+  before: 'before joining',
 };

@@ -17,9 +17,17 @@ import { AreaColumns } from './week-figures.tsx';
 const plan = (text: string) => computePlan(parseSession(text, baseLibrary).document, baseLibrary);
 const SESSION = 'Warm-up: flow\n20 march\n\nMain: work 0:40 rest 0:20, 2 rounds\nsquat\nplank\n';
 const size = { widthPx: 600, heightPx: 40 };
-const paths = (svg: string, name: string): string[] => [...svg.matchAll(new RegExp(`<path d="([^"]*)"[^>]*class="${name}"`, 'g'))].map((m) => m[1]!);
+const paths = (svg: string, name: string): string[] =>
+  [...svg.matchAll(new RegExp(`<path d="([^"]*)"[^>]*class="${name}"`, 'g'))].map((m) => m[1]!);
 /** The boxes of a path of corners: `Mx y hw vh h-w z`. */
-const boxes = (d: string) => [...d.matchAll(/M([\d.]+) ([\d.]+)h([\d.]+)v([\d.]+)h-([\d.]+)z/g)].map(([, x, y, width, height, back]) => ({ x: Number(x), y: Number(y), width: Number(width), height: Number(height), isClosed: width === back }));
+const boxes = (d: string) =>
+  [...d.matchAll(/M([\d.]+) ([\d.]+)h([\d.]+)v([\d.]+)h-([\d.]+)z/g)].map(([, x, y, width, height, back]) => ({
+    x: Number(x),
+    y: Number(y),
+    width: Number(width),
+    height: Number(height),
+    isClosed: width === back,
+  }));
 
 describe('a ribbon', () => {
   test('draws every bar of its layout, one path a kind', () => {
@@ -28,46 +36,105 @@ describe('a ribbon', () => {
     for (const kind of ['work', 'hold', 'rest', 'estimate'] as const) {
       const own = layout.bars.filter((b) => b.kind === kind);
       expect(paths(svg, `ribbon-${kind}`)).toHaveLength(1);
-      expect(boxes(paths(svg, `ribbon-${kind}`)[0]!)).toEqual(own.map(({ x, y, width, height }) => ({ x, y, width, height, isClosed: true })));
+      expect(boxes(paths(svg, `ribbon-${kind}`)[0]!)).toEqual(
+        own.map(({ x, y, width, height }) => ({ x, y, width, height, isClosed: true })),
+      );
     }
     expect(svg.match(/ribbon-notch/g)).toHaveLength(layout.notches.length);
   });
 
   test('rounds its corners within the bar where it keeps its own width', () => {
-    const layout = { ...size, bars: [{ kind: 'work' as const, x: 0, y: 10, width: 3, height: 8 }, { kind: 'work' as const, x: 5, y: 10, width: 40, height: 28 }], dots: [], notches: [] };
+    const layout = {
+      ...size,
+      bars: [
+        { kind: 'work' as const, x: 0, y: 10, width: 3, height: 8 },
+        { kind: 'work' as const, x: 5, y: 10, width: 40, height: 28 },
+      ],
+      dots: [],
+      notches: [],
+    };
     const [d] = paths(renderToStaticMarkup(<Ribbon layout={layout} />), 'ribbon-work');
-    expect(d).toMatch(/^M1 10h1a1 1 .*M7 10h36a2 2 0 0 1 2 2v24a2 2 0 0 1 -2 2h-36a2 2 0 0 1 -2 -2v-24a2 2 0 0 1 2 -2z$/);
+    expect(d).toMatch(
+      /^M1 10h1a1 1 .*M7 10h36a2 2 0 0 1 2 2v24a2 2 0 0 1 -2 2h-36a2 2 0 0 1 -2 -2v-24a2 2 0 0 1 2 -2z$/,
+    );
   });
 
   test('of nothing is a bare ground; holds bring their hatch, others don’t', () => {
     const bare = renderToStaticMarkup(<Ribbon layout={layoutRibbon(plan(''), size)} />);
     expect(bare).toContain('ribbon-ground');
     expect(bare).not.toMatch(/<path|<pattern/);
-    expect(renderToStaticMarkup(<Ribbon layout={layoutRibbon(plan('Main: work 0:40 rest 0:20\nsquat'), size)} />)).not.toContain('<pattern');
-    expect(renderToStaticMarkup(<Ribbon layout={layoutRibbon(plan('Main: work 0:40 rest 0:20\nplank'), size)} />)).toContain('<pattern');
+    expect(
+      renderToStaticMarkup(<Ribbon layout={layoutRibbon(plan('Main: work 0:40 rest 0:20\nsquat'), size)} />),
+    ).not.toContain('<pattern');
+    expect(
+      renderToStaticMarkup(<Ribbon layout={layoutRibbon(plan('Main: work 0:40 rest 0:20\nplank'), size)} />),
+    ).toContain('<pattern');
   });
 
   test('is named where it has words of its own, and hidden where the words stand beside it', () => {
     const layout = layoutRibbon(plan(SESSION), size);
-    expect(renderToStaticMarkup(<Ribbon layout={layout} title="Four minutes" />)).toContain('role="img" aria-label="Four minutes"');
+    expect(renderToStaticMarkup(<Ribbon layout={layout} title="Four minutes" />)).toContain(
+      'role="img" aria-label="Four minutes"',
+    );
     expect(renderToStaticMarkup(<Ribbon layout={layout} />)).toContain('aria-hidden="true"');
   });
 });
 
 describe('a strand', () => {
-  const bead = (dayId: number, week: number, weekday: number, state: StrandBead['state']): StrandBead => ({ dayId, week, weekday, state, date: '2026-05-04' as StrandBead['date'], releaseMs: 0, shareRatio: undefined });
-  const draw = (beads: readonly StrandBead[], today: { week: number; weekday: number } | null = { week: 1, weekday: 4 }) =>
-    renderToStaticMarkup(<StrandRow beads={beads} weeks={2} today={today} selected={2} label="Ada: 1 of 2 done" onPick={() => undefined} />);
+  const bead = (dayId: number, week: number, weekday: number, state: StrandBead['state']): StrandBead => ({
+    dayId,
+    week,
+    weekday,
+    state,
+    date: '2026-05-04' as StrandBead['date'],
+    releaseMs: 0,
+    shareRatio: undefined,
+  });
+  const draw = (
+    beads: readonly StrandBead[],
+    today: { week: number; weekday: number } | null = { week: 1, weekday: 4 },
+  ) =>
+    renderToStaticMarkup(
+      <StrandRow
+        beads={beads}
+        weeks={2}
+        today={today}
+        selected={2}
+        label="Ada: 1 of 2 done"
+        onPick={() => undefined}
+      />,
+    );
 
   test('shape, not colour, tells the states apart', () => {
     const states = (Object.keys(STATE_WORDS) as StrandBead['state'][]).filter((s) => s !== 'before');
-    const shapes = states.map((state) => renderToStaticMarkup(<svg><Bead x={10} y={10} state={state} /></svg>));
+    const shapes = states.map((state) =>
+      renderToStaticMarkup(
+        <svg>
+          <Bead x={10} y={10} state={state} />
+        </svg>,
+      ),
+    );
     expect(new Set(shapes).size).toBe(states.length);
-    expect(renderToStaticMarkup(<svg><Bead x={10} y={10} state="before" /></svg>)).toBe('<svg></svg>');
+    expect(
+      renderToStaticMarkup(
+        <svg>
+          <Bead x={10} y={10} state="before" />
+        </svg>,
+      ),
+    ).toBe('<svg></svg>');
   });
 
   test('a part is filled to its share, never empty nor full', () => {
-    const height = (shareRatio: number) => Number(/<rect [^>]*height="([\d.]+)"/.exec(renderToStaticMarkup(<svg><Bead x={0} y={0} radius={5} state="part" shareRatio={shareRatio} /></svg>))![1]);
+    const height = (shareRatio: number) =>
+      Number(
+        /<rect [^>]*height="([\d.]+)"/.exec(
+          renderToStaticMarkup(
+            <svg>
+              <Bead x={0} y={0} radius={5} state="part" shareRatio={shareRatio} />
+            </svg>,
+          ),
+        )![1],
+      );
     expect([0, 0.2, 0.5, 0.85, 1].map(height)).toEqual([2, 2, 5, 8.5, 8.5]);
   });
 
@@ -87,26 +154,53 @@ describe('a strand', () => {
 });
 
 describe('a lever’s line on the page', () => {
-  const layout = layoutLeverLine([0, 1, -1].map((value, i) => ({ week: i + 1, value, label: String(6 + value) })), { widthPx: 300, heightPx: 50 });
+  const layout = layoutLeverLine(
+    [0, 1, -1].map((value, i) => ({ week: i + 1, value, label: String(6 + value) })),
+    { widthPx: 300, heightPx: 50 },
+  );
   test('every week is a slider that says where it stands; one alone is in the order of the Tab key', () => {
-    const svg = renderToStaticMarkup(<LeverLine layout={layout} label="rounds" now={2} lighter={[3]} step={1} onChange={() => undefined} />);
-    expect([...svg.matchAll(/role="slider"[^>]*aria-label="([^"]+)"[^>]*aria-valuetext="([^"]+)"/g)].map((m) => [m[1], m[2]])).toEqual([['rounds, week 1', '6'], ['rounds, week 2', '7'], ['rounds, week 3', '5']]);
+    const svg = renderToStaticMarkup(
+      <LeverLine layout={layout} label="rounds" now={2} lighter={[3]} step={1} onChange={() => undefined} />,
+    );
+    expect(
+      [...svg.matchAll(/role="slider"[^>]*aria-label="([^"]+)"[^>]*aria-valuetext="([^"]+)"/g)].map((m) => [
+        m[1],
+        m[2],
+      ]),
+    ).toEqual([
+      ['rounds, week 1', '6'],
+      ['rounds, week 2', '7'],
+      ['rounds, week 3', '5'],
+    ]);
     expect(svg.match(/tabindex="0"/g)).toHaveLength(1);
     expect(svg.match(/lever-line-lighter/g)).toHaveLength(1);
-    for (const m of svg.matchAll(/aria-valuenow="(-?\d+)" aria-valuemin="(-?\d+)" aria-valuemax="(-?\d+)"/g)) expect(Number(m[1]) >= Number(m[2]) && Number(m[1]) <= Number(m[3])).toBe(true);
+    for (const m of svg.matchAll(/aria-valuenow="(-?\d+)" aria-valuemin="(-?\d+)" aria-valuemax="(-?\d+)"/g))
+      expect(Number(m[1]) >= Number(m[2]) && Number(m[1]) <= Number(m[3])).toBe(true);
   });
   test('one that can’t be dragged has no sliders, and a programme that is over none that is now', () => {
-    const still = renderToStaticMarkup(<LeverLine layout={layout} label="reps" now={undefined} lighter={[]} step={1} />);
+    const still = renderToStaticMarkup(
+      <LeverLine layout={layout} label="reps" now={undefined} lighter={[]} step={1} />,
+    );
     expect(still).not.toContain('slider');
     expect(still).not.toContain('is-now');
-    expect(renderToStaticMarkup(<LeverLine layout={layout} label="reps" now={9} lighter={[]} step={1} onChange={() => undefined} />).match(/tabindex="0"/g)).toHaveLength(1);
+    expect(
+      renderToStaticMarkup(
+        <LeverLine layout={layout} label="reps" now={9} lighter={[]} step={1} onChange={() => undefined} />,
+      ).match(/tabindex="0"/g),
+    ).toHaveLength(1);
   });
 });
 
 describe('small pictures', () => {
   test('columns of areas are named with their figures', () => {
-    const [figures] = layoutWeekFigures([{ loadAu: 100, likelySec: 600, repsByArea: { legs: 40, push: 20 } }], { loadWidthPx: 60, areaWidthPx: 74, areaHeightPx: 30 });
-    const svg = renderToStaticMarkup(<AreaColumns bars={figures!.bars} widthPx={74} heightPx={30} title="Week 1, repetitions: legs 40, push 20" />);
+    const [figures] = layoutWeekFigures([{ loadAu: 100, likelySec: 600, repsByArea: { legs: 40, push: 20 } }], {
+      loadWidthPx: 60,
+      areaWidthPx: 74,
+      areaHeightPx: 30,
+    });
+    const svg = renderToStaticMarkup(
+      <AreaColumns bars={figures!.bars} widthPx={74} heightPx={30} title="Week 1, repetitions: legs 40, push 20" />,
+    );
     expect(svg).toContain('<title>Week 1, repetitions: legs 40, push 20</title>');
     expect(svg.match(/class="is-none"/g)).toHaveLength(figures!.bars.filter((b) => b.reps === 0).length);
   });

@@ -32,7 +32,10 @@ const LEAST_GAP_PX = 15;
 const LABEL_PX = 23;
 
 /** A lever's offsets week by week as a line: one point a week, higher is more. A lever that doesn't move is a level line. */
-export function layoutLeverLine(values: readonly { readonly week: number; readonly value: number; readonly label: string }[], sizePx: { readonly widthPx: number; readonly heightPx: number }): LeverLineLayout {
+export function layoutLeverLine(
+  values: readonly { readonly week: number; readonly value: number; readonly label: string }[],
+  sizePx: { readonly widthPx: number; readonly heightPx: number },
+): LeverLineLayout {
   const { heightPx } = sizePx;
   const widthPx = Math.max(sizePx.widthPx, 2 * PAD_X + LEAST_GAP_PX * (values.length - 1));
   const all = values.map((v) => v.value);
@@ -47,9 +50,21 @@ export function layoutLeverLine(values: readonly { readonly week: number; readon
   const points = values.map((v, i): LeverPoint => {
     const atY = Math.round((y(v.value) + middle) * 10) / 10;
     const atX = Math.round(x(values.length === 1 ? 0.5 : i) * 10) / 10;
-    const isLabelled = gapPx >= LABEL_PX || i === 0 || (v.label !== values[i - 1]!.label && atX - labelledX >= LABEL_PX);
+    const isLabelled =
+      gapPx >= LABEL_PX || i === 0 || (v.label !== values[i - 1]!.label && atX - labelledX >= LABEL_PX);
     if (isLabelled) labelledX = atX;
     return { ...v, x: atX, y: atY, labelY: Math.max(9, atY - 7), isLabelled };
   });
-  return { widthPx, heightPx, path: line<LeverPoint>((p) => p.x, (p) => p.y)(points) ?? '', points, gapPx, pxPerUnit: Math.abs(y(1) - y(0)) };
+  return {
+    widthPx,
+    heightPx,
+    path:
+      line<LeverPoint>(
+        (p) => p.x,
+        (p) => p.y,
+      )(points) ?? '',
+    points,
+    gapPx,
+    pxPerUnit: Math.abs(y(1) - y(0)),
+  };
 }

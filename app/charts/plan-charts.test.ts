@@ -30,7 +30,9 @@ describe('a lever’s line', () => {
     expect(layoutLeverLine([], SIZE)).toMatchObject({ points: [], path: '' });
     expect(layoutLeverLine(values(3), SIZE).points[0]!.x).toBeGreaterThan(100);
     const year = layoutLeverLine(values(...Array.from({ length: 52 }, (_, i) => Math.floor(i / 13))), SIZE);
-    const crowded = layoutLeverLine(values(...Array.from({ length: 52 }, (_, i) => i)), SIZE).points.filter((p) => p.isLabelled);
+    const crowded = layoutLeverLine(values(...Array.from({ length: 52 }, (_, i) => i)), SIZE).points.filter(
+      (p) => p.isLabelled,
+    );
     for (const [i, p] of crowded.entries()) if (i > 0) expect(p.x - crowded[i - 1]!.x).toBeGreaterThanOrEqual(23);
     expect(year.gapPx).toBe(15);
     expect(year.widthPx).toBe(789);
@@ -50,11 +52,14 @@ describe('the figures of weeks', () => {
   test('areas keep one order and never overlap', () => {
     const [only] = layoutWeekFigures([week(1, 1)], size);
     expect(only!.bars.map((b) => b.area)).toEqual([...AREAS]);
-    for (const [i, bar] of only!.bars.entries()) if (i > 0) expect(bar.x).toBeGreaterThanOrEqual(only!.bars[i - 1]!.x + only!.bars[i - 1]!.width - 0.11);
+    for (const [i, bar] of only!.bars.entries())
+      if (i > 0) expect(bar.x).toBeGreaterThanOrEqual(only!.bars[i - 1]!.x + only!.bars[i - 1]!.width - 0.11);
   });
   test('weeks of nothing have no bars, and no weeks no figures', () => {
     expect(layoutWeekFigures([{ loadAu: 0, likelySec: 0, repsByArea: {} }], size)[0]).toMatchObject({ loadPx: 0 });
-    expect(layoutWeekFigures([{ loadAu: 0, likelySec: 0, repsByArea: {} }], size)[0]!.bars.every((b) => b.height === 0)).toBe(true);
+    expect(
+      layoutWeekFigures([{ loadAu: 0, likelySec: 0, repsByArea: {} }], size)[0]!.bars.every((b) => b.height === 0),
+    ).toBe(true);
     expect(layoutWeekFigures([], size)).toEqual([]);
   });
 });

@@ -10,14 +10,24 @@ const INTERVALS = 'Main: work 0:40 rest 0:20, 2 rounds\nsquat\nplank';
 test('time runs to scale: 40 s of work and 20 s of rest on 1 px a second', () => {
   const { bars } = layoutRibbon(plan(INTERVALS), { widthPx: 240, heightPx: 40 });
   expect(bars.map((b) => [b.kind, b.x])).toEqual([
-    ['work', 0], ['rest', 40], ['hold', 60], ['rest', 100], ['work', 120], ['rest', 160], ['hold', 180], ['rest', 220],
+    ['work', 0],
+    ['rest', 40],
+    ['hold', 60],
+    ['rest', 100],
+    ['work', 120],
+    ['rest', 160],
+    ['hold', 180],
+    ['rest', 220],
   ]);
   expect(bars[0]!.width).toBeCloseTo(39.2, 1);
   expect(bars[0]!.y + bars[0]!.height).toBeCloseTo(38, 1);
 });
 
 test('height is effort: a burpee stands higher than a march, rest is a trough', () => {
-  const [burpee, , march, rest] = layoutRibbon(plan('Main: work 0:40 rest 0:20\nburpee\nmarch'), { widthPx: 240, heightPx: 40 }).bars;
+  const [burpee, , march, rest] = layoutRibbon(plan('Main: work 0:40 rest 0:20\nburpee\nmarch'), {
+    widthPx: 240,
+    heightPx: 40,
+  }).bars;
   expect(burpee!.height).toBeGreaterThan(march!.height);
   expect(march!.height).toBeGreaterThan(rest!.height);
 });

@@ -29,7 +29,13 @@ const HAIR = 0.8;
 /** From this width on, blocks are set apart and estimates end in dots. */
 const ROOMY_PX = 140;
 
-interface Stretch { readonly startSec: number; readonly endSec: number; readonly kind: RibbonBarKind; readonly effort: number; readonly block: number }
+interface Stretch {
+  readonly startSec: number;
+  readonly endSec: number;
+  readonly kind: RibbonBarKind;
+  readonly effort: number;
+  readonly block: number;
+}
 
 /** The stretches to draw: open spans by what is likely to fill them. */
 function stretches(plan: DrawnPlan): Stretch[] {
@@ -41,10 +47,17 @@ function stretches(plan: DrawnPlan): Stretch[] {
       return segment.expected.map((part) => {
         const from = atSec;
         atSec += part.sec.likely;
-        return { startSec: from, endSec: Math.min(atSec, endSec), block, kind: part.kind === 'rest' ? 'rest' : 'estimate', effort: part.effort };
+        return {
+          startSec: from,
+          endSec: Math.min(atSec, endSec),
+          block,
+          kind: part.kind === 'rest' ? 'rest' : 'estimate',
+          effort: part.effort,
+        };
       });
     }
-    const kind = segment.kind !== 'rest' && segment.estimated && plan.blocks[block]!.estimated ? 'estimate' : segment.kind;
+    const kind =
+      segment.kind !== 'rest' && segment.estimated && plan.blocks[block]!.estimated ? 'estimate' : segment.kind;
     return [{ startSec, endSec, block, kind, effort }];
   });
 }
@@ -59,9 +72,14 @@ function silhouette(all: readonly Stretch[]): Stretch[] {
     const busy = own.filter((s) => s.kind !== 'rest');
     const secOf = (list: readonly Stretch[]) => list.reduce((sum, s) => sum + s.endSec - s.startSec, 0);
     const busySec = secOf(busy);
-    const kinds = (['work', 'estimate', 'hold'] as const).map((kind) => ({ kind, sec: secOf(busy.filter((s) => s.kind === kind)) }));
+    const kinds = (['work', 'estimate', 'hold'] as const).map((kind) => ({
+      kind,
+      sec: secOf(busy.filter((s) => s.kind === kind)),
+    }));
     out.push({
-      startSec: own[0]!.startSec, endSec: own.at(-1)!.endSec, block,
+      startSec: own[0]!.startSec,
+      endSec: own.at(-1)!.endSec,
+      block,
       kind: busySec === 0 ? 'rest' : kinds.reduce((a, b) => (b.sec > a.sec ? b : a)).kind,
       effort: busySec === 0 ? 0 : busy.reduce((sum, s) => sum + s.effort * (s.endSec - s.startSec), 0) / busySec,
     });
@@ -73,7 +91,10 @@ function silhouette(all: readonly Stretch[]): Stretch[] {
  * Lays a plan out to scale: `secPerPx` seconds on every pixel. Neighbours too narrow to be seen alone are drawn
  * as one bar of their mean height; with `detail: 'blocks'` every block is one bar. An empty plan has no bars.
  */
-export function layoutRibbon(plan: DrawnPlan, sizePx: { widthPx: number; heightPx: number; secPerPx?: number; detail?: 'steps' | 'blocks' }): RibbonLayout {
+export function layoutRibbon(
+  plan: DrawnPlan,
+  sizePx: { widthPx: number; heightPx: number; secPerPx?: number; detail?: 'steps' | 'blocks' },
+): RibbonLayout {
   const { widthPx, heightPx } = sizePx;
   const totalSec = plan.timeline.at(-1)?.endSec ?? 0;
   if (totalSec === 0) return { widthPx, heightPx, bars: [], dots: [], notches: [] };
@@ -84,12 +105,19 @@ export function layoutRibbon(plan: DrawnPlan, sizePx: { widthPx: number; heightP
   const dots: { x: number; height: number }[] = [];
   const notches: number[] = [];
   const all = sizePx.detail === 'blocks' ? silhouette(stretches(plan)) : stretches(plan);
-  const barHeight = (kind: RibbonBarKind, effort: number) => (kind === 'rest' ? REST_HEIGHT : Math.max(3, effort * (heightPx - GROUND * 2)));
+  const barHeight = (kind: RibbonBarKind, effort: number) =>
+    kind === 'rest' ? REST_HEIGHT : Math.max(3, effort * (heightPx - GROUND * 2));
   let pending: { x: number; width: number; kind: RibbonBarKind; area: number } | undefined;
   const flush = () => {
     if (!pending) return;
     const height = pending.area / pending.width;
-    bars.push({ kind: pending.kind, x: round(pending.x), y: round(base - height), width: round(Math.max(0.6, pending.width)), height: round(height) });
+    bars.push({
+      kind: pending.kind,
+      x: round(pending.x),
+      y: round(base - height),
+      width: round(Math.max(0.6, pending.width)),
+      height: round(height),
+    });
     pending = undefined;
   };
   for (const [i, s] of all.entries()) {
@@ -119,5 +147,11 @@ export function layoutRibbon(plan: DrawnPlan, sizePx: { widthPx: number; heightP
   }
   flush();
   const gap = roomy || sizePx.detail === 'blocks' ? HAIR : 0;
-  return { widthPx, heightPx, bars: bars.map((b) => (b.width > 3 ? { ...b, width: round(b.width - gap) } : b)), dots, notches };
+  return {
+    widthPx,
+    heightPx,
+    bars: bars.map((b) => (b.width > 3 ? { ...b, width: round(b.width - gap) } : b)),
+    dots,
+    notches,
+  };
 }

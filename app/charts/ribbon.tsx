@@ -30,7 +30,10 @@ export function Ribbon({ layout, title, stretch = false, atRatio }: RibbonProps)
   const base = heightPx - 2;
   return (
     <svg
-      className="ribbon" viewBox={`0 0 ${widthPx} ${heightPx}`} height={heightPx} {...(stretch ? { width: '100%', preserveAspectRatio: 'none' } : { width: widthPx })}
+      className="ribbon"
+      viewBox={`0 0 ${widthPx} ${heightPx}`}
+      height={heightPx}
+      {...(stretch ? { width: '100%', preserveAspectRatio: 'none' } : { width: widthPx })}
       {...(title ? { role: 'img', 'aria-label': title } : { 'aria-hidden': true })}
     >
       {bars.some((b) => b.kind === 'hold') && (
@@ -44,13 +47,35 @@ export function Ribbon({ layout, title, stretch = false, atRatio }: RibbonProps)
       <line className="ribbon-ground" x1="0" x2={widthPx} y1={base + 0.5} y2={base + 0.5} />
       {KINDS.map((kind) => {
         const own = bars.filter((b) => b.kind === kind);
-        return own.length > 0 && <path key={kind} d={own.map(stretch ? cornered : rounded).join('')} className={`ribbon-${kind}`} {...(kind === 'hold' && { fill: `url(#${hatch})`, strokeWidth: heightPx > 30 ? 1.1 : 0.6 })} />;
+        return (
+          own.length > 0 && (
+            <path
+              key={kind}
+              d={own.map(stretch ? cornered : rounded).join('')}
+              className={`ribbon-${kind}`}
+              {...(kind === 'hold' && { fill: `url(#${hatch})`, strokeWidth: heightPx > 30 ? 1.1 : 0.6 })}
+            />
+          )
+        );
       })}
-      {dots.flatMap(({ x, height }) => Array.from({ length: Math.max(1, Math.floor(height / DOT_STEP)) }, (_, i) => (
-        <circle key={`${x}-${i}`} className="ribbon-dot" cx={x} cy={base - 2 - i * DOT_STEP} r="1.3" />
-      )))}
-      {notches.map((x) => <line key={x} className="ribbon-notch" x1={x} x2={x} y1={base - 1} y2={heightPx} />)}
-      {atRatio !== undefined && <line x1={atRatio * widthPx} x2={atRatio * widthPx} y1="-2" y2={heightPx} stroke="var(--rust)" strokeWidth="3" />}
+      {dots.flatMap(({ x, height }) =>
+        Array.from({ length: Math.max(1, Math.floor(height / DOT_STEP)) }, (_, i) => (
+          <circle key={`${x}-${i}`} className="ribbon-dot" cx={x} cy={base - 2 - i * DOT_STEP} r="1.3" />
+        )),
+      )}
+      {notches.map((x) => (
+        <line key={x} className="ribbon-notch" x1={x} x2={x} y1={base - 1} y2={heightPx} />
+      ))}
+      {atRatio !== undefined && (
+        <line
+          x1={atRatio * widthPx}
+          x2={atRatio * widthPx}
+          y1="-2"
+          y2={heightPx}
+          stroke="var(--rust)"
+          strokeWidth="3"
+        />
+      )}
     </svg>
   );
 }

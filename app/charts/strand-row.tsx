@@ -6,7 +6,9 @@ const MARGIN_PCT = 1.2;
 
 /** Where a day of a run lies, in percent of the width: each day of each week has its own place. */
 export const strandPct = (week: number, weekday: number, weeks: number): number =>
-  Math.round((MARGIN_PCT + (((week - 1) * 7 + weekday - 1) * (100 - 2 * MARGIN_PCT)) / Math.max(1, weeks * 7 - 1)) * 100) / 100;
+  Math.round(
+    (MARGIN_PCT + (((week - 1) * 7 + weekday - 1) * (100 - 2 * MARGIN_PCT)) / Math.max(1, weeks * 7 - 1)) * 100,
+  ) / 100;
 
 interface StrandRowProps {
   readonly beads: readonly StrandBead[];
@@ -31,12 +33,19 @@ export function StrandRow({ beads, weeks, today, selected, label, onPick }: Stra
     const box = event.currentTarget.getBoundingClientRect();
     const atPx = event.clientX - box.left;
     const distance = (b: StrandBead) => Math.abs((pct(b) / 100) * box.width - atPx);
-    const nearest = owed.reduce<StrandBead | undefined>((best, b) => (!best || distance(b) < distance(best) ? b : best), undefined);
+    const nearest = owed.reduce<StrandBead | undefined>(
+      (best, b) => (!best || distance(b) < distance(best) ? b : best),
+      undefined,
+    );
     if (nearest && distance(nearest) < REACH_PX) onPick(nearest);
   };
   return (
     <svg className="strand" width="100%" height={HEIGHT} role="img" aria-label={label} onClick={pick}>
-      {today && <svg x={`${pct(today)}%`} overflow="visible"><path className="strand-door" d={`M-8.5 ${HEIGHT}V13a8.5 8.5 0 0 1 17 0V${HEIGHT}`} /></svg>}
+      {today && (
+        <svg x={`${pct(today)}%`} overflow="visible">
+          <path className="strand-door" d={`M-8.5 ${HEIGHT}V13a8.5 8.5 0 0 1 17 0V${HEIGHT}`} />
+        </svg>
+      )}
       {first && <line className="strand-thread" x1={`${pct(first)}%`} x2={`${nowPct}%`} y1={y} y2={y} />}
       {first && <line className="strand-thread ahead" x1={`${nowPct}%`} x2={`${100 - MARGIN_PCT}%`} y1={y} y2={y} />}
       {owed.map((b) => (

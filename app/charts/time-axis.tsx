@@ -11,7 +11,13 @@ export function TimeAxis({ totalSec, widthPx }: { totalSec: number; widthPx: num
       {ticks.map((minute) => {
         const x = scale(minute);
         return (
-          <text key={minute} className="ribbon-axis" x={x} y="13" textAnchor={x < 12 ? 'start' : x > widthPx - 30 ? 'end' : 'middle'}>
+          <text
+            key={minute}
+            className="ribbon-axis"
+            x={x}
+            y="13"
+            textAnchor={x < 12 ? 'start' : x > widthPx - 30 ? 'end' : 'middle'}
+          >
             {minute === last ? `${minute} min` : minute}
           </text>
         );

@@ -25,19 +25,40 @@ export interface WeekFiguresLayout {
 
 /** Areas that repetitions are counted for; holds and stretches have none to show. */
 export const COUNTED_AREAS: readonly Area[] = AREAS;
-export const AREA_LETTERS: Record<Area, string> = { legs: 'L', 'hips and back': 'H', push: 'P', pull: 'U', trunk: 'T', 'heart and lungs': 'C', mobility: 'M' };
+export const AREA_LETTERS: Record<Area, string> = {
+  legs: 'L',
+  'hips and back': 'H',
+  push: 'P',
+  pull: 'U',
+  trunk: 'T',
+  'heart and lungs': 'C',
+  mobility: 'M',
+};
 
 /** Bars of all weeks on one scale: load as a length, repetitions by area as seven small columns. Weeks of nothing have no bars. */
-export function layoutWeekFigures(weeks: readonly WeekFigures[], sizePx: { readonly loadWidthPx: number; readonly areaWidthPx: number; readonly areaHeightPx: number }): WeekFiguresLayout[] {
+export function layoutWeekFigures(
+  weeks: readonly WeekFigures[],
+  sizePx: { readonly loadWidthPx: number; readonly areaWidthPx: number; readonly areaHeightPx: number },
+): WeekFiguresLayout[] {
   const load = scaleLinear([0, max(weeks, (w) => w.loadAu) || 1], [0, sizePx.loadWidthPx]);
-  const reps = scaleLinear([0, max(weeks, (w) => max(COUNTED_AREAS, (a) => w.repsByArea[a] ?? 0) ?? 0) || 1], [0, sizePx.areaHeightPx - 1]);
+  const reps = scaleLinear(
+    [0, max(weeks, (w) => max(COUNTED_AREAS, (a) => w.repsByArea[a] ?? 0) ?? 0) || 1],
+    [0, sizePx.areaHeightPx - 1],
+  );
   const band = scaleBand<Area>([...COUNTED_AREAS], [0, sizePx.areaWidthPx]).paddingInner(0.3);
   return weeks.map((w) => ({
     loadPx: Math.round(load(w.loadAu) * 10) / 10,
     bars: COUNTED_AREAS.map((area) => {
       const count = w.repsByArea[area] ?? 0;
       const height = count === 0 ? 0 : Math.max(1.5, Math.round(reps(count) * 10) / 10);
-      return { area, reps: count, x: Math.round(band(area)! * 10) / 10, width: Math.round(band.bandwidth() * 10) / 10, y: sizePx.areaHeightPx - height, height };
+      return {
+        area,
+        reps: count,
+        x: Math.round(band(area)! * 10) / 10,
+        width: Math.round(band.bandwidth() * 10) / 10,
+        y: sizePx.areaHeightPx - height,
+        height,
+      };
     }),
   }));
 }

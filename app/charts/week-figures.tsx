@@ -10,9 +10,25 @@ interface AreaColumnsProps {
 /** Repetitions by area as small columns, in one fixed order, on the scale of all weeks. */
 export function AreaColumns({ bars, widthPx, heightPx, title }: AreaColumnsProps) {
   return (
-    <svg className="area-columns" viewBox={`0 0 ${widthPx} ${heightPx}`} width={widthPx} height={heightPx} role="img" aria-label={title}>
+    <svg
+      className="area-columns"
+      viewBox={`0 0 ${widthPx} ${heightPx}`}
+      width={widthPx}
+      height={heightPx}
+      role="img"
+      aria-label={title}
+    >
       <title>{title}</title>
-      {bars.map((b) => <rect key={b.area} x={b.x} width={b.width} y={b.height === 0 ? heightPx - 1 : b.y} height={Math.max(1, b.height)} className={b.height === 0 ? 'is-none' : undefined} />)}
+      {bars.map((b) => (
+        <rect
+          key={b.area}
+          x={b.x}
+          width={b.width}
+          y={b.height === 0 ? heightPx - 1 : b.y}
+          height={Math.max(1, b.height)}
+          className={b.height === 0 ? 'is-none' : undefined}
+        />
+      ))}
     </svg>
   );
 }

@@ -23,7 +23,9 @@ interface ClockScreenProps {
 
 type Calls = 'voice' | 'sound' | 'off';
 const CALLS: Record<Calls, { next: Calls; words: string }> = {
-  voice: { next: 'sound', words: 'Voice and tones' }, sound: { next: 'off', words: 'Tones only' }, off: { next: 'voice', words: 'Silent' },
+  voice: { next: 'sound', words: 'Voice and tones' },
+  sound: { next: 'off', words: 'Tones only' },
+  off: { next: 'voice', words: 'Silent' },
 };
 /** How long a call stands on the screen. */
 const FLASH_MS = 1600;
@@ -33,11 +35,14 @@ export function ClockScreen({ versionId, title, stages, scores, totalSec, ribbon
   const [calls, setCalls] = useState<Calls>('voice');
   const [flash, setFlash] = useState('');
   const { wake, call } = useCalls();
-  const onCue = useCallback((cue: Cue, stage: Stage) => {
-    const words = cueWords(cue, stage);
-    call(cue, words, calls);
-    if (cue === 'halfway' || cue === 'switch' || cue === 'ten' || cue === 'work-cap') setFlash(words);
-  }, [call, calls]);
+  const onCue = useCallback(
+    (cue: Cue, stage: Stage) => {
+      const words = cueWords(cue, stage);
+      call(cue, words, calls);
+      if (cue === 'halfway' || cue === 'switch' || cue === 'ten' || cue === 'work-cap') setFlash(words);
+    },
+    [call, calls],
+  );
   const { state, now, saved, send, start } = useFollow(stages, `ysodos-clock-${versionId}`, onCue);
   useWakeLock(state?.status === 'running');
   useEffect(() => {
@@ -48,8 +53,10 @@ export function ClockScreen({ versionId, title, stages, scores, totalSec, ribbon
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.target instanceof HTMLElement && event.target.closest('a, button') && event.key === ' ') return;
-      if (event.key === ' ') { event.preventDefault(); send(state?.status === 'paused' ? 'resume' : 'pause'); }
-      else if (event.key === 'ArrowRight') send('next');
+      if (event.key === ' ') {
+        event.preventDefault();
+        send(state?.status === 'paused' ? 'resume' : 'pause');
+      } else if (event.key === 'ArrowRight') send('next');
       else if (event.key === 'ArrowLeft') send('back');
       else if (event.key === 'r') send('round');
     };
@@ -63,8 +70,10 @@ export function ClockScreen({ versionId, title, stages, scores, totalSec, ribbon
       const ranMs = Object.values(state.spentByBlockMs).reduce((a, b) => a + b, 0);
       seen.set('clock', formatClock(ranMs / 1000));
       for (const [block, kind] of scores.entries()) {
-        if (kind === 'time' && state.spentByBlockMs[block] !== undefined && !state.skippedBlocks.includes(block)) seen.set(`score-${block}-time`, formatClock(state.spentByBlockMs[block] / 1000));
-        if (kind === 'rounds+reps' && state.roundsByBlock[block] !== undefined) seen.set(`score-${block}-rounds`, String(state.roundsByBlock[block]));
+        if (kind === 'time' && state.spentByBlockMs[block] !== undefined && !state.skippedBlocks.includes(block))
+          seen.set(`score-${block}-time`, formatClock(state.spentByBlockMs[block] / 1000));
+        if (kind === 'rounds+reps' && state.roundsByBlock[block] !== undefined)
+          seen.set(`score-${block}-rounds`, String(state.roundsByBlock[block]));
       }
       if (state.status !== 'finished') seen.set('outcome', 'part');
     }
@@ -72,19 +81,55 @@ export function ClockScreen({ versionId, title, stages, scores, totalSec, ribbon
   }, [state, scores, back]);
 
   const soundButton = (
-    <button type="button" className="clock-sound" onClick={() => { wake(); setCalls(CALLS[calls].next); }}>{CALLS[calls].words}</button>
+    <button
+      type="button"
+      className="clock-sound"
+      onClick={() => {
+        wake();
+        setCalls(CALLS[calls].next);
+      }}
+    >
+      {CALLS[calls].words}
+    </button>
   );
   if (!state) {
     return (
       <main className="clock is-ready">
-        <p className="clock-top"><span>{title}</span><span>{formatClock(totalSec)}</span></p>
+        <p className="clock-top">
+          <span>{title}</span>
+          <span>{formatClock(totalSec)}</span>
+        </p>
         <h1>{stages.length === 0 ? 'This session has nothing to time' : 'Put the phone where you can see it'}</h1>
         <p>The clock calls three, two, one, halfway and when to switch sides. At your own pace it waits for a tap.</p>
         <div className="clock-foot">
           {soundButton}
-          {saved && <button type="button" className="clock-main" onClick={() => { wake(); start(saved); }}>Go on where you stopped</button>}
-          {stages.length > 0 && <button type="button" className={saved ? 'clock-second' : 'clock-main'} onClick={() => { wake(); start(); }}>{saved ? 'From the beginning' : 'Start'}</button>}
-          <Link className="clock-second" to={back}>Back to the session</Link>
+          {saved && (
+            <button
+              type="button"
+              className="clock-main"
+              onClick={() => {
+                wake();
+                start(saved);
+              }}
+            >
+              Go on where you stopped
+            </button>
+          )}
+          {stages.length > 0 && (
+            <button
+              type="button"
+              className={saved ? 'clock-second' : 'clock-main'}
+              onClick={() => {
+                wake();
+                start();
+              }}
+            >
+              {saved ? 'From the beginning' : 'Start'}
+            </button>
+          )}
+          <Link className="clock-second" to={back}>
+            Back to the session
+          </Link>
         </div>
       </main>
     );
@@ -93,56 +138,163 @@ export function ClockScreen({ versionId, title, stages, scores, totalSec, ribbon
   if (state.status === 'finished' || !stage) {
     return (
       <main className="clock is-ready">
-        <p className="clock-top"><span>{title}</span></p>
+        <p className="clock-top">
+          <span>{title}</span>
+        </p>
         <h1>That was all of it</h1>
         <p>Water, and a moment to breathe. Then say how it went: it takes two taps.</p>
         <div className="clock-foot">
-          <Link className="clock-main" to={logLink}>Log it</Link>
-          <button type="button" className="clock-second" onClick={() => send('back')}>Back one step</button>
+          <Link className="clock-main" to={logLink}>
+            Log it
+          </Link>
+          <button type="button" className="clock-second" onClick={() => send('back')}>
+            Back one step
+          </button>
         </div>
       </main>
     );
   }
   const spentSec = stageSpentMs(state, now) / 1000;
   const isOwn = stage.ruledBy === 'own';
-  const shownSec = isOwn ? (stage.capSec !== null || scores[stage.block] === 'time' ? blockSpentMs(state, stages, now) / 1000 : spentSec) : Math.max(0, Math.ceil(stage.durationSec - spentSec - 0.001));
+  const shownSec = isOwn
+    ? stage.capSec !== null || scores[stage.block] === 'time'
+      ? blockSpentMs(state, stages, now) / 1000
+      : spentSec
+    : Math.max(0, Math.ceil(stage.durationSec - spentSec - 0.001));
   const doneRatio = Math.min(1, spentSec / Math.max(1, stage.durationSec));
   const nextStage = stages.slice(state.stage + 1).find((s) => s.kind !== 'rest' && s.kind !== 'get-ready');
-  const atRatio = totalSec === 0 ? 0 : (stage.timelineStartSec + (stage.timelineEndSec - stage.timelineStartSec) * doneRatio) / totalSec;
-  const side = stage.switchAtSec.length > 0 ? (stage.switchAtSec.filter((s) => s <= spentSec).length % 2 === 0 ? 'first side' : 'other side') : '';
+  const atRatio =
+    totalSec === 0
+      ? 0
+      : (stage.timelineStartSec + (stage.timelineEndSec - stage.timelineStartSec) * doneRatio) / totalSec;
+  const side =
+    stage.switchAtSec.length > 0
+      ? stage.switchAtSec.filter((s) => s <= spentSec).length % 2 === 0
+        ? 'first side'
+        : 'other side'
+      : '';
   const paused = state.status === 'paused';
   return (
     <main className={`clock is-${stage.kind}${paused ? ' is-paused' : ''}`}>
       <p className="clock-top">
         <span>{stage.blockName}</span>
-        {stage.round > 0 && stage.rounds > 1 && <b>round {stage.round} of {stage.rounds}{stage.optional ? ', if you like' : ''}</b>}
+        {stage.round > 0 && stage.rounds > 1 && (
+          <b>
+            round {stage.round} of {stage.rounds}
+            {stage.optional ? ', if you like' : ''}
+          </b>
+        )}
       </p>
       <h1>{stage.title}</h1>
-      <p className="clock-dose">{[stage.figure && stage.kind === 'work' ? <b key="f">{stage.figure}</b> : null, stage.details, side].filter(Boolean).map((part, i) => <span key={i}>{part}</span>)}</p>
+      <p className="clock-dose">
+        {[stage.figure && stage.kind === 'work' ? <b key="f">{stage.figure}</b> : null, stage.details, side]
+          .filter(Boolean)
+          .map((part, i) => (
+            <span key={i}>{part}</span>
+          ))}
+      </p>
       {stage.lines.length > 0 && (
-        <ul className="clock-lines">{stage.lines.map((line, i) => <li key={i}><b>{line.figure}</b> <span>{line.name}{line.details && <small> {line.details}</small>}</span></li>)}</ul>
+        <ul className="clock-lines">
+          {stage.lines.map((line, i) => (
+            <li key={i}>
+              <b>{line.figure}</b>{' '}
+              <span>
+                {line.name}
+                {line.details && <small> {line.details}</small>}
+              </span>
+            </li>
+          ))}
+        </ul>
       )}
-      <p className={`clock-digits${shownSec >= 600 ? ' is-long' : ''}`} role="timer" aria-label={isOwn ? 'time so far' : 'time left'}>{formatClock(Math.floor(shownSec))}</p>
-      {stage.workCapSec !== null && <p className="clock-aim">aim to be done by <b>{formatClock(stage.durationSec - stage.workCapSec)}</b> left</p>}
-      {isOwn ? <p className="clock-aim">your own pace{stage.capSec !== null && <>, at most <b>{formatClock(stage.capSec)}</b></>}</p> : (
+      <p
+        className={`clock-digits${shownSec >= 600 ? ' is-long' : ''}`}
+        role="timer"
+        aria-label={isOwn ? 'time so far' : 'time left'}
+      >
+        {formatClock(Math.floor(shownSec))}
+      </p>
+      {stage.workCapSec !== null && (
+        <p className="clock-aim">
+          aim to be done by <b>{formatClock(stage.durationSec - stage.workCapSec)}</b> left
+        </p>
+      )}
+      {isOwn ? (
+        <p className="clock-aim">
+          your own pace
+          {stage.capSec !== null && (
+            <>
+              , at most <b>{formatClock(stage.capSec)}</b>
+            </>
+          )}
+        </p>
+      ) : (
         <svg className="clock-bar" viewBox="0 0 320 20" preserveAspectRatio="none" aria-hidden="true">
           <rect x="0" y="5" width="320" height="10" rx="5" className="clock-bar-ground" />
           <rect x="0" y="5" width={320 * doneRatio} height="10" rx="5" className="clock-bar-done" />
-          {stage.workCapSec !== null && <line x1={(320 * stage.workCapSec) / stage.durationSec} x2={(320 * stage.workCapSec) / stage.durationSec} y1="0" y2="20" className="clock-bar-cap" />}
+          {stage.workCapSec !== null && (
+            <line
+              x1={(320 * stage.workCapSec) / stage.durationSec}
+              x2={(320 * stage.workCapSec) / stage.durationSec}
+              y1="0"
+              y2="20"
+              className="clock-bar-cap"
+            />
+          )}
         </svg>
       )}
-      <p className="clock-flash" role="status">{paused ? 'Paused' : flash}</p>
+      <p className="clock-flash" role="status">
+        {paused ? 'Paused' : flash}
+      </p>
       <div className="clock-foot">
-        {nextStage && <p className="clock-next"><span>next</span> {[nextStage.figure, nextStage.title].filter(Boolean).join(' ')}</p>}
-        <div className="clock-ribbon"><Ribbon layout={ribbon} stretch atRatio={Math.min(1, atRatio)} /></div>
-        {stage.countsRounds && <button type="button" className="clock-main" onClick={() => send('round')}>One more round done: {state.roundsByBlock[stage.block] ?? 0}</button>}
-        {isOwn && <button type="button" className="clock-main" onClick={() => { wake(); send('next'); }}>Done, on to the next</button>}
-        <div className="clock-buttons">
-          <button type="button" onClick={() => send('back')}>back</button>
-          <button type="button" className="is-main" onClick={() => { wake(); send(paused ? 'resume' : 'pause'); }}>{paused ? 'go on' : 'pause'}</button>
-          <button type="button" onClick={() => send('next')}>skip</button>
+        {nextStage && (
+          <p className="clock-next">
+            <span>next</span> {[nextStage.figure, nextStage.title].filter(Boolean).join(' ')}
+          </p>
+        )}
+        <div className="clock-ribbon">
+          <Ribbon layout={ribbon} stretch atRatio={Math.min(1, atRatio)} />
         </div>
-        {paused && <div className="clock-more">{soundButton}<Link to={logLink}>Stop here and log</Link></div>}
+        {stage.countsRounds && (
+          <button type="button" className="clock-main" onClick={() => send('round')}>
+            One more round done: {state.roundsByBlock[stage.block] ?? 0}
+          </button>
+        )}
+        {isOwn && (
+          <button
+            type="button"
+            className="clock-main"
+            onClick={() => {
+              wake();
+              send('next');
+            }}
+          >
+            Done, on to the next
+          </button>
+        )}
+        <div className="clock-buttons">
+          <button type="button" onClick={() => send('back')}>
+            back
+          </button>
+          <button
+            type="button"
+            className="is-main"
+            onClick={() => {
+              wake();
+              send(paused ? 'resume' : 'pause');
+            }}
+          >
+            {paused ? 'go on' : 'pause'}
+          </button>
+          <button type="button" onClick={() => send('next')}>
+            skip
+          </button>
+        </div>
+        {paused && (
+          <div className="clock-more">
+            {soundButton}
+            <Link to={logLink}>Stop here and log</Link>
+          </div>
+        )}
       </div>
     </main>
   );

@@ -16,11 +16,19 @@ export function CoachHead({ programme, dayKey }: CoachHeadProps) {
   const base = programme && `/programmes/${programme.id}`;
   return (
     <header className="head no-print">
-      <Link className="head-word" to="/programmes"><Mark /> Ysodos</Link>
+      <Link className="head-word" to="/programmes">
+        <Mark /> Ysodos
+      </Link>
       {programme && (
         <p className="head-run">
-          <Link to="/programmes" title="All programmes">{programme.title}</Link>{' '}
-          <span className="soft">{programme.people === 0 ? 'nobody in it yet' : `${plural(programme.people, 'person', 'people')} · ${plural(programme.zones, 'time zone', 'time zones')}`}</span>
+          <Link to="/programmes" title="All programmes">
+            {programme.title}
+          </Link>{' '}
+          <span className="soft">
+            {programme.people === 0
+              ? 'nobody in it yet'
+              : `${plural(programme.people, 'person', 'people')} · ${plural(programme.zones, 'time zone', 'time zones')}`}
+          </span>
         </p>
       )}
       {base && (
@@ -37,9 +45,15 @@ export function CoachHead({ programme, dayKey }: CoachHeadProps) {
         <details className="head-self">
           <summary>{coach?.coachName.split(' ')[0] ?? 'You'}</summary>
           <div>
-            <p className="soft small">{coach?.coachName}<br />{coach?.workspaceName}</p>
+            <p className="soft small">
+              {coach?.coachName}
+              <br />
+              {coach?.workspaceName}
+            </p>
             <ThemeChoice />
-            <Form method="post" action="/sign-out"><button type="submit">Sign out</button></Form>
+            <Form method="post" action="/sign-out">
+              <button type="submit">Sign out</button>
+            </Form>
           </div>
         </details>
       </nav>
@@ -53,7 +67,9 @@ function ThemeChoice() {
     <fetcher.Form method="post" action="/theme" className="theme-choice">
       <span className="small soft">Paper</span>
       {(['light', 'dark', 'device'] as const).map((theme) => (
-        <button key={theme} type="submit" name="theme" value={theme}>{theme === 'device' ? 'as the device' : theme}</button>
+        <button key={theme} type="submit" name="theme" value={theme}>
+          {theme === 'device' ? 'as the device' : theme}
+        </button>
       ))}
     </fetcher.Form>
   );

@@ -1,6 +1,9 @@
 import { useState } from 'react';
 
-interface CommitInputProps extends Omit<React.InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange' | 'onSubmit'> {
+interface CommitInputProps extends Omit<
+  React.InputHTMLAttributes<HTMLInputElement>,
+  'value' | 'onChange' | 'onSubmit'
+> {
   readonly value: string;
   /** Called when the field is left or Enter is pressed with something else in it. An answer is a complaint, shown below; what was typed stays. */
   readonly onCommit: (next: string) => string | undefined;
@@ -23,7 +26,11 @@ export function CommitInput({ value, onCommit, ...rest }: CommitInputProps) {
   return (
     <span className="commit">
       <input
-        {...rest} value={draft ?? value} aria-invalid={complaint !== '' || undefined} onChange={(event) => setDraft(event.target.value)} onBlur={commit}
+        {...rest}
+        value={draft ?? value}
+        aria-invalid={complaint !== '' || undefined}
+        onChange={(event) => setDraft(event.target.value)}
+        onBlur={commit}
         onKeyDown={(event) => {
           if (event.key === 'Enter') {
             event.preventDefault();
@@ -35,7 +42,11 @@ export function CommitInput({ value, onCommit, ...rest }: CommitInputProps) {
           }
         }}
       />
-      {complaint && <span className="field-error" role="alert">{complaint}</span>}
+      {complaint && (
+        <span className="field-error" role="alert">
+          {complaint}
+        </span>
+      )}
     </span>
   );
 }

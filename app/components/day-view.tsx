@@ -22,7 +22,17 @@ export interface DaySession {
 }
 
 /** A day on a participant's page, with what they can do with it or have said about it. */
-export function DayView({ base, dayKey, session, above }: { base: string; dayKey: string; session: DaySession; above: string }) {
+export function DayView({
+  base,
+  dayKey,
+  session,
+  above,
+}: {
+  base: string;
+  dayKey: string;
+  session: DaySession;
+  above: string;
+}) {
   const { record, number, changeNote, changes } = session;
   const actions = (
     <div className="today-actions">
@@ -37,12 +47,29 @@ export function DayView({ base, dayKey, session, above }: { base: string; dayKey
       {changes.length > 0 && (
         <details className="fit-note">
           <summary>{changes.length === 1 ? 'One line is' : `${changes.length} lines are`} in your shape</summary>
-          <ul>{changes.map((c, i) => <li key={i}>{explainChange(c)}</li>)}</ul>
+          <ul>
+            {changes.map((c, i) => (
+              <li key={i}>{explainChange(c)}</li>
+            ))}
+          </ul>
         </details>
       )}
-      <Link className="big-action" to={`${base}/${dayKey}/clock`}>{record ? 'Do it again with the clock' : 'Start with the clock'}</Link>
-      <Link className="quiet-action" to={`${base}/${dayKey}/log`}>{record ? 'Correct what you logged' : 'I’ve done it my way'}</Link>
+      <Link className="big-action" to={`${base}/${dayKey}/clock`}>
+        {record ? 'Do it again with the clock' : 'Start with the clock'}
+      </Link>
+      <Link className="quiet-action" to={`${base}/${dayKey}/log`}>
+        {record ? 'Correct what you logged' : 'I’ve done it my way'}
+      </Link>
     </div>
   );
-  return <TodayCard above={above} document={session.document} blocks={session.blocks} plan={session.plan} actions={actions} notes={session.notes} />;
+  return (
+    <TodayCard
+      above={above}
+      document={session.document}
+      blocks={session.blocks}
+      plan={session.plan}
+      actions={actions}
+      notes={session.notes}
+    />
+  );
 }

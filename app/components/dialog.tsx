@@ -20,7 +20,18 @@ interface DialogProps {
  * A question over the page. The browser's own dialog: it keeps the focus inside, closes with Escape, and needs no
  * style sheet made at run time, which the content-security policy would refuse.
  */
-export function Dialog({ open, title, okText, onOk, onCancel, cancelText = 'Cancel', busy = false, wide = false, okDisabled = false, children }: DialogProps) {
+export function Dialog({
+  open,
+  title,
+  okText,
+  onOk,
+  onCancel,
+  cancelText = 'Cancel',
+  busy = false,
+  wide = false,
+  okDisabled = false,
+  children,
+}: DialogProps) {
   const element = useRef<HTMLDialogElement>(null);
   const titleId = useId();
   useEffect(() => {
@@ -31,7 +42,9 @@ export function Dialog({ open, title, okText, onOk, onCancel, cancelText = 'Canc
   }, [open]);
   return (
     <dialog
-      ref={element} className={`dialog${wide ? ' is-wide' : ''}`} aria-labelledby={titleId}
+      ref={element}
+      className={`dialog${wide ? ' is-wide' : ''}`}
+      aria-labelledby={titleId}
       onCancel={(event) => {
         if (event.target !== element.current) return;
         event.preventDefault();
@@ -41,11 +54,15 @@ export function Dialog({ open, title, okText, onOk, onCancel, cancelText = 'Canc
       {open && (
         <ConfigProvider getPopupContainer={(node) => node?.closest<HTMLElement>('.dialog') ?? document.body}>
           <h2 id={titleId}>{title}</h2>
-          <button type="button" className="dialog-close" aria-label="Close" onClick={onCancel}>×</button>
+          <button type="button" className="dialog-close" aria-label="Close" onClick={onCancel}>
+            ×
+          </button>
           <div className="dialog-body">{children}</div>
           <p className="dialog-foot">
             {cancelText !== null && <Button onClick={onCancel}>{cancelText}</Button>}
-            <Button type="primary" loading={busy} disabled={okDisabled} onClick={onOk}>{okText}</Button>
+            <Button type="primary" loading={busy} disabled={okDisabled} onClick={onOk}>
+              {okText}
+            </Button>
           </p>
         </ConfigProvider>
       )}

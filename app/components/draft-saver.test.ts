@@ -2,8 +2,12 @@ import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import type { DraftAnswer } from './draft-saver.ts';
 import { DraftSaver } from './draft-saver.ts';
 
-beforeEach(() => { vi.useFakeTimers(); });
-afterEach(() => { vi.useRealTimers(); });
+beforeEach(() => {
+  vi.useFakeTimers();
+});
+afterEach(() => {
+  vi.useRealTimers();
+});
 
 /** A server that counts revisions, and can be told to fail. */
 function server(answers: (DraftAnswer | Error)[] = []) {
@@ -35,7 +39,10 @@ test('typed while saving: saved again, on the new revision', async () => {
   const saving = saver.save();
   saver.change('abc');
   expect(await saving).toBe(true);
-  expect(posted).toEqual([{ text: 'ab', revision: 1 }, { text: 'abc', revision: 2 }]);
+  expect(posted).toEqual([
+    { text: 'ab', revision: 1 },
+    { text: 'abc', revision: 2 },
+  ]);
 });
 
 test('without a network the text stays and is tried again until it is stored', async () => {
@@ -53,7 +60,10 @@ test('a save that came through while its answer was lost is no conflict when it 
   const { posted, saver } = server([new TypeError('connection lost'), { stale: { text: 'ab', revision: 2 } }]);
   saver.change('ab');
   await vi.advanceTimersByTimeAsync(6000);
-  expect(posted).toEqual([{ text: 'ab', revision: 1 }, { text: 'ab', revision: 1 }]);
+  expect(posted).toEqual([
+    { text: 'ab', revision: 1 },
+    { text: 'ab', revision: 1 },
+  ]);
   expect(saver.state.kind).toBe('saved');
   saver.change('abc');
   await vi.advanceTimersByTimeAsync(1000);

@@ -30,7 +30,11 @@ export class DraftSaver {
   readonly #listeners = new Set<() => void>();
   readonly #onSaved: () => void;
 
-  constructor(initial: { readonly text: string; readonly revision: number }, post: PostDraft, onSaved: () => void = () => undefined) {
+  constructor(
+    initial: { readonly text: string; readonly revision: number },
+    post: PostDraft,
+    onSaved: () => void = () => undefined,
+  ) {
     this.#text = initial.text;
     this.#savedText = initial.text;
     this.#revision = initial.revision;

@@ -4,7 +4,15 @@ import type { action as routinesAction } from '../routes/routines.ts';
 import { Dialog } from './dialog.tsx';
 
 /** Names a block and stores it as a routine; a name that is taken asks before it is replaced. */
-export function KeepRoutineDialog({ text, suggestedName, onClose }: { text: string; suggestedName: string; onClose: () => void }) {
+export function KeepRoutineDialog({
+  text,
+  suggestedName,
+  onClose,
+}: {
+  text: string;
+  suggestedName: string;
+  onClose: () => void;
+}) {
   const [name, setName] = useState(suggestedName);
   const fetcher = useFetcher<typeof routinesAction>();
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
@@ -12,13 +20,34 @@ export function KeepRoutineDialog({ text, suggestedName, onClose }: { text: stri
   const replaces = answer?.taken === true;
   return (
     <Dialog
-      open title="Keep as a routine" okText={isKept ? 'Good' : replaces ? 'Replace it' : 'Keep it'} cancelText={isKept ? null : 'Cancel'} busy={fetcher.state !== 'idle'} onCancel={onClose}
-      onOk={() => (isKept ? onClose() : void fetcher.submit({ intent: 'keep', name, text, replace: replaces ? 'yes' : '' }, { method: 'post', action: '/routines' }))}
+      open
+      title="Keep as a routine"
+      okText={isKept ? 'Good' : replaces ? 'Replace it' : 'Keep it'}
+      cancelText={isKept ? null : 'Cancel'}
+      busy={fetcher.state !== 'idle'}
+      onCancel={onClose}
+      onOk={() =>
+        isKept
+          ? onClose()
+          : void fetcher.submit(
+              { intent: 'keep', name, text, replace: replaces ? 'yes' : '' },
+              { method: 'post', action: '/routines' },
+            )
+      }
     >
-      {isKept ? <p role="status">“{name.trim()}” is kept. Find it under Routines, on every day of every programme.</p> : (
+      {isKept ? (
+        <p role="status">“{name.trim()}” is kept. Find it under Routines, on every day of every programme.</p>
+      ) : (
         <>
-          <label className="keep-name">Name<input value={name} maxLength={80} autoFocus onChange={(event) => setName(event.target.value)} /></label>
-          {answer?.error && <p className="field-error" role="alert">{answer.error}</p>}
+          <label className="keep-name">
+            Name
+            <input value={name} maxLength={80} autoFocus onChange={(event) => setName(event.target.value)} />
+          </label>
+          {answer?.error && (
+            <p className="field-error" role="alert">
+              {answer.error}
+            </p>
+          )}
           <pre>{text}</pre>
         </>
       )}

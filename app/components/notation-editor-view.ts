@@ -5,7 +5,18 @@ import type { Action, Diagnostic } from '@codemirror/lint';
 import { lintGutter, lintKeymap, setDiagnostics } from '@codemirror/lint';
 import { EditorState, RangeSetBuilder } from '@codemirror/state';
 import type { DecorationSet, ViewUpdate } from '@codemirror/view';
-import { Decoration, drawSelection, EditorView, highlightActiveLine, hoverTooltip, keymap, lineNumbers, placeholder, tooltips, ViewPlugin } from '@codemirror/view';
+import {
+  Decoration,
+  drawSelection,
+  EditorView,
+  highlightActiveLine,
+  hoverTooltip,
+  keymap,
+  lineNumbers,
+  placeholder,
+  tooltips,
+  ViewPlugin,
+} from '@codemirror/view';
 import type { CompletionList } from '../../core/notation/complete.ts';
 import { doseStops, nextStop } from '../../core/notation/dose-stops.ts';
 import type { NotationIssue } from '../../core/notation/issue.ts';
@@ -36,12 +47,19 @@ export interface EditorOptions {
   /** What could stand at an offset of a line (from 1). */
   readonly complete: (text: string, line: number, offset: number) => CompletionList | undefined;
   /** The sums behind a place; undefined where there is nothing to add up. */
-  readonly explain: (line: number, column: number) => { readonly lines: readonly string[]; readonly from: number; readonly to: number } | undefined;
+  readonly explain: (
+    line: number,
+    column: number,
+  ) => { readonly lines: readonly string[]; readonly from: number; readonly to: number } | undefined;
 }
 
 const MARKS: Record<LineSpan['kind'], Decoration> = {
-  role: Decoration.mark({ class: 'nt-role' }), field: Decoration.mark({ class: 'nt-field' }), number: Decoration.mark({ class: 'nt-number' }),
-  keyword: Decoration.mark({ class: 'nt-keyword' }), comment: Decoration.mark({ class: 'nt-comment' }), quoted: Decoration.mark({ class: 'nt-quoted' }),
+  role: Decoration.mark({ class: 'nt-role' }),
+  field: Decoration.mark({ class: 'nt-field' }),
+  number: Decoration.mark({ class: 'nt-number' }),
+  keyword: Decoration.mark({ class: 'nt-keyword' }),
+  comment: Decoration.mark({ class: 'nt-comment' }),
+  quoted: Decoration.mark({ class: 'nt-quoted' }),
 };
 
 function decorate(view: EditorView): DecorationSet {
@@ -49,24 +67,29 @@ function decorate(view: EditorView): DecorationSet {
   for (const { from, to } of view.visibleRanges) {
     for (let at = from; at <= to;) {
       const line = view.state.doc.lineAt(at);
-      for (const span of lineSpans(line.text)) builder.add(line.from + span.start, line.from + span.end, MARKS[span.kind]);
+      for (const span of lineSpans(line.text))
+        builder.add(line.from + span.start, line.from + span.end, MARKS[span.kind]);
       at = line.to + 1;
     }
   }
   return builder.finish();
 }
 
-const highlighting = ViewPlugin.fromClass(class {
-  decorations: DecorationSet;
-  constructor(view: EditorView) {
-    this.decorations = decorate(view);
-  }
-  update(update: ViewUpdate) {
-    if (update.docChanged || update.viewportChanged) this.decorations = decorate(update.view);
-  }
-}, { decorations: (plugin) => plugin.decorations });
+const highlighting = ViewPlugin.fromClass(
+  class {
+    decorations: DecorationSet;
+    constructor(view: EditorView) {
+      this.decorations = decorate(view);
+    }
+    update(update: ViewUpdate) {
+      if (update.docChanged || update.viewportChanged) this.decorations = decorate(update.view);
+    }
+  },
+  { decorations: (plugin) => plugin.decorations },
+);
 
-const EXAMPLE = 'Title: Quiet legs, strong back\nTarget: 30 min\n\nWarm-up: 2 rounds\n6 wrist circle\n8 chair squat\n\nMain: every 1:00 for 16:00\n10 squat\n8 chair push-up';
+const EXAMPLE =
+  'Title: Quiet legs, strong back\nTarget: 30 min\n\nWarm-up: 2 rounds\n6 wrist circle\n8 chair squat\n\nMain: every 1:00 for 16:00\n10 squat\n8 chair push-up';
 
 function completionSource(options: EditorOptions) {
   return (context: CompletionContext): CompletionResult | null => {
@@ -74,48 +97,74 @@ function completionSource(options: EditorOptions) {
     const found = options.complete(context.state.doc.toString(), line.number, context.pos - line.from);
     if (!found || (!context.explicit && context.pos - line.from <= found.from)) return null;
     return {
-      from: line.from + found.from, validFor: /^[\p{L}\p{N}\s'’-]*$/u,
+      from: line.from + found.from,
+      validFor: /^[\p{L}\p{N}\s'’-]*$/u,
       options: found.options.map((o) => ({ label: o.label, apply: o.insert, detail: o.detail, type: o.kind })),
     };
   };
 }
 
 /** Tab goes from number to number, and leaves the editor after the last one; Escape first leaves at once. */
-const jump = (by: 1 | -1) => (view: EditorView): boolean => {
-  if (by > 0 && completionStatus(view.state) === 'active' && acceptCompletion(view)) return true;
-  const { from, to } = view.state.selection.main;
-  const stop = nextStop(doseStops(view.state.doc.toString()), { from, to }, by);
-  if (!stop) return false;
-  view.dispatch({ selection: { anchor: stop.from, head: stop.to }, scrollIntoView: true });
-  return true;
-};
+const jump =
+  (by: 1 | -1) =>
+  (view: EditorView): boolean => {
+    if (by > 0 && completionStatus(view.state) === 'active' && acceptCompletion(view)) return true;
+    const { from, to } = view.state.selection.main;
+    const stop = nextStop(doseStops(view.state.doc.toString()), { from, to }, by);
+    if (!stop) return false;
+    view.dispatch({ selection: { anchor: stop.from, head: stop.to }, scrollIntoView: true });
+    return true;
+  };
 
 /** Opens CodeMirror with the session language in `host`. */
 export function openEditor(host: HTMLElement, options: EditorOptions): EditorHandle {
-  const sums = hoverTooltip((view, pos) => {
-    const line = view.state.doc.lineAt(pos);
-    const found = options.explain(line.number, pos - line.from + 1);
-    if (!found) return null;
-    return {
-      pos: line.from + found.from, end: line.from + found.to, above: true,
-      create() {
-        const dom = document.createElement('div');
-        dom.className = 'sum-tip';
-        for (const text of found.lines) dom.appendChild(document.createElement('p')).textContent = text;
-        return { dom };
-      },
-    };
-  }, { hoverTime: 250 });
+  const sums = hoverTooltip(
+    (view, pos) => {
+      const line = view.state.doc.lineAt(pos);
+      const found = options.explain(line.number, pos - line.from + 1);
+      if (!found) return null;
+      return {
+        pos: line.from + found.from,
+        end: line.from + found.to,
+        above: true,
+        create() {
+          const dom = document.createElement('div');
+          dom.className = 'sum-tip';
+          for (const text of found.lines) dom.appendChild(document.createElement('p')).textContent = text;
+          return { dom };
+        },
+      };
+    },
+    { hoverTime: 250 },
+  );
   const view = new EditorView({
     parent: host,
     state: EditorState.create({
       doc: options.text,
       extensions: [
-        EditorView.cspNonce.of(options.nonce), lineNumbers(), history(), drawSelection(), highlightActiveLine(), lintGutter({ hoverTime: 150 }), EditorView.lineWrapping,
-        tooltips({ parent: document.body }), autocompletion({ override: [completionSource(options)], icons: false, maxRenderedOptions: 60 }), sums,
-        keymap.of([{ key: 'Tab', run: jump(1), shift: jump(-1) }, { key: 'Mod-Shift-z', run: redo }, ...lintKeymap, ...defaultKeymap, ...historyKeymap]), placeholder(EXAMPLE), highlighting,
+        EditorView.cspNonce.of(options.nonce),
+        lineNumbers(),
+        history(),
+        drawSelection(),
+        highlightActiveLine(),
+        lintGutter({ hoverTime: 150 }),
+        EditorView.lineWrapping,
+        tooltips({ parent: document.body }),
+        autocompletion({ override: [completionSource(options)], icons: false, maxRenderedOptions: 60 }),
+        sums,
+        keymap.of([
+          { key: 'Tab', run: jump(1), shift: jump(-1) },
+          { key: 'Mod-Shift-z', run: redo },
+          ...lintKeymap,
+          ...defaultKeymap,
+          ...historyKeymap,
+        ]),
+        placeholder(EXAMPLE),
+        highlighting,
         EditorView.contentAttributes.of({ 'aria-label': 'Session text', spellcheck: 'false', autocapitalize: 'off' }),
-        EditorView.updateListener.of((update) => { if (update.docChanged) options.onChange(update.state.doc.toString()); }),
+        EditorView.updateListener.of((update) => {
+          if (update.docChanged) options.onChange(update.state.doc.toString());
+        }),
       ],
     }),
   });
@@ -124,24 +173,46 @@ export function openEditor(host: HTMLElement, options: EditorOptions): EditorHan
     const at = doc.line(Math.min(Math.max(1, line), doc.lines));
     return Math.min(at.to, at.from + column - 1);
   };
-  const change = (from: number, to: number, insert: string) => view.dispatch({
-    changes: { from, to, insert }, selection: { anchor: from + insert.length }, scrollIntoView: true, userEvent: 'input', annotations: isolateHistory.of('full'),
-  });
+  const change = (from: number, to: number, insert: string) =>
+    view.dispatch({
+      changes: { from, to, insert },
+      selection: { anchor: from + insert.length },
+      scrollIntoView: true,
+      userEvent: 'input',
+      annotations: isolateHistory.of('full'),
+    });
   const issueMark = (issue: NotationIssue): Diagnostic => {
     const from = offset(issue.line, issue.column);
-    const actions = issue.suggestions.slice(0, 3).map((s): Action => ({ name: s, apply: () => change(offset(issue.line, issue.column), offset(issue.line, issue.endColumn), s) }));
-    return { from, to: Math.max(from, offset(issue.line, issue.endColumn)), severity: 'error', message: issue.message, actions };
+    const actions = issue.suggestions.slice(0, 3).map((s): Action => ({
+      name: s,
+      apply: () => change(offset(issue.line, issue.column), offset(issue.line, issue.endColumn), s),
+    }));
+    return {
+      from,
+      to: Math.max(from, offset(issue.line, issue.endColumn)),
+      severity: 'error',
+      message: issue.message,
+      actions,
+    };
   };
   const findingMark = (finding: Finding): Diagnostic => {
     const line = view.state.doc.line(Math.min(finding.line!, view.state.doc.lines));
     return {
-      from: line.from, to: line.from, severity: finding.severity === 'info' ? 'info' : 'warning', message: finding.message,
+      from: line.from,
+      to: line.from,
+      severity: finding.severity === 'info' ? 'info' : 'warning',
+      message: finding.message,
       actions: finding.changes.slice(0, 3).map((c): Action => ({ name: c.label, apply: () => options.onTake(c) })),
     };
   };
   return {
     showMarks(issues, findings) {
-      view.dispatch(setDiagnostics(view.state, [...issues.map(issueMark), ...findings.filter((f) => f.line !== null).map(findingMark)]));
+      view.dispatch(
+        setDiagnostics(view.state, [
+          ...issues.map(issueMark),
+          ...findings.filter((f) => f.line !== null).map(findingMark),
+        ]),
+      );
     },
     replace: (line, column, endColumn, text) => {
       change(offset(line, column), offset(line, endColumn), text);
@@ -152,7 +223,12 @@ export function openEditor(host: HTMLElement, options: EditorOptions): EditorHan
       let from = 0;
       while (from < now.length && from < text.length && now[from] === text[from]) from++;
       let end = 0;
-      while (end < now.length - from && end < text.length - from && now[now.length - 1 - end] === text[text.length - 1 - end]) end++;
+      while (
+        end < now.length - from &&
+        end < text.length - from &&
+        now[now.length - 1 - end] === text[text.length - 1 - end]
+      )
+        end++;
       if (from === now.length && from === text.length) return;
       change(from, now.length - end, text.slice(from, text.length - end));
     },

@@ -17,17 +17,31 @@ interface NotationEditorProps extends Pick<EditorOptions, 'onChange' | 'onTake' 
 const MARKS_AFTER_MS = 180;
 
 /** The session's text. A plain field on the server and until the editor has loaded; nothing typed in between is lost. */
-export function NotationEditor({ initialText, issues, findings, isHidden, handle, onChange, onTake, complete, explain }: NotationEditorProps) {
+export function NotationEditor({
+  initialText,
+  issues,
+  findings,
+  isHidden,
+  handle,
+  onChange,
+  onTake,
+  complete,
+  explain,
+}: NotationEditorProps) {
   const nonce = useContext(NonceContext);
   const host = useRef<HTMLDivElement>(null);
   const field = useRef<HTMLTextAreaElement>(null);
   const latest = useRef({ onChange, onTake, complete, explain, issues, findings });
-  useEffect(() => { latest.current = { onChange, onTake, complete, explain, issues, findings }; });
+  useEffect(() => {
+    latest.current = { onChange, onTake, complete, explain, issues, findings };
+  });
   useEffect(() => {
     const timer = setTimeout(() => handle.current?.showMarks(issues, findings), MARKS_AFTER_MS);
     return () => clearTimeout(timer);
   }, [issues, findings, handle]);
-  useEffect(() => { if (!isHidden) handle.current?.remeasure(); }, [isHidden, handle]);
+  useEffect(() => {
+    if (!isHidden) handle.current?.remeasure();
+  }, [isHidden, handle]);
   useEffect(() => {
     let gone = false;
     let view: EditorHandle | undefined;
@@ -35,8 +49,12 @@ export function NotationEditor({ initialText, issues, findings, isHidden, handle
       if (gone || !host.current) return;
       const plain = field.current;
       view = openEditor(host.current, {
-        text: plain?.value ?? initialText, nonce, onChange: (text) => latest.current.onChange(text), onTake: (change) => latest.current.onTake(change),
-        complete: (...at) => latest.current.complete(...at), explain: (...at) => latest.current.explain(...at),
+        text: plain?.value ?? initialText,
+        nonce,
+        onChange: (text) => latest.current.onChange(text),
+        onTake: (change) => latest.current.onTake(change),
+        complete: (...at) => latest.current.complete(...at),
+        explain: (...at) => latest.current.explain(...at),
       });
       if (plain) plain.hidden = true;
       if (document.activeElement === plain) view.focus();
@@ -53,7 +71,13 @@ export function NotationEditor({ initialText, issues, findings, isHidden, handle
   }, [nonce]);
   return (
     <div className="editor" ref={host} hidden={isHidden}>
-      <textarea ref={field} aria-label="Session text" defaultValue={initialText} spellCheck={false} onChange={(event) => onChange(event.target.value)} />
+      <textarea
+        ref={field}
+        aria-label="Session text"
+        defaultValue={initialText}
+        spellCheck={false}
+        onChange={(event) => onChange(event.target.value)}
+      />
     </div>
   );
 }

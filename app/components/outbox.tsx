@@ -36,5 +36,9 @@ export function Outbox() {
     };
   }, [revalidate]);
   if (waiting === 0) return null;
-  return <p className="outbox" role="status">No network: {waiting === 1 ? 'one log is' : `${waiting} logs are`} kept on this phone and sent later.</p>;
+  return (
+    <p className="outbox" role="status">
+      No network: {waiting === 1 ? 'one log is' : `${waiting} logs are`} kept on this phone and sent later.
+    </p>
+  );
 }

@@ -18,16 +18,32 @@ export function OwnStrand({ beads, base }: { beads: readonly StrandBead[]; base:
         <div key={week} className="own-week">
           <span className="soft small">week {week}</span>
           <div className="own-thread">
-            {Array.from({ length: 7 }, (_, i) => beads.find((b) => b.week === week && b.weekday === i + 1)).map((bead, i) => {
-              const mark = (
-                <svg viewBox={`0 0 ${STEP} 30`} width={STEP} height="30" aria-hidden="true">
-                  <line className={`strand-thread ${!bead || bead.state === 'ahead' || bead.state === 'unsent' ? 'ahead' : ''}`} x1="0" x2={STEP} y1="15" y2="15" />
-                  {bead && <Bead x={STEP / 2} y={15} state={bead.state} shareRatio={bead.shareRatio} radius={6.5} />}
-                </svg>
-              );
-              if (!bead || !isOpen(bead)) return <span key={i}>{mark}</span>;
-              return <Link key={i} to={`${base}/${dayKey(bead)}`} aria-label={`${dayName(bead)}: ${STATE_WORDS[bead.state]}`}>{mark}</Link>;
-            })}
+            {Array.from({ length: 7 }, (_, i) => beads.find((b) => b.week === week && b.weekday === i + 1)).map(
+              (bead, i) => {
+                const mark = (
+                  <svg viewBox={`0 0 ${STEP} 30`} width={STEP} height="30" aria-hidden="true">
+                    <line
+                      className={`strand-thread ${!bead || bead.state === 'ahead' || bead.state === 'unsent' ? 'ahead' : ''}`}
+                      x1="0"
+                      x2={STEP}
+                      y1="15"
+                      y2="15"
+                    />
+                    {bead && <Bead x={STEP / 2} y={15} state={bead.state} shareRatio={bead.shareRatio} radius={6.5} />}
+                  </svg>
+                );
+                if (!bead || !isOpen(bead)) return <span key={i}>{mark}</span>;
+                return (
+                  <Link
+                    key={i}
+                    to={`${base}/${dayKey(bead)}`}
+                    aria-label={`${dayName(bead)}: ${STATE_WORDS[bead.state]}`}
+                  >
+                    {mark}
+                  </Link>
+                );
+              },
+            )}
           </div>
         </div>
       ))}

@@ -4,7 +4,13 @@ import type { GuessedLine } from '../../core/notation/guess.ts';
 import { guessSession } from '../../core/notation/guess.ts';
 import { Dialog } from './dialog.tsx';
 
-const BECOMES: Record<GuessedLine['becomes'], string> = { title: 'title', header: 'block', item: 'item', rest: 'rest', 'left-out': 'left out' };
+const BECOMES: Record<GuessedLine['becomes'], string> = {
+  title: 'title',
+  header: 'block',
+  item: 'item',
+  rest: 'rest',
+  'left-out': 'left out',
+};
 
 interface PasteDialogProps {
   readonly open: boolean;
@@ -26,22 +32,45 @@ export function PasteDialog({ open, library, hasText, onTake, onClose }: PasteDi
   };
   return (
     <Dialog
-      open={open} wide title="Read a plan from plain text" okText="Take this" okDisabled={guess.text === ''} onCancel={close}
+      open={open}
+      wide
+      title="Read a plan from plain text"
+      okText="Take this"
+      okDisabled={guess.text === ''}
+      onCancel={close}
       onOk={() => {
         onTake(guess.text, hasText ? mode : 'replace');
         close();
       }}
     >
       <div className="paste">
-        <label>Found elsewhere
-          <textarea value={plain} rows={14} autoFocus maxLength={60_000} onChange={(event) => setPlain(event.target.value)} placeholder={'3 rounds\n1. Squats x 10\n2. Push ups 3x8\n3. 30 sec plank\n4. Lunges 8 each leg'} />
+        <label>
+          Found elsewhere
+          <textarea
+            value={plain}
+            rows={14}
+            autoFocus
+            maxLength={60_000}
+            onChange={(event) => setPlain(event.target.value)}
+            placeholder={'3 rounds\n1. Squats x 10\n2. Push ups 3x8\n3. 30 sec plank\n4. Lunges 8 each leg'}
+          />
         </label>
         <div>
           <p>Read as</p>
-          <pre aria-live="polite">{guess.text || (plain.trim() === '' ? 'Numbered lists, “3x10”, “x10”, “30 sec”, “8 each leg”, rounds and clocks are understood.' : 'No exercise could be read in this.')}</pre>
+          <pre aria-live="polite">
+            {guess.text ||
+              (plain.trim() === ''
+                ? 'Numbered lists, “3x10”, “x10”, “30 sec”, “8 each leg”, rounds and clocks are understood.'
+                : 'No exercise could be read in this.')}
+          </pre>
           {doubts.length > 0 && (
             <ul className="paste-doubts">
-              {doubts.slice(0, 8).map((l, i) => <li key={i}><q>{l.source.trim().slice(0, 60)}</q> {BECOMES[l.becomes]}{l.why && `: ${l.why}`}</li>)}
+              {doubts.slice(0, 8).map((l, i) => (
+                <li key={i}>
+                  <q>{l.source.trim().slice(0, 60)}</q> {BECOMES[l.becomes]}
+                  {l.why && `: ${l.why}`}
+                </li>
+              ))}
               {doubts.length > 8 && <li className="soft">and {doubts.length - 8} more to look at</li>}
             </ul>
           )}
@@ -49,8 +78,14 @@ export function PasteDialog({ open, library, hasText, onTake, onClose }: PasteDi
       </div>
       {hasText && (
         <p className="paste-mode">
-          <label><input type="radio" name="paste-mode" checked={mode === 'append'} onChange={() => setMode('append')} /> put it below what is there</label>
-          <label><input type="radio" name="paste-mode" checked={mode === 'replace'} onChange={() => setMode('replace')} /> in place of what is there</label>
+          <label>
+            <input type="radio" name="paste-mode" checked={mode === 'append'} onChange={() => setMode('append')} /> put
+            it below what is there
+          </label>
+          <label>
+            <input type="radio" name="paste-mode" checked={mode === 'replace'} onChange={() => setMode('replace')} /> in
+            place of what is there
+          </label>
         </p>
       )}
     </Dialog>

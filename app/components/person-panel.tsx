@@ -21,44 +21,106 @@ interface PersonPanelProps {
   readonly close: string;
 }
 
-const CARE = { 'not-asked': 'not answered yet', clear: 'nothing in the way', wait: 'wait: asked to see a clinician first', seen: 'a clinician has been seen' } as const;
+const CARE = {
+  'not-asked': 'not answered yet',
+  clear: 'nothing in the way',
+  wait: 'wait: asked to see a clinician first',
+  seen: 'a clinician has been seen',
+} as const;
 
 /** One person: what fits them, as coach and person have said it. */
 export function PersonPanel({ person, zones, errors, isKept, close }: PersonPanelProps) {
   const { profile } = person;
-  const error = (name: string) => errors[name] && <p className="field-error" role="alert">{errors[name]}</p>;
+  const error = (name: string) =>
+    errors[name] && (
+      <p className="field-error" role="alert">
+        {errors[name]}
+      </p>
+    );
   return (
     <aside className="follow-panel person-panel" aria-label={person.name}>
-      <Link className="follow-close" to={close} aria-label="Close" preventScrollReset>×</Link>
+      <Link className="follow-close" to={close} aria-label="Close" preventScrollReset>
+        ×
+      </Link>
       <h2>{person.name}</h2>
       <p className={profile.care === 'wait' ? 'plan-off' : 'soft small'}>Before starting: {CARE[profile.care]}</p>
       {profile.careShared && <blockquote>{profile.careShared}</blockquote>}
-      {isKept && <p className="notice" role="status">Kept.</p>}
+      {isKept && (
+        <p className="notice" role="status">
+          Kept.
+        </p>
+      )}
       <Form method="post" key={person.enrolmentId} preventScrollReset>
         <input type="hidden" name="intent" value="profile" />
         <input type="hidden" name="enrolmentId" value={person.enrolmentId} />
-        <label>Name<input name="name" defaultValue={person.name} maxLength={80} /></label>{error('name')}
-        <label>Instrument, branch or team<input name="detail" defaultValue={person.detail} maxLength={80} /></label>{error('detail')}
-        <label>Time zone<input name="timeZone" list="zones" defaultValue={person.timeZone} /></label>{error('timeZone')}
-        <datalist id="zones">{zones.map((z) => <option key={z} value={z} />)}</datalist>
-        <label>Channel<input name="channel" defaultValue={profile.channel} maxLength={120} placeholder="e-mail or number" /></label>{error('channel')}
-        <label>Kit at hand<input name="kit" defaultValue={profile.kit === undefined ? '' : profile.kit.length === 0 ? 'none' : profile.kit.join(', ')} placeholder="whatever is asked" /></label>
+        <label>
+          Name
+          <input name="name" defaultValue={person.name} maxLength={80} />
+        </label>
+        {error('name')}
+        <label>
+          Instrument, branch or team
+          <input name="detail" defaultValue={person.detail} maxLength={80} />
+        </label>
+        {error('detail')}
+        <label>
+          Time zone
+          <input name="timeZone" list="zones" defaultValue={person.timeZone} />
+        </label>
+        {error('timeZone')}
+        <datalist id="zones">
+          {zones.map((z) => (
+            <option key={z} value={z} />
+          ))}
+        </datalist>
+        <label>
+          Channel
+          <input name="channel" defaultValue={profile.channel} maxLength={120} placeholder="e-mail or number" />
+        </label>
+        {error('channel')}
+        <label>
+          Kit at hand
+          <input
+            name="kit"
+            defaultValue={profile.kit === undefined ? '' : profile.kit.length === 0 ? 'none' : profile.kit.join(', ')}
+            placeholder="whatever is asked"
+          />
+        </label>
         <fieldset>
           <legend>To spare</legend>
-          <div className="panel-spares">{SPARES.map((s) => <label key={s}><input type="checkbox" name="spare" value={s} defaultChecked={profile.spares.includes(s)} /> {SPARE_WORDS[s]}</label>)}</div>
+          <div className="panel-spares">
+            {SPARES.map((s) => (
+              <label key={s}>
+                <input type="checkbox" name="spare" value={s} defaultChecked={profile.spares.includes(s)} />{' '}
+                {SPARE_WORDS[s]}
+              </label>
+            ))}
+          </div>
         </fieldset>
         <fieldset>
           <legend>Level, the hardest effort class they do</legend>
           <div className="panel-levels">
             {PATTERNS.map((p) => (
-              <label key={p}>{p}
-                <select name={`level-${p}`} defaultValue={profile.levels[p] ?? ''}><option value="">any</option>{[1, 2, 3, 4, 5].map((n) => <option key={n}>{n}</option>)}</select>
+              <label key={p}>
+                {p}
+                <select name={`level-${p}`} defaultValue={profile.levels[p] ?? ''}>
+                  <option value="">any</option>
+                  {[1, 2, 3, 4, 5].map((n) => (
+                    <option key={n}>{n}</option>
+                  ))}
+                </select>
               </label>
             ))}
           </div>
         </fieldset>
-        <label>Standing swaps, one a line<textarea name="swaps" rows={2} defaultValue={person.swapWords} placeholder="push-up -> wall push-up" /></label>{error('swaps')}
-        <button className="button-main" type="submit">Keep</button>
+        <label>
+          Standing swaps, one a line
+          <textarea name="swaps" rows={2} defaultValue={person.swapWords} placeholder="push-up -> wall push-up" />
+        </label>
+        {error('swaps')}
+        <button className="button-main" type="submit">
+          Keep
+        </button>
       </Form>
     </aside>
   );

@@ -23,17 +23,38 @@ export function RoutineMenu({ routines, onInsert }: RoutineMenuProps) {
   };
   const list = (
     <div className="routines">
-      {routines.length === 0 && <p className="soft">None yet. Under Cards, “keep” stores a block, a warm-up perhaps, to be used again.</p>}
+      {routines.length === 0 && (
+        <p className="soft">None yet. Under Cards, “keep” stores a block, a warm-up perhaps, to be used again.</p>
+      )}
       <ul>
         {routines.map((r) => (
           <li key={r.id}>
             <b>{r.name}</b>
-            <span className="soft small">{r.text.split('\n').filter((l) => l.trim() !== '').slice(0, 5).join(' · ')}</span>
+            <span className="soft small">
+              {r.text
+                .split('\n')
+                .filter((l) => l.trim() !== '')
+                .slice(0, 5)
+                .join(' · ')}
+            </span>
             <p>
-              <button type="button" className="offer" onClick={() => pick(r, 'copy')}>write it out</button>
-              <button type="button" className="offer" onClick={() => pick(r, 'refer')}>refer to it</button>
-              <Popconfirm title={`Delete “${r.name}”?`} description="Sent sessions keep what they had. Drafts that refer to it lose it." okText="Delete" onConfirm={() => void remove.submit({ intent: 'delete', id: String(r.id) }, { method: 'post', action: '/routines' })}>
-                <button type="button" className="link small">delete</button>
+              <button type="button" className="offer" onClick={() => pick(r, 'copy')}>
+                write it out
+              </button>
+              <button type="button" className="offer" onClick={() => pick(r, 'refer')}>
+                refer to it
+              </button>
+              <Popconfirm
+                title={`Delete “${r.name}”?`}
+                description="Sent sessions keep what they had. Drafts that refer to it lose it."
+                okText="Delete"
+                onConfirm={() =>
+                  void remove.submit({ intent: 'delete', id: String(r.id) }, { method: 'post', action: '/routines' })
+                }
+              >
+                <button type="button" className="link small">
+                  delete
+                </button>
               </Popconfirm>
             </p>
           </li>
@@ -43,7 +64,9 @@ export function RoutineMenu({ routines, onInsert }: RoutineMenuProps) {
   );
   return (
     <Popover open={open} onOpenChange={setOpen} trigger="click" placement="bottomLeft" content={list}>
-      <button type="button" className="tool" aria-expanded={open}>Routines</button>
+      <button type="button" className="tool" aria-expanded={open}>
+        Routines
+      </button>
     </Popover>
   );
 }

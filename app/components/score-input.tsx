@@ -4,24 +4,44 @@ import type { ScoreField } from '../../core/record/score.ts';
 import { parseClockText } from '../../core/record/score.ts';
 
 /** A number with a large minus and plus on either side; without script it is a plain field. */
-export function ScoreInput({ field, defaultValue, invalid }: { field: ScoreField; defaultValue: string; invalid: boolean }) {
+export function ScoreInput({
+  field,
+  defaultValue,
+  invalid,
+}: {
+  field: ScoreField;
+  defaultValue: string;
+  invalid: boolean;
+}) {
   const input = useRef<HTMLInputElement>(null);
   const step = (by: 1 | -1) => {
     const el = input.current!;
-    el.value = field.write === 'clock'
-      ? formatClock(Math.max(0, (parseClockText(el.value) ?? 0) + by))
-      : String(Math.max(0, (Number.parseInt(el.value, 10) || 0) + by));
+    el.value =
+      field.write === 'clock'
+        ? formatClock(Math.max(0, (parseClockText(el.value) ?? 0) + by))
+        : String(Math.max(0, (Number.parseInt(el.value, 10) || 0) + by));
   };
   return (
     <div className="score-input">
       <label htmlFor={field.name}>{field.label}</label>
       <div>
-        <button type="button" aria-label={`less ${field.label}`} onClick={() => step(-1)}>−</button>
+        <button type="button" aria-label={`less ${field.label}`} onClick={() => step(-1)}>
+          −
+        </button>
         <input
-          ref={input} id={field.name} name={field.name} defaultValue={defaultValue} inputMode={field.write === 'clock' ? 'text' : 'numeric'} autoComplete="off"
-          placeholder={field.write === 'clock' ? '0:00' : '–'} aria-invalid={invalid} {...(invalid && { 'aria-describedby': `error-${field.name}` })}
+          ref={input}
+          id={field.name}
+          name={field.name}
+          defaultValue={defaultValue}
+          inputMode={field.write === 'clock' ? 'text' : 'numeric'}
+          autoComplete="off"
+          placeholder={field.write === 'clock' ? '0:00' : '–'}
+          aria-invalid={invalid}
+          {...(invalid && { 'aria-describedby': `error-${field.name}` })}
         />
-        <button type="button" aria-label={`more ${field.label}`} onClick={() => step(1)}>+</button>
+        <button type="button" aria-label={`more ${field.label}`} onClick={() => step(1)}>
+          +
+        </button>
       </div>
     </div>
   );

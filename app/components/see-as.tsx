@@ -28,35 +28,80 @@ export function SeeAs({ analysis, library, people }: SeeAsProps) {
   const [as, setAs] = useState('');
   const { document, blocks } = useDeferredValue(analysis);
   const person = as in SEEN_AS ? SEEN_AS[as as keyof typeof SEEN_AS] : people.find((p) => String(p.id) === as)?.person;
-  const fitted = useMemo(() => (person ? fitSession(document, blocks, person, library) : undefined), [document, blocks, person, library]);
+  const fitted = useMemo(
+    () => (person ? fitSession(document, blocks, person, library) : undefined),
+    [document, blocks, person, library],
+  );
   const plan = useMemo(() => (fitted ? computePlan(fitted.document, library) : undefined), [fitted, library]);
-  const shapes = useMemo(() => (as === 'all' ? countShapes(document, blocks, people.map((p) => p.person), library) : []), [as, document, blocks, people, library]);
+  const shapes = useMemo(
+    () =>
+      as === 'all'
+        ? countShapes(
+            document,
+            blocks,
+            people.map((p) => p.person),
+            library,
+          )
+        : [],
+    [as, document, blocks, people, library],
+  );
   if (blocks.length === 0) return null;
   return (
     <section className="see-as">
-      <h2><label>See as{' '}
-        <select value={as} onChange={(event) => setAs(event.target.value)}>
-          <option value="">as written</option>
-          <option value="gentle">gentle</option><option value="standard">standard</option><option value="strong">strong</option>
-          {people.length > 0 && <option value="all">all {people.length}: who gets what</option>}
-          {people.map((p) => <option key={p.id} value={p.id}>{p.name}</option>)}
-        </select>
-      </label></h2>
+      <h2>
+        <label>
+          See as{' '}
+          <select value={as} onChange={(event) => setAs(event.target.value)}>
+            <option value="">as written</option>
+            <option value="gentle">gentle</option>
+            <option value="standard">standard</option>
+            <option value="strong">strong</option>
+            {people.length > 0 && <option value="all">all {people.length}: who gets what</option>}
+            {people.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      </h2>
       {fitted && plan && (
         <>
-          <p className="soft small">{fitted.changes.length === 0 ? 'Just as it is written.' : `${formatLength(plan.clockSec)}, ${fitted.changes.length === 1 ? 'one line' : `${fitted.changes.length} lines`} in another shape.`}</p>
+          <p className="soft small">
+            {fitted.changes.length === 0
+              ? 'Just as it is written.'
+              : `${formatLength(plan.clockSec)}, ${fitted.changes.length === 1 ? 'one line' : `${fitted.changes.length} lines`} in another shape.`}
+          </p>
           {fitted.changes.length > 0 && <Ribbon layout={layoutRibbon(plan, { widthPx: WIDTH, heightPx: 30 })} />}
           <ul>
-            {fitted.changes.map((c, i) => <li key={i}>{explainChange(c)}</li>)}
-            {fitted.unjudged.map((name) => <li key={name}><b>{name}</b> <span className="soft">isn’t in the library: judge it yourself</span></li>)}
+            {fitted.changes.map((c, i) => (
+              <li key={i}>{explainChange(c)}</li>
+            ))}
+            {fitted.unjudged.map((name) => (
+              <li key={name}>
+                <b>{name}</b> <span className="soft">isn’t in the library: judge it yourself</span>
+              </li>
+            ))}
           </ul>
         </>
       )}
-      {as === 'all' && (shapes.length === 0 ? <p className="soft small">Everyone does it as it is written.</p> : (
-        <ul>
-          {shapes.map((s) => <li key={`${s.block}-${s.item}`}><b>{s.written}</b> {s.asWritten} <span className="soft">as written</span>{s.others.map((o) => <span key={o.name}>, {o.people} <span className="soft">{o.name}</span></span>)}</li>)}
-        </ul>
-      ))}
+      {as === 'all' &&
+        (shapes.length === 0 ? (
+          <p className="soft small">Everyone does it as it is written.</p>
+        ) : (
+          <ul>
+            {shapes.map((s) => (
+              <li key={`${s.block}-${s.item}`}>
+                <b>{s.written}</b> {s.asWritten} <span className="soft">as written</span>
+                {s.others.map((o) => (
+                  <span key={o.name}>
+                    , {o.people} <span className="soft">{o.name}</span>
+                  </span>
+                ))}
+              </li>
+            ))}
+          </ul>
+        ))}
     </section>
   );
 }

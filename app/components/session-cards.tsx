@@ -23,7 +23,9 @@ interface SessionCardsProps {
   readonly onKeep: (block: number) => void;
 }
 
-type Dragged = { readonly kind: 'item'; readonly block: number; readonly item: number } | { readonly kind: 'block'; readonly block: number };
+type Dragged =
+  | { readonly kind: 'item'; readonly block: number; readonly item: number }
+  | { readonly kind: 'block'; readonly block: number };
 
 function readId(id: string | number | undefined): Dragged | undefined {
   const [kind, block, item] = String(id ?? '').split('-');
@@ -40,7 +42,9 @@ export function SessionCards({ analysis, library, onEdit, onUndo, onRedo, onKeep
   const { document: session, plan, issues, source, findings } = analysis;
   const sensors = useSensors(useSensor(PointerSensor, SENSOR));
   const [dragged, setDragged] = useState<Dragged>();
-  const [drop, setDrop] = useState<DropPlace | { readonly block: number; readonly item: -1; readonly side: 'before' | 'after' }>();
+  const [drop, setDrop] = useState<
+    DropPlace | { readonly block: number; readonly item: -1; readonly side: 'before' | 'after' }
+  >();
   const focusNext = useRef<string>(undefined);
   const root = useRef<HTMLDivElement>(null);
   // A card that was moved by key keeps the focus where it went.
@@ -55,7 +59,8 @@ export function SessionCards({ analysis, library, onEdit, onUndo, onRedo, onKeep
     const own = readId(active.id);
     const rect = active.rect.current.translated;
     if (!target || !own || !over || !rect) return setDrop(undefined);
-    const side = rect.top + rect.height / 2 < over.rect.top + over.rect.height / 2 ? 'before' as const : 'after' as const;
+    const side =
+      rect.top + rect.height / 2 < over.rect.top + over.rect.height / 2 ? ('before' as const) : ('after' as const);
     return setDrop({ block: target.block, item: target.kind === 'item' ? target.item : -1, side });
   };
   const onDragEnd = (event: DragEndEvent) => {
@@ -65,7 +70,10 @@ export function SessionCards({ analysis, library, onEdit, onUndo, onRedo, onKeep
     setDrop(undefined);
     if (!own || !place || !event.over) return;
     if (own.kind === 'block') {
-      const at = place.block > own.block || (place.block === own.block && place.side === 'after') ? place.block + 1 : place.block;
+      const at =
+        place.block > own.block || (place.block === own.block && place.side === 'after')
+          ? place.block + 1
+          : place.block;
       if (at !== own.block && at !== own.block + 1) onEdit([{ kind: 'move-block', block: own.block, at }]);
       return;
     }
@@ -93,7 +101,12 @@ export function SessionCards({ analysis, library, onEdit, onUndo, onRedo, onKeep
     onEdit([{ kind: 'move-block', block, at: by > 0 ? block + 2 : block - 1 }]);
   };
   const onKeyDown = (event: React.KeyboardEvent) => {
-    if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || (event.target as HTMLElement).closest('input[aria-invalid]')) return;
+    if (
+      !(event.ctrlKey || event.metaKey) ||
+      event.key.toLowerCase() !== 'z' ||
+      (event.target as HTMLElement).closest('input[aria-invalid]')
+    )
+      return;
     event.preventDefault();
     if (event.shiftKey) onRedo();
     else onUndo();
@@ -104,21 +117,59 @@ export function SessionCards({ analysis, library, onEdit, onUndo, onRedo, onKeep
   const overlay = dragged?.kind === 'item' ? blocks[dragged.block]?.items[dragged.item] : undefined;
   return (
     <div className="cards" ref={root} onKeyDown={onKeyDown}>
-      <datalist id="movement-names">{library.movements.map((m) => <option key={m.id} value={m.name} />)}</datalist>
+      <datalist id="movement-names">
+        {library.movements.map((m) => (
+          <option key={m.id} value={m.name} />
+        ))}
+      </datalist>
       <div className="cards-head">
         <CommitInput
-          className="cards-title" aria-label="Title" placeholder="Title" value={session.title ?? ''} maxLength={120}
+          className="cards-title"
+          aria-label="Title"
+          placeholder="Title"
+          value={session.title ?? ''}
+          maxLength={120}
           onCommit={(text) => {
             const value = text.replace(/[#\s]+/g, ' ').trim();
             onEdit([{ kind: 'set-field', field: 'Title', value: value === '' ? null : value }]);
             return undefined;
           }}
         />
-        <Stepper label="minutes promised" value={<b>{target === undefined ? '–' : wholeMinutes(target)}</b>} onStep={(by) => onEdit([{ kind: 'set-field', field: 'Target', value: `${Math.max(1, wholeMinutes(target ?? plan.clockSec.likely) + by)} min` }])} /> min
-        <Stepper label="effort of 10" value={<b>{session.effort ?? '–'}</b>} onStep={(by) => onEdit([{ kind: 'set-field', field: 'Effort', value: String(Math.min(10, Math.max(0, (session.effort ?? 5) + by))) }])} /> effort
+        <Stepper
+          label="minutes promised"
+          value={<b>{target === undefined ? '–' : wholeMinutes(target)}</b>}
+          onStep={(by) =>
+            onEdit([
+              {
+                kind: 'set-field',
+                field: 'Target',
+                value: `${Math.max(1, wholeMinutes(target ?? plan.clockSec.likely) + by)} min`,
+              },
+            ])
+          }
+        />{' '}
+        min
+        <Stepper
+          label="effort of 10"
+          value={<b>{session.effort ?? '–'}</b>}
+          onStep={(by) =>
+            onEdit([
+              {
+                kind: 'set-field',
+                field: 'Effort',
+                value: String(Math.min(10, Math.max(0, (session.effort ?? 5) + by))),
+              },
+            ])
+          }
+        />{' '}
+        effort
       </div>
       <DndContext
-        id="session-cards" sensors={sensors} onDragStart={({ active }) => setDragged(readId(active.id))} onDragMove={onDragMove} onDragEnd={onDragEnd}
+        id="session-cards"
+        sensors={sensors}
+        onDragStart={({ active }) => setDragged(readId(active.id))}
+        onDragMove={onDragMove}
+        onDragEnd={onDragEnd}
         onDragCancel={() => {
           setDragged(undefined);
           setDrop(undefined);
@@ -126,20 +177,49 @@ export function SessionCards({ analysis, library, onEdit, onUndo, onRedo, onKeep
       >
         {blocks.map((block, b) => (
           <BlockCard
-            key={b} index={b} block={block} plan={plan.blocks[b]} library={library} isUnreadable={issues.some((i) => i.line === source.blocks[b]?.line && i.code !== 'no-items')} labels={labels}
-            markedItems={new Set(block.items.flatMap((_, i) => (findings.some((f) => f.severity !== 'info' && f.line === source.blocks[b]?.items[i]?.line) ? [i] : [])))}
-            drop={dragged?.kind === 'item' && drop && drop.item >= 0 ? drop : undefined} isBlockDrop={drop?.block === b && (dragged?.kind === 'block' || drop.item < 0)}
-            onEdit={(...edits) => onEdit(edits)} onMove={(by) => moveBlock(b, by)} onMoveItem={(item, by) => moveItem(b, item, by)} onKeep={() => onKeep(b)}
+            key={b}
+            index={b}
+            block={block}
+            plan={plan.blocks[b]}
+            library={library}
+            isUnreadable={issues.some((i) => i.line === source.blocks[b]?.line && i.code !== 'no-items')}
+            labels={labels}
+            markedItems={
+              new Set(
+                block.items.flatMap((_, i) =>
+                  findings.some((f) => f.severity !== 'info' && f.line === source.blocks[b]?.items[i]?.line) ? [i] : [],
+                ),
+              )
+            }
+            drop={dragged?.kind === 'item' && drop && drop.item >= 0 ? drop : undefined}
+            isBlockDrop={drop?.block === b && (dragged?.kind === 'block' || drop.item < 0)}
+            onEdit={(...edits) => onEdit(edits)}
+            onMove={(by) => moveBlock(b, by)}
+            onMoveItem={(item, by) => moveItem(b, item, by)}
+            onKeep={() => onKeep(b)}
           />
         ))}
         <DragOverlay dropAnimation={null}>
           {overlay && <div className="drag-note">{printItem(overlay, library)}</div>}
-          {dragged?.kind === 'block' && blocks[dragged.block] && <div className="drag-note">{printHeader(blocks[dragged.block]!)}</div>}
+          {dragged?.kind === 'block' && blocks[dragged.block] && (
+            <div className="drag-note">{printHeader(blocks[dragged.block]!)}</div>
+          )}
         </DragOverlay>
       </DndContext>
-      {issues.length > 0 && <p className="soft small">Lines that can’t be read stay in the text and aren’t shown as cards.</p>}
+      {issues.length > 0 && (
+        <p className="soft small">Lines that can’t be read stay in the text and aren’t shown as cards.</p>
+      )}
       <ShapePicker
-        label="Add a block" onPick={(shape) => onEdit([{ kind: 'insert-block', at: blocks.length, next: withShape({ role: nextRole, time: { kind: 'flow' }, items: [] }, shape) }])}
+        label="Add a block"
+        onPick={(shape) =>
+          onEdit([
+            {
+              kind: 'insert-block',
+              at: blocks.length,
+              next: withShape({ role: nextRole, time: { kind: 'flow' }, items: [] }, shape),
+            },
+          ])
+        }
       />
     </div>
   );

@@ -19,22 +19,43 @@ export function ShapePicker({ current, onPick, label }: ShapePickerProps) {
       {CLOCK_SHAPES.map((shape) => (
         <li key={shape}>
           <button
-            type="button" aria-pressed={shape === current} onClick={() => {
+            type="button"
+            aria-pressed={shape === current}
+            onClick={() => {
               setOpen(false);
               onPick(shape);
             }}
           >
             <ClockShapePicture shape={shape} />
-            <span><b>{SHAPE_WORDS[shape].name}</b> {SHAPE_WORDS[shape].means}</span>
+            <span>
+              <b>{SHAPE_WORDS[shape].name}</b> {SHAPE_WORDS[shape].means}
+            </span>
           </button>
         </li>
       ))}
     </ul>
   );
   return (
-    <Popover open={open} onOpenChange={setOpen} trigger="click" placement="bottomLeft" content={pictures} destroyOnHidden>
-      <button type="button" className={label ? 'shape-add' : 'shape-now'} aria-expanded={open} title={current && `${SHAPE_WORDS[current].name}: ${SHAPE_WORDS[current].means}`}>
-        {label ?? <><ClockShapePicture shape={current!} /><span className="sr">form of this block: {SHAPE_WORDS[current!].name}</span></>}
+    <Popover
+      open={open}
+      onOpenChange={setOpen}
+      trigger="click"
+      placement="bottomLeft"
+      content={pictures}
+      destroyOnHidden
+    >
+      <button
+        type="button"
+        className={label ? 'shape-add' : 'shape-now'}
+        aria-expanded={open}
+        title={current && `${SHAPE_WORDS[current].name}: ${SHAPE_WORDS[current].means}`}
+      >
+        {label ?? (
+          <>
+            <ClockShapePicture shape={current!} />
+            <span className="sr">form of this block: {SHAPE_WORDS[current!].name}</span>
+          </>
+        )}
       </button>
     </Popover>
   );

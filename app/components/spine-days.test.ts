@@ -5,8 +5,27 @@ import { baseLibrary } from '../../core/movement/library.ts';
 import { analyseText } from '../../core/session/analyse.ts';
 import { dayState, spineDays, usualDay } from './spine-days.ts';
 
-const programme: Programme = { id: 1, title: 'P', weeks: 2, runId: 1, startsOn: '2026-05-11' as DayDate, releaseTime: '05:00', people: 0, zones: 0 };
-const day = (weekday: number, more: Partial<Day> = {}): Day => ({ id: weekday, week: 1, weekday, text: '', revision: 1, isReady: false, changedAtMs: 0, sent: null, ...more });
+const programme: Programme = {
+  id: 1,
+  title: 'P',
+  weeks: 2,
+  runId: 1,
+  startsOn: '2026-05-11' as DayDate,
+  releaseTime: '05:00',
+  people: 0,
+  zones: 0,
+};
+const day = (weekday: number, more: Partial<Day> = {}): Day => ({
+  id: weekday,
+  week: 1,
+  weekday,
+  text: '',
+  revision: 1,
+  isReady: false,
+  changedAtMs: 0,
+  sent: null,
+  ...more,
+});
 const GOOD = 'Title: Legs\nMain: 3 rounds\n10 squat';
 const sent = (text: string): Day['sent'] => ({ versionId: 1, number: 1, text, sentAtMs: 0 });
 const plan = (text: string) => {
@@ -17,8 +36,12 @@ const spine = (days: readonly Day[], today = '2026-05-13') => spineDays(programm
 
 describe('how far a day has come', () => {
   test.each([
-    ['empty', day(1)], ['draft', day(1, { text: GOOD })], ['faulty', day(1, { text: 'Main: wat' })], ['ready', day(1, { text: GOOD, isReady: true })],
-    ['sent', day(1, { text: GOOD, sent: sent(GOOD) })], ['changed', day(1, { text: `${GOOD}\n5 march`, sent: sent(GOOD) })],
+    ['empty', day(1)],
+    ['draft', day(1, { text: GOOD })],
+    ['faulty', day(1, { text: 'Main: wat' })],
+    ['ready', day(1, { text: GOOD, isReady: true })],
+    ['sent', day(1, { text: GOOD, sent: sent(GOOD) })],
+    ['changed', day(1, { text: `${GOOD}\n5 march`, sent: sent(GOOD) })],
   ] as const)('%s', (state, d) => {
     expect(dayState(d, d.text === '' ? undefined : plan(d.text))).toBe(state);
   });

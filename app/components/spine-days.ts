@@ -8,7 +8,12 @@ import type { SpineDay } from './spine.tsx';
 const SPINE_SIZE = { widthPx: 30, heightPx: 30, detail: 'blocks' } as const;
 
 /** Every day of a programme's weeks, those without a session included. `planOf` gives the plan of a text. */
-export function spineDays(programme: Programme, days: readonly Day[], today: DayDate, planOf: (text: string) => PlannedSession): SpineDay[] {
+export function spineDays(
+  programme: Programme,
+  days: readonly Day[],
+  today: DayDate,
+  planOf: (text: string) => PlannedSession,
+): SpineDay[] {
   const byKey = new Map(days.map((d) => [dayKey(d), d]));
   const out: SpineDay[] = [];
   for (let week = 1; week <= programme.weeks; week++) {
@@ -18,8 +23,15 @@ export function spineDays(programme: Programme, days: readonly Day[], today: Day
       const day = byKey.get(key);
       const planned = day && day.text.trim() !== '' ? planOf(day.text) : undefined;
       out.push({
-        key, week, weekday, words: formatDay(date), isToday: date === today, isPast: compareDays(date, today) < 0,
-        state: day ? dayState(day, planned) : 'none', title: planned?.document.title ?? '', likelySec: planned?.plan.clockSec.likely ?? 0,
+        key,
+        week,
+        weekday,
+        words: formatDay(date),
+        isToday: date === today,
+        isPast: compareDays(date, today) < 0,
+        state: day ? dayState(day, planned) : 'none',
+        title: planned?.document.title ?? '',
+        likelySec: planned?.plan.clockSec.likely ?? 0,
         outline: planned && planned.plan.timeline.length > 0 ? layoutRibbon(planned.plan, SPINE_SIZE) : null,
       });
     }

@@ -21,7 +21,13 @@ export interface SpineDay {
 }
 
 export const STATE_LABEL: Record<SpineDay['state'], string> = {
-  none: 'no session', empty: 'to write', draft: 'draft', faulty: 'draft with an error', ready: 'ready to send', sent: 'sent', changed: 'sent, changed since',
+  none: 'no session',
+  empty: 'to write',
+  draft: 'draft',
+  faulty: 'draft with an error',
+  ready: 'ready to send',
+  sent: 'sent',
+  changed: 'sent, changed since',
 };
 
 /** The least room for a day with a session, today, and a day without one; a long programme scrolls. */
@@ -50,21 +56,35 @@ export function Spine({ days, selected, linkTo }: SpineProps) {
       {weeks.map((week) => {
         const own = days.filter((d) => d.week === week);
         return (
-          <div className={`spine-week${own.some((d) => d.isToday) ? ' is-now' : ''}`} key={week} style={{ minWidth: own.reduce((px, d) => px + (d.isToday ? TODAY_PX : d.state === 'none' ? GAP_PX : DAY_PX), 7) }}>
+          <div
+            className={`spine-week${own.some((d) => d.isToday) ? ' is-now' : ''}`}
+            key={week}
+            style={{
+              minWidth: own.reduce((px, d) => px + (d.isToday ? TODAY_PX : d.state === 'none' ? GAP_PX : DAY_PX), 7),
+            }}
+          >
             <p>week {week}</p>
             <div>
-              {own.map((day) => (day.state === 'none' && !day.isToday && day.key !== selected
-                ? <span key={day.key} className="spine-gap" />
-                : (
+              {own.map((day) =>
+                day.state === 'none' && !day.isToday && day.key !== selected ? (
+                  <span key={day.key} className="spine-gap" />
+                ) : (
                   <Link
-                    key={day.key} to={linkTo(day.key)} className={`spine-day is-${day.state}${day.isToday ? ' is-today' : ''}${day.isPast ? ' is-past' : ''}`}
+                    key={day.key}
+                    to={linkTo(day.key)}
+                    className={`spine-day is-${day.state}${day.isToday ? ' is-today' : ''}${day.isPast ? ' is-past' : ''}`}
                     {...(day.key === selected && { 'aria-current': 'page' as const })}
-                    aria-label={`${day.words}, ${day.title || STATE_LABEL[day.state]}${day.isToday ? ', today' : ''}`} title={`${day.words}: ${day.title || STATE_LABEL[day.state]}`}
+                    aria-label={`${day.words}, ${day.title || STATE_LABEL[day.state]}${day.isToday ? ', today' : ''}`}
+                    title={`${day.words}: ${day.title || STATE_LABEL[day.state]}`}
                   >
-                    {day.outline && <span style={{ width: `${Math.max(24, (100 * day.likelySec) / longest)}%` }}><Ribbon layout={day.outline} stretch /></span>}
+                    {day.outline && (
+                      <span style={{ width: `${Math.max(24, (100 * day.likelySec) / longest)}%` }}>
+                        <Ribbon layout={day.outline} stretch />
+                      </span>
+                    )}
                   </Link>
-                )
-              ))}
+                ),
+              )}
             </div>
           </div>
         );

@@ -23,17 +23,26 @@ interface TodayCardProps {
 export function TodayCard({ above, document, blocks, plan, actions, notes }: TodayCardProps) {
   const [low, high] = [wholeMinutes(plan.clockSec.low), wholeMinutes(plan.clockSec.high)];
   const range = low === high ? '' : `${low} to ${high}`;
-  const kit = plan.kit.length === 0 ? 'nothing but yourself' : plan.kit.map((k) => (k === 'wall' ? 'a free wall' : k)).join(', ');
+  const kit =
+    plan.kit.length === 0 ? 'nothing but yourself' : plan.kit.map((k) => (k === 'wall' ? 'a free wall' : k)).join(', ');
   return (
     <article className="today">
       <p className="soft small today-above">{above}</p>
       <h1>{document.title ?? 'Today’s session'}</h1>
       <p className="today-length">
         <b>{formatMinutes(plan.clockSec)}</b>
-        <span className="soft">{[range, document.effort === undefined ? '' : `effort ${document.effort} of 10`].filter(Boolean).join(' · ')}</span>
+        <span className="soft">
+          {[range, document.effort === undefined ? '' : `effort ${document.effort} of 10`].filter(Boolean).join(' · ')}
+        </span>
       </p>
-      <Ribbon layout={layoutRibbon(plan, { widthPx: 350, heightPx: 56 })} stretch title={`${plan.blocks.length} parts, ${formatMinutes(plan.clockSec)} in all`} />
-      <p className="today-kit"><b>Have ready:</b> {kit}</p>
+      <Ribbon
+        layout={layoutRibbon(plan, { widthPx: 350, heightPx: 56 })}
+        stretch
+        title={`${plan.blocks.length} parts, ${formatMinutes(plan.clockSec)} in all`}
+      />
+      <p className="today-kit">
+        <b>Have ready:</b> {kit}
+      </p>
       {document.note && <p className="notice">{document.note}</p>}
       {actions}
       <SessionList blocks={blocks} plan={plan} {...(notes && { notes })} />

@@ -3,9 +3,30 @@ import type { Cue } from '../../core/follow/follow.ts';
 
 /** Frequencies and lengths of a call's tones, one after the other: [hertz, seconds]. */
 const TONES: Record<Cue, readonly (readonly [number, number])[]> = {
-  three: [[660, 0.11]], two: [[660, 0.11]], one: [[660, 0.11]],
-  go: [[990, 0.34]], rest: [[440, 0.3]], halfway: [[660, 0.1], [880, 0.16]], switch: [[520, 0.12], [780, 0.12], [520, 0.2]],
-  ten: [[780, 0.08]], 'work-cap': [[440, 0.14], [440, 0.14]], finish: [[660, 0.16], [880, 0.16], [1100, 0.4]],
+  three: [[660, 0.11]],
+  two: [[660, 0.11]],
+  one: [[660, 0.11]],
+  go: [[990, 0.34]],
+  rest: [[440, 0.3]],
+  halfway: [
+    [660, 0.1],
+    [880, 0.16],
+  ],
+  switch: [
+    [520, 0.12],
+    [780, 0.12],
+    [520, 0.2],
+  ],
+  ten: [[780, 0.08]],
+  'work-cap': [
+    [440, 0.14],
+    [440, 0.14],
+  ],
+  finish: [
+    [660, 0.16],
+    [880, 0.16],
+    [1100, 0.4],
+  ],
 };
 const GAP_SEC = 0.05;
 

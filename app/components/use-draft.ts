@@ -6,13 +6,27 @@ import { DraftSaver } from './draft-saver.ts';
 const KEEPALIVE_BYTES = 50_000;
 
 /** A saver for one day's text, for as long as the component stands; leaving with something unsaved asks first. `onSaved` must stay the same. */
-export function useDraft(url: string, initial: { readonly text: string; readonly revision: number }, onSaved: () => void) {
-  const [saver] = useState(() => new DraftSaver(initial, async (draft) => {
-    const response = await fetch(url, {
-      method: 'POST', keepalive: draft.text.length < KEEPALIVE_BYTES, headers: { 'content-type': 'application/json' }, body: JSON.stringify(draft),
-    });
-    return (await response.json()) as DraftAnswer;
-  }, onSaved));
+export function useDraft(
+  url: string,
+  initial: { readonly text: string; readonly revision: number },
+  onSaved: () => void,
+) {
+  const [saver] = useState(
+    () =>
+      new DraftSaver(
+        initial,
+        async (draft) => {
+          const response = await fetch(url, {
+            method: 'POST',
+            keepalive: draft.text.length < KEEPALIVE_BYTES,
+            headers: { 'content-type': 'application/json' },
+            body: JSON.stringify(draft),
+          });
+          return (await response.json()) as DraftAnswer;
+        },
+        onSaved,
+      ),
+  );
   const state = useSyncExternalStore(saver.subscribe, saver.getState, saver.getState);
   useEffect(() => {
     const onLeave = (event: BeforeUnloadEvent) => {

@@ -7,7 +7,10 @@ const TICK_MS = 100;
 /** A clock that was left longer ago than this isn't taken up again. */
 const RESUME_WITHIN_MS = 3 * 3600 * 1000;
 
-interface Saved { readonly savedAtMs: number; readonly state: FollowState }
+interface Saved {
+  readonly savedAtMs: number;
+  readonly state: FollowState;
+}
 
 function readStore(key: string): string {
   try {
@@ -39,46 +42,74 @@ export function useFollow(stages: readonly Stage[], key: string, onCue: (cue: Cu
   const current = useRef<FollowState | null>(null);
   const heard = useRef<{ stage: number; sec: number }>({ stage: -1, sec: 0 });
   const cue = useRef(onCue);
-  useEffect(() => { cue.current = onCue; }, [onCue]);
-  const stored = useSyncExternalStore(noChanges, () => readStore(key), () => '');
+  useEffect(() => {
+    cue.current = onCue;
+  }, [onCue]);
+  const stored = useSyncExternalStore(
+    noChanges,
+    () => readStore(key),
+    () => '',
+  );
   const saved = useMemo(() => parseSaved(stored, stages.length), [stored, stages.length]);
 
-  const apply = useCallback((next: FollowState, at: number) => {
-    const before = current.current;
-    current.current = next;
-    setState(next);
-    setNow(at);
-    const stage = stages[next.stage];
-    const sec = stageSpentMs(next, at) / 1000;
-    if (next.status === 'finished') {
-      if (before?.status !== 'finished') cue.current('finish', stages.at(-1)!);
-    } else if (stage) {
-      const isNew = heard.current.stage !== next.stage || sec < heard.current.sec - 0.5;
-      const from = isNew ? -1 : heard.current.sec;
-      // After a long sleep only the last call still means something.
-      const due = next.status === 'running' ? cuesBetween(stage, from, sec) : [];
-      const last = due.at(-1);
-      if (last) cue.current(last, stage);
-      if (next.status === 'running') heard.current = { stage: next.stage, sec };
-    }
-    if (before?.stage !== next.stage || before.status !== next.status || before.roundsByBlock !== next.roundsByBlock) {
-      try {
-        if (next.status === 'finished') localStorage.removeItem(key);
-        else localStorage.setItem(key, JSON.stringify({ savedAtMs: at, state: { ...next, spentMs: stageSpentMs(next, at), anchorMs: at } } satisfies Saved));
-      } catch { /* Without a store the clock still runs; only a reload starts it afresh. */ }
-    }
-  }, [stages, key]);
+  const apply = useCallback(
+    (next: FollowState, at: number) => {
+      const before = current.current;
+      current.current = next;
+      setState(next);
+      setNow(at);
+      const stage = stages[next.stage];
+      const sec = stageSpentMs(next, at) / 1000;
+      if (next.status === 'finished') {
+        if (before?.status !== 'finished') cue.current('finish', stages.at(-1)!);
+      } else if (stage) {
+        const isNew = heard.current.stage !== next.stage || sec < heard.current.sec - 0.5;
+        const from = isNew ? -1 : heard.current.sec;
+        // After a long sleep only the last call still means something.
+        const due = next.status === 'running' ? cuesBetween(stage, from, sec) : [];
+        const last = due.at(-1);
+        if (last) cue.current(last, stage);
+        if (next.status === 'running') heard.current = { stage: next.stage, sec };
+      }
+      if (
+        before?.stage !== next.stage ||
+        before.status !== next.status ||
+        before.roundsByBlock !== next.roundsByBlock
+      ) {
+        try {
+          if (next.status === 'finished') localStorage.removeItem(key);
+          else
+            localStorage.setItem(
+              key,
+              JSON.stringify({
+                savedAtMs: at,
+                state: { ...next, spentMs: stageSpentMs(next, at), anchorMs: at },
+              } satisfies Saved),
+            );
+        } catch {
+          /* Without a store the clock still runs; only a reload starts it afresh. */
+        }
+      }
+    },
+    [stages, key],
+  );
 
-  const send = useCallback((event: FollowEvent) => {
-    if (!current.current) return;
-    const at = Date.now();
-    apply(advance(advance(current.current, 'tick', stages, at), event, stages, at), at);
-  }, [apply, stages]);
+  const send = useCallback(
+    (event: FollowEvent) => {
+      if (!current.current) return;
+      const at = Date.now();
+      apply(advance(advance(current.current, 'tick', stages, at), event, stages, at), at);
+    },
+    [apply, stages],
+  );
 
-  const start = useCallback((from?: FollowState) => {
-    const at = Date.now();
-    apply(from ? { ...from, status: 'running', anchorMs: at } : startFollow(at), at);
-  }, [apply]);
+  const start = useCallback(
+    (from?: FollowState) => {
+      const at = Date.now();
+      apply(from ? { ...from, status: 'running', anchorMs: at } : startFollow(at), at);
+    },
+    [apply],
+  );
 
   const running = state?.status === 'running';
   useEffect(() => {

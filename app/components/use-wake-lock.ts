@@ -8,10 +8,13 @@ export function useWakeLock(on: boolean): void {
     let stopped = false;
     const take = () => {
       if (document.visibilityState !== 'visible') return;
-      navigator.wakeLock.request('screen').then((l) => {
-        if (stopped) void l.release();
-        else lock = l;
-      }, () => undefined); // Refused on low battery: the clock runs on, only the screen may go dark.
+      navigator.wakeLock.request('screen').then(
+        (l) => {
+          if (stopped) void l.release();
+          else lock = l;
+        },
+        () => undefined,
+      ); // Refused on low battery: the clock runs on, only the screen may go dark.
     };
     take();
     document.addEventListener('visibilitychange', take);

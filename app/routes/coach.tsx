@@ -11,7 +11,10 @@ import { antdTheme } from '../theme/antd-theme.ts';
 import coachCss from '../theme/coach.css?url';
 import type { Route } from './+types/coach';
 
-export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: antdCss }, { rel: 'stylesheet', href: coachCss }];
+export const links: Route.LinksFunction = () => [
+  { rel: 'stylesheet', href: antdCss },
+  { rel: 'stylesheet', href: coachCss },
+];
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { coachName, workspaceName } = await requireCoach(request);
@@ -26,7 +29,9 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
     <StyleProvider mock="server">
       <ConfigProvider theme={antdTheme} csp={{ nonce }}>
         <App component={false} message={{ maxCount: 3 }}>
-          <a className="skip" href="#main">To the content</a>
+          <a className="skip" href="#main">
+            To the content
+          </a>
           <Outlet />
         </App>
       </ConfigProvider>

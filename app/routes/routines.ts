@@ -15,14 +15,28 @@ export async function action({ request }: Route.ActionArgs) {
   return withCoach(request, async (db, coach) => {
     if (formText(form, 'intent') === 'delete') {
       const gone = await deleteRoutine(db, Number(form.get('id')) || 0);
-      return gone ? data({ error: '', taken: false }) : data({ error: 'It is gone already.', taken: false }, { status: 404 });
+      return gone
+        ? data({ error: '', taken: false })
+        : data({ error: 'It is gone already.', taken: false }, { status: 404 });
     }
-    const name = formText(form, 'name').trim().replace(/["“”\s]+/g, ' ').trim();
+    const name = formText(form, 'name')
+      .trim()
+      .replace(/["“”\s]+/g, ' ')
+      .trim();
     const text = formText(form, 'text');
-    if (name === '' || name.length > 80) return data({ error: name === '' ? 'Give it a name.' : 'A name has at most 80 letters.', taken: false }, { status: 400 });
-    if (text.length > MAX_TEXT_LENGTH || !readRoutine(text, (await loadWorkspaceBook(db)).library)) return data({ error: 'A routine is one block that can be read, with items of its own.', taken: false }, { status: 400 });
+    if (name === '' || name.length > 80)
+      return data(
+        { error: name === '' ? 'Give it a name.' : 'A name has at most 80 letters.', taken: false },
+        { status: 400 },
+      );
+    if (text.length > MAX_TEXT_LENGTH || !readRoutine(text, (await loadWorkspaceBook(db)).library))
+      return data(
+        { error: 'A routine is one block that can be read, with items of its own.', taken: false },
+        { status: 400 },
+      );
     const taken = (await listRoutines(db)).some((r) => r.name.toLowerCase() === name.toLowerCase());
-    if (taken && formText(form, 'replace') !== 'yes') return data({ error: `There is a routine “${name}” already.`, taken: true }, { status: 409 });
+    if (taken && formText(form, 'replace') !== 'yes')
+      return data({ error: `There is a routine “${name}” already.`, taken: true }, { status: 409 });
     await upsertRoutine(db, { workspaceId: coach.workspaceId, name, text, now: new Date(nowMs()) });
     return data({ error: '', taken: false });
   });

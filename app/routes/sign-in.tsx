@@ -11,7 +11,11 @@ export const meta: Route.MetaFunction = () => [{ title: 'Sign in · Ysodos' }];
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: formCss }];
 
 const schema = object({
-  email: string().trim().required('Write your e-mail address.').max(200, 'That is too long for an address.').email('That is no e-mail address.'),
+  email: string()
+    .trim()
+    .required('Write your e-mail address.')
+    .max(200, 'That is too long for an address.')
+    .email('That is no e-mail address.'),
   password: string().required('Write your password.').max(200, 'That is too long for a password.'),
 });
 
@@ -27,9 +31,20 @@ export async function action({ request }: Route.ActionArgs) {
   if (Object.keys(errors).length > 0) return data({ errors, email: values.email }, { status: 400 });
   const result = await signIn(values.email, values.password, request.headers.get('x-ysodos-address') ?? 'unknown');
   switch (result.kind) {
-    case 'in': throw redirect(safePath(new URL(request.url).searchParams.get('to')), { headers: { 'set-cookie': result.setCookie } });
-    case 'wrong': return data({ errors: { form: 'Address and password don’t go together.' }, email: values.email }, { status: 400 });
-    case 'too-many': return data({ errors: { form: `Too many attempts. Wait ${result.waitMin} minutes, then try again.` }, email: values.email }, { status: 429 });
+    case 'in':
+      throw redirect(safePath(new URL(request.url).searchParams.get('to')), {
+        headers: { 'set-cookie': result.setCookie },
+      });
+    case 'wrong':
+      return data(
+        { errors: { form: 'Address and password don’t go together.' }, email: values.email },
+        { status: 400 },
+      );
+    case 'too-many':
+      return data(
+        { errors: { form: `Too many attempts. Wait ${result.waitMin} minutes, then try again.` }, email: values.email },
+        { status: 429 },
+      );
   }
 }
 
@@ -42,14 +57,39 @@ export default function SignIn({ actionData }: Route.ComponentProps) {
       <h1>The way in</h1>
       <p className="soft">For coaches and hosts. Participants come by their personal link.</p>
       <Form method="post" className="plain-form" noValidate>
-        {errors.form && <p className="notice bad" role="alert">{errors.form}</p>}
+        {errors.form && (
+          <p className="notice bad" role="alert">
+            {errors.form}
+          </p>
+        )}
         <label htmlFor="email">E-mail</label>
-        <input id="email" name="email" type="email" autoComplete="username" defaultValue={actionData?.email ?? ''} aria-invalid={!!errors.email} aria-describedby="email-error" />
-        <p className="field-error" id="email-error">{errors.email}</p>
+        <input
+          id="email"
+          name="email"
+          type="email"
+          autoComplete="username"
+          defaultValue={actionData?.email ?? ''}
+          aria-invalid={!!errors.email}
+          aria-describedby="email-error"
+        />
+        <p className="field-error" id="email-error">
+          {errors.email}
+        </p>
         <label htmlFor="password">Password</label>
-        <input id="password" name="password" type="password" autoComplete="current-password" aria-invalid={!!errors.password} aria-describedby="password-error" />
-        <p className="field-error" id="password-error">{errors.password}</p>
-        <button type="submit" disabled={busy}>{busy ? 'Signing in …' : 'Sign in'}</button>
+        <input
+          id="password"
+          name="password"
+          type="password"
+          autoComplete="current-password"
+          aria-invalid={!!errors.password}
+          aria-describedby="password-error"
+        />
+        <p className="field-error" id="password-error">
+          {errors.password}
+        </p>
+        <button type="submit" disabled={busy}>
+          {busy ? 'Signing in …' : 'Sign in'}
+        </button>
       </Form>
     </main>
   );

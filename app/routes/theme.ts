@@ -8,8 +8,16 @@ const YEAR_SEC = 365 * 24 * 3600;
 /** Light, dark, or as the device has it. */
 export async function action({ request }: Route.ActionArgs) {
   const theme = formText(await request.formData(), 'theme');
-  if (theme !== 'light' && theme !== 'dark' && theme !== 'device') return data({ error: 'theme is light, dark or device' }, { status: 400 });
-  return data({ theme }, { headers: { 'set-cookie': cookie('ysodos_theme', theme === 'device' ? '' : theme, theme === 'device' ? 0 : YEAR_SEC) } });
+  if (theme !== 'light' && theme !== 'dark' && theme !== 'device')
+    return data({ error: 'theme is light, dark or device' }, { status: 400 });
+  return data(
+    { theme },
+    {
+      headers: {
+        'set-cookie': cookie('ysodos_theme', theme === 'device' ? '' : theme, theme === 'device' ? 0 : YEAR_SEC),
+      },
+    },
+  );
 }
 
 export function loader() {

@@ -36,7 +36,9 @@ export const dayName = (place: DayPlace): string => `${WEEKDAYS[place.weekday - 
 
 /** The date of a place in a run that starts in the week of `startsOn`, a Monday. */
 export function dateOfDay(startsOn: DayDate, place: DayPlace): DayDate {
-  return Temporal.PlainDate.from(startsOn).add({ days: (place.week - 1) * 7 + place.weekday - 1 }).toString() as DayDate;
+  return Temporal.PlainDate.from(startsOn)
+    .add({ days: (place.week - 1) * 7 + place.weekday - 1 })
+    .toString() as DayDate;
 }
 
 /** The place of a date in a run; undefined before its first day. */
@@ -52,13 +54,17 @@ export function mondayOf(date: DayDate): DayDate {
 }
 
 /** Adds days, not hours: a day that the clocks change on has 23 or 25. */
-export const addDays = (date: DayDate, days: number): DayDate => Temporal.PlainDate.from(date).add({ days }).toString() as DayDate;
+export const addDays = (date: DayDate, days: number): DayDate =>
+  Temporal.PlainDate.from(date).add({ days }).toString() as DayDate;
 
 export const compareDays = (a: DayDate, b: DayDate): number => (a < b ? -1 : a > b ? 1 : 0);
 
 /** `Wednesday 13 May` */
 export const formatDay = (date: DayDate): string =>
-  Temporal.PlainDate.from(date).toLocaleString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }).replace(',', '');
+  Temporal.PlainDate.from(date)
+    .toLocaleString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })
+    .replace(',', '');
 
 /** `13 May` */
-export const formatShortDay = (date: DayDate): string => Temporal.PlainDate.from(date).toLocaleString('en-GB', { day: 'numeric', month: 'short' });
+export const formatShortDay = (date: DayDate): string =>
+  Temporal.PlainDate.from(date).toLocaleString('en-GB', { day: 'numeric', month: 'short' });

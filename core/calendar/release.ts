@@ -4,7 +4,11 @@ import type { DayDate } from './day.ts';
 /** True for IANA names that this machine's zone data knows. */
 export function isTimeZone(name: string): boolean {
   try {
-    return Temporal.Instant.fromEpochMilliseconds(0).toZonedDateTimeISO(name).timeZoneId !== '' && /[A-Za-z]/.test(name) && !/^[+-]/.test(name);
+    return (
+      Temporal.Instant.fromEpochMilliseconds(0).toZonedDateTimeISO(name).timeZoneId !== '' &&
+      /[A-Za-z]/.test(name) &&
+      !/^[+-]/.test(name)
+    );
   } catch (error) {
     if (error instanceof RangeError) return false;
     throw error;
@@ -17,7 +21,10 @@ export const localDate = (epochMs: number, timeZone: string): DayDate =>
 
 /** `07:05`, the wall clock at an instant for someone in a zone. */
 export const localTime = (epochMs: number, timeZone: string): string =>
-  Temporal.Instant.fromEpochMilliseconds(epochMs).toZonedDateTimeISO(timeZone).toPlainTime().toString({ smallestUnit: 'minute' });
+  Temporal.Instant.fromEpochMilliseconds(epochMs)
+    .toZonedDateTimeISO(timeZone)
+    .toPlainTime()
+    .toString({ smallestUnit: 'minute' });
 
 /**
  * The instant at which a day is opened to someone: that date at the run's release time on their own wall
@@ -25,7 +32,6 @@ export const localTime = (epochMs: number, timeZone: string): string =>
  * `releaseTime` is HH:MM. Throws RangeError on an unknown zone.
  */
 export function releaseInstant(date: DayDate, releaseTime: string, timeZone: string): number {
-  return Temporal.PlainDate.from(date)
-    .toZonedDateTime({ timeZone, plainTime: Temporal.PlainTime.from(releaseTime) })
+  return Temporal.PlainDate.from(date).toZonedDateTime({ timeZone, plainTime: Temporal.PlainTime.from(releaseTime) })
     .epochMilliseconds;
 }

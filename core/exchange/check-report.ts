@@ -3,21 +3,53 @@ import type { SessionAnalysis } from '../session/analyse.ts';
 import { blockName, describeBlock, explainLength, formatLength, formatRange } from '../session/explain.ts';
 import { formatClock } from '../notation/format-clock.ts';
 
-const clock = ({ low, likely, high }: EstimateSec) => ({ low: Math.round(low), likely: Math.round(likely), high: Math.round(high) });
+const clock = ({ low, likely, high }: EstimateSec) => ({
+  low: Math.round(low),
+  likely: Math.round(likely),
+  high: Math.round(high),
+});
 
 /** One file's object of `check --json` (docs/notation.md, "From the command line"). */
 export function buildCheckReport(file: string, analysis: SessionAnalysis) {
   const { issues, plan, findings } = analysis;
   return {
-    file, ok: issues.length === 0,
-    errors: issues.map(({ line, column, code, message, suggestions }) => ({ line, column, code, message, suggestions })),
-    clockSeconds: clock(plan.clockSec), estimated: plan.estimated, workSeconds: plan.workSec, restSeconds: plan.restSec, reps: plan.reps, kit: plan.kit,
+    file,
+    ok: issues.length === 0,
+    errors: issues.map(({ line, column, code, message, suggestions }) => ({
+      line,
+      column,
+      code,
+      message,
+      suggestions,
+    })),
+    clockSeconds: clock(plan.clockSec),
+    estimated: plan.estimated,
+    workSeconds: plan.workSec,
+    restSeconds: plan.restSec,
+    reps: plan.reps,
+    kit: plan.kit,
     blocks: plan.blocks.map((b) => ({
-      role: b.role, label: b.label, estimated: b.estimated, clockSeconds: clock(b.clockSec), workSeconds: b.workSec, restSeconds: b.restSec,
-      rounds: b.rounds, intervals: b.intervals, score: b.score, reps: b.reps,
+      role: b.role,
+      label: b.label,
+      estimated: b.estimated,
+      clockSeconds: clock(b.clockSec),
+      workSeconds: b.workSec,
+      restSeconds: b.restSec,
+      rounds: b.rounds,
+      intervals: b.intervals,
+      score: b.score,
+      reps: b.reps,
     })),
     timeline: plan.timeline.map((s) => ({
-      start: s.startSec, end: s.endSec, kind: s.kind, block: s.block, round: s.round, movement: s.movementId, side: s.side, reps: s.reps, estimated: s.estimated,
+      start: s.startSec,
+      end: s.endSec,
+      kind: s.kind,
+      block: s.block,
+      round: s.round,
+      movement: s.movementId,
+      side: s.side,
+      reps: s.reps,
+      estimated: s.estimated,
     })),
     findings: findings.map(({ code, severity, line, message }) => ({ code, severity, line, message })),
   };
@@ -27,15 +59,23 @@ export function buildCheckReport(file: string, analysis: SessionAnalysis) {
 export function formatCheckReport(file: string, analysis: SessionAnalysis): string {
   const { document, plan, blocks, findings } = analysis;
   const range = formatRange(plan.clockSec);
-  const lines = [`${file}: ${document.title ?? 'no title'}, ${formatLength(plan.clockSec)}${range ? ` (${range})` : ''}`];
+  const lines = [
+    `${file}: ${document.title ?? 'no title'}, ${formatLength(plan.clockSec)}${range ? ` (${range})` : ''}`,
+  ];
   for (const [i, b] of plan.blocks.entries()) {
     const sum = explainLength(blocks[i]!, b);
-    lines.push(`  ${formatLength(b.clockSec).padStart(12)}  ${blockName(b)}: ${describeBlock(blocks[i]!, b)}${sum ? ` (${sum})` : ''}`);
+    lines.push(
+      `  ${formatLength(b.clockSec).padStart(12)}  ${blockName(b)}: ${describeBlock(blocks[i]!, b)}${sum ? ` (${sum})` : ''}`,
+    );
   }
-  const counts = plan.movements.map((m) => [m.reps > 0 ? `${m.reps}` : '', m.heldSec > 0 ? formatClock(m.heldSec) : '', m.hasOpenDose ? 'open' : ''].filter(Boolean).join(' + ') + ` ${m.name}`);
+  const counts = plan.movements.map(
+    (m) =>
+      [m.reps > 0 ? `${m.reps}` : '', m.heldSec > 0 ? formatClock(m.heldSec) : '', m.hasOpenDose ? 'open' : '']
+        .filter(Boolean)
+        .join(' + ') + ` ${m.name}`,
+  );
   if (counts.length > 0) lines.push(`  counted: ${counts.join(', ')}`);
   lines.push(`  kit: ${plan.kit.length === 0 ? 'none' : plan.kit.join(', ')}`);
   for (const f of findings) lines.push(`  ${f.severity}: ${f.line === null ? '' : `line ${f.line}: `}${f.message}`);
   return lines.join('\n');
 }
-

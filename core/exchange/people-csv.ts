@@ -36,7 +36,20 @@ export interface PeopleCsv {
 }
 
 export const PEOPLE_COLUMNS = ['name', 'detail', 'time zone', 'since', 'channel', 'kit', 'spare', 'level'] as const;
-const OTHER_SPELLINGS: Record<string, (typeof PEOPLE_COLUMNS)[number]> = { zone: 'time zone', timezone: 'time zone', joined: 'since', email: 'channel', 'e-mail': 'channel', phone: 'channel', team: 'detail', branch: 'detail', instrument: 'detail', spares: 'spare', 'to spare': 'spare', levels: 'level' };
+const OTHER_SPELLINGS: Record<string, (typeof PEOPLE_COLUMNS)[number]> = {
+  zone: 'time zone',
+  timezone: 'time zone',
+  joined: 'since',
+  email: 'channel',
+  'e-mail': 'channel',
+  phone: 'channel',
+  team: 'detail',
+  branch: 'detail',
+  instrument: 'detail',
+  spares: 'spare',
+  'to spare': 'spare',
+  levels: 'level',
+};
 export const MAX_PEOPLE_ROWS = 400;
 const MAX_TEXT = 500_000;
 
@@ -45,34 +58,64 @@ const MAX_TEXT = 500_000;
  * or `/`; a level is one number for all, or `push=2; squat=3`. Nothing is written by reading; every wrong cell is named
  * with its line and column. `existing` are names that are in the programme already.
  */
-export function readPeopleCsv(text: string, defaults: { readonly timeZone: string; readonly joinedOn: DayDate }, existing: readonly string[]): PeopleCsv {
-  if (text.length > MAX_TEXT) return { rows: [], unknownColumns: [], error: 'A roster has at most 500 kB; bring it in in parts.' };
+export function readPeopleCsv(
+  text: string,
+  defaults: { readonly timeZone: string; readonly joinedOn: DayDate },
+  existing: readonly string[],
+): PeopleCsv {
+  if (text.length > MAX_TEXT)
+    return { rows: [], unknownColumns: [], error: 'A roster has at most 500 kB; bring it in in parts.' };
   const parsed = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), { skipEmptyLines: 'greedy' });
   const [header, ...body] = parsed.data;
-  if (!header || header.every((c) => c.trim() === '')) return { rows: [], unknownColumns: [], error: 'There is nothing in it. The first line names the columns: name, time zone, kit …' };
+  if (!header || header.every((c) => c.trim() === ''))
+    return {
+      rows: [],
+      unknownColumns: [],
+      error: 'There is nothing in it. The first line names the columns: name, time zone, kit …',
+    };
   const columns = header.map((c) => {
     const key = c.trim().toLowerCase().replaceAll('_', ' ');
     return PEOPLE_COLUMNS.find((k) => k === key) ?? OTHER_SPELLINGS[key];
   });
   const unknownColumns = header.filter((c, i) => columns[i] === undefined && c.trim() !== '');
-  if (!columns.includes('name')) return { rows: [], unknownColumns, error: 'A column “name” is missing in the first line.' };
+  if (!columns.includes('name'))
+    return { rows: [], unknownColumns, error: 'A column “name” is missing in the first line.' };
   const twice = columns.find((c, i) => c !== undefined && columns.indexOf(c) !== i);
   if (twice) return { rows: [], unknownColumns, error: `The column “${twice}” stands there twice.` };
-  if (body.length > MAX_PEOPLE_ROWS) return { rows: [], unknownColumns, error: `At most ${MAX_PEOPLE_ROWS} people at a time; these are ${body.length}.` };
+  if (body.length > MAX_PEOPLE_ROWS)
+    return {
+      rows: [],
+      unknownColumns,
+      error: `At most ${MAX_PEOPLE_ROWS} people at a time; these are ${body.length}.`,
+    };
   const seen = new Set(existing.map((n) => n.trim().toLowerCase()));
   return {
     unknownColumns,
     rows: body.map((cells, i): PeopleCsvRow => {
-      const row = readRow((column) => (columns.includes(column) ? (cells[columns.indexOf(column)] ?? '') : '').trim(), i + 2, defaults, seen);
+      const row = readRow(
+        (column) => (columns.includes(column) ? (cells[columns.indexOf(column)] ?? '') : '').trim(),
+        i + 2,
+        defaults,
+        seen,
+      );
       seen.add(row.name.toLowerCase());
       return row;
     }),
   };
 }
 
-const parts = (cell: string) => cell.split(/[;/|]/).map((p) => p.trim()).filter((p) => p !== '');
+const parts = (cell: string) =>
+  cell
+    .split(/[;/|]/)
+    .map((p) => p.trim())
+    .filter((p) => p !== '');
 
-function readRow(cell: (column: (typeof PEOPLE_COLUMNS)[number]) => string, line: number, defaults: { timeZone: string; joinedOn: DayDate }, seen: ReadonlySet<string>): PeopleCsvRow {
+function readRow(
+  cell: (column: (typeof PEOPLE_COLUMNS)[number]) => string,
+  line: number,
+  defaults: { timeZone: string; joinedOn: DayDate },
+  seen: ReadonlySet<string>,
+): PeopleCsvRow {
   const errors: { column: string; message: string }[] = [];
   const push = (column: string, message: string) => void errors.push({ column, message });
   const name = cell('name');
@@ -89,16 +132,31 @@ function readRow(cell: (column: (typeof PEOPLE_COLUMNS)[number]) => string, line
   const joinedOn = since === '' ? defaults.joinedOn : parseDayDate(since);
   if (!joinedOn) push('since', `“${since}” is no date; write it like ${defaults.joinedOn}.`);
   const kit = cell('kit');
-  const spares = parts(cell('spare')).map((word) => {
-    const key = word.toLowerCase();
-    const found = isSpare(key) ? key : SPARES.find((s) => SPARE_WORDS[s] === key || SPARE_WORDS[s] === `sore ${key}`);
-    if (!found) push('spare', `“${word}” is nothing to spare; there are ${SPARES.join(', ')}.`);
-    return found;
-  }).filter((s) => s !== undefined);
+  const spares = parts(cell('spare'))
+    .map((word) => {
+      const key = word.toLowerCase();
+      const found = isSpare(key) ? key : SPARES.find((s) => SPARE_WORDS[s] === key || SPARE_WORDS[s] === `sore ${key}`);
+      if (!found) push('spare', `“${word}” is nothing to spare; there are ${SPARES.join(', ')}.`);
+      return found;
+    })
+    .filter((s) => s !== undefined);
   const levels = readLevels(cell('level'), push);
   return {
-    line, name, errors,
-    ...(errors.length === 0 && { person: { name, detail, timeZone, joinedOn: joinedOn!, channel, ...(kit !== '' && { kit: kit.toLowerCase() === 'none' ? [] : parts(kit.toLowerCase()).slice(0, 20) }), spares: [...new Set(spares)], levels } }),
+    line,
+    name,
+    errors,
+    ...(errors.length === 0 && {
+      person: {
+        name,
+        detail,
+        timeZone,
+        joinedOn: joinedOn!,
+        channel,
+        ...(kit !== '' && { kit: kit.toLowerCase() === 'none' ? [] : parts(kit.toLowerCase()).slice(0, 20) }),
+        spares: [...new Set(spares)],
+        levels,
+      },
+    }),
   };
 }
 

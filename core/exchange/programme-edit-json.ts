@@ -6,13 +6,19 @@ import { emptyProgramme, isTheme } from '../progress/programme-document.ts';
 import { readProgrammeValue, toProgrammeJson } from './programme-json.ts';
 
 /** Edits as they go over the wire: tracks and programmes as in a programme's file, all else as it is. */
-export const toEditsJson = (edits: readonly ProgrammeEdit[]): string => JSON.stringify(edits.map((edit) => {
-  switch (edit.kind) {
-    case 'set-track': return { kind: edit.kind, track: trackJson(edit.track) };
-    case 'replace': return { kind: edit.kind, programme: toProgrammeJson(edit.programme) };
-    default: return edit;
-  }
-}));
+export const toEditsJson = (edits: readonly ProgrammeEdit[]): string =>
+  JSON.stringify(
+    edits.map((edit) => {
+      switch (edit.kind) {
+        case 'set-track':
+          return { kind: edit.kind, track: trackJson(edit.track) };
+        case 'replace':
+          return { kind: edit.kind, programme: toProgrammeJson(edit.programme) };
+        default:
+          return edit;
+      }
+    }),
+  );
 
 const BLANK = emptyProgramme({ title: 'x', weeks: 1, weekdays: [] });
 const trackJson = (track: Track): unknown => (toProgrammeJson({ ...BLANK, tracks: [track] }).tracks as unknown[])[0];
@@ -27,7 +33,8 @@ function readPart(part: object): ProgrammeDocument | string {
 const MAX_EDITS = 200;
 type Bag = Record<string, unknown>;
 
-const isWhole = (value: unknown, least: number, most: number): value is number => typeof value === 'number' && Number.isInteger(value) && value >= least && value <= most;
+const isWhole = (value: unknown, least: number, most: number): value is number =>
+  typeof value === 'number' && Number.isInteger(value) && value >= least && value <= most;
 const isBag = (value: unknown): value is Bag => typeof value === 'object' && value !== null && !Array.isArray(value);
 const isText = (value: unknown): value is string => typeof value === 'string';
 
@@ -38,10 +45,14 @@ const fail = (message: string): never => {
 
 const week = (value: unknown): number => (isWhole(value, 1, MAX_WEEKS + 1) ? value : fail('a week is 1 to 52'));
 const weekday = (value: unknown): number => (isWhole(value, 1, 7) ? value : fail('a weekday is 1 to 7'));
-const place = (value: unknown): DayPlace => (isBag(value) ? { week: week(value.week), weekday: weekday(value.weekday) } : fail('a place has a week and a weekday'));
-const list = <T>(value: unknown, read: (item: unknown) => T): T[] => (Array.isArray(value) && value.length <= 400 ? value.map(read) : fail('a list is expected'));
-const text = (value: unknown): string => (isText(value) && value.length <= 200_000 ? value : fail('a text is expected'));
-const theme = (value: unknown) => (value === null || (isText(value) && isTheme(value)) ? value : fail('that is no theme'));
+const place = (value: unknown): DayPlace =>
+  isBag(value) ? { week: week(value.week), weekday: weekday(value.weekday) } : fail('a place has a week and a weekday');
+const list = <T>(value: unknown, read: (item: unknown) => T): T[] =>
+  Array.isArray(value) && value.length <= 400 ? value.map(read) : fail('a list is expected');
+const text = (value: unknown): string =>
+  isText(value) && value.length <= 200_000 ? value : fail('a text is expected');
+const theme = (value: unknown) =>
+  value === null || (isText(value) && isTheme(value)) ? value : fail('that is no theme');
 /** What isn’t there must not pass for what a file may leave out. */
 const given = (value: unknown): unknown => value ?? fail('a part of it is missing');
 const part = (bag: object): ProgrammeDocument => {
@@ -52,44 +63,80 @@ const part = (bag: object): ProgrammeDocument => {
 function readEdit(value: unknown): ProgrammeEdit {
   if (!isBag(value)) return fail('an edit is an object');
   switch (value.kind) {
-    case 'set-track': return { kind: value.kind, track: part({ tracks: [given(value.track)] }).tracks[0]! };
-    case 'remove-track': return { kind: value.kind, id: text(value.id) };
-    case 'join-track': return { kind: value.kind, id: text(value.id), places: list(value.places, place) };
-    case 'leave-track': return { kind: value.kind, places: list(value.places, place) };
+    case 'set-track':
+      return { kind: value.kind, track: part({ tracks: [given(value.track)] }).tracks[0]! };
+    case 'remove-track':
+      return { kind: value.kind, id: text(value.id) };
+    case 'join-track':
+      return { kind: value.kind, id: text(value.id), places: list(value.places, place) };
+    case 'leave-track':
+      return { kind: value.kind, places: list(value.places, place) };
     case 'add-day':
-    case 'remove-day': return { kind: value.kind, place: place(value.place) };
-    case 'set-text': return { kind: value.kind, place: place(value.place), text: text(value.text) };
-    case 'move-day': return { kind: value.kind, from: place(value.from), to: place(value.to) };
-    case 'arrange-week': return { kind: value.kind, week: week(value.week), moves: list(value.moves, (m) => (isBag(m) ? { from: weekday(m.from), to: weekday(m.to) } : fail('a move goes from a weekday to another'))) };
-    case 'copy-week': return { kind: value.kind, from: week(value.from), to: week(value.to) };
-    case 'insert-week': return { kind: value.kind, at: week(value.at), as: value.as === 'pause' ? 'pause' : 'lighter' };
-    case 'remove-week': return { kind: value.kind, week: week(value.week) };
-    case 'shift': return { kind: value.kind, from: place(value.from), days: isWhole(value.days, -400, 400) ? value.days : fail('days are a whole number') };
-    case 'pin': return { kind: value.kind, place: place(value.place), isPinned: value.isPinned === true };
-    case 'set-lighter': return { kind: value.kind, lighter: list(value.lighter, week) };
-    case 'set-theme': return { kind: value.kind, weekday: weekday(value.weekday), theme: theme(value.theme) };
-    case 'set-day-theme': return { kind: value.kind, place: place(value.place), theme: theme(value.theme) };
-    case 'set-blocked': return { kind: value.kind, blocked: part({ blocked: given(value.blocked) }).blocked };
-    case 'set-guards': return { kind: value.kind, guards: part({ guards: given(value.guards) }).guards };
-    case 'set-title': return { kind: value.kind, title: text(value.title) };
-    case 'place-retest': return { kind: value.kind, text: text(value.text), places: list(value.places, place) };
+    case 'remove-day':
+      return { kind: value.kind, place: place(value.place) };
+    case 'set-text':
+      return { kind: value.kind, place: place(value.place), text: text(value.text) };
+    case 'move-day':
+      return { kind: value.kind, from: place(value.from), to: place(value.to) };
+    case 'arrange-week':
+      return {
+        kind: value.kind,
+        week: week(value.week),
+        moves: list(value.moves, (m) =>
+          isBag(m) ? { from: weekday(m.from), to: weekday(m.to) } : fail('a move goes from a weekday to another'),
+        ),
+      };
+    case 'copy-week':
+      return { kind: value.kind, from: week(value.from), to: week(value.to) };
+    case 'insert-week':
+      return { kind: value.kind, at: week(value.at), as: value.as === 'pause' ? 'pause' : 'lighter' };
+    case 'remove-week':
+      return { kind: value.kind, week: week(value.week) };
+    case 'shift':
+      return {
+        kind: value.kind,
+        from: place(value.from),
+        days: isWhole(value.days, -400, 400) ? value.days : fail('days are a whole number'),
+      };
+    case 'pin':
+      return { kind: value.kind, place: place(value.place), isPinned: value.isPinned === true };
+    case 'set-lighter':
+      return { kind: value.kind, lighter: list(value.lighter, week) };
+    case 'set-theme':
+      return { kind: value.kind, weekday: weekday(value.weekday), theme: theme(value.theme) };
+    case 'set-day-theme':
+      return { kind: value.kind, place: place(value.place), theme: theme(value.theme) };
+    case 'set-blocked':
+      return { kind: value.kind, blocked: part({ blocked: given(value.blocked) }).blocked };
+    case 'set-guards':
+      return { kind: value.kind, guards: part({ guards: given(value.guards) }).guards };
+    case 'set-title':
+      return { kind: value.kind, title: text(value.title) };
+    case 'place-retest':
+      return { kind: value.kind, text: text(value.text), places: list(value.places, place) };
     case 'replace': {
       const read = readProgrammeValue(value.programme);
-      return read.status === 'read' ? { kind: value.kind, programme: read.programme } : fail(read.issues.map((i) => `${i.path} ${i.message}`).join(' '));
+      return read.status === 'read'
+        ? { kind: value.kind, programme: read.programme }
+        : fail(read.issues.map((i) => `${i.path} ${i.message}`).join(' '));
     }
-    default: return fail('that is no edit');
+    default:
+      return fail('that is no edit');
   }
 }
 
 /** Reads edits that came over the wire; anything that a screen can't have sent is refused with a message. */
-export function readEditsJson(source: string): { readonly edits: readonly ProgrammeEdit[] } | { readonly message: string } {
+export function readEditsJson(
+  source: string,
+): { readonly edits: readonly ProgrammeEdit[] } | { readonly message: string } {
   let value: unknown;
   try {
     value = JSON.parse(source);
   } catch {
     return { message: 'The change can’t be read; load the page again.' };
   }
-  if (!Array.isArray(value) || value.length === 0 || value.length > MAX_EDITS) return { message: 'The change can’t be read; load the page again.' };
+  if (!Array.isArray(value) || value.length === 0 || value.length > MAX_EDITS)
+    return { message: 'The change can’t be read; load the page again.' };
   try {
     return { edits: value.map(readEdit) };
   } catch (error) {

@@ -2,7 +2,15 @@ import { describe, expect, it } from 'vitest';
 import type { DayDate } from '../calendar/day.ts';
 import { readCalendar } from './read-calendar.ts';
 
-const calendar = (...events: string[]) => ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//try//EN', ...events.flatMap((e) => ['BEGIN:VEVENT', ...e.split('\n'), 'END:VEVENT']), 'END:VCALENDAR', ''].join('\r\n');
+const calendar = (...events: string[]) =>
+  [
+    'BEGIN:VCALENDAR',
+    'VERSION:2.0',
+    'PRODID:-//try//EN',
+    ...events.flatMap((e) => ['BEGIN:VEVENT', ...e.split('\n'), 'END:VEVENT']),
+    'END:VCALENDAR',
+    '',
+  ].join('\r\n');
 const days = (source: string, from: string, to: string, timeZone = 'UTC') => {
   const read = readCalendar(source, { from: from as DayDate, to: to as DayDate, timeZone });
   return read.status === 'read' ? read.days.map((d) => `${d.date} ${d.words}`) : [read.message];
@@ -10,36 +18,71 @@ const days = (source: string, from: string, to: string, timeZone = 'UTC') => {
 
 describe('blocked days from a calendar file', () => {
   it('an all-day event ends before its DTEND (the RFC’s festival, 28 June to 8 July 2007; from memory)', () => {
-    const source = calendar('UID:20070423T123432Z-541111@example.org\nDTSTAMP:20070423T123432Z\nDTSTART;VALUE=DATE:20070628\nDTEND;VALUE=DATE:20070709\nSUMMARY:Festival');
+    const source = calendar(
+      'UID:20070423T123432Z-541111@example.org\nDTSTAMP:20070423T123432Z\nDTSTART;VALUE=DATE:20070628\nDTEND;VALUE=DATE:20070709\nSUMMARY:Festival',
+    );
     const found = days(source, '2007-06-01', '2007-07-31');
     expect([found.length, found[0], found.at(-1)]).toEqual([11, '2007-06-28 Festival', '2007-07-08 Festival']);
     expect(days(source, '2007-07-07', '2007-07-31')).toEqual(['2007-07-07 Festival', '2007-07-08 Festival']);
   });
 
   it('a timed event counts on the day of its own zone, one in UTC on that of the coach’s', () => {
-    expect(days(calendar('UID:a\nDTSTART;TZID=Europe/Vienna:20260516T193000\nDTEND;TZID=Europe/Vienna:20260516T220000\nSUMMARY:Concert'), '2026-05-01', '2026-05-31')).toEqual(['2026-05-16 Concert']);
+    expect(
+      days(
+        calendar(
+          'UID:a\nDTSTART;TZID=Europe/Vienna:20260516T193000\nDTEND;TZID=Europe/Vienna:20260516T220000\nSUMMARY:Concert',
+        ),
+        '2026-05-01',
+        '2026-05-31',
+      ),
+    ).toEqual(['2026-05-16 Concert']);
     const late = calendar('UID:b\nDTSTART:20260516T230000Z\nDTEND:20260516T233000Z\nSUMMARY:Call');
     expect(days(late, '2026-05-01', '2026-05-31')).toEqual(['2026-05-16 Call']);
     expect(days(late, '2026-05-01', '2026-05-31', 'Europe/Vienna')).toEqual(['2026-05-17 Call']);
   });
 
   it('over midnight it is two days, up to midnight one', () => {
-    expect(days(calendar('UID:a\nDTSTART:20260516T220000\nDTEND:20260517T010000\nSUMMARY:Gala'), '2026-05-01', '2026-05-31')).toEqual(['2026-05-16 Gala', '2026-05-17 Gala']);
-    expect(days(calendar('UID:a\nDTSTART:20260516T220000\nDTEND:20260517T000000\nSUMMARY:Gala'), '2026-05-01', '2026-05-31')).toEqual(['2026-05-16 Gala']);
+    expect(
+      days(calendar('UID:a\nDTSTART:20260516T220000\nDTEND:20260517T010000\nSUMMARY:Gala'), '2026-05-01', '2026-05-31'),
+    ).toEqual(['2026-05-16 Gala', '2026-05-17 Gala']);
+    expect(
+      days(calendar('UID:a\nDTSTART:20260516T220000\nDTEND:20260517T000000\nSUMMARY:Gala'), '2026-05-01', '2026-05-31'),
+    ).toEqual(['2026-05-16 Gala']);
   });
 
   it('follows repeats through the span, with exceptions and cancelled ones', () => {
-    const weekly = 'UID:r\nDTSTART;VALUE=DATE:20260502\nRRULE:FREQ=WEEKLY;COUNT=4\nEXDATE;VALUE=DATE:20260516\nSUMMARY:Matinée';
-    expect(days(calendar(weekly), '2026-05-01', '2026-05-31')).toEqual(['2026-05-02 Matinée', '2026-05-09 Matinée', '2026-05-23 Matinée']);
+    const weekly =
+      'UID:r\nDTSTART;VALUE=DATE:20260502\nRRULE:FREQ=WEEKLY;COUNT=4\nEXDATE;VALUE=DATE:20260516\nSUMMARY:Matinée';
+    expect(days(calendar(weekly), '2026-05-01', '2026-05-31')).toEqual([
+      '2026-05-02 Matinée',
+      '2026-05-09 Matinée',
+      '2026-05-23 Matinée',
+    ]);
     const moved = 'UID:r\nRECURRENCE-ID;VALUE=DATE:20260509\nDTSTART;VALUE=DATE:20260510\nSUMMARY:Matinée';
-    expect(days(calendar(weekly, moved), '2026-05-01', '2026-05-31')).toEqual(['2026-05-02 Matinée', '2026-05-10 Matinée', '2026-05-23 Matinée']);
-    expect(days(calendar('UID:c\nDTSTART;VALUE=DATE:20260502\nSTATUS:CANCELLED\nSUMMARY:Off'), '2026-05-01', '2026-05-31')).toEqual([]);
-    expect(days(calendar('UID:e\nDTSTART;VALUE=DATE:20200101\nRRULE:FREQ=DAILY\nSUMMARY:Daily'), '2026-05-01', '2026-05-03')).toHaveLength(3);
+    expect(days(calendar(weekly, moved), '2026-05-01', '2026-05-31')).toEqual([
+      '2026-05-02 Matinée',
+      '2026-05-10 Matinée',
+      '2026-05-23 Matinée',
+    ]);
+    expect(
+      days(calendar('UID:c\nDTSTART;VALUE=DATE:20260502\nSTATUS:CANCELLED\nSUMMARY:Off'), '2026-05-01', '2026-05-31'),
+    ).toEqual([]);
+    expect(
+      days(calendar('UID:e\nDTSTART;VALUE=DATE:20200101\nRRULE:FREQ=DAILY\nSUMMARY:Daily'), '2026-05-01', '2026-05-03'),
+    ).toHaveLength(3);
   });
 
   it('folded and escaped lines, and no summary', () => {
-    expect(days(calendar('UID:f\nDTSTART;VALUE=DATE:20260502\nSUMMARY:Brahms\\, Mahler\n  and more\\nat the hall'), '2026-05-01', '2026-05-31')).toEqual(['2026-05-02 Brahms, Mahler and more at the hall']);
-    expect(days(calendar('UID:g\nDTSTART;VALUE=DATE:20260502'), '2026-05-01', '2026-05-31')).toEqual(['2026-05-02 busy']);
+    expect(
+      days(
+        calendar('UID:f\nDTSTART;VALUE=DATE:20260502\nSUMMARY:Brahms\\, Mahler\n  and more\\nat the hall'),
+        '2026-05-01',
+        '2026-05-31',
+      ),
+    ).toEqual(['2026-05-02 Brahms, Mahler and more at the hall']);
+    expect(days(calendar('UID:g\nDTSTART;VALUE=DATE:20260502'), '2026-05-01', '2026-05-31')).toEqual([
+      '2026-05-02 busy',
+    ]);
   });
 
   it('says so where it is no calendar, and takes an empty one', () => {

@@ -11,7 +11,12 @@ export interface CalendarDay {
 }
 
 export type ReadCalendar =
-  | { readonly status: 'read'; readonly days: readonly CalendarDay[]; readonly events: number; readonly skipped: number }
+  | {
+      readonly status: 'read';
+      readonly days: readonly CalendarDay[];
+      readonly events: number;
+      readonly skipped: number;
+    }
   | { readonly status: 'refused'; readonly message: string };
 
 const MAX_BYTES = 2_000_000;
@@ -24,15 +29,20 @@ const MAX_OCCURRENCES = 5000;
  * all-day event ends before its DTEND; a timed one counts on the days of its own zone, one in UTC on those of
  * `timeZone`. Repeating events are followed through the span; cancelled ones are left out and counted in `skipped`.
  */
-export function readCalendar(source: string, span: { readonly from: DayDate; readonly to: DayDate; readonly timeZone: string }): ReadCalendar {
-  if (source.length > MAX_BYTES) return { status: 'refused', message: 'A calendar file has at most 2 MB; export only the months of the programme.' };
+export function readCalendar(
+  source: string,
+  span: { readonly from: DayDate; readonly to: DayDate; readonly timeZone: string },
+): ReadCalendar {
+  if (source.length > MAX_BYTES)
+    return { status: 'refused', message: 'A calendar file has at most 2 MB; export only the months of the programme.' };
   let root: ICAL.Component;
   try {
     root = new ICAL.Component(ICAL.parse(source.replace(/^\ufeff/, '')) as unknown[]);
   } catch {
     return { status: 'refused', message: 'This is no calendar file; export one that ends in .ics.' };
   }
-  if (root.name !== 'vcalendar') return { status: 'refused', message: 'This is no calendar file: it has no VCALENDAR.' };
+  if (root.name !== 'vcalendar')
+    return { status: 'refused', message: 'This is no calendar file: it has no VCALENDAR.' };
   const days = new Map<string, CalendarDay>();
   const components = root.getAllSubcomponents('vevent');
   let skipped = 0;
@@ -42,7 +52,12 @@ export function readCalendar(source: string, span: { readonly from: DayDate; rea
       skipped++;
       continue;
     }
-    const event = new ICAL.Event(component, { exceptions: components.filter((c) => c.hasProperty('recurrence-id') && c.getFirstPropertyValue('uid') === component.getFirstPropertyValue('uid')) });
+    const event = new ICAL.Event(component, {
+      exceptions: components.filter(
+        (c) =>
+          c.hasProperty('recurrence-id') && c.getFirstPropertyValue('uid') === component.getFirstPropertyValue('uid'),
+      ),
+    });
     try {
       for (const { start, end, item } of occurrences(event, span.to)) {
         if (item.component.getFirstPropertyValue('status') === 'CANCELLED') continue;
@@ -56,13 +71,27 @@ export function readCalendar(source: string, span: { readonly from: DayDate; rea
       skipped++;
     }
   }
-  return { status: 'read', days: [...days.values()].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0)), events: components.length, skipped };
+  return {
+    status: 'read',
+    days: [...days.values()].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0)),
+    events: components.length,
+    skipped,
+  };
 }
 
-const oneLine = (words: string | null | undefined): string => (words ?? '').replace(/\p{Cc}+/gu, ' ').trim().slice(0, 200);
-const dayOf = (time: ICAL.Time): DayDate => `${String(time.year).padStart(4, '0')}-${String(time.month).padStart(2, '0')}-${String(time.day).padStart(2, '0')}` as DayDate;
+const oneLine = (words: string | null | undefined): string =>
+  (words ?? '')
+    .replace(/\p{Cc}+/gu, ' ')
+    .trim()
+    .slice(0, 200);
+const dayOf = (time: ICAL.Time): DayDate =>
+  `${String(time.year).padStart(4, '0')}-${String(time.month).padStart(2, '0')}-${String(time.day).padStart(2, '0')}` as DayDate;
 
-interface Occurrence { readonly start: ICAL.Time; readonly end: ICAL.Time; readonly item: ICAL.Event }
+interface Occurrence {
+  readonly start: ICAL.Time;
+  readonly end: ICAL.Time;
+  readonly item: ICAL.Event;
+}
 
 function* occurrences(event: ICAL.Event, to: DayDate): Generator<Occurrence> {
   if (!event.isRecurring()) {
@@ -78,7 +107,11 @@ function* occurrences(event: ICAL.Event, to: DayDate): Generator<Occurrence> {
   }
 }
 
-function* datesOf(start: ICAL.Time, end: ICAL.Time, { from, to, timeZone }: { from: DayDate; to: DayDate; timeZone: string }): Generator<DayDate> {
+function* datesOf(
+  start: ICAL.Time,
+  end: ICAL.Time,
+  { from, to, timeZone }: { from: DayDate; to: DayDate; timeZone: string },
+): Generator<DayDate> {
   const isUtc = (time: ICAL.Time) => !time.isDate && time.zone === ICAL.Timezone.utcTimezone;
   const dateOf = (time: ICAL.Time) => (isUtc(time) ? localDate(time.toUnixTime() * 1000, timeZone) : dayOf(time));
   const first = dateOf(start);

@@ -25,8 +25,14 @@ describe('stages', () => {
     const stages = stagesOf(INTERVALS);
     expect(stages.map((s) => [s.kind, s.title, s.durationSec, s.round])).toEqual([
       ['get-ready', 'Get ready', 5, 0],
-      ['work', 'squat', 40, 1], ['rest', 'Rest', 20, 1], ['work', 'side plank', 40, 1], ['rest', 'Rest', 20, 1],
-      ['work', 'squat', 40, 2], ['rest', 'Rest', 20, 2], ['work', 'side plank', 40, 2], ['rest', 'Rest', 20, 2],
+      ['work', 'squat', 40, 1],
+      ['rest', 'Rest', 20, 1],
+      ['work', 'side plank', 40, 1],
+      ['rest', 'Rest', 20, 1],
+      ['work', 'squat', 40, 2],
+      ['rest', 'Rest', 20, 2],
+      ['work', 'side plank', 40, 2],
+      ['rest', 'Rest', 20, 2],
     ]);
     expect(stages[3]!.switchAtSec).toEqual([20]);
     expect(stages[3]!.rounds).toBe(2);
@@ -40,7 +46,10 @@ describe('stages', () => {
   test('own pace waits for a tap; a hold after it gets a moment to get into position', () => {
     const stages = stagesOf('Warm-up: flow\n10 squat\n0:30/side side stretch');
     expect(stages.map((s) => [s.kind, s.ruledBy, s.durationSec])).toEqual([
-      ['get-ready', 'clock', 5], ['work', 'own', 22], ['get-ready', 'clock', 5], ['work', 'clock', 60],
+      ['get-ready', 'clock', 5],
+      ['work', 'own', 22],
+      ['get-ready', 'clock', 5],
+      ['work', 'clock', 60],
     ]);
     expect(stages[3]!.switchAtSec).toEqual([30]);
   });
@@ -48,13 +57,20 @@ describe('stages', () => {
   test('an amrap is one span with its list', () => {
     const span = stagesOf('Main: amrap 9:00\n10 squat\n5/side split squat')[1]!;
     expect(span).toMatchObject({ kind: 'span', durationSec: 540, countsRounds: true });
-    expect(span.lines).toEqual([{ figure: '10', name: 'squat', details: '' }, { figure: '5', name: 'split squat', details: 'each side' }]);
+    expect(span.lines).toEqual([
+      { figure: '10', name: 'squat', details: '' },
+      { figure: '5', name: 'split squat', details: 'each side' },
+    ]);
   });
 
   test('the stages lie on the timeline in order and end with it', () => {
     const stages = stagesOf(`Warm-up: 2 to 3 rounds\n6 squat\n0:20 plank\n${INTERVALS}`);
-    for (let i = 1; i < stages.length; i++) expect(stages[i]!.timelineStartSec).toBeGreaterThanOrEqual(stages[i - 1]!.timelineStartSec);
-    const plan = computePlan(parseSession(`Warm-up: 2 to 3 rounds\n6 squat\n0:20 plank\n${INTERVALS}`, baseLibrary).document, baseLibrary);
+    for (let i = 1; i < stages.length; i++)
+      expect(stages[i]!.timelineStartSec).toBeGreaterThanOrEqual(stages[i - 1]!.timelineStartSec);
+    const plan = computePlan(
+      parseSession(`Warm-up: 2 to 3 rounds\n6 squat\n0:20 plank\n${INTERVALS}`, baseLibrary).document,
+      baseLibrary,
+    );
     expect(stages.at(-1)!.timelineEndSec).toBe(plan.clockSec.likely);
   });
 
@@ -72,38 +88,91 @@ describe('the clock', () => {
     expect(blockSpentMs(state, stages, 66_000)).toBe(61_000);
   });
   test('a pause stops it, however long', () => {
-    const { state, title } = play(INTERVALS, [['tick', 10], ['pause', 15], ['tick', 600], ['resume', 615], ['tick', 620]]);
+    const { state, title } = play(INTERVALS, [
+      ['tick', 10],
+      ['pause', 15],
+      ['tick', 600],
+      ['resume', 615],
+      ['tick', 620],
+    ]);
     expect(title).toBe('squat');
     expect(stageSpentMs(state, 620_000)).toBe(15_000);
   });
   test('back restarts a stage that ran over 3 s, and else goes to the one before; next skips', () => {
-    expect(play(INTERVALS, [['tick', 6], ['next', 6], ['next', 7]]).title).toBe('side plank');
-    const restarted = play(INTERVALS, [['tick', 20], ['back', 20]]);
+    expect(
+      play(INTERVALS, [
+        ['tick', 6],
+        ['next', 6],
+        ['next', 7],
+      ]).title,
+    ).toBe('side plank');
+    const restarted = play(INTERVALS, [
+      ['tick', 20],
+      ['back', 20],
+    ]);
     expect([restarted.title, stageSpentMs(restarted.state, 20_000)]).toEqual(['squat', 0]);
-    expect(play(INTERVALS, [['tick', 46], ['back', 46]]).title).toBe('squat');
-    expect(play(INTERVALS, [['tick', 6], ['next', 6]]).state.skippedBlocks).toEqual([0]);
+    expect(
+      play(INTERVALS, [
+        ['tick', 46],
+        ['back', 46],
+      ]).title,
+    ).toBe('squat');
+    expect(
+      play(INTERVALS, [
+        ['tick', 6],
+        ['next', 6],
+      ]).state.skippedBlocks,
+    ).toEqual([0]);
   });
   test('it ends by itself, and a tick long after it ended changes nothing', () => {
-    const { state } = play(INTERVALS, [['tick', 245], ['tick', 9999]]);
+    const { state } = play(INTERVALS, [
+      ['tick', 245],
+      ['tick', 9999],
+    ]);
     expect(state.status).toBe('finished');
   });
   test('own pace does not go on without a tap, and the time for the score is what ran', () => {
     const text = 'Main: for time, reps 3-2\nsquat\nmarch';
-    const { state, title } = play(text, [['tick', 5], ['tick', 500]]);
+    const { state, title } = play(text, [
+      ['tick', 5],
+      ['tick', 500],
+    ]);
     expect(title).toBe('squat');
     expect(state.status).toBe('running');
-    const done = play(text, [['tick', 5], ['next', 15], ['pause', 20], ['resume', 80], ['next', 90], ['next', 95], ['next', 99]]);
+    const done = play(text, [
+      ['tick', 5],
+      ['next', 15],
+      ['pause', 20],
+      ['resume', 80],
+      ['next', 90],
+      ['next', 95],
+      ['next', 99],
+    ]);
     expect(done.state.status).toBe('finished');
     expect(done.state.spentByBlockMs[0]).toBe(34_000);
   });
   test('a cap ends the block wherever one is', () => {
-    const { state, title } = play('Main: for time, cap 1:00\n50 burpee\n50 squat\nCool-down: flow\n0:30 plank', [['tick', 5], ['tick', 66]]);
+    const { state, title } = play('Main: for time, cap 1:00\n50 burpee\n50 squat\nCool-down: flow\n0:30 plank', [
+      ['tick', 5],
+      ['tick', 66],
+    ]);
     expect(title).toBe('plank');
     expect(state.spentByBlockMs[0]).toBe(60_000);
   });
   test('rounds are counted in a span only', () => {
-    expect(play('Main: amrap 9:00\n10 squat', [['tick', 6], ['round', 40], ['round', 80]]).state.roundsByBlock).toEqual({ 0: 2 });
-    expect(play(INTERVALS, [['tick', 6], ['round', 10]]).state.roundsByBlock).toEqual({});
+    expect(
+      play('Main: amrap 9:00\n10 squat', [
+        ['tick', 6],
+        ['round', 40],
+        ['round', 80],
+      ]).state.roundsByBlock,
+    ).toEqual({ 0: 2 });
+    expect(
+      play(INTERVALS, [
+        ['tick', 6],
+        ['round', 10],
+      ]).state.roundsByBlock,
+    ).toEqual({});
   });
 });
 
@@ -111,8 +180,12 @@ describe('calls', () => {
   test('go, halfway, ten seconds and 3-2-1; a switch of sides takes the place of halfway', () => {
     const stages = stagesOf(INTERVALS);
     expect(cuesOf(stages[1]!)).toEqual([
-      { atSec: 0, cue: 'go' }, { atSec: 20, cue: 'halfway' }, { atSec: 30, cue: 'ten' },
-      { atSec: 37, cue: 'three' }, { atSec: 38, cue: 'two' }, { atSec: 39, cue: 'one' },
+      { atSec: 0, cue: 'go' },
+      { atSec: 20, cue: 'halfway' },
+      { atSec: 30, cue: 'ten' },
+      { atSec: 37, cue: 'three' },
+      { atSec: 38, cue: 'two' },
+      { atSec: 39, cue: 'one' },
     ]);
     expect(cuesOf(stages[3]!).map((c) => c.cue)).toEqual(['go', 'switch', 'ten', 'three', 'two', 'one']);
     expect(cuesOf(stages[2]!).map((c) => c.cue)).toEqual(['rest', 'three', 'two', 'one']);

@@ -20,7 +20,15 @@ export interface FollowState {
 export type FollowEvent = 'tick' | 'pause' | 'resume' | 'next' | 'back' | 'round';
 
 export function startFollow(nowMs: number): FollowState {
-  return { status: 'running', stage: 0, spentMs: 0, anchorMs: nowMs, roundsByBlock: {}, spentByBlockMs: {}, skippedBlocks: [] };
+  return {
+    status: 'running',
+    stage: 0,
+    spentMs: 0,
+    anchorMs: nowMs,
+    roundsByBlock: {},
+    spentByBlockMs: {},
+    skippedBlocks: [],
+  };
 }
 
 /** Milliseconds that the present stage has run. */
@@ -41,25 +49,42 @@ const BACK_RESTARTS_AFTER_MS = 3000;
 export function advance(state: FollowState, event: FollowEvent, stages: readonly Stage[], nowMs: number): FollowState {
   if (state.status === 'finished' && event !== 'back') return state;
   switch (event) {
-    case 'pause': return state.status === 'running' ? { ...state, status: 'paused', spentMs: stageSpentMs(state, nowMs), anchorMs: nowMs } : state;
-    case 'resume': return state.status === 'paused' ? { ...state, status: 'running', anchorMs: nowMs } : state;
-    case 'tick': return tick(state, stages, nowMs);
+    case 'pause':
+      return state.status === 'running'
+        ? { ...state, status: 'paused', spentMs: stageSpentMs(state, nowMs), anchorMs: nowMs }
+        : state;
+    case 'resume':
+      return state.status === 'paused' ? { ...state, status: 'running', anchorMs: nowMs } : state;
+    case 'tick':
+      return tick(state, stages, nowMs);
     case 'next': {
       const stage = stages[state.stage];
       if (!stage) return state;
       const early = stage.ruledBy === 'clock' && stage.kind !== 'get-ready' && stage.kind !== 'rest';
-      const skipped = early && !state.skippedBlocks.includes(stage.block) ? [...state.skippedBlocks, stage.block] : state.skippedBlocks;
+      const skipped =
+        early && !state.skippedBlocks.includes(stage.block)
+          ? [...state.skippedBlocks, stage.block]
+          : state.skippedBlocks;
       return leave({ ...state, skippedBlocks: skipped }, stages, nowMs, stageSpentMs(state, nowMs), 0);
     }
     case 'back': {
       const restart = state.status !== 'finished' && stageSpentMs(state, nowMs) > BACK_RESTARTS_AFTER_MS;
       const stage = restart ? state.stage : Math.max(0, Math.min(state.stage, stages.length) - 1);
-      return { ...state, status: state.status === 'finished' ? 'paused' : state.status, stage, spentMs: 0, anchorMs: nowMs };
+      return {
+        ...state,
+        status: state.status === 'finished' ? 'paused' : state.status,
+        stage,
+        spentMs: 0,
+        anchorMs: nowMs,
+      };
     }
     case 'round': {
       const stage = stages[state.stage];
       if (!stage?.countsRounds) return state;
-      return { ...state, roundsByBlock: { ...state.roundsByBlock, [stage.block]: (state.roundsByBlock[stage.block] ?? 0) + 1 } };
+      return {
+        ...state,
+        roundsByBlock: { ...state.roundsByBlock, [stage.block]: (state.roundsByBlock[stage.block] ?? 0) + 1 },
+      };
     }
   }
 }
@@ -85,7 +110,14 @@ function tick(state: FollowState, stages: readonly Stage[], nowMs: number): Foll
 }
 
 /** Goes on to the next stage (or past the block), which has then already run for `carriedMs`. */
-function leave(state: FollowState, stages: readonly Stage[], nowMs: number, spentMs: number, carriedMs: number, pastBlock = false): FollowState {
+function leave(
+  state: FollowState,
+  stages: readonly Stage[],
+  nowMs: number,
+  spentMs: number,
+  carriedMs: number,
+  pastBlock = false,
+): FollowState {
   const stage = stages[state.stage]!;
   const spent = stage.kind === 'get-ready' ? {} : { [stage.block]: (state.spentByBlockMs[stage.block] ?? 0) + spentMs };
   let next = state.stage + 1;
@@ -93,7 +125,9 @@ function leave(state: FollowState, stages: readonly Stage[], nowMs: number, spen
   return {
     ...state,
     status: next >= stages.length ? 'finished' : state.status,
-    stage: next, spentMs: carriedMs, anchorMs: nowMs,
+    stage: next,
+    spentMs: carriedMs,
+    anchorMs: nowMs,
     spentByBlockMs: { ...state.spentByBlockMs, ...spent },
   };
 }
@@ -113,33 +147,51 @@ export function cuesOf(stage: Stage): { atSec: number; cue: Cue }[] {
   for (const atSec of stage.switchAtSec) cues.push({ atSec, cue: 'switch' });
   const half = Math.round(durationSec / 2);
   const isFree = (sec: number) => !cues.some((c) => Math.abs(c.atSec - sec) < 4);
-  if (stage.workCapSec !== null && stage.workCapSec < durationSec - 4) cues.push({ atSec: stage.workCapSec, cue: 'work-cap' });
+  if (stage.workCapSec !== null && stage.workCapSec < durationSec - 4)
+    cues.push({ atSec: stage.workCapSec, cue: 'work-cap' });
   if (stage.kind === 'work' || stage.kind === 'span') {
     if (durationSec >= HALFWAY_FROM_SEC && isFree(half)) cues.push({ atSec: half, cue: 'halfway' });
   }
   if (durationSec >= HALFWAY_FROM_SEC && isFree(durationSec - 10)) cues.push({ atSec: durationSec - 10, cue: 'ten' });
-  for (const [before, cue] of [[3, 'three'], [2, 'two'], [1, 'one']] as const) {
-    if (durationSec > before && !cues.some((c) => c.atSec === durationSec - before && c.cue !== 'go')) cues.push({ atSec: durationSec - before, cue });
+  for (const [before, cue] of [
+    [3, 'three'],
+    [2, 'two'],
+    [1, 'one'],
+  ] as const) {
+    if (durationSec > before && !cues.some((c) => c.atSec === durationSec - before && c.cue !== 'go'))
+      cues.push({ atSec: durationSec - before, cue });
   }
   return cues.sort((a, b) => a.atSec - b.atSec);
 }
 
 /** The calls that became due after `fromSec` and up to `toSec` of a stage. */
 export const cuesBetween = (stage: Stage, fromSec: number, toSec: number): Cue[] =>
-  cuesOf(stage).filter((c) => c.atSec > fromSec && c.atSec <= toSec).map((c) => c.cue);
+  cuesOf(stage)
+    .filter((c) => c.atSec > fromSec && c.atSec <= toSec)
+    .map((c) => c.cue);
 
 /** What a voice says at a call; empty where a sound is enough. */
 export function cueWords(cue: Cue, stage: Stage): string {
   switch (cue) {
-    case 'go': return [stage.figure, stage.title].filter(Boolean).join(' ');
-    case 'rest': return 'Rest';
-    case 'three': return 'Three';
-    case 'two': return 'Two';
-    case 'one': return 'One';
-    case 'halfway': return 'Halfway';
-    case 'switch': return 'Switch sides';
-    case 'ten': return 'Ten seconds';
-    case 'work-cap': return 'Finish this one';
-    case 'finish': return 'That was all. Well done.';
+    case 'go':
+      return [stage.figure, stage.title].filter(Boolean).join(' ');
+    case 'rest':
+      return 'Rest';
+    case 'three':
+      return 'Three';
+    case 'two':
+      return 'Two';
+    case 'one':
+      return 'One';
+    case 'halfway':
+      return 'Halfway';
+    case 'switch':
+      return 'Switch sides';
+    case 'ten':
+      return 'Ten seconds';
+    case 'work-cap':
+      return 'Finish this one';
+    case 'finish':
+      return 'That was all. Well done.';
   }
 }

@@ -61,33 +61,67 @@ export function buildStages(plan: SessionPlan, blocks: readonly Block[]): Stage[
     const isFirst = stages.length === 0;
     if (step.purpose === 'change-over') {
       // At one's own pace a change-over needs no clock; before something timed it is the time to get into position.
-      if (plan.steps[index + 1]?.ruledBy === 'clock') stages.push({ ...stage, kind: 'get-ready', ruledBy: 'clock', durationSec: GET_READY_SEC });
+      if (plan.steps[index + 1]?.ruledBy === 'clock')
+        stages.push({ ...stage, kind: 'get-ready', ruledBy: 'clock', durationSec: GET_READY_SEC });
       continue;
     }
     if (isFirst) {
-      stages.push({ ...stage, kind: 'get-ready', ruledBy: 'clock', durationSec: GET_READY_SEC, title: 'Get ready', figure: '', details: '', lines: [], switchAtSec: [], round: 0, timelineEndSec: stage.timelineStartSec, workCapSec: null });
+      stages.push({
+        ...stage,
+        kind: 'get-ready',
+        ruledBy: 'clock',
+        durationSec: GET_READY_SEC,
+        title: 'Get ready',
+        figure: '',
+        details: '',
+        lines: [],
+        switchAtSec: [],
+        round: 0,
+        timelineEndSec: stage.timelineStartSec,
+        workCapSec: null,
+      });
     }
     stages.push(stage);
   }
-  return stages.map((stage, i) => (stage.kind === 'get-ready' && stages[i + 1] ? { ...stage, title: i === 0 ? 'Get ready' : `Get ready: ${stages[i + 1]!.title}` } : stage));
+  return stages.map((stage, i) =>
+    stage.kind === 'get-ready' && stages[i + 1]
+      ? { ...stage, title: i === 0 ? 'Get ready' : `Get ready: ${stages[i + 1]!.title}` }
+      : stage,
+  );
 }
 
 function toStage(step: Step, block: Block, plan: SessionPlan, startSec: number, endSec: number): Stage {
-  const rounds = plan.blocks[step.block]!.rounds?.high ?? (step.purpose === 'pyramid' ? Math.ceil(block.items.length / 2) : block.time.kind === 'windows' ? block.time.windows : 0);
+  const rounds =
+    plan.blocks[step.block]!.rounds?.high ??
+    (step.purpose === 'pyramid'
+      ? Math.ceil(block.items.length / 2)
+      : block.time.kind === 'windows'
+        ? block.time.windows
+        : 0);
   const isRest = step.parts.every((p) => p.kind === 'rest');
   const lead = step.parts.find((p) => p.kind !== 'rest');
   const listed = step.purpose === 'span' || step.purpose === 'window' || step.purpose === 'pyramid';
   const item = lead && lead.item !== null ? block.items[lead.item] : undefined;
-  const words = item && isWork(item) && lead ? itemWords(item, lead, step, block) : { title: '', figure: '', details: '' };
+  const words =
+    item && isWork(item) && lead ? itemWords(item, lead, step, block) : { title: '', figure: '', details: '' };
   return {
     kind: isRest ? 'rest' : listed ? 'span' : 'work',
-    ruledBy: step.ruledBy, durationSec: step.sec.likely, block: step.block, blockName: blockName(block),
-    round: step.round, rounds, set: step.set,
+    ruledBy: step.ruledBy,
+    durationSec: step.sec.likely,
+    block: step.block,
+    blockName: blockName(block),
+    round: step.round,
+    rounds,
+    set: step.set,
     title: isRest ? restTitle(step) : listed ? spanTitle(step, block) : words.title,
-    figure: listed ? '' : words.figure, details: listed ? '' : words.details,
+    figure: listed ? '' : words.figure,
+    details: listed ? '' : words.details,
     lines: listed ? step.items.flatMap((i) => stageLine(block, i, step)) : [],
-    switchAtSec: switches(step), workCapSec: step.workCapSec ?? null, optional: step.optional,
-    timelineStartSec: startSec, timelineEndSec: endSec,
+    switchAtSec: switches(step),
+    workCapSec: step.workCapSec ?? null,
+    optional: step.optional,
+    timelineStartSec: startSec,
+    timelineEndSec: endSec,
     capSec: block.time.kind === 'own' ? (block.time.capSec ?? null) : null,
     countsRounds: step.purpose === 'span',
   };
@@ -97,11 +131,28 @@ function itemWords(item: Parameters<typeof itemName>[0], lead: Part, step: Step,
   const spoken = speakDose(item.dose, block.count);
   const sideReps = step.parts.filter((p) => p.reps !== null);
   const each = sideReps.length > 1 && sideReps.every((p) => p.reps === sideReps[0]!.reps);
-  const counted = item.dose?.kind === 'reps' && item.dose.amount.kind === 'range' ? spoken.figure
-    : sideReps.length === 0 ? '' : each || sideReps.length === 1 ? String(pairsShown(item, sideReps[0]!.reps!)) : sideReps.map((p) => p.reps).join(' + ');
+  const counted =
+    item.dose?.kind === 'reps' && item.dose.amount.kind === 'range'
+      ? spoken.figure
+      : sideReps.length === 0
+        ? ''
+        : each || sideReps.length === 1
+          ? String(pairsShown(item, sideReps[0]!.reps!))
+          : sideReps.map((p) => p.reps).join(' + ');
   const timed = item.dose?.kind === 'time' ? formatClock(step.parts.find((p) => p.kind !== 'rest')!.sec.likely) : '';
-  const figure = counted || timed || (spoken.figure === 'max' ? 'max' : item.dose?.kind === 'distance' || item.dose?.kind === 'energy' ? spoken.figure : '');
-  return { title: item.inTurn ? (lead.name ?? '') : itemName(item), figure, details: itemDetails(item, undefined).join(' · ') };
+  const figure =
+    counted ||
+    timed ||
+    (spoken.figure === 'max'
+      ? 'max'
+      : item.dose?.kind === 'distance' || item.dose?.kind === 'energy'
+        ? spoken.figure
+        : '');
+  return {
+    title: item.inTurn ? (lead.name ?? '') : itemName(item),
+    figure,
+    details: itemDetails(item, undefined).join(' · '),
+  };
 }
 
 const pairsShown = (item: Parameters<typeof itemName>[0], reps: number) =>
@@ -111,24 +162,34 @@ function stageLine(block: Block, index: number, step: Step): StageLine[] {
   const item = block.items[index]!;
   if (!isWork(item)) return [{ figure: item.sec ? formatClock(item.sec) : '', name: 'rest', details: '' }];
   const name = item.inTurn ? item.choices[(Math.max(1, step.round) - 1) % item.choices.length]!.name : itemName(item);
-  return [{ figure: speakDose(item.dose, block.count).figure, name, details: itemDetails(item, undefined).join(' · ') }];
+  return [
+    { figure: speakDose(item.dose, block.count).figure, name, details: itemDetails(item, undefined).join(' · ') },
+  ];
 }
 
 function restTitle(step: Step): string {
   switch (step.purpose) {
-    case 'set-rest': return 'Rest before the next set';
-    case 'then-rest': return 'Rest';
-    case 'team-rest': return 'Your team works';
-    default: return 'Rest';
+    case 'set-rest':
+      return 'Rest before the next set';
+    case 'then-rest':
+      return 'Rest';
+    case 'team-rest':
+      return 'Your team works';
+    default:
+      return 'Rest';
   }
 }
 
 function spanTitle(step: Step, block: Block): string {
   if (step.purpose === 'pyramid' && block.count?.kind === 'pyramid') {
-    return step.direction === 'up' ? `Up by ${block.count.step} a set` : `Down by ${block.count.step} from the set you stopped in`;
+    return step.direction === 'up'
+      ? `Up by ${block.count.step} a set`
+      : `Down by ${block.count.step} from the set you stopped in`;
   }
   if (step.purpose === 'window') return `Window ${step.round}, from the top`;
-  return block.time.kind === 'span' && block.time.turnsOf ? `In turns of ${block.time.turnsOf}` : 'As many rounds as you can';
+  return block.time.kind === 'span' && block.time.turnsOf
+    ? `In turns of ${block.time.turnsOf}`
+    : 'As many rounds as you can';
 }
 
 /** Where the side changes between parts whose times are exact. */
@@ -137,7 +198,8 @@ function switches(step: Step): number[] {
   let sec = 0;
   for (const [i, part] of step.parts.entries()) {
     const before = step.parts.slice(0, i).findLast((p) => p.side !== null);
-    if (before && part.side !== null && part.side !== before.side && step.ruledBy === 'clock' && !part.estimated) at.push(sec);
+    if (before && part.side !== null && part.side !== before.side && step.ruledBy === 'clock' && !part.estimated)
+      at.push(sec);
     sec += part.sec.likely;
   }
   return at;

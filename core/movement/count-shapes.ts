@@ -17,7 +17,12 @@ export interface ShapeCount {
 }
 
 /** For every line that someone does otherwise: who many do what. A line that all do as written is left out; nobody: empty. */
-export function countShapes(document: SessionDocument, blocks: readonly Block[], people: readonly FitPerson[], library: MovementLibrary): ShapeCount[] {
+export function countShapes(
+  document: SessionDocument,
+  blocks: readonly Block[],
+  people: readonly FitPerson[],
+  library: MovementLibrary,
+): ShapeCount[] {
   const counts = new Map<string, Map<string, number>>();
   // Many people are alike: each kind is fitted once.
   const kinds = new Map<string, { person: FitPerson; people: number }>();
@@ -35,15 +40,31 @@ export function countShapes(document: SessionDocument, blocks: readonly Block[],
       counts.set(key, own);
     }
   }
-  return blocks.flatMap((block, b) => block.items.flatMap((item, i): ShapeCount[] => {
-    const own = counts.get(`${b}/${i}`);
-    if (!own || !isWork(item)) return [];
-    const others = [...own].map(([name, number]) => ({ name, people: number })).sort((x, y) => y.people - x.people || (x.name < y.name ? -1 : 1));
-    return [{ block: b, item: i, written: itemName(item), asWritten: people.length - others.reduce((sum, o) => sum + o.people, 0), others }];
-  }));
+  return blocks.flatMap((block, b) =>
+    block.items.flatMap((item, i): ShapeCount[] => {
+      const own = counts.get(`${b}/${i}`);
+      if (!own || !isWork(item)) return [];
+      const others = [...own]
+        .map(([name, number]) => ({ name, people: number }))
+        .sort((x, y) => y.people - x.people || (x.name < y.name ? -1 : 1));
+      return [
+        {
+          block: b,
+          item: i,
+          written: itemName(item),
+          asWritten: people.length - others.reduce((sum, o) => sum + o.people, 0),
+          others,
+        },
+      ];
+    }),
+  );
 }
 
 const upTo = (level: Level): FitPerson => ({ ...ANYONE, levels: Object.fromEntries(PATTERNS.map((p) => [p, level])) });
 
 /** Three kinds of participant to look through, by the hardest effort class they do. */
-export const SEEN_AS: Readonly<Record<'gentle' | 'standard' | 'strong', FitPerson>> = { gentle: upTo(2), standard: upTo(4), strong: upTo(5) };
+export const SEEN_AS: Readonly<Record<'gentle' | 'standard' | 'strong', FitPerson>> = {
+  gentle: upTo(2),
+  standard: upTo(4),
+  strong: upTo(5),
+};

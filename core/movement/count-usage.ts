@@ -8,7 +8,9 @@ export interface MovementUsage {
 }
 
 /** How often movements stand in the sessions of some days, by movement id. `days` are keyed as the caller likes, in order. */
-export function countUsage(days: readonly { readonly key: string; readonly plan: Pick<SessionPlan, 'movements'> }[]): Map<string, MovementUsage> {
+export function countUsage(
+  days: readonly { readonly key: string; readonly plan: Pick<SessionPlan, 'movements'> }[],
+): Map<string, MovementUsage> {
   const usage = new Map<string, { days: string[]; reps: number; heldSec: number }>();
   for (const { key, plan } of days) {
     for (const m of plan.movements) {

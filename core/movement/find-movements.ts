@@ -22,18 +22,37 @@ export interface MovementQuery {
  * nothing bring the nearest names. Everything matches an empty query.
  */
 export function findMovements(library: MovementLibrary, query: MovementQuery): Movement[] {
-  const words = nameKey(query.words).split(' ').filter((w) => w !== '');
+  const words = nameKey(query.words)
+    .split(' ')
+    .filter((w) => w !== '');
   const bits = spareBits(query.spares);
-  const open = library.movements.filter((m) => (query.pattern === undefined || m.pattern === query.pattern) && (query.position === undefined || m.position === query.position)
-    && (askedBits(m) & bits) === 0 && (query.kit === undefined || hasKit(m, query.kit)));
-  if (words.length === 0) return [...open].sort((a, b) => (a.pattern < b.pattern ? -1 : a.pattern > b.pattern ? 1 : a.effortClass - b.effortClass || (a.name < b.name ? -1 : 1)));
-  const scored = open.map((m) => ({ m, score: scoreWords(m, words) })).filter((x) => x.score > 0).sort((a, b) => b.score - a.score || a.m.effortClass - b.m.effortClass || (a.m.name < b.m.name ? -1 : 1)).map((x) => x.m);
+  const open = library.movements.filter(
+    (m) =>
+      (query.pattern === undefined || m.pattern === query.pattern) &&
+      (query.position === undefined || m.position === query.position) &&
+      (askedBits(m) & bits) === 0 &&
+      (query.kit === undefined || hasKit(m, query.kit)),
+  );
+  if (words.length === 0)
+    return [...open].sort((a, b) =>
+      a.pattern < b.pattern
+        ? -1
+        : a.pattern > b.pattern
+          ? 1
+          : a.effortClass - b.effortClass || (a.name < b.name ? -1 : 1),
+    );
+  const scored = open
+    .map((m) => ({ m, score: scoreWords(m, words) }))
+    .filter((x) => x.score > 0)
+    .sort((a, b) => b.score - a.score || a.m.effortClass - b.m.effortClass || (a.m.name < b.m.name ? -1 : 1))
+    .map((x) => x.m);
   if (scored.length > 0) return scored;
   const near = new Set(nearestMovements(query.words, library, 8));
   return open.filter((m) => near.has(m.name));
 }
 
-const hasKit = (m: Movement, kit: string): boolean => (kit === 'none' ? m.kit.every((k) => PLACES.includes(k)) : m.kit.some((k) => servesAs(kit, k)));
+const hasKit = (m: Movement, kit: string): boolean =>
+  kit === 'none' ? m.kit.every((k) => PLACES.includes(k)) : m.kit.some((k) => servesAs(kit, k));
 
 /** Every word must be found somewhere; in the name counts most. */
 function scoreWords(m: Movement, words: readonly string[]): number {
@@ -42,7 +61,15 @@ function scoreWords(m: Movement, words: readonly string[]): number {
   const rest = nameKey(`${m.setUp} ${m.doing} ${m.watchFor} ${m.kit.join(' ')} ${m.pattern} ${m.position}`);
   let score = 0;
   for (const word of words) {
-    const own = name.split(' ').some((w) => w.startsWith(word)) ? 6 : name.includes(word) ? 4 : others.includes(word) ? 3 : rest.includes(word) ? 1 : 0;
+    const own = name.split(' ').some((w) => w.startsWith(word))
+      ? 6
+      : name.includes(word)
+        ? 4
+        : others.includes(word)
+          ? 3
+          : rest.includes(word)
+            ? 1
+            : 0;
     if (own === 0) return 0;
     score += own;
   }

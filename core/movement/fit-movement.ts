@@ -30,7 +30,10 @@ export interface MovementFit {
   readonly reason: string;
 }
 
-interface Candidate { readonly movement: Movement; readonly how: Exclude<FitHow, 'agreed' | 'choice'> }
+interface Candidate {
+  readonly movement: Movement;
+  readonly how: Exclude<FitHow, 'agreed' | 'choice'>;
+}
 
 /** Never asks for anything that can be spared, and needs no kit (FACTS: "no promise, but something calm for everyone"). */
 const CALM = ['seated-march', 'calm-breathing'];
@@ -65,7 +68,9 @@ function computeOrder(movement: Movement, library: MovementLibrary): Candidate[]
     return at < 0 ? [] : ladder.steps.map((s, i) => ({ id: s.movementId, far: Math.abs(i - at) + (i > at ? 0.5 : 0) }));
   });
   for (const { id } of steps.sort((a, b) => a.far - b.far)) add(library.find(id), 'ladder');
-  const others = library.movements.map((m) => ({ m, far: distance(m, movement) })).sort((a, b) => a.far - b.far || (a.m.id < b.m.id ? -1 : 1));
+  const others = library.movements
+    .map((m) => ({ m, far: distance(m, movement) }))
+    .sort((a, b) => a.far - b.far || (a.m.id < b.m.id ? -1 : 1));
   for (const { m } of others) if (m.pattern === movement.pattern) add(m, 'pattern');
   for (const { m } of others) if (areaOf(m) === areaOf(movement)) add(m, 'area');
   for (const id of CALM) add(library.find(id), 'calm');
@@ -73,8 +78,11 @@ function computeOrder(movement: Movement, library: MovementLibrary): Candidate[]
 }
 
 const distance = (a: Movement, b: Movement): number =>
-  Math.abs(a.effortClass - b.effortClass) + (a.position === b.position ? 0 : 0.8) + (a.isHold === b.isHold ? 0 : 1.5) + (a.isOneSided === b.isOneSided ? 0 : 0.4)
-  + (a.kit.some((k) => b.kit.includes(k)) || a.kit.length === b.kit.length ? 0 : 0.3);
+  Math.abs(a.effortClass - b.effortClass) +
+  (a.position === b.position ? 0 : 0.8) +
+  (a.isHold === b.isHold ? 0 : 1.5) +
+  (a.isOneSided === b.isOneSided ? 0 : 0.4) +
+  (a.kit.some((k) => b.kit.includes(k)) || a.kit.length === b.kit.length ? 0 : 0.3);
 
 const hasKit = (movement: Movement, kit: readonly string[] | undefined): boolean =>
   kit === undefined || movement.kit.every((piece) => PLACES.includes(piece) || kit.some((k) => servesAs(k, piece)));
@@ -85,7 +93,8 @@ export function findObstacle(movement: Movement, person: FitPerson): string | un
   if (clash !== 0) return SPARE_WORDS[SPARES[31 - Math.clz32(clash & -clash)]!];
   const level = person.levels[movement.pattern];
   if (level !== undefined && movement.effortClass > level) return `level ${level} of 5 in ${movement.pattern}`;
-  if (!hasKit(movement, person.kit)) return `no ${movement.kit.filter((piece) => !PLACES.includes(piece) && !person.kit!.some((k) => servesAs(k, piece))).join(', no ')} at hand`;
+  if (!hasKit(movement, person.kit))
+    return `no ${movement.kit.filter((piece) => !PLACES.includes(piece) && !person.kit!.some((k) => servesAs(k, piece))).join(', no ')} at hand`;
   return undefined;
 }
 
@@ -97,13 +106,16 @@ export function findObstacle(movement: Movement, person: FitPerson): string | un
 export function fitMovement(movement: Movement, person: FitPerson, library: MovementLibrary): MovementFit | undefined {
   const swap = person.swaps.find((s) => s.from === movement.id);
   const agreed = swap && library.find(swap.to);
-  if (agreed && findObstacle(agreed, { ...person, levels: {} }) === undefined) return { movement: agreed, how: 'agreed', reason: 'as agreed' };
+  if (agreed && findObstacle(agreed, { ...person, levels: {} }) === undefined)
+    return { movement: agreed, how: 'agreed', reason: 'as agreed' };
   const reason = findObstacle(movement, person);
   if (reason === undefined) return undefined;
   for (const candidate of standInOrder(movement, library)) {
     if (findObstacle(candidate.movement, person) === undefined) return { ...candidate, reason };
   }
-  const calm = CALM.map((id) => library.find(id)).find((m) => m && findObstacle(m, { ...person, levels: {} }) === undefined);
+  const calm = CALM.map((id) => library.find(id)).find(
+    (m) => m && findObstacle(m, { ...person, levels: {} }) === undefined,
+  );
   if (!calm) throw new RangeError(`the library has nothing calm for a person who spares ${person.spares.join(', ')}`);
   return { movement: calm, how: 'calm', reason };
 }

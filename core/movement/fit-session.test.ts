@@ -14,63 +14,99 @@ import { PATTERNS } from './movement.ts';
 import { SPARES } from './spare.ts';
 
 const ids = baseLibrary.movements.map((m) => m.id);
-const arbitraryPerson: fc.Arbitrary<FitPerson> = fc.record({
-  kit: fc.option(fc.subarray(['chair', 'band', 'bottle', 'towel', 'step', 'rope', 'bar']), { nil: undefined }), spares: fc.subarray([...SPARES]),
-  levels: fc.dictionary(fc.constantFrom(...PATTERNS), fc.integer({ min: 1, max: 5 }).map((n) => n as Level), { maxKeys: 4 }),
-  swaps: fc.array(fc.record({ from: fc.constantFrom(...ids), to: fc.constantFrom(...ids) }), { maxLength: 3 }),
-}).map(({ kit, ...rest }) => ({ ...rest, ...(kit && { kit }) }));
+const arbitraryPerson: fc.Arbitrary<FitPerson> = fc
+  .record({
+    kit: fc.option(fc.subarray(['chair', 'band', 'bottle', 'towel', 'step', 'rope', 'bar']), { nil: undefined }),
+    spares: fc.subarray([...SPARES]),
+    levels: fc.dictionary(
+      fc.constantFrom(...PATTERNS),
+      fc.integer({ min: 1, max: 5 }).map((n) => n as Level),
+      { maxKeys: 4 },
+    ),
+    swaps: fc.array(fc.record({ from: fc.constantFrom(...ids), to: fc.constantFrom(...ids) }), { maxLength: 3 }),
+  })
+  .map(({ kit, ...rest }) => ({ ...rest, ...(kit && { kit }) }));
 
 describe('whoever it is for, and whatever is written', () => {
   test('the fitted session reads back, with the same blocks, clocks, numbers of items and scores', () => {
-    fc.assert(fc.property(arbitraryDocument, arbitraryPerson, (document, person) => {
-      const blocks = resolveBlocks(document);
-      const { document: fitted, changes } = fitSession(document, blocks, person, baseLibrary);
-      expect(fitted.blocks.map((b) => [b.role, b.label, b.time, b.count, b.rounds, b.sets, b.items.length])).toEqual(blocks.map((b) => [b.role, b.label, b.time, b.count, b.rounds, b.sets, b.items.length]));
-      const written = fitted.blocks.filter((b) => b.items.length > 0);
-      const { document: again, issues } = parseSession(printSession({ ...fitted, blocks: written }, baseLibrary), baseLibrary);
-      expect(issues).toEqual([]);
-      expect(again.blocks).toEqual(written);
-      // An alternative that the coach wrote with a dose of its own may bring another kind of score.
-      const scores = (d: typeof document) => computePlan(d, baseLibrary).blocks.map((b, i) => (changes.some((c) => c.block === i && c.how === 'choice') ? 'chosen' : b.score));
-      expect(scores(fitted)).toEqual(scores({ ...document, blocks }));
-    }), { numRuns: 800 });
+    fc.assert(
+      fc.property(arbitraryDocument, arbitraryPerson, (document, person) => {
+        const blocks = resolveBlocks(document);
+        const { document: fitted, changes } = fitSession(document, blocks, person, baseLibrary);
+        expect(fitted.blocks.map((b) => [b.role, b.label, b.time, b.count, b.rounds, b.sets, b.items.length])).toEqual(
+          blocks.map((b) => [b.role, b.label, b.time, b.count, b.rounds, b.sets, b.items.length]),
+        );
+        const written = fitted.blocks.filter((b) => b.items.length > 0);
+        const { document: again, issues } = parseSession(
+          printSession({ ...fitted, blocks: written }, baseLibrary),
+          baseLibrary,
+        );
+        expect(issues).toEqual([]);
+        expect(again.blocks).toEqual(written);
+        // An alternative that the coach wrote with a dose of its own may bring another kind of score.
+        const scores = (d: typeof document) =>
+          computePlan(d, baseLibrary).blocks.map((b, i) =>
+            changes.some((c) => c.block === i && c.how === 'choice') ? 'chosen' : b.score,
+          );
+        expect(scores(fitted)).toEqual(scores({ ...document, blocks }));
+      }),
+      { numRuns: 800 },
+    );
   });
 
   test('nothing that is done breaks what is to be spared, the kit or the level; each change says why', () => {
-    fc.assert(fc.property(arbitraryDocument, arbitraryPerson, (document, person) => {
-      const { document: fitted, changes } = fitSession(document, resolveBlocks(document), { ...person, swaps: [] }, baseLibrary);
-      for (const block of fitted.blocks) {
-        for (const item of block.items) {
-          if (!isWork(item)) continue;
-          for (const choice of item.choices) {
-            const movement = baseLibrary.findByName(choice.name);
-            expect({ name: choice.name, obstacle: movement && findObstacle(movement, person) }).toEqual({ name: choice.name, obstacle: undefined });
+    fc.assert(
+      fc.property(arbitraryDocument, arbitraryPerson, (document, person) => {
+        const { document: fitted, changes } = fitSession(
+          document,
+          resolveBlocks(document),
+          { ...person, swaps: [] },
+          baseLibrary,
+        );
+        for (const block of fitted.blocks) {
+          for (const item of block.items) {
+            if (!isWork(item)) continue;
+            for (const choice of item.choices) {
+              const movement = baseLibrary.findByName(choice.name);
+              expect({ name: choice.name, obstacle: movement && findObstacle(movement, person) }).toEqual({
+                name: choice.name,
+                obstacle: undefined,
+              });
+            }
           }
         }
-      }
-      for (const change of changes) {
-        expect(change.reason).not.toBe('');
-        expect(change.from).not.toBe(change.to);
-      }
-    }), { numRuns: 800 });
+        for (const change of changes) {
+          expect(change.reason).not.toBe('');
+          expect(change.from).not.toBe(change.to);
+        }
+      }),
+      { numRuns: 800 },
+    );
   });
 
   test('blocks that the clock rules are as long as before', () => {
-    fc.assert(fc.property(arbitraryDocument, arbitraryPerson, (document, person) => {
-      const blocks = resolveBlocks(document);
-      const { document: fitted } = fitSession(document, blocks, person, baseLibrary);
-      const [before, after] = [computePlan({ ...document, blocks }, baseLibrary), computePlan(fitted, baseLibrary)];
-      for (const [i, block] of blocks.entries()) {
-        if (['slots', 'intervals', 'span', 'windows'].includes(block.time.kind) && !block.between) expect(after.blocks[i]!.clockSec).toEqual(before.blocks[i]!.clockSec);
-      }
-    }), { numRuns: 400 });
+    fc.assert(
+      fc.property(arbitraryDocument, arbitraryPerson, (document, person) => {
+        const blocks = resolveBlocks(document);
+        const { document: fitted } = fitSession(document, blocks, person, baseLibrary);
+        const [before, after] = [computePlan({ ...document, blocks }, baseLibrary), computePlan(fitted, baseLibrary)];
+        for (const [i, block] of blocks.entries()) {
+          if (['slots', 'intervals', 'span', 'windows'].includes(block.time.kind) && !block.between)
+            expect(after.blocks[i]!.clockSec).toEqual(before.blocks[i]!.clockSec);
+        }
+      }),
+      { numRuns: 400 },
+    );
   });
 
   test('a session that is fitted once needs no further fit, swaps aside', () => {
-    fc.assert(fc.property(arbitraryDocument, arbitraryPerson, (document, person) => {
-      const who = { ...person, swaps: [] };
-      const { document: fitted } = fitSession(document, resolveBlocks(document), who, baseLibrary);
-      expect(fitSession(fitted, fitted.blocks, who, baseLibrary).changes).toEqual([]);
-    }), { numRuns: 400 });
+    fc.assert(
+      fc.property(arbitraryDocument, arbitraryPerson, (document, person) => {
+        const who = { ...person, swaps: [] };
+        const { document: fitted } = fitSession(document, resolveBlocks(document), who, baseLibrary);
+        expect(fitSession(fitted, fitted.blocks, who, baseLibrary).changes).toEqual([]);
+      }),
+      { numRuns: 400 },
+    );
   });
 });

@@ -39,7 +39,12 @@ export const explainChange = (change: FitChange): string =>
  * Nothing is dropped: every item keeps its place, its slot and its sides; a dose becomes smaller where its slot would
  * overflow. A person without anything to consider gets the session as it is.
  */
-export function fitSession(document: SessionDocument, blocks: readonly Block[], person: FitPerson, library: MovementLibrary): FittedSession {
+export function fitSession(
+  document: SessionDocument,
+  blocks: readonly Block[],
+  person: FitPerson,
+  library: MovementLibrary,
+): FittedSession {
   const changes: FitChange[] = [];
   const unjudged = new Set<string>();
   const fitted = blocks.map((block, b): Block => {
@@ -50,14 +55,25 @@ export function fitSession(document: SessionDocument, blocks: readonly Block[], 
       for (const change of made) changes.push({ ...change, block: b, item: i, isScored });
       return made.length > 0 ? next : item;
     });
-    return items.every((item, i) => item === block.items[i]) ? block : scaleToSlots({ ...block, items }, block, b, changes, library);
+    return items.every((item, i) => item === block.items[i])
+      ? block
+      : scaleToSlots({ ...block, items }, block, b, changes, library);
   });
-  return { document: changes.length > 0 ? { ...document, blocks: fitted } : { ...document, blocks: [...blocks] }, changes, unjudged: [...unjudged] };
+  return {
+    document: changes.length > 0 ? { ...document, blocks: fitted } : { ...document, blocks: [...blocks] },
+    changes,
+    unjudged: [...unjudged],
+  };
 }
 
 type ItemChange = Omit<FitChange, 'block' | 'item' | 'isScored'>;
 
-function fitItem(item: WorkItem, person: FitPerson, library: MovementLibrary, unjudged: Set<string>): { next: WorkItem; made: ItemChange[] } {
+function fitItem(
+  item: WorkItem,
+  person: FitPerson,
+  library: MovementLibrary,
+  unjudged: Set<string>,
+): { next: WorkItem; made: ItemChange[] } {
   const made: ItemChange[] = [];
   const fitChoice = (choice: Choice): { choice: Choice; from?: Movement; to?: Movement; change?: ItemChange } => {
     const movement = library.findByName(choice.name);
@@ -67,7 +83,12 @@ function fitItem(item: WorkItem, person: FitPerson, library: MovementLibrary, un
     }
     const fit = fitMovement(movement, person, library);
     if (!fit) return { choice };
-    return { choice: { name: fit.movement.name }, from: movement, to: fit.movement, change: { from: movement.name, to: fit.movement.name, how: fit.how, reason: fit.reason } };
+    return {
+      choice: { name: fit.movement.name },
+      from: movement,
+      to: fit.movement,
+      change: { from: movement.name, to: fit.movement.name, how: fit.how, reason: fit.reason },
+    };
   };
   const results = item.choices.map(fitChoice);
   if (item.inTurn) {
@@ -79,13 +100,23 @@ function fitItem(item: WorkItem, person: FitPerson, library: MovementLibrary, un
   if (open.length > 0) {
     const { change } = results[0]!;
     const [first, ...others] = open;
-    if (!change) return { next: { ...item, choices: open }, made: [{ ...results.find((r) => r.change)!.change!, to: first!.name, how: 'choice' }] };
+    if (!change)
+      return {
+        next: { ...item, choices: open },
+        made: [{ ...results.find((r) => r.change)!.change!, to: first!.name, how: 'choice' }],
+      };
     const { dose: own, ...bare } = first!;
     const { halfEachSide, side, ...rest } = item;
     // A dose that counts its sides says already what "left" or "half each side" said.
     const saysSides = countsSides(own);
     return {
-      next: { ...rest, ...(!saysSides && side && { side }), ...(!saysSides && halfEachSide && { halfEachSide }), ...(own && { dose: own }), choices: [bare, ...others] },
+      next: {
+        ...rest,
+        ...(!saysSides && side && { side }),
+        ...(!saysSides && halfEachSide && { halfEachSide }),
+        ...(own && { dose: own }),
+        choices: [bare, ...others],
+      },
       made: [{ ...change, to: first!.name, how: 'choice' }],
     };
   }
@@ -94,10 +125,17 @@ function fitItem(item: WorkItem, person: FitPerson, library: MovementLibrary, un
   const { dose: before, halfEachSide, side, ...rest } = item;
   const keepsSide = to!.isOneSided && !countsSides(dose);
   const next: WorkItem = {
-    ...rest, ...(dose && { dose }), ...(keepsSide && side && { side }), ...(keepsSide && halfEachSide && { halfEachSide }), choices: [choice],
+    ...rest,
+    ...(dose && { dose }),
+    ...(keepsSide && side && { side }),
+    ...(keepsSide && halfEachSide && { halfEachSide }),
+    choices: [choice],
   };
   const words = [before ? printDose(before) : '', dose ? printDose(dose) : ''];
-  made.push({ ...change!, ...(words[0] !== words[1] && { dose: { from: words[0] || 'as said', to: words[1] || 'as said' } }) });
+  made.push({
+    ...change!,
+    ...(words[0] !== words[1] && { dose: { from: words[0] || 'as said', to: words[1] || 'as said' } }),
+  });
   return { next, made };
 }
 
@@ -105,13 +143,18 @@ function fitItem(item: WorkItem, person: FitPerson, library: MovementLibrary, un
 function scaleToSlots(block: Block, written: Block, b: number, changes: FitChange[], library: MovementLibrary): Block {
   const items = [...block.items];
   for (const fit of fitSlots(block, library)) {
-    if (fit.status === 'fits' || fit.largestCount === undefined || block.items[fit.item] === written.items[fit.item]) continue;
+    if (fit.status === 'fits' || fit.largestCount === undefined || block.items[fit.item] === written.items[fit.item])
+      continue;
     const item = items[fit.item] as WorkItem;
     const smaller = withCount(item, fit.largestCount);
     items[fit.item] = smaller;
     const at = changes.findIndex((c) => c.block === b && c.item === fit.item);
     const before = (written.items[fit.item] as WorkItem).dose;
-    if (at >= 0) changes[at] = { ...changes[at]!, dose: { from: before ? printDose(before) : 'as said', to: printDose(smaller.dose!) } };
+    if (at >= 0)
+      changes[at] = {
+        ...changes[at]!,
+        dose: { from: before ? printDose(before) : 'as said', to: printDose(smaller.dose!) },
+      };
   }
   return { ...block, items };
 }

@@ -1,5 +1,9 @@
 /** As a ladder is written down: id, name, steps from the easiest, each with what changes from the one below. */
-export type LadderRow = readonly [id: string, name: string, steps: readonly (readonly [movement: string, change: string])[]];
+export type LadderRow = readonly [
+  id: string,
+  name: string,
+  steps: readonly (readonly [movement: string, change: string])[],
+];
 
 export interface LadderStep {
   readonly movementId: string;

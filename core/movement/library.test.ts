@@ -25,25 +25,50 @@ describe('the movements that ship', () => {
     }
   });
   test('hold to the rules that a coach’s own are held to', () => {
-    for (const movement of baseLibrary.movements) expect({ id: movement.id, issues: checkMovement(movement, baseLibrary.movements) }).toEqual({ id: movement.id, issues: [] });
+    for (const movement of baseLibrary.movements)
+      expect({ id: movement.id, issues: checkMovement(movement, baseLibrary.movements) }).toEqual({
+        id: movement.id,
+        issues: [],
+      });
   });
   test('have ladders without a circle, on which no step is easier by effort class by more than one than the step below', () => {
     expect(findLadderCycle(baseLibrary.ladders)).toBeUndefined();
     for (const ladder of baseLibrary.ladders) {
       const classes = ladder.steps.map((s) => baseLibrary.find(s.movementId)!.effortClass);
-      for (let i = 1; i < classes.length; i++) expect({ ladder: ladder.id, step: ladder.steps[i]!.movementId, fell: classes[i - 1]! - classes[i]! > 1 }).toEqual({ ladder: ladder.id, step: ladder.steps[i]!.movementId, fell: false });
+      for (let i = 1; i < classes.length; i++)
+        expect({
+          ladder: ladder.id,
+          step: ladder.steps[i]!.movementId,
+          fell: classes[i - 1]! - classes[i]! > 1,
+        }).toEqual({ ladder: ladder.id, step: ladder.steps[i]!.movementId, fell: false });
     }
   });
   test('have something seated, quiet and without kit in every pattern, that asks for little everywhere', () => {
     for (const pattern of PATTERNS) {
-      const open = baseLibrary.movements.filter((m) => m.pattern === pattern && m.position === 'seated' && !m.isOnFloor && m.kit.length === 0 && m.noise < 2 && !m.isOverhead && JOINTS.every((j) => m.demand[j] < 2));
+      const open = baseLibrary.movements.filter(
+        (m) =>
+          m.pattern === pattern &&
+          m.position === 'seated' &&
+          !m.isOnFloor &&
+          m.kit.length === 0 &&
+          m.noise < 2 &&
+          !m.isOverhead &&
+          JOINTS.every((j) => m.demand[j] < 2),
+      );
       expect({ pattern, count: open.length > 0 }).toEqual({ pattern, count: true });
     }
   });
   test('have the paces seen in trained followers (FACTS 1, common practice, no source)', () => {
     const likely = (id: string) => baseLibrary.find(id)!.paceSec.likely;
-    expect([likely('step-back-squat-thrust'), likely('side-plank-dip'), likely('sit-up'), likely('walk-out-push-up')]).toEqual([3.75, 1.5, 3.3, 3.75]);
-    expect([Math.round(60 / likely('mountain-climber') / 2), Math.round(60 / likely('plank-jack') / 2)]).toEqual([42, 42]);
+    expect([
+      likely('step-back-squat-thrust'),
+      likely('side-plank-dip'),
+      likely('sit-up'),
+      likely('walk-out-push-up'),
+    ]).toEqual([3.75, 1.5, 3.3, 3.75]);
+    expect([Math.round(60 / likely('mountain-climber') / 2), Math.round(60 / likely('plank-jack') / 2)]).toEqual([
+      42, 42,
+    ]);
     expect(60 / likely('burpee')).toBeGreaterThanOrEqual(10);
   });
 });
@@ -53,20 +78,48 @@ describe('files that break a rule are refused, with the line named', () => {
     const cells = ['x jump', '', 'jump', 'standing', '', '', '3', '1/2/3', '00000000', '00', 'a', 'b', 'c'];
     return cells.map((c, i) => changes[i] ?? c).join(' | ');
   };
-  test.each([[{ 2: 'hop' }, 'pattern'], [{ 3: 'flying' }, 'position'], [{ 7: '3/2/1' }, 'pace'], [{ 7: '-1/2/3' }, 'pace'], [{ 8: '0000' }, 'demand'], [{ 9: '9' }, 'grades'], [{ 6: '7' }, 'effort'], [{ 10: '' }, 'description']])('%j', (changes, words) => {
+  test.each([
+    [{ 2: 'hop' }, 'pattern'],
+    [{ 3: 'flying' }, 'position'],
+    [{ 7: '3/2/1' }, 'pace'],
+    [{ 7: '-1/2/3' }, 'pace'],
+    [{ 8: '0000' }, 'demand'],
+    [{ 9: '9' }, 'grades'],
+    [{ 6: '7' }, 'effort'],
+    [{ 10: '' }, 'description'],
+  ])('%j', (changes, words) => {
     expect(() => parseRows(line(changes))).toThrow(new RegExp(`${words}.*x jump`));
   });
   test('a good one is read', () => {
     expect(parseRows(line({}))[0]).toMatchObject({ id: 'x-jump', paceSec: { low: 1, likely: 2, high: 3 } });
-    expect(() => buildLibrary([...baseLibrary.movements, { ...baseLibrary.find('squat')!, id: 'squat-2' }])).toThrow(/names two movements/);
-    expect(() => buildLibrary(baseLibrary.movements, [{ id: 'l', name: 'L', steps: [{ movementId: 'nothing', change: '' }] }])).toThrow(/no movement/);
+    expect(() => buildLibrary([...baseLibrary.movements, { ...baseLibrary.find('squat')!, id: 'squat-2' }])).toThrow(
+      /names two movements/,
+    );
+    expect(() =>
+      buildLibrary(baseLibrary.movements, [{ id: 'l', name: 'L', steps: [{ movementId: 'nothing', change: '' }] }]),
+    ).toThrow(/no movement/);
   });
 });
 
 describe('a workspace’s own layer', () => {
-  const own = { movementId: 'harbour-step', fields: { name: 'harbour step', pattern: 'locomotion' as const, effortClass: 2 as const } };
+  const own = {
+    movementId: 'harbour-step',
+    fields: { name: 'harbour step', pattern: 'locomotion' as const, effortClass: 2 as const },
+  };
   test('adds and changes, and leaves the base as it is', () => {
-    const library = layerLibrary(baseLibrary, { overrides: [own, { movementId: 'squat', fields: { paceSec: { low: 2, likely: 3, high: 4 } } }], ladders: [{ id: 'harbour', name: 'Harbour', steps: [{ movementId: 'march', change: '' }, { movementId: 'harbour-step', change: 'with a turn' }] }] });
+    const library = layerLibrary(baseLibrary, {
+      overrides: [own, { movementId: 'squat', fields: { paceSec: { low: 2, likely: 3, high: 4 } } }],
+      ladders: [
+        {
+          id: 'harbour',
+          name: 'Harbour',
+          steps: [
+            { movementId: 'march', change: '' },
+            { movementId: 'harbour-step', change: 'with a turn' },
+          ],
+        },
+      ],
+    });
     expect(library.find('squat')!.paceSec.likely).toBe(3);
     expect(baseLibrary.find('squat')!.paceSec.likely).toBe(2.2);
     expect(library.findByName('Harbour steps')!.id).toBe('harbour-step');
@@ -75,23 +128,68 @@ describe('a workspace’s own layer', () => {
     expect(layerLibrary(baseLibrary, { overrides: [], ladders: [] })).toBe(baseLibrary);
   });
   test('what breaks a rule is left out, and said by field', () => {
-    const bad = [{ movementId: 'push-up', fields: { name: 'squat' } }, { movementId: 'plank', fields: { paceSec: { low: 3, likely: 2, high: 1 } } }];
-    expect(layerLibrary(baseLibrary, { overrides: bad, ladders: [{ id: 'x', name: 'X', steps: [{ movementId: 'push-up', change: '' }, { movementId: 'wall-push-up', change: '' }] }] })).toMatchObject({ ladders: baseLibrary.ladders });
-    const issues = (id: string, fields: object) => checkMovement(withFields(baseLibrary.find(id), { movementId: id, fields }), baseLibrary.movements).map((i) => i.field);
+    const bad = [
+      { movementId: 'push-up', fields: { name: 'squat' } },
+      { movementId: 'plank', fields: { paceSec: { low: 3, likely: 2, high: 1 } } },
+    ];
+    expect(
+      layerLibrary(baseLibrary, {
+        overrides: bad,
+        ladders: [
+          {
+            id: 'x',
+            name: 'X',
+            steps: [
+              { movementId: 'push-up', change: '' },
+              { movementId: 'wall-push-up', change: '' },
+            ],
+          },
+        ],
+      }),
+    ).toMatchObject({ ladders: baseLibrary.ladders });
+    const issues = (id: string, fields: object) =>
+      checkMovement(withFields(baseLibrary.find(id), { movementId: id, fields }), baseLibrary.movements).map(
+        (i) => i.field,
+      );
     expect(issues('push-up', { name: 'air squat' })).toEqual(['name']);
     expect(issues('push-up', { name: '' })).toEqual(['name']);
     expect(issues('push-up', { paceSec: { low: -1, likely: 2, high: 3 } })).toEqual(['paceSec']);
     expect(issues('push-up', { otherNames: ['burpee'] })).toEqual(['otherNames']);
     const onlyBar = baseLibrary.movements.filter((m) => m.pattern !== 'carry');
-    expect(checkMovement(withFields(baseLibrary.find('suitcase-carry'), { movementId: 'suitcase-carry', fields: {} }), onlyBar).map((i) => i.field)).toEqual(['kit']);
+    expect(
+      checkMovement(
+        withFields(baseLibrary.find('suitcase-carry'), { movementId: 'suitcase-carry', fields: {} }),
+        onlyBar,
+      ).map((i) => i.field),
+    ).toEqual(['kit']);
   });
   test('two ladders that disagree make a circle', () => {
-    expect(findLadderCycle([{ id: 'a', name: 'a', steps: [{ movementId: 'x', change: '' }, { movementId: 'y', change: '' }] }, { id: 'b', name: 'b', steps: [{ movementId: 'y', change: '' }, { movementId: 'x', change: '' }] }])).toEqual(['y', 'x']);
+    expect(
+      findLadderCycle([
+        {
+          id: 'a',
+          name: 'a',
+          steps: [
+            { movementId: 'x', change: '' },
+            { movementId: 'y', change: '' },
+          ],
+        },
+        {
+          id: 'b',
+          name: 'b',
+          steps: [
+            { movementId: 'y', change: '' },
+            { movementId: 'x', change: '' },
+          ],
+        },
+      ]),
+    ).toEqual(['y', 'x']);
   });
 });
 
 describe('finding', () => {
-  const names = (words: string, more = {}) => findMovements(baseLibrary, { words, spares: [], ...more }).map((m) => m.name);
+  const names = (words: string, more = {}) =>
+    findMovements(baseLibrary, { words, spares: [], ...more }).map((m) => m.name);
   test('by words of the name first, by other names and descriptions after, by the nearest where nothing matches', () => {
     expect(names('wall sit')[0]).toBe('wall sit');
     expect(names('press-up')[0]).toBe('push-up');
@@ -100,9 +198,16 @@ describe('finding', () => {
     expect(names('')).toHaveLength(baseLibrary.movements.length);
   });
   test('by pattern, position, kit and what is to be spared', () => {
-    const push = findMovements(baseLibrary, { words: '', pattern: 'push', kit: 'none', spares: ['wrists', 'no-floor'] });
+    const push = findMovements(baseLibrary, {
+      words: '',
+      pattern: 'push',
+      kit: 'none',
+      spares: ['wrists', 'no-floor'],
+    });
     expect(push.map((m) => m.name)).toEqual(['forearm wall push', 'palm press', 'wall push-up']);
-    expect(findMovements(baseLibrary, { words: '', position: 'hanging', spares: [] }).every((m) => m.position === 'hanging')).toBe(true);
+    expect(
+      findMovements(baseLibrary, { words: '', position: 'hanging', spares: [] }).every((m) => m.position === 'hanging'),
+    ).toBe(true);
     expect(names('', { kit: 'dumbbell' })).toContain('goblet squat');
   });
   test('names near to one that nothing knows', () => {
@@ -113,15 +218,33 @@ describe('finding', () => {
 
 test('kit by many names', () => {
   expect([kitKey('2 bottles'), kitKey('a chair'), kitKey('Benches')]).toEqual(['bottle', 'chair', 'bench']);
-  expect([servesAs('dumbbell', 'bottle'), servesAs('sofa', 'step'), servesAs('bench', 'chair')]).toEqual([true, false, true]);
+  expect([servesAs('dumbbell', 'bottle'), servesAs('sofa', 'step'), servesAs('bench', 'chair')]).toEqual([
+    true,
+    false,
+    true,
+  ]);
   expect(kitPieces(baseLibrary.movements)).not.toContain('wall');
 });
 
 test('who gets what: each line with how many do which shape', () => {
   const { document, blocks } = analyseText('Main: 3 rounds\n10 burpee\n10 squat', baseLibrary);
-  const people = [ANYONE, { ...ANYONE, spares: ['quiet' as const] }, { ...ANYONE, spares: ['quiet' as const] }, { ...ANYONE, spares: ['seated-only' as const] }];
+  const people = [
+    ANYONE,
+    { ...ANYONE, spares: ['quiet' as const] },
+    { ...ANYONE, spares: ['quiet' as const] },
+    { ...ANYONE, spares: ['seated-only' as const] },
+  ];
   expect(countShapes(document, blocks, people, baseLibrary)).toEqual([
-    { block: 0, item: 0, written: 'burpee', asWritten: 1, others: [{ name: 'step-back squat thrust', people: 2 }, { name: 'seated heel drum', people: 1 }] },
+    {
+      block: 0,
+      item: 0,
+      written: 'burpee',
+      asWritten: 1,
+      others: [
+        { name: 'step-back squat thrust', people: 2 },
+        { name: 'seated heel drum', people: 1 },
+      ],
+    },
     { block: 0, item: 1, written: 'squat', asWritten: 3, others: [{ name: 'seated heel press', people: 1 }] },
   ]);
   expect(countShapes(document, blocks, [], baseLibrary)).toEqual([]);
@@ -130,7 +253,10 @@ test('who gets what: each line with how many do which shape', () => {
 
 test('usage counts days, repetitions and seconds', () => {
   const { plan } = analyseText('Main: 3 rounds\n10 squat\n0:20 plank', baseLibrary);
-  const usage = countUsage([{ key: 'w1d1', plan }, { key: 'w1d3', plan }]);
+  const usage = countUsage([
+    { key: 'w1d1', plan },
+    { key: 'w1d3', plan },
+  ]);
   expect(usage.get('squat')).toEqual({ days: ['w1d1', 'w1d3'], reps: 60, heldSec: 0 });
   expect(usage.get('plank')).toMatchObject({ reps: 0, heldSec: 120 });
   expect(countUsage([]).size).toBe(0);

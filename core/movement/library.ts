@@ -23,7 +23,12 @@ export interface MovementLibrary {
 const MAX_ASKED = 2000;
 
 /** A name as it is compared: case, apostrophes and the kind of dash don't matter. */
-export const nameKey = (name: string) => name.toLowerCase().replace(/[’']/g, '').replace(/[\s\p{Pd}]+/gu, ' ').trim();
+export const nameKey = (name: string) =>
+  name
+    .toLowerCase()
+    .replace(/[’']/g, '')
+    .replace(/[\s\p{Pd}]+/gu, ' ')
+    .trim();
 
 /** Builds the look-up. Two movements that share a name, or a step that is no movement, are a RangeError that names them. */
 export function buildLibrary(movements: readonly Movement[], ladders: readonly Ladder[] = []): MovementLibrary {
@@ -34,21 +39,27 @@ export function buildLibrary(movements: readonly Movement[], ladders: readonly L
     byId.set(movement.id, movement);
     for (const name of [movement.name, ...movement.otherNames]) {
       const key = nameKey(name);
-      if (byName.has(key)) throw new RangeError(`"${name}" names two movements: ${byName.get(key)!.id} and ${movement.id}`);
+      if (byName.has(key))
+        throw new RangeError(`"${name}" names two movements: ${byName.get(key)!.id} and ${movement.id}`);
       byName.set(key, movement);
     }
   }
   for (const movement of movements) {
-    for (const part of movement.parts) if (!byId.has(part)) throw new RangeError(`${movement.id} is made of ${part}, which is no movement`);
+    for (const part of movement.parts)
+      if (!byId.has(part)) throw new RangeError(`${movement.id} is made of ${part}, which is no movement`);
   }
   for (const ladder of ladders) {
-    for (const { movementId: id } of ladder.steps) if (!byId.has(id)) throw new RangeError(`the ladder ${ladder.id} has a step ${id}, which is no movement`);
-    if (new Set(ladder.steps.map((s) => s.movementId)).size < ladder.steps.length) throw new RangeError(`the ladder ${ladder.id} comes back to a step it had`);
+    for (const { movementId: id } of ladder.steps)
+      if (!byId.has(id)) throw new RangeError(`the ladder ${ladder.id} has a step ${id}, which is no movement`);
+    if (new Set(ladder.steps.map((s) => s.movementId)).size < ladder.steps.length)
+      throw new RangeError(`the ladder ${ladder.id} comes back to a step it had`);
   }
   // A plan asks for the same spellings over and over; folding them is most of its cost.
   const asked = new Map<string, Movement | undefined>();
-  const lookUp = (key: string): Movement | undefined => byName.get(key) ?? (key.endsWith('es') ? byName.get(key.slice(0, -2)) : undefined)
-    ?? (key.endsWith('s') ? byName.get(key.slice(0, -1)) : undefined);
+  const lookUp = (key: string): Movement | undefined =>
+    byName.get(key) ??
+    (key.endsWith('es') ? byName.get(key.slice(0, -2)) : undefined) ??
+    (key.endsWith('s') ? byName.get(key.slice(0, -1)) : undefined);
   const findByName = (name: string): Movement | undefined => {
     if (asked.has(name)) return asked.get(name);
     const found = lookUp(nameKey(name));
@@ -59,9 +70,14 @@ export function buildLibrary(movements: readonly Movement[], ladders: readonly L
   return { movements, ladders, find: (id) => byId.get(id), findByName, has: (name) => findByName(name) !== undefined };
 }
 
-const toLadder = ([id, name, steps]: LadderRow): Ladder => ({ id, name, steps: steps.map(([movement, change]) => ({ movementId: movementId(movement), change })) });
+const toLadder = ([id, name, steps]: LadderRow): Ladder => ({
+  id,
+  name,
+  steps: steps.map(([movement, change]) => ({ movementId: movementId(movement), change })),
+});
 
 /** The movements and ladders that ship with Ysodos. */
 export const baseLibrary: MovementLibrary = buildLibrary(
-  [LOWER_BODY, UPPER_BODY, TRUNK_AND_HEART, MOBILITY].flatMap(parseRows), LADDER_ROWS.map(toLadder),
+  [LOWER_BODY, UPPER_BODY, TRUNK_AND_HEART, MOBILITY].flatMap(parseRows),
+  LADDER_ROWS.map(toLadder),
 );

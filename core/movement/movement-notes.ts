@@ -11,8 +11,17 @@ export type MovementNotes = Readonly<Record<string, MovementNote>>;
 /** The notes of all movements in some blocks; those that the library doesn't know, or says nothing of, are left out. */
 export function collectNotes(blocks: readonly Block[], library: MovementLibrary): MovementNotes {
   const names = new Set(blocks.flatMap((b) => b.items.filter(isWork).flatMap((i) => i.choices.map((c) => c.name))));
-  return Object.fromEntries([...names].flatMap((name) => {
-    const m = library.findByName(name);
-    return m && m.doing !== '' ? [[name, { setUp: m.setUp, doing: m.doing, watchFor: m.watchFor, breathing: m.breathing, cautions: m.cautions }]] : [];
-  }));
+  return Object.fromEntries(
+    [...names].flatMap((name) => {
+      const m = library.findByName(name);
+      return m && m.doing !== ''
+        ? [
+            [
+              name,
+              { setUp: m.setUp, doing: m.doing, watchFor: m.watchFor, breathing: m.breathing, cautions: m.cautions },
+            ],
+          ]
+        : [];
+    }),
+  );
 }

@@ -1,6 +1,17 @@
 /** What the movement mostly is. */
 export const PATTERNS = [
-  'squat', 'hinge', 'lunge', 'push', 'pull', 'press', 'brace', 'rotate', 'jump', 'locomotion', 'carry', 'mobility',
+  'squat',
+  'hinge',
+  'lunge',
+  'push',
+  'pull',
+  'press',
+  'brace',
+  'rotate',
+  'jump',
+  'locomotion',
+  'carry',
+  'mobility',
 ] as const;
 export type Pattern = (typeof PATTERNS)[number];
 
@@ -58,7 +69,14 @@ export interface Movement {
 
 /** `Step-back lunge` is `step-back-lunge`: letters and digits joined by single dashes. */
 export function movementId(name: string): string {
-  return name.normalize('NFKD').toLowerCase().replace(/\p{M}/gu, '').replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-+|-+$/g, '') || 'movement';
+  return (
+    name
+      .normalize('NFKD')
+      .toLowerCase()
+      .replace(/\p{M}/gu, '')
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-+|-+$/g, '') || 'movement'
+  );
 }
 
 /** What a movement asks of, coarsely: for telling whether neighbours tire the same place. */
@@ -66,15 +84,29 @@ export const AREAS = ['legs', 'hips and back', 'push', 'pull', 'trunk', 'heart a
 export type Area = (typeof AREAS)[number];
 
 const AREA_OF: Record<Pattern, Area> = {
-  squat: 'legs', lunge: 'legs', hinge: 'hips and back', push: 'push', press: 'push', pull: 'pull', brace: 'trunk', rotate: 'trunk',
-  jump: 'heart and lungs', locomotion: 'heart and lungs', carry: 'trunk', mobility: 'mobility',
+  squat: 'legs',
+  lunge: 'legs',
+  hinge: 'hips and back',
+  push: 'push',
+  press: 'push',
+  pull: 'pull',
+  brace: 'trunk',
+  rotate: 'trunk',
+  jump: 'heart and lungs',
+  locomotion: 'heart and lungs',
+  carry: 'trunk',
+  mobility: 'mobility',
 };
 
 export const areaOf = (movement: Pick<Movement, 'pattern'>): Area => AREA_OF[movement.pattern];
 
 /** The body's weight rests on bent wrists (gripping a bar or a rope is not that). */
 export const loadsWrists = (movement: Pick<Movement, 'demand' | 'pattern' | 'kit'>): boolean =>
-  movement.demand.wrist >= 2 && movement.pattern !== 'pull' && movement.pattern !== 'carry' && movement.pattern !== 'mobility' && !movement.kit.includes('rope');
+  movement.demand.wrist >= 2 &&
+  movement.pattern !== 'pull' &&
+  movement.pattern !== 'carry' &&
+  movement.pattern !== 'mobility' &&
+  !movement.kit.includes('rope');
 
 /** Both feet leave the floor and land. */
 export const hasImpact = (movement: Pick<Movement, 'impact'>): boolean => movement.impact >= 2;

@@ -2,7 +2,12 @@ import { editDistance, nearestWords } from '../notation/nearest.ts';
 import type { MovementLibrary } from './library.ts';
 
 const FILLERS = new Set(['to', 'the', 'and', 'with', 'on', 'in', 'of', 'a']);
-const wordsOf = (name: string) => name.toLowerCase().split(/[\s\p{Pd}]+/u).filter((w) => w.length > 2 && !FILLERS.has(w)).map((w) => (w.length > 3 && w.endsWith('s') && !w.endsWith('ss') ? w.slice(0, -1) : w));
+const wordsOf = (name: string) =>
+  name
+    .toLowerCase()
+    .split(/[\s\p{Pd}]+/u)
+    .filter((w) => w.length > 2 && !FILLERS.has(w))
+    .map((w) => (w.length > 3 && w.endsWith('s') && !w.endsWith('ss') ? w.slice(0, -1) : w));
 
 interface NameIndex {
   readonly names: readonly string[];
@@ -18,7 +23,9 @@ function indexOf(library: MovementLibrary): NameIndex {
   let index = indexes.get(library);
   if (!index) {
     index = {
-      names: library.movements.flatMap((m) => [m.name, ...m.otherNames]), words: library.movements.map((m) => ({ name: m.name, own: wordsOf(m.name) })), answered: new Map(),
+      names: library.movements.flatMap((m) => [m.name, ...m.otherNames]),
+      words: library.movements.map((m) => ({ name: m.name, own: wordsOf(m.name) })),
+      answered: new Map(),
     };
     indexes.set(library, index);
   }
@@ -36,11 +43,19 @@ export function nearestMovements(name: string, library: MovementLibrary, count =
   if (known) return known;
   const near = nearestWords(name, names, count);
   const wanted = wordsOf(name).slice(0, 8);
-  const byWord = words.map(({ name: own, own: ownWords }) => {
-    const shared = wanted.filter((w) => ownWords.some((o) => (w.length > 3 ? editDistance(w, o, 1) <= 1 : w === o))).length;
-    return { name: own, score: shared / Math.max(ownWords.length, wanted.length) };
-  }).filter((x) => x.score > 0.3).sort((a, b) => b.score - a.score || a.name.length - b.name.length || (a.name < b.name ? -1 : 1));
-  const found = [...new Set([...near.map((n) => library.findByName(n)!.name), ...byWord.map((x) => x.name)])].slice(0, count);
+  const byWord = words
+    .map(({ name: own, own: ownWords }) => {
+      const shared = wanted.filter((w) =>
+        ownWords.some((o) => (w.length > 3 ? editDistance(w, o, 1) <= 1 : w === o)),
+      ).length;
+      return { name: own, score: shared / Math.max(ownWords.length, wanted.length) };
+    })
+    .filter((x) => x.score > 0.3)
+    .sort((a, b) => b.score - a.score || a.name.length - b.name.length || (a.name < b.name ? -1 : 1));
+  const found = [...new Set([...near.map((n) => library.findByName(n)!.name), ...byWord.map((x) => x.name)])].slice(
+    0,
+    count,
+  );
   answered.set(key, found);
   if (answered.size > MAX_ANSWERED) answered.delete(answered.keys().next().value!);
   return found;

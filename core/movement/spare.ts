@@ -2,13 +2,34 @@ import type { Movement } from './movement.ts';
 
 /** What a person may have to spare. */
 export const SPARES = [
-  'wrists', 'shoulders', 'knees', 'back', 'neck', 'ankles', 'no-floor', 'no-jumping', 'quiet', 'no-overhead', 'seated-only', 'pregnancy',
+  'wrists',
+  'shoulders',
+  'knees',
+  'back',
+  'neck',
+  'ankles',
+  'no-floor',
+  'no-jumping',
+  'quiet',
+  'no-overhead',
+  'seated-only',
+  'pregnancy',
 ] as const;
 export type Spare = (typeof SPARES)[number];
 
 export const SPARE_WORDS: Record<Spare, string> = {
-  wrists: 'sore wrists', shoulders: 'sore shoulders', knees: 'sore knees', back: 'sore back', neck: 'sore neck', ankles: 'sore ankles', 'no-floor': 'not down to the floor',
-  'no-jumping': 'no jumping', quiet: 'quiet floor', 'no-overhead': 'nothing overhead', 'seated-only': 'seated only', pregnancy: 'pregnancy',
+  wrists: 'sore wrists',
+  shoulders: 'sore shoulders',
+  knees: 'sore knees',
+  back: 'sore back',
+  neck: 'sore neck',
+  ankles: 'sore ankles',
+  'no-floor': 'not down to the floor',
+  'no-jumping': 'no jumping',
+  quiet: 'quiet floor',
+  'no-overhead': 'nothing overhead',
+  'seated-only': 'seated only',
+  pregnancy: 'pregnancy',
 };
 
 export const isSpare = (text: string): text is Spare => SPARES.some((s) => s === text);
@@ -29,11 +50,17 @@ const ASKS: Record<Spare, (m: Movement) => boolean> = {
   quiet: (m) => m.noise >= 2 || m.impact >= 2,
   'no-overhead': (m) => m.isOverhead,
   'seated-only': (m) => m.position !== 'seated' || m.isOnFloor,
-  pregnancy: (m) => m.impact >= 2 || m.position === 'prone' || m.position === 'supine' || m.position === 'hanging' || m.demand.back >= TOO_MUCH,
+  pregnancy: (m) =>
+    m.impact >= 2 ||
+    m.position === 'prone' ||
+    m.position === 'supine' ||
+    m.position === 'hanging' ||
+    m.demand.back >= TOO_MUCH,
 };
 
 /** One bit a thing to spare, in the order of SPARES. */
-export const spareBits = (spares: readonly Spare[]): number => spares.reduce((bits, s) => bits | (1 << SPARES.indexOf(s)), 0);
+export const spareBits = (spares: readonly Spare[]): number =>
+  spares.reduce((bits, s) => bits | (1 << SPARES.indexOf(s)), 0);
 
 const asked = new WeakMap<Movement, number>();
 

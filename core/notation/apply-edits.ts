@@ -23,13 +23,17 @@ function applyEdit(text: string, edit: SessionEdit, names: MovementNames): strin
   const { source } = parseSession(text, names);
   const page = { lines, source, names };
   switch (edit.kind) {
-    case 'set-field': setField(page, edit.field, edit.value); break;
+    case 'set-field':
+      setField(page, edit.field, edit.value);
+      break;
     case 'set-item': {
       const at = itemLine(page, edit.block, edit.item);
       lines[at] = printItem(edit.next, names) + tailOf(lines[at]!);
       break;
     }
-    case 'insert-item': lines.splice(insertionLine(page, edit.block, edit.at), 0, printItem(edit.next, names)); break;
+    case 'insert-item':
+      lines.splice(insertionLine(page, edit.block, edit.at), 0, printItem(edit.next, names));
+      break;
     case 'remove-item': {
       const at = itemLine(page, edit.block, edit.item);
       const from = withComments(lines, at);
@@ -47,7 +51,9 @@ function applyEdit(text: string, edit: SessionEdit, names: MovementNames): strin
       lines[at] = printHeader(edit.next) + tailOf(lines[at]!);
       break;
     }
-    case 'insert-block': insertBlockLines(page, edit.at, printBlock(edit.next, names)); break;
+    case 'insert-block':
+      insertBlockLines(page, edit.at, printBlock(edit.next, names));
+      break;
     case 'remove-block': {
       const [from, to] = blockLines(page, edit.block);
       lines.splice(from, to - from);
@@ -66,9 +72,14 @@ function applyEdit(text: string, edit: SessionEdit, names: MovementNames): strin
       }
       break;
     }
-    default: return assertNever(edit);
+    default:
+      return assertNever(edit);
   }
-  const joined = lines.join('\n').replace(/^\n+/, '').replace(/\n{3,}/g, '\n\n').replace(/\n+$/, '\n');
+  const joined = lines
+    .join('\n')
+    .replace(/^\n+/, '')
+    .replace(/\n{3,}/g, '\n\n')
+    .replace(/\n+$/, '\n');
   return joined === '\n' ? '' : joined.endsWith('\n') || joined === '' ? joined : `${joined}\n`;
 }
 
@@ -142,13 +153,16 @@ function moveLines(lines: string[], from: number, to: number, target: number): v
   lines.splice(target > from ? target - own.length : target, 0, ...own);
 }
 
-export const printBlock = (block: Block, names: MovementNames): string[] =>
-  [printHeader(block), ...block.items.map((item) => printItem(item, names))];
+export const printBlock = (block: Block, names: MovementNames): string[] => [
+  printHeader(block),
+  ...block.items.map((item) => printItem(item, names)),
+];
 
 /** Puts a block's lines before block `at`, or last, with blank lines around. Counts the blocks of `page.source`, also after lines were taken out behind `at`. */
 function insertBlockLines(page: Page, at: number, own: readonly string[]): void {
   const { lines, source } = page;
-  if (at < 0 || at > source.blocks.length) throw new RangeError(`there are ${source.blocks.length} blocks, so none goes to ${at}`);
+  if (at < 0 || at > source.blocks.length)
+    throw new RangeError(`there are ${source.blocks.length} blocks, so none goes to ${at}`);
   const target = source.blocks[at] ? withComments(lines, source.blocks[at].line - 1) : afterContent(lines);
   const before = target > 0 && !isBlank(lines[target - 1]) ? [''] : [];
   lines.splice(target, 0, ...before, ...own, '');

@@ -7,16 +7,32 @@ import { parseSession } from './parse.ts';
 import { readDoseText } from './read-dose.ts';
 
 const SCOPE: CompletionScope = { library: baseLibrary, labels: ['Opener'], routines: ['Slow start'], inBlock: true };
-const at = (line: string, scope: Partial<CompletionScope> = {}) => completeLine(line, line.length, { ...SCOPE, ...scope });
+const at = (line: string, scope: Partial<CompletionScope> = {}) =>
+  completeLine(line, line.length, { ...SCOPE, ...scope });
 const labels = (line: string, scope?: Partial<CompletionScope>) => at(line, scope)?.options.map((o) => o.label) ?? [];
 
 describe('completion', () => {
   test('above the first block: session lines and blocks', () => {
-    expect(labels('Ta', { inBlock: false })).toEqual(['Warm-up:', 'Skill:', 'Main:', 'Finisher:', 'Cool-down:', 'Title:', 'Target:', 'Group:', 'Kit:', 'Effort:', 'Retest:', 'Note:']);
+    expect(labels('Ta', { inBlock: false })).toEqual([
+      'Warm-up:',
+      'Skill:',
+      'Main:',
+      'Finisher:',
+      'Cool-down:',
+      'Title:',
+      'Target:',
+      'Group:',
+      'Kit:',
+      'Effort:',
+      'Retest:',
+      'Note:',
+    ]);
   });
   test('in a header: clauses, labels to come back to, routines', () => {
     const list = labels('Main: 3 rounds, re');
-    expect(list).toEqual(expect.arrayContaining(['amrap', 'rest between rounds', 'same as Opener', 'routine Slow start']));
+    expect(list).toEqual(
+      expect.arrayContaining(['amrap', 'rest between rounds', 'same as Opener', 'routine Slow start']),
+    );
     expect(at('Main: 3 rounds, re')!.from).toBe('Main: 3 rounds, '.length);
   });
   test('after a dose the movements by name, at the start of a line with their usual dose', () => {
@@ -38,15 +54,20 @@ describe('completion', () => {
     const body = '\n10 squat\n8 march\n';
     for (const option of at('Main: ')!.options.filter((o) => o.kind === 'clause')) {
       if (['stations', 'work cap 0:50', 'reps 4-8-12 cycling'].includes(option.insert)) continue; // They go with a clock.
-      expect({ option, issues: parseSession(`Main: ${option.insert}${body}`, baseLibrary).issues }).toMatchObject({ issues: [] });
+      expect({ option, issues: parseSession(`Main: ${option.insert}${body}`, baseLibrary).issues }).toMatchObject({
+        issues: [],
+      });
     }
-    for (const option of at('')!.options.filter((o) => o.kind === 'movement')) expect(parseSession(`Main: 3 rounds\n${option.insert}`, baseLibrary).issues).toEqual([]);
-    for (const option of at('10 squat, ')!.options) expect(parseSession(`Main: 3 rounds\n10 squat, ${option.insert}`, baseLibrary).issues).toEqual([]);
+    for (const option of at('')!.options.filter((o) => o.kind === 'movement'))
+      expect(parseSession(`Main: 3 rounds\n${option.insert}`, baseLibrary).issues).toEqual([]);
+    for (const option of at('10 squat, ')!.options)
+      expect(parseSession(`Main: 3 rounds\n10 squat, ${option.insert}`, baseLibrary).issues).toEqual([]);
   });
 });
 
 describe('Tab goes from number to number', () => {
-  const text = 'Title: 3 of 4\nTarget: 30 min\nMain: every 1:15 for 30:00\n8 squat  # 5 more\n9-7-5 march\n10/side split squat\n3+1 burpee';
+  const text =
+    'Title: 3 of 4\nTarget: 30 min\nMain: every 1:15 for 30:00\n8 squat  # 5 more\n9-7-5 march\n10/side split squat\n3+1 burpee';
   const stops = doseStops(text);
   test('counts, times, and a list as one; not in titles and comments', () => {
     expect(stops.map((s) => text.slice(s.from, s.to))).toEqual(['30', '1:15', '30:00', '8', '9-7-5', '10', '3+1']);
@@ -62,13 +83,20 @@ describe('Tab goes from number to number', () => {
 });
 
 test.each([
-  ['10/side', { kind: 'reps', sides: 'each' }], ['0:30', { kind: 'time' }], ['max', { kind: 'max' }], ['each side', { kind: 'given', sides: 'each' }], ['200 m', { kind: 'distance', metres: 200 }],
+  ['10/side', { kind: 'reps', sides: 'each' }],
+  ['0:30', { kind: 'time' }],
+  ['max', { kind: 'max' }],
+  ['each side', { kind: 'given', sides: 'each' }],
+  ['200 m', { kind: 'distance', metres: 200 }],
 ])('a dose by itself: %s', (text, dose) => {
   expect(readDoseText(text)).toMatchObject({ status: 'success', dose });
 });
-test.each(['0', 'ten', '10 squat', '10, slow', '5 left', '8\nMain: flow', '"'])('is refused with a reason: %j', (text) => {
-  expect(readDoseText(text)).toMatchObject({ status: 'error', message: expect.stringMatching(/\w/) as string });
-});
+test.each(['0', 'ten', '10 squat', '10, slow', '5 left', '8\nMain: flow', '"'])(
+  'is refused with a reason: %j',
+  (text) => {
+    expect(readDoseText(text)).toMatchObject({ status: 'error', message: expect.stringMatching(/\w/) as string });
+  },
+);
 test('empty is no dose', () => {
   expect(readDoseText(' ')).toEqual({ status: 'success', dose: undefined });
 });

@@ -22,21 +22,51 @@ export interface CompletionList {
 
 /** Clauses as they are most often begun; the numbers are there to be written over. */
 const CLAUSE_STARTS: readonly [label: string, insert: string, detail: string][] = [
-  ['flow', 'flow', 'once through, unhurried'], ['rounds', '3 rounds', 'the list so many times, at one’s own pace'], ['for time', 'for time', 'the score is the time'],
-  ['cap', 'cap 12:00', 'the latest end of a block for time'], ['reps', 'reps 21-15-9', 'that many of each, round by round'], ['reps cycling', 'reps 4-8-12 cycling', 'the list starts over while the clock runs'],
-  ['amrap', 'amrap 10:00', 'as many rounds as possible'], ['every', 'every 1:00 x 16', 'slots: the rest is what is left'], ['emom', 'emom 16:00', 'every minute on the minute'],
-  ['work cap', 'work cap 0:50', 'when work should be over in a slot'], ['work … rest …', 'work 0:40 rest 0:20, 3 rounds', 'intervals by the clock'], ['work … rest … x', 'work 0:20 rest 0:10 x 8', 'so many intervals in all'],
-  ['windows', 'windows 2:30 x 4 rest 0:30', 'from the top in every window'], ['pyramid', 'pyramid +2 in 1:15 rest 0:45', 'two by two, up and down'], ['turns of', 'turns of 2 in 5:00', 'partners, one works'],
-  ['relay', 'relay 24-16-8 teams of 4', 'teams, each member in turn'], ['stations', 'stations', 'the group spreads and rotates'], ['by feel', 'by feel', 'no number is owed'],
-  ['rest between rounds', 'rest 0:30 between rounds', 'never after the last'], ['rest between items', 'rest 0:20 between items', 'never after the last'], ['sets', '2 sets, rest 1:00', 'the whole block again'], ['then rest', 'then rest 2:00', 'after the block'],
+  ['flow', 'flow', 'once through, unhurried'],
+  ['rounds', '3 rounds', 'the list so many times, at one’s own pace'],
+  ['for time', 'for time', 'the score is the time'],
+  ['cap', 'cap 12:00', 'the latest end of a block for time'],
+  ['reps', 'reps 21-15-9', 'that many of each, round by round'],
+  ['reps cycling', 'reps 4-8-12 cycling', 'the list starts over while the clock runs'],
+  ['amrap', 'amrap 10:00', 'as many rounds as possible'],
+  ['every', 'every 1:00 x 16', 'slots: the rest is what is left'],
+  ['emom', 'emom 16:00', 'every minute on the minute'],
+  ['work cap', 'work cap 0:50', 'when work should be over in a slot'],
+  ['work … rest …', 'work 0:40 rest 0:20, 3 rounds', 'intervals by the clock'],
+  ['work … rest … x', 'work 0:20 rest 0:10 x 8', 'so many intervals in all'],
+  ['windows', 'windows 2:30 x 4 rest 0:30', 'from the top in every window'],
+  ['pyramid', 'pyramid +2 in 1:15 rest 0:45', 'two by two, up and down'],
+  ['turns of', 'turns of 2 in 5:00', 'partners, one works'],
+  ['relay', 'relay 24-16-8 teams of 4', 'teams, each member in turn'],
+  ['stations', 'stations', 'the group spreads and rotates'],
+  ['by feel', 'by feel', 'no number is owed'],
+  ['rest between rounds', 'rest 0:30 between rounds', 'never after the last'],
+  ['rest between items', 'rest 0:20 between items', 'never after the last'],
+  ['sets', '2 sets, rest 1:00', 'the whole block again'],
+  ['then rest', 'then rest 2:00', 'after the block'],
 ];
 const MODIFIER_STARTS: readonly [insert: string, detail: string][] = [
-  ['tempo 4-1-2', 'down, pause, up, in seconds'], ['pause 3s', 'in every repetition'], ['then hold 0:10', 'after the repetitions'], ['then hold by count', 'as many seconds as reps'], ['@ 8 kg', 'load'], ['@ 2x8 kg', 'two of them'],
-  ['@ effort 7', 'of 10'], ['half each side', 'shared out, the first side takes the odd one'], ['may be split', 'in smaller parts'], ['brisk', 'quicker than usual'], ['steady', 'the usual pace'], ['slow', 'slower than usual'],
+  ['tempo 4-1-2', 'down, pause, up, in seconds'],
+  ['pause 3s', 'in every repetition'],
+  ['then hold 0:10', 'after the repetitions'],
+  ['then hold by count', 'as many seconds as reps'],
+  ['@ 8 kg', 'load'],
+  ['@ 2x8 kg', 'two of them'],
+  ['@ effort 7', 'of 10'],
+  ['half each side', 'shared out, the first side takes the odd one'],
+  ['may be split', 'in smaller parts'],
+  ['brisk', 'quicker than usual'],
+  ['steady', 'the usual pace'],
+  ['slow', 'slower than usual'],
 ];
 const FIELD_STARTS: Record<(typeof SESSION_FIELDS)[number], [insert: string, detail: string]> = {
-  Title: ['Title: ', 'what it is called'], Target: ['Target: 30 min', 'the length you promise'], Group: ['Group: 12 people', 'for stations, teams, partners'], Kit: ['Kit: chair, bottle', 'what you announce'],
-  Effort: ['Effort: 6', 'planned, 0 to 10'], Retest: ['Retest: spring-baseline', 'sessions to be compared'], Note: ['Note: ', 'one line for participants'],
+  Title: ['Title: ', 'what it is called'],
+  Target: ['Target: 30 min', 'the length you promise'],
+  Group: ['Group: 12 people', 'for stations, teams, partners'],
+  Kit: ['Kit: chair, bottle', 'what you announce'],
+  Effort: ['Effort: 6', 'planned, 0 to 10'],
+  Retest: ['Retest: spring-baseline', 'sessions to be compared'],
+  Note: ['Note: ', 'one line for participants'],
 };
 
 /** What may stand around the text being completed. */
@@ -62,19 +92,42 @@ export function completeLine(line: string, offset: number, scope: CompletionScop
   const comma = before.lastIndexOf(',');
   const bracket = before.lastIndexOf('[');
   if (comma >= 0 && bracket <= before.lastIndexOf(']') && scope.inBlock) {
-    return { from: skipBlanks(before, comma + 1), options: MODIFIER_STARTS.map(([insert, detail]) => ({ label: insert, insert, detail, kind: 'modifier' })) };
+    return {
+      from: skipBlanks(before, comma + 1),
+      options: MODIFIER_STARTS.map(([insert, detail]) => ({ label: insert, insert, detail, kind: 'modifier' })),
+    };
   }
   const lineStart = skipBlanks(before, 0);
   const starts: Completion[] = [
-    ...ROLES.map((role): Completion => ({ label: `${role}:`, insert: `${role}: `, detail: 'a new block', kind: 'role' })),
-    ...(scope.inBlock ? [] : SESSION_FIELDS.map((f): Completion => ({ label: `${f}:`, insert: FIELD_STARTS[f][0], detail: FIELD_STARTS[f][1], kind: 'field' }))),
+    ...ROLES.map((role): Completion => ({
+      label: `${role}:`,
+      insert: `${role}: `,
+      detail: 'a new block',
+      kind: 'role',
+    })),
+    ...(scope.inBlock
+      ? []
+      : SESSION_FIELDS.map((f): Completion => ({
+          label: `${f}:`,
+          insert: FIELD_STARTS[f][0],
+          detail: FIELD_STARTS[f][1],
+          kind: 'field',
+        }))),
   ];
   if (!scope.inBlock) return { from: lineStart, options: starts };
-  const from = movementStart(before, Math.max(lineStart, bracket < 0 ? 0 : skipBlanks(before, Math.max(bracket, comma) + 1)));
+  const from = movementStart(
+    before,
+    Math.max(lineStart, bracket < 0 ? 0 : skipBlanks(before, Math.max(bracket, comma) + 1)),
+  );
   const hasDose = from > lineStart;
   const movements = scope.library.movements.map((m): Completion => {
     const dose = printDose(usualDose(m));
-    return { label: m.name, insert: hasDose ? m.name : `${dose} ${m.name}`, detail: hasDose ? [m.pattern, ...m.kit].join(', ') : dose, kind: 'movement' };
+    return {
+      label: m.name,
+      insert: hasDose ? m.name : `${dose} ${m.name}`,
+      detail: hasDose ? [m.pattern, ...m.kit].join(', ') : dose,
+      kind: 'movement',
+    };
   });
   return { from, options: hasDose ? movements : [...movements, ...starts] };
 }
@@ -93,8 +146,14 @@ function movementStart(before: string, from: number): number {
     if (t.start < from) continue;
     const next = tokens[i + 1];
     const gap = next ? next.start > t.end : t.end < before.length;
-    const isDose = t.kind === 'number' || t.kind === 'clock' || (t.kind === 'mark' && ['/', '-', '+', '..'].includes(t.text))
-      || (t.kind === 'word' && ['s', 'sec', 'min', 'm', 'cal', 'max', 'alt', 'pairs', 'each', 'side', 'to', 'left', 'right', 'or'].includes(t.text));
+    const isDose =
+      t.kind === 'number' ||
+      t.kind === 'clock' ||
+      (t.kind === 'mark' && ['/', '-', '+', '..'].includes(t.text)) ||
+      (t.kind === 'word' &&
+        ['s', 'sec', 'min', 'm', 'cal', 'max', 'alt', 'pairs', 'each', 'side', 'to', 'left', 'right', 'or'].includes(
+          t.text,
+        ));
     if (!isDose && t.text !== 'or') continue;
     if (gap || t.text === 'or') start = skipBlanks(before, t.end);
   }
@@ -105,8 +164,24 @@ function completeClause(before: string, afterColon: number, scope: CompletionSco
   const comma = before.lastIndexOf(',');
   const from = skipBlanks(before, Math.max(afterColon, comma + 1));
   const references: Completion[] = [
-    ...scope.labels.map((l): Completion => ({ label: `same as ${l}`, insert: `same as "${l}"`, detail: 'again, to match or beat it', kind: 'reference' })),
-    ...scope.routines.map((r): Completion => ({ label: `routine ${r}`, insert: `routine "${r}"`, detail: 'a stored routine', kind: 'reference' })),
+    ...scope.labels.map((l): Completion => ({
+      label: `same as ${l}`,
+      insert: `same as "${l}"`,
+      detail: 'again, to match or beat it',
+      kind: 'reference',
+    })),
+    ...scope.routines.map((r): Completion => ({
+      label: `routine ${r}`,
+      insert: `routine "${r}"`,
+      detail: 'a stored routine',
+      kind: 'reference',
+    })),
   ];
-  return { from, options: [...CLAUSE_STARTS.map(([label, insert, detail]): Completion => ({ label, insert, detail, kind: 'clause' })), ...references] };
+  return {
+    from,
+    options: [
+      ...CLAUSE_STARTS.map(([label, insert, detail]): Completion => ({ label, insert, detail, kind: 'clause' })),
+      ...references,
+    ],
+  };
 }

@@ -76,11 +76,22 @@ export class Cursor {
     return this.text.slice(first.start, last.end).replace(/\s+/g, ' ').trim();
   }
 
-  fail(code: IssueCode, message: string, suggestions: readonly string[] = [], token = this.peek(), lastToken = token): never {
+  fail(
+    code: IssueCode,
+    message: string,
+    suggestions: readonly string[] = [],
+    token = this.peek(),
+    lastToken = token,
+  ): never {
     const end = this.tokens.at(-1)?.end ?? this.text.length;
     const column = (token?.start ?? end) + 1;
     throw new UnreadableError({
-      line: this.line, column, endColumn: Math.max(column, (lastToken?.end ?? end) + 1), code, message, suggestions,
+      line: this.line,
+      column,
+      endColumn: Math.max(column, (lastToken?.end ?? end) + 1),
+      code,
+      message,
+      suggestions,
     });
   }
 
@@ -102,14 +113,17 @@ export class Cursor {
     if (token?.kind === 'clock') {
       this.at++;
       sec = token.value;
-      if (Number.isNaN(sec)) return this.fail('bad-value', `“${token.text}” is no time: after the colon comes 00 to 59.`, [], token);
+      if (Number.isNaN(sec))
+        return this.fail('bad-value', `“${token.text}” is no time: after the colon comes 00 to 59.`, [], token);
     } else if (token?.kind === 'number') {
       this.at++;
       const factor = this.takeTimeUnit();
       if (factor === undefined) {
         return this.fail(
-          'missing', `${what} needs its unit: is ${token.text} seconds or minutes?`,
-          [`${token.text}s`, `${token.text} min`], token,
+          'missing',
+          `${what} needs its unit: is ${token.text} seconds or minutes?`,
+          [`${token.text}s`, `${token.text} min`],
+          token,
         );
       }
       sec = token.value * factor;
@@ -120,8 +134,10 @@ export class Cursor {
   }
 
   checkedDuration(sec: number, what: string, token: Token | undefined): number {
-    if (!Number.isInteger(sec) || sec < 1) this.fail('bad-value', `${what} must be at least one second, in whole seconds.`, [], token);
-    if (sec > MAX_DURATION_SEC) this.fail('bad-value', `${what} is longer than six hours; was it meant in seconds?`, [], token);
+    if (!Number.isInteger(sec) || sec < 1)
+      this.fail('bad-value', `${what} must be at least one second, in whole seconds.`, [], token);
+    if (sec > MAX_DURATION_SEC)
+      this.fail('bad-value', `${what} is longer than six hours; was it meant in seconds?`, [], token);
     return sec;
   }
 
@@ -140,9 +156,16 @@ export class Cursor {
       const end = this.count(what, 1, MAX_AMOUNT);
       const step = this.takeWords('by') ? this.count('the step', 1, MAX_AMOUNT) : 1;
       const length = Math.floor(Math.abs(end - start) / step) + 1;
-      if (length > MAX_ROUNDS) this.fail('bad-value', `${what} would have ${length} numbers; at most ${MAX_ROUNDS} are read.`, [], first);
+      if (length > MAX_ROUNDS)
+        this.fail('bad-value', `${what} would have ${length} numbers; at most ${MAX_ROUNDS} are read.`, [], first);
       if (Math.abs(end - start) % step !== 0) {
-        this.fail('contradiction', `From ${start} in steps of ${step} one never reaches ${end}.`, [], first, this.tokens[this.at - 1]);
+        this.fail(
+          'contradiction',
+          `From ${start} in steps of ${step} one never reaches ${end}.`,
+          [],
+          first,
+          this.tokens[this.at - 1],
+        );
       }
       return Array.from({ length }, (_, i) => start + Math.sign(end - start) * step * i);
     }
@@ -151,7 +174,8 @@ export class Cursor {
       this.at++;
       values.push(this.count(what, 1, MAX_AMOUNT));
     }
-    if (values.length > MAX_ROUNDS) this.fail('bad-value', `${what} has ${values.length} numbers; at most ${MAX_ROUNDS} are read.`, [], first);
+    if (values.length > MAX_ROUNDS)
+      this.fail('bad-value', `${what} has ${values.length} numbers; at most ${MAX_ROUNDS} are read.`, [], first);
     return values;
   }
 }

@@ -29,14 +29,19 @@ function lineStops(line: string, lineStart: number): DoseStop[] {
     if (!isNumber(tokens[i]!.kind)) continue;
     const from = tokens[i]!.start;
     // A list (9-7-5, 10..1, 25/35/45) or a growing count (3+1) is one stop.
-    while (['-', '..', '/', '+'].includes(tokens[i + 1]?.text ?? '') && tokens[i + 2] && isNumber(tokens[i + 2]!.kind)) i += 2;
+    while (['-', '..', '/', '+'].includes(tokens[i + 1]?.text ?? '') && tokens[i + 2] && isNumber(tokens[i + 2]!.kind))
+      i += 2;
     stops.push({ from: lineStart + from, to: lineStart + tokens[i]!.end });
   }
   return stops;
 }
 
 /** The stop after a place, or before it; undefined beyond the last and the first. */
-export function nextStop(stops: readonly DoseStop[], selection: { readonly from: number; readonly to: number }, by: 1 | -1): DoseStop | undefined {
+export function nextStop(
+  stops: readonly DoseStop[],
+  selection: { readonly from: number; readonly to: number },
+  by: 1 | -1,
+): DoseStop | undefined {
   return by > 0
     ? stops.find((s) => s.from >= selection.to && !(s.from === selection.from && s.to === selection.to))
     : stops.findLast((s) => s.to <= selection.from && !(s.from === selection.from && s.to === selection.to));

@@ -24,50 +24,86 @@ export interface GuessedSession {
 export const MAX_GUESSED_LINES = 500;
 
 const ROLE_WORDS: readonly [RegExp, Role][] = [
-  [/\bwarm[\s-]?up\b|\bmobili[sz]e\b|\bpreparation\b/i, 'Warm-up'], [/\bcool[\s-]?down\b|\bstretch(?:es|ing)?\b/i, 'Cool-down'],
-  [/\bfinisher\b|\bburn ?out\b|\bbonus\b/i, 'Finisher'], [/\bskill\b|\btechnique\b/i, 'Skill'],
+  [/\bwarm[\s-]?up\b|\bmobili[sz]e\b|\bpreparation\b/i, 'Warm-up'],
+  [/\bcool[\s-]?down\b|\bstretch(?:es|ing)?\b/i, 'Cool-down'],
+  [/\bfinisher\b|\bburn ?out\b|\bbonus\b/i, 'Finisher'],
+  [/\bskill\b|\btechnique\b/i, 'Skill'],
   [/\bmain\b|\bworkout\b|\bcircuit\b|\bstrength\b|\bconditioning\b|\bsession\b|\bpart\b|\bblock\b/i, 'Main'],
 ];
 const SIDES: readonly [RegExp, Sides][] = [
-  [/\s*(?:\(?\s*(?:\/|per|each|on each|every|e\/)\s*(?:side|leg|arm|way|direction)s?\s*\)?)/i, 'each'], [/\s*\(?\s*\balternat(?:e|ing)\b\s*(?:sides|legs|arms)?\s*\)?/i, 'alternate'],
+  [/\s*(?:\(?\s*(?:\/|per|each|on each|every|e\/)\s*(?:side|leg|arm|way|direction)s?\s*\)?)/i, 'each'],
+  [/\s*\(?\s*\balternat(?:e|ing)\b\s*(?:sides|legs|arms)?\s*\)?/i, 'alternate'],
 ];
 const SECONDS = /(\d+(?:[.,]\d+)?)\s*(?:seconds?|secs?|s|″|")(?![\p{L}])/iu;
 const MINUTES = /(\d+(?:[.,]\d+)?)\s*(?:minutes?|mins?|m(?=\s*(?:of|amrap|emom)))(?![\p{L}])/iu;
 const CLOCK = /\b(\d{1,2}):([0-5]\d)\b/;
 
-interface Open { role: Role; label?: string; time: TimeRule; rounds?: number; list?: number[]; restBetweenSec?: number; items: Item[]; sets: (number | undefined)[] }
+interface Open {
+  role: Role;
+  label?: string;
+  time: TimeRule;
+  rounds?: number;
+  list?: number[];
+  restBetweenSec?: number;
+  items: Item[];
+  sets: (number | undefined)[];
+}
 
 /** Takes the first match of a pattern out of a text. */
 function take(text: string, pattern: RegExp): { match: RegExpExecArray | null; rest: string } {
   const match = pattern.exec(text);
-  return match ? { match, rest: `${text.slice(0, match.index)} ${text.slice(match.index + match[0].length)}` } : { match: null, rest: text };
+  return match
+    ? { match, rest: `${text.slice(0, match.index)} ${text.slice(match.index + match[0].length)}` }
+    : { match: null, rest: text };
 }
 
 function durationIn(text: string): { sec: number; rest: string } | undefined {
   const clock = take(text, CLOCK);
   if (clock.match) return { sec: Number(clock.match[1]) * 60 + Number(clock.match[2]), rest: clock.rest };
-  for (const [pattern, factor] of [[SECONDS, 1], [MINUTES, 60]] as const) {
+  for (const [pattern, factor] of [
+    [SECONDS, 1],
+    [MINUTES, 60],
+  ] as const) {
     const found = take(text, pattern);
     if (found.match) return { sec: Math.round(Number(found.match[1]!.replace(',', '.')) * factor), rest: found.rest };
   }
   return undefined;
 }
 
-const bare = (line: string): string => line.trim()
-  .replace(/^[\p{Extended_Pictographic}\u200d\ufe0f\s]+/u, '').replace(/^(?:[-*•▪◦–—·]+|\(?\d{1,2}[.)]|\(?[a-hA-H][.)])\s+/u, '').replace(/[*_`]{1,3}/g, '').trim();
+const bare = (line: string): string =>
+  line
+    .trim()
+    .replace(/^[\p{Extended_Pictographic}\u200d\ufe0f\s]+/u, '')
+    .replace(/^(?:[-*•▪◦–—·]+|\(?\d{1,2}[.)]|\(?[a-hA-H][.)])\s+/u, '')
+    .replace(/[*_`]{1,3}/g, '')
+    .trim();
 
 /** The clauses that a line names as a rule for a list, if it names any. */
-function headerRules(line: string): { time?: TimeRule; rounds?: number; list?: number[]; restBetweenSec?: number } | undefined {
+function headerRules(
+  line: string,
+): { time?: TimeRule; rounds?: number; list?: number[]; restBetweenSec?: number } | undefined {
   const lower = line.toLowerCase().replace(/×/g, 'x');
-  const rest = /(?:\brest\b|\brecover(?:y)?\b)/.test(lower) && /between|after each round|per round/.test(lower) ? durationIn(lower.slice(Math.max(0, lower.search(/rest|recover/) - 14))) : undefined;
+  const rest =
+    /(?:\brest\b|\brecover(?:y)?\b)/.test(lower) && /between|after each round|per round/.test(lower)
+      ? durationIn(lower.slice(Math.max(0, lower.search(/rest|recover/) - 14)))
+      : undefined;
   const restBetweenSec = rest && rest.sec > 0 ? { restBetweenSec: rest.sec } : {};
   const list = /\b(\d{1,3}(?:\s*-\s*\d{1,3}){2,})\b/.exec(lower);
-  const rounds = /\b(\d{1,2})\s*(?:rounds?|circuits|times through|laps|rds)\b/.exec(lower) ?? /\b(?:repeat|x)\s*(\d{1,2})\s*(?:x|times|rounds)?\s*$/.exec(lower);
+  const rounds =
+    /\b(\d{1,2})\s*(?:rounds?|circuits|times through|laps|rds)\b/.exec(lower) ??
+    /\b(?:repeat|x)\s*(\d{1,2})\s*(?:x|times|rounds)?\s*$/.exec(lower);
   const amrap = /\bamrap\b|\bas many rounds\b/.test(lower);
   const every = /\bemom\b|\bevery minute\b|\bevery (\d+(?::\d\d)?)\s*(sec|s\b|min|:)/.exec(lower);
-  const onOff = /(\d+)\s*(?:s|sec|secs|seconds)?\s*(?:on|work)\b[\s,/&+-]*(\d+)\s*(?:s|sec|secs|seconds)?\s*(?:off|rest)\b/.exec(lower)
-    ?? (/\bintervals?\b|\btimer\b|\bwork\b/.test(lower) ? /\b(\d{2})\s*\/\s*(\d{2})\b/.exec(lower) : null);
-  if (onOff) return { time: { kind: 'intervals', workSec: [Number(onOff[1])], restSec: [Number(onOff[2])], stations: false }, ...(rounds && { rounds: Number(rounds[1]) }), ...restBetweenSec };
+  const onOff =
+    /(\d+)\s*(?:s|sec|secs|seconds)?\s*(?:on|work)\b[\s,/&+-]*(\d+)\s*(?:s|sec|secs|seconds)?\s*(?:off|rest)\b/.exec(
+      lower,
+    ) ?? (/\bintervals?\b|\btimer\b|\bwork\b/.test(lower) ? /\b(\d{2})\s*\/\s*(\d{2})\b/.exec(lower) : null);
+  if (onOff)
+    return {
+      time: { kind: 'intervals', workSec: [Number(onOff[1])], restSec: [Number(onOff[2])], stations: false },
+      ...(rounds && { rounds: Number(rounds[1]) }),
+      ...restBetweenSec,
+    };
   const length = durationIn(lower) ?? (amrap || every ? loneMinutes(lower) : undefined);
   if (amrap && length) return { time: { kind: 'span', sec: length.sec } };
   if (every) {
@@ -76,7 +112,8 @@ function headerRules(line: string): { time?: TimeRule; rounds?: number; list?: n
     return { time: { kind: 'slots', slotSec, slots: Math.max(1, Math.floor(total / slotSec)) } };
   }
   if (list) return { time: { kind: 'own', forTime: true }, list: list[1]!.split('-').map(Number) };
-  if (/\bfor time\b/.test(lower)) return { time: { kind: 'own', forTime: true }, ...(rounds && { rounds: Number(rounds[1]) }) };
+  if (/\bfor time\b/.test(lower))
+    return { time: { kind: 'own', forTime: true }, ...(rounds && { rounds: Number(rounds[1]) }) };
   if (rounds) return { time: { kind: 'own', forTime: false }, rounds: Number(rounds[1]), ...restBetweenSec };
   return undefined;
 }
@@ -86,7 +123,10 @@ const loneMinutes = (text: string) => {
   return number ? { sec: Number(number[1]) * 60, rest: text } : undefined;
 };
 
-function guessItem(line: string, library: MovementLibrary): { item: Item; sets: number | undefined; isSure: boolean; why?: string } | undefined {
+function guessItem(
+  line: string,
+  library: MovementLibrary,
+): { item: Item; sets: number | undefined; isSure: boolean; why?: string } | undefined {
   let text = line.replace(/×/g, 'x').replace(/\s+/g, ' ');
   let sides: Sides | undefined;
   for (const [pattern, kind] of SIDES) {
@@ -97,11 +137,17 @@ function guessItem(line: string, library: MovementLibrary): { item: Item; sets: 
   }
   const loaded = take(text, /\(?@?\s*(?:with\s+)?(?:(\d)\s*x\s*)?(\d+(?:[.,]\d+)?)\s*kg\b\)?/i);
   const kg = loaded.match ? Number(loaded.match[2]!.replace(',', '.')) : undefined;
-  const load: Load | undefined = kg !== undefined && kg > 0 && kg <= 500 ? { kind: 'weight', kg, pieces: Math.min(8, Math.max(1, Number(loaded.match![1] ?? 1))) } : undefined;
+  const load: Load | undefined =
+    kg !== undefined && kg > 0 && kg <= 500
+      ? { kind: 'weight', kg, pieces: Math.min(8, Math.max(1, Number(loaded.match![1] ?? 1))) }
+      : undefined;
   if (load) text = loaded.rest;
   let sets: number | undefined;
   let reps: Amount | undefined;
-  const bySets = take(text, /\b(\d{1,2})\s*(?:sets?\s*(?:of|x)?|x)\s*(\d{1,3})(?!\d|:)(?:\s*(?:-|to)\s*(\d{1,3}))?(?!\s*(?:s|sec|secs|seconds|min)\b)/i);
+  const bySets = take(
+    text,
+    /\b(\d{1,2})\s*(?:sets?\s*(?:of|x)?|x)\s*(\d{1,3})(?!\d|:)(?:\s*(?:-|to)\s*(\d{1,3}))?(?!\s*(?:s|sec|secs|seconds|min)\b)/i,
+  );
   const setsOnly = take(text, /\b(\d{1,2})\s*(?:sets?\s*(?:of|x)?|x)\s*(?=\d+\s*(?:s|sec|secs|seconds|min|:))/i);
   let time: number | undefined;
   if (bySets.match) {
@@ -118,26 +164,48 @@ function guessItem(line: string, library: MovementLibrary): { item: Item; sets: 
       time = duration.sec;
       text = duration.rest;
     } else {
-      const counted = take(text, /(?:\bx\s*|^|\s|[-:–(])(\d{1,4})(?:\s*(?:-|to)\s*(\d{1,4}))?\s*(?:x\b|reps?\b|repetitions\b|times\b)?/i);
+      const counted = take(
+        text,
+        /(?:\bx\s*|^|\s|[-:–(])(\d{1,4})(?:\s*(?:-|to)\s*(\d{1,4}))?\s*(?:x\b|reps?\b|repetitions\b|times\b)?/i,
+      );
       if (counted.match) {
         reps = toAmount(counted.match[1]!, counted.match[2]);
         text = counted.rest;
       }
     }
   }
-  const words = text.replace(/\b(?:reps?|repetitions|of|hold for|for|sets?|total)\b/gi, ' ').replace(/["“”„#@[\]{}|\\<>=~^]/g, ' ').replace(/\(\s*\)/g, ' ')
-    .replace(/^[\s\-–—:.,;x)]+|[\s\-–—:.,;(]+$/gi, '').replace(/\s+/g, ' ').trim();
+  const words = text
+    .replace(/\b(?:reps?|repetitions|of|hold for|for|sets?|total)\b/gi, ' ')
+    .replace(/["“”„#@[\]{}|\\<>=~^]/g, ' ')
+    .replace(/\(\s*\)/g, ' ')
+    .replace(/^[\s\-–—:.,;x)]+|[\s\-–—:.,;(]+$/gi, '')
+    .replace(/\s+/g, ' ')
+    .trim();
   if (!/\p{L}{2}/u.test(words)) return undefined;
-  const known = library.findByName(words) ?? library.findByName(words.replace(/\s*\(.*\)$/, '')) ?? library.findByName(words.replace(/\bups\b/i, 'up'));
+  const known =
+    library.findByName(words) ??
+    library.findByName(words.replace(/\s*\(.*\)$/, '')) ??
+    library.findByName(words.replace(/\bups\b/i, 'up'));
   const name = known?.name ?? words.replace(/,.*$/, '').trim().toLowerCase().slice(0, MAX_NAME_LENGTH).trim();
   if (name === '') return undefined;
-  const dose: Dose | undefined = time !== undefined && time > 0 && time <= 6 * 3600
-    ? { kind: 'time', amountSec: { kind: 'fixed', value: time }, ...(sides === 'each' && { sides }) }
-    : reps ? { kind: 'reps', amount: reps, ...(sides && { sides }) } : sides ? { kind: 'given', sides } : undefined;
+  const dose: Dose | undefined =
+    time !== undefined && time > 0 && time <= 6 * 3600
+      ? { kind: 'time', amountSec: { kind: 'fixed', value: time }, ...(sides === 'each' && { sides }) }
+      : reps
+        ? { kind: 'reps', amount: reps, ...(sides && { sides }) }
+        : sides
+          ? { kind: 'given', sides }
+          : undefined;
   const hasNumber = dose !== undefined && dose.kind !== 'given';
   return {
-    item: { kind: 'work', ...(dose && { dose }), choices: [{ name }], inTurn: false, ...(load && { load }) }, sets,
-    isSure: known !== undefined && hasNumber, ...(known === undefined ? { why: `“${name}” is no movement of the library` } : !hasNumber ? { why: 'no number' } : {}),
+    item: { kind: 'work', ...(dose && { dose }), choices: [{ name }], inTurn: false, ...(load && { load }) },
+    sets,
+    isSure: known !== undefined && hasNumber,
+    ...(known === undefined
+      ? { why: `“${name}” is no movement of the library` }
+      : !hasNumber
+        ? { why: 'no number' }
+        : {}),
   };
 }
 
@@ -163,7 +231,11 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
     blocks.push(block);
     return block;
   };
-  const sources = plain.split(/\r\n|\n|\r/).map((l) => l.slice(0, 400)).filter((l) => l.trim() !== '').slice(0, MAX_GUESSED_LINES);
+  const sources = plain
+    .split(/\r\n|\n|\r/)
+    .map((l) => l.slice(0, 400))
+    .filter((l) => l.trim() !== '')
+    .slice(0, MAX_GUESSED_LINES);
   for (const source of sources) {
     const line = bare(source);
     const current = blocks.at(-1);
@@ -184,7 +256,14 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
       if (rules?.list) block.list = rules.list.filter((n) => n >= 1).slice(0, MAX_ROUNDS);
       if (rules?.restBetweenSec) block.restBetweenSec = rules.restBetweenSec;
       lines.push({ source, becomes: 'header', isSure: true });
-    } else if (item && (item.isSure || (item.item.kind === 'work' && item.item.dose) || (isNumbered || library.findByName(line)) || (current?.time.kind === 'intervals' && line.length < 40))) {
+    } else if (
+      item &&
+      (item.isSure ||
+        (item.item.kind === 'work' && item.item.dose) ||
+        isNumbered ||
+        library.findByName(line) ||
+        (current?.time.kind === 'intervals' && line.length < 40))
+    ) {
       if (items >= MAX_ITEMS) {
         lines.push({ source, becomes: 'left-out', isSure: false, why: `a session has at most ${MAX_ITEMS} items` });
         continue;
@@ -195,13 +274,21 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
       block.sets.push(item.sets);
       lines.push({ source, becomes: 'item', isSure: item.isSure, ...(item.why && { why: item.why }) });
     } else if (title === undefined && lines.length === 0 && /\p{L}/u.test(line)) {
-      title = line.replace(/#/g, '').replace(/[:\s]+$/, '').replace(/\s+/g, ' ').slice(0, 120).trim();
+      title = line
+        .replace(/#/g, '')
+        .replace(/[:\s]+$/, '')
+        .replace(/\s+/g, ' ')
+        .slice(0, 120)
+        .trim();
       lines.push({ source, becomes: 'title', isSure: true });
     } else {
       lines.push({ source, becomes: 'left-out', isSure: false, why: 'no exercise could be read here' });
     }
   }
-  const real = blocks.filter((b) => b.items.some((i) => i.kind === 'work')).slice(0, MAX_BLOCKS).flatMap((b) => readable(toBlock(b), library));
+  const real = blocks
+    .filter((b) => b.items.some((i) => i.kind === 'work'))
+    .slice(0, MAX_BLOCKS)
+    .flatMap((b) => readable(toBlock(b), library));
   const document: SessionDocument = { ...(title && real.length > 0 && { title }), blocks: real };
   return { text: real.length === 0 ? '' : printSession(document, library), lines };
 }
@@ -212,7 +299,12 @@ function readable(block: Block, library: MovementLibrary): Block[] {
   if (reads(block)) return [block];
   const flow = { role: block.role, time: { kind: 'flow' } as const };
   const items = block.items.filter((item) => item.kind === 'work' && reads({ ...flow, items: [item] }));
-  return [{ ...block, items }, { ...flow, items }].filter((b) => b.items.length > 0 && reads(b)).slice(0, 1);
+  return [
+    { ...block, items },
+    { ...flow, items },
+  ]
+    .filter((b) => b.items.length > 0 && reads(b))
+    .slice(0, 1);
 }
 
 function toBlock({ role, time, rounds, list, restBetweenSec, items, sets }: Open): Block {
@@ -221,11 +313,20 @@ function toBlock({ role, time, rounds, list, restBetweenSec, items, sets }: Open
   const byRounds = rounds ?? (time.kind === 'own' ? most : undefined);
   const isIntervals = time.kind === 'intervals';
   const clocked = time.kind === 'span' || time.kind === 'slots' || time.kind === 'windows';
-  const kept = time.kind === 'slots' || isIntervals ? items : items.map((i): Item => (i.kind === 'rest' && i.sec === undefined ? { ...i, sec: 30 } : i));
+  const kept =
+    time.kind === 'slots' || isIntervals
+      ? items
+      : items.map((i): Item => (i.kind === 'rest' && i.sec === undefined ? { ...i, sec: 30 } : i));
   const isFlow = time.kind === 'own' && !time.forTime && !byRounds && !list;
   return {
-    role, time: isFlow ? { kind: 'flow' } : time, ...(list && list.length > 0 && time.kind === 'own' && { count: { kind: 'list' as const, values: list, cycling: false } }),
+    role,
+    time: isFlow ? { kind: 'flow' } : time,
+    ...(list &&
+      list.length > 0 &&
+      time.kind === 'own' && { count: { kind: 'list' as const, values: list, cycling: false } }),
     ...(byRounds && !clocked && !(list && list.length > 0) && { rounds: { low: byRounds, high: byRounds } }),
-    ...(restBetweenSec && !clocked && { between: { of: 'rounds' as const, lowSec: restBetweenSec, highSec: restBetweenSec } }), items: kept,
+    ...(restBetweenSec &&
+      !clocked && { between: { of: 'rounds' as const, lowSec: restBetweenSec, highSec: restBetweenSec } }),
+    items: kept,
   };
 }

@@ -34,11 +34,20 @@ export function lineSpans(text: string): LineSpan[] {
     let sidesSaid = false;
     for (const t of tokens) {
       if (t.kind === 'mark' && (t.text === ',' || t.text === '@')) inModifier = true;
-      inDose &&= t.kind === 'number' || t.kind === 'clock' || t.kind === 'mark' || (DOSE_WORDS.has(t.text) && !(sidesSaid && t.text === 'side'));
+      inDose &&=
+        t.kind === 'number' ||
+        t.kind === 'clock' ||
+        t.kind === 'mark' ||
+        (DOSE_WORDS.has(t.text) && !(sidesSaid && t.text === 'side'));
       sidesSaid ||= t.text === 'side';
       if (t.kind === 'quoted') spans.push({ kind: 'quoted', start: t.start, end: t.end });
       else if (inDose && t.text !== ',') spans.push({ kind: 'number', start: t.start, end: t.end });
-      else if (inModifier && t.text !== ',') spans.push({ kind: t.kind === 'number' || t.kind === 'clock' ? 'number' : 'keyword', start: t.start, end: t.end });
+      else if (inModifier && t.text !== ',')
+        spans.push({
+          kind: t.kind === 'number' || t.kind === 'clock' ? 'number' : 'keyword',
+          start: t.start,
+          end: t.end,
+        });
       else if (t.kind === 'word' && t.text === 'or') spans.push({ kind: 'keyword', start: t.start, end: t.end });
     }
   }

@@ -77,14 +77,24 @@ describe('doses', () => {
       choices: [{ name: 'skip' }, { name: 'double skip', dose: { kind: 'reps', amount: { value: 12 } } }],
     });
     expect(item('8 left split squat')).toMatchObject({ side: 'left', choices: [{ name: 'split squat' }] });
-    expect(item('[squat, wall push-up, march]')).toMatchObject({ inTurn: true, choices: [{ name: 'squat' }, { name: 'wall push-up' }, { name: 'march' }] });
+    expect(item('[squat, wall push-up, march]')).toMatchObject({
+      inTurn: true,
+      choices: [{ name: 'squat' }, { name: 'wall push-up' }, { name: 'march' }],
+    });
   });
 });
 
 test('modifiers are read in any order, with typographic dashes and times signs', () => {
-  expect(item('12 squat, slow, tempo 4–1–2, pause 3s, then hold 0:10, @ 2×8 kg, may be split, "eyes up"')).toMatchObject({
-    speed: 'slow', tempo: { downSec: 4, pauseSec: 1, upSec: 2 }, pauseSec: 3, thenHold: 10,
-    load: { kind: 'weight', kg: 8, pieces: 2 }, mayBeSplit: true, words: ['eyes up'],
+  expect(
+    item('12 squat, slow, tempo 4–1–2, pause 3s, then hold 0:10, @ 2×8 kg, may be split, "eyes up"'),
+  ).toMatchObject({
+    speed: 'slow',
+    tempo: { downSec: 4, pauseSec: 1, upSec: 2 },
+    pauseSec: 3,
+    thenHold: 10,
+    load: { kind: 'weight', kg: 8, pieces: 2 },
+    mayBeSplit: true,
+    words: ['eyes up'],
   });
   expect(item('10 squat, then hold by count')).toMatchObject({ thenHold: 'by-count' });
   expect(item('10 squat @ 70%')).toMatchObject({ load: { kind: 'share', pct: 70 } });
@@ -97,15 +107,24 @@ describe('clauses', () => {
     ['2 to 3 rounds', { time: { kind: 'own', forTime: false }, rounds: { low: 2, high: 3 } }],
     ['reps 10..1', { count: { kind: 'list', values: [10, 9, 8, 7, 6, 5, 4, 3, 2, 1] } }],
     ['reps 2..8 by 2', { count: { kind: 'list', values: [2, 4, 6, 8], cycling: false } }],
-    ['amrap 9:00, reps 4-8-12 cycling', { time: { kind: 'span', sec: 540 }, count: { values: [4, 8, 12], cycling: true } }],
+    [
+      'amrap 9:00, reps 4-8-12 cycling',
+      { time: { kind: 'span', sec: 540 }, count: { values: [4, 8, 12], cycling: true } },
+    ],
     ['for time, 3 rounds, cap 12:00', { time: { kind: 'own', forTime: true, capSec: 720 } }],
     ['every 1:15 x 20', { time: { kind: 'slots', slotSec: 75, slots: 20 } }],
     ['emom 16:00, work cap 0:50', { time: { kind: 'slots', slotSec: 60, slots: 16, workCapSec: 50 } }],
     ['work 25/35/45s rest 20s', { time: { kind: 'intervals', workSec: [25, 35, 45], restSec: [20] } }],
-    ['work 0:45 rest 0:15, 3 rounds', { time: { kind: 'intervals', workSec: [45], restSec: [15] }, rounds: { low: 3, high: 3 } }],
+    [
+      'work 0:45 rest 0:15, 3 rounds',
+      { time: { kind: 'intervals', workSec: [45], restSec: [15] }, rounds: { low: 3, high: 3 } },
+    ],
     ['WORK 0:20 REST 0:10 X 8', { time: { kind: 'intervals', total: 8 } }],
     ['windows 1:15 x 6 rest 0:45', { time: { kind: 'windows', windowSec: 75, windows: 6, restSec: 45 } }],
-    ['pyramid +3 in 1:15 rest 0:45', { time: { kind: 'intervals', workSec: [75], restSec: [45] }, count: { kind: 'pyramid', step: 3 } }],
+    [
+      'pyramid +3 in 1:15 rest 0:45',
+      { time: { kind: 'intervals', workSec: [75], restSec: [45] }, count: { kind: 'pyramid', step: 3 } },
+    ],
     ['turns of 2 in 5:00', { time: { kind: 'span', sec: 300, turnsOf: 2 } }],
     ['relay 24-16-8', { relay: {}, count: { values: [24, 16, 8] } }],
     ['by feel', { count: { kind: 'by-feel' } }],
@@ -176,7 +195,10 @@ describe('errors name the place and a remedy, and none hides the next', () => {
   });
 
   test('more than 200 kB is refused with the limit named; 400 items are read and the next is not', () => {
-    expect(read('x'.repeat(MAX_TEXT_BYTES + 1)).issues[0]).toMatchObject({ code: 'too-large', message: expect.stringContaining('200 kB') });
+    expect(read('x'.repeat(MAX_TEXT_BYTES + 1)).issues[0]).toMatchObject({
+      code: 'too-large',
+      message: expect.stringContaining('200 kB'),
+    });
     const many = read(`Main: flow\n${'5 squat\n'.repeat(401)}`);
     expect(many.issues).toMatchObject([{ line: 402, code: 'too-many-items' }]);
     expect(many.document.blocks[0]!.items).toHaveLength(400);

@@ -52,7 +52,11 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
   const bytes = byteLength(text);
   if (bytes > MAX_TEXT_BYTES) {
     issues.push({
-      line: 1, column: 1, endColumn: 1, code: 'too-large', suggestions: [],
+      line: 1,
+      column: 1,
+      endColumn: 1,
+      code: 'too-large',
+      suggestions: [],
       message: `A session has at most ${MAX_TEXT_BYTES / 1000} kB of text; this is ${Math.ceil(bytes / 1000)} kB. Split it over several days.`,
     });
     return { document, issues: issues.slice(0, MAX_ISSUES), source: { fields, blocks: [] } };
@@ -62,16 +66,18 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
   let before: string[] = [];
   let items = 0;
   const takeComments = (after: string | undefined): Comments | undefined => {
-    const own: Comments = { ...(before.length > 0 && { before }), ...(after !== undefined && after !== '' && { after }) };
+    const own: Comments = {
+      ...(before.length > 0 && { before }),
+      ...(after !== undefined && after !== '' && { after }),
+    };
     before = [];
     return own.before || own.after ? own : undefined;
   };
   for (const [index, lineText] of text.split(/\r\n|\n|\r/).entries()) {
     const line = index + 1;
     const field = sessionField(lineText);
-    const read: LineTokens = field?.known === 'Note' || field?.known === 'Title'
-      ? wholeLine(lineText, field)
-      : tokenizeLine(lineText, line);
+    const read: LineTokens =
+      field?.known === 'Note' || field?.known === 'Title' ? wholeLine(lineText, field) : tokenizeLine(lineText, line);
     const { tokens, comment } = read;
     if (tokens.length === 0) {
       issues.push(...read.issues);
@@ -95,7 +101,11 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
     if (header && blocks.length >= MAX_BLOCKS) {
       if (blocks.length === MAX_BLOCKS) {
         issues.push({
-          line, column: 1, endColumn: tokens[0]!.end + 1, code: 'too-many-items', suggestions: [],
+          line,
+          column: 1,
+          endColumn: tokens[0]!.end + 1,
+          code: 'too-many-items',
+          suggestions: [],
           message: `A session has at most ${MAX_BLOCKS} blocks; split it over several days.`,
         });
         blocks.push({ block: { role: header.role, time: { kind: 'flow' }, items: [] }, line, items: [], ghost: true });
@@ -106,8 +116,16 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
       const label = header.label;
       const rules: HeaderRules = read.issues.length > 0 ? { time: { kind: 'flow' } } : readClauses(cursor, issues);
       blocks.push({
-        block: { role: header.role, ...(label && { label }), ...rules, ...(lineComment && { comments: lineComment }), items: [] },
-        line, items: [], ghost: false,
+        block: {
+          role: header.role,
+          ...(label && { label }),
+          ...rules,
+          ...(lineComment && { comments: lineComment }),
+          items: [],
+        },
+        line,
+        items: [],
+        ghost: false,
       });
     } else if (field) {
       guard(() => {
@@ -115,7 +133,8 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
         else if (blocks.length > 0) {
           cursor.fail('out-of-place', `“${field.known}:” belongs above the first block.`, [], tokens[0]);
         } else {
-          if (fields[field.known] !== undefined) cursor.fail('repeated', `“${field.known}:” stands here a second time; keep one.`, [], tokens[0]);
+          if (fields[field.known] !== undefined)
+            cursor.fail('repeated', `“${field.known}:” stands here a second time; keep one.`, [], tokens[0]);
           cursor.at = 2;
           readField(cursor, field.known, document);
           fields[field.known] = line;
@@ -128,13 +147,23 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
         const open = blocks.at(-1);
         if (!open) {
           cursor.fail(
-            'out-of-place', 'A block header comes before the first item, for example “Main: 3 rounds”.', [], tokens[0], tokens.at(-1),
+            'out-of-place',
+            'A block header comes before the first item, for example “Main: 3 rounds”.',
+            [],
+            tokens[0],
+            tokens.at(-1),
           );
         }
         if (open!.ghost && blocks.length > MAX_BLOCKS) return;
         items++;
         if (items > MAX_ITEMS) {
-          if (items === MAX_ITEMS + 1) cursor.fail('too-many-items', `A session has at most ${MAX_ITEMS} items; split it over several days.`, [], tokens[0]);
+          if (items === MAX_ITEMS + 1)
+            cursor.fail(
+              'too-many-items',
+              `A session has at most ${MAX_ITEMS} items; split it over several days.`,
+              [],
+              tokens[0],
+            );
           return;
         }
         const { item, source } = readItem(cursor, names);
@@ -150,7 +179,11 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
   checkBlocks(real, issues);
   document.blocks = real.map((b) => b.block);
   issues.sort((a, b) => a.line - b.line || a.column - b.column);
-  return { document, issues: issues.slice(0, MAX_ISSUES), source: { fields, blocks: real.map(({ line, items: lines }) => ({ line, items: lines })) } };
+  return {
+    document,
+    issues: issues.slice(0, MAX_ISSUES),
+    source: { fields, blocks: real.map(({ line, items: lines }) => ({ line, items: lines })) },
+  };
 }
 
 /** UTF-8 bytes, without a TextEncoder's copy. */
@@ -163,7 +196,12 @@ function byteLength(text: string): number {
   return bytes;
 }
 
-interface FieldWord { known: SessionField | undefined; word: string; start: number; valueAt: number }
+interface FieldWord {
+  known: SessionField | undefined;
+  word: string;
+  start: number;
+  valueAt: number;
+}
 
 /** A line that begins with a single word and a colon, other than a block header. */
 function sessionField(text: string): FieldWord | undefined {
@@ -183,16 +221,32 @@ function wholeLine(text: string, field: FieldWord): LineTokens {
   const lead = value.length - value.trimStart().length;
   const start = field.valueAt + lead;
   const tokens: Token[] = [
-    { kind: 'word', text: field.word.toLowerCase(), value: NaN, start: field.start, end: field.start + field.word.length, spaced: false },
+    {
+      kind: 'word',
+      text: field.word.toLowerCase(),
+      value: NaN,
+      start: field.start,
+      end: field.start + field.word.length,
+      spaced: false,
+    },
     { kind: 'mark', text: ':', value: NaN, start: field.valueAt - 1, end: field.valueAt, spaced: false },
   ];
-  if (value.trim() !== '') tokens.push({ kind: 'quoted', text: value.trim(), value: NaN, start, end: start + value.trim().length, spaced: true });
+  if (value.trim() !== '')
+    tokens.push({
+      kind: 'quoted',
+      text: value.trim(),
+      value: NaN,
+      start,
+      end: start + value.trim().length,
+      spaced: true,
+    });
   return { tokens, comment: hash < 0 ? undefined : text.slice(hash + 1).trim(), issues: [] };
 }
 
 const ROLE_SPELLINGS = new Map<string, Role>([
   ...ROLES.map((role) => [role.toLowerCase(), role] as const),
-  ['warmup', 'Warm-up'], ['cooldown', 'Cool-down'],
+  ['warmup', 'Warm-up'],
+  ['cooldown', 'Cool-down'],
 ]);
 
 function blockHeader(cursor: Cursor): { role: Role; label?: string } | undefined {
@@ -224,27 +278,44 @@ function blockHeader(cursor: Cursor): { role: Role; label?: string } | undefined
 function unknownLine(cursor: Cursor, word: string, blocks: OpenBlock[]): never {
   const near = nearestWords(word, [...ROLES, ...SESSION_FIELDS]);
   // What follows a misspelt header belongs to it, not to the block before it.
-  blocks.push({ block: { role: 'Main', time: { kind: 'flow' }, items: [] }, line: cursor.line, items: [], ghost: true });
+  blocks.push({
+    block: { role: 'Main', time: { kind: 'flow' }, items: [] },
+    line: cursor.line,
+    items: [],
+    ghost: true,
+  });
   return cursor.fail(
-    'unknown-line', `“${word}:” begins no line of a session; blocks are ${ROLES.join(', ')}.`,
-    near.map((n) => `${n}:`), cursor.tokens[0], cursor.tokens[1],
+    'unknown-line',
+    `“${word}:” begins no line of a session; blocks are ${ROLES.join(', ')}.`,
+    near.map((n) => `${n}:`),
+    cursor.tokens[0],
+    cursor.tokens[1],
   );
 }
 
 function readField(cursor: Cursor, field: SessionField, document: Mutable<SessionDocument>): void {
   const first = cursor.peek();
-  if (!first) return cursor.fail('missing', `Nothing stands after “${field}:”; write it, or take the line out.`, [], cursor.tokens[0], cursor.tokens[1]);
+  if (!first)
+    return cursor.fail(
+      'missing',
+      `Nothing stands after “${field}:”; write it, or take the line out.`,
+      [],
+      cursor.tokens[0],
+      cursor.tokens[1],
+    );
   switch (field) {
     case 'Title':
     case 'Note': {
       const most = field === 'Title' ? 120 : 500;
-      if (first.text.length > most) return cursor.fail('bad-value', `A ${field.toLowerCase()} has at most ${most} letters.`);
+      if (first.text.length > most)
+        return cursor.fail('bad-value', `A ${field.toLowerCase()} has at most ${most} letters.`);
       document[field === 'Title' ? 'title' : 'note'] = first.text;
       return;
     }
     case 'Target':
       document.targetSec = cursor.duration('The target length');
-      if (document.targetSec > MAX_DURATION_SEC) return cursor.fail('bad-value', 'A target is at most six hours.', [], first);
+      if (document.targetSec > MAX_DURATION_SEC)
+        return cursor.fail('bad-value', 'A target is at most six hours.', [], first);
       break;
     case 'Group':
       document.groupSize = cursor.count('The number of people', 1, 1000);
@@ -261,7 +332,8 @@ function readField(cursor: Cursor, field: SessionField, document: Mutable<Sessio
       cursor.at = cursor.tokens.length;
       break;
   }
-  if (!cursor.done) cursor.fail('out-of-place', `“${cursor.peek()!.text}” doesn’t belong after ${field.toLowerCase()}; take it out.`);
+  if (!cursor.done)
+    cursor.fail('out-of-place', `“${cursor.peek()!.text}” doesn’t belong after ${field.toLowerCase()}; take it out.`);
 }
 
 function readKit(cursor: Cursor): string[] {
@@ -271,12 +343,15 @@ function readKit(cursor: Cursor): string[] {
     while (!cursor.done && cursor.peek()!.text !== ',') cursor.at++;
     const name = cursor.slice(from, cursor.at);
     if (name === '') cursor.fail('missing', 'Nothing stands between two commas; take one out.');
-    if (name.length > MAX_NAME_LENGTH) cursor.fail('bad-value', `A piece of kit has at most ${MAX_NAME_LENGTH} letters.`, [], cursor.tokens[from]);
+    if (name.length > MAX_NAME_LENGTH)
+      cursor.fail('bad-value', `A piece of kit has at most ${MAX_NAME_LENGTH} letters.`, [], cursor.tokens[from]);
     kit.push(name.toLowerCase());
-    if (cursor.takeMark(',') && cursor.done) cursor.fail('missing', 'Nothing follows the comma; take it out.', [], cursor.tokens.at(-1));
+    if (cursor.takeMark(',') && cursor.done)
+      cursor.fail('missing', 'Nothing follows the comma; take it out.', [], cursor.tokens.at(-1));
   }
   if (kit.includes('none')) {
-    if (kit.length > 1) cursor.fail('contradiction', '“none” and pieces of kit contradict each other; keep one.', [], cursor.tokens[2]);
+    if (kit.length > 1)
+      cursor.fail('contradiction', '“none” and pieces of kit contradict each other; keep one.', [], cursor.tokens[2]);
     return [];
   }
   return kit;
@@ -284,7 +359,12 @@ function readKit(cursor: Cursor): string[] {
 
 /** What only shows once all blocks are read: empty blocks, labels that nothing has, work beyond bounds. */
 function checkBlocks(blocks: readonly OpenBlock[], issues: NotationIssue[]): void {
-  const report = (open: OpenBlock, code: NotationIssue['code'], message: string, suggestions: readonly string[] = []) => {
+  const report = (
+    open: OpenBlock,
+    code: NotationIssue['code'],
+    message: string,
+    suggestions: readonly string[] = [],
+  ) => {
     issues.push({ line: open.line, column: 1, endColumn: 2, code, message, suggestions });
   };
   const hasIssueInside = (open: OpenBlock, next: OpenBlock | undefined) =>
@@ -293,28 +373,40 @@ function checkBlocks(blocks: readonly OpenBlock[], issues: NotationIssue[]): voi
   for (const open of blocks) {
     const label = open.block.label?.toLowerCase();
     if (label === undefined) continue;
-    if (byLabel.has(label)) report(open, 'repeated', `Two blocks are labelled “${open.block.label}”; give each its own label.`);
+    if (byLabel.has(label))
+      report(open, 'repeated', `Two blocks are labelled “${open.block.label}”; give each its own label.`);
     else byLabel.set(label, open);
   }
   for (const [i, open] of blocks.entries()) {
     const { block } = open;
     if (block.source) {
-      if (block.items.length > 0) report(open, 'contradiction', 'This block takes its items from elsewhere, so it can’t have lines of its own.');
+      if (block.items.length > 0)
+        report(open, 'contradiction', 'This block takes its items from elsewhere, so it can’t have lines of its own.');
       if (block.source.kind === 'same-as') checkSameAs(open, block.source.label, byLabel, report);
       continue;
     }
     if (block.items.length === 0) {
-      if (!hasIssueInside(open, blocks[i + 1])) report(open, 'no-items', 'This block has no items yet; write one a line below it.');
+      if (!hasIssueInside(open, blocks[i + 1]))
+        report(open, 'no-items', 'This block has no items yet; write one a line below it.');
       continue;
     }
     if (block.items.every((item) => item.kind === 'rest') && !hasIssueInside(open, blocks[i + 1])) {
       report(open, 'no-items', 'This block has nothing but rest; write “then rest” on the block before it instead.');
     }
-    if (block.time.kind === 'flow' || block.time.kind === 'own' || block.time.kind === 'span' || block.time.kind === 'windows') {
+    if (
+      block.time.kind === 'flow' ||
+      block.time.kind === 'own' ||
+      block.time.kind === 'span' ||
+      block.time.kind === 'windows'
+    ) {
       const bare = block.items.findIndex((item) => item.kind === 'rest' && item.sec === undefined);
       if (bare >= 0) {
         issues.push({
-          line: open.items[bare]!.line, column: 1, endColumn: 5, code: 'missing', suggestions: ['0:30 rest'],
+          line: open.items[bare]!.line,
+          column: 1,
+          endColumn: 5,
+          code: 'missing',
+          suggestions: ['0:30 rest'],
           message: 'Without slots or intervals a rest needs its length, like “0:30 rest”.',
         });
       }
@@ -322,19 +414,31 @@ function checkBlocks(blocks: readonly OpenBlock[], issues: NotationIssue[]): voi
     const rounds = Math.max(block.rounds?.high ?? 1, block.count?.kind === 'list' ? block.count.values.length : 1);
     const members = block.relay ? (block.relay.teamSize ?? 2) : 1;
     const steps = block.items.length * rounds * (block.sets?.count ?? 1) * members * 2;
-    if (steps > MAX_STEPS) report(open, 'bad-value', `${block.items.length} items in ${rounds} rounds are more than anyone can do; write fewer rounds.`);
+    if (steps > MAX_STEPS)
+      report(
+        open,
+        'bad-value',
+        `${block.items.length} items in ${rounds} rounds are more than anyone can do; write fewer rounds.`,
+      );
   }
 }
 
 function checkSameAs(
-  open: OpenBlock, label: string, byLabel: ReadonlyMap<string, OpenBlock>,
+  open: OpenBlock,
+  label: string,
+  byLabel: ReadonlyMap<string, OpenBlock>,
   report: (open: OpenBlock, code: NotationIssue['code'], message: string, suggestions?: readonly string[]) => void,
 ): void {
   const seen = new Set<OpenBlock>([open]);
   let target = byLabel.get(label.toLowerCase());
   if (!target) {
     const labels = [...byLabel.values()].map((b) => b.block.label!);
-    report(open, 'unknown-label', `No block is labelled “${label}”; a label stands in brackets: “Main (${label}): …”.`, nearestWords(label, labels));
+    report(
+      open,
+      'unknown-label',
+      `No block is labelled “${label}”; a label stands in brackets: “Main (${label}): …”.`,
+      nearestWords(label, labels),
+    );
     return;
   }
   while (target) {

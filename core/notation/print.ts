@@ -1,5 +1,15 @@
 import type {
-  Amount, Block, Choice, Comments, Dose, Item, Load, SessionDocument, SessionField, Sides, WorkItem,
+  Amount,
+  Block,
+  Choice,
+  Comments,
+  Dose,
+  Item,
+  Load,
+  SessionDocument,
+  SessionField,
+  Sides,
+  WorkItem,
 } from '../session/document.ts';
 import { SESSION_FIELDS } from '../session/document.ts';
 import { assertNever } from '../assert-never.ts';
@@ -36,14 +46,22 @@ function pushLine(lines: string[], text: string, comments: Comments | undefined)
 
 function fieldValue(document: SessionDocument, field: SessionField): string | undefined {
   switch (field) {
-    case 'Title': return document.title;
-    case 'Target': return document.targetSec === undefined ? undefined : printTarget(document.targetSec);
-    case 'Group': return document.groupSize === undefined ? undefined : `${document.groupSize} people`;
-    case 'Kit': return document.kit === undefined ? undefined : document.kit.length === 0 ? 'none' : document.kit.join(', ');
-    case 'Effort': return document.effort === undefined ? undefined : String(document.effort);
-    case 'Retest': return document.retest;
-    case 'Note': return document.note;
-    default: return assertNever(field);
+    case 'Title':
+      return document.title;
+    case 'Target':
+      return document.targetSec === undefined ? undefined : printTarget(document.targetSec);
+    case 'Group':
+      return document.groupSize === undefined ? undefined : `${document.groupSize} people`;
+    case 'Kit':
+      return document.kit === undefined ? undefined : document.kit.length === 0 ? 'none' : document.kit.join(', ');
+    case 'Effort':
+      return document.effort === undefined ? undefined : String(document.effort);
+    case 'Retest':
+      return document.retest;
+    case 'Note':
+      return document.note;
+    default:
+      return assertNever(field);
   }
 }
 
@@ -51,40 +69,57 @@ const printTarget = (sec: number) => (sec % 60 === 0 ? `${sec / 60} min` : forma
 
 /** The header line of a block, with its colon. */
 export function printHeader(block: Block): string {
-  const label = block.label === undefined ? '' : ` (${/^[\p{L}\p{N} '-]+$/u.test(block.label) ? block.label : `"${block.label}"`})`;
+  const label =
+    block.label === undefined ? '' : ` (${/^[\p{L}\p{N} '-]+$/u.test(block.label) ? block.label : `"${block.label}"`})`;
   return `${block.role}${label}: ${printClauses(block).join(', ')}`.trimEnd();
 }
 
 /** The clauses of a block's header, in the order in which they are printed. */
 export function printClauses(block: Block): string[] {
   const clauses: string[] = [];
-  if (block.source) clauses.push(block.source.kind === 'same-as' ? `same as "${block.source.label}"` : `routine "${block.source.name}"`);
+  if (block.source)
+    clauses.push(
+      block.source.kind === 'same-as' ? `same as "${block.source.label}"` : `routine "${block.source.name}"`,
+    );
   else clauses.push(...timeClauses(block));
   const { count, between, sets } = block;
-  if (block.rounds) clauses.push(`${printSpan(block.rounds.low, block.rounds.high)} ${block.rounds.high === 1 ? 'round' : 'rounds'}`);
-  if (count?.kind === 'list' && !block.relay) clauses.push(`reps ${printList(count.values)}${count.cycling ? ' cycling' : ''}`);
+  if (block.rounds)
+    clauses.push(`${printSpan(block.rounds.low, block.rounds.high)} ${block.rounds.high === 1 ? 'round' : 'rounds'}`);
+  if (count?.kind === 'list' && !block.relay)
+    clauses.push(`reps ${printList(count.values)}${count.cycling ? ' cycling' : ''}`);
   if (count?.kind === 'by-feel') clauses.push('by feel');
   if (between) {
-    const range = between.lowSec === between.highSec ? formatClock(between.lowSec) : `${formatClock(between.lowSec)} to ${formatClock(between.highSec)}`;
+    const range =
+      between.lowSec === between.highSec
+        ? formatClock(between.lowSec)
+        : `${formatClock(between.lowSec)} to ${formatClock(between.highSec)}`;
     clauses.push(`rest ${range} between ${between.of}`);
   }
-  if (sets) clauses.push(`${sets.count} ${sets.count === 1 ? 'set' : 'sets'}`, ...(sets.restSec ? [`rest ${formatClock(sets.restSec)}`] : []));
+  if (sets)
+    clauses.push(
+      `${sets.count} ${sets.count === 1 ? 'set' : 'sets'}`,
+      ...(sets.restSec ? [`rest ${formatClock(sets.restSec)}`] : []),
+    );
   if (block.thenRestSec) clauses.push(`then rest ${formatClock(block.thenRestSec)}`);
   return clauses;
 }
 
 const printSpan = (low: number, high: number) => (low === high ? String(low) : `${low} to ${high}`);
 const printList = (values: readonly number[]) => values.join('-');
-const printTimes = (values: readonly number[]) => (values.length === 1 ? formatClock(values[0]!) : `${values.join('/')}s`);
+const printTimes = (values: readonly number[]) =>
+  values.length === 1 ? formatClock(values[0]!) : `${values.join('/')}s`;
 
 function timeClauses(block: Block): string[] {
   const { time, count } = block;
   switch (time.kind) {
-    case 'flow': return ['flow'];
+    case 'flow':
+      return ['flow'];
     case 'own': {
       const clauses: string[] = [];
       if (block.relay && count?.kind === 'list') {
-        clauses.push(`relay ${printList(count.values)}${block.relay.teamSize ? ` teams of ${block.relay.teamSize}` : ''}`);
+        clauses.push(
+          `relay ${printList(count.values)}${block.relay.teamSize ? ` teams of ${block.relay.teamSize}` : ''}`,
+        );
       }
       if (time.forTime) clauses.push('for time');
       if (time.capSec) clauses.push(`cap ${formatClock(time.capSec)}`);
@@ -107,8 +142,11 @@ function timeClauses(block: Block): string[] {
       return [`work ${printTimes(time.workSec)}${rest}${total}`, ...(time.stations ? ['stations'] : [])];
     }
     case 'windows':
-      return [`windows ${formatClock(time.windowSec)} x ${time.windows}${time.restSec ? ` rest ${formatClock(time.restSec)}` : ''}`];
-    default: return assertNever(time);
+      return [
+        `windows ${formatClock(time.windowSec)} x ${time.windows}${time.restSec ? ` rest ${formatClock(time.restSec)}` : ''}`,
+      ];
+    default:
+      return assertNever(time);
   }
 }
 
@@ -138,9 +176,11 @@ function printWork(item: WorkItem, quote: (name: string) => string): string {
   const parts: string[] = [];
   if (item.dose) parts.push(printDose(item.dose));
   if (item.side) parts.push(item.side);
-  parts.push(item.inTurn
-    ? `[${item.choices.map((c) => quote(c.name)).join(', ')}]`
-    : item.choices.map((c) => printChoice(c, quote)).join(' or '));
+  parts.push(
+    item.inTurn
+      ? `[${item.choices.map((c) => quote(c.name)).join(', ')}]`
+      : item.choices.map((c) => printChoice(c, quote)).join(' or '),
+  );
   return [parts.join(' '), ...printModifiers(item)].join(', ');
 }
 
@@ -152,36 +192,51 @@ const SIDES: Record<Sides, string> = { each: '/side', alternate: ' alt', pairs: 
 /** A dose as it stands before a movement: `10/side`, `0:30`, `3 to 5`. */
 export function printDose(dose: Dose): string {
   switch (dose.kind) {
-    case 'reps': return `${printAmount(dose.amount, String)}${dose.sides ? SIDES[dose.sides] : ''}`;
+    case 'reps':
+      return `${printAmount(dose.amount, String)}${dose.sides ? SIDES[dose.sides] : ''}`;
     case 'time': {
       const { amountSec } = dose;
       const seconds = amountSec.kind === 'list' || amountSec.kind === 'growing';
       return `${seconds ? `${printAmount(amountSec, String)}s` : printAmount(amountSec, formatClock)}${dose.sides ? '/side' : ''}`;
     }
-    case 'distance': return `${dose.metres} m${dose.sides ? SIDES[dose.sides] : ''}`;
-    case 'energy': return `${dose.kcal} cal`;
-    case 'max': return `max${dose.sides ? SIDES[dose.sides] : ''}`;
-    case 'given': return dose.sides === 'each' ? 'each side' : dose.sides === 'alternate' ? 'alt' : 'pairs';
-    default: return assertNever(dose);
+    case 'distance':
+      return `${dose.metres} m${dose.sides ? SIDES[dose.sides] : ''}`;
+    case 'energy':
+      return `${dose.kcal} cal`;
+    case 'max':
+      return `max${dose.sides ? SIDES[dose.sides] : ''}`;
+    case 'given':
+      return dose.sides === 'each' ? 'each side' : dose.sides === 'alternate' ? 'alt' : 'pairs';
+    default:
+      return assertNever(dose);
   }
 }
 
 function printAmount(amount: Amount, print: (value: number) => string): string {
   switch (amount.kind) {
-    case 'fixed': return print(amount.value);
-    case 'range': return `${print(amount.low)} to ${print(amount.high)}`;
-    case 'list': return amount.values.map(print).join('-');
-    case 'growing': return `${print(amount.start)}+${print(amount.step)}`;
-    default: return assertNever(amount);
+    case 'fixed':
+      return print(amount.value);
+    case 'range':
+      return `${print(amount.low)} to ${print(amount.high)}`;
+    case 'list':
+      return amount.values.map(print).join('-');
+    case 'growing':
+      return `${print(amount.start)}+${print(amount.step)}`;
+    default:
+      return assertNever(amount);
   }
 }
 
 function printLoad(load: Load): string {
   switch (load.kind) {
-    case 'weight': return load.pieces === 1 ? `@ ${load.kg} kg` : `@ ${load.pieces}x${load.kg} kg`;
-    case 'share': return `@ ${load.pct}%`;
-    case 'effort': return `@ effort ${load.effort}`;
-    default: return assertNever(load);
+    case 'weight':
+      return load.pieces === 1 ? `@ ${load.kg} kg` : `@ ${load.pieces}x${load.kg} kg`;
+    case 'share':
+      return `@ ${load.pct}%`;
+    case 'effort':
+      return `@ effort ${load.effort}`;
+    default:
+      return assertNever(load);
   }
 }
 
@@ -190,7 +245,9 @@ function printModifiers(item: WorkItem): string[] {
   return [
     ...(tempo ? [`tempo ${tempo.downSec}-${tempo.pauseSec}-${tempo.upSec}`] : []),
     ...(pauseSec ? [`pause ${pauseSec}s`] : []),
-    ...(thenHold === undefined ? [] : [thenHold === 'by-count' ? 'then hold by count' : `then hold ${formatClock(thenHold)}`]),
+    ...(thenHold === undefined
+      ? []
+      : [thenHold === 'by-count' ? 'then hold by count' : `then hold ${formatClock(thenHold)}`]),
     ...(load ? [printLoad(load)] : []),
     ...(item.halfEachSide ? ['half each side'] : []),
     ...(item.mayBeSplit ? ['may be split'] : []),

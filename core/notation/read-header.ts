@@ -8,8 +8,27 @@ import type { Token } from './tokens.ts';
 
 /** The clauses of a block header, as a coach would look them up. */
 export const CLAUSES = [
-  'flow', 'rounds', 'reps', 'for time', 'cap', 'amrap', 'every', 'emom', 'work', 'work cap', 'windows', 'pyramid',
-  'turns of', 'relay', 'stations', 'by feel', 'rest', 'sets', 'then rest', 'same as', 'routine',
+  'flow',
+  'rounds',
+  'reps',
+  'for time',
+  'cap',
+  'amrap',
+  'every',
+  'emom',
+  'work',
+  'work cap',
+  'windows',
+  'pyramid',
+  'turns of',
+  'relay',
+  'stations',
+  'by feel',
+  'rest',
+  'sets',
+  'then rest',
+  'same as',
+  'routine',
 ] as const;
 
 type Clock =
@@ -39,7 +58,10 @@ interface Said {
   restGoesTo?: 'work' | 'sets';
 }
 
-export type HeaderRules = Pick<Block, 'time' | 'count' | 'rounds' | 'between' | 'sets' | 'thenRestSec' | 'relay' | 'source'>;
+export type HeaderRules = Pick<
+  Block,
+  'time' | 'count' | 'rounds' | 'between' | 'sets' | 'thenRestSec' | 'relay' | 'source'
+>;
 
 /** Reads `clause, clause, ...` after the colon. Every unreadable clause is reported; the others still count. */
 export function readClauses(cursor: Cursor, issues: NotationIssue[]): HeaderRules {
@@ -51,7 +73,10 @@ export function readClauses(cursor: Cursor, issues: NotationIssue[]): HeaderRule
       readClause(cursor, said);
       if (!cursor.done && !cursor.takeMark(',')) {
         const token = cursor.peek()!;
-        cursor.fail('unknown-clause', `“${token.text}” doesn’t go on from what stands before; write a comma between two clauses.`);
+        cursor.fail(
+          'unknown-clause',
+          `“${token.text}” doesn’t go on from what stands before; write a comma between two clauses.`,
+        );
       }
     } catch (error) {
       if (!(error instanceof UnreadableError)) throw error;
@@ -76,7 +101,13 @@ function once(cursor: Cursor, taken: unknown, token: Token, what: string): void 
 
 function setClock(cursor: Cursor, said: Said, rule: Clock, token: Token): void {
   if (said.clock) {
-    cursor.fail('two-clocks', 'A block has one clock, and this is its second; begin a new block for it.', [], token, cursor.tokens[cursor.at - 1]);
+    cursor.fail(
+      'two-clocks',
+      'A block has one clock, and this is its second; begin a new block for it.',
+      [],
+      token,
+      cursor.tokens[cursor.at - 1],
+    );
   }
   said.clock = { rule, token, lastToken: cursor.tokens[cursor.at - 1]! };
 }
@@ -146,8 +177,11 @@ function readClause(cursor: Cursor, said: Said): void {
     if (end === cursor.at) cursor.fail('missing', 'Nothing stands between two commas; take one out.', [], token);
     const words = cursor.slice(cursor.at, end).slice(0, 60);
     cursor.fail(
-      'unknown-clause', `“${words}” is no clause of a block header.`,
-      nearestWords(token.kind === 'word' ? token.text : words, CLAUSES), token, token.kind === 'word' ? token : cursor.tokens[end - 1],
+      'unknown-clause',
+      `“${words}” is no clause of a block header.`,
+      nearestWords(token.kind === 'word' ? token.text : words, CLAUSES),
+      token,
+      token.kind === 'word' ? token : cursor.tokens[end - 1],
     );
   }
 }
@@ -169,18 +203,31 @@ function readWords(cursor: Cursor, what: string): string {
 function readNumbered(cursor: Cursor, said: Said, token: Token): void {
   const low = cursor.count('The number', 1, MAX_ROUNDS);
   const high = cursor.takeWords('to') ? cursor.count('The higher number', 1, MAX_ROUNDS) : low;
-  if (high < low) cursor.fail('contradiction', `A range goes from the smaller to the larger: ${high} is less than ${low}.`, [], token);
+  if (high < low)
+    cursor.fail(
+      'contradiction',
+      `A range goes from the smaller to the larger: ${high} is less than ${low}.`,
+      [],
+      token,
+    );
   if (cursor.takeOneOf('rounds', 'round')) {
     once(cursor, said.rounds, token, 'The number of rounds');
     said.rounds = { span: { low, high }, token };
   } else if (cursor.takeOneOf('sets', 'set')) {
     once(cursor, said.sets, token, 'The number of sets');
-    if (high !== low) cursor.fail('bad-value', 'Sets are one number; “2 to 3” goes with rounds.', [`${low} to ${high} rounds`], token);
+    if (high !== low)
+      cursor.fail('bad-value', 'Sets are one number; “2 to 3” goes with rounds.', [`${low} to ${high} rounds`], token);
     if (low > 20) cursor.fail('bad-value', 'At most 20 sets are read.', [], token);
     said.sets = { count: low, token };
     said.restGoesTo = 'sets';
   } else {
-    cursor.fail('missing', `${low} of what? Write “${low} rounds” or “${low} sets”.`, [`${low} rounds`, `${low} sets`], token, cursor.peek()?.kind === 'word' ? cursor.peek() : token);
+    cursor.fail(
+      'missing',
+      `${low} of what? Write “${low} rounds” or “${low} sets”.`,
+      [`${low} rounds`, `${low} sets`],
+      token,
+      cursor.peek()?.kind === 'word' ? cursor.peek() : token,
+    );
   }
 }
 
@@ -191,7 +238,13 @@ function readEvery(cursor: Cursor, said: Said, token: Token): void {
     return;
   }
   if (!cursor.takeWords('for')) {
-    cursor.fail('missing', 'Say how long the slots go on: “every 1:00 for 16:00”, or “every 1:00 x 16”.', [], token, cursor.tokens[cursor.at - 1]);
+    cursor.fail(
+      'missing',
+      'Say how long the slots go on: “every 1:00 for 16:00”, or “every 1:00 x 16”.',
+      [],
+      token,
+      cursor.tokens[cursor.at - 1],
+    );
   }
   setClock(cursor, said, { kind: 'slots', slotSec, forSec: cursor.duration('The length of the clock') }, token);
 }
@@ -209,9 +262,15 @@ function durationList(cursor: Cursor, what: string): number[] {
     } while (cursor.takeMark('/'));
     const factor = cursor.takeTimeUnit();
     if (factor === undefined) {
-      return cursor.fail('missing', 'The list needs its unit at the end.', [`${numbers.join('/')}s`, `${numbers.join('/')} min`], first);
+      return cursor.fail(
+        'missing',
+        'The list needs its unit at the end.',
+        [`${numbers.join('/')}s`, `${numbers.join('/')} min`],
+        first,
+      );
     }
-    if (numbers.length > MAX_ROUNDS) return cursor.fail('bad-value', `At most ${MAX_ROUNDS} rounds are read.`, [], first);
+    if (numbers.length > MAX_ROUNDS)
+      return cursor.fail('bad-value', `At most ${MAX_ROUNDS} rounds are read.`, [], first);
     return numbers.map((n) => cursor.checkedDuration(n * factor, what, first));
   }
   const values = [cursor.duration(what)];
@@ -237,7 +296,8 @@ function readWindows(cursor: Cursor, said: Said, token: Token): void {
 }
 
 function readPyramid(cursor: Cursor, said: Said, token: Token): void {
-  if (!cursor.takeMark('+')) cursor.fail('missing', 'A pyramid says what each set adds: “pyramid +3 in 1:15 rest 0:45”.');
+  if (!cursor.takeMark('+'))
+    cursor.fail('missing', 'A pyramid says what each set adds: “pyramid +3 in 1:15 rest 0:45”.');
   const step = cursor.count('What each set adds', 1, 100);
   if (!cursor.takeWords('in')) cursor.fail('missing', 'Say how long each way is: “pyramid +3 in 1:15 rest 0:45”.');
   const workSec = cursor.duration('The time of each way');
@@ -266,8 +326,11 @@ function readRest(cursor: Cursor, said: Said, token: Token, goesTo: Said['restGo
   if (!between || !of) {
     const words = cursor.slice(cursor.tokens.indexOf(token), cursor.at).replace(/ between$/, '');
     cursor.fail(
-      'missing', 'Where is this rest? Between rounds, between items, or after the block.',
-      [`${words} between rounds`, `${words} between items`, `then ${words}`], token, cursor.tokens[cursor.at - 1],
+      'missing',
+      'Where is this rest? Between rounds, between items, or after the block.',
+      [`${words} between rounds`, `${words} between items`, `then ${words}`],
+      token,
+      cursor.tokens[cursor.at - 1],
     );
   }
   once(cursor, said.between, token, 'The rest between');
@@ -282,30 +345,51 @@ function combine(cursor: Cursor, said: Said): HeaderRules {
     cursor.fail('contradiction', message, suggestions, token);
   const clock = said.clock?.rule;
   if (said.source) {
-    const other = said.clock?.token ?? said.flow ?? said.rounds?.token ?? said.list?.token ?? said.forTime ?? said.relay?.token
-      ?? said.byFeel ?? said.capToken ?? said.stations ?? said.workCap?.token;
+    const other =
+      said.clock?.token ??
+      said.flow ??
+      said.rounds?.token ??
+      said.list?.token ??
+      said.forTime ??
+      said.relay?.token ??
+      said.byFeel ??
+      said.capToken ??
+      said.stations ??
+      said.workCap?.token;
     if (other) contradict('The block that is meant brings its own clock and count; leave this out.', other);
   }
   if (clock && said.forTime) contradict('“for time” runs without a clock; take one of the two out.', said.forTime);
   if (clock && said.flow) contradict('“flow” is unhurried, without a clock; take one of the two out.', said.flow);
-  if (said.capToken && clock) contradict('A cap goes with “for time” or rounds; this block’s clock ends it already.', said.capToken);
+  if (said.capToken && clock)
+    contradict('A cap goes with “for time” or rounds; this block’s clock ends it already.', said.capToken);
   if (said.flow && (said.rounds || said.list || said.forTime || said.relay || said.byFeel || said.capToken)) {
     contradict('“flow” is once through, unhurried; take it out, or what stands beside it.', said.flow);
   }
-  if (said.workCap && clock?.kind !== 'slots') contradict('A work cap goes with a slot clock like “every 1:15 for 30:00”.', said.workCap.token);
+  if (said.workCap && clock?.kind !== 'slots')
+    contradict('A work cap goes with a slot clock like “every 1:15 for 30:00”.', said.workCap.token);
   if (said.stations && (clock?.kind !== 'intervals' || clock.pyramidStep)) {
     contradict('Stations go with an interval clock like “work 0:45 rest 0:15”.', said.stations);
   }
-  if (said.relay && (clock || said.list || said.rounds || said.byFeel)) contradict('A relay has its own numbers and runs without a clock.', said.relay.token);
+  if (said.relay && (clock || said.list || said.rounds || said.byFeel))
+    contradict('A relay has its own numbers and runs without a clock.', said.relay.token);
   if (said.rounds && clock && clock.kind !== 'intervals') {
     contradict('The clock of this block says how long it goes on; leave the rounds out.', said.rounds.token);
   }
   if (said.list && said.byFeel) contradict('By feel owes no number; take the list out, or “by feel”.', said.byFeel);
-  if (said.rounds && said.list && !said.list.cycling && said.list.values.length > 1
-    && (said.rounds.span.low !== said.list.values.length || said.rounds.span.high !== said.list.values.length)) {
-    contradict(`The list of reps has ${said.list.values.length} numbers, and so as many rounds; the rounds say something else.`, said.rounds.token);
+  if (
+    said.rounds &&
+    said.list &&
+    !said.list.cycling &&
+    said.list.values.length > 1 &&
+    (said.rounds.span.low !== said.list.values.length || said.rounds.span.high !== said.list.values.length)
+  ) {
+    contradict(
+      `The list of reps has ${said.list.values.length} numbers, and so as many rounds; the rounds say something else.`,
+      said.rounds.token,
+    );
   }
-  if (said.list?.cycling && !clock && !said.rounds) contradict('A cycling list needs a clock or a number of rounds.', said.list.token);
+  if (said.list?.cycling && !clock && !said.rounds)
+    contradict('A cycling list needs a clock or a number of rounds.', said.list.token);
   const count: CountRule | undefined = said.relay
     ? { kind: 'list', values: said.relay.values, cycling: false }
     : said.list
@@ -316,7 +400,10 @@ function combine(cursor: Cursor, said: Said): HeaderRules {
           ? { kind: 'pyramid', step: clock.pyramidStep }
           : undefined;
   if (clock?.kind === 'intervals' && clock.pyramidStep && (said.list || said.byFeel || said.rounds)) {
-    contradict('A pyramid carries its own numbers from set to set.', (said.list?.token ?? said.byFeel ?? said.rounds?.token)!);
+    contradict(
+      'A pyramid carries its own numbers from set to set.',
+      (said.list?.token ?? said.byFeel ?? said.rounds?.token)!,
+    );
   }
   return {
     time: timeRule(cursor, said),
@@ -334,7 +421,9 @@ function timeRule(cursor: Cursor, said: Said): TimeRule {
   const clock = said.clock?.rule;
   if (!clock) {
     const own = said.rounds || said.list || said.forTime || said.capSec || said.relay || said.byFeel;
-    return own ? { kind: 'own', forTime: said.forTime !== undefined, ...(said.capSec && { capSec: said.capSec }) } : { kind: 'flow' };
+    return own
+      ? { kind: 'own', forTime: said.forTime !== undefined, ...(said.capSec && { capSec: said.capSec }) }
+      : { kind: 'flow' };
   }
   const token = said.clock!.token;
   switch (clock.kind) {
@@ -344,30 +433,63 @@ function timeRule(cursor: Cursor, said: Said): TimeRule {
     case 'slots': {
       const { slotSec, forSec } = clock;
       const slots = clock.slots ?? forSec! / slotSec;
-      if (forSec !== undefined && slotSec > forSec) cursor.fail('contradiction', 'One slot is longer than the whole clock.', [], token);
+      if (forSec !== undefined && slotSec > forSec)
+        cursor.fail('contradiction', 'One slot is longer than the whole clock.', [], token);
       if (!Number.isInteger(slots)) {
         const whole = Math.floor(slots);
         cursor.fail(
-          'contradiction', `${formatClock(forSec!)} doesn’t hold a whole number of slots of ${formatClock(slotSec)}.`,
-          [whole, whole + 1].map((n) => `every ${formatClock(slotSec)} for ${formatClock(n * slotSec)}`), token, said.clock!.lastToken,
+          'contradiction',
+          `${formatClock(forSec!)} doesn’t hold a whole number of slots of ${formatClock(slotSec)}.`,
+          [whole, whole + 1].map((n) => `every ${formatClock(slotSec)} for ${formatClock(n * slotSec)}`),
+          token,
+          said.clock!.lastToken,
         );
       }
       if (slots > 1000) cursor.fail('bad-value', `That would be ${slots} slots; at most 1000 are read.`, [], token);
-      if (said.workCap && said.workCap.sec > slotSec) cursor.fail('contradiction', 'The work cap is later than the end of the slot.', [], said.workCap.token);
+      if (said.workCap && said.workCap.sec > slotSec)
+        cursor.fail('contradiction', 'The work cap is later than the end of the slot.', [], said.workCap.token);
       return { kind: 'slots', slotSec, slots, ...(said.workCap && { workCapSec: said.workCap.sec }) };
     }
     case 'intervals': {
       const { workSec, restSec, total } = clock;
       const byRound = Math.max(workSec.length, restSec.length);
       if (workSec.length > 1 && restSec.length > 1 && workSec.length !== restSec.length) {
-        cursor.fail('contradiction', `Work is given for ${workSec.length} rounds and rest for ${restSec.length}.`, [], token);
+        cursor.fail(
+          'contradiction',
+          `Work is given for ${workSec.length} rounds and rest for ${restSec.length}.`,
+          [],
+          token,
+        );
       }
-      if (total !== undefined && byRound > 1) cursor.fail('contradiction', '“x” counts intervals of one length; with a list by round the list says how many.', [], token);
-      if (total !== undefined && said.rounds) cursor.fail('contradiction', '“x” says how many intervals there are; leave the rounds out.', [], said.rounds.token);
+      if (total !== undefined && byRound > 1)
+        cursor.fail(
+          'contradiction',
+          '“x” counts intervals of one length; with a list by round the list says how many.',
+          [],
+          token,
+        );
+      if (total !== undefined && said.rounds)
+        cursor.fail(
+          'contradiction',
+          '“x” says how many intervals there are; leave the rounds out.',
+          [],
+          said.rounds.token,
+        );
       if (said.rounds && byRound > 1 && said.rounds.span.high !== byRound) {
-        cursor.fail('contradiction', `The clock is given for ${byRound} rounds, and the rounds say ${said.rounds.span.high}.`, [], said.rounds.token);
+        cursor.fail(
+          'contradiction',
+          `The clock is given for ${byRound} rounds, and the rounds say ${said.rounds.span.high}.`,
+          [],
+          said.rounds.token,
+        );
       }
-      return { kind: 'intervals', workSec, restSec, ...(total !== undefined && { total }), stations: said.stations !== undefined };
+      return {
+        kind: 'intervals',
+        workSec,
+        restSec,
+        ...(total !== undefined && { total }),
+        stations: said.stations !== undefined,
+      };
     }
   }
 }

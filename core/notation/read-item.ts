@@ -37,7 +37,11 @@ export function readItem(cursor: Cursor, names: MovementNames): ReadItem {
   }
   const dose = isName(whole, names) ? undefined : readDose(cursor, end, names);
   const doseEnd = cursor.at;
-  if (dose?.kind === 'time' && dose.amountSec.kind === 'fixed' && cursor.slice(cursor.at, end).toLowerCase() === 'rest') {
+  if (
+    dose?.kind === 'time' &&
+    dose.amountSec.kind === 'fixed' &&
+    cursor.slice(cursor.at, end).toLowerCase() === 'rest'
+  ) {
     cursor.at = end;
     return finishRest(cursor, first, dose.amountSec.value);
   }
@@ -56,16 +60,30 @@ export function readItem(cursor: Cursor, names: MovementNames): ReadItem {
   if (cursor.peek()?.text === '@') readModifier(cursor, draft);
   while (!cursor.done) {
     if (!cursor.takeMark(',')) {
-      cursor.fail('unknown-modifier', `Write a comma before “${cursor.peek()!.text}”, or put free words in quotation marks.`);
+      cursor.fail(
+        'unknown-modifier',
+        `Write a comma before “${cursor.peek()!.text}”, or put free words in quotation marks.`,
+      );
     }
-    if (cursor.done) cursor.fail('missing', 'Nothing follows the comma; take it out, or add a modifier.', [], cursor.tokens.at(-1));
+    if (cursor.done)
+      cursor.fail('missing', 'Nothing follows the comma; take it out, or add a modifier.', [], cursor.tokens.at(-1));
     readModifier(cursor, draft);
   }
   if (draft.halfEachSide && (side || (dose && 'sides' in dose && dose.sides))) {
-    cursor.fail('contradiction', '“half each side” shares one number out, so the dose before it must not count sides.', [], first);
+    cursor.fail(
+      'contradiction',
+      '“half each side” shares one number out, so the dose before it must not count sides.',
+      [],
+      first,
+    );
   }
   const item: WorkItem = {
-    kind: 'work', ...(dose && { dose }), ...(side && { side }), choices, inTurn, ...draft,
+    kind: 'work',
+    ...(dose && { dose }),
+    ...(side && { side }),
+    choices,
+    inTurn,
+    ...draft,
   };
   const source: ItemSource = {
     line: cursor.line,
@@ -96,7 +114,8 @@ function segmentEnd(cursor: Cursor): number {
   return cursor.tokens.length;
 }
 
-const isName = (words: string, names: MovementNames) => words.length <= MAX_NAME_LENGTH && words !== '' && names.has(words);
+const isName = (words: string, names: MovementNames) =>
+  words.length <= MAX_NAME_LENGTH && words !== '' && names.has(words);
 
 function readSides(cursor: Cursor): Sides | undefined {
   if (cursor.peek()?.text === '/' && cursor.peek(1)?.text === 'side') {
@@ -127,7 +146,11 @@ function readDose(cursor: Cursor, end: number, names: MovementNames): Dose | und
   if (first.kind === 'clock') {
     const low = cursor.duration('the time');
     const high = cursor.takeWords('to') ? cursor.duration('the longer time') : undefined;
-    return timeDose(cursor, first, high === undefined ? { kind: 'fixed', value: low } : range(cursor, first, low, high));
+    return timeDose(
+      cursor,
+      first,
+      high === undefined ? { kind: 'fixed', value: low } : range(cursor, first, low, high),
+    );
   }
   if (first.kind !== 'number') return undefined;
   const amount = readAmount(cursor, first);
@@ -137,19 +160,22 @@ function readDose(cursor: Cursor, end: number, names: MovementNames): Dose | und
     const sides = readSides(cursor);
     return { kind: 'distance', metres: single(cursor, first, amount, 'A distance'), ...(sides && { sides }) };
   }
-  if (cursor.takeOneOf('cal', 'cals', 'kcal')) return { kind: 'energy', kcal: single(cursor, first, amount, 'An energy') };
+  if (cursor.takeOneOf('cal', 'cals', 'kcal'))
+    return { kind: 'energy', kcal: single(cursor, first, amount, 'An energy') };
   const sides = readSides(cursor);
   return { kind: 'reps', amount, ...(sides && { sides }) };
 }
 
 function timeDose(cursor: Cursor, first: Token, amountSec: Amount): Dose {
   const sides = readSides(cursor);
-  if (sides && sides !== 'each') cursor.fail('contradiction', 'A time is held on each side: write “/side” after it.', [], first);
+  if (sides && sides !== 'each')
+    cursor.fail('contradiction', 'A time is held on each side: write “/side” after it.', [], first);
   return { kind: 'time', amountSec, ...(sides && { sides: 'each' as const }) };
 }
 
 function readAmount(cursor: Cursor, first: Token): Amount {
-  if (first.value === 0) cursor.fail('bad-value', 'A dose of 0 is no work; take the line out, or write a number from 1.');
+  if (first.value === 0)
+    cursor.fail('bad-value', 'A dose of 0 is no work; take the line out, or write a number from 1.');
   const values = cursor.list('The dose');
   if (values.length > 1) return { kind: 'list', values };
   const value = values[0]!;
@@ -165,7 +191,13 @@ function readAmount(cursor: Cursor, first: Token): Amount {
 }
 
 function range(cursor: Cursor, first: Token, low: number, high: number): Amount {
-  if (high <= low) cursor.fail('contradiction', `A range goes from the smaller to the larger: ${high} is not more than ${low}.`, [], first);
+  if (high <= low)
+    cursor.fail(
+      'contradiction',
+      `A range goes from the smaller to the larger: ${high} is not more than ${low}.`,
+      [],
+      first,
+    );
   return { kind: 'range', low, high };
 }
 
@@ -177,10 +209,14 @@ function single(cursor: Cursor, first: Token, amount: Amount, what: string): num
 function scale(cursor: Cursor, first: Token, amount: Amount, factor: number): Amount {
   const by = (value: number) => cursor.checkedDuration(value * factor, 'the time', first);
   switch (amount.kind) {
-    case 'fixed': return { kind: 'fixed', value: by(amount.value) };
-    case 'range': return { kind: 'range', low: by(amount.low), high: by(amount.high) };
-    case 'list': return { kind: 'list', values: amount.values.map(by) };
-    case 'growing': return { kind: 'growing', start: by(amount.start), step: by(amount.step) };
+    case 'fixed':
+      return { kind: 'fixed', value: by(amount.value) };
+    case 'range':
+      return { kind: 'range', low: by(amount.low), high: by(amount.high) };
+    case 'list':
+      return { kind: 'list', values: amount.values.map(by) };
+    case 'growing':
+      return { kind: 'growing', start: by(amount.start), step: by(amount.step) };
   }
 }
 
@@ -193,9 +229,11 @@ function readChoices(cursor: Cursor, end: number, names: MovementNames): { choic
       while (cursor.at < cursor.tokens.length && ![',', ']'].includes(cursor.peek()!.text)) cursor.at++;
       choices.push({ name: readName(cursor, from, cursor.at) });
       if (cursor.takeMark(']')) break;
-      if (!cursor.takeMark(',')) cursor.fail('unclosed-bracket', 'The list is never closed; write ] after the last movement.', [], opening);
+      if (!cursor.takeMark(','))
+        cursor.fail('unclosed-bracket', 'The list is never closed; write ] after the last movement.', [], opening);
     }
-    if (choices.length < 2) cursor.fail('missing', 'A list in brackets takes turns: it needs two movements or more.', [], opening);
+    if (choices.length < 2)
+      cursor.fail('missing', 'A list in brackets takes turns: it needs two movements or more.', [], opening);
     return { choices, inTurn: true };
   }
   if (isName(cursor.slice(cursor.at, end), names)) {
@@ -206,7 +244,8 @@ function readChoices(cursor: Cursor, end: number, names: MovementNames): { choic
   const choices: Choice[] = [];
   for (;;) {
     const stop = nextOr(cursor, end);
-    const dose = choices.length > 0 && !isName(cursor.slice(cursor.at, stop), names) ? readDose(cursor, stop, names) : undefined;
+    const dose =
+      choices.length > 0 && !isName(cursor.slice(cursor.at, stop), names) ? readDose(cursor, stop, names) : undefined;
     choices.push({ name: readName(cursor, cursor.at, stop), ...(dose && { dose }) });
     cursor.at = stop;
     if (stop >= end) return { choices, inTurn: false };
@@ -225,33 +264,74 @@ function nextOr(cursor: Cursor, end: number): number {
 /** A movement's name: words as they stand, or one quotation. */
 function readName(cursor: Cursor, from: number, to: number): string {
   const first = cursor.tokens[from];
-  if (to <= from || !first) return cursor.fail('missing', 'The movement is missing; write its name after the number.', [], first ?? cursor.peek());
+  if (to <= from || !first)
+    return cursor.fail(
+      'missing',
+      'The movement is missing; write its name after the number.',
+      [],
+      first ?? cursor.peek(),
+    );
   if (first.kind === 'quoted' && to === from + 1) {
-    if (first.text === '') return cursor.fail('missing', 'The quotation is empty; write the movement’s name in it.', [], first);
+    if (first.text === '')
+      return cursor.fail('missing', 'The quotation is empty; write the movement’s name in it.', [], first);
     return checkedName(cursor, first.text.replace(/\s+/g, ' '), first, first);
   }
   let letters = false;
   for (let i = from; i < to; i++) {
     const token = cursor.tokens[i]!;
-    if (token.kind === 'quoted') return cursor.fail('out-of-place', 'A quoted name stands alone; write a comma before words that aren’t part of it.', [], token);
-    if (token.kind === 'clock') return cursor.fail('out-of-place', `A time can’t stand inside a movement’s name; put it first, or the name in quotation marks.`, [], token);
+    if (token.kind === 'quoted')
+      return cursor.fail(
+        'out-of-place',
+        'A quoted name stands alone; write a comma before words that aren’t part of it.',
+        [],
+        token,
+      );
+    if (token.kind === 'clock')
+      return cursor.fail(
+        'out-of-place',
+        `A time can’t stand inside a movement’s name; put it first, or the name in quotation marks.`,
+        [],
+        token,
+      );
     if (token.kind === 'mark' && !['-', '+', '&', '/', '.', '(', ')', 'x'].includes(token.text)) {
-      return cursor.fail('out-of-place', `“${token.text}” can’t stand inside a movement’s name; put the name in quotation marks if it belongs there.`, [], token);
+      return cursor.fail(
+        'out-of-place',
+        `“${token.text}” can’t stand inside a movement’s name; put the name in quotation marks if it belongs there.`,
+        [],
+        token,
+      );
     }
     letters ||= token.kind === 'word';
   }
-  if (!letters) return cursor.fail('missing', 'The movement is missing; write its name after the number.', [], first, cursor.tokens[to - 1]);
+  if (!letters)
+    return cursor.fail(
+      'missing',
+      'The movement is missing; write its name after the number.',
+      [],
+      first,
+      cursor.tokens[to - 1],
+    );
   return checkedName(cursor, cursor.slice(from, to), first, cursor.tokens[to - 1]!);
 }
 
 function checkedName(cursor: Cursor, name: string, first: Token, last: Token): string {
   if (name.length > MAX_NAME_LENGTH) {
-    return cursor.fail('bad-value', `A movement’s name has at most ${MAX_NAME_LENGTH} letters; put further words in a modifier, in quotation marks.`, [], first, last);
+    return cursor.fail(
+      'bad-value',
+      `A movement’s name has at most ${MAX_NAME_LENGTH} letters; put further words in a modifier, in quotation marks.`,
+      [],
+      first,
+      last,
+    );
   }
   return name;
 }
 
-type Draft = { -readonly [K in 'tempo' | 'pauseSec' | 'thenHold' | 'load' | 'halfEachSide' | 'mayBeSplit' | 'speed' | 'words']?: WorkItem[K] };
+type Draft = {
+  -readonly [
+    K in 'tempo' | 'pauseSec' | 'thenHold' | 'load' | 'halfEachSide' | 'mayBeSplit' | 'speed' | 'words'
+  ]?: WorkItem[K];
+};
 
 function readModifier(cursor: Cursor, draft: Draft): void {
   const first = cursor.peek()!;
@@ -293,8 +373,11 @@ function readModifier(cursor: Cursor, draft: Draft): void {
     while (end < cursor.tokens.length && cursor.tokens[end]!.text !== ',') end++;
     const words = cursor.slice(cursor.at, end);
     cursor.fail(
-      'unknown-modifier', `“${words.slice(0, 60)}” is no modifier; put free words in quotation marks.`,
-      [...nearestWords(words, MODIFIERS), `"${words.slice(0, 60)}"`], first, cursor.tokens[end - 1],
+      'unknown-modifier',
+      `“${words.slice(0, 60)}” is no modifier; put free words in quotation marks.`,
+      [...nearestWords(words, MODIFIERS), `"${words.slice(0, 60)}"`],
+      first,
+      cursor.tokens[end - 1],
     );
   }
 }
@@ -302,9 +385,11 @@ function readModifier(cursor: Cursor, draft: Draft): void {
 function readTempo(cursor: Cursor, first: Token) {
   const part = () => cursor.count('Each part of a tempo', 0, 30);
   const downSec = part();
-  if (!cursor.takeMark('-')) cursor.fail('missing', 'A tempo has three numbers: down, pause, up, like 4-1-2.', [], first);
+  if (!cursor.takeMark('-'))
+    cursor.fail('missing', 'A tempo has three numbers: down, pause, up, like 4-1-2.', [], first);
   const pauseSec = part();
-  if (!cursor.takeMark('-')) cursor.fail('missing', 'A tempo has three numbers: down, pause, up, like 4-1-2.', [], first);
+  if (!cursor.takeMark('-'))
+    cursor.fail('missing', 'A tempo has three numbers: down, pause, up, like 4-1-2.', [], first);
   const upSec = part();
   if (downSec + pauseSec + upSec === 0) cursor.fail('bad-value', 'A tempo of 0-0-0 takes no time.', [], first);
   return { downSec, pauseSec, upSec };
@@ -313,7 +398,8 @@ function readTempo(cursor: Cursor, first: Token) {
 function readLoad(cursor: Cursor): Load {
   if (cursor.takeWords('effort')) return { kind: 'effort', effort: cursor.count('Effort', 0, 10) };
   const token = cursor.peek();
-  if (token?.kind !== 'number') return cursor.fail('missing', 'After @ comes a load: “12 kg”, “2x8 kg”, “70%” or “effort 7”.');
+  if (token?.kind !== 'number')
+    return cursor.fail('missing', 'After @ comes a load: “12 kg”, “2x8 kg”, “70%” or “effort 7”.');
   cursor.at++;
   let pieces = 1;
   let value = token.value;
@@ -323,13 +409,16 @@ function readLoad(cursor: Cursor): Load {
     cursor.at++;
     pieces = value;
     value = second.value;
-    if (!Number.isInteger(pieces) || pieces < 1 || pieces > 8) return cursor.fail('bad-value', 'The number of pieces is 1 to 8.', [], token);
+    if (!Number.isInteger(pieces) || pieces < 1 || pieces > 8)
+      return cursor.fail('bad-value', 'The number of pieces is 1 to 8.', [], token);
   }
   if (pieces === 1 && cursor.takeMark('%')) {
     if (value <= 0 || value > 150) return cursor.fail('bad-value', 'A share is from 1 to 150 %.', [], token);
     return { kind: 'share', pct: value };
   }
-  if (!cursor.takeOneOf('kg')) return cursor.fail('missing', 'The load needs its unit.', [`${token.text} kg`, `${token.text}%`], token);
-  if (value <= 0 || value > 500) return cursor.fail('bad-value', 'A load is more than 0 and at most 500 kg.', [], token);
+  if (!cursor.takeOneOf('kg'))
+    return cursor.fail('missing', 'The load needs its unit.', [`${token.text} kg`, `${token.text}%`], token);
+  if (value <= 0 || value > 500)
+    return cursor.fail('bad-value', 'A load is more than 0 and at most 500 kg.', [], token);
   return { kind: 'weight', kg: value, pieces };
 }

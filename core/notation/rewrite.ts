@@ -18,7 +18,8 @@ export interface ReadText {
 export function rewriteText(read: ReadText, next: SessionDocument, names: MovementNames): string {
   const { document, source } = read;
   if (next === document) return read.text;
-  if (next.blocks.length !== document.blocks.length) throw new RangeError(`${next.blocks.length} blocks can’t be written over ${document.blocks.length}`);
+  if (next.blocks.length !== document.blocks.length)
+    throw new RangeError(`${next.blocks.length} blocks can’t be written over ${document.blocks.length}`);
   const lines = read.text.split(/\r\n|\n|\r/);
   const put = (line: number, words: string) => {
     lines[line - 1] = words + tailOf(lines[line - 1]!);
@@ -26,11 +27,19 @@ export function rewriteText(read: ReadText, next: SessionDocument, names: Moveme
   for (const [b, block] of next.blocks.entries()) {
     const before = document.blocks[b]!;
     if (block === before) continue;
-    if (block.items.length !== before.items.length) throw new RangeError(`${block.items.length} items can’t be written over ${before.items.length}`);
+    if (block.items.length !== before.items.length)
+      throw new RangeError(`${block.items.length} items can’t be written over ${before.items.length}`);
     const header = printHeader(block);
     if (header !== printHeader(before)) put(source.blocks[b]!.line, header);
-    for (const [i, item] of block.items.entries()) if (item !== before.items[i]) put(source.blocks[b]!.items[i]!.line, printItem(item, names));
+    for (const [i, item] of block.items.entries())
+      if (item !== before.items[i]) put(source.blocks[b]!.items[i]!.line, printItem(item, names));
   }
   const text = lines.join('\n');
-  return next.effort === document.effort ? text : applyEdits(text, [{ kind: 'set-field', field: 'Effort', value: next.effort === undefined ? null : String(next.effort) }], names);
+  return next.effort === document.effort
+    ? text
+    : applyEdits(
+        text,
+        [{ kind: 'set-field', field: 'Effort', value: next.effort === undefined ? null : String(next.effort) }],
+        names,
+      );
 }

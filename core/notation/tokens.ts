@@ -22,8 +22,10 @@ export interface LineTokens {
 }
 
 const isDigit = (c: string) => c >= '0' && c <= '9';
-const isLetter = (c: string) => (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c > '\u007f' && /\p{L}|\p{M}/u.test(c));
-const isSpace = (c: string) => c === ' ' || c === '\t' || c === '\r' || c === '\u00a0' || c === '\u202f' || c === '\u2009' || c === '\ufeff';
+const isLetter = (c: string) =>
+  (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c > '\u007f' && /\p{L}|\p{M}/u.test(c));
+const isSpace = (c: string) =>
+  c === ' ' || c === '\t' || c === '\r' || c === '\u00a0' || c === '\u202f' || c === '\u2009' || c === '\ufeff';
 const isDash = (c: string) => c === '-' || c === '–' || c === '—' || c === '·' || c === '‑' || c === '−';
 const DASHES = /[–—·‑−]/g;
 const MARKS = new Set([',', ':', '(', ')', '[', ']', '/', '+', '@', '%', '.', ';', '&']);
@@ -56,8 +58,12 @@ export function tokenizeLine(text: string, line: number): LineTokens {
       while (end < text.length && !CLOSING_QUOTES.has(text[end]!)) end++;
       if (end >= text.length) {
         issues.push({
-          line, column: at + 1, endColumn: text.length + 1, code: 'unclosed-quote',
-          message: 'The quotation mark is never closed; write another " after the words.', suggestions: [],
+          line,
+          column: at + 1,
+          endColumn: text.length + 1,
+          code: 'unclosed-quote',
+          message: 'The quotation mark is never closed; write another " after the words.',
+          suggestions: [],
         });
       }
       push('quoted', text.slice(at + 1, end).trim(), NaN, Math.min(end + 1, text.length));
@@ -79,7 +85,10 @@ export function tokenizeLine(text: string, line: number): LineTokens {
     } else {
       const end = at + (text.codePointAt(at)! > 0xffff ? 2 : 1);
       issues.push({
-        line, column: at + 1, endColumn: end + 1, code: 'unexpected-character',
+        line,
+        column: at + 1,
+        endColumn: end + 1,
+        code: 'unexpected-character',
         message: `“${text.slice(at, end)}” has no meaning here; take it out, or put the words around it in quotation marks.`,
         suggestions: [],
       });

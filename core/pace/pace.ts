@@ -19,9 +19,15 @@ export const SPEED_FACTOR: Record<Speed, number> = { brisk: 0.85, steady: 1, slo
 
 export const exactly = (sec: number): EstimateSec => ({ low: sec, likely: sec, high: sec });
 export const addEstimates = (a: EstimateSec, b: EstimateSec): EstimateSec => ({
-  low: a.low + b.low, likely: a.likely + b.likely, high: a.high + b.high,
+  low: a.low + b.low,
+  likely: a.likely + b.likely,
+  high: a.high + b.high,
 });
-export const scaleEstimate = (a: EstimateSec, by: number): EstimateSec => ({ low: a.low * by, likely: a.likely * by, high: a.high * by });
+export const scaleEstimate = (a: EstimateSec, by: number): EstimateSec => ({
+  low: a.low * by,
+  likely: a.likely * by,
+  high: a.high * by,
+});
 export const isExact = (a: EstimateSec): boolean => a.low === a.high;
 
 /**
@@ -29,7 +35,10 @@ export const isExact = (a: EstimateSec): boolean => a.low === a.high;
  * word scales it. A movement that is unknown, or one that is usually held, has the default pace.
  */
 export function computeRepSec(
-  movement: Movement | undefined, tempo: Tempo | undefined, pauseSec: number | undefined, speed: Speed | undefined,
+  movement: Movement | undefined,
+  tempo: Tempo | undefined,
+  pauseSec: number | undefined,
+  speed: Speed | undefined,
 ): EstimateSec {
   const pause = pauseSec ?? 0;
   if (tempo) return exactly(tempo.downSec + tempo.pauseSec + tempo.upSec + pause);

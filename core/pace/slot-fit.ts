@@ -30,12 +30,17 @@ type Slots = Extract<TimeRule, { kind: 'slots' }>;
 export const capOf = (time: Slots): number => time.workCapSec ?? Math.round(time.slotSec * SLOT_WORK_RATIO);
 
 const workSecOf = (block: Block, item: Item, index: number, turn: number, library: MovementLibrary): EstimateSec =>
-  ownParts(item as WorkItem, index, block.count, turn, library).map((p) => p.sec).reduce(addEstimates, exactly(0));
+  ownParts(item as WorkItem, index, block.count, turn, library)
+    .map((p) => p.sec)
+    .reduce(addEstimates, exactly(0));
 
 /** Items whose length the slot itself gives (no number, `max`) can't overflow it. */
 const hasNumber = (block: Block, item: WorkItem): boolean =>
-  item.dose?.kind === 'reps' || item.dose?.kind === 'time' || item.dose?.kind === 'distance' || item.dose?.kind === 'energy'
-  || ((item.dose === undefined || item.dose.kind === 'given') && block.count?.kind === 'list');
+  item.dose?.kind === 'reps' ||
+  item.dose?.kind === 'time' ||
+  item.dose?.kind === 'distance' ||
+  item.dose?.kind === 'energy' ||
+  ((item.dose === undefined || item.dose.kind === 'given') && block.count?.kind === 'list');
 
 /**
  * Holds what is put in the slots of an every-minute block against the latest second at which work should end.
@@ -57,17 +62,34 @@ export function fitSlots(block: Block, library: MovementLibrary): SlotFit[] {
     }
     if (needSec.likely === 0) continue;
     const status = needSec.likely > time.slotSec ? 'overfull' : needSec.likely > capSec ? 'tight' : 'fits';
-    fits.push({ item: index, needSec, capSec, slotSec: time.slotSec, status, firstRound, largestCount: largestCount(block, item, index, capSec, library) });
+    fits.push({
+      item: index,
+      needSec,
+      capSec,
+      slotSec: time.slotSec,
+      status,
+      firstRound,
+      largestCount: largestCount(block, item, index, capSec, library),
+    });
   }
   return fits;
 }
 
 /** The largest fixed number that fits, found by trying (rounding is the plan's own, so that both agree). */
-function largestCount(block: Block, item: WorkItem, index: number, capSec: number, library: MovementLibrary): number | undefined {
+function largestCount(
+  block: Block,
+  item: WorkItem,
+  index: number,
+  capSec: number,
+  library: MovementLibrary,
+): number | undefined {
   const { dose } = item;
   const amount = dose?.kind === 'reps' ? dose.amount : dose?.kind === 'time' ? dose.amountSec : undefined;
   if (amount?.kind !== 'fixed') return undefined;
-  const repSec = dose!.kind === 'time' ? 1 : computeRepSec(resolveMovement(item, 0, library).movement, item.tempo, item.pauseSec, item.speed).likely;
+  const repSec =
+    dose!.kind === 'time'
+      ? 1
+      : computeRepSec(resolveMovement(item, 0, library).movement, item.tempo, item.pauseSec, item.speed).likely;
   for (let count = Math.max(1, Math.ceil(capSec / repSec) + 1); count >= 1; count--) {
     if (workSecOf(block, withCount(item, count), index, 0, library).likely <= capSec) return count;
   }
@@ -93,9 +115,16 @@ export function commonStep(block: Block, library: MovementLibrary): number | und
   for (const fit of fits) {
     const item = block.items[fit.item] as WorkItem;
     if (fit.status === 'fits') continue;
-    if (item.dose?.kind !== 'reps' || item.dose.amount.kind !== 'fixed' || fit.largestCount === undefined) return undefined;
+    if (item.dose?.kind !== 'reps' || item.dose.amount.kind !== 'fixed' || fit.largestCount === undefined)
+      return undefined;
     step = Math.max(step, item.dose.amount.value - fit.largestCount);
   }
-  const lowest = Math.min(...block.items.map((item) => (item.kind === 'work' && item.dose?.kind === 'reps' && item.dose.amount.kind === 'fixed' ? item.dose.amount.value : Infinity)));
+  const lowest = Math.min(
+    ...block.items.map((item) =>
+      item.kind === 'work' && item.dose?.kind === 'reps' && item.dose.amount.kind === 'fixed'
+        ? item.dose.amount.value
+        : Infinity,
+    ),
+  );
   return step < lowest ? step : undefined;
 }

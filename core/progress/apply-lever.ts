@@ -11,7 +11,17 @@ import type { Lever, LeverKind } from './lever.ts';
 import { isSameLever } from './lever.ts';
 import type { Pull } from './schedule.ts';
 
-const ACTIONS: Record<Exclude<LeverKind, 'effort'>, LeverAction> = { rounds, reps, work, rest, load, shape, tempo, windows, clock };
+const ACTIONS: Record<Exclude<LeverKind, 'effort'>, LeverAction> = {
+  rounds,
+  reps,
+  work,
+  rest,
+  load,
+  shape,
+  tempo,
+  windows,
+  clock,
+};
 
 /** Blocks that a lever means: those of that label or role, else all of the work. What is taken from elsewhere follows its source. */
 function meansBlock(lever: Lever, block: Block): boolean {
@@ -25,7 +35,9 @@ function meansBlock(lever: Lever, block: Block): boolean {
 export function readLever(document: SessionDocument, lever: Lever, library: MovementLibrary): string | undefined {
   if (lever.kind === 'effort') return document.effort === undefined ? undefined : String(document.effort);
   const action = ACTIONS[lever.kind];
-  const found = document.blocks.flatMap((block) => (meansBlock(lever, block) ? (action.read(block, lever, library) ?? []) : []));
+  const found = document.blocks.flatMap((block) =>
+    meansBlock(lever, block) ? (action.read(block, lever, library) ?? []) : [],
+  );
   return found.length === 0 ? undefined : found.join(', ');
 }
 
@@ -36,9 +48,12 @@ export function readLever(document: SessionDocument, lever: Lever, library: Move
  */
 export function applyLever(document: SessionDocument, { lever, by }: Pull, library: MovementLibrary): SessionDocument {
   if (by === 0) return document;
-  if (lever.kind === 'effort') return document.effort === undefined ? document : { ...document, effort: clamp(document.effort + by, 0, 10) };
+  if (lever.kind === 'effort')
+    return document.effort === undefined ? document : { ...document, effort: clamp(document.effort + by, 0, 10) };
   const action = ACTIONS[lever.kind];
-  const blocks = document.blocks.map((block) => (meansBlock(lever, block) ? action.pull(block, by, lever, library) : block));
+  const blocks = document.blocks.map((block) =>
+    meansBlock(lever, block) ? action.pull(block, by, lever, library) : block,
+  );
   return blocks.every((b, i) => b === document.blocks[i]) ? document : { ...document, blocks };
 }
 
@@ -53,11 +68,18 @@ export function sumPulls(pulls: readonly Pull[]): Pull[] {
   return sums.filter((s) => s.by !== 0);
 }
 
-export const applyPulls = (document: SessionDocument, pulls: readonly Pull[], library: MovementLibrary): SessionDocument =>
-  sumPulls(pulls).reduce((doc, pull) => applyLever(doc, pull, library), document);
+export const applyPulls = (
+  document: SessionDocument,
+  pulls: readonly Pull[],
+  library: MovementLibrary,
+): SessionDocument => sumPulls(pulls).reduce((doc, pull) => applyLever(doc, pull, library), document);
 
 /** Every lever that a session has something for, with what it stands at. */
-export function leversOf(document: SessionDocument, kinds: readonly LeverKind[], library: MovementLibrary): { readonly kind: LeverKind; readonly now: string }[] {
+export function leversOf(
+  document: SessionDocument,
+  kinds: readonly LeverKind[],
+  library: MovementLibrary,
+): { readonly kind: LeverKind; readonly now: string }[] {
   return kinds.flatMap((kind) => {
     const now = readLever(document, { kind }, library);
     return now === undefined ? [] : [{ kind, now }];

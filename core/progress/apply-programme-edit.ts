@@ -28,7 +28,11 @@ const refuse = (message: string): never => {
  * The programme after some edits, one after the other, with tracks written anew. Sent sessions stay as they are: an edit
  * that would move, replace or take one away is refused, and levers leave them alone. Nothing of `programme` is changed.
  */
-export function applyProgrammeEdits(programme: ProgrammeDocument, edits: readonly ProgrammeEdit[], scope: EditScope): EditResult {
+export function applyProgrammeEdits(
+  programme: ProgrammeDocument,
+  edits: readonly ProgrammeEdit[],
+  scope: EditScope,
+): EditResult {
   const isLocked = (day: DayPlace) => scope.locked.has(dayKey(day));
   try {
     let now = programme;
@@ -39,7 +43,8 @@ export function applyProgrammeEdits(programme: ProgrammeDocument, edits: readonl
       now = regenerate(sorted, scope.book, isLocked, scope.planner);
       for (const day of programme.days.filter(isLocked)) {
         const after = findProgrammeDay(now, day);
-        if (!after || after.text !== day.text) refuse(`${dayName(day)} has been sent, so it stays where it is. Begin after it.`);
+        if (!after || after.text !== day.text)
+          refuse(`${dayName(day)} has been sent, so it stays where it is. Begin after it.`);
       }
     }
     return { status: 'changed', programme: now };
@@ -54,13 +59,24 @@ function checkBounds(programme: ProgrammeDocument): void {
   if (programme.weeks < 1) refuse('A programme has at least one week.');
   const out = programme.days.find((d) => d.week > programme.weeks || d.week < 1 || d.weekday < 1 || d.weekday > 7);
   if (out) refuse(`${dayName(out)} lies outside the ${programme.weeks} weeks; take its session out first.`);
-  if (programme.days.some((d) => d.track && d.track.week > MAX_WEEKS)) refuse(`Its sessions would come to more than ${MAX_WEEKS} weeks of progression. Take a lighter week out first.`);
+  if (programme.days.some((d) => d.track && d.track.week > MAX_WEEKS))
+    refuse(`Its sessions would come to more than ${MAX_WEEKS} weeks of progression. Take a lighter week out first.`);
   if (programme.tracks.length > MAX_TRACKS) refuse(`A programme has at most ${MAX_TRACKS} tracks.`);
 }
 
-const withDays = (programme: ProgrammeDocument, days: readonly ProgrammeDay[]): ProgrammeDocument => ({ ...programme, days });
-const mapDay = (programme: ProgrammeDocument, place: DayPlace, next: (day: ProgrammeDay) => ProgrammeDay): ProgrammeDocument =>
-  withDays(programme, programme.days.map((d) => (isAt(place)(d) ? next(d) : d)));
+const withDays = (programme: ProgrammeDocument, days: readonly ProgrammeDay[]): ProgrammeDocument => ({
+  ...programme,
+  days,
+});
+const mapDay = (
+  programme: ProgrammeDocument,
+  place: DayPlace,
+  next: (day: ProgrammeDay) => ProgrammeDay,
+): ProgrammeDocument =>
+  withDays(
+    programme,
+    programme.days.map((d) => (isAt(place)(d) ? next(d) : d)),
+  );
 
 function needDay(programme: ProgrammeDocument, place: DayPlace): ProgrammeDay {
   return findProgrammeDay(programme, place) ?? refuse(`There is no session on ${dayName(place)}.`);
@@ -75,36 +91,87 @@ const withoutTrack = ({ track: _track, ...day }: ProgrammeDay): ProgrammeDay => 
 
 function applyOne(programme: ProgrammeDocument, edit: ProgrammeEdit, { book }: EditScope): ProgrammeDocument {
   switch (edit.kind) {
-    case 'set-track': return setTrack(programme, edit.track);
-    case 'remove-track': return { ...programme, tracks: programme.tracks.filter((t) => t.id !== edit.id), days: programme.days.map((d) => (d.track?.id === edit.id ? withoutTrack(d) : d)) };
-    case 'join-track': return joinTrack(programme, edit.id, edit.places);
-    case 'leave-track': return withDays(programme, programme.days.map((d) => (edit.places.some((p) => isAt(p)(d)) ? withoutTrack(d) : d)));
-    case 'add-day': return findProgrammeDay(programme, edit.place) ? programme : withDays(programme, [...programme.days, { ...edit.place, text: '' }]);
-    case 'remove-day': needDay(programme, edit.place); return withDays(programme, programme.days.filter((d) => !isAt(edit.place)(d)));
-    case 'set-text': return setText(programme, edit.place, edit.text);
-    case 'move-day': return moveDay(programme, edit.from, edit.to);
-    case 'arrange-week': return arrangeDays(programme, edit.week, edit.moves);
-    case 'copy-week': return copyWeek(programme, edit.from, edit.to);
-    case 'insert-week': needWeek(programme, edit.at, 1); return insertWeek(programme, edit.at, edit.as, (text) => lightenText(text, book.scope));
-    case 'remove-week': needWeek(programme, edit.week); return removeWeek(programme, edit.week);
-    case 'shift': return shiftDays(programme, edit.from, edit.days, refuse);
-    case 'pin': return setPin(programme, edit.place, edit.isPinned);
-    case 'set-lighter': return { ...programme, lighter: [...new Set(edit.lighter)].filter((w) => w >= 1 && w <= MAX_WEEKS).sort((a, b) => a - b) };
+    case 'set-track':
+      return setTrack(programme, edit.track);
+    case 'remove-track':
+      return {
+        ...programme,
+        tracks: programme.tracks.filter((t) => t.id !== edit.id),
+        days: programme.days.map((d) => (d.track?.id === edit.id ? withoutTrack(d) : d)),
+      };
+    case 'join-track':
+      return joinTrack(programme, edit.id, edit.places);
+    case 'leave-track':
+      return withDays(
+        programme,
+        programme.days.map((d) => (edit.places.some((p) => isAt(p)(d)) ? withoutTrack(d) : d)),
+      );
+    case 'add-day':
+      return findProgrammeDay(programme, edit.place)
+        ? programme
+        : withDays(programme, [...programme.days, { ...edit.place, text: '' }]);
+    case 'remove-day':
+      needDay(programme, edit.place);
+      return withDays(
+        programme,
+        programme.days.filter((d) => !isAt(edit.place)(d)),
+      );
+    case 'set-text':
+      return setText(programme, edit.place, edit.text);
+    case 'move-day':
+      return moveDay(programme, edit.from, edit.to);
+    case 'arrange-week':
+      return arrangeDays(programme, edit.week, edit.moves);
+    case 'copy-week':
+      return copyWeek(programme, edit.from, edit.to);
+    case 'insert-week':
+      needWeek(programme, edit.at, 1);
+      return insertWeek(programme, edit.at, edit.as, (text) => lightenText(text, book.scope));
+    case 'remove-week':
+      needWeek(programme, edit.week);
+      return removeWeek(programme, edit.week);
+    case 'shift':
+      return shiftDays(programme, edit.from, edit.days, refuse);
+    case 'pin':
+      return setPin(programme, edit.place, edit.isPinned);
+    case 'set-lighter':
+      return {
+        ...programme,
+        lighter: [...new Set(edit.lighter)].filter((w) => w >= 1 && w <= MAX_WEEKS).sort((a, b) => a - b),
+      };
     case 'set-theme': {
       const { [edit.weekday]: _old, ...others } = programme.themes;
       return { ...programme, themes: edit.theme ? { ...others, [edit.weekday]: edit.theme } : others };
     }
-    case 'set-day-theme': return mapDay(programme, edit.place, ({ theme: _theme, ...day }) => ({ ...day, ...(edit.theme && edit.theme !== programme.themes[day.weekday] && { theme: edit.theme }) }));
-    case 'set-blocked': return { ...programme, blocked: [...edit.blocked].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0)) };
-    case 'set-guards': return { ...programme, guards: edit.guards };
-    case 'set-title': return edit.title.trim() === '' ? refuse('A programme needs a title.') : { ...programme, title: edit.title.trim().slice(0, 120) };
-    case 'place-retest': return edit.places.reduce((now, place) => {
-      const rest = now.days.filter((d) => !isAt(place)(d));
-      const theme = findProgrammeDay(now, place)?.theme;
-      return withDays(now, [...rest, { week: place.week, weekday: place.weekday, text: edit.text, ...(theme && { theme }) }]);
-    }, programme);
-    case 'replace': return edit.programme;
-    default: return assertNever(edit);
+    case 'set-day-theme':
+      return mapDay(programme, edit.place, ({ theme: _theme, ...day }) => ({
+        ...day,
+        ...(edit.theme && edit.theme !== programme.themes[day.weekday] && { theme: edit.theme }),
+      }));
+    case 'set-blocked':
+      return {
+        ...programme,
+        blocked: [...edit.blocked].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0)),
+      };
+    case 'set-guards':
+      return { ...programme, guards: edit.guards };
+    case 'set-title':
+      return edit.title.trim() === ''
+        ? refuse('A programme needs a title.')
+        : { ...programme, title: edit.title.trim().slice(0, 120) };
+    case 'place-retest':
+      return edit.places.reduce((now, place) => {
+        const rest = now.days.filter((d) => !isAt(place)(d));
+        const theme = findProgrammeDay(now, place)?.theme;
+        return withDays(now, [
+          ...rest,
+          { week: place.week, weekday: place.weekday, text: edit.text, ...(theme && { theme }) },
+        ]);
+      }, programme);
+    case 'replace':
+      return edit.programme;
+    default:
+      return assertNever(edit);
   }
 }
 
@@ -113,7 +180,10 @@ function setTrack(programme: ProgrammeDocument, track: Track): ProgrammeDocument
   if (track.name.trim() === '') refuse('A track needs a name.');
   if (new TextEncoder().encode(track.text).length > MAX_TEXT_BYTES) refuse('That session is too long for one track.');
   const isKnown = programme.tracks.some((t) => t.id === track.id);
-  return { ...programme, tracks: isKnown ? programme.tracks.map((t) => (t.id === track.id ? track : t)) : [...programme.tracks, track] };
+  return {
+    ...programme,
+    tracks: isKnown ? programme.tracks.map((t) => (t.id === track.id ? track : t)) : [...programme.tracks, track],
+  };
 }
 
 function joinTrack(programme: ProgrammeDocument, id: string, places: readonly DayPlace[]): ProgrammeDocument {
@@ -121,25 +191,39 @@ function joinTrack(programme: ProgrammeDocument, id: string, places: readonly Da
   const others = programme.days.filter((d) => !places.some((p) => isAt(p)(d)));
   const joined = [...new Map(places.map((p) => [dayKey(p), p])).values()].map((place): ProgrammeDay => {
     const theme = findProgrammeDay(programme, place)?.theme;
-    return { week: place.week, weekday: place.weekday, text: track.text, ...(theme && { theme }), track: { id, week: progressionWeek(programme, place.week), isPinned: false } };
+    return {
+      week: place.week,
+      weekday: place.weekday,
+      text: track.text,
+      ...(theme && { theme }),
+      track: { id, week: progressionWeek(programme, place.week), isPinned: false },
+    };
   });
   return withDays(programme, [...others, ...joined]);
 }
 
 function setText(programme: ProgrammeDocument, place: DayPlace, text: string): ProgrammeDocument {
-  if (!findProgrammeDay(programme, place)) return withDays(programme, [...programme.days, { week: place.week, weekday: place.weekday, text }]);
+  if (!findProgrammeDay(programme, place))
+    return withDays(programme, [...programme.days, { week: place.week, weekday: place.weekday, text }]);
   return mapDay(programme, place, (d) => ({ ...d, text, ...(d.track && { track: { ...d.track, isPinned: true } }) }));
 }
 
 function moveDay(programme: ProgrammeDocument, from: DayPlace, to: DayPlace): ProgrammeDocument {
   needDay(programme, from);
-  return withDays(programme, programme.days.map((d) => {
-    if (isAt(from)(d)) return { ...d, week: to.week, weekday: to.weekday };
-    return isAt(to)(d) ? { ...d, week: from.week, weekday: from.weekday } : d;
-  }));
+  return withDays(
+    programme,
+    programme.days.map((d) => {
+      if (isAt(from)(d)) return { ...d, week: to.week, weekday: to.weekday };
+      return isAt(to)(d) ? { ...d, week: from.week, weekday: from.weekday } : d;
+    }),
+  );
 }
 
-function arrangeDays(programme: ProgrammeDocument, week: number, moves: readonly { from: number; to: number }[]): ProgrammeDocument {
+function arrangeDays(
+  programme: ProgrammeDocument,
+  week: number,
+  moves: readonly { from: number; to: number }[],
+): ProgrammeDocument {
   const to = new Map(moves.map((m) => [m.from, m.to]));
   const days = programme.days.map((d) => (d.week === week ? { ...d, weekday: to.get(d.weekday) ?? d.weekday } : d));
   const own = days.filter((d) => d.week === week).map((d) => d.weekday);
@@ -152,7 +236,11 @@ function copyWeek(programme: ProgrammeDocument, from: number, to: number): Progr
   const source = programme.days.filter((d) => d.week === from);
   if (source.length === 0) refuse(`Week ${from} has no sessions to copy.`);
   const at = progressionWeek(programme, to);
-  const copies = source.map((d): ProgrammeDay => ({ ...d, week: to, ...(d.track && { track: { ...d.track, week: at } }) }));
+  const copies = source.map((d): ProgrammeDay => ({
+    ...d,
+    week: to,
+    ...(d.track && { track: { ...d.track, week: at } }),
+  }));
   return withDays(programme, [...programme.days.filter((d) => d.week !== to), ...copies]);
 }
 

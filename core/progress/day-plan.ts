@@ -47,7 +47,11 @@ const add = <K extends string>(sums: Partial<Record<K, number>>, key: K, by: num
 };
 
 /** What a session comes to. `errors` is the number of lines that couldn't be read. */
-export function computeDayPlan(document: SessionDocument, errors: number, { library, routines }: ProgressScope): DayPlan {
+export function computeDayPlan(
+  document: SessionDocument,
+  errors: number,
+  { library, routines }: ProgressScope,
+): DayPlan {
   const plan = computePlan(document, library, routines);
   const repsByPattern: Partial<Record<Pattern, number>> = {};
   const repsByArea: Partial<Record<Area, number>> = {};
@@ -67,17 +71,32 @@ export function computeDayPlan(document: SessionDocument, errors: number, { libr
     knownSec += sec;
     if (STRENGTH_PATTERNS.includes(movement.pattern)) strengthSec += sec;
     add(workByArea, areaOf(movement), sec);
-    for (const joint of WATCHED_JOINTS) if (joint === 'wrist' ? loadsWrists(movement) : movement.demand[joint] >= 2 && movement.pattern !== 'mobility') workByJoint[joint] += sec;
+    for (const joint of WATCHED_JOINTS)
+      if (joint === 'wrist' ? loadsWrists(movement) : movement.demand[joint] >= 2 && movement.pattern !== 'mobility')
+        workByJoint[joint] += sec;
   };
   for (const s of plan.timeline) {
     if (s.kind === 'rest') continue;
-    if (s.expected && s.movementId === null) for (const part of s.expected) addWork(part.kind === 'rest' ? null : part.movementId, part.sec.likely);
+    if (s.expected && s.movementId === null)
+      for (const part of s.expected) addWork(part.kind === 'rest' ? null : part.movementId, part.sec.likely);
     else addWork(s.movementId, s.endSec - s.startSec);
   }
   return {
-    title: document.title ?? '', document, plan, errors, clockSec: plan.clockSec, workSec: plan.workSec, effort: document.effort, loadAu: sessionLoad(document.effort, plan.clockSec.likely),
-    repsByPattern, repsByArea, workByArea, workByJoint, isHard: (document.effort ?? 0) >= HARD_EFFORT,
-    isStrength: knownSec > 0 && strengthSec / knownSec >= STRENGTH_RATIO, retest: document.retest,
+    title: document.title ?? '',
+    document,
+    plan,
+    errors,
+    clockSec: plan.clockSec,
+    workSec: plan.workSec,
+    effort: document.effort,
+    loadAu: sessionLoad(document.effort, plan.clockSec.likely),
+    repsByPattern,
+    repsByArea,
+    workByArea,
+    workByJoint,
+    isHard: (document.effort ?? 0) >= HARD_EFFORT,
+    isStrength: knownSec > 0 && strengthSec / knownSec >= STRENGTH_RATIO,
+    retest: document.retest,
     scores: plan.blocks.flatMap((b) => (b.score === 'none' ? [] : [{ block: blockName(b), score: b.score }])),
   };
 }
@@ -106,10 +125,13 @@ export function createDayPlanner(scope: ProgressScope): DayPlanner {
   };
   return {
     scope,
-    of: (text) => (text.trim() === '' ? undefined : keep(text, () => {
-      const { document, issues } = parseSession(text, scope.library);
-      return computeDayPlan(document, issues.length, scope);
-    })),
+    of: (text) =>
+      text.trim() === ''
+        ? undefined
+        : keep(text, () => {
+            const { document, issues } = parseSession(text, scope.library);
+            return computeDayPlan(document, issues.length, scope);
+          }),
     ofKnown: (text, document) => keep(text, () => computeDayPlan(document, 0, scope)),
   };
 }

@@ -19,7 +19,11 @@ describe('double progression (FACTS 3, convention)', () => {
   it('is what the schedule plans where everyone makes every set', () => {
     let state = { loadKg: 20, reps: 8 };
     for (let week = 1; week <= 14; week++) {
-      const [reps, load] = pullsAt({ lever: { kind: 'reps', of: 'squat' }, schedule: { kind: 'double', ceiling: 12, loadBy: 2 } }, week, { lighter: [], baseReps: 8 });
+      const [reps, load] = pullsAt(
+        { lever: { kind: 'reps', of: 'squat' }, schedule: { kind: 'double', ceiling: 12, loadBy: 2 } },
+        week,
+        { lighter: [], baseReps: 8 },
+      );
       expect({ loadKg: 20 + load!.by, reps: 8 + reps!.by }).toEqual(state);
       const next = doubleProgression([state.reps, state.reps, state.reps], { ...RULE, loadKg: state.loadKg });
       state = { loadKg: next.loadKg, reps: next.reps };

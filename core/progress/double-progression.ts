@@ -9,11 +9,19 @@ export type DoubleStep =
  * `stepKg` and reps start from the bottom. At 12, 12, 12 of 8 to 12 it is the next load from 8 (FACTS 3, convention).
  * No sets give one more than the floor's own: the floor. `low` above `high` is a RangeError.
  */
-export function doubleProgression(setReps: readonly number[], rule: { low: number; high: number; loadKg: number; stepKg: number }): DoubleStep {
+export function doubleProgression(
+  setReps: readonly number[],
+  rule: { low: number; high: number; loadKg: number; stepKg: number },
+): DoubleStep {
   const { low, high, loadKg, stepKg } = rule;
   if (low > high) throw new RangeError(`a range goes from the smaller to the larger, not ${low} to ${high}`);
-  if (setReps.length > 0 && setReps.every((r) => r >= high)) return { kind: 'next-load', loadKg: loadKg + stepKg, reps: low };
-  return { kind: 'more-reps', loadKg, reps: setReps.length === 0 ? low : Math.min(high, Math.max(low, Math.min(...setReps) + 1)) };
+  if (setReps.length > 0 && setReps.every((r) => r >= high))
+    return { kind: 'next-load', loadKg: loadKg + stepKg, reps: low };
+  return {
+    kind: 'more-reps',
+    loadKg,
+    reps: setReps.length === 0 ? low : Math.min(high, Math.max(low, Math.min(...setReps) + 1)),
+  };
 }
 
 /**

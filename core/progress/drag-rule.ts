@@ -4,7 +4,8 @@ import type { LeverRule, Schedule, ScheduleKind, ScheduleScope } from './schedul
 import { buildWeeks, pullsAt } from './schedule.ts';
 
 /** The smallest step of a lever when it is dragged or stepped by key. */
-export const leverStep = (kind: LeverKind): number => (kind === 'load' ? 0.5 : kind === 'clock' ? 15 : kind === 'work' || kind === 'rest' ? 5 : 1);
+export const leverStep = (kind: LeverKind): number =>
+  kind === 'load' ? 0.5 : kind === 'clock' ? 15 : kind === 'work' || kind === 'rest' ? 5 : 1;
 
 const toStep = (value: number, kind: LeverKind): number => {
   const step = leverStep(kind);
@@ -12,7 +13,8 @@ const toStep = (value: number, kind: LeverKind): number => {
 };
 
 /** What a rule pulls its own lever by in a week. */
-export const offsetAt = (rule: LeverRule, week: number, scope: ScheduleScope): number => pullsAt(rule, week, scope)[0]!.by;
+export const offsetAt = (rule: LeverRule, week: number, scope: ScheduleScope): number =>
+  pullsAt(rule, week, scope)[0]!.by;
 
 /**
  * The rule changed so that in `week` it pulls by `by`, as near as its kind can: the step a week changes, or a step is set
@@ -23,7 +25,10 @@ export function dragRule(rule: LeverRule, week: number, by: number, scope: Sched
   const { schedule, lever } = rule;
   const wanted = toStep(by, lever.kind);
   if (schedule.kind === 'list') {
-    const values = Array.from({ length: Math.max(week, schedule.values.length) }, (_, i) => schedule.values[Math.min(i, schedule.values.length - 1)] ?? 0);
+    const values = Array.from(
+      { length: Math.max(week, schedule.values.length) },
+      (_, i) => schedule.values[Math.min(i, schedule.values.length - 1)] ?? 0,
+    );
     values[week - 1] = wanted;
     return { ...rule, schedule: { ...schedule, values } };
   }
@@ -31,20 +36,33 @@ export function dragRule(rule: LeverRule, week: number, by: number, scope: Sched
   const at = buildWeeks(scope.lighter, week) - 1;
   switch (schedule.kind) {
     case 'each-week':
-    case 'until-length': return at === 0 ? rule : { ...rule, schedule: { ...schedule, by: toStep(wanted / at, lever.kind) } };
+    case 'until-length':
+      return at === 0 ? rule : { ...rule, schedule: { ...schedule, by: toStep(wanted / at, lever.kind) } };
     case 'at-weeks': {
       const more = wanted - offsetAt(rule, week, scope);
       const own = schedule.steps.find((s) => s.week === week);
-      const steps = own ? schedule.steps.map((s) => (s === own ? { ...s, by: s.by + more } : s)) : [...schedule.steps, { week, by: more }];
-      return { ...rule, schedule: { ...schedule, steps: steps.filter((s) => s.by !== 0).sort((a, b) => a.week - b.week) } };
+      const steps = own
+        ? schedule.steps.map((s) => (s === own ? { ...s, by: s.by + more } : s))
+        : [...schedule.steps, { week, by: more }];
+      return {
+        ...rule,
+        schedule: { ...schedule, steps: steps.filter((s) => s.by !== 0).sort((a, b) => a.week - b.week) },
+      };
     }
     case 'wave': {
       const easyBefore = scope.lighter.filter((l) => l < week);
       const since = week - 1 - Math.max(0, ...easyBefore);
-      if (since > 0) return { ...rule, schedule: { ...schedule, by: toStep((wanted - easyBefore.length * schedule.carry) / since, lever.kind) } };
-      return easyBefore.length === 0 ? rule : { ...rule, schedule: { ...schedule, carry: toStep(wanted / easyBefore.length, lever.kind) } };
+      if (since > 0)
+        return {
+          ...rule,
+          schedule: { ...schedule, by: toStep((wanted - easyBefore.length * schedule.carry) / since, lever.kind) },
+        };
+      return easyBefore.length === 0
+        ? rule
+        : { ...rule, schedule: { ...schedule, carry: toStep(wanted / easyBefore.length, lever.kind) } };
     }
-    case 'double': return rule;
+    case 'double':
+      return rule;
   }
 }
 
@@ -52,7 +70,12 @@ export function dragRule(rule: LeverRule, week: number, by: number, scope: Sched
  * The rule with another kind of schedule, beginning from what is usual; a list begins from the offsets that stood, and a
  * length to grow to is the session's target where that is longer than the session is, else a fifth more in whole fives of minutes.
  */
-export function withScheduleKind(rule: LeverRule, kind: ScheduleKind, weeks: number, scope: ScheduleScope & { readonly lengthSec: number; readonly targetSec?: number | undefined }): LeverRule {
+export function withScheduleKind(
+  rule: LeverRule,
+  kind: ScheduleKind,
+  weeks: number,
+  scope: ScheduleScope & { readonly lengthSec: number; readonly targetSec?: number | undefined },
+): LeverRule {
   if (rule.schedule.kind === kind) return rule;
   const by = LEVER_WORDS[rule.lever.kind].usualBy;
   const schedules: Record<ScheduleKind, Schedule> = {
@@ -61,7 +84,14 @@ export function withScheduleKind(rule: LeverRule, kind: ScheduleKind, weeks: num
     list: { kind: 'list', values: Array.from({ length: weeks }, (_, i) => offsetAt(rule, i + 1, scope)) },
     wave: { kind: 'wave', by, carry: 0 },
     double: { kind: 'double', ceiling: (scope.baseReps ?? 8) + 4, loadBy: 2 },
-    'until-length': { kind: 'until-length', by, sec: scope.targetSec !== undefined && scope.targetSec > scope.lengthSec ? scope.targetSec : Math.ceil((scope.lengthSec * 1.2) / 300) * 300 },
+    'until-length': {
+      kind: 'until-length',
+      by,
+      sec:
+        scope.targetSec !== undefined && scope.targetSec > scope.lengthSec
+          ? scope.targetSec
+          : Math.ceil((scope.lengthSec * 1.2) / 300) * 300,
+    },
   };
   const { lighterBy, ...rest } = rule;
   return { ...rest, schedule: schedules[kind], ...(kind !== 'list' && lighterBy !== undefined && { lighterBy }) };

@@ -9,7 +9,11 @@ import { byPlace, progressionWeek } from './programme-document.ts';
 import type { LeverRule, Pull } from './schedule.ts';
 
 /** How a session that is in no track is made lighter: a round less, and two points of effort (common practice, no source). */
-const LIGHTER_PULLS: readonly Pull[] = [{ lever: { kind: 'rounds' }, by: -1 }, { lever: { kind: 'windows' }, by: -1 }, { lever: { kind: 'effort' }, by: -2 }];
+const LIGHTER_PULLS: readonly Pull[] = [
+  { lever: { kind: 'rounds' }, by: -1 },
+  { lever: { kind: 'windows' }, by: -1 },
+  { lever: { kind: 'effort' }, by: -2 },
+];
 
 /** A session's text, lighter. A session that offers nothing for it comes back as it is. */
 export function lightenText(text: string, { library }: ProgressScope): string {
@@ -21,47 +25,79 @@ export function lightenText(text: string, { library }: ProgressScope): string {
 function makeRoom(rule: LeverRule, at: number): LeverRule {
   const { schedule } = rule;
   switch (schedule.kind) {
-    case 'at-weeks': return { ...rule, schedule: { ...schedule, steps: schedule.steps.map((s) => (s.week >= at && s.week < MAX_WEEKS ? { ...s, week: s.week + 1 } : s)) } };
+    case 'at-weeks':
+      return {
+        ...rule,
+        schedule: {
+          ...schedule,
+          steps: schedule.steps.map((s) => (s.week >= at && s.week < MAX_WEEKS ? { ...s, week: s.week + 1 } : s)),
+        },
+      };
     case 'list': {
       if (schedule.values.length < at) return rule;
       const values = [...schedule.values];
       values.splice(at - 1, 0, rule.lighterBy ?? Math.min(0, values[at - 2] ?? 0));
       return { ...rule, schedule: { ...schedule, values: values.slice(0, MAX_WEEKS) } };
     }
-    default: return rule;
+    default:
+      return rule;
   }
 }
 
 function takeRoom(rule: LeverRule, at: number): LeverRule {
   const { schedule } = rule;
   switch (schedule.kind) {
-    case 'at-weeks': return { ...rule, schedule: { ...schedule, steps: schedule.steps.map((s) => (s.week > at ? { ...s, week: s.week - 1 } : s)) } };
-    case 'list': return schedule.values.length < at || schedule.values.length === 1 ? rule : { ...rule, schedule: { ...schedule, values: schedule.values.filter((_, i) => i !== at - 1) } };
-    default: return rule;
+    case 'at-weeks':
+      return {
+        ...rule,
+        schedule: { ...schedule, steps: schedule.steps.map((s) => (s.week > at ? { ...s, week: s.week - 1 } : s)) },
+      };
+    case 'list':
+      return schedule.values.length < at || schedule.values.length === 1
+        ? rule
+        : { ...rule, schedule: { ...schedule, values: schedule.values.filter((_, i) => i !== at - 1) } };
+    default:
+      return rule;
   }
 }
 
-const mapRules = (tracks: readonly Track[], next: (rule: LeverRule) => LeverRule): Track[] => tracks.map((t) => ({ ...t, levers: t.levers.map(next) }));
+const mapRules = (tracks: readonly Track[], next: (rule: LeverRule) => LeverRule): Track[] =>
+  tracks.map((t) => ({ ...t, levers: t.levers.map(next) }));
 
 /** A session of a track with another week of the progression, wherever it stands. */
-const renumber = (day: ProgrammeDay, next: (week: number) => number): ProgrammeDay => (day.track ? { ...day, track: { ...day.track, week: next(day.track.week) } } : day);
+const renumber = (day: ProgrammeDay, next: (week: number) => number): ProgrammeDay =>
+  day.track ? { ...day, track: { ...day.track, week: next(day.track.week) } } : day;
 
 /**
  * A week more before week `at` (one past the end appends). A lighter one repeats the sessions of week `at` (or of the
  * one before, at the end) as a new lighter week of the progression; a pause has no sessions and holds the progression.
  */
-export function insertWeek(programme: ProgrammeDocument, at: number, as: 'lighter' | 'pause', lighten: (text: string) => string): ProgrammeDocument {
+export function insertWeek(
+  programme: ProgrammeDocument,
+  at: number,
+  as: 'lighter' | 'pause',
+  lighten: (text: string) => string,
+): ProgrammeDocument {
   const later = programme.days.map((d) => (d.week >= at ? { ...d, week: d.week + 1 } : d));
   if (as === 'pause') return { ...programme, weeks: programme.weeks + 1, days: later };
   const step = at > programme.weeks ? progressionWeek(programme, programme.weeks) + 1 : progressionWeek(programme, at);
   const model = programme.days.filter((d) => d.week === Math.min(at, programme.weeks));
   const own = model.map((d): ProgrammeDay => {
     const { track, ...rest } = d;
-    return { ...rest, week: at, ...(track ? { track: { id: track.id, week: step, isPinned: false } } : { text: d.text === '' ? '' : lighten(d.text) }) };
+    return {
+      ...rest,
+      week: at,
+      ...(track
+        ? { track: { id: track.id, week: step, isPinned: false } }
+        : { text: d.text === '' ? '' : lighten(d.text) }),
+    };
   });
   return {
-    ...programme, weeks: programme.weeks + 1,
-    lighter: [...programme.lighter.map((l) => (l >= step ? l + 1 : l)).filter((l) => l <= MAX_WEEKS), step].sort((a, b) => a - b),
+    ...programme,
+    weeks: programme.weeks + 1,
+    lighter: [...programme.lighter.map((l) => (l >= step ? l + 1 : l)).filter((l) => l <= MAX_WEEKS), step].sort(
+      (a, b) => a - b,
+    ),
     tracks: mapRules(programme.tracks, (rule) => makeRoom(rule, step)),
     days: [...later.map((d) => renumber(d, (own) => (own >= step ? own + 1 : own))), ...own].sort(byPlace),
   };
@@ -78,7 +114,8 @@ export function removeWeek(programme: ProgrammeDocument, week: number): Programm
   const days = others.map((d) => (d.week > week ? { ...d, week: d.week - 1 } : d));
   if (!isLighter) return { ...programme, weeks: programme.weeks - 1, days };
   return {
-    ...programme, weeks: programme.weeks - 1,
+    ...programme,
+    weeks: programme.weeks - 1,
     lighter: programme.lighter.filter((l) => l !== step).map((l) => (l > step ? l - 1 : l)),
     tracks: mapRules(programme.tracks, (rule) => takeRoom(rule, step)),
     days: days.map((d) => renumber(d, (own) => (own > step ? own - 1 : own))),
@@ -86,16 +123,24 @@ export function removeWeek(programme: ProgrammeDocument, week: number): Programm
 }
 
 /** All sessions from a place on, so many calendar days later or earlier; the programme grows by weeks where it must. */
-export function shiftDays(programme: ProgrammeDocument, from: DayPlace, days: number, refuse: (message: string) => never): ProgrammeDocument {
+export function shiftDays(
+  programme: ProgrammeDocument,
+  from: DayPlace,
+  days: number,
+  refuse: (message: string) => never,
+): ProgrammeDocument {
   if (!Number.isInteger(days) || days === 0 || Math.abs(days) > 56) refuse('Shift by 1 to 56 days, earlier or later.');
   const moved = programme.days.filter((d) => byPlace(d, from) >= 0);
   if (moved.length === 0) refuse('There are no sessions from that day on.');
   const stay = programme.days.filter((d) => byPlace(d, from) < 0);
-  const next = moved.map((d) => {
-    const at = (d.week - 1) * 7 + d.weekday - 1 + days;
-    return { ...d, week: Math.floor(at / 7) + 1, weekday: (((at % 7) + 7) % 7) + 1 };
-  }).sort(byPlace);
+  const next = moved
+    .map((d) => {
+      const at = (d.week - 1) * 7 + d.weekday - 1 + days;
+      return { ...d, week: Math.floor(at / 7) + 1, weekday: (((at % 7) + 7) % 7) + 1 };
+    })
+    .sort(byPlace);
   const last = stay.sort(byPlace).at(-1);
-  if (next[0]!.week < 1 || (last && byPlace(next[0]!, last) <= 0)) refuse('There is no room for that: a session stands in the way. Shift by fewer days.');
+  if (next[0]!.week < 1 || (last && byPlace(next[0]!, last) <= 0))
+    refuse('There is no room for that: a session stands in the way. Shift by fewer days.');
   return { ...programme, weeks: Math.max(programme.weeks, next.at(-1)!.week), days: [...stay, ...next] };
 }

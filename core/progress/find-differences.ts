@@ -36,7 +36,9 @@ export const shortPlace = (place: DayPlace): string => `${SHORT_WEEKDAYS[place.w
 /** Every lever on all of the work; block by block where there are several blocks of it. */
 function comparedLevers({ blocks }: SessionDocument): Lever[] {
   const main = blocks.filter((b) => !b.source && b.role !== 'Warm-up' && b.role !== 'Cool-down');
-  return LEVER_KINDS.flatMap((kind): Lever[] => (kind === 'effort' || main.length < 2 ? [{ kind }] : main.map((b) => ({ kind, in: blockName(b) }))));
+  return LEVER_KINDS.flatMap((kind): Lever[] =>
+    kind === 'effort' || main.length < 2 ? [{ kind }] : main.map((b) => ({ kind, in: blockName(b) })),
+  );
 }
 
 /** What changed in a session, in terms of levers and length; `other lines` where it is something else. */
@@ -45,17 +47,33 @@ export function describeTextChange(before: DayPlan, after: DayPlan, planner: Day
   const [was, is] = [before.clockSec.likely, after.clockSec.likely];
   const words = [
     ...(before.title === after.title ? [] : [`now ${after.title || 'without a title'}`]),
-    ...changes.map((c) => `${leverName(c.lever)} ${c.from} → ${c.to}`), ...(was === is ? [] : [`${formatClock(was)} → ${formatClock(is)}`]),
+    ...changes.map((c) => `${leverName(c.lever)} ${c.from} → ${c.to}`),
+    ...(was === is ? [] : [`${formatClock(was)} → ${formatClock(is)}`]),
   ];
   return words.length === 0 ? 'other lines' : words.join(', ');
 }
 
 /** Day by day what an edit changes, in the order of the programme, and what else; nothing for two equal programmes. */
-export function findDifferences(before: ProgrammeDocument, after: ProgrammeDocument, planner: DayPlanner): ProgrammeDifference {
-  const [wasAt, isAt] = [before, after].map((p) => new Map(p.days.map((d) => [dayKey(d), d]))) as [Map<string, ProgrammeDay>, Map<string, ProgrammeDay>];
+export function findDifferences(
+  before: ProgrammeDocument,
+  after: ProgrammeDocument,
+  planner: DayPlanner,
+): ProgrammeDifference {
+  const [wasAt, isAt] = [before, after].map((p) => new Map(p.days.map((d) => [dayKey(d), d]))) as [
+    Map<string, ProgrammeDay>,
+    Map<string, ProgrammeDay>,
+  ];
   const keys = new Map([...before.days, ...after.days].map((d) => [dayKey(d), { week: d.week, weekday: d.weekday }]));
-  const isSame = (a: ProgrammeDay | undefined, b: ProgrammeDay | undefined) => a === b || (a !== undefined && b !== undefined && a.text === b.text && sameTrack(a, b) && themeOf(before, a) === themeOf(after, b));
-  const changed = [...keys.values()].filter((place) => !isSame(wasAt.get(dayKey(place)), isAt.get(dayKey(place)))).sort(byPlace);
+  const isSame = (a: ProgrammeDay | undefined, b: ProgrammeDay | undefined) =>
+    a === b ||
+    (a !== undefined &&
+      b !== undefined &&
+      a.text === b.text &&
+      sameTrack(a, b) &&
+      themeOf(before, a) === themeOf(after, b));
+  const changed = [...keys.values()]
+    .filter((place) => !isSame(wasAt.get(dayKey(place)), isAt.get(dayKey(place))))
+    .sort(byPlace);
   const left = changed.flatMap((place) => wasAt.get(dayKey(place)) ?? []);
   const days = changed.map((place): DayDifference => {
     const [was, is] = [wasAt.get(dayKey(place)), isAt.get(dayKey(place))];
@@ -63,14 +81,36 @@ export function findDifferences(before: ProgrammeDocument, after: ProgrammeDocum
     const title = isPlan?.title || wasPlan?.title || (is && !isPlan ? 'a session to write' : 'no title');
     const base = { place, title, before: was?.text ?? '', after: is?.text ?? '' };
     if (!is) {
-      const goal = was!.text.trim() === '' ? undefined : changed.find((c) => { const there = isAt.get(dayKey(c)); return there?.text === was!.text && sameSession(there, was!) && wasAt.get(dayKey(c))?.text !== was!.text; });
+      const goal =
+        was!.text.trim() === ''
+          ? undefined
+          : changed.find((c) => {
+              const there = isAt.get(dayKey(c));
+              return there?.text === was!.text && sameSession(there, was!) && wasAt.get(dayKey(c))?.text !== was!.text;
+            });
       return { ...base, kind: goal ? 'went' : 'gone', words: goal ? `to ${shortPlace(goal)}` : '' };
     }
-    const origin = is.text.trim() === '' || (was && was.text === is.text) ? undefined : left.find((l) => l.text === is.text && sameSession(l, is) && byPlace(l, place) !== 0 && !isSame(l, isAt.get(dayKey(l))));
-    if (origin) return { ...base, kind: 'came', words: `from ${shortPlace(origin)}${was && wasPlan ? `, in place of ${wasPlan.title || 'no title'}` : ''}` };
+    const origin =
+      is.text.trim() === '' || (was && was.text === is.text)
+        ? undefined
+        : left.find(
+            (l) =>
+              l.text === is.text && sameSession(l, is) && byPlace(l, place) !== 0 && !isSame(l, isAt.get(dayKey(l))),
+          );
+    if (origin)
+      return {
+        ...base,
+        kind: 'came',
+        words: `from ${shortPlace(origin)}${was && wasPlan ? `, in place of ${wasPlan.title || 'no title'}` : ''}`,
+      };
     if (!was) return { ...base, kind: 'new', words: isPlan ? formatClock(isPlan.clockSec.likely) : '' };
     if (was.text === is.text) return { ...base, kind: 'words-only', words: describeSetting(was, is, before, after) };
-    if (!wasPlan || !isPlan) return { ...base, kind: 'changed', words: isPlan ? `written, ${formatClock(isPlan.clockSec.likely)}` : 'emptied' };
+    if (!wasPlan || !isPlan)
+      return {
+        ...base,
+        kind: 'changed',
+        words: isPlan ? `written, ${formatClock(isPlan.clockSec.likely)}` : 'emptied',
+      };
     return { ...base, kind: 'changed', words: describeTextChange(wasPlan, isPlan, planner) };
   });
   return { days, others: describeOthers(before, after) };
@@ -79,13 +119,20 @@ export function findDifferences(before: ProgrammeDocument, after: ProgrammeDocum
 /** A track's session is one week of its progression; a single one is its text. */
 const sameSession = (a: ProgrammeDay, b: ProgrammeDay) => sameTrackId(a, b) && a.track?.week === b.track?.week;
 const sameTrackId = (a: ProgrammeDay, b: ProgrammeDay) => a.track?.id === b.track?.id;
-const sameTrack = (a: ProgrammeDay, b: ProgrammeDay) => sameTrackId(a, b) && a.track?.week === b.track?.week && a.track?.isPinned === b.track?.isPinned;
+const sameTrack = (a: ProgrammeDay, b: ProgrammeDay) =>
+  sameTrackId(a, b) && a.track?.week === b.track?.week && a.track?.isPinned === b.track?.isPinned;
 
-function describeSetting(was: ProgrammeDay, is: ProgrammeDay, before: ProgrammeDocument, after: ProgrammeDocument): string {
+function describeSetting(
+  was: ProgrammeDay,
+  is: ProgrammeDay,
+  before: ProgrammeDocument,
+  after: ProgrammeDocument,
+): string {
   const words: string[] = [];
   const isPinned = (day: ProgrammeDay) => day.track?.isPinned === true;
   if (isPinned(was) !== isPinned(is) && is.track) words.push(isPinned(is) ? 'pinned' : 'let go');
-  if (!sameTrackId(was, is)) words.push(is.track ? `joins ${after.tracks.find((t) => t.id === is.track!.id)?.name ?? 'a track'}` : 'on its own');
+  if (!sameTrackId(was, is))
+    words.push(is.track ? `joins ${after.tracks.find((t) => t.id === is.track!.id)?.name ?? 'a track'}` : 'on its own');
   else if (was.track?.week !== is.track?.week) words.push(`now week ${is.track?.week} of its progression`);
   if (themeOf(before, was) !== themeOf(after, is)) words.push(themeOf(after, is) ?? 'no theme');
   return words.join(', ') || 'as it is';
@@ -96,15 +143,22 @@ function describeOthers(before: ProgrammeDocument, after: ProgrammeDocument): st
   const differs = (key: keyof ProgrammeDocument) => !sameData(before[key], after[key]);
   if (before.title !== after.title) out.push(`The title becomes “${after.title}”.`);
   if (before.weeks !== after.weeks) out.push(`${before.weeks} → ${after.weeks} weeks.`);
-  if (differs('lighter')) out.push(after.lighter.length === 0 ? 'No lighter weeks.' : `Lighter weeks: ${after.lighter.join(', ')}.`);
+  if (differs('lighter'))
+    out.push(after.lighter.length === 0 ? 'No lighter weeks.' : `Lighter weeks: ${after.lighter.join(', ')}.`);
   for (const track of after.tracks) {
     const was = before.tracks.find((t) => t.id === track.id);
     if (!was) out.push(`New track: ${track.name}.`);
     else if (!sameData(was, track)) out.push(`Track ${track.name} changes.`);
   }
-  for (const track of before.tracks) if (!after.tracks.some((t) => t.id === track.id)) out.push(`Track ${track.name} ends; its sessions stay.`);
+  for (const track of before.tracks)
+    if (!after.tracks.some((t) => t.id === track.id)) out.push(`Track ${track.name} ends; its sessions stay.`);
   if (differs('themes')) out.push('Themes of the weekdays change.');
-  if (differs('blocked')) out.push(after.blocked.length === 0 ? 'No blocked days.' : `${after.blocked.length} blocked ${after.blocked.length === 1 ? 'day' : 'days'}.`);
+  if (differs('blocked'))
+    out.push(
+      after.blocked.length === 0
+        ? 'No blocked days.'
+        : `${after.blocked.length} blocked ${after.blocked.length === 1 ? 'day' : 'days'}.`,
+    );
   if (differs('guards')) out.push('What is pointed out changes.');
   return out;
 }

@@ -12,10 +12,16 @@ const BY_ITEM: readonly Lever['kind'][] = ['reps', 'work', 'load', 'shape', 'tem
  * The levers that a session offers and no rule uses yet: each kind on all of the work, then by movement, by the header's
  * list, and by block where there are several that it could mean.
  */
-export function leverChoices(document: SessionDocument, rules: readonly LeverRule[], library: MovementLibrary): { readonly lever: Lever; readonly now: string }[] {
+export function leverChoices(
+  document: SessionDocument,
+  rules: readonly LeverRule[],
+  library: MovementLibrary,
+): { readonly lever: Lever; readonly now: string }[] {
   const blocks = document.blocks.filter((b) => !b.source);
   const main = blocks.filter((b) => b.role !== 'Warm-up' && b.role !== 'Cool-down');
-  const named = [...new Set(main.flatMap((b) => b.items.flatMap((i) => (i.kind === 'work' ? [i.choices[0]!.name] : []))))];
+  const named = [
+    ...new Set(main.flatMap((b) => b.items.flatMap((i) => (i.kind === 'work' ? [i.choices[0]!.name] : [])))),
+  ];
   const labels = [...new Set(blocks.map(blockName))];
   const wished: Lever[] = LEVER_KINDS.flatMap((kind): Lever[] => [
     { kind },

@@ -17,12 +17,31 @@ describe('a rule as a line', () => {
   });
 
   it.each([
-    ['rounds: at week 4 +1', { lever: { kind: 'rounds' }, schedule: { kind: 'at-weeks', steps: [{ week: 4, by: 1 }] } }],
-    ['reps of goblet squat in Engine: wave +1, lighter -2', { lever: { kind: 'reps', of: 'goblet squat', in: 'Engine' }, schedule: { kind: 'wave', by: 1, carry: 0 }, lighterBy: -2 }],
+    [
+      'rounds: at week 4 +1',
+      { lever: { kind: 'rounds' }, schedule: { kind: 'at-weeks', steps: [{ week: 4, by: 1 }] } },
+    ],
+    [
+      'reps of goblet squat in Engine: wave +1, lighter -2',
+      {
+        lever: { kind: 'reps', of: 'goblet squat', in: 'Engine' },
+        schedule: { kind: 'wave', by: 1, carry: 0 },
+        lighterBy: -2,
+      },
+    ],
     ['rest: -5 a week, lighter 0', { lever: { kind: 'rest' }, schedule: { kind: 'each-week', by: -5 }, lighterBy: 0 }],
-    ['reps: double to 12, load +2.5 kg', { lever: { kind: 'reps' }, schedule: { kind: 'double', ceiling: 12, loadBy: 2.5 } }],
-    ['rounds: +1 a week until 1:00:00', { lever: { kind: 'rounds' }, schedule: { kind: 'until-length', by: 1, sec: 3600 } }],
-    ['rounds: +1 a week until 40 min', { lever: { kind: 'rounds' }, schedule: { kind: 'until-length', by: 1, sec: 2400 } }],
+    [
+      'reps: double to 12, load +2.5 kg',
+      { lever: { kind: 'reps' }, schedule: { kind: 'double', ceiling: 12, loadBy: 2.5 } },
+    ],
+    [
+      'rounds: +1 a week until 1:00:00',
+      { lever: { kind: 'rounds' }, schedule: { kind: 'until-length', by: 1, sec: 3600 } },
+    ],
+    [
+      'rounds: +1 a week until 40 min',
+      { lever: { kind: 'rounds' }, schedule: { kind: 'until-length', by: 1, sec: 2400 } },
+    ],
     ['load: as written', { lever: { kind: 'load' }, schedule: { kind: 'at-weeks', steps: [] } }],
   ] as const)('%s', (line, rule) => {
     expect(ruleOf(line)).toEqual(rule);
@@ -34,10 +53,21 @@ describe('a rule as a line', () => {
   });
 
   it.each([
-    ['', /“” is no lever; there are rounds, reps/], ['speed: +1 a week', /“speed” is no lever/], ['rounds', /After the lever comes a colon/], ['rounds: more', /“more” says no way to move: write/],
-    ['rounds: at week four +1', /A step says its week/], ['rounds: by week 1 two', /After “by week” come at most 52 numbers/], [`rounds: by week ${'1 '.repeat(53)}`, /at most 52/],
-    ['rounds: at week 60 +1', /a week 1 to 52/], ['rounds: at week 0 +1', /a week 1 to 52/], ['rest: -3601 a week', /at most 3600/], ['rounds: +1 a week, lighter 9999', /at most 3600/],
-    ['rounds: double to 12, load +2', /goes with reps/], ['reps: double to 12', /says no way to move/], ['rounds: wave +1, carry', /says no way to move/], ['rounds: +1 a week, +2 a week', /says no way to move/],
+    ['', /“” is no lever; there are rounds, reps/],
+    ['speed: +1 a week', /“speed” is no lever/],
+    ['rounds', /After the lever comes a colon/],
+    ['rounds: more', /“more” says no way to move: write/],
+    ['rounds: at week four +1', /A step says its week/],
+    ['rounds: by week 1 two', /After “by week” come at most 52 numbers/],
+    [`rounds: by week ${'1 '.repeat(53)}`, /at most 52/],
+    ['rounds: at week 60 +1', /a week 1 to 52/],
+    ['rounds: at week 0 +1', /a week 1 to 52/],
+    ['rest: -3601 a week', /at most 3600/],
+    ['rounds: +1 a week, lighter 9999', /at most 3600/],
+    ['rounds: double to 12, load +2', /goes with reps/],
+    ['reps: double to 12', /says no way to move/],
+    ['rounds: wave +1, carry', /says no way to move/],
+    ['rounds: +1 a week, +2 a week', /says no way to move/],
   ] as const)('%j is told with a remedy', (line, message) => {
     expect(messageOf(line)).toMatch(message);
   });

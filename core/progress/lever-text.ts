@@ -14,13 +14,22 @@ export function printRule({ lever, schedule, lighterBy }: LeverRule): string {
 
 export function printSchedule(schedule: Schedule): string {
   switch (schedule.kind) {
-    case 'each-week': return `${plain(schedule.by)} a week`;
-    case 'at-weeks': return schedule.steps.length === 0 ? 'as written' : schedule.steps.map((s) => `at week ${s.week} ${plain(s.by)}`).join(', ');
-    case 'list': return `by week ${schedule.values.map(plain).join(' ')}`;
-    case 'wave': return `wave ${plain(schedule.by)}, carry ${plain(schedule.carry)}`;
-    case 'double': return `double to ${schedule.ceiling}, load ${plain(schedule.loadBy)}`;
-    case 'until-length': return `${plain(schedule.by)} a week until ${formatClock(schedule.sec)}`;
-    default: return assertNever(schedule);
+    case 'each-week':
+      return `${plain(schedule.by)} a week`;
+    case 'at-weeks':
+      return schedule.steps.length === 0
+        ? 'as written'
+        : schedule.steps.map((s) => `at week ${s.week} ${plain(s.by)}`).join(', ');
+    case 'list':
+      return `by week ${schedule.values.map(plain).join(' ')}`;
+    case 'wave':
+      return `wave ${plain(schedule.by)}, carry ${plain(schedule.carry)}`;
+    case 'double':
+      return `double to ${schedule.ceiling}, load ${plain(schedule.loadBy)}`;
+    case 'until-length':
+      return `${plain(schedule.by)} a week until ${formatClock(schedule.sec)}`;
+    default:
+      return assertNever(schedule);
   }
 }
 
@@ -34,7 +43,10 @@ export interface RuleIssue {
 }
 
 /** Reads rules one a line; empty lines are passed by. Rules at one lever add up. */
-export function readRules(text: string): { readonly rules: readonly LeverRule[]; readonly issues: readonly RuleIssue[] } {
+export function readRules(text: string): {
+  readonly rules: readonly LeverRule[];
+  readonly issues: readonly RuleIssue[];
+} {
   const rules: LeverRule[] = [];
   const issues: RuleIssue[] = [];
   for (const [i, words] of text.split(/\r?\n/).entries()) {
@@ -84,7 +96,11 @@ export function readRule(line: string): ReadRule {
   const lever = readLeverName(colon < 0 ? line : line.slice(0, colon));
   if ('message' in lever) return lever;
   if (colon < 0) return { message: 'After the lever comes a colon and how it moves, like “rounds: +1 a week”.' };
-  const clauses = line.slice(colon + 1).split(',').map((c) => c.trim().replace(/\s+/g, ' ').toLowerCase()).filter(Boolean);
+  const clauses = line
+    .slice(colon + 1)
+    .split(',')
+    .map((c) => c.trim().replace(/\s+/g, ' ').toLowerCase())
+    .filter(Boolean);
   let lighterBy: number | undefined;
   const rest = clauses.filter((c) => {
     const found = LIGHTER_CLAUSE.exec(c);
@@ -93,8 +109,10 @@ export function readRule(line: string): ReadRule {
   });
   const schedule = readSchedule(rest);
   if (typeof schedule === 'string') return { message: schedule };
-  if (!isInBounds(schedule) || Math.abs(lighterBy ?? 0) > MAX_BY) return { message: `A step is at most ${MAX_BY} either way, a week 1 to 52.` };
-  if (schedule.kind === 'double' && lever.lever.kind !== 'reps') return { message: '“double” goes with reps: they grow to a ceiling, then the load goes up.' };
+  if (!isInBounds(schedule) || Math.abs(lighterBy ?? 0) > MAX_BY)
+    return { message: `A step is at most ${MAX_BY} either way, a week 1 to 52.` };
+  if (schedule.kind === 'double' && lever.lever.kind !== 'reps')
+    return { message: '“double” goes with reps: they grow to a ceiling, then the load goes up.' };
   return { rule: { lever: lever.lever, schedule, ...(lighterBy !== undefined && { lighterBy }) } };
 }
 
@@ -111,37 +129,53 @@ function readSchedule(clauses: readonly string[]): Schedule | string {
   const each = BY_CLAUSE.exec(first);
   if (each && !second) return { kind: 'each-week', by: toNumber(each[1]!) };
   const until = UNTIL_CLAUSE.exec(first);
-  if (until && !second) return { kind: 'until-length', by: toNumber(until[1]!), sec: until[5] ? Number(until[5]) * 60 : Number(until[2] ?? 0) * 3600 + Number(until[3]) * 60 + Number(until[4]) };
+  if (until && !second)
+    return {
+      kind: 'until-length',
+      by: toNumber(until[1]!),
+      sec: until[5] ? Number(until[5]) * 60 : Number(until[2] ?? 0) * 3600 + Number(until[3]) * 60 + Number(until[4]),
+    };
   if (first.startsWith('by week') && !second) {
     const values = first.slice(7).trim().split(' ');
-    if (values.every((v) => NUMBER_PATTERN.test(v)) && values.length <= 52) return { kind: 'list', values: values.map(toNumber) };
+    if (values.every((v) => NUMBER_PATTERN.test(v)) && values.length <= 52)
+      return { kind: 'list', values: values.map(toNumber) };
     return 'After “by week” come at most 52 numbers with blanks between, like “by week 0 1 2 -1”.';
   }
   if (first.startsWith('at week')) {
     const steps = clauses.map((c) => AT_CLAUSE.exec(c));
-    if (steps.every((s) => s !== null)) return { kind: 'at-weeks', steps: steps.map((s) => ({ week: Number(s[1]), by: toNumber(s[2]!) })) };
+    if (steps.every((s) => s !== null))
+      return { kind: 'at-weeks', steps: steps.map((s) => ({ week: Number(s[1]), by: toNumber(s[2]!) })) };
     return 'A step says its week and how much, like “at week 4 +1”.';
   }
   const wave = WAVE_CLAUSE.exec(first);
   if (wave && more.length === 0) {
     const carry = second === undefined ? undefined : CARRY_CLAUSE.exec(second);
-    if (carry !== null) return { kind: 'wave', by: wave[1] ? toNumber(wave[1]) : 0, carry: carry ? toNumber(carry[1]!) : 0 };
+    if (carry !== null)
+      return { kind: 'wave', by: wave[1] ? toNumber(wave[1]) : 0, carry: carry ? toNumber(carry[1]!) : 0 };
   }
   const double = DOUBLE_CLAUSE.exec(first);
   const load = second === undefined ? null : LOAD_CLAUSE.exec(second);
-  if (double && load && more.length === 0) return { kind: 'double', ceiling: Number(double[1]), loadBy: toNumber(load[1]!) };
+  if (double && load && more.length === 0)
+    return { kind: 'double', ceiling: Number(double[1]), loadBy: toNumber(load[1]!) };
   return `“${clauses.join(', ')}” says no way to move: write “+1 a week”, “at week 4 +1”, “by week 0 1 2 -1”, “wave +1, carry +1”, “double to 12, load +2” or “+1 a week until 40:00”.`;
 }
 
 function isInBounds(schedule: Schedule): boolean {
   const small = (n: number) => Math.abs(n) <= MAX_BY;
   switch (schedule.kind) {
-    case 'each-week': return small(schedule.by);
-    case 'at-weeks': return schedule.steps.every((s) => small(s.by) && s.week >= 1 && s.week <= 52);
-    case 'list': return schedule.values.length > 0 && schedule.values.every(small);
-    case 'wave': return small(schedule.by) && small(schedule.carry);
-    case 'double': return schedule.ceiling >= 1 && small(schedule.loadBy);
-    case 'until-length': return small(schedule.by) && schedule.sec > 0 && schedule.sec <= 6 * 3600;
-    default: return assertNever(schedule);
+    case 'each-week':
+      return small(schedule.by);
+    case 'at-weeks':
+      return schedule.steps.every((s) => small(s.by) && s.week >= 1 && s.week <= 52);
+    case 'list':
+      return schedule.values.length > 0 && schedule.values.every(small);
+    case 'wave':
+      return small(schedule.by) && small(schedule.carry);
+    case 'double':
+      return schedule.ceiling >= 1 && small(schedule.loadBy);
+    case 'until-length':
+      return small(schedule.by) && schedule.sec > 0 && schedule.sec <= 6 * 3600;
+    default:
+      return assertNever(schedule);
   }
 }

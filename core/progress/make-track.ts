@@ -8,7 +8,13 @@ import { schoolLevers } from './schools.ts';
 
 /** A track's id from a title: small letters, digits and dashes, and a number where it is taken. */
 function trackId(title: string, programme: ProgrammeDocument): string {
-  const wished = title.normalize('NFKD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 40) || 'track';
+  const wished =
+    title
+      .normalize('NFKD')
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 40) || 'track';
   let id = wished;
   for (let n = 2; programme.tracks.some((t) => t.id === id); n++) id = `${wished}-${n}`;
   return id;
@@ -19,18 +25,26 @@ function trackId(title: string, programme: ProgrammeDocument): string {
  * session still to write. Undefined where the day has no session, or one that is in a track already.
  */
 export function makeTrack(
-  programme: ProgrammeDocument, place: DayPlace, planner: DayPlanner, locked: ReadonlySet<string>,
+  programme: ProgrammeDocument,
+  place: DayPlace,
+  planner: DayPlanner,
+  locked: ReadonlySet<string>,
 ): { readonly edits: readonly ProgrammeEdit[]; readonly words: string } | undefined {
   const day = findProgrammeDay(programme, place);
   const own = day && planner.of(day.text);
   if (!day || !own || day.track || locked.has(dayKey(place))) return undefined;
-  const later = programme.days.filter((d) => d.weekday === place.weekday && d.week > place.week && d.text.trim() === '' && !locked.has(dayKey(d)));
+  const later = programme.days.filter(
+    (d) => d.weekday === place.weekday && d.week > place.week && d.text.trim() === '' && !locked.has(dayKey(d)),
+  );
   const places = [place, ...later].map(({ week, weekday }) => ({ week, weekday }));
   const name = own.title || WEEKDAYS[place.weekday - 1]!;
   const id = trackId(name, programme);
   const levers = schoolLevers('rounds-and-reps', own.document, planner.scope.library);
   return {
-    edits: [{ kind: 'set-track', track: { id, name, text: day.text, school: 'rounds-and-reps', levers } }, { kind: 'join-track', id, places }],
+    edits: [
+      { kind: 'set-track', track: { id, name, text: day.text, school: 'rounds-and-reps', levers } },
+      { kind: 'join-track', id, places },
+    ],
     words: `${name} as a track on ${places.length} ${WEEKDAYS[place.weekday - 1]}${places.length === 1 ? '' : 's'}`,
   };
 }

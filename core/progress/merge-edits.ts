@@ -3,13 +3,18 @@ import type { ProgrammeEdit } from './programme-edit.ts';
 /** What an edit sets, where a later one of the same takes its place. */
 function subject(edit: ProgrammeEdit): string | undefined {
   switch (edit.kind) {
-    case 'set-track': return `track ${edit.track.id}`;
-    case 'set-theme': return `theme ${edit.weekday}`;
-    case 'set-day-theme': return `theme ${edit.place.week} ${edit.place.weekday}`;
+    case 'set-track':
+      return `track ${edit.track.id}`;
+    case 'set-theme':
+      return `theme ${edit.weekday}`;
+    case 'set-day-theme':
+      return `theme ${edit.place.week} ${edit.place.weekday}`;
     case 'set-guards':
     case 'set-lighter':
-    case 'set-title': return edit.kind;
-    default: return undefined;
+    case 'set-title':
+      return edit.kind;
+    default:
+      return undefined;
   }
 }
 

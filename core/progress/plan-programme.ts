@@ -51,11 +51,19 @@ export function planProgramme(programme: ProgrammeDocument, planner: DayPlanner)
     const loads = days.map((d) => (d?.plan === undefined ? 0 : d.plan.loadAu));
     const toWrite = days.filter((d) => d && !d.plan).length;
     return {
-      week, days, isLighter: isLighterWeek(programme, week), toWrite,
-      likelySec: plans.reduce((sum, p) => sum + p.clockSec.likely, 0), workSec: plans.reduce((sum, p) => sum + p.workSec, 0),
-      loadAu: loads.reduce<number>((sum, l) => sum + (l ?? 0), 0), unratedSessions: plans.filter((p) => p.loadAu === undefined).length,
-      repsByPattern: sumOf(plans.map((p) => p.repsByPattern)), repsByArea: sumOf(plans.map((p) => p.repsByArea)), workByArea: sumOf(plans.map((p) => p.workByArea)),
-      monotony: toWrite > 0 ? undefined : monotony(loads), strainAu: toWrite > 0 ? undefined : strain(loads),
+      week,
+      days,
+      isLighter: isLighterWeek(programme, week),
+      toWrite,
+      likelySec: plans.reduce((sum, p) => sum + p.clockSec.likely, 0),
+      workSec: plans.reduce((sum, p) => sum + p.workSec, 0),
+      loadAu: loads.reduce<number>((sum, l) => sum + (l ?? 0), 0),
+      unratedSessions: plans.filter((p) => p.loadAu === undefined).length,
+      repsByPattern: sumOf(plans.map((p) => p.repsByPattern)),
+      repsByArea: sumOf(plans.map((p) => p.repsByArea)),
+      workByArea: sumOf(plans.map((p) => p.workByArea)),
+      monotony: toWrite > 0 ? undefined : monotony(loads),
+      strainAu: toWrite > 0 ? undefined : strain(loads),
     };
   });
 }

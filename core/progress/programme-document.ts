@@ -72,12 +72,20 @@ export const NO_GUARD_SETTINGS: GuardSettings = { off: [], thresholds: {} };
 export const MAX_TRACKS = 40;
 
 export const byPlace = (a: DayPlace, b: DayPlace): number => a.week - b.week || a.weekday - b.weekday;
-export const isAt = (place: DayPlace) => (day: DayPlace): boolean => day.week === place.week && day.weekday === place.weekday;
-export const findProgrammeDay = (programme: ProgrammeDocument, place: DayPlace): ProgrammeDay | undefined => programme.days.find(isAt(place));
-export const themeOf = (programme: Pick<ProgrammeDocument, 'themes'>, day: Pick<ProgrammeDay, 'weekday' | 'theme'>): Theme | undefined => day.theme ?? programme.themes[day.weekday];
+export const isAt =
+  (place: DayPlace) =>
+  (day: DayPlace): boolean =>
+    day.week === place.week && day.weekday === place.weekday;
+export const findProgrammeDay = (programme: ProgrammeDocument, place: DayPlace): ProgrammeDay | undefined =>
+  programme.days.find(isAt(place));
+export const themeOf = (
+  programme: Pick<ProgrammeDocument, 'themes'>,
+  day: Pick<ProgrammeDay, 'weekday' | 'theme'>,
+): Theme | undefined => day.theme ?? programme.themes[day.weekday];
 
 /** Every fourth week, the last included where it falls so; 0 for none. */
-export const everyNth = (weeks: number, n: number): number[] => (n < 2 ? [] : Array.from({ length: Math.floor(weeks / n) }, (_, i) => (i + 1) * n));
+export const everyNth = (weeks: number, n: number): number[] =>
+  n < 2 ? [] : Array.from({ length: Math.floor(weeks / n) }, (_, i) => (i + 1) * n);
 
 /** The week of the progression that a calendar week mostly stands for; where it has no track's session, one after the week before. */
 export function progressionWeek(programme: ProgrammeDocument, week: number): number {
@@ -91,13 +99,27 @@ export function progressionWeek(programme: ProgrammeDocument, week: number): num
 }
 
 /** Whether a calendar week is a lighter one. */
-export const isLighterWeek = (programme: ProgrammeDocument, week: number): boolean => programme.lighter.includes(progressionWeek(programme, week));
+export const isLighterWeek = (programme: ProgrammeDocument, week: number): boolean =>
+  programme.lighter.includes(progressionWeek(programme, week));
 
 /** A programme with a session to write on each of these weekdays. */
-export function emptyProgramme(p: { title: string; weeks: number; weekdays: readonly number[]; lighter?: readonly number[] }): ProgrammeDocument {
+export function emptyProgramme(p: {
+  title: string;
+  weeks: number;
+  weekdays: readonly number[];
+  lighter?: readonly number[];
+}): ProgrammeDocument {
   const weekdays = [...new Set(p.weekdays)].sort((a, b) => a - b);
   return {
-    title: p.title, weeks: p.weeks, lighter: p.lighter ?? [], themes: {}, tracks: [], blocked: [], guards: NO_GUARD_SETTINGS,
-    days: Array.from({ length: p.weeks }, (_, i) => weekdays.map((weekday): ProgrammeDay => ({ week: i + 1, weekday, text: '' }))).flat(),
+    title: p.title,
+    weeks: p.weeks,
+    lighter: p.lighter ?? [],
+    themes: {},
+    tracks: [],
+    blocked: [],
+    guards: NO_GUARD_SETTINGS,
+    days: Array.from({ length: p.weeks }, (_, i) =>
+      weekdays.map((weekday): ProgrammeDay => ({ week: i + 1, weekday, text: '' })),
+    ).flat(),
   };
 }

@@ -14,8 +14,16 @@ import { findProgrammeDay, isLighterWeek, progressionWeek } from './programme-do
 import { explainWeek } from './explain-week.ts';
 
 const noLock = new Set<string>();
-function edit(programme: ProgrammeDocument, edits: ProgrammeEdit | readonly ProgrammeEdit[], locked: ReadonlySet<string> = noLock): ProgrammeDocument {
-  const result = applyProgrammeEdits(programme, Array.isArray(edits) ? edits as ProgrammeEdit[] : [edits as ProgrammeEdit], { book, locked });
+function edit(
+  programme: ProgrammeDocument,
+  edits: ProgrammeEdit | readonly ProgrammeEdit[],
+  locked: ReadonlySet<string> = noLock,
+): ProgrammeDocument {
+  const result = applyProgrammeEdits(
+    programme,
+    Array.isArray(edits) ? (edits as ProgrammeEdit[]) : [edits as ProgrammeEdit],
+    { book, locked },
+  );
   if (result.status === 'refused') throw new Error(result.message);
   return result.programme;
 }
@@ -24,13 +32,21 @@ const refusal = (programme: ProgrammeDocument, e: ProgrammeEdit, locked: Readonl
   return result.status === 'refused' ? result.message : '';
 };
 const at = (week: number, weekday: number) => ({ week, weekday });
-const textAt = (programme: ProgrammeDocument, week: number, weekday: number) => findProgrammeDay(programme, at(week, weekday))?.text;
+const textAt = (programme: ProgrammeDocument, week: number, weekday: number) =>
+  findProgrammeDay(programme, at(week, weekday))?.text;
 
 describe('a programme that progresses', () => {
   it('writes each week of a track by its levers, the four-week step included (common practice)', () => {
-    const track = makeTrack('four', FOUR_TEXT, [{ lever: { kind: 'rounds' }, schedule: { kind: 'at-weeks', steps: [{ week: 4, by: 1 }] } }]);
+    const track = makeTrack('four', FOUR_TEXT, [
+      { lever: { kind: 'rounds' }, schedule: { kind: 'at-weeks', steps: [{ week: 4, by: 1 }] } },
+    ]);
     const programme = edit(makeProgramme({ lighter: [] }), { kind: 'set-track', track });
-    expect([1, 2, 3, 4].map((w) => /for (\d+:\d+)/.exec(textAt(programme, w, 1)!)![1])).toEqual(['24:00', '24:00', '24:00', '28:00']);
+    expect([1, 2, 3, 4].map((w) => /for (\d+:\d+)/.exec(textAt(programme, w, 1)!)![1])).toEqual([
+      '24:00',
+      '24:00',
+      '24:00',
+      '28:00',
+    ]);
     const read = book.read(track);
     const explained = explainWeek(read, book.week(track, 4, []), book.week(track, 3, []));
     expect(explained.words).toBe('rounds 6 → 7, 24:00 → 28:00');
@@ -42,7 +58,10 @@ describe('a programme that progresses', () => {
     const mine = FOUR_TEXT.replace('10 push-up', '12 push-up  # asked for');
     const pinned = edit(makeProgramme(), { kind: 'set-text', place: at(2, 1), text: mine });
     expect(findProgrammeDay(pinned, at(2, 1))!.track!.isPinned).toBe(true);
-    const later = edit(pinned, { kind: 'set-track', track: makeTrack('four', FOUR_TEXT, [{ lever: { kind: 'reps' }, schedule: { kind: 'each-week', by: 3 } }]) });
+    const later = edit(pinned, {
+      kind: 'set-track',
+      track: makeTrack('four', FOUR_TEXT, [{ lever: { kind: 'reps' }, schedule: { kind: 'each-week', by: 3 } }]),
+    });
     expect(textAt(later, 2, 1)).toBe(mine);
     expect(textAt(later, 3, 1)).toContain('16 push-up');
     const free = edit(later, { kind: 'pin', place: at(2, 1), isPinned: false });
@@ -51,15 +70,46 @@ describe('a programme that progresses', () => {
 
   it('pins survive any change of levers, and what is generated has no error', () => {
     const lever: fc.Arbitrary<Lever> = fc.record({ kind: fc.constantFrom(...LEVER_KINDS) });
-    const rule = fc.record({ lever, schedule: fc.oneof(fc.record({ kind: fc.constant('each-week' as const), by: fc.integer({ min: -9, max: 9 }) }), fc.record({ kind: fc.constant('wave' as const), by: fc.integer({ min: -9, max: 9 }), carry: fc.integer({ min: -3, max: 3 }) })) });
-    const pinned = edit(makeProgramme({ weeks: 6 }), [2, 5].map((week) => ({ kind: 'set-text' as const, place: at(week, 1), text: `${FOUR_TEXT}# mine, week ${week}\n` })));
-    fc.assert(fc.property(fc.array(rule, { maxLength: 4 }), fc.uniqueArray(fc.integer({ min: 1, max: 6 }), { maxLength: 3 }), (levers, lighter) => {
-      const next = edit(pinned, [{ kind: 'set-lighter', lighter }, { kind: 'set-track', track: makeTrack('four', FOUR_TEXT, levers) }, { kind: 'set-track', track: makeTrack('engine', ENGINE_TEXT, levers) }]);
-      for (const week of [2, 5]) expect(textAt(next, week, 1)).toContain(`# mine, week ${week}`);
-      for (const day of next.days) expect(parseSession(day.text, baseLibrary).issues).toEqual([]);
-      const back = edit(next, [{ kind: 'set-lighter', lighter: pinned.lighter }, ...pinned.tracks.map((track) => ({ kind: 'set-track' as const, track }))]);
-      expect(back.days).toEqual(pinned.days);
-    }), { numRuns: 60 });
+    const rule = fc.record({
+      lever,
+      schedule: fc.oneof(
+        fc.record({ kind: fc.constant('each-week' as const), by: fc.integer({ min: -9, max: 9 }) }),
+        fc.record({
+          kind: fc.constant('wave' as const),
+          by: fc.integer({ min: -9, max: 9 }),
+          carry: fc.integer({ min: -3, max: 3 }),
+        }),
+      ),
+    });
+    const pinned = edit(
+      makeProgramme({ weeks: 6 }),
+      [2, 5].map((week) => ({
+        kind: 'set-text' as const,
+        place: at(week, 1),
+        text: `${FOUR_TEXT}# mine, week ${week}\n`,
+      })),
+    );
+    fc.assert(
+      fc.property(
+        fc.array(rule, { maxLength: 4 }),
+        fc.uniqueArray(fc.integer({ min: 1, max: 6 }), { maxLength: 3 }),
+        (levers, lighter) => {
+          const next = edit(pinned, [
+            { kind: 'set-lighter', lighter },
+            { kind: 'set-track', track: makeTrack('four', FOUR_TEXT, levers) },
+            { kind: 'set-track', track: makeTrack('engine', ENGINE_TEXT, levers) },
+          ]);
+          for (const week of [2, 5]) expect(textAt(next, week, 1)).toContain(`# mine, week ${week}`);
+          for (const day of next.days) expect(parseSession(day.text, baseLibrary).issues).toEqual([]);
+          const back = edit(next, [
+            { kind: 'set-lighter', lighter: pinned.lighter },
+            ...pinned.tracks.map((track) => ({ kind: 'set-track' as const, track })),
+          ]);
+          expect(back.days).toEqual(pinned.days);
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 
   it('moves a session, and swaps where one stands', () => {
@@ -69,7 +119,10 @@ describe('a programme that progresses', () => {
     const swapped = edit(programme, { kind: 'move-day', from: at(1, 1), to: at(1, 4) });
     expect([textAt(swapped, 1, 1), textAt(swapped, 1, 4)]).toEqual([textAt(programme, 1, 4), textAt(programme, 1, 1)]);
     expect(findDifferences(programme, swapped, planner).days.map((d) => d.kind)).toEqual(['came', 'came']);
-    expect(findDifferences(programme, moved, planner).days.map((d) => `${d.kind} ${d.words}`)).toEqual(['went to Sun, week 1', 'came from Sat, week 1']);
+    expect(findDifferences(programme, moved, planner).days.map((d) => `${d.kind} ${d.words}`)).toEqual([
+      'went to Sun, week 1',
+      'came from Sat, week 1',
+    ]);
   });
 
   it('keeps the week of the progression with a session that moves to another week', () => {
@@ -124,7 +177,11 @@ describe('a programme that progresses', () => {
   it('leaves what was sent as it was: levers pass it by, and an edit that would move it is refused', () => {
     const programme = makeProgramme();
     const locked = new Set([dayKey(at(1, 1)), dayKey(at(1, 4))]);
-    const harder = edit(programme, { kind: 'set-track', track: makeTrack('four', FOUR_TEXT.replace('10 push-up', '20 push-up')) }, locked);
+    const harder = edit(
+      programme,
+      { kind: 'set-track', track: makeTrack('four', FOUR_TEXT.replace('10 push-up', '20 push-up')) },
+      locked,
+    );
     expect(textAt(harder, 1, 1)).toContain('10 push-up');
     expect(textAt(harder, 2, 1)).toContain('21 push-up');
     expect(refusal(programme, { kind: 'move-day', from: at(1, 1), to: at(1, 2) }, locked)).toMatch(/has been sent/);
@@ -146,20 +203,30 @@ describe('a programme that progresses', () => {
   it('a session that was moved keeps its week of the progression when weeks come and go around it', () => {
     // Week 1’s session stands in week 4 and week 4’s, the lighter one, in week 1.
     const moved = edit(makeProgramme({ weeks: 6 }), { kind: 'move-day', from: at(1, 1), to: at(4, 1) });
-    const track = (p: ProgrammeDocument, week: number) => p.days.find((d) => d.week === week && d.weekday === 1)!.track!.week;
+    const track = (p: ProgrammeDocument, week: number) =>
+      p.days.find((d) => d.week === week && d.weekday === 1)!.track!.week;
     const without = edit(moved, { kind: 'remove-week', week: 1 });
     expect([1, 2, 3, 4].map((w) => track(without, w))).toEqual([2, 3, 1, 5]);
     expect(without.lighter).toEqual([4]);
     const inserted = edit(moved, { kind: 'insert-week', at: 3, as: 'lighter' });
     expect([1, 2, 3, 4, 5, 6].map((w) => track(inserted, w))).toEqual([5, 2, 3, 4, 1, 6]);
     expect(inserted.lighter).toEqual([3, 5]);
-    for (const [was, is] of [[2, 2], [4, 5]] as const) expect(textAt(inserted, is, 1)).toBe(textAt(moved, was, 1));
+    for (const [was, is] of [
+      [2, 2],
+      [4, 5],
+    ] as const)
+      expect(textAt(inserted, is, 1)).toBe(textAt(moved, was, 1));
   });
 
   it('a progression has as many weeks as a programme may have', () => {
     const year = makeProgramme({ weeks: 52, lighter: [] });
     const shorter = edit(year, { kind: 'remove-week', week: 1 });
-    expect(applyProgrammeEdits(shorter, [{ kind: 'insert-week', at: 1, as: 'lighter' }], { book, locked: new Set() })).toEqual({ status: 'refused', message: 'Its sessions would come to more than 52 weeks of progression. Take a lighter week out first.' });
+    expect(
+      applyProgrammeEdits(shorter, [{ kind: 'insert-week', at: 1, as: 'lighter' }], { book, locked: new Set() }),
+    ).toEqual({
+      status: 'refused',
+      message: 'Its sessions would come to more than 52 weeks of progression. Take a lighter week out first.',
+    });
     expect(edit(shorter, { kind: 'insert-week', at: 1, as: 'pause' }).weeks).toBe(52);
   });
 
@@ -194,29 +261,73 @@ describe('differences', () => {
   });
   it('speak of levers and lengths, and of what isn’t about a day', () => {
     const programme = makeProgramme();
-    const next = edit(programme, [{ kind: 'set-track', track: makeTrack('four', FOUR_TEXT, [{ lever: { kind: 'rounds' }, schedule: { kind: 'at-weeks', steps: [{ week: 2, by: 1 }] } }]) }, { kind: 'set-lighter', lighter: [] }, { kind: 'set-theme', weekday: 1, theme: 'strength' }]);
+    const next = edit(programme, [
+      {
+        kind: 'set-track',
+        track: makeTrack('four', FOUR_TEXT, [
+          { lever: { kind: 'rounds' }, schedule: { kind: 'at-weeks', steps: [{ week: 2, by: 1 }] } },
+        ]),
+      },
+      { kind: 'set-lighter', lighter: [] },
+      { kind: 'set-theme', weekday: 1, theme: 'strength' },
+    ]);
     const { days, others } = findDifferences(programme, next, planner);
-    expect(days.find((d) => d.place.week === 2 && d.place.weekday === 1)!.words).toMatch(/rounds 6 → 7, .*24:00 → 28:00/);
+    expect(days.find((d) => d.place.week === 2 && d.place.weekday === 1)!.words).toMatch(
+      /rounds 6 → 7, .*24:00 → 28:00/,
+    );
     expect(others).toEqual(['No lighter weeks.', 'Track four changes.', 'Themes of the weekdays change.']);
   });
   it('a text that another week had before is a change, not a move', () => {
     const programme = makeProgramme();
-    const next = edit(programme, { kind: 'set-track', track: makeTrack('four', FOUR_TEXT, [{ lever: { kind: 'reps' }, schedule: { kind: 'each-week', by: 2 } }]) });
+    const next = edit(programme, {
+      kind: 'set-track',
+      track: makeTrack('four', FOUR_TEXT, [{ lever: { kind: 'reps' }, schedule: { kind: 'each-week', by: 2 } }]),
+    });
     expect(textAt(next, 2, 1)).toBe(textAt(programme, 3, 1));
-    expect(findDifferences(programme, next, planner).days.map((d) => d.kind)).toEqual(['changed', 'changed', 'changed']);
+    expect(findDifferences(programme, next, planner).days.map((d) => d.kind)).toEqual([
+      'changed',
+      'changed',
+      'changed',
+    ]);
   });
   it('name what is new, gone, emptied and pinned', () => {
     const programme = makeProgramme();
-    const next = edit(programme, [{ kind: 'remove-day', place: at(1, 6) }, { kind: 'add-day', place: at(2, 6) }, { kind: 'pin', place: at(3, 1), isPinned: true }, { kind: 'set-text', place: at(4, 6), text: 'Main: flow\n5 squat\n' }]);
-    expect(findDifferences(programme, next, planner).days.map((d) => [d.place.week, d.kind, d.words])).toEqual([[1, 'gone', ''], [2, 'new', ''], [3, 'words-only', 'pinned'], [4, 'new', expect.stringMatching(/^0:\d\d$/)]]);
+    const next = edit(programme, [
+      { kind: 'remove-day', place: at(1, 6) },
+      { kind: 'add-day', place: at(2, 6) },
+      { kind: 'pin', place: at(3, 1), isPinned: true },
+      { kind: 'set-text', place: at(4, 6), text: 'Main: flow\n5 squat\n' },
+    ]);
+    expect(findDifferences(programme, next, planner).days.map((d) => [d.place.week, d.kind, d.words])).toEqual([
+      [1, 'gone', ''],
+      [2, 'new', ''],
+      [3, 'words-only', 'pinned'],
+      [4, 'new', expect.stringMatching(/^0:\d\d$/)],
+    ]);
   });
 
   it('a session that joins a track or leaves it says that, and nothing of pins', () => {
-    const single = singles([[1, 1, FOUR_TEXT], [2, 1, FOUR_TEXT]], 2);
-    const joined = edit(single, [{ kind: 'set-track', track: makeTrack('four', FOUR_TEXT, []) }, { kind: 'join-track', id: 'four', places: [at(1, 1), at(2, 1)] }]);
-    expect(findDifferences(single, joined, planner).days.map((d) => [d.kind, d.words])).toEqual([['words-only', 'joins four'], ['words-only', 'joins four']]);
+    const single = singles(
+      [
+        [1, 1, FOUR_TEXT],
+        [2, 1, FOUR_TEXT],
+      ],
+      2,
+    );
+    const joined = edit(single, [
+      { kind: 'set-track', track: makeTrack('four', FOUR_TEXT, []) },
+      { kind: 'join-track', id: 'four', places: [at(1, 1), at(2, 1)] },
+    ]);
+    expect(findDifferences(single, joined, planner).days.map((d) => [d.kind, d.words])).toEqual([
+      ['words-only', 'joins four'],
+      ['words-only', 'joins four'],
+    ]);
     const pinned = edit(joined, { kind: 'pin', place: at(2, 1), isPinned: true });
-    expect(findDifferences(pinned, edit(pinned, { kind: 'leave-track', places: [at(1, 1), at(2, 1)] }), planner).days.map((d) => d.words)).toEqual(['on its own', 'on its own']);
+    expect(
+      findDifferences(pinned, edit(pinned, { kind: 'leave-track', places: [at(1, 1), at(2, 1)] }), planner).days.map(
+        (d) => d.words,
+      ),
+    ).toEqual(['on its own', 'on its own']);
     expect(findDifferences(pinned, joined, planner).days.map((d) => d.words)).toEqual(['let go']);
   });
 });

@@ -18,7 +18,11 @@ export type ProgrammeEdit =
   /** To another place; what stands there comes here. */
   | { readonly kind: 'move-day'; readonly from: DayPlace; readonly to: DayPlace }
   /** The sessions of one week in another order: from which weekday to which. */
-  | { readonly kind: 'arrange-week'; readonly week: number; readonly moves: readonly { readonly from: number; readonly to: number }[] }
+  | {
+      readonly kind: 'arrange-week';
+      readonly week: number;
+      readonly moves: readonly { readonly from: number; readonly to: number }[];
+    }
   /** Replaces the other week's sessions; those of tracks are written for the week they come to. */
   | { readonly kind: 'copy-week'; readonly from: number; readonly to: number }
   /** Before the week that is now `at`. A lighter one has the same sessions, lighter; a pause has none. */

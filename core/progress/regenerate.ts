@@ -44,7 +44,12 @@ export function createTrackBook(scope: ProgressScope): TrackBook {
  * The programme with every session of a track written anew by its levers. Pinned days, and those that `isLocked` says were
  * sent, keep their text; so does a day whose track is gone (it becomes a single session). The same object where nothing changes.
  */
-export function regenerate(programme: ProgrammeDocument, book: TrackBook, isLocked: (day: ProgrammeDay) => boolean = () => false, planner?: DayPlanner): ProgrammeDocument {
+export function regenerate(
+  programme: ProgrammeDocument,
+  book: TrackBook,
+  isLocked: (day: ProgrammeDay) => boolean = () => false,
+  planner?: DayPlanner,
+): ProgrammeDocument {
   const tracks = new Map(programme.tracks.map((t) => [t.id, t]));
   let isChanged = false;
   const days = programme.days.map((day): ProgrammeDay => {
@@ -72,7 +77,13 @@ export function pinDeviations(programme: ProgrammeDocument, book: TrackBook): Pr
     ...programme,
     days: programme.days.map((day) => {
       const track = day.track && tracks.get(day.track.id);
-      if (!day.track || !track || day.track.isPinned || book.week(track, day.track.week, programme.lighter).text === day.text) return day;
+      if (
+        !day.track ||
+        !track ||
+        day.track.isPinned ||
+        book.week(track, day.track.week, programme.lighter).text === day.text
+      )
+        return day;
       return { ...day, track: { ...day.track, isPinned: true } };
     }),
   };

@@ -29,31 +29,64 @@ export interface RetestPlacing {
  * A day of each of a retest's weeks: one still to write, else a free day that touches no hard one, else the day that the
  * model session stands on. Blocked and sent days are left out; a week without a day is left out too.
  */
-export function placeRetest(programme: ProgrammeDocument, model: DayPlace, at: { planner: DayPlanner; startsOn: DayDate; locked: ReadonlySet<string> }): RetestPlacing[] {
+export function placeRetest(
+  programme: ProgrammeDocument,
+  model: DayPlace,
+  at: { planner: DayPlanner; startsOn: DayDate; locked: ReadonlySet<string> },
+): RetestPlacing[] {
   const { planner, startsOn, locked } = at;
   const modelPlan = planner.of(findProgrammeDay(programme, model)?.text ?? '');
-  const planOf = (week: number, weekday: number) => planner.of(findProgrammeDay(programme, weekday < 1 ? { week: week - 1, weekday: 7 } : weekday > 7 ? { week: week + 1, weekday: 1 } : { week, weekday })?.text ?? '');
+  const planOf = (week: number, weekday: number) =>
+    planner.of(
+      findProgrammeDay(
+        programme,
+        weekday < 1 ? { week: week - 1, weekday: 7 } : weekday > 7 ? { week: week + 1, weekday: 1 } : { week, weekday },
+      )?.text ?? '',
+    );
   return retestWeeks(programme.weeks).flatMap((week): RetestPlacing[] => {
     if (week === model.week) return [{ place: model, replaces: undefined }];
-    const options = [1, 2, 3, 4, 5, 6, 7].filter((weekday) => !locked.has(dayKey({ week, weekday }))
-      && !programme.blocked.some((b) => b.date === dateOfDay(startsOn, { week, weekday }) && isBlockedFor(b, modelPlan)))
+    const options = [1, 2, 3, 4, 5, 6, 7]
+      .filter(
+        (weekday) =>
+          !locked.has(dayKey({ week, weekday })) &&
+          !programme.blocked.some(
+            (b) => b.date === dateOfDay(startsOn, { week, weekday }) && isBlockedFor(b, modelPlan),
+          ),
+      )
       .map((weekday) => {
         const day = findProgrammeDay(programme, { week, weekday });
         const plan = day && planner.of(day.text);
         const isEmpty = day !== undefined && !plan;
         const touchesHard = [weekday - 1, weekday + 1].some((w) => planOf(week, w)?.isHard);
-        const cost = (isEmpty ? 0 : day ? (weekday === model.weekday ? 20 : 40) : 10) + (touchesHard ? 15 : 0) + (plan?.retest ? 50 : 0) + Math.abs(weekday - model.weekday);
+        const cost =
+          (isEmpty ? 0 : day ? (weekday === model.weekday ? 20 : 40) : 10) +
+          (touchesHard ? 15 : 0) +
+          (plan?.retest ? 50 : 0) +
+          Math.abs(weekday - model.weekday);
         return { weekday, plan, cost };
       });
-    const best = options.reduce<(typeof options)[number] | undefined>((a, b) => (a && a.cost <= b.cost ? a : b), undefined);
+    const best = options.reduce<(typeof options)[number] | undefined>(
+      (a, b) => (a && a.cost <= b.cost ? a : b),
+      undefined,
+    );
     return best ? [{ place: { week, weekday: best.weekday }, replaces: best.plan?.title ?? undefined }] : [];
   });
 }
 
 /** The session of a place under a retest name, at its places. */
-export function retestEdit(programme: ProgrammeDocument, model: DayPlace, name: string, places: readonly DayPlace[], planner: DayPlanner): ProgrammeEdit {
+export function retestEdit(
+  programme: ProgrammeDocument,
+  model: DayPlace,
+  name: string,
+  places: readonly DayPlace[],
+  planner: DayPlanner,
+): ProgrammeEdit {
   const text = findProgrammeDay(programme, model)?.text ?? '';
-  return { kind: 'place-retest', places, text: applyEdits(text, [{ kind: 'set-field', field: 'Retest', value: name }], planner.scope.library) };
+  return {
+    kind: 'place-retest',
+    places,
+    text: applyEdits(text, [{ kind: 'set-field', field: 'Retest', value: name }], planner.scope.library),
+  };
 }
 
 /** A retest as it stands in a programme. */
@@ -65,7 +98,12 @@ export interface Retest {
 }
 
 export const SCORE_WORDS: Record<ScoreKind, string> = {
-  'rounds+reps': 'rounds and reps', reps: 'reps', time: 'the time', 'reps-per-window': 'reps in each window', 'top-set': 'the top set', none: 'nothing',
+  'rounds+reps': 'rounds and reps',
+  reps: 'reps',
+  time: 'the time',
+  'reps-per-window': 'reps in each window',
+  'top-set': 'the top set',
+  none: 'nothing',
 };
 
 /** The retests of a programme, each with its places and what it compares. */

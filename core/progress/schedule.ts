@@ -41,7 +41,8 @@ export interface ScheduleScope {
 }
 
 /** Weeks that aren't lighter, up to and including `week`. */
-export const buildWeeks = (lighter: readonly number[], week: number): number => week - lighter.filter((l) => l <= week).length;
+export const buildWeeks = (lighter: readonly number[], week: number): number =>
+  week - lighter.filter((l) => l <= week).length;
 
 /**
  * The offsets of a rule in a week. In a lighter week it is the rule's `lighterBy`, or else what the last other week
@@ -50,7 +51,8 @@ export const buildWeeks = (lighter: readonly number[], week: number): number => 
 export function pullsAt(rule: LeverRule, week: number, scope: ScheduleScope): Pull[] {
   if (!Number.isInteger(week) || week < 1) throw new RangeError(`a week counts from 1, not ${week}`);
   const { lever, schedule } = rule;
-  if (schedule.kind === 'list') return [{ lever, by: schedule.values[Math.min(week, schedule.values.length) - 1] ?? 0 }];
+  if (schedule.kind === 'list')
+    return [{ lever, by: schedule.values[Math.min(week, schedule.values.length) - 1] ?? 0 }];
   if (scope.lighter.includes(week)) {
     let before = week - 1;
     while (before > 0 && scope.lighter.includes(before)) before--;
@@ -59,8 +61,10 @@ export function pullsAt(rule: LeverRule, week: number, scope: ScheduleScope): Pu
   }
   const at = buildWeeks(scope.lighter, week) - 1;
   switch (schedule.kind) {
-    case 'each-week': return [{ lever, by: schedule.by * at }];
-    case 'at-weeks': return [{ lever, by: schedule.steps.reduce((sum, s) => sum + (s.week <= week ? s.by : 0), 0) }];
+    case 'each-week':
+      return [{ lever, by: schedule.by * at }];
+    case 'at-weeks':
+      return [{ lever, by: schedule.steps.reduce((sum, s) => sum + (s.week <= week ? s.by : 0), 0) }];
     case 'wave': {
       const easyBefore = scope.lighter.filter((l) => l < week);
       const since = week - 1 - Math.max(0, ...easyBefore);
@@ -68,10 +72,19 @@ export function pullsAt(rule: LeverRule, week: number, scope: ScheduleScope): Pu
     }
     case 'double': {
       const span = Math.max(0, schedule.ceiling - (scope.baseReps ?? schedule.ceiling));
-      const load: Lever = { kind: 'load', ...(lever.of && lever.of !== 'list' && { of: lever.of }), ...(lever.in && { in: lever.in }) };
-      return [{ lever, by: at % (span + 1) }, { lever: load, by: Math.floor(at / (span + 1)) * schedule.loadBy }];
+      const load: Lever = {
+        kind: 'load',
+        ...(lever.of && lever.of !== 'list' && { of: lever.of }),
+        ...(lever.in && { in: lever.in }),
+      };
+      return [
+        { lever, by: at % (span + 1) },
+        { lever: load, by: Math.floor(at / (span + 1)) * schedule.loadBy },
+      ];
     }
-    case 'until-length': return [{ lever, by: schedule.by * Math.min(at, scope.mostSteps ?? at) }];
-    default: return assertNever(schedule);
+    case 'until-length':
+      return [{ lever, by: schedule.by * Math.min(at, scope.mostSteps ?? at) }];
+    default:
+      return assertNever(schedule);
   }
 }

@@ -55,12 +55,17 @@ describe('training load, by the worked example of FACTS 2 (computed with two sta
 describe('against a statistics library', () => {
   const load = fc.integer({ min: 0, max: 1200 });
   it('mean, sample SD, monotony and strain of any week agree', () => {
-    fc.assert(fc.property(fc.array(load, { minLength: 7, maxLength: 7 }).filter((week) => new Set(week).size > 1), (week) => {
-      const [m, sd] = [referenceMean(week), sampleStandardDeviation(week)];
-      expect(mean(week)).toBeCloseTo(m, 8);
-      expect(sampleSd(week)).toBeCloseTo(sd, 8);
-      expect(monotony(week)).toBeCloseTo(m / sd, 8);
-      expect(strain(week)).toBeCloseTo((m / sd) * m * 7, 5);
-    }));
+    fc.assert(
+      fc.property(
+        fc.array(load, { minLength: 7, maxLength: 7 }).filter((week) => new Set(week).size > 1),
+        (week) => {
+          const [m, sd] = [referenceMean(week), sampleStandardDeviation(week)];
+          expect(mean(week)).toBeCloseTo(m, 8);
+          expect(sampleSd(week)).toBeCloseTo(sd, 8);
+          expect(monotony(week)).toBeCloseTo(m / sd, 8);
+          expect(strain(week)).toBeCloseTo((m / sd) * m * 7, 5);
+        },
+      ),
+    );
   });
 });

@@ -2,15 +2,19 @@
  * Planned load, by session-RPE: effort (0 to 10) times minutes, in arbitrary units (Foster 1998 MSSE 30:1164; 2001 JSCR
  * 15:109; from memory). A session without an effort has none: undefined, not 0.
  */
-export const sessionLoad = (effort: number | undefined, likelySec: number): number | undefined => (effort === undefined ? undefined : (effort * likelySec) / 60);
+export const sessionLoad = (effort: number | undefined, likelySec: number): number | undefined =>
+  effort === undefined ? undefined : (effort * likelySec) / 60;
 
 /** Arithmetic mean; undefined for nothing. */
-export const mean = (values: readonly number[]): number | undefined => (values.length === 0 ? undefined : values.reduce((a, b) => a + b, 0) / values.length);
+export const mean = (values: readonly number[]): number | undefined =>
+  values.length === 0 ? undefined : values.reduce((a, b) => a + b, 0) / values.length;
 
 /** Sample standard deviation (n - 1); undefined below two values. */
 export function sampleSd(values: readonly number[]): number | undefined {
   const m = mean(values);
-  return m === undefined || values.length < 2 ? undefined : Math.sqrt(values.reduce((sum, v) => sum + (v - m) ** 2, 0) / (values.length - 1));
+  return m === undefined || values.length < 2
+    ? undefined
+    : Math.sqrt(values.reduce((sum, v) => sum + (v - m) ** 2, 0) / (values.length - 1));
 }
 
 /**
@@ -31,4 +35,5 @@ export function strain(dailyLoads: readonly (number | undefined)[]): number | un
 }
 
 /** Change against before in per cent; undefined from 0. */
-export const changePct = (before: number, now: number): number | undefined => (before === 0 ? undefined : (100 * (now - before)) / before);
+export const changePct = (before: number, now: number): number | undefined =>
+  before === 0 ? undefined : (100 * (now - before)) / before;

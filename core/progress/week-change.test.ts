@@ -4,12 +4,30 @@ import { planProgramme } from './plan-programme.ts';
 import { findLoadChange, findWeekChange, formatChange } from './week-change.ts';
 
 const session = (min: number, effort = 5) => `Title: T\nEffort: ${effort}\n\nMain: work 1:00 x ${min}\nsquat\n`;
-const weeksOf = (minutes: readonly (number | 'empty' | 'to write')[], lighter: readonly number[] = []) => planProgramme(
-  { ...singles(minutes.flatMap((m, i) => (m === 'empty' ? [] : [[i + 1, 1, m === 'to write' ? '' : session(m)] as const])), minutes.length), lighter }, planner);
+const weeksOf = (minutes: readonly (number | 'empty' | 'to write')[], lighter: readonly number[] = []) =>
+  planProgramme(
+    {
+      ...singles(
+        minutes.flatMap((m, i) => (m === 'empty' ? [] : [[i + 1, 1, m === 'to write' ? '' : session(m)] as const])),
+        minutes.length,
+      ),
+      lighter,
+    },
+    planner,
+  );
 
 describe('a week against the one before', () => {
   it('1050 → 1330 is +26.67 % (arithmetic)', () => {
-    const weeks = planProgramme(singles([[1, 1, session(150, 7)], [2, 1, session(190, 7)]], 2), planner);
+    const weeks = planProgramme(
+      singles(
+        [
+          [1, 1, session(150, 7)],
+          [2, 1, session(190, 7)],
+        ],
+        2,
+      ),
+      planner,
+    );
     expect(findLoadChange(weeks, 1)).toMatchObject({ was: 1050, now: 1330 });
     expect(findLoadChange(weeks, 1)!.pct).toBeCloseTo(26.6667, 3);
   });
@@ -37,12 +55,29 @@ describe('a week against the one before', () => {
   });
 
   it('a session without an effort leaves minutes to compare, not load', () => {
-    const weeks = planProgramme(singles([[1, 1, session(10)], [2, 1, session(20).replace('Effort: 5\n', '')]], 2), planner);
+    const weeks = planProgramme(
+      singles(
+        [
+          [1, 1, session(10)],
+          [2, 1, session(20).replace('Effort: 5\n', '')],
+        ],
+        2,
+      ),
+      planner,
+    );
     expect(findLoadChange(weeks, 1)).toBeUndefined();
     expect(findWeekChange(weeks, 1, (w) => w.workSec)!.pct).toBeCloseTo(100, 6);
   });
 
-  it.each([[3.26, 0, '+3 %'], [3.26, 1, '+3.3 %'], [-59.4, 0, '−59 %'], [149.27, 1, '+149 %'], [0, 0, '±0 %'], [-0.4, 0, '±0 %'], [-0.4, 1, '−0.4 %']] as const)('%d with %d decimals is %s', (pct, decimals, words) => {
+  it.each([
+    [3.26, 0, '+3 %'],
+    [3.26, 1, '+3.3 %'],
+    [-59.4, 0, '−59 %'],
+    [149.27, 1, '+149 %'],
+    [0, 0, '±0 %'],
+    [-0.4, 0, '±0 %'],
+    [-0.4, 1, '−0.4 %'],
+  ] as const)('%d with %d decimals is %s', (pct, decimals, words) => {
     expect(formatChange(pct, decimals)).toBe(words);
   });
 });

@@ -2,7 +2,8 @@ import type { WeekPlan } from './plan-programme.ts';
 import { changePct } from './training-load.ts';
 
 /** A week that can be compared: all of it written. */
-export const isWhole = (week: WeekPlan | undefined): week is WeekPlan => week !== undefined && week.toWrite === 0 && week.likelySec > 0;
+export const isWhole = (week: WeekPlan | undefined): week is WeekPlan =>
+  week !== undefined && week.toWrite === 0 && week.likelySec > 0;
 
 /** As `isWhole`, and every session with a planned effort. */
 export const isRated = (week: WeekPlan | undefined): week is WeekPlan => isWhole(week) && week.unratedSessions === 0;
@@ -24,7 +25,12 @@ export const isPause = (week: WeekPlan): boolean => week.days.every((d) => d ===
  * or a pause between two others is no leap. `fits` says which weeks can be compared. Undefined for the first week, from 0,
  * where this week or the one right before it can't be compared, and where no other stands before it.
  */
-export function findWeekChange(weeks: readonly WeekPlan[], at: number, of: (week: WeekPlan) => number, fits: (week: WeekPlan | undefined) => boolean = isWhole): WeekChange | undefined {
+export function findWeekChange(
+  weeks: readonly WeekPlan[],
+  at: number,
+  of: (week: WeekPlan) => number,
+  fits: (week: WeekPlan | undefined) => boolean = isWhole,
+): WeekChange | undefined {
   const week = weeks[at];
   const before = weeks[at - 1];
   const against = weeks.slice(0, at).findLast((w) => !w.isLighter && fits(w));
@@ -35,7 +41,8 @@ export function findWeekChange(weeks: readonly WeekPlan[], at: number, of: (week
 }
 
 /** Planned load against the week before that isn't lighter. */
-export const findLoadChange = (weeks: readonly WeekPlan[], at: number): WeekChange | undefined => findWeekChange(weeks, at, (w) => w.loadAu, isRated);
+export const findLoadChange = (weeks: readonly WeekPlan[], at: number): WeekChange | undefined =>
+  findWeekChange(weeks, at, (w) => w.loadAu, isRated);
 
 /** `+3 %`, `−12.5 %` with so many decimals where they say something. */
 export function formatChange(pct: number, decimals = 0): string {

@@ -5,15 +5,25 @@ import { buildStrands } from './build-strand.ts';
 const d = (text: string) => text as DayDate;
 const RUN = { startsOn: d('2026-05-04'), releaseTime: '05:00' };
 const DAYS = [
-  { dayId: 1, week: 1, weekday: 1, sent: true }, { dayId: 2, week: 2, weekday: 2, sent: true }, { dayId: 3, week: 2, weekday: 3, sent: true }, { dayId: 4, week: 2, weekday: 5, sent: false },
+  { dayId: 1, week: 1, weekday: 1, sent: true },
+  { dayId: 2, week: 2, weekday: 2, sent: true },
+  { dayId: 3, week: 2, weekday: 3, sent: true },
+  { dayId: 4, week: 2, weekday: 5, sent: false },
 ];
 const person = (timeZone: string, records: [number, 'done' | 'part'][] = []) => ({
-  timeZone, joinedOn: d('2026-05-01'), records: new Map(records.map(([id, outcome]) => [id, { outcome, shareRatio: outcome === 'done' ? 1 : 0.5 }])),
+  timeZone,
+  joinedOn: d('2026-05-01'),
+  records: new Map(records.map(([id, outcome]) => [id, { outcome, shareRatio: outcome === 'done' ? 1 : 0.5 }])),
 });
 
 test('at one instant a day is due for one zone and still ahead for another', () => {
   // Tuesday 12 May 22:00 UTC: Wednesday 10:00 in Auckland, Tuesday 18:00 in New York.
-  const [auckland, newYork] = buildStrands(RUN, DAYS, [person('Pacific/Auckland', [[1, 'done']]), person('America/New_York', [[1, 'part']])], Date.parse('2026-05-12T22:00:00Z'));
+  const [auckland, newYork] = buildStrands(
+    RUN,
+    DAYS,
+    [person('Pacific/Auckland', [[1, 'done']]), person('America/New_York', [[1, 'part']])],
+    Date.parse('2026-05-12T22:00:00Z'),
+  );
   expect(auckland!.today).toBe('2026-05-13');
   expect(auckland!.beads.map((b) => b.state)).toEqual(['done', 'missed', 'due', 'unsent']);
   expect(auckland!.attendance).toEqual({ kept: 1, due: 2, ratio: 0.5 });

@@ -42,13 +42,21 @@ export interface Strand {
  * The strands of people over the planned days of a run, in the order given. Release instants are computed once
  * for each zone. No days give empty strands with an undefined attendance.
  */
-export function buildStrands(run: RunCalendar, days: readonly PlannedDay[], people: readonly StrandPerson[], nowMs: number): Strand[] {
+export function buildStrands(
+  run: RunCalendar,
+  days: readonly PlannedDay[],
+  people: readonly StrandPerson[],
+  nowMs: number,
+): Strand[] {
   const dates = days.map((day) => dateOfDay(run.startsOn, day));
   const byZone = new Map<string, { today: DayDate; releases: number[] }>();
   const zoneOf = (timeZone: string) => {
     let zone = byZone.get(timeZone);
     if (!zone) {
-      zone = { today: localDate(nowMs, timeZone), releases: dates.map((date) => releaseInstant(date, run.releaseTime, timeZone)) };
+      zone = {
+        today: localDate(nowMs, timeZone),
+        releases: dates.map((date) => releaseInstant(date, run.releaseTime, timeZone)),
+      };
       byZone.set(timeZone, zone);
     }
     return zone;
@@ -60,7 +68,12 @@ export function buildStrands(run: RunCalendar, days: readonly PlannedDay[], peop
       const date = dates[i]!;
       const releaseMs = releases[i]!;
       return {
-        dayId: day.dayId, week: day.week, weekday: day.weekday, date, releaseMs, shareRatio: record?.shareRatio,
+        dayId: day.dayId,
+        week: day.week,
+        weekday: day.weekday,
+        date,
+        releaseMs,
+        shareRatio: record?.shareRatio,
         state: dayState({ date, sent: day.sent, releaseMs, record }, person.joinedOn, today, nowMs),
       };
     });

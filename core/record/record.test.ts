@@ -8,17 +8,29 @@ import type { StrandDay } from './strand.ts';
 import { computeAttendance, dayState } from './strand.ts';
 
 const plan = (text: string) => computePlan(parseSession(text, baseLibrary).document, baseLibrary);
-const MIXED = plan(`Warm-up: flow\n5 squat\nMain: amrap 5:00\n5 squat\nMain: for time\n9 squat\nMain: windows 1:00 x 3\n5 squat\nmax push-up
+const MIXED =
+  plan(`Warm-up: flow\n5 squat\nMain: amrap 5:00\n5 squat\nMain: for time\n9 squat\nMain: windows 1:00 x 3\n5 squat\nmax push-up
 Main: pyramid +3 in 1:00 rest 0:30\nsquat\nmarch\npush-up\nsit-up\nFinisher: work 0:30 rest 0:30\nmax push-up`);
 
 test('each form asks for its own kind of number', () => {
   expect(scoreFields(MIXED).map(({ kind, fields }) => [kind, fields.length])).toEqual([
-    ['rounds+reps', 2], ['time', 1], ['reps-per-window', 3], ['top-set', 2], ['reps', 1],
+    ['rounds+reps', 2],
+    ['time', 1],
+    ['reps-per-window', 3],
+    ['top-set', 2],
+    ['reps', 1],
   ]);
 });
 
 test('scores are read from a form, blank blocks owe none, and shown again as they were', () => {
-  const form: Record<string, string> = { 'score-1-rounds': '7', 'score-1-reps': '', 'score-2-time': '3:04', 'score-3-0': '12', 'score-3-2': '9', 'score-5-reps': ' 20 ' };
+  const form: Record<string, string> = {
+    'score-1-rounds': '7',
+    'score-1-reps': '',
+    'score-2-time': '3:04',
+    'score-3-0': '12',
+    'score-3-2': '9',
+    'score-5-reps': ' 20 ',
+  };
   const { scores, errors } = parseScores(MIXED, (name) => form[name] ?? '');
   expect(errors).toEqual([]);
   expect(scores.map(formatScore)).toEqual(['7 rounds', '3:04', '12, 0, 9 reps', '20 reps']);
@@ -29,15 +41,26 @@ test('scores are read from a form, blank blocks owe none, and shown again as the
 test('what can’t be read is an error at its field', () => {
   const { errors } = parseScores(MIXED, (name) => ({ 'score-1-rounds': 'seven', 'score-2-time': '3:75' })[name] ?? '');
   expect(errors.map((e) => e.name)).toEqual(['score-1-rounds', 'score-2-time']);
-  expect([parseClockText('1:02:05'), parseClockText('3.04'), parseClockText('184'), parseClockText('-1')]).toEqual([3725, 184, 184, undefined]);
+  expect([parseClockText('1:02:05'), parseClockText('3.04'), parseClockText('184'), parseClockText('-1')]).toEqual([
+    3725,
+    184,
+    184,
+    undefined,
+  ]);
 });
 
 const d = (text: string) => text as DayDate;
-const sentDay = (date: string, more: Partial<StrandDay> = {}): StrandDay => ({ date: d(date), sent: true, releaseMs: Date.parse(`${date}T05:00:00Z`), ...more });
+const sentDay = (date: string, more: Partial<StrandDay> = {}): StrandDay => ({
+  date: d(date),
+  sent: true,
+  releaseMs: Date.parse(`${date}T05:00:00Z`),
+  ...more,
+});
 
 test('the state of a day for a person', () => {
   const now = Date.parse('2026-05-13T09:00:00Z');
-  const state = (day: StrandDay, joined = '2026-05-01', today = '2026-05-13') => dayState(day, d(joined), d(today), now);
+  const state = (day: StrandDay, joined = '2026-05-01', today = '2026-05-13') =>
+    dayState(day, d(joined), d(today), now);
   expect(state(sentDay('2026-05-12'))).toBe('missed');
   expect(state(sentDay('2026-05-13'))).toBe('due');
   expect(state(sentDay('2026-05-14'))).toBe('ahead');
@@ -49,8 +72,17 @@ test('the state of a day for a person', () => {
 });
 
 test('attendance is kept over due, with parts by their share; before, ahead and today’s open day are not due', () => {
-  expect(computeAttendance([
-    { state: 'before' }, { state: 'done' }, { state: 'part', shareRatio: 0.6 }, { state: 'missed' }, { state: 'not-done' }, { state: 'due' }, { state: 'ahead' }, { state: 'unsent' },
-  ])).toEqual({ kept: 1.6, due: 4, ratio: 0.4 });
+  expect(
+    computeAttendance([
+      { state: 'before' },
+      { state: 'done' },
+      { state: 'part', shareRatio: 0.6 },
+      { state: 'missed' },
+      { state: 'not-done' },
+      { state: 'due' },
+      { state: 'ahead' },
+      { state: 'unsent' },
+    ]),
+  ).toEqual({ kept: 1.6, due: 4, ratio: 0.4 });
   expect(computeAttendance([])).toEqual({ kept: 0, due: 0, ratio: undefined });
 });

@@ -26,9 +26,20 @@ export function analyseText(text: string, library: MovementLibrary, routines: Ro
   const { document, issues, source } = parseSession(text, library);
   const blocks = resolveBlocks(document, routines);
   const plan = computePlan(document, library, routines);
-  return { document, issues, source, blocks, plan, findings: findFindings({ document, source, blocks, plan, library, routines }) };
+  return {
+    document,
+    issues,
+    source,
+    blocks,
+    plan,
+    findings: findFindings({ document, source, blocks, plan, library, routines }),
+  };
 }
 
 /** True where a session may be marked ready: all of it can be read, it refers to nothing that is missing, and there is something in it. */
-export const isSendable = ({ issues, findings, plan }: Pick<SessionAnalysis, 'issues' | 'findings' | 'plan'>): boolean =>
+export const isSendable = ({
+  issues,
+  findings,
+  plan,
+}: Pick<SessionAnalysis, 'issues' | 'findings' | 'plan'>): boolean =>
   issues.length === 0 && plan.timeline.length > 0 && !findings.some((f) => f.code === 'unknown-routine');

@@ -16,35 +16,56 @@ const readBack = (block: Block) => {
 const block = (header: string) => parseSession(`Main: ${header}\n10 squat\n8 march`, baseLibrary).document.blocks[0]!;
 
 test('every block can take every form: it reads back, and is of that form', () => {
-  fc.assert(fc.property(arbitraryBlock, fc.constantFrom(...CLOCK_SHAPES), (any, shape) => {
-    const next = withShape(any, shape);
-    expect(shapeOf(next)).toBe(shape);
-    expect(readBack(next)).toEqual(next);
-    expect(next.items).toHaveLength(any.items.length);
-  }), { numRuns: 1200 });
+  fc.assert(
+    fc.property(arbitraryBlock, fc.constantFrom(...CLOCK_SHAPES), (any, shape) => {
+      const next = withShape(any, shape);
+      expect(shapeOf(next)).toBe(shape);
+      expect(readBack(next)).toEqual(next);
+      expect(next.items).toHaveLength(any.items.length);
+    }),
+    { numRuns: 1200 },
+  );
 });
 
 test('a number set in a header is the number read back, kept within its limits', () => {
-  fc.assert(fc.property(arbitraryBlock, fc.nat(), fc.integer({ min: -50, max: 3000 }), (any, at, wanted) => {
-    const numbers = headerNumbers(any);
-    fc.pre(numbers.length > 0);
-    const { key, least, most } = numbers[at % numbers.length]!;
-    const next = withHeaderNumber(any, key, wanted);
-    expect(headerNumbers(readBack(next)).find((n) => n.key === key)!.value).toBe(Math.min(most, Math.max(least, wanted)));
-  }), { numRuns: 800 });
+  fc.assert(
+    fc.property(arbitraryBlock, fc.nat(), fc.integer({ min: -50, max: 3000 }), (any, at, wanted) => {
+      const numbers = headerNumbers(any);
+      fc.pre(numbers.length > 0);
+      const { key, least, most } = numbers[at % numbers.length]!;
+      const next = withHeaderNumber(any, key, wanted);
+      expect(headerNumbers(readBack(next)).find((n) => n.key === key)!.value).toBe(
+        Math.min(most, Math.max(least, wanted)),
+      );
+    }),
+    { numRuns: 800 },
+  );
 });
 
 test.each([
-  ['every 1:15 for 30:00, work cap 1:00', ['every 75', 'slots 24', 'work over by 60']], ['work 0:45 rest 0:15, 3 rounds', ['work 45', 'rest 15', 'rounds 3']],
-  ['work 25/35/45s rest 20s', ['rest 20']], ['amrap 9:00, 2 sets, rest 1:00, then rest 2:00', ['length 540', 'sets 2', 'rest after 120']],
-  ['for time, cap 12:00, reps 21-15-9', ['cap 720']], ['flow', []], ['pyramid +3 in 1:15 rest 0:45', ['work 75', 'rest 45', 'more a set 3']],
+  ['every 1:15 for 30:00, work cap 1:00', ['every 75', 'slots 24', 'work over by 60']],
+  ['work 0:45 rest 0:15, 3 rounds', ['work 45', 'rest 15', 'rounds 3']],
+  ['work 25/35/45s rest 20s', ['rest 20']],
+  ['amrap 9:00, 2 sets, rest 1:00, then rest 2:00', ['length 540', 'sets 2', 'rest after 120']],
+  ['for time, cap 12:00, reps 21-15-9', ['cap 720']],
+  ['flow', []],
+  ['pyramid +3 in 1:15 rest 0:45', ['work 75', 'rest 45', 'more a set 3']],
 ])('the numbers of %s', (header, numbers) => {
   expect(headerNumbers(block(header)).map((n) => `${n.label} ${n.value}`)).toEqual(numbers);
 });
 
 test('times step by 5 s, by 15 s from two minutes and by 60 s from ten; counts by one', () => {
   const step = (value: number, by: 1 | -1, unit: 'sec' | 'count' = 'sec') => stepHeaderNumber({ value, unit }, by);
-  expect([step(40, 1), step(42, 1), step(42, -1), step(120, 1), step(120, -1), step(600, 1), step(600, -1), step(6, 1, 'count')]).toEqual([45, 45, 40, 135, 115, 660, 585, 7]);
+  expect([
+    step(40, 1),
+    step(42, 1),
+    step(42, -1),
+    step(120, 1),
+    step(120, -1),
+    step(600, 1),
+    step(600, -1),
+    step(6, 1, 'count'),
+  ]).toEqual([45, 45, 40, 135, 115, 660, 585, 7]);
 });
 
 describe('doses step', () => {
@@ -54,7 +75,19 @@ describe('doses step', () => {
     return item.dose;
   };
   test.each([
-    ['10', 1, '11'], ['1', -1, '1'], ['10/side', -1, '9/side'], ['0:40', 1, '0:45'], ['0:42', -1, '0:40'], ['12:00', 1, '13:00'], ['0:03', -1, '0:01'], ['3 to 5', 1, '4 to 6'], ['9-7-5', -1, '8-6-4'], ['3+1', 1, '4+1'], ['200 m', 1, '250 m'], ['15 cal', -1, '14 cal'], ['max', 1, 'max'],
+    ['10', 1, '11'],
+    ['1', -1, '1'],
+    ['10/side', -1, '9/side'],
+    ['0:40', 1, '0:45'],
+    ['0:42', -1, '0:40'],
+    ['12:00', 1, '13:00'],
+    ['0:03', -1, '0:01'],
+    ['3 to 5', 1, '4 to 6'],
+    ['9-7-5', -1, '8-6-4'],
+    ['3+1', 1, '4+1'],
+    ['200 m', 1, '250 m'],
+    ['15 cal', -1, '14 cal'],
+    ['max', 1, 'max'],
   ] as const)('%s by %i is %s', (from, by, to) => {
     expect(stepDose(dose(from), by)).toEqual(dose(to));
   });

@@ -11,10 +11,14 @@ export interface SpokenDose {
 
 function amountText(amount: Amount, print: (n: number) => string): string {
   switch (amount.kind) {
-    case 'fixed': return print(amount.value);
-    case 'range': return `${print(amount.low)} to ${print(amount.high)}`;
-    case 'list': return amount.values.map(print).join(', ');
-    case 'growing': return `${print(amount.start)}, then ${print(amount.step)} more each round`;
+    case 'fixed':
+      return print(amount.value);
+    case 'range':
+      return `${print(amount.low)} to ${print(amount.high)}`;
+    case 'list':
+      return amount.values.map(print).join(', ');
+    case 'growing':
+      return `${print(amount.start)}, then ${print(amount.step)} more each round`;
   }
 }
 
@@ -23,21 +27,31 @@ const HOW = { each: 'each side', alternate: 'sides in turn', pairs: 'left and ri
 export function speakDose(dose: Dose | undefined, count: CountRule | undefined): SpokenDose {
   const listed = count?.kind === 'list' ? count.values.join(', ') : '';
   switch (dose?.kind) {
-    case undefined: return { figure: listed, how: '' };
-    case 'given': return { figure: listed, how: HOW[dose.sides] };
-    case 'reps': return { figure: amountText(dose.amount, String), how: dose.sides ? HOW[dose.sides] : '' };
-    case 'time': return { figure: amountText(dose.amountSec, formatClock), how: dose.sides ? HOW[dose.sides] : '' };
-    case 'distance': return { figure: `${dose.metres} m`, how: dose.sides ? HOW[dose.sides] : '' };
-    case 'energy': return { figure: `${dose.kcal} cal`, how: '' };
-    case 'max': return { figure: 'max', how: dose.sides ? HOW[dose.sides] : 'as many as you can' };
+    case undefined:
+      return { figure: listed, how: '' };
+    case 'given':
+      return { figure: listed, how: HOW[dose.sides] };
+    case 'reps':
+      return { figure: amountText(dose.amount, String), how: dose.sides ? HOW[dose.sides] : '' };
+    case 'time':
+      return { figure: amountText(dose.amountSec, formatClock), how: dose.sides ? HOW[dose.sides] : '' };
+    case 'distance':
+      return { figure: `${dose.metres} m`, how: dose.sides ? HOW[dose.sides] : '' };
+    case 'energy':
+      return { figure: `${dose.kcal} cal`, how: '' };
+    case 'max':
+      return { figure: 'max', how: dose.sides ? HOW[dose.sides] : 'as many as you can' };
   }
 }
 
 function loadText(load: Load): string {
   switch (load.kind) {
-    case 'weight': return load.pieces === 1 ? `with ${load.kg} kg` : `with ${load.pieces} × ${load.kg} kg`;
-    case 'share': return `at ${load.pct} %`;
-    case 'effort': return `effort ${load.effort} of 10`;
+    case 'weight':
+      return load.pieces === 1 ? `with ${load.kg} kg` : `with ${load.pieces} × ${load.kg} kg`;
+    case 'share':
+      return `at ${load.pct} %`;
+    case 'effort':
+      return `effort ${load.effort} of 10`;
   }
 }
 
@@ -55,7 +69,9 @@ export function itemDetails(item: WorkItem, count: CountRule | undefined): strin
     ...[speakDose(item.dose, count).how].filter((h) => h !== ''),
     ...(tempo ? [`${tempo.downSec} s down, ${tempo.pauseSec} s pause, ${tempo.upSec} s up`] : []),
     ...(item.pauseSec ? [`pause ${item.pauseSec} s`] : []),
-    ...(item.thenHold === undefined ? [] : [item.thenHold === 'by-count' ? 'then hold as many seconds' : `then hold ${item.thenHold} s`]),
+    ...(item.thenHold === undefined
+      ? []
+      : [item.thenHold === 'by-count' ? 'then hold as many seconds' : `then hold ${item.thenHold} s`]),
     ...(item.load ? [loadText(item.load)] : []),
     ...(item.halfEachSide ? ['half on each side'] : []),
     ...(item.mayBeSplit ? ['may be split'] : []),

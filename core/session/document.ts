@@ -51,7 +51,8 @@ export interface Block {
   readonly thenRestSec?: number;
   /** The members of a team in a relay; the turns of partners are part of the time rule. */
   readonly relay?: { readonly teamSize?: number };
-  readonly source?: { readonly kind: 'same-as'; readonly label: string } | { readonly kind: 'routine'; readonly name: string };
+  readonly source?:
+    { readonly kind: 'same-as'; readonly label: string } | { readonly kind: 'routine'; readonly name: string };
   readonly items: readonly Item[];
   readonly comments?: Comments;
 }

@@ -2,7 +2,15 @@ import type { MovementLibrary } from '../movement/library.ts';
 import type { Movement } from '../movement/movement.ts';
 import { movementId } from '../movement/movement.ts';
 import type { EstimateSec } from '../pace/pace.ts';
-import { computeRepSec, DEFAULT_PACE_SEC, exactly, MAX_EFFORT_SEC, METRES_PER_SEC, scaleEstimate, SEC_PER_KCAL } from '../pace/pace.ts';
+import {
+  computeRepSec,
+  DEFAULT_PACE_SEC,
+  exactly,
+  MAX_EFFORT_SEC,
+  METRES_PER_SEC,
+  scaleEstimate,
+  SEC_PER_KCAL,
+} from '../pace/pace.ts';
 import type { Amount, CountRule, Dose, Sides, WorkItem } from './document.ts';
 import type { Part } from './step.ts';
 
@@ -25,23 +33,35 @@ export function resolveMovement(item: WorkItem, turn: number, library: MovementL
 /** The number on this turn: low, likely and high. Lists hold their last value. */
 export function amountAt(amount: Amount, turn: number): EstimateSec {
   switch (amount.kind) {
-    case 'fixed': return exactly(amount.value);
-    case 'range': return { low: amount.low, likely: Math.round((amount.low + amount.high) / 2), high: amount.high };
-    case 'list': return exactly(amount.values[Math.min(turn, amount.values.length - 1)]!);
-    case 'growing': return exactly(amount.start + amount.step * turn);
+    case 'fixed':
+      return exactly(amount.value);
+    case 'range':
+      return { low: amount.low, likely: Math.round((amount.low + amount.high) / 2), high: amount.high };
+    case 'list':
+      return exactly(amount.values[Math.min(turn, amount.values.length - 1)]!);
+    case 'growing':
+      return exactly(amount.start + amount.step * turn);
   }
 }
 
 export function listAt(count: CountRule | undefined, turn: number): number | undefined {
   if (count?.kind !== 'list') return undefined;
-  return count.cycling ? count.values[turn % count.values.length] : count.values[Math.min(turn, count.values.length - 1)];
+  return count.cycling
+    ? count.values[turn % count.values.length]
+    : count.values[Math.min(turn, count.values.length - 1)];
 }
 
 /** The dose on this turn after the header's list: undefined where only the clock, or the participant, can say. */
-function numberedDose(item: WorkItem, count: CountRule | undefined, turn: number): { amount: EstimateSec; kind: 'reps' | 'time'; sides?: Sides } | undefined {
+function numberedDose(
+  item: WorkItem,
+  count: CountRule | undefined,
+  turn: number,
+): { amount: EstimateSec; kind: 'reps' | 'time'; sides?: Sides } | undefined {
   const { dose } = item;
-  if (dose?.kind === 'reps') return { amount: amountAt(dose.amount, turn), kind: 'reps', ...(dose.sides && { sides: dose.sides }) };
-  if (dose?.kind === 'time') return { amount: amountAt(dose.amountSec, turn), kind: 'time', ...(dose.sides && { sides: dose.sides }) };
+  if (dose?.kind === 'reps')
+    return { amount: amountAt(dose.amount, turn), kind: 'reps', ...(dose.sides && { sides: dose.sides }) };
+  if (dose?.kind === 'time')
+    return { amount: amountAt(dose.amountSec, turn), kind: 'time', ...(dose.sides && { sides: dose.sides }) };
   if (dose === undefined || dose.kind === 'given') {
     const listed = listAt(count, turn);
     if (listed !== undefined) return { amount: exactly(listed), kind: 'reps', ...(dose && { sides: dose.sides }) };
@@ -50,7 +70,9 @@ function numberedDose(item: WorkItem, count: CountRule | undefined, turn: number
 }
 
 const whole = (sec: EstimateSec): EstimateSec => ({
-  low: Math.max(1, Math.round(sec.low)), likely: Math.max(1, Math.round(sec.likely)), high: Math.max(1, Math.round(sec.high)),
+  low: Math.max(1, Math.round(sec.low)),
+  likely: Math.max(1, Math.round(sec.likely)),
+  high: Math.max(1, Math.round(sec.high)),
 });
 
 /** Planned effort of an item, 0 to 1; a load "@ effort 7" says it outright. */
@@ -65,13 +87,22 @@ type Base = Pick<Part, 'item' | 'movementId' | 'name' | 'effort'>;
  * What one turn of an item takes when nothing but its own dose rules it: a part a side, and the hold after it.
  * Times are whole seconds. An item without any number gets an open part.
  */
-export function ownParts(item: WorkItem, itemIndex: number, count: CountRule | undefined, turn: number, library: MovementLibrary): Part[] {
+export function ownParts(
+  item: WorkItem,
+  itemIndex: number,
+  count: CountRule | undefined,
+  turn: number,
+  library: MovementLibrary,
+): Part[] {
   const { id, name, movement } = resolveMovement(item, turn, library);
   const base: Base = { item: itemIndex, movementId: id, name, effort: itemEffort(item, movement) };
   const dose = numberedDose(item, count, turn);
   if (!dose) return [openPart(item, base, movement)];
   const turnOf: Turn = {
-    base, item, doseKind: dose.kind, kind: dose.kind === 'time' && (movement?.isHold ?? false) ? 'hold' : 'work',
+    base,
+    item,
+    doseKind: dose.kind,
+    kind: dose.kind === 'time' && (movement?.isHold ?? false) ? 'hold' : 'work',
     repSec: computeRepSec(movement, item.tempo, item.pauseSec, item.speed),
   };
   const parts: Part[] = [];
@@ -87,16 +118,40 @@ export function ownParts(item: WorkItem, itemIndex: number, count: CountRule | u
   return parts;
 }
 
-interface Turn { readonly base: Base; readonly item: WorkItem; readonly doseKind: 'reps' | 'time'; readonly kind: 'hold' | 'work'; readonly repSec: EstimateSec }
+interface Turn {
+  readonly base: Base;
+  readonly item: WorkItem;
+  readonly doseKind: 'reps' | 'time';
+  readonly kind: 'hold' | 'work';
+  readonly repSec: EstimateSec;
+}
 
 /** The work of one side, and the hold after it. */
-function pushParts(parts: Part[], { base, item, doseKind, kind, repSec }: Turn, amount: EstimateSec, side: Part['side'], times: number): void {
-  const sec = doseKind === 'time'
-    ? whole(amount)
-    : whole({ low: amount.low * times * repSec.low, likely: amount.likely * times * repSec.likely, high: amount.high * times * repSec.high });
+function pushParts(
+  parts: Part[],
+  { base, item, doseKind, kind, repSec }: Turn,
+  amount: EstimateSec,
+  side: Part['side'],
+  times: number,
+): void {
+  const sec =
+    doseKind === 'time'
+      ? whole(amount)
+      : whole({
+          low: amount.low * times * repSec.low,
+          likely: amount.likely * times * repSec.likely,
+          high: amount.high * times * repSec.high,
+        });
   parts.push({
-    kind, sec, estimated: doseKind === 'reps' || sec.low !== sec.high, item: base.item, movementId: base.movementId, name: base.name, side,
-    reps: doseKind === 'reps' ? amount.likely * times : null, effort: base.effort,
+    kind,
+    sec,
+    estimated: doseKind === 'reps' || sec.low !== sec.high,
+    item: base.item,
+    movementId: base.movementId,
+    name: base.name,
+    side,
+    reps: doseKind === 'reps' ? amount.likely * times : null,
+    effort: base.effort,
   });
   const holdSec = item.thenHold === 'by-count' ? (doseKind === 'reps' ? amount.likely : undefined) : item.thenHold;
   if (holdSec) parts.push({ ...base, kind: 'hold', sec: exactly(holdSec), estimated: false, side, reps: null });
@@ -112,18 +167,30 @@ function halves(amount: EstimateSec): [EstimateSec, EstimateSec] {
 
 function openPart(item: WorkItem, base: Base, movement: Movement | undefined): Part {
   const sec = openSec(item.dose, item, movement);
-  const kind = item.dose?.kind === 'max' ? 'open' : movement?.isHold ? 'hold' : item.dose?.kind === 'distance' || item.dose?.kind === 'energy' ? 'work' : 'open';
+  const kind =
+    item.dose?.kind === 'max'
+      ? 'open'
+      : movement?.isHold
+        ? 'hold'
+        : item.dose?.kind === 'distance' || item.dose?.kind === 'energy'
+          ? 'work'
+          : 'open';
   return { ...base, kind, sec: whole(sec), estimated: true, side: item.side ?? null, reps: null };
 }
 
 function openSec(dose: Dose | undefined, item: WorkItem, movement: Movement | undefined): EstimateSec {
   const sides = dose && 'sides' in dose && (dose.sides === 'each' || dose.sides === 'pairs') ? 2 : 1;
   switch (dose?.kind) {
-    case 'distance': return {
-      low: (sides * dose.metres) / METRES_PER_SEC.low, likely: (sides * dose.metres) / METRES_PER_SEC.likely, high: (sides * dose.metres) / METRES_PER_SEC.high,
-    };
-    case 'energy': return scaleEstimate(SEC_PER_KCAL, dose.kcal);
-    case 'max': return scaleEstimate(MAX_EFFORT_SEC, sides);
+    case 'distance':
+      return {
+        low: (sides * dose.metres) / METRES_PER_SEC.low,
+        likely: (sides * dose.metres) / METRES_PER_SEC.likely,
+        high: (sides * dose.metres) / METRES_PER_SEC.high,
+      };
+    case 'energy':
+      return scaleEstimate(SEC_PER_KCAL, dose.kcal);
+    case 'max':
+      return scaleEstimate(MAX_EFFORT_SEC, sides);
     default: {
       if (movement?.isHold) return scaleEstimate(movement.paceSec, sides);
       const rep = movement ? computeRepSec(movement, item.tempo, item.pauseSec, item.speed) : DEFAULT_PACE_SEC;
@@ -144,7 +211,12 @@ export function repsAt(item: WorkItem, count: CountRule | undefined, turn: numbe
  * side is asked for; a shorter time of its own leaves the remainder as rest.
  */
 export function intervalParts(
-  item: WorkItem, itemIndex: number, count: CountRule | undefined, turn: number, workSec: number, library: MovementLibrary,
+  item: WorkItem,
+  itemIndex: number,
+  count: CountRule | undefined,
+  turn: number,
+  workSec: number,
+  library: MovementLibrary,
 ): Part[] {
   const { id, name, movement } = resolveMovement(item, turn, library);
   const base: Base = { item: itemIndex, movementId: id, name, effort: itemEffort(item, movement) };
@@ -152,14 +224,25 @@ export function intervalParts(
   const kind = movement?.isHold ? 'hold' : 'work';
   // Written out: a spread here is half the cost of planning a session by the clock (measured on Node 20).
   const part = (sec: number, side: Part['side'], reps: number | null): Part => ({
-    kind, sec: exactly(sec), estimated: false, item: itemIndex, movementId: id, name, side, reps, effort: base.effort,
+    kind,
+    sec: exactly(sec),
+    estimated: false,
+    item: itemIndex,
+    movementId: id,
+    name,
+    side,
+    reps,
+    effort: base.effort,
   });
   const dose = numberedDose(item, count, turn);
   const sides = dose?.sides ?? (item.dose && 'sides' in item.dose ? item.dose.sides : undefined);
   if (item.halfEachSide || sides === 'each') {
-    const [left, right] = dose?.kind !== 'reps' ? [null, null]
-      : sides === 'each' ? [dose.amount.likely, dose.amount.likely]
-        : [Math.ceil(dose.amount.likely / 2), Math.floor(dose.amount.likely / 2)];
+    const [left, right] =
+      dose?.kind !== 'reps'
+        ? [null, null]
+        : sides === 'each'
+          ? [dose.amount.likely, dose.amount.likely]
+          : [Math.ceil(dose.amount.likely / 2), Math.floor(dose.amount.likely / 2)];
     const leftSec = Math.ceil(workSec / 2);
     if (workSec < 2) return [part(workSec, 'left', left)];
     return [part(leftSec, 'left', left), part(workSec - leftSec, 'right', right)];
@@ -182,7 +265,14 @@ export function fillTo(parts: readonly Part[], sec: number, itemIndex: number | 
     out.push({ ...part, sec: exactly(likely) });
     left -= likely;
   }
-  if (left > 0) out.push(restPart(exactly(left), itemIndex, out.some((p) => p.estimated)));
+  if (left > 0)
+    out.push(
+      restPart(
+        exactly(left),
+        itemIndex,
+        out.some((p) => p.estimated),
+      ),
+    );
   return out;
 }
 

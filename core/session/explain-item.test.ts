@@ -10,7 +10,14 @@ const explain = (text: string, item = 0) => {
 };
 
 test.each([
-  ['Main: every 1:15 for 30:00, work cap 1:00\n8 squat\n10 bottle press\n5 march\n5 plank jack', ['8 × 6 turns = 48', 'about 1:48 of it in the session', 'takes about 0:18 (0:13 to 0:24) of a slot of 1:15; work should be over by 1:00']],
+  [
+    'Main: every 1:15 for 30:00, work cap 1:00\n8 squat\n10 bottle press\n5 march\n5 plank jack',
+    [
+      '8 × 6 turns = 48',
+      'about 1:48 of it in the session',
+      'takes about 0:18 (0:13 to 0:24) of a slot of 1:15; work should be over by 1:00',
+    ],
+  ],
   ['Main: reps 9-7-5-3\nchair dip', ['9 + 7 + 5 + 3 = 24', 'about 0:53 of it in the session']],
   ['Main: 3 rounds\n8/side split squat', ['16 (both sides) × 3 turns = 48', 'about 2:12 of it in the session']],
   ['Main: 3 rounds\n0:20 plank', ['1:00 of it in the session']],
@@ -26,7 +33,13 @@ test('a rest and a place that isn’t there have nothing to add up', () => {
 });
 
 test('work by area adds the seconds of what is done, most first', () => {
-  const { plan } = analyseText('Main: work 0:40 rest 0:20, 2 rounds\nsquat\npush-up\nstep-back lunge, half each side\n"some dance"', baseLibrary);
-  expect(computeAreaWork(plan, baseLibrary)).toEqual([{ area: 'legs', sec: 160 }, { area: 'push', sec: 80 }]);
+  const { plan } = analyseText(
+    'Main: work 0:40 rest 0:20, 2 rounds\nsquat\npush-up\nstep-back lunge, half each side\n"some dance"',
+    baseLibrary,
+  );
+  expect(computeAreaWork(plan, baseLibrary)).toEqual([
+    { area: 'legs', sec: 160 },
+    { area: 'push', sec: 80 },
+  ]);
   expect(computeAreaWork({ timeline: [] }, baseLibrary)).toEqual([]);
 });

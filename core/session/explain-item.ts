@@ -13,7 +13,13 @@ const sameAll = (numbers: readonly number[]) => numbers.every((n) => n === numbe
  * How an item's numbers come about, a sentence a line: its repetitions over all turns, its time, and how it fills its
  * slot. `block` counts from 0 and is resolved. Nothing to say: an empty list.
  */
-export function explainItem(block: Block, blockIndex: number, itemIndex: number, plan: SessionPlan, library: MovementLibrary): string[] {
+export function explainItem(
+  block: Block,
+  blockIndex: number,
+  itemIndex: number,
+  plan: SessionPlan,
+  library: MovementLibrary,
+): string[] {
   const item = block.items[itemIndex];
   if (!item || !isWork(item)) return [];
   const own = plan.timeline.filter((s) => s.block === blockIndex && s.item === itemIndex && s.kind !== 'rest');
@@ -24,9 +30,13 @@ export function explainItem(block: Block, blockIndex: number, itemIndex: number,
   if (reps > 0) {
     const byTurn = rounds.map((_, turn) => repsAt(item, block.count, turn) ?? 0);
     const times = turnCount(own);
-    const each = item.dose && 'sides' in item.dose && (item.dose.sides === 'each' || item.dose.sides === 'pairs') ? ' (both sides)' : '';
+    const each =
+      item.dose && 'sides' in item.dose && (item.dose.sides === 'each' || item.dose.sides === 'pairs')
+        ? ' (both sides)'
+        : '';
     if (times > 1 && sameAll(byTurn)) lines.push(`${reps / times}${each} × ${times} turns = ${reps}`);
-    else if (byTurn.length > 1 && byTurn.length <= 12 && sets === 1) lines.push(`${byTurn.join(' + ')} = ${reps}${each}`);
+    else if (byTurn.length > 1 && byTurn.length <= 12 && sets === 1)
+      lines.push(`${byTurn.join(' + ')} = ${reps}${each}`);
     else lines.push(`${reps} in all${each}`);
   }
   const sec = own.reduce((sum, s) => sum + s.endSec - s.startSec, 0);
@@ -34,14 +44,19 @@ export function explainItem(block: Block, blockIndex: number, itemIndex: number,
   const fit = fitSlots(block, library).find((f) => f.item === itemIndex);
   if (fit && block.time.kind === 'slots') {
     const range = formatRange(fit.needSec);
-    lines.push(`takes ${range ? `about ${formatClock(fit.needSec.likely)} (${range})` : formatClock(fit.needSec.likely)} of a slot of ${formatClock(fit.slotSec)}; work should be over by ${formatClock(capOf(block.time))}`);
+    lines.push(
+      `takes ${range ? `about ${formatClock(fit.needSec.likely)} (${range})` : formatClock(fit.needSec.likely)} of a slot of ${formatClock(fit.slotSec)}; work should be over by ${formatClock(capOf(block.time))}`,
+    );
   }
-  if (lines.length === 0 && block.time.kind === 'span') lines.push('as often as the time allows: what is done is the score');
+  if (lines.length === 0 && block.time.kind === 'span')
+    lines.push('as often as the time allows: what is done is the score');
   return lines;
 }
 
 /** How often the item's turn comes: a left and its right are one. */
-function turnCount(own: readonly { readonly side: string | null; readonly kind: string; readonly reps: number | null }[]): number {
+function turnCount(
+  own: readonly { readonly side: string | null; readonly kind: string; readonly reps: number | null }[],
+): number {
   const counted = own.filter((s) => s.reps !== null);
   const rights = counted.filter((s) => s.side === 'right').length;
   const lefts = counted.filter((s) => s.side === 'left').length;

@@ -2,18 +2,38 @@ import type { Finding, FindingScope, Severity } from './finding.ts';
 import { findOddRest, findOverfullSlots, findTightChangeOvers, findUnclearScores } from './findings/clock-findings.ts';
 import { findNewMovements, findOneSided } from './findings/item-findings.ts';
 import {
-  findKit, findLateImpact, findLongWithoutWater, findOffTarget, findPreparation, findSameAreaInARow, findUnknownRoutines, findUnpreparedWrists,
+  findKit,
+  findLateImpact,
+  findLongWithoutWater,
+  findOffTarget,
+  findPreparation,
+  findSameAreaInARow,
+  findUnknownRoutines,
+  findUnpreparedWrists,
 } from './findings/session-findings.ts';
 
 const ORDER: Record<Severity, number> = { warning: 0, caution: 1, info: 2 };
 
 const FINDERS = [
-  findUnknownRoutines, findOverfullSlots, findOffTarget, findKit, findOneSided, findUnclearScores, findPreparation, findUnpreparedWrists, findTightChangeOvers,
-  findSameAreaInARow, findLateImpact, findOddRest, findLongWithoutWater, findNewMovements,
+  findUnknownRoutines,
+  findOverfullSlots,
+  findOffTarget,
+  findKit,
+  findOneSided,
+  findUnclearScores,
+  findPreparation,
+  findUnpreparedWrists,
+  findTightChangeOvers,
+  findSameAreaInARow,
+  findLateImpact,
+  findOddRest,
+  findLongWithoutWater,
+  findNewMovements,
 ] as const;
 
 /** All that is worth a look in a session, weightiest first, then by line. An empty session gives nothing. */
 export function findFindings(scope: FindingScope): Finding[] {
-  return FINDERS.flatMap((find) => find(scope))
-    .sort((a, b) => ORDER[a.severity] - ORDER[b.severity] || (a.line ?? 0) - (b.line ?? 0));
+  return FINDERS.flatMap((find) => find(scope)).sort(
+    (a, b) => ORDER[a.severity] - ORDER[b.severity] || (a.line ?? 0) - (b.line ?? 0),
+  );
 }

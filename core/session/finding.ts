@@ -6,8 +6,23 @@ import type { Routines } from './resolve.ts';
 import type { SessionEdit } from './session-edit.ts';
 
 export const FINDING_CODES = [
-  'new-movement', 'unknown-routine', 'one-sided', 'overfull-slot', 'over-target', 'under-target', 'kit-missing', 'kit-unused', 'no-warm-up', 'no-cool-down',
-  'wrists-unprepared', 'same-area-in-a-row', 'impact-after-fatigue', 'score-unclear', 'rest-odd', 'change-over-tight', 'long-without-water',
+  'new-movement',
+  'unknown-routine',
+  'one-sided',
+  'overfull-slot',
+  'over-target',
+  'under-target',
+  'kit-missing',
+  'kit-unused',
+  'no-warm-up',
+  'no-cool-down',
+  'wrists-unprepared',
+  'same-area-in-a-row',
+  'impact-after-fatigue',
+  'score-unclear',
+  'rest-odd',
+  'change-over-tight',
+  'long-without-water',
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];
 
@@ -41,5 +56,7 @@ export interface FindingScope {
   readonly routines: Routines;
 }
 
-export const lineOfItem = ({ source }: FindingScope, block: number, item: number): number | null => source.blocks[block]?.items[item]?.line ?? null;
-export const lineOfBlock = ({ source }: FindingScope, block: number): number | null => source.blocks[block]?.line ?? null;
+export const lineOfItem = ({ source }: FindingScope, block: number, item: number): number | null =>
+  source.blocks[block]?.items[item]?.line ?? null;
+export const lineOfBlock = ({ source }: FindingScope, block: number): number | null =>
+  source.blocks[block]?.line ?? null;

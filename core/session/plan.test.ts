@@ -23,15 +23,27 @@ describe('clocks have an exact length (FACTS 1, common practice, no source)', ()
     ['20/10, eight times', 'Main: work 0:20 rest 0:10 x 8\nsquat\npush-up', '4:00'],
     ['two such blocks', 'Main: work 0:20 rest 0:10 x 8\nsquat\nMain: work 0:20 rest 0:10 x 8\nmarch', '8:00'],
     ['9 exercises, rounds of 60/30, 40/20, 30/15', `Main: work 60/40/30s rest 30/20/15s\n${NINE}`, '29:15'],
-    ['work growing 30, 40, 50 s with the rest kept at 30 s, two exercises', 'Main: work 30/40/50s rest 30s\nsquat\nmarch', '7:00'],
+    [
+      'work growing 30, 40, 50 s with the rest kept at 30 s, two exercises',
+      'Main: work 30/40/50s rest 30s\nsquat\nmarch',
+      '7:00',
+    ],
     ['every minute, 4 stations x 6 rounds', 'Main: every 1:00 x 24\n8 squat\n8 push-up\n8 march\n8 sit-up', '24:00'],
     ['a seventh round', 'Main: every 1:00 x 28\n8 squat\n8 push-up\n8 march\n8 sit-up', '28:00'],
-    ['20:00 with 4 working minutes and 1 of rest', 'Main: every 1:00 for 20:00\n8 squat\n8 push-up\n8 march\n8 sit-up\nrest', '20:00'],
+    [
+      '20:00 with 4 working minutes and 1 of rest',
+      'Main: every 1:00 for 20:00\n8 squat\n8 push-up\n8 march\n8 sit-up\nrest',
+      '20:00',
+    ],
     ['two 8:00 halves with 1:00 between', 'Main: amrap 8:00, 2 sets, rest 1:00\n8 squat\n8 march', '17:00'],
     ['five windows of 1:30 with 0:30 rest', 'Main: windows 1:30 x 5 rest 0:30\n10 squat\nmax push-up', '10:00'],
     ['seven 2:00 windows', 'Main: windows 2:00 x 7\n10 squat\nmax push-up', '14:00'],
     ['partners in three blocks of 4:00', 'Main: turns of 2 in 4:00, 3 sets\n8 squat\n8 push-up', '12:00'],
-    ['a pyramid of three pairs at 1:15/0:45', 'Main: pyramid +3 in 1:15 rest 0:45\nsquat\npush-up\nmarch\nsit-up\nburpee\nplank jack', '12:00'],
+    [
+      'a pyramid of three pairs at 1:15/0:45',
+      'Main: pyramid +3 in 1:15 rest 0:45\nsquat\npush-up\nmarch\nsit-up\nburpee\nplank jack',
+      '12:00',
+    ],
     ['then rest counts in the session', 'Main: amrap 8:00, then rest 2:00\n8 squat', '10:00'],
   ])('%s', (_name, text, length) => {
     const { clockSec, estimated, blocks } = plan(text);
@@ -88,13 +100,27 @@ describe('counts (FACTS 1, common practice, no source)', () => {
 });
 
 describe('sides', () => {
-  test.each([[30, 15, 15], [40, 20, 20], [50, 25, 25]])('one-sided work of %i s is %i and %i with a call to switch (common practice)', (sec, left, right) => {
+  test.each([
+    [30, 15, 15],
+    [40, 20, 20],
+    [50, 25, 25],
+  ])('one-sided work of %i s is %i and %i with a call to switch (common practice)', (sec, left, right) => {
     const { timeline } = plan(`Main: work ${sec}s rest 10s\neach side side plank`);
-    expect(timeline.filter((s) => s.side).map((s) => [s.side, s.endSec - s.startSec])).toEqual([['left', left], ['right', right]]);
+    expect(timeline.filter((s) => s.side).map((s) => [s.side, s.endSec - s.startSec])).toEqual([
+      ['left', left],
+      ['right', right],
+    ]);
   });
-  test.each([[21, 11, 10], [15, 8, 7], [13, 7, 6]])('of an odd count of %i the first side takes %i and the other %i', (n, left, right) => {
+  test.each([
+    [21, 11, 10],
+    [15, 8, 7],
+    [13, 7, 6],
+  ])('of an odd count of %i the first side takes %i and the other %i', (n, left, right) => {
     const { timeline } = plan(`Main: flow\n${n} bottle press, half each side`);
-    expect(timeline.map((s) => [s.side, s.reps])).toEqual([['left', left], ['right', right]]);
+    expect(timeline.map((s) => [s.side, s.reps])).toEqual([
+      ['left', left],
+      ['right', right],
+    ]);
   });
   test('0:30/side takes 60 s, 0:30 half each side takes 30 s', () => {
     expect(plan('Main: flow\n0:30/side side plank').clockSec.likely).toBe(60);
@@ -120,7 +146,12 @@ Cool-down: flow
 0:45/side doorway chest stretch`);
   expect(p.blocks.map((b) => b.score)).toEqual(['none', 'none', 'time', 'none']);
   expect(p.blocks.map((b) => b.estimated)).toEqual([true, false, true, false]);
-  expect(p.blocks[1]).toMatchObject({ clockSec: { likely: 1800 }, rounds: { low: 6, high: 6 }, intervals: 24, reps: { 'suitcase-deadlift-to-row': 48, 'bottle-press': 60, 'slow-step-back-lunge': 84 } });
+  expect(p.blocks[1]).toMatchObject({
+    clockSec: { likely: 1800 },
+    rounds: { low: 6, high: 6 },
+    intervals: 24,
+    reps: { 'suitcase-deadlift-to-row': 48, 'bottle-press': 60, 'slow-step-back-lunge': 84 },
+  });
   expect(p.blocks[2]!.reps).toEqual({ 'chair-dip': 24, 'bridge-march': 24 });
   expect(p.blocks[3]!.clockSec).toEqual({ low: 90, likely: 90, high: 90 });
   expect(p.kit).toEqual(['chair', 'bottle', 'wall']);
@@ -133,14 +164,24 @@ Cool-down: flow
 });
 
 test('a cap ends a block for time in every estimate', () => {
-  expect(plan('Main: for time, cap 1:00, reps 21-15-9\nsquat\nburpee').clockSec).toEqual({ low: 60, likely: 60, high: 60 });
+  expect(plan('Main: for time, cap 1:00, reps 21-15-9\nsquat\nburpee').clockSec).toEqual({
+    low: 60,
+    likely: 60,
+    high: 60,
+  });
 });
 
 test('what is written is counted, also where the cap is likely to come first', () => {
   const p = plan('Main: for time, cap 2:00, reps 10..1\nburpee');
   expect([p.clockSec.likely, p.reps, p.movements[0]!.reps]).toEqual([120, { burpee: 55 }, 55]);
-  expect(plan('Main: 4 rounds, cap 1:00\n10 squat\n10 push-up').movements.map((m) => [m.id, m.reps])).toEqual([['squat', 40], ['push-up', 40]]);
-  expect(plan('Main: for time, cap 0:10\n10 squat\n10 march').movements.map((m) => [m.id, m.reps])).toEqual([['squat', 10], ['march', 10]]);
+  expect(plan('Main: 4 rounds, cap 1:00\n10 squat\n10 push-up').movements.map((m) => [m.id, m.reps])).toEqual([
+    ['squat', 40],
+    ['push-up', 40],
+  ]);
+  expect(plan('Main: for time, cap 0:10\n10 squat\n10 march').movements.map((m) => [m.id, m.reps])).toEqual([
+    ['squat', 10],
+    ['march', 10],
+  ]);
 });
 
 test('rest between rounds and sets never trails', () => {
@@ -152,7 +193,10 @@ test('rest between rounds and sets never trails', () => {
 
 test('same as takes the clock and items of the block with that label', () => {
   const p = plan('Main (One): amrap 6:00\n8 squat\nFinisher (Again): same as One, then rest 1:00');
-  expect(p.blocks.map((b) => [b.label, b.score, b.clockSec.likely])).toEqual([['One', 'rounds+reps', 360], ['Again', 'rounds+reps', 360]]);
+  expect(p.blocks.map((b) => [b.label, b.score, b.clockSec.likely])).toEqual([
+    ['One', 'rounds+reps', 360],
+    ['Again', 'rounds+reps', 360],
+  ]);
   expect(p.clockSec.likely).toBe(780);
 });
 
@@ -168,7 +212,8 @@ test('scores follow the form', () => {
 });
 
 test('the timeline has no gaps or overlaps, and its parts add up to every block', () => {
-  const p = plan(`Warm-up: 2 to 3 rounds\n6 squat\n0:20 plank\nMain: every 1:00 x 7, then rest 1:00\n8 burpee\nrest\nMain: amrap 3:00\n5 squat\n5 march
+  const p =
+    plan(`Warm-up: 2 to 3 rounds\n6 squat\n0:20 plank\nMain: every 1:00 x 7, then rest 1:00\n8 burpee\nrest\nMain: amrap 3:00\n5 squat\n5 march
 Main: windows 1:00 x 2 rest 0:20\n5 squat\nmax push-up\nFinisher: relay 6-4 teams of 3\nsquat`);
   let at = 0;
   for (const s of p.timeline) {
@@ -186,5 +231,12 @@ Main: windows 1:00 x 2 rest 0:20\n5 squat\nmax push-up\nFinisher: relay 6-4 team
 });
 
 test('an empty document plans to nothing', () => {
-  expect(plan('')).toMatchObject({ clockSec: { low: 0, likely: 0, high: 0 }, timeline: [], blocks: [], reps: {}, kit: [], estimated: false });
+  expect(plan('')).toMatchObject({
+    clockSec: { low: 0, likely: 0, high: 0 },
+    timeline: [],
+    blocks: [],
+    reps: {},
+    kit: [],
+    estimated: false,
+  });
 });

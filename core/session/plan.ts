@@ -96,8 +96,16 @@ export function computePlan(document: SessionDocument, library: MovementLibrary,
   const restSec = sumOf(timeline, (s) => (s.kind === 'rest' ? s.endSec - s.startSec : 0));
   const movements = countMovements(timeline, reps, library);
   return {
-    clockSec, estimated: !isExact(clockSec), workSec: clockSec.likely - restSec, restSec,
-    reps, movements, kit: neededKit(blocks, library), blocks: blockPlans, timeline, steps,
+    clockSec,
+    estimated: !isExact(clockSec),
+    workSec: clockSec.likely - restSec,
+    restSec,
+    reps,
+    movements,
+    kit: neededKit(blocks, library),
+    blocks: blockPlans,
+    timeline,
+    steps,
   };
 }
 
@@ -125,8 +133,18 @@ function pushSegments(timeline: Segment[], startSec: number, block: Block, steps
       if (sec <= 0) continue;
       if (!outside) leftSec -= sec;
       const segment: Segment = {
-        startSec: atSec, endSec: atSec + sec, kind: part.kind, block: step.block, round: step.round, item: part.item,
-        movementId: part.movementId, name: part.name, side: part.side, reps: part.reps, estimated: part.estimated, effort: part.effort,
+        startSec: atSec,
+        endSec: atSec + sec,
+        kind: part.kind,
+        block: step.block,
+        round: step.round,
+        item: part.item,
+        movementId: part.movementId,
+        name: part.name,
+        side: part.side,
+        reps: part.reps,
+        estimated: part.estimated,
+        effort: part.effort,
       };
       timeline.push(step.expected ? { ...segment, expected: step.expected } : segment);
       atSec += sec;
@@ -149,37 +167,61 @@ function planBlock(block: Block, steps: readonly Step[], segments: readonly Segm
     }
     return between + sumOf([...bySet.values()], (sec) => Math.min(sec, capSec));
   };
-  const clockSec = { low: perSet('low', span.low), likely: perSet('likely', likelyRounds(span)), high: perSet('high', span.high) };
+  const clockSec = {
+    low: perSet('low', span.low),
+    likely: perSet('likely', likelyRounds(span)),
+    high: perSet('high', span.high),
+  };
   const restSec = sumOf(segments, (s) => (s.kind === 'rest' ? s.endSec - s.startSec : 0)) - thenRestSec;
   return {
-    role: block.role, label: block.label ?? null, estimated: !isExact(clockSec), clockSec,
-    workSec: clockSec.likely - restSec, restSec, rounds: steps.length === 0 ? null : statedRounds(block),
-    intervals: countIntervals(block, steps), score: scoreKind(block), reps: repsOf(steps, block), thenRestSec,
+    role: block.role,
+    label: block.label ?? null,
+    estimated: !isExact(clockSec),
+    clockSec,
+    workSec: clockSec.likely - restSec,
+    restSec,
+    rounds: steps.length === 0 ? null : statedRounds(block),
+    intervals: countIntervals(block, steps),
+    score: scoreKind(block),
+    reps: repsOf(steps, block),
+    thenRestSec,
   };
 }
 
 function statedRounds(block: Block): Span | null {
   const items = block.items.length;
   switch (block.time.kind) {
-    case 'flow': return { low: 1, high: 1 };
-    case 'own': return roundsOf(block);
-    case 'slots': return { low: Math.floor(block.time.slots / items), high: Math.ceil(block.time.slots / items) };
+    case 'flow':
+      return { low: 1, high: 1 };
+    case 'own':
+      return roundsOf(block);
+    case 'slots':
+      return { low: Math.floor(block.time.slots / items), high: Math.ceil(block.time.slots / items) };
     case 'intervals': {
       if (block.count?.kind === 'pyramid') return null;
       if (block.time.total === undefined) return roundsOf(block);
       return { low: Math.floor(block.time.total / items), high: Math.ceil(block.time.total / items) };
     }
-    default: return null;
+    default:
+      return null;
   }
 }
 
 function countIntervals(block: Block, steps: readonly Step[]): number | null {
   const sets = block.sets?.count ?? 1;
   switch (block.time.kind) {
-    case 'slots': return block.time.slots * sets;
-    case 'windows': return block.time.windows * sets;
-    case 'intervals': return steps.filter((s) => isLikely(s, block) && (s.purpose === 'interval' || s.purpose === 'pyramid' || (s.purpose === 'rest' && s.items.length > 0))).length;
-    default: return null;
+    case 'slots':
+      return block.time.slots * sets;
+    case 'windows':
+      return block.time.windows * sets;
+    case 'intervals':
+      return steps.filter(
+        (s) =>
+          isLikely(s, block) &&
+          (s.purpose === 'interval' || s.purpose === 'pyramid' || (s.purpose === 'rest' && s.items.length > 0)),
+      ).length;
+    default:
+      return null;
   }
 }
 
@@ -188,7 +230,8 @@ export function scoreKind(block: Block): ScoreKind {
   const works = block.items.filter((item) => item.kind === 'work');
   const isMax = works.map((item) => item.dose?.kind === 'max');
   if (block.count?.kind === 'pyramid') return 'top-set';
-  if (block.time.kind === 'span' && block.time.turnsOf === undefined) return works.length === 1 && isMax[0] ? 'reps' : 'rounds+reps';
+  if (block.time.kind === 'span' && block.time.turnsOf === undefined)
+    return works.length === 1 && isMax[0] ? 'reps' : 'rounds+reps';
   if (block.time.kind === 'windows') return 'reps-per-window';
   if (block.time.kind === 'own' && block.time.forTime) return 'time';
   return isMax.some(Boolean) ? 'reps' : 'none';
@@ -200,7 +243,8 @@ function repsOf(steps: readonly Step[], block: Block): RepsByMovement {
   for (const step of steps) {
     if (!isLikely(step, block)) continue;
     for (const part of step.parts) {
-      if (part.movementId !== null && part.reps !== null) reps[part.movementId] = (reps[part.movementId] ?? 0) + part.reps;
+      if (part.movementId !== null && part.reps !== null)
+        reps[part.movementId] = (reps[part.movementId] ?? 0) + part.reps;
     }
   }
   return reps;
@@ -219,7 +263,14 @@ function countMovements(timeline: readonly Segment[], reps: RepsByMovement, libr
       if (part.movementId === null) continue;
       let count = counts.get(part.movementId);
       if (!count) {
-        count = { id: part.movementId, name: part.name ?? part.movementId, known: library.find(part.movementId) !== undefined, reps: 0, heldSec: 0, hasOpenDose: false };
+        count = {
+          id: part.movementId,
+          name: part.name ?? part.movementId,
+          known: library.find(part.movementId) !== undefined,
+          reps: 0,
+          heldSec: 0,
+          hasOpenDose: false,
+        };
         counts.set(part.movementId, count);
       }
       if (s.kind === 'open') count.hasOpenDose = true;
@@ -229,7 +280,15 @@ function countMovements(timeline: readonly Segment[], reps: RepsByMovement, libr
   for (const [id, count] of Object.entries(reps)) {
     const own = counts.get(id);
     if (own) own.reps = count;
-    else counts.set(id, { id, name: library.find(id)?.name ?? id, known: library.find(id) !== undefined, reps: count, heldSec: 0, hasOpenDose: false });
+    else
+      counts.set(id, {
+        id,
+        name: library.find(id)?.name ?? id,
+        known: library.find(id) !== undefined,
+        reps: count,
+        heldSec: 0,
+        hasOpenDose: false,
+      });
   }
   return [...counts.values()].sort((a, b) => b.reps - a.reps || b.heldSec - a.heldSec);
 }

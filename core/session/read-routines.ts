@@ -4,11 +4,16 @@ import type { Block } from './document.ts';
 import type { Routines } from './resolve.ts';
 
 /** Stored routines by their name in lower case. One whose text is no longer one readable block is left out. */
-export function readRoutines(stored: readonly { readonly name: string; readonly text: string }[], names: MovementNames): Routines {
-  return new Map(stored.flatMap(({ name, text }) => {
-    const block = readRoutine(text, names);
-    return block ? [[name.toLowerCase(), block] as const] : [];
-  }));
+export function readRoutines(
+  stored: readonly { readonly name: string; readonly text: string }[],
+  names: MovementNames,
+): Routines {
+  return new Map(
+    stored.flatMap(({ name, text }) => {
+      const block = readRoutine(text, names);
+      return block ? [[name.toLowerCase(), block] as const] : [];
+    }),
+  );
 }
 
 /** The one block of a routine's text; undefined where it isn't exactly one that can be read, or refers elsewhere. */

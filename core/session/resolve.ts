@@ -17,9 +17,10 @@ export function resolveBlocks(document: SessionDocument, routines: Routines = ne
     const seen = new Set<Block>();
     while (target?.source && !seen.has(target)) {
       seen.add(target);
-      target = target.source.kind === 'same-as'
-        ? byLabel.get(target.source.label.toLowerCase())
-        : routines.get(target.source.name.toLowerCase());
+      target =
+        target.source.kind === 'same-as'
+          ? byLabel.get(target.source.label.toLowerCase())
+          : routines.get(target.source.name.toLowerCase());
     }
     if (target === block) return block;
     const { source: _source, ...own } = block;
@@ -41,7 +42,11 @@ export function freezeRoutines(document: SessionDocument, routines: Routines): S
       if (!routine) return block;
       const { source: _source, ...own } = block;
       const { role: _role, label: _label, thenRestSec, comments: _comments, ...rules } = routine;
-      return { ...own, ...rules, ...((own.thenRestSec ?? thenRestSec) && { thenRestSec: own.thenRestSec ?? thenRestSec }) };
+      return {
+        ...own,
+        ...rules,
+        ...((own.thenRestSec ?? thenRestSec) && { thenRestSec: own.thenRestSec ?? thenRestSec }),
+      };
     }),
   };
 }

@@ -18,7 +18,11 @@ export const atEachStation = (groupSize: number, stations: number): number => Ma
  * what all use at their hungriest item; a movement written with a pair of weights needs twice (FACTS 1, common
  * practice). Without a group there is no room: an empty list. Places are no kit.
  */
-export function computeRoomKit(groupSize: number | undefined, blocks: readonly Block[], library: MovementLibrary): RoomKit[] {
+export function computeRoomKit(
+  groupSize: number | undefined,
+  blocks: readonly Block[],
+  library: MovementLibrary,
+): RoomKit[] {
   if (groupSize === undefined) return [];
   const most = new Map<string, number>();
   for (const block of blocks) {

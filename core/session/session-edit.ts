@@ -12,7 +12,13 @@ export type SessionEdit =
   | { readonly kind: 'insert-item'; readonly block: number; readonly at: number; readonly next: Item }
   | { readonly kind: 'remove-item'; readonly block: number; readonly item: number }
   /** To stand before the item that is now at `at` (or last). */
-  | { readonly kind: 'move-item'; readonly block: number; readonly item: number; readonly toBlock: number; readonly at: number }
+  | {
+      readonly kind: 'move-item';
+      readonly block: number;
+      readonly item: number;
+      readonly toBlock: number;
+      readonly at: number;
+    }
   /** Role, label and clauses; the items are left alone. */
   | { readonly kind: 'set-header'; readonly block: number; readonly next: Block }
   | { readonly kind: 'insert-block'; readonly at: number; readonly next: Block }

@@ -15,25 +15,36 @@ function nextMultiple(value: number, step: number, by: 1 | -1): number {
 
 function stepAmount(amount: Amount, next: (value: number) => number, most: number): Amount {
   switch (amount.kind) {
-    case 'fixed': return { kind: 'fixed', value: clamp(next(amount.value), most) };
+    case 'fixed':
+      return { kind: 'fixed', value: clamp(next(amount.value), most) };
     case 'range': {
       const low = clamp(next(amount.low), most);
       return { kind: 'range', low, high: Math.max(low + 1, clamp(next(amount.high), most)) };
     }
-    case 'list': return { kind: 'list', values: amount.values.map((v) => clamp(next(v), most)) };
-    case 'growing': return { ...amount, start: clamp(next(amount.start), most) };
+    case 'list':
+      return { kind: 'list', values: amount.values.map((v) => clamp(next(v), most)) };
+    case 'growing':
+      return { ...amount, start: clamp(next(amount.start), most) };
   }
 }
 
 /** One step more (`by` 1) or less (-1) of a dose; a dose without a number of its own comes back as it is. Never below 1. */
 export function stepDose(dose: Dose, by: 1 | -1): Dose {
   switch (dose.kind) {
-    case 'reps': return { ...dose, amount: stepAmount(dose.amount, (v) => v + by, MAX_REPS) };
-    case 'time': return { ...dose, amountSec: stepAmount(dose.amountSec, (v) => Math.max(1, nextMultiple(v, secStep(v), by)), MAX_SEC) };
-    case 'distance': return { ...dose, metres: clamp(nextMultiple(dose.metres, metresStep(dose.metres), by), MAX_REPS) };
-    case 'energy': return { ...dose, kcal: clamp(dose.kcal + by, MAX_REPS) };
+    case 'reps':
+      return { ...dose, amount: stepAmount(dose.amount, (v) => v + by, MAX_REPS) };
+    case 'time':
+      return {
+        ...dose,
+        amountSec: stepAmount(dose.amountSec, (v) => Math.max(1, nextMultiple(v, secStep(v), by)), MAX_SEC),
+      };
+    case 'distance':
+      return { ...dose, metres: clamp(nextMultiple(dose.metres, metresStep(dose.metres), by), MAX_REPS) };
+    case 'energy':
+      return { ...dose, kcal: clamp(dose.kcal + by, MAX_REPS) };
     case 'max':
-    case 'given': return dose;
+    case 'given':
+      return dose;
   }
 }
 
@@ -42,7 +53,8 @@ const SIDES_ORDER: readonly (Sides | undefined)[] = [undefined, 'each', 'alterna
 /** The next way of counting sides that this dose can have, in a circle. */
 export function nextSides(dose: Dose): Dose {
   if (dose.kind === 'energy') return dose;
-  const allowed = dose.kind === 'time' ? SIDES_ORDER.slice(0, 2) : dose.kind === 'given' ? SIDES_ORDER.slice(1) : SIDES_ORDER;
+  const allowed =
+    dose.kind === 'time' ? SIDES_ORDER.slice(0, 2) : dose.kind === 'given' ? SIDES_ORDER.slice(1) : SIDES_ORDER;
   const sides = allowed[(allowed.indexOf(dose.sides) + 1) % allowed.length];
   const { sides: _sides, ...bare } = dose as Dose & { sides?: Sides };
   return (sides === undefined ? bare : { ...bare, sides }) as Dose;

@@ -25,8 +25,19 @@ export interface Part {
  */
 export interface Step {
   readonly purpose:
-    | 'slot' | 'interval' | 'span' | 'window' | 'pyramid' | 'own' | 'timed'
-    | 'rest' | 'between' | 'change-over' | 'set-rest' | 'then-rest' | 'team-rest';
+    | 'slot'
+    | 'interval'
+    | 'span'
+    | 'window'
+    | 'pyramid'
+    | 'own'
+    | 'timed'
+    | 'rest'
+    | 'between'
+    | 'change-over'
+    | 'set-rest'
+    | 'then-rest'
+    | 'team-rest';
   readonly block: number;
   /** From 1. */
   readonly set: number;

@@ -17,7 +17,8 @@ export function roundsOf(block: Block): Span {
   if (block.time.kind === 'own') {
     for (const item of block.items) {
       if (item.kind !== 'work') continue;
-      const amount = item.dose?.kind === 'reps' ? item.dose.amount : item.dose?.kind === 'time' ? item.dose.amountSec : undefined;
+      const amount =
+        item.dose?.kind === 'reps' ? item.dose.amount : item.dose?.kind === 'time' ? item.dose.amountSec : undefined;
       if (amount?.kind === 'list') lists.push(amount.values.length);
     }
   }
@@ -57,26 +58,63 @@ function unrollOnce(scope: Scope): Step[] {
   const { time, count } = scope.block;
   switch (time.kind) {
     case 'flow':
-    case 'own': return unrollOwn(scope);
-    case 'span': return [spanStep(scope, time.sec)];
-    case 'slots': return unrollSlots(scope, time.slotSec, time.slots, time.workCapSec);
-    case 'intervals': return count?.kind === 'pyramid' ? unrollPyramid(scope, time.workSec[0]!, time.restSec[0] ?? 0) : unrollIntervals(scope);
-    case 'windows': return unrollWindows(scope, time.windowSec, time.windows, time.restSec);
-    default: return assertNever(time);
+    case 'own':
+      return unrollOwn(scope);
+    case 'span':
+      return [spanStep(scope, time.sec)];
+    case 'slots':
+      return unrollSlots(scope, time.slotSec, time.slots, time.workCapSec);
+    case 'intervals':
+      return count?.kind === 'pyramid'
+        ? unrollPyramid(scope, time.workSec[0]!, time.restSec[0] ?? 0)
+        : unrollIntervals(scope);
+    case 'windows':
+      return unrollWindows(scope, time.windowSec, time.windows, time.restSec);
+    default:
+      return assertNever(time);
   }
 }
 
 function step(
-  scope: Pick<Scope, 'blockIndex' | 'set'>, purpose: Step['purpose'], round: number, ruledBy: Step['ruledBy'], parts: readonly Part[],
-  items: readonly number[], more: Partial<Step> = {},
+  scope: Pick<Scope, 'blockIndex' | 'set'>,
+  purpose: Step['purpose'],
+  round: number,
+  ruledBy: Step['ruledBy'],
+  parts: readonly Part[],
+  items: readonly number[],
+  more: Partial<Step> = {},
 ): Step {
   const sec = parts.length === 1 ? parts[0]!.sec : parts.map((p) => p.sec).reduce(addEstimates, exactly(0));
-  return { purpose, block: scope.blockIndex, set: scope.set, round, optional: false, ruledBy, sec, parts, items, ...more };
+  return {
+    purpose,
+    block: scope.blockIndex,
+    set: scope.set,
+    round,
+    optional: false,
+    ruledBy,
+    sec,
+    parts,
+    items,
+    ...more,
+  };
 }
 
 const restStep = (
-  scope: Pick<Scope, 'blockIndex' | 'set'>, purpose: Step['purpose'], sec: EstimateSec, round: number, optional = false,
-): Step => step(scope, purpose, round, purpose === 'change-over' || purpose === 'team-rest' ? 'own' : 'clock', [restPart(sec, null)], [], { optional });
+  scope: Pick<Scope, 'blockIndex' | 'set'>,
+  purpose: Step['purpose'],
+  sec: EstimateSec,
+  round: number,
+  optional = false,
+): Step =>
+  step(
+    scope,
+    purpose,
+    round,
+    purpose === 'change-over' || purpose === 'team-rest' ? 'own' : 'clock',
+    [restPart(sec, null)],
+    [],
+    { optional },
+  );
 
 /** Flow and own pace, with change-over between different movements, rests between, and a relay's waiting. */
 function unrollOwn(scope: Scope): Step[] {
@@ -90,14 +128,24 @@ function unrollOwn(scope: Scope): Step[] {
     const pauses = (place: 'rounds' | 'items'): boolean => {
       if (block.between?.of !== place) return false;
       const { lowSec, highSec } = block.between;
-      steps.push(restStep(scope, 'between', { low: lowSec, likely: Math.round((lowSec + highSec) / 2), high: highSec }, round, optional));
+      steps.push(
+        restStep(
+          scope,
+          'between',
+          { low: lowSec, likely: Math.round((lowSec + highSec) / 2), high: highSec },
+          round,
+          optional,
+        ),
+      );
       return true;
     };
     let roundSec = exactly(0);
     for (const [index, item] of block.items.entries()) {
       const first = round === 1 && index === 0;
       if (item.kind === 'rest') {
-        steps.push(step(scope, 'rest', round, 'clock', [restPart(exactly(item.sec ?? 30), index, false)], [index], { optional }));
+        steps.push(
+          step(scope, 'rest', round, 'clock', [restPart(exactly(item.sec ?? 30), index, false)], [index], { optional }),
+        );
         lastMovement = null;
         continue;
       }
@@ -130,15 +178,35 @@ function spanStep(scope: Scope, sec: number): Step {
   const items = workItems(block);
   const only = items.length === 1 ? items[0]! : undefined;
   const part = openPart(scope, sec, items, only && !only.item.inTurn ? only : undefined);
-  return step(scope, 'span', 0, 'clock', [part], items.map((i) => i.index), { expected: expectedParts(scope, sec) });
+  return step(
+    scope,
+    'span',
+    0,
+    'clock',
+    [part],
+    items.map((i) => i.index),
+    { expected: expectedParts(scope, sec) },
+  );
 }
 
-function openPart(scope: Scope, sec: number, items: readonly { item: WorkItem; index: number }[], only: { item: WorkItem; index: number } | undefined): Part {
+function openPart(
+  scope: Scope,
+  sec: number,
+  items: readonly { item: WorkItem; index: number }[],
+  only: { item: WorkItem; index: number } | undefined,
+): Part {
   const efforts = items.map(({ item }) => itemEffort(item, resolveMovement(item, 0, scope.library).movement));
   const movement = only && resolveMovement(only.item, 0, scope.library);
   return {
-    kind: 'open', sec: exactly(sec), estimated: true, item: only?.index ?? null, movementId: movement?.id ?? null, name: movement?.name ?? null,
-    side: null, reps: null, effort: efforts.reduce((a, b) => a + b, 0) / Math.max(1, efforts.length),
+    kind: 'open',
+    sec: exactly(sec),
+    estimated: true,
+    item: only?.index ?? null,
+    movementId: movement?.id ?? null,
+    name: movement?.name ?? null,
+    side: null,
+    reps: null,
+    effort: efforts.reduce((a, b) => a + b, 0) / Math.max(1, efforts.length),
   };
 }
 
@@ -148,7 +216,10 @@ function expectedParts(scope: Scope, sec: number): Part[] {
   let left = sec;
   for (let round = 0; left > 0 && parts.length < MAX_EXPECTED; round++) {
     for (const [index, item] of block.items.entries()) {
-      const turn = item.kind === 'rest' ? [restPart(exactly(item.sec ?? 30), index, false)] : ownParts(item, index, block.count, round, library);
+      const turn =
+        item.kind === 'rest'
+          ? [restPart(exactly(item.sec ?? 30), index, false)]
+          : ownParts(item, index, block.count, round, library);
       for (const part of turn) {
         if (left <= 0) break;
         const likely = Math.min(left, part.sec.likely);
@@ -173,10 +244,12 @@ function unrollSlots(scope: Scope, slotSec: number, slots: number, workCapSec: n
       continue;
     }
     const parts = ownParts(item, index, block.count, turn, library);
-    const clockSays = parts.length === 1 && (parts[0]!.kind === 'open' || (item.dose === undefined && parts[0]!.reps === null));
-    const filled = clockSays || item.dose?.kind === 'max' || (item.dose?.kind === 'given' && parts[0]!.reps === null)
-      ? fillTo(intervalParts(item, index, block.count, turn, workCapSec ?? slotSec, library), slotSec, index)
-      : fillTo(parts, slotSec, index);
+    const clockSays =
+      parts.length === 1 && (parts[0]!.kind === 'open' || (item.dose === undefined && parts[0]!.reps === null));
+    const filled =
+      clockSays || item.dose?.kind === 'max' || (item.dose?.kind === 'given' && parts[0]!.reps === null)
+        ? fillTo(intervalParts(item, index, block.count, turn, workCapSec ?? slotSec, library), slotSec, index)
+        : fillTo(parts, slotSec, index);
     steps.push(step(scope, 'slot', round, 'clock', filled, [index], workCapSec ? { workCapSec } : {}));
   }
   return steps;
@@ -198,11 +271,22 @@ function unrollIntervals(scope: Scope): Step[] {
     const item = block.items[index]!;
     if (i > 0 && block.between && (block.between.of === 'items' ? index > 0 : index === 0)) {
       const { lowSec, highSec } = block.between;
-      steps.push(restStep(scope, 'between', { low: lowSec, likely: Math.round((lowSec + highSec) / 2), high: highSec }, round, optional));
+      steps.push(
+        restStep(
+          scope,
+          'between',
+          { low: lowSec, likely: Math.round((lowSec + highSec) / 2), high: highSec },
+          round,
+          optional,
+        ),
+      );
     }
     const work = at(workSec, turn);
     const rest = at(restSec, turn);
-    const parts = item.kind === 'rest' ? [restPart(exactly(work), index, false)] : intervalParts(item, index, block.count, turn, work, library);
+    const parts =
+      item.kind === 'rest'
+        ? [restPart(exactly(work), index, false)]
+        : intervalParts(item, index, block.count, turn, work, library);
     steps.push(step(scope, item.kind === 'rest' ? 'rest' : 'interval', round, 'clock', parts, [index], { optional }));
     if (rest > 0) steps.push(restStep(scope, 'rest', exactly(rest), round, optional));
   }
@@ -217,7 +301,17 @@ function unrollPyramid(scope: Scope, workSec: number, restSec: number): Step[] {
     const two = items.slice(pair * 2, pair * 2 + 2);
     for (const direction of ['up', 'down'] as const) {
       const part = openPart(scope, workSec, two, two.length === 1 ? two[0] : undefined);
-      steps.push(step(scope, 'pyramid', pair + 1, 'clock', [part], two.map((i) => i.index), { direction }));
+      steps.push(
+        step(
+          scope,
+          'pyramid',
+          pair + 1,
+          'clock',
+          [part],
+          two.map((i) => i.index),
+          { direction },
+        ),
+      );
       if (restSec > 0) steps.push(restStep(scope, 'rest', exactly(restSec), pair + 1));
     }
   }
@@ -253,7 +347,16 @@ function unrollWindows(scope: Scope, windowSec: number, windows: number, restSec
       }
     }
     if (left > 0) parts.push(openPart(scope, left, items, items.length === 1 ? items[0] : undefined));
-    steps.push(step(scope, 'window', window + 1, 'clock', parts, block.items.map((_, i) => i)));
+    steps.push(
+      step(
+        scope,
+        'window',
+        window + 1,
+        'clock',
+        parts,
+        block.items.map((_, i) => i),
+      ),
+    );
     if (restSec > 0) steps.push(restStep(scope, 'rest', exactly(restSec), window + 1));
   }
   return steps;

@@ -16,26 +16,44 @@ export interface SignedInCoach {
 /** Looks across workspaces, by the exact address. */
 export async function findCoachByEmail(db: Db, email: string): Promise<CoachAccount | undefined> {
   const { rows } = await db.query<{ coach_id: number; workspace_id: number; password_hash: string }>(
-    'select coach_id, workspace_id, password_hash from find_coach_by_email($1::text)', [email]);
+    'select coach_id, workspace_id, password_hash from find_coach_by_email($1::text)',
+    [email],
+  );
   const row = rows[0];
   return row && { coachId: row.coach_id, workspaceId: row.workspace_id, passwordHash: row.password_hash };
 }
 
 /** Looks across workspaces, by the hash of a session's token. */
 export async function findCoachSession(db: Db, tokenHash: Buffer, now: Date): Promise<SignedInCoach | undefined> {
-  const { rows } = await db.query<{ coach_id: number; workspace_id: number; coach_name: string; workspace_name: string }>(
-    'select coach_id, workspace_id, coach_name, workspace_name from find_coach_session($1::bytea, $2::timestamptz)', [tokenHash, now]);
+  const { rows } = await db.query<{
+    coach_id: number;
+    workspace_id: number;
+    coach_name: string;
+    workspace_name: string;
+  }>('select coach_id, workspace_id, coach_name, workspace_name from find_coach_session($1::bytea, $2::timestamptz)', [
+    tokenHash,
+    now,
+  ]);
   const row = rows[0];
-  return row && { coachId: row.coach_id, workspaceId: row.workspace_id, coachName: row.coach_name, workspaceName: row.workspace_name };
+  return (
+    row && {
+      coachId: row.coach_id,
+      workspaceId: row.workspace_id,
+      coachName: row.coach_name,
+      workspaceName: row.workspace_name,
+    }
+  );
 }
 
 export async function insertCoachSession(
-  db: Db, session: { tokenHash: Buffer; workspaceId: number; coachId: number; expiresAt: Date },
+  db: Db,
+  session: { tokenHash: Buffer; workspaceId: number; coachId: number; expiresAt: Date },
 ): Promise<void> {
   await db.query(
     `insert into coach_session (token_hash, workspace_id, coach_id, expires_at)
      values ($1::bytea, $2::bigint, $3::bigint, $4::timestamptz)`,
-    [session.tokenHash, session.workspaceId, session.coachId, session.expiresAt]);
+    [session.tokenHash, session.workspaceId, session.coachId, session.expiresAt],
+  );
 }
 
 export async function deleteCoachSession(db: Db, tokenHash: Buffer): Promise<void> {
@@ -49,8 +67,14 @@ export async function deleteExpiredSessions(db: Db, now: Date): Promise<void> {
 /** Notes an attempt, forgets those from before `since`, and gives how many the key has had from then on. */
 export async function insertSignInAttempt(db: Db, keyHash: Buffer, at: Date, since: Date): Promise<number> {
   await db.query('delete from sign_in_attempt where attempted_at < $1::timestamptz', [since]);
-  await db.query('insert into sign_in_attempt (key_hash, attempted_at) values ($1::bytea, $2::timestamptz)', [keyHash, at]);
-  const { rows } = await db.query<{ count: number }>('select count(*) from sign_in_attempt where key_hash = $1::bytea', [keyHash]);
+  await db.query('insert into sign_in_attempt (key_hash, attempted_at) values ($1::bytea, $2::timestamptz)', [
+    keyHash,
+    at,
+  ]);
+  const { rows } = await db.query<{ count: number }>(
+    'select count(*) from sign_in_attempt where key_hash = $1::bytea',
+    [keyHash],
+  );
   return rows[0]!.count;
 }
 

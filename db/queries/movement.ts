@@ -7,7 +7,9 @@ import type { Db } from '../pool.ts';
 export async function replaceBaseMovements(db: Db, movements: readonly Movement[]): Promise<void> {
   await db.query(
     `insert into base_movement (id, movement) select m ->> 'id', m from jsonb_array_elements($1::jsonb) as m
-     on conflict (id) do update set movement = excluded.movement where base_movement.movement is distinct from excluded.movement`, [JSON.stringify(movements)]);
+     on conflict (id) do update set movement = excluded.movement where base_movement.movement is distinct from excluded.movement`,
+    [JSON.stringify(movements)],
+  );
   await db.query('delete from base_movement where id <> all ($1::text[])', [movements.map((m) => m.id)]);
 }
 
@@ -17,15 +19,21 @@ export async function listBaseMovements(db: Db): Promise<Movement[]> {
 }
 
 export async function listOverrides(db: Db): Promise<MovementOverride[]> {
-  const { rows } = await db.query<{ movement_id: string; fields: MovementOverride['fields'] }>('select movement_id, fields from movement_override order by movement_id');
+  const { rows } = await db.query<{ movement_id: string; fields: MovementOverride['fields'] }>(
+    'select movement_id, fields from movement_override order by movement_id',
+  );
   return rows.map((r) => ({ movementId: r.movement_id, fields: r.fields }));
 }
 
-export async function upsertOverride(db: Db, o: { workspaceId: number; override: MovementOverride; now: Date }): Promise<void> {
+export async function upsertOverride(
+  db: Db,
+  o: { workspaceId: number; override: MovementOverride; now: Date },
+): Promise<void> {
   await db.query(
     `insert into movement_override (workspace_id, movement_id, fields, changed_at) values ($1::bigint, $2::text, $3::jsonb, $4::timestamptz)
      on conflict on constraint movement_override_once do update set fields = excluded.fields, changed_at = excluded.changed_at`,
-    [o.workspaceId, o.override.movementId, JSON.stringify(o.override.fields), o.now]);
+    [o.workspaceId, o.override.movementId, JSON.stringify(o.override.fields), o.now],
+  );
 }
 
 /** Back to the base; false where there was nothing over it. */
@@ -43,7 +51,8 @@ export async function upsertLadder(db: Db, l: { workspaceId: number; ladder: Lad
   await db.query(
     `insert into ladder_override (workspace_id, ladder_id, ladder, changed_at) values ($1::bigint, $2::text, $3::jsonb, $4::timestamptz)
      on conflict on constraint ladder_override_once do update set ladder = excluded.ladder, changed_at = excluded.changed_at`,
-    [l.workspaceId, l.ladder.id, JSON.stringify(l.ladder), l.now]);
+    [l.workspaceId, l.ladder.id, JSON.stringify(l.ladder), l.now],
+  );
 }
 
 /** Back to the ladder that ships, or away with one's own; false where there was nothing. */

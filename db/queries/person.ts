@@ -14,16 +14,35 @@ export interface PersonProfile extends FitPerson {
   readonly careShared: string;
 }
 
-interface ProfileRow { kit: string[] | null; levels: Partial<Record<Pattern, Level>>; spares: string[]; swaps: { from: string; to: string }[]; channel: string; care: CareState; care_shared: string }
+interface ProfileRow {
+  kit: string[] | null;
+  levels: Partial<Record<Pattern, Level>>;
+  spares: string[];
+  swaps: { from: string; to: string }[];
+  channel: string;
+  care: CareState;
+  care_shared: string;
+}
 
 const PROFILE_COLUMNS = 'p.kit, p.levels, p.spares, p.swaps, p.channel, p.care, p.care_shared';
 
 const toProfile = (r: ProfileRow): PersonProfile => ({
-  ...(r.kit && { kit: r.kit }), levels: r.levels, spares: r.spares.filter(isSpare), swaps: r.swaps, channel: r.channel, care: r.care, careShared: r.care_shared,
+  ...(r.kit && { kit: r.kit }),
+  levels: r.levels,
+  spares: r.spares.filter(isSpare),
+  swaps: r.swaps,
+  channel: r.channel,
+  care: r.care,
+  careShared: r.care_shared,
 });
 
 /** Only what a session is fitted by. */
-export const toFitPerson = ({ kit, levels, spares, swaps }: PersonProfile): FitPerson => ({ ...(kit && { kit }), levels, spares, swaps });
+export const toFitPerson = ({ kit, levels, spares, swaps }: PersonProfile): FitPerson => ({
+  ...(kit && { kit }),
+  levels,
+  spares,
+  swaps,
+});
 
 /** A person in a run. */
 export interface Participant {
@@ -38,11 +57,22 @@ export interface Participant {
 }
 
 interface ParticipantRow extends ProfileRow {
-  enrolment_id: number; name: string; detail: string; time_zone: string; joined_on: string; has_link: boolean;
+  enrolment_id: number;
+  name: string;
+  detail: string;
+  time_zone: string;
+  joined_on: string;
+  has_link: boolean;
 }
 
 const toParticipant = (r: ParticipantRow): Participant => ({
-  enrolmentId: r.enrolment_id, name: r.name, detail: r.detail, timeZone: r.time_zone, joinedOn: r.joined_on as DayDate, hasLink: r.has_link, profile: toProfile(r),
+  enrolmentId: r.enrolment_id,
+  name: r.name,
+  detail: r.detail,
+  timeZone: r.time_zone,
+  joinedOn: r.joined_on as DayDate,
+  hasLink: r.has_link,
+  profile: toProfile(r),
 });
 
 export async function listParticipants(db: Db, runId: number): Promise<Participant[]> {
@@ -51,13 +81,16 @@ export async function listParticipants(db: Db, runId: number): Promise<Participa
        exists (select 1 from personal_link l where l.enrolment_id = e.id and l.revoked_at is null) as has_link
      from enrolment e join person p on p.id = e.person_id
      where e.run_id = $1::bigint
-     order by p.name, e.id`, [runId]);
+     order by p.name, e.id`,
+    [runId],
+  );
   return rows.map(toParticipant);
 }
 
 /** Adds a person to a run; gives the enrolment. */
 export async function insertParticipant(
-  db: Db, p: { workspaceId: number; runId: number; name: string; detail: string; timeZone: string; joinedOn: DayDate },
+  db: Db,
+  p: { workspaceId: number; runId: number; name: string; detail: string; timeZone: string; joinedOn: DayDate },
 ): Promise<number> {
   const { rows } = await db.query<{ id: number }>(
     `with new_person as (
@@ -65,12 +98,18 @@ export async function insertParticipant(
      )
      insert into enrolment (workspace_id, run_id, person_id, joined_on)
      select $1::bigint, $2::bigint, id, $6::date from new_person returning id`,
-    [p.workspaceId, p.runId, p.name, p.detail, p.timeZone, p.joinedOn]);
+    [p.workspaceId, p.runId, p.name, p.detail, p.timeZone, p.joinedOn],
+  );
   return rows[0]!.id;
 }
 
 /** What a person, or their coach, says of them; `set` names what changes. */
-export type ProfileChange = Partial<Omit<PersonProfile, 'kit'>> & { readonly kit?: readonly string[] | null; readonly name?: string; readonly detail?: string; readonly timeZone?: string };
+export type ProfileChange = Partial<Omit<PersonProfile, 'kit'>> & {
+  readonly kit?: readonly string[] | null;
+  readonly name?: string;
+  readonly detail?: string;
+  readonly timeZone?: string;
+};
 
 /** Changes what is known of the person of an enrolment; what `change` doesn't name stays. Throws NotFoundError where there is nobody. */
 export async function updateProfile(db: Db, enrolmentId: number, change: ProfileChange): Promise<void> {
@@ -83,27 +122,45 @@ export async function updateProfile(db: Db, enrolmentId: number, change: Profile
        spares = case when $2::jsonb ? 'spares' then array(select jsonb_array_elements_text($2::jsonb -> 'spares')) else spares end,
        swaps = coalesce($2::jsonb -> 'swaps', swaps), channel = coalesce($2::jsonb ->> 'channel', channel),
        care = coalesce($2::jsonb ->> 'care', care), care_shared = coalesce($2::jsonb ->> 'careShared', care_shared)
-     from enrolment e where e.id = $1::bigint and p.id = e.person_id`, [enrolmentId, JSON.stringify(change)]);
+     from enrolment e where e.id = $1::bigint and p.id = e.person_id`,
+    [enrolmentId, JSON.stringify(change)],
+  );
   if (rowCount !== 1) throw new NotFoundError('person');
-  if (change.kit?.length === 0) await db.query(`update person p set kit = '{}' from enrolment e where e.id = $1::bigint and p.id = e.person_id`, [enrolmentId]);
+  if (change.kit?.length === 0)
+    await db.query(`update person p set kit = '{}' from enrolment e where e.id = $1::bigint and p.id = e.person_id`, [
+      enrolmentId,
+    ]);
 }
 
 /** Makes a new link the only one that works. */
-export async function insertPersonalLink(db: Db, l: { workspaceId: number; enrolmentId: number; tokenHash: Buffer; now: Date }): Promise<void> {
+export async function insertPersonalLink(
+  db: Db,
+  l: { workspaceId: number; enrolmentId: number; tokenHash: Buffer; now: Date },
+): Promise<void> {
   await updateLinksRevoked(db, l.enrolmentId, l.now);
   await db.query(
     `insert into personal_link (token_hash, workspace_id, enrolment_id, created_at)
-     values ($1::bytea, $2::bigint, $3::bigint, $4::timestamptz)`, [l.tokenHash, l.workspaceId, l.enrolmentId, l.now]);
+     values ($1::bytea, $2::bigint, $3::bigint, $4::timestamptz)`,
+    [l.tokenHash, l.workspaceId, l.enrolmentId, l.now],
+  );
 }
 
 export async function updateLinksRevoked(db: Db, enrolmentId: number, now: Date): Promise<void> {
-  await db.query('update personal_link set revoked_at = $2::timestamptz where enrolment_id = $1::bigint and revoked_at is null', [enrolmentId, now]);
+  await db.query(
+    'update personal_link set revoked_at = $2::timestamptz where enrolment_id = $1::bigint and revoked_at is null',
+    [enrolmentId, now],
+  );
 }
 
 /** Looks across workspaces, by the hash of a link's token; revoked links are not found. */
-export async function findPersonalLink(db: Db, tokenHash: Buffer): Promise<{ workspaceId: number; enrolmentId: number } | undefined> {
+export async function findPersonalLink(
+  db: Db,
+  tokenHash: Buffer,
+): Promise<{ workspaceId: number; enrolmentId: number } | undefined> {
   const { rows } = await db.query<{ workspace_id: number; enrolment_id: number }>(
-    'select workspace_id, enrolment_id from find_personal_link($1::bytea)', [tokenHash]);
+    'select workspace_id, enrolment_id from find_personal_link($1::bytea)',
+    [tokenHash],
+  );
   return rows[0] && { workspaceId: rows[0].workspace_id, enrolmentId: rows[0].enrolment_id };
 }
 
@@ -123,21 +180,41 @@ export interface Enrolment {
 }
 
 export async function getEnrolment(db: Db, enrolmentId: number): Promise<Enrolment> {
-  const { rows } = await db.query<ProfileRow & {
-    id: number; run_id: number; programme_id: number; title: string; weeks: number; starts_on: string; release_time: string;
-    name: string; time_zone: string; joined_on: string;
-  }>(
+  const { rows } = await db.query<
+    ProfileRow & {
+      id: number;
+      run_id: number;
+      programme_id: number;
+      title: string;
+      weeks: number;
+      starts_on: string;
+      release_time: string;
+      name: string;
+      time_zone: string;
+      joined_on: string;
+    }
+  >(
     `select e.id, r.id as run_id, g.id as programme_id, g.title, g.weeks, r.starts_on, r.release_time, p.name, p.time_zone, e.joined_on, ${PROFILE_COLUMNS}
      from enrolment e
      join run r on r.id = e.run_id
      join programme g on g.id = r.programme_id
      join person p on p.id = e.person_id
-     where e.id = $1::bigint`, [enrolmentId]);
+     where e.id = $1::bigint`,
+    [enrolmentId],
+  );
   const row = rows[0];
   if (!row) throw new NotFoundError('enrolment');
   return {
-    enrolmentId: row.id, runId: row.run_id, programmeId: row.programme_id, programmeTitle: row.title, weeks: row.weeks,
-    startsOn: row.starts_on as DayDate, releaseTime: row.release_time.slice(0, 5), name: row.name, timeZone: row.time_zone, joinedOn: row.joined_on as DayDate,
+    enrolmentId: row.id,
+    runId: row.run_id,
+    programmeId: row.programme_id,
+    programmeTitle: row.title,
+    weeks: row.weeks,
+    startsOn: row.starts_on as DayDate,
+    releaseTime: row.release_time.slice(0, 5),
+    name: row.name,
+    timeZone: row.time_zone,
+    joinedOn: row.joined_on as DayDate,
     profile: toProfile(row),
   };
 }

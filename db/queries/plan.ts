@@ -18,44 +18,88 @@ export interface StoredPlan {
 /** What of a plan isn't in days. */
 export type PlanFrame = Omit<ProgrammeDocument, 'days'>;
 
-interface PlanRow { title: string; weeks: number; revision: number; frame: Partial<Omit<PlanFrame, 'title' | 'weeks'>> }
+interface PlanRow {
+  title: string;
+  weeks: number;
+  revision: number;
+  frame: Partial<Omit<PlanFrame, 'title' | 'weeks'>>;
+}
 interface PlanDayRow {
-  week: number; weekday: number; text: string; revision: number; ready_revision: number | null; track_id: string | null; track_week: number | null;
-  generated_text: string | null; theme: string | null; extra: Record<string, unknown> | null; is_sent: boolean;
+  week: number;
+  weekday: number;
+  text: string;
+  revision: number;
+  ready_revision: number | null;
+  track_id: string | null;
+  track_week: number | null;
+  generated_text: string | null;
+  theme: string | null;
+  extra: Record<string, unknown> | null;
+  is_sent: boolean;
 }
 
 const toProgrammeDay = (row: PlanDayRow): ProgrammeDay => ({
-  week: row.week, weekday: row.weekday, text: row.text, ...(row.theme !== null && { theme: row.theme as Theme }),
-  ...(row.track_id !== null && { track: { id: row.track_id, week: row.track_week!, isPinned: row.generated_text !== row.text } }), ...(row.extra && { extra: row.extra }),
+  week: row.week,
+  weekday: row.weekday,
+  text: row.text,
+  ...(row.theme !== null && { theme: row.theme as Theme }),
+  ...(row.track_id !== null && {
+    track: { id: row.track_id, week: row.track_week!, isPinned: row.generated_text !== row.text },
+  }),
+  ...(row.extra && { extra: row.extra }),
 });
 
 /** The plan of a programme; with `lock`, nobody else changes it until the transaction ends. */
 export async function getPlan(db: Db, programmeId: number, lock = false): Promise<StoredPlan> {
-  const { rows: [row] } = await db.query<PlanRow>(`select title, weeks, revision, frame from programme where id = $1::bigint${lock ? ' for update' : ''}`, [programmeId]);
+  const {
+    rows: [row],
+  } = await db.query<PlanRow>(
+    `select title, weeks, revision, frame from programme where id = $1::bigint${lock ? ' for update' : ''}`,
+    [programmeId],
+  );
   if (!row) throw new NotFoundError('programme');
   const { rows } = await db.query<PlanDayRow>(
     `select d.week, d.weekday, d.text, d.revision, d.ready_revision, d.track_id, d.track_week, d.generated_text, d.theme, d.extra,
        exists (select 1 from version v where v.day_id = d.id) as is_sent
-     from day d where d.programme_id = $1::bigint order by d.week, d.weekday${lock ? ' for update' : ''}`, [programmeId]);
+     from day d where d.programme_id = $1::bigint order by d.week, d.weekday${lock ? ' for update' : ''}`,
+    [programmeId],
+  );
   const { title, weeks, revision, frame } = row;
   return {
     programme: {
-      title, weeks, lighter: frame.lighter ?? [], themes: frame.themes ?? {}, tracks: frame.tracks ?? [], blocked: frame.blocked ?? [], guards: frame.guards ?? NO_GUARD_SETTINGS,
-      ...(frame.extra && { extra: frame.extra }), days: rows.map(toProgrammeDay),
+      title,
+      weeks,
+      lighter: frame.lighter ?? [],
+      themes: frame.themes ?? {},
+      tracks: frame.tracks ?? [],
+      blocked: frame.blocked ?? [],
+      guards: frame.guards ?? NO_GUARD_SETTINGS,
+      ...(frame.extra && { extra: frame.extra }),
+      days: rows.map(toProgrammeDay),
     },
-    revision, sent: rows.filter((r) => r.is_sent).map(dayKey), ready: rows.filter((r) => r.ready_revision === r.revision).map(dayKey),
+    revision,
+    sent: rows.filter((r) => r.is_sent).map(dayKey),
+    ready: rows.filter((r) => r.ready_revision === r.revision).map(dayKey),
   };
 }
 
 /** Days as they go into one statement. */
 function toDayJson(day: ProgrammeDay, isReady: boolean): object {
   return {
-    week: day.week, weekday: day.weekday, text: day.text, trackId: day.track?.id ?? null, trackWeek: day.track?.week ?? null,
-    generatedText: day.track && !day.track.isPinned ? day.text : null, theme: day.theme ?? null, extra: day.extra ?? null, isReady,
+    week: day.week,
+    weekday: day.weekday,
+    text: day.text,
+    trackId: day.track?.id ?? null,
+    trackWeek: day.track?.week ?? null,
+    generatedText: day.track && !day.track.isPinned ? day.text : null,
+    theme: day.theme ?? null,
+    extra: day.extra ?? null,
+    isReady,
   };
 }
 
-const isSameDay = (a: ProgrammeDay | undefined, b: ProgrammeDay | undefined): boolean => a === b || JSON.stringify(a && toDayJson(a, false)) === JSON.stringify(b && toDayJson(b, false));
+const isSameDay = (a: ProgrammeDay | undefined, b: ProgrammeDay | undefined): boolean =>
+  a === b || JSON.stringify(a && toDayJson(a, false)) === JSON.stringify(b && toDayJson(b, false));
 
 /** Places whose day differs between two plans. */
 export function changedPlaces(before: ProgrammeDocument, after: ProgrammeDocument): DayPlace[] {
@@ -67,22 +111,34 @@ export function changedPlaces(before: ProgrammeDocument, after: ProgrammeDocumen
  * Writes a plan over the one that `stored` says stands; only what differs is touched. A session that came to its place
  * unchanged stays marked ready. Throws StaleError where somebody else has changed the plan since.
  */
-export async function updatePlan(db: Db, p: { workspaceId: number; programmeId: number; stored: StoredPlan; next: ProgrammeDocument; now: Date }): Promise<number> {
+export async function updatePlan(
+  db: Db,
+  p: { workspaceId: number; programmeId: number; stored: StoredPlan; next: ProgrammeDocument; now: Date },
+): Promise<number> {
   const { stored, next } = p;
   const { days: _days, title, weeks, ...frame } = next;
   const { rows } = await db.query<{ revision: number }>(
     `update programme set title = $3::text, weeks = $4::integer, frame = $5::jsonb, revision = revision + 1
-     where id = $1::bigint and revision = $2::integer returning revision`, [p.programmeId, stored.revision, title, weeks, JSON.stringify(frame)]);
+     where id = $1::bigint and revision = $2::integer returning revision`,
+    [p.programmeId, stored.revision, title, weeks, JSON.stringify(frame)],
+  );
   if (!rows[0]) throw new StaleError(stored.revision);
   const changed = changedPlaces(stored.programme, next);
   const left = new Set(changed.map(dayKey));
-  const readyTexts = new Set(stored.programme.days.filter((d) => left.has(dayKey(d)) && stored.ready.includes(dayKey(d)) && !stored.sent.includes(dayKey(d))).map((d) => d.text));
+  const readyTexts = new Set(
+    stored.programme.days
+      .filter((d) => left.has(dayKey(d)) && stored.ready.includes(dayKey(d)) && !stored.sent.includes(dayKey(d)))
+      .map((d) => d.text),
+  );
   const gone = changed.filter((place) => !findProgrammeDay(next, place));
-  const set = changed.flatMap((place) => findProgrammeDay(next, place) ?? []).map((d) => toDayJson(d, d.text !== '' && readyTexts.has(d.text)));
+  const set = changed
+    .flatMap((place) => findProgrammeDay(next, place) ?? [])
+    .map((d) => toDayJson(d, d.text !== '' && readyTexts.has(d.text)));
   await db.query(
     `delete from day d using jsonb_to_recordset($2::jsonb) as x(week integer, weekday integer)
      where d.programme_id = $1::bigint and d.week = x.week and d.weekday = x.weekday and not exists (select 1 from version v where v.day_id = d.id)`,
-    [p.programmeId, JSON.stringify(gone)]);
+    [p.programmeId, JSON.stringify(gone)],
+  );
   await db.query(
     `insert into day (workspace_id, programme_id, week, weekday, text, ready_revision, changed_at, track_id, track_week, generated_text, theme, extra)
      select $1::bigint, $2::bigint, x.week, x.weekday, x.text, case when x."isReady" then 1 end, $4::timestamptz, x."trackId", x."trackWeek", x."generatedText", x.theme, x.extra
@@ -93,19 +149,35 @@ export async function updatePlan(db: Db, p: { workspaceId: number; programmeId: 
        revision = case when day.text = excluded.text then day.revision else day.revision + 1 end,
        ready_revision = case when day.text = excluded.text then day.ready_revision when excluded.ready_revision is not null then day.revision + 1 end,
        changed_at = excluded.changed_at`,
-    [p.workspaceId, p.programmeId, JSON.stringify(set), p.now]);
+    [p.workspaceId, p.programmeId, JSON.stringify(set), p.now],
+  );
   return rows[0].revision;
 }
 
 /** A programme with its one run, which starts on a Monday, and nothing sent. */
-export async function insertProgramme(db: Db, p: { workspaceId: number; programme: ProgrammeDocument; startsOn: DayDate; now: Date }): Promise<number> {
+export async function insertProgramme(
+  db: Db,
+  p: { workspaceId: number; programme: ProgrammeDocument; startsOn: DayDate; now: Date },
+): Promise<number> {
   const { title, weeks } = p.programme;
   const { rows } = await db.query<{ id: number }>(
     `insert into programme (workspace_id, title, weeks, created_at)
-     values ($1::bigint, $2::text, $3::integer, $4::timestamptz) returning id`, [p.workspaceId, title, weeks, p.now]);
+     values ($1::bigint, $2::text, $3::integer, $4::timestamptz) returning id`,
+    [p.workspaceId, title, weeks, p.now],
+  );
   const programmeId = rows[0]!.id;
-  await db.query('insert into run (workspace_id, programme_id, starts_on) values ($1::bigint, $2::bigint, $3::date)', [p.workspaceId, programmeId, p.startsOn]);
-  await updatePlan(db, { workspaceId: p.workspaceId, programmeId, stored: await getPlan(db, programmeId), next: p.programme, now: p.now });
+  await db.query('insert into run (workspace_id, programme_id, starts_on) values ($1::bigint, $2::bigint, $3::date)', [
+    p.workspaceId,
+    programmeId,
+    p.startsOn,
+  ]);
+  await updatePlan(db, {
+    workspaceId: p.workspaceId,
+    programmeId,
+    stored: await getPlan(db, programmeId),
+    next: p.programme,
+    now: p.now,
+  });
   return programmeId;
 }
 
@@ -133,24 +205,57 @@ const MAX_CHANGES = 50;
 
 /** Remembers a change; what had been undone before it can't be done again. */
 export async function insertPlanChange(
-  db: Db, c: { workspaceId: number; programmeId: number; words: string; before: PlanSlice; after: PlanSlice; coachId: number; now: Date },
+  db: Db,
+  c: {
+    workspaceId: number;
+    programmeId: number;
+    words: string;
+    before: PlanSlice;
+    after: PlanSlice;
+    coachId: number;
+    now: Date;
+  },
 ): Promise<void> {
   await db.query('delete from programme_change where programme_id = $1::bigint and is_undone', [c.programmeId]);
   await db.query(
     `insert into programme_change (workspace_id, programme_id, words, before, after, made_at, made_by)
      select x."workspaceId", x."programmeId", left(x.words, 200), x.before, x.after, $2::timestamptz, x."coachId"
-     from jsonb_to_record($1::jsonb) as x("workspaceId" bigint, "programmeId" bigint, words text, before jsonb, after jsonb, "coachId" bigint)`, [JSON.stringify(c), c.now]);
+     from jsonb_to_record($1::jsonb) as x("workspaceId" bigint, "programmeId" bigint, words text, before jsonb, after jsonb, "coachId" bigint)`,
+    [JSON.stringify(c), c.now],
+  );
   await db.query(
     `delete from programme_change where programme_id = $1::bigint and id <= (
-       select id from programme_change where programme_id = $1::bigint order by id desc offset $2::integer limit 1)`, [c.programmeId, MAX_CHANGES]);
+       select id from programme_change where programme_id = $1::bigint order by id desc offset $2::integer limit 1)`,
+    [c.programmeId, MAX_CHANGES],
+  );
 }
 
 /** The change that undo would take back, and the one that redo would bring again. */
-export async function findPlanChange(db: Db, programmeId: number, which: 'undo' | 'redo'): Promise<PlanChange | undefined> {
-  const { rows } = await db.query<{ id: number; words: string; before: PlanSlice; after: PlanSlice; is_undone: boolean }>(
+export async function findPlanChange(
+  db: Db,
+  programmeId: number,
+  which: 'undo' | 'redo',
+): Promise<PlanChange | undefined> {
+  const { rows } = await db.query<{
+    id: number;
+    words: string;
+    before: PlanSlice;
+    after: PlanSlice;
+    is_undone: boolean;
+  }>(
     `select id, words, before, after, is_undone from programme_change where programme_id = $1::bigint and is_undone = $2::boolean
-     order by case when $2::boolean then id end, id desc limit 1`, [programmeId, which === 'redo']);
-  return rows[0] && { id: rows[0].id, words: rows[0].words, before: rows[0].before, after: rows[0].after, isUndone: rows[0].is_undone };
+     order by case when $2::boolean then id end, id desc limit 1`,
+    [programmeId, which === 'redo'],
+  );
+  return (
+    rows[0] && {
+      id: rows[0].id,
+      words: rows[0].words,
+      before: rows[0].before,
+      after: rows[0].after,
+      isUndone: rows[0].is_undone,
+    }
+  );
 }
 
 export async function updateChangeUndone(db: Db, changeId: number, isUndone: boolean): Promise<void> {

@@ -16,12 +16,25 @@ export interface Programme {
 }
 
 interface ProgrammeRow {
-  id: number; title: string; weeks: number; run_id: number; starts_on: string; release_time: string; people: number; zones: number;
+  id: number;
+  title: string;
+  weeks: number;
+  run_id: number;
+  starts_on: string;
+  release_time: string;
+  people: number;
+  zones: number;
 }
 
 const toProgramme = (row: ProgrammeRow): Programme => ({
-  id: row.id, title: row.title, weeks: row.weeks, runId: row.run_id, startsOn: row.starts_on as DayDate,
-  releaseTime: row.release_time.slice(0, 5), people: row.people, zones: row.zones,
+  id: row.id,
+  title: row.title,
+  weeks: row.weeks,
+  runId: row.run_id,
+  startsOn: row.starts_on as DayDate,
+  releaseTime: row.release_time.slice(0, 5),
+  people: row.people,
+  zones: row.zones,
 });
 
 const SELECT_PROGRAMME = `
@@ -38,7 +51,9 @@ export async function listProgrammes(db: Db): Promise<Programme[]> {
 }
 
 export async function getProgramme(db: Db, programmeId: number): Promise<Programme> {
-  const { rows } = await db.query<ProgrammeRow>(`${SELECT_PROGRAMME} where p.id = $1::bigint group by p.id, r.id`, [programmeId]);
+  const { rows } = await db.query<ProgrammeRow>(`${SELECT_PROGRAMME} where p.id = $1::bigint group by p.id, r.id`, [
+    programmeId,
+  ]);
   if (!rows[0]) throw new NotFoundError('programme');
   return toProgramme(rows[0]);
 }
@@ -50,7 +65,8 @@ export async function deleteProgramme(db: Db, programmeId: number): Promise<bool
      where p.id = $1::bigint
        and not exists (select from run r join enrolment e on e.run_id = r.id where r.programme_id = p.id)
        and not exists (select from run r join version v on v.run_id = r.id where r.programme_id = p.id)`,
-    [programmeId]);
+    [programmeId],
+  );
   return rowCount === 1;
 }
 
@@ -63,18 +79,41 @@ export interface Day {
   readonly isReady: boolean;
   readonly changedAtMs: number;
   /** The newest version that was sent; null where none was. */
-  readonly sent: { readonly versionId: number; readonly number: number; readonly text: string; readonly sentAtMs: number } | null;
+  readonly sent: {
+    readonly versionId: number;
+    readonly number: number;
+    readonly text: string;
+    readonly sentAtMs: number;
+  } | null;
 }
 
 interface DayRow {
-  programme_id: number; id: number; week: number; weekday: number; text: string; revision: number; ready_revision: number | null; changed_at: Date;
-  version_id: number | null; number: number | null; sent_text: string | null; sent_at: Date | null;
+  programme_id: number;
+  id: number;
+  week: number;
+  weekday: number;
+  text: string;
+  revision: number;
+  ready_revision: number | null;
+  changed_at: Date;
+  version_id: number | null;
+  number: number | null;
+  sent_text: string | null;
+  sent_at: Date | null;
 }
 
 const toDay = (row: DayRow): Day => ({
-  id: row.id, week: row.week, weekday: row.weekday, text: row.text, revision: row.revision,
-  isReady: row.ready_revision === row.revision, changedAtMs: row.changed_at.getTime(),
-  sent: row.version_id === null ? null : { versionId: row.version_id, number: row.number!, text: row.sent_text!, sentAtMs: row.sent_at!.getTime() },
+  id: row.id,
+  week: row.week,
+  weekday: row.weekday,
+  text: row.text,
+  revision: row.revision,
+  isReady: row.ready_revision === row.revision,
+  changedAtMs: row.changed_at.getTime(),
+  sent:
+    row.version_id === null
+      ? null
+      : { versionId: row.version_id, number: row.number!, text: row.sent_text!, sentAtMs: row.sent_at!.getTime() },
 });
 
 const SELECT_DAY = `
@@ -86,7 +125,10 @@ const SELECT_DAY = `
   ) v on true`;
 
 export async function listDays(db: Db, programmeId: number): Promise<Day[]> {
-  const { rows } = await db.query<DayRow>(`${SELECT_DAY} where d.programme_id = $1::bigint order by d.week, d.weekday`, [programmeId]);
+  const { rows } = await db.query<DayRow>(
+    `${SELECT_DAY} where d.programme_id = $1::bigint order by d.week, d.weekday`,
+    [programmeId],
+  );
   return rows.map(toDay);
 }
 
@@ -97,15 +139,22 @@ export async function listDaysByProgramme(db: Db): Promise<Map<number, Day[]>> {
 }
 
 /** The places of a programme's sessions, without their texts. */
-export async function listDayPlaces(db: Db, programmeId: number): Promise<{ dayId: number; week: number; weekday: number }[]> {
+export async function listDayPlaces(
+  db: Db,
+  programmeId: number,
+): Promise<{ dayId: number; week: number; weekday: number }[]> {
   const { rows } = await db.query<{ id: number; week: number; weekday: number }>(
-    'select id, week, weekday from day where programme_id = $1::bigint order by week, weekday', [programmeId]);
+    'select id, week, weekday from day where programme_id = $1::bigint order by week, weekday',
+    [programmeId],
+  );
   return rows.map((r) => ({ dayId: r.id, week: r.week, weekday: r.weekday }));
 }
 
 export async function findDay(db: Db, programmeId: number, week: number, weekday: number): Promise<Day | undefined> {
   const { rows } = await db.query<DayRow>(
-    `${SELECT_DAY} where d.programme_id = $1::bigint and d.week = $2::integer and d.weekday = $3::integer`, [programmeId, week, weekday]);
+    `${SELECT_DAY} where d.programme_id = $1::bigint and d.week = $2::integer and d.weekday = $3::integer`,
+    [programmeId, week, weekday],
+  );
   return rows[0] && toDay(rows[0]);
 }
 
@@ -117,27 +166,36 @@ export async function getDayById(db: Db, dayId: number): Promise<Day> {
 
 /** An empty day at a place that had none. Somebody having been quicker is no error. */
 export async function insertDay(
-  db: Db, d: { workspaceId: number; programmeId: number; week: number; weekday: number; now: Date },
+  db: Db,
+  d: { workspaceId: number; programmeId: number; week: number; weekday: number; now: Date },
 ): Promise<void> {
   await db.query(
     `insert into day (workspace_id, programme_id, week, weekday, changed_at)
      values ($1::bigint, $2::bigint, $3::integer, $4::integer, $5::timestamptz)
      on conflict on constraint day_place_unique do nothing`,
-    [d.workspaceId, d.programmeId, d.week, d.weekday, d.now]);
+    [d.workspaceId, d.programmeId, d.week, d.weekday, d.now],
+  );
 }
 
 /** Takes an empty, never sent day out of the programme; false where there is something to lose. */
 export async function deleteEmptyDay(db: Db, dayId: number): Promise<boolean> {
   const { rowCount } = await db.query(
-    `delete from day d where d.id = $1::bigint and d.text = '' and not exists (select 1 from version v where v.day_id = d.id)`, [dayId]);
+    `delete from day d where d.id = $1::bigint and d.text = '' and not exists (select 1 from version v where v.day_id = d.id)`,
+    [dayId],
+  );
   return rowCount === 1;
 }
 
 /** Stores the text if it still stands at `revision`; gives the new revision. Throws StaleError otherwise. */
-export async function updateDayText(db: Db, d: { dayId: number; revision: number; text: string; now: Date }): Promise<number> {
+export async function updateDayText(
+  db: Db,
+  d: { dayId: number; revision: number; text: string; now: Date },
+): Promise<number> {
   const { rows } = await db.query<{ revision: number }>(
     `update day set text = $3::text, revision = revision + 1, changed_at = $4::timestamptz
-     where id = $1::bigint and revision = $2::integer returning revision`, [d.dayId, d.revision, d.text, d.now]);
+     where id = $1::bigint and revision = $2::integer returning revision`,
+    [d.dayId, d.revision, d.text, d.now],
+  );
   if (rows[0]) return rows[0].revision;
   throw await staleOrMissing(db, d.dayId);
 }
@@ -145,7 +203,8 @@ export async function updateDayText(db: Db, d: { dayId: number; revision: number
 export async function updateDayReady(db: Db, d: { dayId: number; revision: number; isReady: boolean }): Promise<void> {
   const { rowCount } = await db.query(
     `update day set ready_revision = case when $3::boolean then revision end where id = $1::bigint and revision = $2::integer`,
-    [d.dayId, d.revision, d.isReady]);
+    [d.dayId, d.revision, d.isReady],
+  );
   if (rowCount === 0) throw await staleOrMissing(db, d.dayId);
 }
 
@@ -160,14 +219,26 @@ async function staleOrMissing(db: Db, dayId: number): Promise<Error> {
  */
 export async function insertVersion(
   db: Db,
-  v: { workspaceId: number; runId: number; dayId: number; number: number; text: string; document: unknown; changeNote: string; coachId: number; now: Date },
+  v: {
+    workspaceId: number;
+    runId: number;
+    dayId: number;
+    number: number;
+    text: string;
+    document: unknown;
+    changeNote: string;
+    coachId: number;
+    now: Date;
+  },
 ): Promise<number | undefined> {
   const { rows } = await db.query<{ id: number }>(
-      `insert into version (workspace_id, run_id, day_id, number, text, document, change_note, sent_at, sent_by)
+    `insert into version (workspace_id, run_id, day_id, number, text, document, change_note, sent_at, sent_by)
        select x."workspaceId", x."runId", x."dayId", x.number, x.text, x.document, x."changeNote", $2::timestamptz, x."coachId"
        from jsonb_to_record($1::jsonb) as x("workspaceId" bigint, "runId" bigint, "dayId" bigint, number integer, text text, document jsonb, "changeNote" text, "coachId" bigint)
        on conflict on constraint version_number_unique do nothing
-       returning id`, [JSON.stringify(v), v.now]);
+       returning id`,
+    [JSON.stringify(v), v.now],
+  );
   return rows[0]?.id;
 }
 
@@ -181,6 +252,13 @@ export interface VersionNote {
 export async function listVersions(db: Db, dayId: number): Promise<VersionNote[]> {
   const { rows } = await db.query<{ number: number; change_note: string; sent_at: Date; name: string }>(
     `select v.number, v.change_note, v.sent_at, c.name from version v join coach c on c.id = v.sent_by
-     where v.day_id = $1::bigint order by v.number desc`, [dayId]);
-  return rows.map((r) => ({ number: r.number, changeNote: r.change_note, sentAtMs: r.sent_at.getTime(), sentBy: r.name }));
+     where v.day_id = $1::bigint order by v.number desc`,
+    [dayId],
+  );
+  return rows.map((r) => ({
+    number: r.number,
+    changeNote: r.change_note,
+    sentAtMs: r.sent_at.getTime(),
+    sentBy: r.name,
+  }));
 }

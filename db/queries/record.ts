@@ -17,12 +17,30 @@ export interface SentDay {
 
 /** The newest version of every day that was sent in a run, in the order of days. */
 export async function listSentDays(db: Db, runId: number): Promise<SentDay[]> {
-  const { rows } = await db.query<{ day_id: number; version_id: number; number: number; change_note: string; week: number; weekday: number; document: SessionDocument }>(
+  const { rows } = await db.query<{
+    day_id: number;
+    version_id: number;
+    number: number;
+    change_note: string;
+    week: number;
+    weekday: number;
+    document: SessionDocument;
+  }>(
     `select distinct on (d.week, d.weekday) d.id as day_id, v.id as version_id, v.number, v.change_note, d.week, d.weekday, v.document
      from version v join day d on d.id = v.day_id
      where v.run_id = $1::bigint
-     order by d.week, d.weekday, v.number desc`, [runId]);
-  return rows.map((r) => ({ dayId: r.day_id, versionId: r.version_id, number: r.number, changeNote: r.change_note, week: r.week, weekday: r.weekday, document: r.document }));
+     order by d.week, d.weekday, v.number desc`,
+    [runId],
+  );
+  return rows.map((r) => ({
+    dayId: r.day_id,
+    versionId: r.version_id,
+    number: r.number,
+    changeNote: r.change_note,
+    week: r.week,
+    weekday: r.weekday,
+    document: r.document,
+  }));
 }
 
 export interface StoredRecord extends SessionRecord {
@@ -34,13 +52,29 @@ export interface StoredRecord extends SessionRecord {
 }
 
 interface RecordRow {
-  enrolment_id: number; day_id: number; number: number; outcome: Outcome; share_ratio: number; effort: number | null;
-  remark: string; scores: Score[]; logged_at: Date; fit: FitChange[];
+  enrolment_id: number;
+  day_id: number;
+  number: number;
+  outcome: Outcome;
+  share_ratio: number;
+  effort: number | null;
+  remark: string;
+  scores: Score[];
+  logged_at: Date;
+  fit: FitChange[];
 }
 
 const toRecord = (r: RecordRow): StoredRecord => ({
-  enrolmentId: r.enrolment_id, dayId: r.day_id, versionNumber: r.number, outcome: r.outcome, shareRatio: Math.round(r.share_ratio * 100) / 100,
-  effort: r.effort, remark: r.remark, scores: r.scores, loggedAtMs: r.logged_at.getTime(), fit: r.fit,
+  enrolmentId: r.enrolment_id,
+  dayId: r.day_id,
+  versionNumber: r.number,
+  outcome: r.outcome,
+  shareRatio: Math.round(r.share_ratio * 100) / 100,
+  effort: r.effort,
+  remark: r.remark,
+  scores: r.scores,
+  loggedAtMs: r.logged_at.getTime(),
+  fit: r.fit,
 });
 
 const SELECT_RECORD = `
@@ -55,13 +89,23 @@ export async function listRecords(db: Db, runId: number): Promise<StoredRecord[]
 }
 
 export async function listRecordsOfPerson(db: Db, enrolmentId: number): Promise<StoredRecord[]> {
-  const { rows } = await db.query<RecordRow>(`${SELECT_RECORD} where c.enrolment_id = $1::bigint ${NEWEST_FIRST}`, [enrolmentId]);
+  const { rows } = await db.query<RecordRow>(`${SELECT_RECORD} where c.enrolment_id = $1::bigint ${NEWEST_FIRST}`, [
+    enrolmentId,
+  ]);
   return rows.map(toRecord);
 }
 
 /** Appends a record; one that came before with the same client id is left as it is. */
 export async function insertRecord(
-  db: Db, r: { workspaceId: number; enrolmentId: number; versionId: number; clientId: string; record: SessionRecord; fit?: readonly FitChange[] },
+  db: Db,
+  r: {
+    workspaceId: number;
+    enrolmentId: number;
+    versionId: number;
+    clientId: string;
+    record: SessionRecord;
+    fit?: readonly FitChange[];
+  },
 ): Promise<void> {
   const { record } = r;
   await db.query(
@@ -70,5 +114,6 @@ export async function insertRecord(
      from jsonb_to_record($1::jsonb) as x("workspaceId" bigint, "enrolmentId" bigint, "versionId" bigint, "clientId" uuid,
        outcome text, "shareRatio" real, effort smallint, remark text, scores jsonb, fit jsonb)
      on conflict on constraint record_once do nothing`,
-    [JSON.stringify({ ...r, record: undefined, ...record, fit: r.fit ?? [] }), new Date(record.loggedAtMs)]);
+    [JSON.stringify({ ...r, record: undefined, ...record, fit: r.fit ?? [] }), new Date(record.loggedAtMs)],
+  );
 }

@@ -10,23 +10,30 @@ export interface Template {
 
 export async function listTemplates(db: Db): Promise<Template[]> {
   const { rows } = await db.query<{ id: number; title: string; weeks: number; sessions: number }>(
-    `select id, title, (document->>'weeks')::integer as weeks, jsonb_array_length(document->'days') as sessions from template order by lower(title)`);
+    `select id, title, (document->>'weeks')::integer as weeks, jsonb_array_length(document->'days') as sessions from template order by lower(title)`,
+  );
   return rows.map(({ id, title, weeks, sessions }) => ({ id, title, weeks, sessions }));
 }
 
 /** The document of a template, as docs/programme.schema.json says. */
 export async function getTemplateDocument(db: Db, templateId: number): Promise<unknown> {
-  const { rows } = await db.query<{ document: unknown }>('select document from template where id = $1::bigint', [templateId]);
+  const { rows } = await db.query<{ document: unknown }>('select document from template where id = $1::bigint', [
+    templateId,
+  ]);
   if (!rows[0]) throw new NotFoundError('template');
   return rows[0].document;
 }
 
 /** Saves a template under its title; one of that title, in any case, is replaced. */
-export async function upsertTemplate(db: Db, t: { workspaceId: number; title: string; document: unknown; now: Date }): Promise<void> {
+export async function upsertTemplate(
+  db: Db,
+  t: { workspaceId: number; title: string; document: unknown; now: Date },
+): Promise<void> {
   await db.query(
     `insert into template (workspace_id, title, document, changed_at) values ($1::bigint, $2::text, $3::jsonb, $4::timestamptz)
      on conflict (workspace_id, lower(title)) do update set title = excluded.title, document = excluded.document, changed_at = excluded.changed_at`,
-    [t.workspaceId, t.title, JSON.stringify(t.document), t.now]);
+    [t.workspaceId, t.title, JSON.stringify(t.document), t.now],
+  );
 }
 
 /** False where there was none. */

@@ -7,15 +7,32 @@ const AXE = readFileSync(new URL('../../node_modules/axe-core/axe.min.js', impor
 const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
 
 let browser: Browser;
-beforeAll(async () => { browser = await openBrowser(); });
-afterAll(async () => { await browser.close(); });
+beforeAll(async () => {
+  browser = await openBrowser();
+});
+afterAll(async () => {
+  await browser.close();
+});
 
 /** What axe finds, as "rule: where". */
 async function findFaults(page: Page): Promise<string[]> {
   await page.evaluate(AXE); // Through the debugger, past the page's content-security policy.
-  const result = await page.evaluate((tags) => (window as unknown as { axe: { run: (o: unknown) => Promise<{ violations: { id: string; nodes: { target: string[]; failureSummary: string }[] }[] }> } })
-    .axe.run({ runOnly: { type: 'tag', values: tags } }), TAGS);
-  return result.violations.flatMap((v) => v.nodes.slice(0, 3).map((n) => `${v.id}: ${n.target.join(' ')} ${n.failureSummary.split('\n')[1] ?? ''}`));
+  const result = await page.evaluate(
+    (tags) =>
+      (
+        window as unknown as {
+          axe: {
+            run: (
+              o: unknown,
+            ) => Promise<{ violations: { id: string; nodes: { target: string[]; failureSummary: string }[] }[] }>;
+          };
+        }
+      ).axe.run({ runOnly: { type: 'tag', values: tags } }),
+    TAGS,
+  );
+  return result.violations.flatMap((v) =>
+    v.nodes.slice(0, 3).map((n) => `${v.id}: ${n.target.join(' ')} ${n.failureSummary.split('\n')[1] ?? ''}`),
+  );
 }
 
 describe.each(['light', 'dark'] as const)('axe finds nothing to mend in %s', (colorScheme) => {
@@ -24,7 +41,22 @@ describe.each(['light', 'dark'] as const)('axe finds nothing to mend in %s', (co
     await signIn(page);
     const { programmeId } = demo().workspaces[0]!;
     const base = `/programmes/${programmeId}`;
-    for (const path of ['/programmes', `${base}/plan`, `${base}/plan?at=w6d1`, `${base}/plan?at=week-6`, `${base}/write/w5d1`, `${base}/write/w5d1?as=cards`, `${base}/write/w6d3`, `${base}/write/w1d2`, `${base}/send/w5d6`, `${base}/follow-up?person=2&day=w5d1`, `${base}/people`, `${base}/people?person=2`, `${base}/movements?m=push-up`, `${base}/movements?m=squat&edit=yes`]) {
+    for (const path of [
+      '/programmes',
+      `${base}/plan`,
+      `${base}/plan?at=w6d1`,
+      `${base}/plan?at=week-6`,
+      `${base}/write/w5d1`,
+      `${base}/write/w5d1?as=cards`,
+      `${base}/write/w6d3`,
+      `${base}/write/w1d2`,
+      `${base}/send/w5d6`,
+      `${base}/follow-up?person=2&day=w5d1`,
+      `${base}/people`,
+      `${base}/people?person=2`,
+      `${base}/movements?m=push-up`,
+      `${base}/movements?m=squat&edit=yes`,
+    ]) {
       await page.goto(path, { waitUntil: 'networkidle' });
       expect([path, await findFaults(page)]).toEqual([path, []]);
     }
@@ -35,7 +67,14 @@ describe.each(['light', 'dark'] as const)('axe finds nothing to mend in %s', (co
     const page = await openPage(browser, { colorScheme });
     await signIn(page);
     await page.goto(`/programmes/${demo().workspaces[0]!.programmeId}/plan?at=w6d1`, { waitUntil: 'networkidle' });
-    for (const [open, shown] of [['Arrange week 6', 'Runner-up'], ['Blocked days', 'By hand'], ['Out and in', 'Take out'], ['shift from here on', 'The progression goes'], ['place as a retest', 'About three weeks'], ['its session', 'in week 1, before any lever']] as const) {
+    for (const [open, shown] of [
+      ['Arrange week 6', 'Runner-up'],
+      ['Blocked days', 'By hand'],
+      ['Out and in', 'Take out'],
+      ['shift from here on', 'The progression goes'],
+      ['place as a retest', 'About three weeks'],
+      ['its session', 'in week 1, before any lever'],
+    ] as const) {
       await page.getByRole('button', { name: open, exact: true }).click();
       await page.getByRole('dialog').getByText(shown).first().waitFor();
       expect([open, await findFaults(page)]).toEqual([open, []]);
@@ -60,7 +99,15 @@ describe.each(['light', 'dark'] as const)('axe finds nothing to mend in %s', (co
   test('on the participant’s', async () => {
     const page = await openPage(browser, { ...PHONE, colorScheme });
     const { linkPath } = demo().workspaces[1]!;
-    for (const path of [linkPath, `${linkPath}/w2d5`, `${linkPath}/w2d5/log`, `${linkPath}/w2d5/clock`, `${linkPath}/me`, '/sign-in', '/p/unknown']) {
+    for (const path of [
+      linkPath,
+      `${linkPath}/w2d5`,
+      `${linkPath}/w2d5/log`,
+      `${linkPath}/w2d5/clock`,
+      `${linkPath}/me`,
+      '/sign-in',
+      '/p/unknown',
+    ]) {
       await page.goto(path, { waitUntil: 'networkidle' });
       expect([path, await findFaults(page)]).toEqual([path, []]);
     }
@@ -100,7 +147,8 @@ test('by keyboard alone: sign in, go to a day, write, mark ready', async () => {
 test.each([360, 768, 1024, 1600])('no page is wider than a window of %i px', async (width) => {
   const page = await openPage(browser, { viewport: { width, height: 800 } });
   const { linkPath } = demo().workspaces[0]!;
-  const wide = async () => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+  const wide = async () =>
+    page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
   for (const path of [linkPath, `${linkPath}/me`, `${linkPath}/w5d1/log`, `${linkPath}/w5d1/clock`]) {
     await page.goto(path);
     expect([path, await wide()]).toEqual([path, 0]);

@@ -3,12 +3,18 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { demo, openBrowser, openPage, pasteText, PHONE, signIn, SOON, writeText } from './helpers.ts';
 
 let browser: Browser;
-beforeAll(async () => { browser = await openBrowser(); });
-afterAll(async () => { await browser.close(); });
+beforeAll(async () => {
+  browser = await openBrowser();
+});
+afterAll(async () => {
+  await browser.close();
+});
 
 const call = (path: string, init: RequestInit = {}) => fetch(demo().base + path, { redirect: 'manual', ...init });
 const form = (fields: Record<string, string>, headers: Record<string, string> = {}): RequestInit => ({
-  method: 'POST', body: new URLSearchParams(fields), headers: { origin: demo().base, ...headers },
+  method: 'POST',
+  body: new URLSearchParams(fields),
+  headers: { origin: demo().base, ...headers },
 });
 
 async function coachCookie(workspace: 0 | 1 = 0): Promise<string> {
@@ -21,31 +27,48 @@ async function coachCookie(workspace: 0 | 1 = 0): Promise<string> {
 }
 
 describe('what isn’t there, or belongs to someone else', () => {
-  test.each(['/p/short', `/p/${'A'.repeat(27)}`, `/p/${'A'.repeat(27)}/w1d1/log`, '/nothing', '/programmes/x/plan/y'])('%s is a 404', async (path) => {
-    const response = await call(path);
-    expect([404, 302]).toContain(response.status);
-    if (path.startsWith('/p/')) {
-      expect(response.status).toBe(404);
-      expect(await response.text()).toContain('This link doesn’t open anything');
-    }
-  });
+  test.each(['/p/short', `/p/${'A'.repeat(27)}`, `/p/${'A'.repeat(27)}/w1d1/log`, '/nothing', '/programmes/x/plan/y'])(
+    '%s is a 404',
+    async (path) => {
+      const response = await call(path);
+      expect([404, 302]).toContain(response.status);
+      if (path.startsWith('/p/')) {
+        expect(response.status).toBe(404);
+        expect(await response.text()).toContain('This link doesn’t open anything');
+      }
+    },
+  );
 
   test('someone else’s programme by number is a 404, as is one that doesn’t exist', async () => {
     const headers = { cookie: await coachCookie(0) };
     const others = demo().workspaces[1]!.programmeId;
-    for (const path of [`/programmes/${others}/plan`, `/programmes/${others}/write/w1d1`, `/programmes/${others}/people`, '/programmes/999999/plan', '/programmes/abc/plan']) {
+    for (const path of [
+      `/programmes/${others}/plan`,
+      `/programmes/${others}/write/w1d1`,
+      `/programmes/${others}/people`,
+      '/programmes/999999/plan',
+      '/programmes/abc/plan',
+    ]) {
       expect((await call(path, { headers })).status).toBe(404);
     }
     expect((await call(`/programmes/${others}/people`, form({ intent: 'add', name: 'x' }, headers))).status).toBe(404);
     const own = demo().workspaces[0]!.programmeId;
-    for (const day of ['w9d1', 'w0d1', 'monday']) expect((await call(`/programmes/${own}/write/${day}`, { headers })).status).toBe(404);
+    for (const day of ['w9d1', 'w0d1', 'monday'])
+      expect((await call(`/programmes/${own}/write/${day}`, { headers })).status).toBe(404);
   });
 
   test('without sign-in a coach’s page leads to sign-in and back', async () => {
     const response = await call('/programmes/1/plan');
     expect(response.status).toBe(302);
     expect(response.headers.get('location')).toBe('/sign-in?to=%2Fprogrammes%2F1%2Fplan');
-    expect((await call('/sign-in?to=//elsewhere.example.org', form({ email: demo().workspaces[0]!.coachEmail, password: demo().password }))).headers.get('location')).toBe('/programmes');
+    expect(
+      (
+        await call(
+          '/sign-in?to=//elsewhere.example.org',
+          form({ email: demo().workspaces[0]!.coachEmail, password: demo().password }),
+        )
+      ).headers.get('location'),
+    ).toBe('/programmes');
   });
 });
 
@@ -70,15 +93,22 @@ describe('forms name the field and keep what was typed', () => {
   });
 
   test('a new programme', async () => {
-    const response = await call('/programmes', form({ title: '', weeks: '60', startsOn: '2026-05-12' }, { cookie: await coachCookie() }));
+    const response = await call(
+      '/programmes',
+      form({ title: '', weeks: '60', startsOn: '2026-05-12' }, { cookie: await coachCookie() }),
+    );
     expect(response.status).toBe(400);
   });
 
   test('the log, whose outcome is missing and effort is 11', async () => {
-    const response = await call(`${demo().workspaces[1]!.linkPath}/w1d2/log`, form({ effort: '11', remark: 'all typed', 'client-id': crypto.randomUUID() }));
+    const response = await call(
+      `${demo().workspaces[1]!.linkPath}/w1d2/log`,
+      form({ effort: '11', remark: 'all typed', 'client-id': crypto.randomUUID() }),
+    );
     expect(response.status).toBe(400);
     const page = await response.text();
-    for (const words of ['Choose done, part of it, or not today.', 'Effort is a number from 0 to 10.', 'all typed']) expect(page).toContain(words);
+    for (const words of ['Choose done, part of it, or not today.', 'Effort is a number from 0 to 10.', 'all typed'])
+      expect(page).toContain(words);
   });
 });
 
@@ -96,13 +126,19 @@ test('a log that is sent three times is stored once', async () => {
   for (let i = 0; i < 3; i++) expect((await call(`${linkPath}/w2d2/log`, form(fields))).status).toBe(302);
   const page = await (await call(`${linkPath}/w2d2`)).text();
   expect(page).toContain('part of it');
-  expect((await call(`/programmes/${programmeId}/follow-up`, { headers: { cookie: await coachCookie(1) } })).status).toBe(200);
+  expect(
+    (await call(`/programmes/${programmeId}/follow-up`, { headers: { cookie: await coachCookie(1) } })).status,
+  ).toBe(200);
 });
 
 test('1 MB of text into the writer is refused with the limit named, and stays on the page', async () => {
   const headers = { cookie: await coachCookie(), origin: demo().base, 'content-type': 'application/json' };
   const { programmeId } = demo().workspaces[0]!;
-  const response = await call(`/programmes/${programmeId}/write/w8d1/draft`, { method: 'POST', headers, body: JSON.stringify({ text: 'x'.repeat(1 << 20), revision: 1 }) });
+  const response = await call(`/programmes/${programmeId}/write/w8d1/draft`, {
+    method: 'POST',
+    headers,
+    body: JSON.stringify({ text: 'x'.repeat(1 << 20), revision: 1 }),
+  });
   expect(response.status).toBe(413);
   const { message } = (await response.json()) as { message: string };
   expect(message).toContain('200 kB');
@@ -111,7 +147,10 @@ test('1 MB of text into the writer is refused with the limit named, and stays on
   await signIn(page);
   await page.goto(`/programmes/${programmeId}/write/w8d3`);
   await pasteText(page, `Main: flow\n${'5 squat\n'.repeat(130_000)}`);
-  await page.getByText(/at most 200 kB of text/).first().waitFor();
+  await page
+    .getByText(/at most 200 kB of text/)
+    .first()
+    .waitFor();
   await page.close();
 });
 
@@ -147,10 +186,15 @@ test('without a network the log is kept on the phone, and sent when there is one
   await page.getByRole('button', { name: 'Keep it' }).click();
   await page.getByRole('heading', { name: 'Kept on this phone' }).waitFor();
   await page.context().setOffline(false);
-  await expect.poll(async () => {
-    await page.goto(`${linkPath}/w2d3`);
-    return page.getByText('You logged this').count();
-  }, { timeout: 20_000 }).toBe(1);
+  await expect
+    .poll(
+      async () => {
+        await page.goto(`${linkPath}/w2d3`);
+        return page.getByText('You logged this').count();
+      },
+      { timeout: 20_000 },
+    )
+    .toBe(1);
   await page.close();
 });
 

@@ -21,13 +21,19 @@ describe('people', () => {
     await coach.goto(`${base}/people`);
     await coach.getByText('140 in this programme').waitFor();
     await coach.getByRole('button', { name: 'Bring people in' }).click();
-    await coach.getByLabel('or paste it').fill('name,time zone,kit,spare,level\nZora Quill,Europe/Lisbon,chair; band,knees,3\nYann Moor,Mars,,,\n');
+    await coach
+      .getByLabel('or paste it')
+      .fill('name,time zone,kit,spare,level\nZora Quill,Europe/Lisbon,chair; band,knees,3\nYann Moor,Mars,,,\n');
     await coach.getByText('“Mars” is no time zone').waitFor();
     await coach.getByRole('button', { name: 'Cancel' }).click();
     await coach.reload();
     await coach.getByText('140 in this programme').waitFor();
     await coach.getByRole('button', { name: 'Bring people in' }).click();
-    await coach.locator('input[type=file]').setInputFiles({ name: 'roster.csv', mimeType: 'text/csv', buffer: Buffer.from('name;zone;spare\nZora Quill;Europe/Lisbon;knees\nYann Moor;Mars;\n') });
+    await coach.locator('input[type=file]').setInputFiles({
+      name: 'roster.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from('name;zone;spare\nZora Quill;Europe/Lisbon;knees\nYann Moor;Mars;\n'),
+    });
     await coach.getByRole('button', { name: 'Bring in 1 person, leave out 1' }).click();
     await coach.getByText('One person is in.').waitFor();
     await coach.getByRole('button', { name: 'Good' }).click();
@@ -45,7 +51,10 @@ describe('people', () => {
     await panel.getByLabel(/Standing swaps/).fill('squat -> chair squat');
     await panel.getByRole('button', { name: 'Keep' }).click();
     await panel.getByText('Kept.').waitFor();
-    await coach.getByRole('row', { name: /Zora Quill/ }).getByText(/sore knees, quiet floor · 1 swap/).waitFor();
+    await coach
+      .getByRole('row', { name: /Zora Quill/ })
+      .getByText(/sore knees, quiet floor · 1 swap/)
+      .waitFor();
   });
 });
 
@@ -61,7 +70,12 @@ describe('see as', () => {
     await coach.getByLabel('See as').selectOption('all');
     await coach.locator('.see-as li', { hasText: 'as written' }).first().waitFor();
     const counts = await coach.locator('.see-as li').first().innerText();
-    expect(counts.match(/\d+/g)!.map(Number).reduce((a, b) => a + b, 0)).toBe(141);
+    expect(
+      counts
+        .match(/\d+/g)!
+        .map(Number)
+        .reduce((a, b) => a + b, 0),
+    ).toBe(141);
   });
 });
 
@@ -71,10 +85,12 @@ describe('a participant says what fits them', () => {
     const { linkPath } = demo().workspaces[1]!;
     await phone.goto(`${linkPath}/me`);
     await phone.getByLabel('I have only this:').check();
-    while (await phone.locator('input[name=kit]:checked').count()) await phone.locator('input[name=kit]:checked').first().uncheck();
+    while (await phone.locator('input[name=kit]:checked').count())
+      await phone.locator('input[name=kit]:checked').first().uncheck();
     await phone.getByRole('button', { name: 'Keep my kit' }).click();
     await phone.getByText('Kept. Your sessions follow it').waitFor();
-    while (await phone.locator('input[name=spare]:checked').count()) await phone.locator('input[name=spare]:checked').first().uncheck();
+    while (await phone.locator('input[name=spare]:checked').count())
+      await phone.locator('input[name=spare]:checked').first().uncheck();
     await phone.getByLabel('seated only').check();
     await phone.getByRole('button', { name: 'Keep what I spare' }).click();
     await phone.getByText('Kept. Your sessions follow it').waitFor();
@@ -91,7 +107,8 @@ describe('a participant says what fits them', () => {
     await phone.goto(`${linkPath}/me`);
     await phone.getByRole('button', { name: 'Keep this' }).click();
     await phone.getByText('Please answer each question; nothing was changed.').waitFor();
-    for (let i = 0; i < 5; i++) await phone.locator(`input[name="care-${i}"][value="${i === 2 ? 'yes' : 'no'}"]`).check();
+    for (let i = 0; i < 5; i++)
+      await phone.locator(`input[name="care-${i}"][value="${i === 2 ? 'yes' : 'no'}"]`).check();
     await phone.getByRole('button', { name: 'Keep this' }).click();
     await phone.getByText('Please see a clinician before you start.').waitFor();
     await phone.goto(linkPath);
@@ -115,7 +132,10 @@ describe('movements', () => {
     await coach.getByRole('link', { name: 'push-up', exact: true }).first().click();
     const panel = coach.getByRole('complementary', { name: 'push-up' });
     await panel.getByText('chest before face').waitFor();
-    await panel.getByRole('list', { name: 'Push-up, easiest first' }).getByRole('link', { name: 'wall push-up' }).click();
+    await panel
+      .getByRole('list', { name: 'Push-up, easiest first' })
+      .getByRole('link', { name: 'wall push-up' })
+      .click();
     await coach.getByRole('complementary', { name: 'wall push-up' }).waitFor();
     await coach.getByLabel('Words').fill('');
     await coach.getByLabel('pattern').selectOption('push');

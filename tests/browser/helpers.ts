@@ -7,13 +7,22 @@ export const openBrowser = (): Promise<Browser> => openChromium();
 
 /** A page that fails the test on any script error or refused resource. */
 export async function openPage(browser: Browser, options: BrowserContextOptions = {}): Promise<Page> {
-  const context: BrowserContext = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: demo().base, ...options });
+  const context: BrowserContext = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    baseURL: demo().base,
+    ...options,
+  });
   context.setDefaultTimeout(15_000);
   const page = await context.newPage();
   const faults: string[] = [];
   page.on('pageerror', (error) => faults.push(error.message));
-  page.on('console', (message) => { if (message.type() === 'error' && !/status of 4\d\d|ERR_INTERNET_DISCONNECTED/.test(message.text())) faults.push(message.text()); });
-  page.on('close', () => { expect(faults.join('\n')).toBe(''); });
+  page.on('console', (message) => {
+    if (message.type() === 'error' && !/status of 4\d\d|ERR_INTERNET_DISCONNECTED/.test(message.text()))
+      faults.push(message.text());
+  });
+  page.on('close', () => {
+    expect(faults.join('\n')).toBe('');
+  });
   return page;
 }
 

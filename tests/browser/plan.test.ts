@@ -8,13 +8,18 @@ import { formatProgramme } from '../../core/exchange/programme-json.ts';
 import { unzipBundle, zipBundle } from '../../core/exchange/programme-bundle.ts';
 import { openBrowser, openPage, signIn, SOON, writeText } from './helpers.ts';
 
-const STRONG = 'Title: Strong start\nTarget: 24 min\nEffort: 6\n\nMain (Four): every 1:00 for 24:00, work cap 0:50\n10 goblet squat @ 12 kg\n12 band row\n10 alt step-back lunge\n10 push-up\n';
+const STRONG =
+  'Title: Strong start\nTarget: 24 min\nEffort: 6\n\nMain (Four): every 1:00 for 24:00, work cap 0:50\n10 goblet squat @ 12 kg\n12 band row\n10 alt step-back lunge\n10 push-up\n';
 const ENGINE = 'Title: Small engine\nEffort: 8\n\nMain (Engine): amrap 9:00\n8 squat\n10 step jack\n';
 
 let browser: Browser;
 let page: Page;
-beforeAll(async () => { browser = await openBrowser(); });
-afterAll(async () => { await browser.close(); });
+beforeAll(async () => {
+  browser = await openBrowser();
+});
+afterAll(async () => {
+  await browser.close();
+});
 
 const cell = (name: RegExp) => page.getByRole('gridcell', { name });
 const proposal = () => page.getByRole('region', { name: 'Proposed change' });
@@ -47,8 +52,12 @@ describe('a four-week programme from an empty page, by keyboard alone', () => {
     page = await openPage(browser);
     await signIn(page);
   });
-  afterAll(async () => { await page.close(); });
-  const press = async (...keys: string[]) => { for (const key of keys) await page.keyboard.press(key); };
+  afterAll(async () => {
+    await page.close();
+  });
+  const press = async (...keys: string[]) => {
+    for (const key of keys) await page.keyboard.press(key);
+  };
   const inside = (id: string) => page.locator(`[data-cell="${id}"]:focus`).waitFor();
 
   test('is made, with its days to write', async () => {
@@ -59,7 +68,9 @@ describe('a four-week programme from an empty page, by keyboard alone', () => {
     await page.getByRole('button', { name: 'Make it' }).focus();
     await press('Enter');
     await page.waitForURL('**/plan');
-    await cell(/, to write/).nth(11).waitFor();
+    await cell(/, to write/)
+      .nth(11)
+      .waitFor();
     await expect.poll(() => cell(/, to write/).count(), SOON).toBe(12);
   });
 
@@ -73,8 +84,12 @@ describe('a four-week programme from an empty page, by keyboard alone', () => {
     await saved();
     await page.goBack();
     await page.waitForURL('**/plan*');
-    await cell(/^Monday.*Strong start, 24 min/).first().waitFor();
-    await cell(/^Monday.*Strong start, 24 min/).first().focus();
+    await cell(/^Monday.*Strong start, 24 min/)
+      .first()
+      .waitFor();
+    await cell(/^Monday.*Strong start, 24 min/)
+      .first()
+      .focus();
     await press('t');
     await proposal().getByText('Strong start as a track on 4 Mondays').waitFor();
     await press('Enter');
@@ -86,10 +101,14 @@ describe('a four-week programme from an empty page, by keyboard alone', () => {
   test('its lever is stepped with the arrow keys, seen, and applied', async () => {
     await page.getByRole('slider', { name: 'reps, week 3' }).focus();
     await press('ArrowUp');
-    await proposal().getByText(/Strong start: reps: wave \+2/).waitFor();
+    await proposal()
+      .getByText(/Strong start: reps: wave \+2/)
+      .waitFor();
     await proposal().getByRole('button', { name: 'Day by day' }).focus();
     await press('Enter');
-    await proposal().getByText(/reps 11\/13\/12\/11 → 12\/14\/14\/12/).waitFor();
+    await proposal()
+      .getByText(/reps 11\/13\/12\/11 → 12\/14\/14\/12/)
+      .waitFor();
     await proposal().getByRole('button', { name: 'Apply' }).focus();
     await press('Enter');
     await applied(/wave \+2/);
@@ -130,7 +149,9 @@ describe('a four-week programme from an empty page, by keyboard alone', () => {
     await page.getByText('Nothing would change.').waitFor();
     await page.locator('[data-cell="w3d1"]').focus();
     await press('l');
-    await proposal().getByText(/4 → 5 weeks/).waitFor();
+    await proposal()
+      .getByText(/4 → 5 weeks/)
+      .waitFor();
     await press('Enter');
     await applied(/a lighter week before week 3/);
     await page.getByRole('rowheader', { name: 'Week 3, lighter' }).waitFor();
@@ -139,7 +160,9 @@ describe('a four-week programme from an empty page, by keyboard alone', () => {
     await page.getByRole('dialog').getByLabel('By').fill('1');
     await page.getByRole('button', { name: 'Propose this' }).focus();
     await press('Enter');
-    await proposal().getByText(/1 day later/).waitFor();
+    await proposal()
+      .getByText(/1 day later/)
+      .waitFor();
     await press('Escape');
     await page.locator('[data-cell="w4d1"]').focus();
     await press('p');
@@ -165,14 +188,19 @@ describe('a four-week programme from an empty page, by pointer', () => {
     page = await openPage(browser);
     await signIn(page);
   });
-  afterAll(async () => { await page.close(); });
+  afterAll(async () => {
+    await page.close();
+  });
 
   test('is made, written, and turned into two tracks', async () => {
     await page.getByRole('button', { name: 'New programme' }).click();
     await page.getByLabel('Title').fill('Four weeks by hand');
     await page.getByRole('button', { name: 'Make it' }).click();
     await page.waitForURL('**/plan');
-    for (const [key, text] of [['w1d1', STRONG], ['w1d3', ENGINE]] as const) {
+    for (const [key, text] of [
+      ['w1d1', STRONG],
+      ['w1d3', ENGINE],
+    ] as const) {
       await page.locator(`[data-cell="${key}"]`).dblclick();
       await page.waitForURL(`**/write/${key}`);
       await writeText(page, text);
@@ -183,7 +211,9 @@ describe('a four-week programme from an empty page, by pointer', () => {
       await page.getByRole('button', { name: 'Make it a track' }).click();
       await apply(/as a track on 4/);
     }
-    await expect.poll(() => page.getByLabel('Track', { exact: true }).last().locator('option').allTextContents(), SOON).toEqual(['Strong start', 'Small engine']);
+    await expect
+      .poll(() => page.getByLabel('Track', { exact: true }).last().locator('option').allTextContents(), SOON)
+      .toEqual(['Strong start', 'Small engine']);
   });
 
   test('a point of a lever is dragged; the whole progression is drawn as it moves', async () => {
@@ -206,7 +236,10 @@ describe('a four-week programme from an empty page, by pointer', () => {
     const lines = page.getByLabel('Levers, one a line');
     const before = await lines.inputValue();
     await lines.fill(`${before}\nspeed: +1 a week`);
-    await page.getByRole('alert').getByText(/Line \d: “speed” is no lever/).waitFor();
+    await page
+      .getByRole('alert')
+      .getByText(/Line \d: “speed” is no lever/)
+      .waitFor();
     await expect.poll(() => proposal().count(), SOON).toBe(0);
     await lines.fill('reps: at week 2 +3');
     await page.getByRole('slider', { name: 'reps, week 2' }).waitFor();
@@ -314,11 +347,19 @@ describe('a four-week programme from an empty page, by pointer', () => {
     const date = wednesday.toISOString().slice(0, 10).replaceAll('-', '');
     await page.getByRole('button', { name: 'Blocked days', exact: true }).click();
     const dialog = page.getByRole('dialog', { name: 'Blocked days' });
-    await dialog.getByLabel('From a calendar file').setInputFiles({ name: 'tour.ics', mimeType: 'text/calendar', buffer: Buffer.from(`BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\nBEGIN:VEVENT\r\nUID:1@example.org\r\nDTSTART;VALUE=DATE:${date}\r\nSUMMARY:Concert\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n`) });
+    await dialog.getByLabel('From a calendar file').setInputFiles({
+      name: 'tour.ics',
+      mimeType: 'text/calendar',
+      buffer: Buffer.from(
+        `BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\nBEGIN:VEVENT\r\nUID:1@example.org\r\nDTSTART;VALUE=DATE:${date}\r\nSUMMARY:Concert\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n`,
+      ),
+    });
     await dialog.getByText(/1 event read; 1 new day lies in these weeks/).waitFor();
     await dialog.getByRole('button', { name: 'take all of them' }).click();
     await dialog.getByRole('button', { name: 'Propose this' }).click();
-    await proposal().getByText(/what moves off them/).waitFor();
+    await proposal()
+      .getByText(/what moves off them/)
+      .waitFor();
     await page.locator('[data-cell="w1d3"].is-changed').waitFor();
     await apply(/blocked days/);
     await expect.poll(() => page.locator('[data-cell="w1d3"] > .sr').textContent(), SOON).toMatch(/blocked: Concert/);
@@ -338,8 +379,14 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await page.getByRole('button', { name: 'Out and in' }).click();
     const dialog = page.getByRole('dialog', { name: 'Out and in' });
     const files: { name: string; mimeType: string; buffer: Buffer }[] = [];
-    for (const [link, name] of [['One JSON document', 'four-weeks-by-hand.json'], ['A folder of texts', 'four-weeks-by-hand.zip']] as const) {
-      const [download] = await Promise.all([page.waitForEvent('download'), dialog.getByRole('link', { name: link }).click()]);
+    for (const [link, name] of [
+      ['One JSON document', 'four-weeks-by-hand.json'],
+      ['A folder of texts', 'four-weeks-by-hand.zip'],
+    ] as const) {
+      const [download] = await Promise.all([
+        page.waitForEvent('download'),
+        dialog.getByRole('link', { name: link }).click(),
+      ]);
       expect(download.suggestedFilename()).toBe(name);
       files.push({ name, mimeType: 'application/octet-stream', buffer: readFileSync(await download.path()) });
     }
@@ -350,7 +397,9 @@ describe('a four-week programme from an empty page, by pointer', () => {
     const texts = unzipBundle(files[1]!.buffer)!;
     expect(texts['programme.txt']).toContain('Track strong-start: Strong start');
     const changed = zipBundle({ ...texts, 'week-04/5-friday.txt': 'Title: From the file\n\nMain: flow\n5 squat\n' });
-    await dialog.getByLabel('A programme’s file').setInputFiles({ name: 'changed.zip', mimeType: 'application/zip', buffer: Buffer.from(changed) });
+    await dialog
+      .getByLabel('A programme’s file')
+      .setInputFiles({ name: 'changed.zip', mimeType: 'application/zip', buffer: Buffer.from(changed) });
     await dialog.getByText(/1 day would change/).waitFor();
     await dialog.getByRole('button', { name: 'Propose the file' }).click();
     await page.locator('[data-cell="w4d5"].is-changed').waitFor();
@@ -361,9 +410,17 @@ describe('a four-week programme from an empty page, by pointer', () => {
   test('a file that is no programme says what is wrong', async () => {
     await page.getByRole('button', { name: 'Out and in' }).click();
     const dialog = page.getByRole('dialog', { name: 'Out and in' });
-    await dialog.getByLabel('A programme’s file').setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"ysodos-programme","version":1,"title":"x","weeks":99}') });
+    await dialog.getByLabel('A programme’s file').setInputFiles({
+      name: 'x.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from('{"format":"ysodos-programme","version":1,"title":"x","weeks":99}'),
+    });
     await dialog.getByText('weeks is at most 52.').waitFor();
-    await dialog.getByRole('button', { name: 'Cancel' }).or(dialog.getByRole('button', { name: 'Good' })).first().click();
+    await dialog
+      .getByRole('button', { name: 'Cancel' })
+      .or(dialog.getByRole('button', { name: 'Good' }))
+      .first()
+      .click();
   });
 
   test('it is kept as a template, and a new programme starts from it; the template is deleted', async () => {
@@ -372,7 +429,11 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await page.getByRole('button', { name: 'Save', exact: true }).click();
     await page.getByText('Saved as the template “Two tracks”.').waitFor();
     await page.goto('/programmes');
-    await page.getByRole('listitem').filter({ hasText: 'Two tracks' }).getByRole('button', { name: 'start from it' }).click();
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: 'Two tracks' })
+      .getByRole('button', { name: 'start from it' })
+      .click();
     await page.getByRole('button', { name: 'Make it' }).click();
     await page.waitForURL('**/plan');
     await expect.poll(() => page.getByLabel('Title of the programme').inputValue(), SOON).toBe('Two tracks');
@@ -397,11 +458,20 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await page.getByRole('button', { name: 'Delete the programme Only a trial' }).click();
     await page.getByRole('button', { name: 'Delete', exact: true }).click();
     await page.getByRole('link', { name: 'Only a trial' }).waitFor({ state: 'detached' });
-    await expect.poll(() => page.getByRole('button', { name: 'Delete the programme Eight weeks to the summer tour' }).count(), SOON).toBe(0);
+    await expect
+      .poll(
+        () => page.getByRole('button', { name: 'Delete the programme Eight weeks to the summer tour' }).count(),
+        SOON,
+      )
+      .toBe(0);
   });
 
   test('the two programmes that ship can be started from', async () => {
-    await page.getByRole('listitem').filter({ hasText: 'Twenty-eight days' }).getByRole('button', { name: 'start from it' }).click();
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: 'Twenty-eight days' })
+      .getByRole('button', { name: 'start from it' })
+      .click();
     await page.getByRole('button', { name: 'Make it' }).click();
     await page.waitForURL('**/plan');
     await page.getByText(/^28 sessions/).waitFor();
@@ -417,15 +487,20 @@ describe('a plan of a year', () => {
     await page.getByRole('button', { name: 'New programme' }).click();
     await page.getByRole('combobox', { name: 'Start from' }).click();
     await page.getByTitle('a file').click();
-    await page.getByLabel('A programme’s file').setInputFiles({ name: 'year.json', mimeType: 'application/json', buffer: Buffer.from(formatProgramme(year)) });
+    await page
+      .getByLabel('A programme’s file')
+      .setInputFiles({ name: 'year.json', mimeType: 'application/json', buffer: Buffer.from(formatProgramme(year)) });
     await page.getByRole('button', { name: 'Make it' }).click();
     await page.waitForURL('**/plan', { timeout: 60_000 });
   });
-  afterAll(async () => { await page.close(); });
-  const isInSight = (selector: string) => page.locator(selector).evaluate((el) => {
-    const box = el.getBoundingClientRect();
-    return box.top >= 0 && box.bottom <= window.innerHeight;
+  afterAll(async () => {
+    await page.close();
   });
+  const isInSight = (selector: string) =>
+    page.locator(selector).evaluate((el) => {
+      const box = el.getBoundingClientRect();
+      return box.top >= 0 && box.bottom <= window.innerHeight;
+    });
 
   test('opens where its address points, with the weekdays in sight; what is far away is drawn when one comes near', async () => {
     await page.goto(`${page.url()}?at=w40d3`);

@@ -3,7 +3,11 @@ import { startDemo } from '../../bin/running-demo.ts';
 
 declare module 'vitest' {
   export interface ProvidedContext {
-    demo: { base: string; password: string; workspaces: { title: string; coachEmail: string; programmeId: number; linkPath: string; linkName: string }[] };
+    demo: {
+      base: string;
+      password: string;
+      workspaces: { title: string; coachEmail: string; programmeId: number; linkPath: string; linkName: string }[];
+    };
   }
 }
 

@@ -3,8 +3,12 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { demo, openBrowser, openPage, PHONE, signIn, SOON, writeText } from './helpers.ts';
 
 let browser: Browser;
-beforeAll(async () => { browser = await openBrowser(); });
-afterAll(async () => { await browser.close(); });
+beforeAll(async () => {
+  browser = await openBrowser();
+});
+afterAll(async () => {
+  await browser.close();
+});
 
 const SESSION = `Title: Two small things
 Target: 3 min
@@ -193,7 +197,10 @@ test('one instant, two zones: a day that is open in Auckland is not yet in New Y
   const links: Record<string, string> = {};
   for (const name of ['Maeve Tanaka', 'Gil Abernethy']) {
     await coach.goto(`/programmes/${programmeId}/people`);
-    await coach.getByRole('row', { name: new RegExp(name) }).getByRole('button', { name: 'replace' }).click();
+    await coach
+      .getByRole('row', { name: new RegExp(name) })
+      .getByRole('button', { name: 'replace' })
+      .click();
     await coach.getByRole('button', { name: 'Make a new one' }).click();
     links[name] = await coach.getByLabel('Personal link').inputValue();
   }
@@ -217,7 +224,10 @@ test('one instant, two zones: a day that is open in Auckland is not yet in New Y
 test('what is today for a coach is so by the zone of their own browser', async () => {
   const { programmeId } = demo().workspaces[0]!;
   // 09:00 UTC on Wednesday is 23:00 on Tuesday in Honolulu.
-  for (const [timezoneId, today, key] of [['Pacific/Honolulu', 'Tuesday 12 May', 'w5d2'], ['Europe/Vienna', 'Wednesday 13 May', 'w5d3']] as const) {
+  for (const [timezoneId, today, key] of [
+    ['Pacific/Honolulu', 'Tuesday 12 May', 'w5d2'],
+    ['Europe/Vienna', 'Wednesday 13 May', 'w5d3'],
+  ] as const) {
     const coach = await openPage(browser, { timezoneId });
     await signIn(coach);
     await coach.goto(`/programmes/${programmeId}/follow-up`);

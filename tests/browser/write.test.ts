@@ -25,7 +25,11 @@ const open = async (day: string, text: string) => {
   await page.getByText('saved', { exact: true }).waitFor();
 };
 /** The text as the editor holds it. */
-const written = async () => (await page.locator('.cm-line').allInnerTexts()).map((l) => l.replace(/\n$/, '')).join('\n').trim();
+const written = async () =>
+  (await page.locator('.cm-line').allInnerTexts())
+    .map((l) => l.replace(/\n$/, ''))
+    .join('\n')
+    .trim();
 const showCards = async () => {
   await page.getByRole('button', { name: 'Cards' }).click();
   await page.locator('.block-card').first().waitFor();
@@ -62,7 +66,9 @@ describe('typing', () => {
     }
     await expect.poll(written, SOON).toBe('Main: every 2:00 x 6\n12 squat\n9/side split squat');
     await page.keyboard.press('Tab');
-    await expect.poll(() => page.locator('.cm-content').evaluate((el) => el === document.activeElement), SOON).toBe(false);
+    await expect
+      .poll(() => page.locator('.cm-content').evaluate((el) => el === document.activeElement), SOON)
+      .toBe(false);
   });
 
   test('a finding offers the change, and one undo takes it back', async () => {
@@ -88,7 +94,9 @@ describe('cards', () => {
     await showCards();
     const handle = page.getByRole('button', { name: /^move squat/ });
     const from = (await handle.boundingBox())!;
-    const to = (await page.locator('.item-card', { has: page.getByRole('button', { name: /^move march/ }) }).boundingBox())!;
+    const to = (await page
+      .locator('.item-card', { has: page.getByRole('button', { name: /^move march/ }) })
+      .boundingBox())!;
     await page.mouse.move(from.x + 8, from.y + 8);
     await page.mouse.down();
     await page.mouse.move(from.x + 8, from.y + 40, { steps: 4 });
@@ -168,7 +176,12 @@ describe('cards', () => {
     await page.keyboard.press('ArrowUp');
     await page.getByRole('button', { name: /^move push-up/ }).focus();
     await page.keyboard.press('ArrowUp');
-    await expect.poll(() => page.getByRole('button', { name: /^move push-up/ }).evaluate((el) => el === document.activeElement), SOON).toBe(true);
+    await expect
+      .poll(
+        () => page.getByRole('button', { name: /^move push-up/ }).evaluate((el) => el === document.activeElement),
+        SOON,
+      )
+      .toBe(true);
     await showText();
     await expect.poll(written, SOON).toBe('Main: every 1:00 for 4:00\n8 push-up\n11 squat');
   });
@@ -215,8 +228,14 @@ describe('from elsewhere and to elsewhere', () => {
     await page.getByRole('button', { name: 'Good' }).click();
     await open('w8d5', 'Title: With a routine\nMain: flow\n5 squat');
     await page.getByRole('button', { name: 'Routines' }).click();
-    await page.getByRole('listitem').filter({ hasText: 'Slow start' }).getByRole('button', { name: 'refer to it' }).click();
-    await expect.poll(written, SOON).toBe('Title: With a routine\n\nWarm-up: routine "Slow start"\n\nMain: flow\n5 squat');
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: 'Slow start' })
+      .getByRole('button', { name: 'refer to it' })
+      .click();
+    await expect
+      .poll(written, SOON)
+      .toBe('Title: With a routine\n\nWarm-up: routine "Slow start"\n\nMain: flow\n5 squat');
     await page.getByRole('row', { name: /wrist circle/ }).waitFor();
     await page.getByRole('button', { name: 'Mark ready' }).click();
     await page.waitForURL('**/send/w8d5');

@@ -25,7 +25,8 @@ let coachId: number;
 let cookie: string;
 let othersId: number;
 
-const insert = (into: number, programme: ProgrammeDocument) => withWorkspace(db.pool, into, (c) => insertProgramme(c, { workspaceId: into, programme, startsOn: MONDAY, now: NOW }));
+const insert = (into: number, programme: ProgrammeDocument) =>
+  withWorkspace(db.pool, into, (c) => insertProgramme(c, { workspaceId: into, programme, startsOn: MONDAY, now: NOW }));
 const make = (programme: ProgrammeDocument = findExample('stairs-and-stories')!) => insert(workspaceId, programme);
 
 beforeAll(async () => {
@@ -37,7 +38,9 @@ beforeAll(async () => {
   await db.owner.query('update coach set password_hash = $1', [await hashPassword(PASSWORD)]);
   othersId = await insert(other.workspaceId, findExample('stairs-and-stories')!);
   const { action } = await import('../../app/routes/sign-in.tsx');
-  cookie = (await callRoute(action, '/sign-in', { form: { email: 'coach@one.example.org', password: PASSWORD } })).setCookie!.split(';')[0]!;
+  cookie = (
+    await callRoute(action, '/sign-in', { form: { email: 'coach@one.example.org', password: PASSWORD } })
+  ).setCookie!.split(';')[0]!;
 }, 120_000);
 afterAll(async () => {
   const { database } = await import('../../server/database.ts');
@@ -46,62 +49,121 @@ afterAll(async () => {
 });
 
 const params = (id: number) => ({ programmeId: String(id) });
-const load = async (id: number, as?: string) => callRoute((await import('../../app/routes/programmes/plan.tsx')).loader, `/programmes/${id}/plan`, { params: params(id), ...(as !== 'nobody' && { cookie }) });
-const planOf = async (id: number) => (await load(id)).data as { programme: ProgrammeDocument; revision: number; undo: string | null; redo: string | null };
-const post = async (id: number, form: Record<string, string>) => callRoute((await import('../../app/routes/programmes/plan-change.ts')).action, `/programmes/${id}/plan/change`, { params: params(id), cookie, form });
+const load = async (id: number, as?: string) =>
+  callRoute((await import('../../app/routes/programmes/plan.tsx')).loader, `/programmes/${id}/plan`, {
+    params: params(id),
+    ...(as !== 'nobody' && { cookie }),
+  });
+const planOf = async (id: number) =>
+  (await load(id)).data as { programme: ProgrammeDocument; revision: number; undo: string | null; redo: string | null };
+const post = async (id: number, form: Record<string, string>) =>
+  callRoute((await import('../../app/routes/programmes/plan-change.ts')).action, `/programmes/${id}/plan/change`, {
+    params: params(id),
+    cookie,
+    form,
+  });
 const change = async (id: number, edits: readonly ProgrammeEdit[] | string, over: Record<string, string> = {}) =>
-  post(id, { intent: 'change', words: 'a change', revision: String((await planOf(id)).revision), edits: typeof edits === 'string' ? edits : toEditsJson(edits), ...over });
+  post(id, {
+    intent: 'change',
+    words: 'a change',
+    revision: String((await planOf(id)).revision),
+    edits: typeof edits === 'string' ? edits : toEditsJson(edits),
+    ...over,
+  });
 const home = async (form?: Record<string, string | readonly string[]>) => {
   const { action, loader } = await import('../../app/routes/programmes.tsx');
   return callRoute(form ? action : loader, '/programmes', { cookie, ...(form && { form }) });
 };
 const out = async (id: number, as: string): Promise<Response> => {
   const { loader } = await import('../../app/routes/programmes/out.ts');
-  return (await loader({ request: new Request(`http://127.0.0.1/programmes/${id}/out?as=${as}`, { headers: { cookie } }), params: params(id) } as never));
+  return await loader({
+    request: new Request(`http://127.0.0.1/programmes/${id}/out?as=${as}`, { headers: { cookie } }),
+    params: params(id),
+  } as never);
 };
 const at = (week: number, weekday: number) => ({ week, weekday });
 
 describe('the plan’s own address', () => {
   test('has all that the page draws; another workspace’s is a 404, and without signing in it leads there', async () => {
     const id = await make();
-    expect(await planOf(id)).toMatchObject({ programme: findExample('stairs-and-stories'), revision: expect.any(Number) as number, undo: null, redo: null });
+    expect(await planOf(id)).toMatchObject({
+      programme: findExample('stairs-and-stories'),
+      revision: expect.any(Number) as number,
+      undo: null,
+      redo: null,
+    });
     expect((await load(othersId)).status).toBe(404);
-    expect(await load(id, 'nobody')).toMatchObject({ status: 302, location: expect.stringMatching(/^\/sign-in\?to=/) as string });
+    expect(await load(id, 'nobody')).toMatchObject({
+      status: 302,
+      location: expect.stringMatching(/^\/sign-in\?to=/) as string,
+    });
   });
 
   test('a change is made, told, taken back and made again', async () => {
     const id = await make();
     const { revision } = await planOf(id);
-    expect(await change(id, [{ kind: 'move-day', from: at(1, 1), to: at(2, 1) }], { words: '  Monday later  ' })).toMatchObject({ status: 200, data: { status: 'changed', revision: revision + 1, words: 'Monday later' } });
+    expect(
+      await change(id, [{ kind: 'move-day', from: at(1, 1), to: at(2, 1) }], { words: '  Monday later  ' }),
+    ).toMatchObject({ status: 200, data: { status: 'changed', revision: revision + 1, words: 'Monday later' } });
     expect(await planOf(id)).toMatchObject({ undo: 'Monday later', redo: null });
     expect(await post(id, { intent: 'undo' })).toMatchObject({ status: 200, data: { status: 'changed' } });
-    expect(await planOf(id)).toMatchObject({ undo: null, redo: 'Monday later', programme: findExample('stairs-and-stories') });
-    expect(await post(id, { intent: 'undo' })).toMatchObject({ data: { status: 'refused', message: 'There is nothing to undo.' } });
+    expect(await planOf(id)).toMatchObject({
+      undo: null,
+      redo: 'Monday later',
+      programme: findExample('stairs-and-stories'),
+    });
+    expect(await post(id, { intent: 'undo' })).toMatchObject({
+      data: { status: 'refused', message: 'There is nothing to undo.' },
+    });
   });
 
   test('one drawn on an older plan is a 409 and changes nothing; so is one without a revision', async () => {
     const id = await make();
     await change(id, [{ kind: 'set-title', title: 'First' }]);
-    for (const revision of ['1', '', 'x', '99']) expect(await change(id, [{ kind: 'set-title', title: 'Second' }], { revision })).toMatchObject({ status: 409, data: { status: 'refused' } });
+    for (const revision of ['1', '', 'x', '99'])
+      expect(await change(id, [{ kind: 'set-title', title: 'Second' }], { revision })).toMatchObject({
+        status: 409,
+        data: { status: 'refused' },
+      });
     expect((await planOf(id)).programme.title).toBe('First');
   });
 
   test.each([
-    ['', /can’t be read/], ['[]', /can’t be read/], ['{"kind":"shift"}', /can’t be read/], ['[{"kind":"set-track"}]', /missing/], ['[{"kind":"remove-week","week":53}]', /There is no week 53/],
-    ['[{"kind":"remove-day","place":{"week":52,"weekday":7}}]', /There is no session on Sunday, week 52/], ['[{"kind":"shift","from":{"week":1,"weekday":1},"days":0}]', /Shift by 1 to 56 days/],
-    ['[{"kind":"set-title","title":" "}]', /needs a title/], ['[{"kind":"join-track","id":"nowhere","places":[]}]', /track is gone/],
+    ['', /can’t be read/],
+    ['[]', /can’t be read/],
+    ['{"kind":"shift"}', /can’t be read/],
+    ['[{"kind":"set-track"}]', /missing/],
+    ['[{"kind":"remove-week","week":53}]', /There is no week 53/],
+    ['[{"kind":"remove-day","place":{"week":52,"weekday":7}}]', /There is no session on Sunday, week 52/],
+    ['[{"kind":"shift","from":{"week":1,"weekday":1},"days":0}]', /Shift by 1 to 56 days/],
+    ['[{"kind":"set-title","title":" "}]', /needs a title/],
+    ['[{"kind":"join-track","id":"nowhere","places":[]}]', /track is gone/],
   ])('%s is a 400 in words, and leaves the plan alone', async (edits, words) => {
     const id = await make();
     const before = await planOf(id);
-    expect(await change(id, edits)).toMatchObject({ status: 400, data: { status: 'refused', message: expect.stringMatching(words) as string } });
+    expect(await change(id, edits)).toMatchObject({
+      status: 400,
+      data: { status: 'refused', message: expect.stringMatching(words) as string },
+    });
     expect(await planOf(id)).toEqual(before);
   });
 
   test('a day named twice joins once; another workspace’s plan and unknown steps change nothing', async () => {
     const id = await make();
     const track = (await planOf(id)).programme.tracks[0]!.id;
-    expect(await change(id, [{ kind: 'join-track', id: track, places: [at(1, 1), at(1, 1)] }])).toMatchObject({ status: 200 });
-    expect((await post(othersId, { intent: 'change', revision: '1', words: 'x', edits: toEditsJson([{ kind: 'set-title', title: 'mine' }]) })).status).toBe(404);
+    expect(await change(id, [{ kind: 'join-track', id: track, places: [at(1, 1), at(1, 1)] }])).toMatchObject({
+      status: 200,
+    });
+    expect(
+      (
+        await post(othersId, {
+          intent: 'change',
+          revision: '1',
+          words: 'x',
+          edits: toEditsJson([{ kind: 'set-title', title: 'mine' }]),
+        })
+      ).status,
+    ).toBe(404);
     expect((await post(othersId, { intent: 'undo' })).status).toBe(404);
     expect(await post(id, { intent: 'dance' })).toMatchObject({ status: 400 });
   });
@@ -109,7 +171,11 @@ describe('the plan’s own address', () => {
 
 describe('out and in', () => {
   test('as JSON and as texts: what comes out reads as the plan; the name of the file is plain', async () => {
-    const id = await make({ ...findExample('stairs-and-stories')!, title: 'Äpfel & "Stairs"\\..', blocked: [{ date: '2026-05-16' as DayDate, words: 'Concert', rule: 'no session' }] });
+    const id = await make({
+      ...findExample('stairs-and-stories')!,
+      title: 'Äpfel & "Stairs"\\..',
+      blocked: [{ date: '2026-05-16' as DayDate, words: 'Concert', rule: 'no session' }],
+    });
     const { programme } = await planOf(id);
     const json = await out(id, 'json');
     expect(json.headers.get('content-disposition')).toBe('attachment; filename="a-pfel-stairs.json"');
@@ -121,29 +187,63 @@ describe('out and in', () => {
   });
 
   test('a new programme from a file is the file’s, blocked days included', async () => {
-    const programme: ProgrammeDocument = { ...findExample('eight-weeks')!, blocked: [{ date: '2026-05-16' as DayDate, words: 'Concert', rule: 'no session' }] };
-    const answer = await home({ title: 'From a file', from: 'file', startsOn: MONDAY, document: formatProgramme(programme) });
+    const programme: ProgrammeDocument = {
+      ...findExample('eight-weeks')!,
+      blocked: [{ date: '2026-05-16' as DayDate, words: 'Concert', rule: 'no session' }],
+    };
+    const answer = await home({
+      title: 'From a file',
+      from: 'file',
+      startsOn: MONDAY,
+      document: formatProgramme(programme),
+    });
     const id = Number(/\/programmes\/(\d+)\/plan$/.exec(answer.location ?? '')![1]);
     expect((await planOf(id)).programme).toEqual({ ...programme, title: 'From a file' });
-    expect(await home({ title: 'Broken', from: 'file', startsOn: MONDAY, document: '{"format":"ysodos-programme","version":1}' })).toMatchObject({ status: 400, data: { errors: { from: expect.stringMatching(/title/) as string } } });
-    expect(await home({ title: '', from: 'empty', startsOn: '2026-05-12', weeks: '0' })).toMatchObject({ status: 400, data: { errors: { title: expect.any(String) as string, startsOn: 'A programme starts on a Monday.', weeks: expect.any(String) as string, weekdays: expect.any(String) as string } } });
+    expect(
+      await home({
+        title: 'Broken',
+        from: 'file',
+        startsOn: MONDAY,
+        document: '{"format":"ysodos-programme","version":1}',
+      }),
+    ).toMatchObject({ status: 400, data: { errors: { from: expect.stringMatching(/title/) as string } } });
+    expect(await home({ title: '', from: 'empty', startsOn: '2026-05-12', weeks: '0' })).toMatchObject({
+      status: 400,
+      data: {
+        errors: {
+          title: expect.any(String) as string,
+          startsOn: 'A programme starts on a Monday.',
+          weeks: expect.any(String) as string,
+          weekdays: expect.any(String) as string,
+        },
+      },
+    });
   });
 
   test('a template needs a title, goes without dates, and another workspace doesn’t see it', async () => {
-    const id = await make({ ...findExample('stairs-and-stories')!, blocked: [{ date: '2026-05-16' as DayDate, words: 'Concert', rule: 'no session' }] });
+    const id = await make({
+      ...findExample('stairs-and-stories')!,
+      blocked: [{ date: '2026-05-16' as DayDate, words: 'Concert', rule: 'no session' }],
+    });
     expect(await post(id, { intent: 'save-template', title: ' ' })).toMatchObject({ status: 400 });
-    expect(await post(id, { intent: 'save-template', title: 'Every spring' })).toMatchObject({ status: 200, data: { words: 'Saved as the template “Every spring”' } });
+    expect(await post(id, { intent: 'save-template', title: 'Every spring' })).toMatchObject({
+      status: 200,
+      data: { words: 'Saved as the template “Every spring”' },
+    });
     const { templates } = (await home()).data as { templates: { id: number; title: string }[] };
     expect(templates.map((t) => t.title)).toEqual(['Every spring']);
     const started = await home({ title: 'Again', from: `template:${templates[0]!.id}`, startsOn: MONDAY });
     expect((await planOf(Number(/(\d+)\/plan$/.exec(started.location!)![1]))).programme.blocked).toEqual([]);
-    expect(await home({ intent: 'delete-template', template: String(templates[0]!.id) })).toMatchObject({ status: 200 });
+    expect(await home({ intent: 'delete-template', template: String(templates[0]!.id) })).toMatchObject({
+      status: 200,
+    });
     expect(((await home()).data as { templates: unknown[] }).templates).toEqual([]);
   });
 });
 
 describe('deleting a programme', () => {
-  const isListed = async (id: number) => ((await home()).data as { programmes: { id: number }[] }).programmes.some((p) => p.id === id);
+  const isListed = async (id: number) =>
+    ((await home()).data as { programmes: { id: number }[] }).programmes.some((p) => p.id === id);
   const remove = (id: number) => home({ intent: 'delete-programme', programme: String(id) });
 
   test('takes it with its days, changes and run, where nobody is in it', async () => {
@@ -152,7 +252,10 @@ describe('deleting a programme', () => {
     expect(await remove(id)).toMatchObject({ status: 200 });
     expect(await isListed(id)).toBe(false);
     for (const table of ['day', 'run', 'programme_change']) {
-      const { rows } = await db.owner.query<{ count: string }>(`select count(*) from ${table} where programme_id = $1`, [id]);
+      const { rows } = await db.owner.query<{ count: string }>(
+        `select count(*) from ${table} where programme_id = $1`,
+        [id],
+      );
       expect([table, Number(rows[0]!.count)]).toEqual([table, 0]);
     }
     expect((await load(id)).status).toBe(404);
@@ -163,12 +266,33 @@ describe('deleting a programme', () => {
     await withWorkspace(db.pool, workspaceId, async (c) => {
       const { runId } = await getProgramme(c, sent);
       const day = (await listDays(c, sent))[0]!;
-      await insertVersion(c, { workspaceId, runId, dayId: day.id, number: 1, text: day.text, document: { blocks: [] }, changeNote: '', coachId, now: NOW });
+      await insertVersion(c, {
+        workspaceId,
+        runId,
+        dayId: day.id,
+        number: 1,
+        text: day.text,
+        document: { blocks: [] },
+        changeNote: '',
+        coachId,
+        now: NOW,
+      });
     });
     const { action } = await import('../../app/routes/programmes/people.tsx');
-    expect((await callRoute(action, '/x', { params: params(peopled), cookie, form: { intent: 'add', name: 'Ada', timeZone: 'Europe/Vienna', joinedOn: MONDAY } })).status).toBeLessThan(400);
+    expect(
+      (
+        await callRoute(action, '/x', {
+          params: params(peopled),
+          cookie,
+          form: { intent: 'add', name: 'Ada', timeZone: 'Europe/Vienna', joinedOn: MONDAY },
+        })
+      ).status,
+    ).toBeLessThan(400);
     for (const id of [sent, peopled]) {
-      expect(await remove(id)).toMatchObject({ status: 409, data: { errors: { programme: expect.stringMatching(/so it stays/) as string } } });
+      expect(await remove(id)).toMatchObject({
+        status: 409,
+        data: { errors: { programme: expect.stringMatching(/so it stays/) as string } },
+      });
       expect(await isListed(id)).toBe(true);
     }
     expect(await remove(othersId)).toMatchObject({ status: 409 });

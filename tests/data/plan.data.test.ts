@@ -31,17 +31,33 @@ beforeAll(async () => {
   mine = await makeWorkspace(db.owner, 'planner');
   other = await makeWorkspace(db.owner, 'neighbour');
 }, 120_000);
-afterAll(async () => { await db.drop(); });
+afterAll(async () => {
+  await db.drop();
+});
 
 const inMine = <T>(work: Parameters<typeof withWorkspace<T>>[2]) => withWorkspace(db.pool, mine.workspaceId, work);
-const make = () => inMine((c) => insertProgramme(c, { workspaceId: mine.workspaceId, programme: findExample('eight-weeks')!, startsOn: MONDAY, now: NOW }));
+const make = () =>
+  inMine((c) =>
+    insertProgramme(c, {
+      workspaceId: mine.workspaceId,
+      programme: findExample('eight-weeks')!,
+      startsOn: MONDAY,
+      now: NOW,
+    }),
+  );
 const plan = (programmeId: number) => inMine((c) => getPlan(c, programmeId));
-const scope = (programmeId: number) => ({ workspaceId: mine.workspaceId, coachId: mine.coachId, programmeId, now: NOW });
+const scope = (programmeId: number) => ({
+  workspaceId: mine.workspaceId,
+  coachId: mine.coachId,
+  programmeId,
+  now: NOW,
+});
 async function change(programmeId: number, ...edits: ProgrammeEdit[]) {
   const { revision } = await plan(programmeId);
   return inMine((c) => changePlan(c, EMPTY_BOOK, scope(programmeId), { revision, words: 'a change', edits }));
 }
-const undo = (programmeId: number, which: 'undo' | 'redo' = 'undo') => inMine((c) => undoPlan(c, scope(programmeId), which));
+const undo = (programmeId: number, which: 'undo' | 'redo' = 'undo') =>
+  inMine((c) => undoPlan(c, scope(programmeId), which));
 async function writeDay(programmeId: number, week: number, weekday: number, text: string) {
   await inMine(async (c) => {
     const day = (await listDays(c, programmeId)).find((d) => d.week === week && d.weekday === weekday)!;
@@ -52,7 +68,17 @@ async function send(programmeId: number, week: number, weekday: number) {
   await inMine(async (c) => {
     const { runId } = await getProgramme(c, programmeId);
     const day = (await listDays(c, programmeId)).find((d) => d.week === week && d.weekday === weekday)!;
-    await insertVersion(c, { workspaceId: mine.workspaceId, runId, dayId: day.id, number: 1, text: day.text, document: { blocks: [] }, changeNote: '', coachId: mine.coachId, now: NOW });
+    await insertVersion(c, {
+      workspaceId: mine.workspaceId,
+      runId,
+      dayId: day.id,
+      number: 1,
+      text: day.text,
+      document: { blocks: [] },
+      changeNote: '',
+      coachId: mine.coachId,
+      now: NOW,
+    });
   });
 }
 const at = (week: number, weekday: number) => ({ week, weekday });
@@ -74,7 +100,13 @@ describe('a stored plan', () => {
   test('changes by edits, and goes back and forth', async () => {
     const id = await make();
     const before = (await plan(id)).programme;
-    expect(await change(id, { kind: 'insert-week', at: 3, as: 'lighter' }, { kind: 'move-day', from: at(1, 1), to: at(1, 2) })).toMatchObject({ status: 'changed' });
+    expect(
+      await change(
+        id,
+        { kind: 'insert-week', at: 3, as: 'lighter' },
+        { kind: 'move-day', from: at(1, 1), to: at(1, 2) },
+      ),
+    ).toMatchObject({ status: 'changed' });
     const after = (await plan(id)).programme;
     expect(after.weeks).toBe(9);
     expect(await undo(id)).toMatchObject({ status: 'changed', words: 'Taken back: a change.' });
@@ -88,10 +120,22 @@ describe('a stored plan', () => {
 
   test('undo leaves what was changed by hand since, and says so', async () => {
     const id = await make();
-    await change(id, { kind: 'set-title', title: 'Another' }, { kind: 'copy-week', from: 1, to: 2 }, { kind: 'remove-day', place: at(7, 6) });
-    await change(id, { kind: 'set-text', place: at(6, 2), text: 'Main: flow\n5 squat\n' }, { kind: 'remove-day', place: at(7, 1) });
+    await change(
+      id,
+      { kind: 'set-title', title: 'Another' },
+      { kind: 'copy-week', from: 1, to: 2 },
+      { kind: 'remove-day', place: at(7, 6) },
+    );
+    await change(
+      id,
+      { kind: 'set-text', place: at(6, 2), text: 'Main: flow\n5 squat\n' },
+      { kind: 'remove-day', place: at(7, 1) },
+    );
     await writeDay(id, 6, 2, 'Main: flow\n9 squat\n');
-    expect(await undo(id)).toMatchObject({ status: 'changed', words: expect.stringContaining('1 day was changed or sent since, and stays as it is.') });
+    expect(await undo(id)).toMatchObject({
+      status: 'changed',
+      words: expect.stringContaining('1 day was changed or sent since, and stays as it is.'),
+    });
     const { programme } = await plan(id);
     expect(findProgrammeDay(programme, at(6, 2))!.text).toBe('Main: flow\n9 squat\n');
     expect(findProgrammeDay(programme, at(7, 1))).toBeDefined();
@@ -102,7 +146,9 @@ describe('a stored plan', () => {
     await send(id, 1, 1);
     const before = await plan(id);
     expect(before.sent).toEqual(['w1d1']);
-    expect(await change(id, { kind: 'set-title', title: 'x' }, { kind: 'shift', from: at(1, 1), days: 1 })).toMatchObject({ status: 'refused', message: expect.stringContaining('has been sent') });
+    expect(
+      await change(id, { kind: 'set-title', title: 'x' }, { kind: 'shift', from: at(1, 1), days: 1 }),
+    ).toMatchObject({ status: 'refused', message: expect.stringContaining('has been sent') });
     expect(await plan(id)).toEqual(before);
     const track = before.programme.tracks.find((t) => t.id === 'four-in-turn')!;
     await change(id, { kind: 'set-track', track: { ...track, text: track.text.replace('8 suitcase', '9 suitcase') } });
@@ -117,7 +163,10 @@ describe('a stored plan', () => {
   test('a change against an older plan is refused; two at once: one of them', async () => {
     const id = await make();
     const { revision } = await plan(id);
-    const attempt = (title: string) => inMine((c) => changePlan(c, EMPTY_BOOK, scope(id), { revision, words: 'x', edits: [{ kind: 'set-title', title }] }));
+    const attempt = (title: string) =>
+      inMine((c) =>
+        changePlan(c, EMPTY_BOOK, scope(id), { revision, words: 'x', edits: [{ kind: 'set-title', title }] }),
+      );
     const results = await Promise.allSettled([attempt('One'), attempt('Two')]);
     expect(results.filter((r) => r.status === 'fulfilled')).toHaveLength(1);
     expect(results.find((r) => r.status === 'rejected')).toMatchObject({ reason: expect.any(StaleError) as Error });
@@ -126,7 +175,8 @@ describe('a stored plan', () => {
   test('a session that moves unchanged stays marked ready; one that changes doesn’t', async () => {
     const id = await make();
     await inMine(async (c) => {
-      for (const d of (await listDays(c, id)).filter((x) => x.week === 2)) await updateDayReady(c, { dayId: d.id, revision: d.revision, isReady: true });
+      for (const d of (await listDays(c, id)).filter((x) => x.week === 2))
+        await updateDayReady(c, { dayId: d.id, revision: d.revision, isReady: true });
     });
     await change(id, { kind: 'move-day', from: at(2, 1), to: at(2, 2) });
     expect((await plan(id)).ready).toEqual(['w2d2', 'w2d3', 'w2d5', 'w2d6']);
@@ -150,38 +200,58 @@ describe('a stored plan', () => {
   test('another workspace sees and changes nothing of it', async () => {
     const id = await make();
     await expect(withWorkspace(db.pool, other.workspaceId, (c) => getPlan(c, id))).rejects.toThrow(NotFoundError);
-    await expect(withWorkspace(db.pool, other.workspaceId, (c) => changePlan(c, EMPTY_BOOK, { ...scope(id), workspaceId: other.workspaceId, coachId: other.coachId }, { revision: 1, words: 'x', edits: [{ kind: 'set-title', title: 'theirs' }] }))).rejects.toThrow(NotFoundError);
+    await expect(
+      withWorkspace(db.pool, other.workspaceId, (c) =>
+        changePlan(
+          c,
+          EMPTY_BOOK,
+          { ...scope(id), workspaceId: other.workspaceId, coachId: other.coachId },
+          { revision: 1, words: 'x', edits: [{ kind: 'set-title', title: 'theirs' }] },
+        ),
+      ),
+    ).rejects.toThrow(NotFoundError);
   });
 
   test('is what the page showed, whatever the edits; each step goes back and forth', async () => {
     const start = makeProgramme({ weeks: 6 });
-    await fc.assert(fc.asyncProperty(fc.array(fc.array(arbitraryEdit, { minLength: 1, maxLength: 2 }), { minLength: 1, maxLength: 4 }), async (steps) => {
-      const id = await inMine((c) => insertProgramme(c, { workspaceId: mine.workspaceId, programme: start, startsOn: MONDAY, now: NOW }));
-      const states = [start];
-      for (const edits of steps) {
-        const shown = applyProgrammeEdits(states.at(-1)!, edits, { book, locked: new Set() });
-        const answer = await change(id, ...edits);
-        expect(answer.status).toBe(shown.status);
-        if (shown.status === 'refused') expect(answer).toMatchObject({ message: shown.message });
-        else states.push(shown.programme);
-        expect((await plan(id)).programme).toEqual(states.at(-1));
-      }
-      for (const state of states.toReversed().slice(1)) {
-        expect((await undo(id)).status).toBe('changed');
-        expect((await plan(id)).programme).toEqual(state);
-      }
-      expect((await undo(id)).status).toBe('refused');
-      for (const state of states.slice(1)) {
-        await undo(id, 'redo');
-        expect((await plan(id)).programme).toEqual(state);
-      }
-    }), { numRuns: 25 });
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(fc.array(arbitraryEdit, { minLength: 1, maxLength: 2 }), { minLength: 1, maxLength: 4 }),
+        async (steps) => {
+          const id = await inMine((c) =>
+            insertProgramme(c, { workspaceId: mine.workspaceId, programme: start, startsOn: MONDAY, now: NOW }),
+          );
+          const states = [start];
+          for (const edits of steps) {
+            const shown = applyProgrammeEdits(states.at(-1)!, edits, { book, locked: new Set() });
+            const answer = await change(id, ...edits);
+            expect(answer.status).toBe(shown.status);
+            if (shown.status === 'refused') expect(answer).toMatchObject({ message: shown.message });
+            else states.push(shown.programme);
+            expect((await plan(id)).programme).toEqual(states.at(-1));
+          }
+          for (const state of states.toReversed().slice(1)) {
+            expect((await undo(id)).status).toBe('changed');
+            expect((await plan(id)).programme).toEqual(state);
+          }
+          expect((await undo(id)).status).toBe('refused');
+          for (const state of states.slice(1)) {
+            await undo(id, 'redo');
+            expect((await plan(id)).programme).toEqual(state);
+          }
+        },
+      ),
+      { numRuns: 25 },
+    );
   }, 120_000);
 
   test('keeps the last fifty changes', async () => {
     const id = await make();
     for (let i = 0; i < 55; i++) await change(id, { kind: 'set-title', title: `Title ${i}` });
-    const { rows } = await db.owner.query<{ count: string }>('select count(*) from programme_change where programme_id = $1', [id]);
+    const { rows } = await db.owner.query<{ count: string }>(
+      'select count(*) from programme_change where programme_id = $1',
+      [id],
+    );
     expect(Number(rows[0]!.count)).toBe(50);
   });
 });
@@ -189,19 +259,41 @@ describe('a stored plan', () => {
 describe('templates, and what a programme starts from', () => {
   test('one is saved, listed, replaced by its title in any case, started from, and deleted', async () => {
     const programme = findExample('stairs-and-stories')!;
-    await inMine((c) => upsertTemplate(c, { workspaceId: mine.workspaceId, title: 'Stairs', document: toProgrammeJson(programme), now: NOW }));
-    await inMine((c) => upsertTemplate(c, { workspaceId: mine.workspaceId, title: 'STAIRS', document: toProgrammeJson(programme), now: NOW }));
+    await inMine((c) =>
+      upsertTemplate(c, {
+        workspaceId: mine.workspaceId,
+        title: 'Stairs',
+        document: toProgrammeJson(programme),
+        now: NOW,
+      }),
+    );
+    await inMine((c) =>
+      upsertTemplate(c, {
+        workspaceId: mine.workspaceId,
+        title: 'STAIRS',
+        document: toProgrammeJson(programme),
+        now: NOW,
+      }),
+    );
     const [template, ...others] = await inMine(listTemplates);
     expect([template, others]).toEqual([{ id: template!.id, title: 'STAIRS', weeks: 4, sessions: 28 }, []]);
     expect(await inMine((c) => programmeToStartFrom(c, `template:${template!.id}`, FORM))).toEqual({ programme });
-    await expect(withWorkspace(db.pool, other.workspaceId, (c) => getTemplateDocument(c, template!.id))).rejects.toThrow(NotFoundError);
+    await expect(
+      withWorkspace(db.pool, other.workspaceId, (c) => getTemplateDocument(c, template!.id)),
+    ).rejects.toThrow(NotFoundError);
     expect(await inMine((c) => deleteTemplate(c, template!.id))).toBe(true);
     expect(await inMine((c) => deleteTemplate(c, template!.id))).toBe(false);
   });
 
   test('empty days, a file, and what there is none of', async () => {
-    expect(await inMine((c) => programmeToStartFrom(c, 'empty', FORM))).toEqual({ programme: emptyProgramme({ title: '', weeks: 2, weekdays: [1] }) });
-    expect(await inMine((c) => programmeToStartFrom(c, 'file', { ...FORM, document: '{' }))).toMatchObject({ message: expect.stringMatching(/no JSON/) });
-    expect(await inMine((c) => programmeToStartFrom(c, 'example:nothing', FORM))).toEqual({ message: 'Choose what to start from.' });
+    expect(await inMine((c) => programmeToStartFrom(c, 'empty', FORM))).toEqual({
+      programme: emptyProgramme({ title: '', weeks: 2, weekdays: [1] }),
+    });
+    expect(await inMine((c) => programmeToStartFrom(c, 'file', { ...FORM, document: '{' }))).toMatchObject({
+      message: expect.stringMatching(/no JSON/),
+    });
+    expect(await inMine((c) => programmeToStartFrom(c, 'example:nothing', FORM))).toEqual({
+      message: 'Choose what to start from.',
+    });
   });
 });

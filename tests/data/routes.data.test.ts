@@ -20,8 +20,18 @@ const PASSWORD = 'quiet feet';
 async function makeCoach(name: string): Promise<number> {
   const { hashPassword } = await import('../../server/sign-in.ts');
   const { workspaceId } = await makeWorkspace(db.owner, name);
-  await db.owner.query('update coach set password_hash = $1 where workspace_id = $2', [await hashPassword(PASSWORD), workspaceId]);
-  return withWorkspace(db.pool, workspaceId, (c) => insertProgramme(c, { workspaceId, programme: emptyProgramme({ title: `Of ${name}`, weeks: 2, weekdays: [1, 3] }), startsOn: MONDAY, now: NOW }));
+  await db.owner.query('update coach set password_hash = $1 where workspace_id = $2', [
+    await hashPassword(PASSWORD),
+    workspaceId,
+  ]);
+  return withWorkspace(db.pool, workspaceId, (c) =>
+    insertProgramme(c, {
+      workspaceId,
+      programme: emptyProgramme({ title: `Of ${name}`, weeks: 2, weekdays: [1, 3] }),
+      startsOn: MONDAY,
+      now: NOW,
+    }),
+  );
 }
 
 beforeAll(async () => {
@@ -42,36 +52,72 @@ afterAll(async () => {
 });
 
 const params = (day?: string, programme = programmeId) => ({ programmeId: String(programme), ...(day && { day }) });
-const draft = async (day: string, text: unknown, revision: unknown) => callRoute((await import('../../app/routes/programmes/draft.ts')).action, `/programmes/${programmeId}/write/${day}/draft`, { params: params(day), cookie, json: { text, revision } });
+const draft = async (day: string, text: unknown, revision: unknown) =>
+  callRoute(
+    (await import('../../app/routes/programmes/draft.ts')).action,
+    `/programmes/${programmeId}/write/${day}/draft`,
+    { params: params(day), cookie, json: { text, revision } },
+  );
 const write = async (day: string, form?: Record<string, string>) => {
   const { loader, action } = await import('../../app/routes/programmes/write.tsx');
-  return callRoute(form ? action : loader, `/programmes/${programmeId}/write/${day}`, { params: params(day), cookie, ...(form && { form }) });
+  return callRoute(form ? action : loader, `/programmes/${programmeId}/write/${day}`, {
+    params: params(day),
+    cookie,
+    ...(form && { form }),
+  });
 };
-const revisionOf = async (day: string): Promise<number> => ((await write(day)).data as { day: { revision: number } }).day.revision;
+const revisionOf = async (day: string): Promise<number> =>
+  ((await write(day)).data as { day: { revision: number } }).day.revision;
 /** Makes a text the one that stands on a day. */
-const store = async (day: string, text: string) => expect((await draft(day, text, await revisionOf(day))).status).toBe(200);
+const store = async (day: string, text: string) =>
+  expect((await draft(day, text, await revisionOf(day))).status).toBe(200);
 
 describe('sign-in', () => {
   test('a wrong password, an unknown address and a blank form are 400 with the field or form named', async () => {
     const { action } = await import('../../app/routes/sign-in.tsx');
     const attempt = (form: Record<string, string>) => callRoute(action, '/sign-in', { form });
-    expect(await attempt({ email: 'coach@two.example.org', password: 'no' })).toMatchObject({ status: 400, data: { errors: { form: expect.any(String) as string }, email: 'coach@two.example.org' } });
+    expect(await attempt({ email: 'coach@two.example.org', password: 'no' })).toMatchObject({
+      status: 400,
+      data: { errors: { form: expect.any(String) as string }, email: 'coach@two.example.org' },
+    });
     expect(await attempt({ email: 'nobody@example.org', password: 'no' })).toMatchObject({ status: 400 });
-    expect((await attempt({ email: '', password: '' })).data).toMatchObject({ errors: { email: expect.any(String) as string, password: expect.any(String) as string } });
+    expect((await attempt({ email: '', password: '' })).data).toMatchObject({
+      errors: { email: expect.any(String) as string, password: expect.any(String) as string },
+    });
   });
   test('without it, every coach’s page leads there and back; a cookie that was made up is no sign-in', async () => {
     const { loader } = await import('../../app/routes/programmes.tsx');
-    expect(await callRoute(loader, '/programmes')).toMatchObject({ status: 302, location: '/sign-in?to=%2Fprogrammes' });
-    expect(await callRoute(loader, '/programmes', { cookie: `ysodos_coach=${'A'.repeat(27)}` })).toMatchObject({ status: 302 });
+    expect(await callRoute(loader, '/programmes')).toMatchObject({
+      status: 302,
+      location: '/sign-in?to=%2Fprogrammes',
+    });
+    expect(await callRoute(loader, '/programmes', { cookie: `ysodos_coach=${'A'.repeat(27)}` })).toMatchObject({
+      status: 302,
+    });
   });
 });
 
 describe('what belongs to another workspace is a 404, whatever is asked', () => {
   test('loaders', async () => {
-    for (const [file, day] of [['programme', undefined], ['write', 'w1d1'], ['send', 'w1d1'], ['follow-up', undefined], ['people', undefined], ['movements', undefined]] as const) {
-      const { loader } = (await import(`../../app/routes/programmes/${file}.tsx`)) as { loader: (args: unknown) => unknown };
-      expect([file, (await callRoute(loader, `/programmes/${othersId}/${file}`, { params: params(day, othersId), cookie })).status]).toEqual([file, 404]);
-      expect([file, (await callRoute(loader, `/programmes/${programmeId}/${file}`, { params: params(day), cookie })).status]).toEqual([file, 200]);
+    for (const [file, day] of [
+      ['programme', undefined],
+      ['write', 'w1d1'],
+      ['send', 'w1d1'],
+      ['follow-up', undefined],
+      ['people', undefined],
+      ['movements', undefined],
+    ] as const) {
+      const { loader } = (await import(`../../app/routes/programmes/${file}.tsx`)) as {
+        loader: (args: unknown) => unknown;
+      };
+      expect([
+        file,
+        (await callRoute(loader, `/programmes/${othersId}/${file}`, { params: params(day, othersId), cookie })).status,
+      ]).toEqual([file, 404]);
+      expect([
+        file,
+        (await callRoute(loader, `/programmes/${programmeId}/${file}`, { params: params(day), cookie })).status,
+      ]).toEqual([file, 200]);
     }
     const { loader } = await import('../../app/routes/programmes/days.ts');
     expect((await callRoute(loader, '/x', { params: params(undefined, othersId), cookie })).status).toBe(404);
@@ -79,22 +125,41 @@ describe('what belongs to another workspace is a 404, whatever is asked', () => 
   });
   test('the list of programmes shows one’s own, each with its days', async () => {
     const { loader } = await import('../../app/routes/programmes.tsx');
-    const { programmes } = (await callRoute(loader, '/programmes', { cookie })).data as { programmes: { title: string; sessions: number; toWrite: number; days: unknown[] }[] };
+    const { programmes } = (await callRoute(loader, '/programmes', { cookie })).data as {
+      programmes: { title: string; sessions: number; toWrite: number; days: unknown[] }[];
+    };
     expect(programmes).toMatchObject([{ title: 'Of one', sessions: 4, toWrite: 4 }]);
     expect(programmes[0]!.days).toHaveLength(14);
   });
   test('copying to it', async () => {
     const { action } = await import('../../app/routes/programmes/copy.ts');
-    expect((await callRoute(action, '/x', { params: params(), cookie, form: { text: 'Main: flow\n5 squat', toProgramme: String(othersId), toDay: 'w1d1' } })).status).toBe(404);
+    expect(
+      (
+        await callRoute(action, '/x', {
+          params: params(),
+          cookie,
+          form: { text: 'Main: flow\n5 squat', toProgramme: String(othersId), toDay: 'w1d1' },
+        })
+      ).status,
+    ).toBe(404);
   });
 });
 
 describe('writing', () => {
   test('a draft is stored at its revision, refused at an older one with both texts, and too much of it is refused with the limit', async () => {
     const first = await revisionOf('w1d1');
-    expect(await draft('w1d1', 'Main: flow\n5 squat', first)).toMatchObject({ status: 200, data: { revision: first + 1 } });
-    expect(await draft('w1d1', 'Main: flow\n6 squat', first)).toMatchObject({ status: 409, data: { stale: { text: 'Main: flow\n5 squat', revision: first + 1 } } });
-    expect(await draft('w1d1', 'x'.repeat(200_001), first + 1)).toMatchObject({ status: 413, data: { message: expect.stringContaining('200 kB') as string } });
+    expect(await draft('w1d1', 'Main: flow\n5 squat', first)).toMatchObject({
+      status: 200,
+      data: { revision: first + 1 },
+    });
+    expect(await draft('w1d1', 'Main: flow\n6 squat', first)).toMatchObject({
+      status: 409,
+      data: { stale: { text: 'Main: flow\n5 squat', revision: first + 1 } },
+    });
+    expect(await draft('w1d1', 'x'.repeat(200_001), first + 1)).toMatchObject({
+      status: 413,
+      data: { message: expect.stringContaining('200 kB') as string },
+    });
     expect((await draft('w1d1', 5, first)).status).toBe(400);
     expect((await draft('w1d1', 'x', 'y')).status).toBe(400);
     expect((await draft('w1d7', 'x', 0)).status).toBe(404);
@@ -106,7 +171,10 @@ describe('writing', () => {
     await store('w2d5', 'Main: flow\n5 squat');
     expect((await write('w2d5', { intent: 'remove' })).status).toBe(400);
     await store('w2d5', '');
-    expect(await write('w2d5', { intent: 'remove' })).toMatchObject({ status: 302, location: `/programmes/${programmeId}/plan` });
+    expect(await write('w2d5', { intent: 'remove' })).toMatchObject({
+      status: 302,
+      location: `/programmes/${programmeId}/plan`,
+    });
     expect((await write('w2d5')).data).toMatchObject({ day: null });
   });
   test('ready only without errors, with something in it, with its routines there, and at the text that was seen', async () => {
@@ -114,9 +182,15 @@ describe('writing', () => {
       await store('w1d3', text);
       return write('w1d3', { intent: 'ready', revision: String(await revisionOf('w1d3')) });
     };
-    expect(await ready('Main: wat')).toMatchObject({ status: 400, data: { error: expect.stringContaining('can’t be read') as string } });
+    expect(await ready('Main: wat')).toMatchObject({
+      status: 400,
+      data: { error: expect.stringContaining('can’t be read') as string },
+    });
     expect((await ready('Title: empty')).status).toBe(400);
-    expect(await ready('Warm-up: routine "nowhere"\nMain: flow\n5 squat')).toMatchObject({ status: 400, data: { error: expect.stringContaining('routine') as string } });
+    expect(await ready('Warm-up: routine "nowhere"\nMain: flow\n5 squat')).toMatchObject({
+      status: 400,
+      data: { error: expect.stringContaining('routine') as string },
+    });
     expect((await write('w1d3', { intent: 'ready', revision: '0' })).status).toBe(400);
     expect(await ready('Main: flow\n5 squat')).toMatchObject({ status: 302 });
     expect((await write('w1d3', { intent: 'not-ready', revision: String(await revisionOf('w1d3')) })).status).toBe(200);
@@ -124,10 +198,18 @@ describe('writing', () => {
   });
   test('copying asks before it replaces, and tells what stood there', async () => {
     const { action } = await import('../../app/routes/programmes/copy.ts');
-    const copy = (form: Record<string, string>) => callRoute(action, '/x', { params: params(), cookie, form: { text: 'Main: flow\n9 march', toProgramme: String(programmeId), ...form } });
+    const copy = (form: Record<string, string>) =>
+      callRoute(action, '/x', {
+        params: params(),
+        cookie,
+        form: { text: 'Main: flow\n9 march', toProgramme: String(programmeId), ...form },
+      });
     await store('w2d1', 'Main: flow\n1 squat');
     expect(await copy({ toDay: 'w2d1' })).toMatchObject({ status: 409, data: { status: 'taken' } });
-    expect(await copy({ toDay: 'w2d1', replace: 'yes' })).toMatchObject({ status: 200, data: { status: 'copied', before: 'Main: flow\n1 squat' } });
+    expect(await copy({ toDay: 'w2d1', replace: 'yes' })).toMatchObject({
+      status: 200,
+      data: { status: 'copied', before: 'Main: flow\n1 squat' },
+    });
     expect(await copy({ toDay: 'w2d7' })).toMatchObject({ status: 200, data: { status: 'copied', before: '' } });
     expect((await copy({ toDay: 'w9d1' })).status).toBe(404);
     expect((await copy({ toDay: 'someday' })).status).toBe(400);
@@ -135,13 +217,19 @@ describe('writing', () => {
   });
   test('routines: a name, one readable block, and a question before one is replaced', async () => {
     const { action } = await import('../../app/routes/routines.ts');
-    const keep = (form: Record<string, string>) => callRoute(action, '/routines', { cookie, form: { intent: 'keep', ...form } });
+    const keep = (form: Record<string, string>) =>
+      callRoute(action, '/routines', { cookie, form: { intent: 'keep', ...form } });
     expect((await keep({ name: '', text: 'Main: flow\n5 squat' })).status).toBe(400);
     expect((await keep({ name: 'Two', text: 'Main: flow\n5 squat\nMain: flow\n5 march' })).status).toBe(400);
     expect((await keep({ name: 'Start', text: 'Warm-up: flow\n5 squat' })).status).toBe(200);
-    expect(await keep({ name: 'start', text: 'Warm-up: flow\n6 squat' })).toMatchObject({ status: 409, data: { taken: true } });
+    expect(await keep({ name: 'start', text: 'Warm-up: flow\n6 squat' })).toMatchObject({
+      status: 409,
+      data: { taken: true },
+    });
     expect((await keep({ name: 'start', text: 'Warm-up: flow\n6 squat', replace: 'yes' })).status).toBe(200);
-    expect((await callRoute(action, '/routines', { cookie, form: { intent: 'delete', id: '999999' } })).status).toBe(404);
+    expect((await callRoute(action, '/routines', { cookie, form: { intent: 'delete', id: '999999' } })).status).toBe(
+      404,
+    );
   });
 });
 
@@ -149,16 +237,36 @@ describe('from sending to the record', () => {
   let link: string;
   const send = async (form?: Record<string, string>) => {
     const { loader, action } = await import('../../app/routes/programmes/send.tsx');
-    return callRoute(form ? action : loader, `/programmes/${programmeId}/send/w1d1`, { params: params('w1d1'), cookie, ...(form && { form }) });
+    return callRoute(form ? action : loader, `/programmes/${programmeId}/send/w1d1`, {
+      params: params('w1d1'),
+      cookie,
+      ...(form && { form }),
+    });
   };
   const people = async (form?: Record<string, string>) => {
     const { loader, action } = await import('../../app/routes/programmes/people.tsx');
-    return callRoute(form ? action : loader, `/programmes/${programmeId}/people`, { params: params(), cookie, ...(form && { form }) });
+    return callRoute(form ? action : loader, `/programmes/${programmeId}/people`, {
+      params: params(),
+      cookie,
+      ...(form && { form }),
+    });
   };
 
   test('a person is added with every wrong field named, and their link is shown once', async () => {
-    expect((await people({ intent: 'add', name: '', timeZone: 'Mars', joinedOn: 'soon' })).data).toMatchObject({ errors: { name: expect.any(String) as string, timeZone: expect.any(String) as string, joinedOn: expect.any(String) as string } });
-    const added = await people({ intent: 'add', name: 'Noor Garrowhill', detail: 'oboe', timeZone: 'Europe/Vienna', joinedOn: '2026-05-11' });
+    expect((await people({ intent: 'add', name: '', timeZone: 'Mars', joinedOn: 'soon' })).data).toMatchObject({
+      errors: {
+        name: expect.any(String) as string,
+        timeZone: expect.any(String) as string,
+        joinedOn: expect.any(String) as string,
+      },
+    });
+    const added = await people({
+      intent: 'add',
+      name: 'Noor Garrowhill',
+      detail: 'oboe',
+      timeZone: 'Europe/Vienna',
+      joinedOn: '2026-05-11',
+    });
     link = (added.data as { made: { path: string } }).made.path.slice('/p/'.length);
     expect(link).toMatch(/^[A-Za-z0-9_-]{27}$/);
     expect(JSON.stringify((await people()).data)).not.toContain(link);
@@ -166,10 +274,19 @@ describe('from sending to the record', () => {
   test('a roster comes in whole or not at all', async () => {
     const { action } = await import('../../app/routes/programmes/people-csv.ts');
     const bring = (form: Record<string, string>) => callRoute(action, '/x', { params: params(), cookie, form });
-    expect(await bring({ text: 'name,zone\nAda,Mars\nBruno,UTC' })).toMatchObject({ status: 400, data: { added: null } });
+    expect(await bring({ text: 'name,zone\nAda,Mars\nBruno,UTC' })).toMatchObject({
+      status: 400,
+      data: { added: null },
+    });
     expect((await bring({ text: '' })).status).toBe(400);
-    expect(await bring({ text: 'name,zone\nAda,Mars\nBruno,UTC', skip: 'yes' })).toMatchObject({ status: 200, data: { added: 1 } });
-    expect(((await people()).data as { people: { name: string }[] }).people.map((p) => p.name)).toEqual(['Bruno', 'Noor Garrowhill']);
+    expect(await bring({ text: 'name,zone\nAda,Mars\nBruno,UTC', skip: 'yes' })).toMatchObject({
+      status: 200,
+      data: { added: 1 },
+    });
+    expect(((await people()).data as { people: { name: string }[] }).people.map((p) => p.name)).toEqual([
+      'Bruno',
+      'Noor Garrowhill',
+    ]);
   });
   test('only what was marked ready is sent, with its routines written out, and not twice', async () => {
     await store('w1d1', 'Title: One\nWarm-up: routine "start"\nMain (Go): amrap 5:00\n5 burpee\n5 squat');
@@ -179,29 +296,59 @@ describe('from sending to the record', () => {
     expect((await send({ revision, changeNote: 'x'.repeat(501) })).status).toBe(400);
     expect((await send({ revision })).status).toBe(302);
     expect((await send({ revision })).status).toBe(409);
-    const { rows } = await db.owner.query<{ document: { blocks: { items: unknown[] }[] } }>('select document from version');
+    const { rows } = await db.owner.query<{ document: { blocks: { items: unknown[] }[] } }>(
+      'select document from version',
+    );
     expect(rows).toHaveLength(1);
     expect(rows[0]!.document.blocks[0]!.items).toHaveLength(1);
   });
   test('the person’s page has it in their shape, and a record keeps the shapes it was done in', async () => {
     const me = await import('../../app/routes/person/me.tsx');
-    const say = (form: Record<string, string | string[]>) => callRoute(me.action, `/p/${link}/me`, { params: { token: link }, form });
+    const say = (form: Record<string, string | string[]>) =>
+      callRoute(me.action, `/p/${link}/me`, { params: { token: link }, form });
     expect((await say({ part: 'care', 'care-0': 'yes' })).status).toBe(400);
     expect((await say({ part: 'nothing' })).status).toBe(400);
-    expect(await say({ part: 'spares', spare: ['quiet', 'nonsense'] })).toMatchObject({ status: 302, location: `/p/${link}/me?kept=spares` });
+    expect(await say({ part: 'spares', spare: ['quiet', 'nonsense'] })).toMatchObject({
+      status: 302,
+      location: `/p/${link}/me?kept=spares`,
+    });
     expect((await say({ part: 'kit', 'kit-said': 'only', kit: ['chair', 'spaceship'] })).status).toBe(302);
-    expect((await callRoute(me.loader, `/p/${link}/me`, { params: { token: link } })).data).toMatchObject({ spares: ['quiet'], kit: ['chair'], care: 'not-asked' });
+    expect((await callRoute(me.loader, `/p/${link}/me`, { params: { token: link } })).data).toMatchObject({
+      spares: ['quiet'],
+      kit: ['chair'],
+      care: 'not-asked',
+    });
     const day = await import('../../app/routes/person/day.tsx');
-    const seen = (await callRoute(day.loader, `/p/${link}/w1d1`, { params: { token: link, day: 'w1d1' } })).data as { session: { changes: { from: string; to: string; isScored: boolean }[]; notes: object } };
-    expect(seen.session.changes).toMatchObject([{ from: 'burpee', to: 'step-back squat thrust', reason: 'quiet floor', isScored: true }]);
+    const seen = (await callRoute(day.loader, `/p/${link}/w1d1`, { params: { token: link, day: 'w1d1' } })).data as {
+      session: { changes: { from: string; to: string; isScored: boolean }[]; notes: object };
+    };
+    expect(seen.session.changes).toMatchObject([
+      { from: 'burpee', to: 'step-back squat thrust', reason: 'quiet floor', isScored: true },
+    ]);
     expect(Object.keys(seen.session.notes)).toEqual(['squat', 'step-back squat thrust']);
     const log = await import('../../app/routes/person/log.tsx');
-    const form = { outcome: 'done', effort: '7', remark: 'loud', 'client-id': '00000000-0000-4000-8000-00000000000a', 'score-1-rounds': '4', 'score-1-reps': '3' };
-    const put = (more: Record<string, string> = {}) => callRoute(log.action, `/p/${link}/w1d1/log`, { params: { token: link, day: 'w1d1' }, form: { ...form, ...more } });
-    expect((await put({ effort: '11' })).data).toMatchObject({ errors: { effort: expect.any(String) as string }, values: { remark: 'loud' } });
+    const form = {
+      outcome: 'done',
+      effort: '7',
+      remark: 'loud',
+      'client-id': '00000000-0000-4000-8000-00000000000a',
+      'score-1-rounds': '4',
+      'score-1-reps': '3',
+    };
+    const put = (more: Record<string, string> = {}) =>
+      callRoute(log.action, `/p/${link}/w1d1/log`, {
+        params: { token: link, day: 'w1d1' },
+        form: { ...form, ...more },
+      });
+    expect((await put({ effort: '11' })).data).toMatchObject({
+      errors: { effort: expect.any(String) as string },
+      values: { remark: 'loud' },
+    });
     expect((await put()).status).toBe(302);
     expect((await put()).status).toBe(302);
-    const { rows } = await db.owner.query<{ fit: { to: string }[]; scores: unknown[] }>('select fit, scores from record');
+    const { rows } = await db.owner.query<{ fit: { to: string }[]; scores: unknown[] }>(
+      'select fit, scores from record',
+    );
     expect(rows).toHaveLength(1);
     expect(rows[0]!.fit).toMatchObject([{ to: 'step-back squat thrust' }]);
     expect(rows[0]!.scores).toHaveLength(1);
@@ -210,7 +357,12 @@ describe('from sending to the record', () => {
     const { loader } = await import('../../app/routes/programmes/follow-up.tsx');
     const { people: list } = (await people()).data as { people: { enrolmentId: number; name: string }[] };
     const noor = list.find((p) => p.name.startsWith('Noor'))!.enrolmentId;
-    const followed = (await callRoute(loader, `/programmes/${programmeId}/follow-up?person=${noor}&day=w1d1`, { params: params(), cookie })).data as { record: { scoreWords: string[]; remark: string } };
+    const followed = (
+      await callRoute(loader, `/programmes/${programmeId}/follow-up?person=${noor}&day=w1d1`, {
+        params: params(),
+        cookie,
+      })
+    ).data as { record: { scoreWords: string[]; remark: string } };
     expect(followed.record.remark).toBe('loud');
     expect(followed.record.scoreWords.join()).toContain('(in another shape)');
     const day = await import('../../app/routes/person/day.tsx');
@@ -223,36 +375,89 @@ describe('from sending to the record', () => {
   test('a profile is kept, and a wrong one changes nothing', async () => {
     const { people: list } = (await people()).data as { people: { enrolmentId: number; name: string }[] };
     const id = String(list[0]!.enrolmentId);
-    const fields = { intent: 'profile', enrolmentId: id, name: 'Bruno Corvane', timeZone: 'UTC', kit: 'none', 'level-push': '2', 'level-squat': 'x', swaps: 'push-up -> wall push-up' };
+    const fields = {
+      intent: 'profile',
+      enrolmentId: id,
+      name: 'Bruno Corvane',
+      timeZone: 'UTC',
+      kit: 'none',
+      'level-push': '2',
+      'level-squat': 'x',
+      swaps: 'push-up -> wall push-up',
+    };
     expect((await people({ ...fields, swaps: 'push-up' })).status).toBe(400);
-    expect((await people({ ...fields, swaps: 'push-up -> push-up' })).data).toMatchObject({ errors: { swaps: expect.any(String) as string } });
+    expect((await people({ ...fields, swaps: 'push-up -> push-up' })).data).toMatchObject({
+      errors: { swaps: expect.any(String) as string },
+    });
     expect((await people({ ...fields, name: '' })).status).toBe(400);
     expect((await people(fields)).status).toBe(200);
-    expect(((await people()).data as { people: object[] }).people[0]).toMatchObject({ name: 'Bruno Corvane', profile: { kit: [], levels: { push: 2 }, swaps: [{ from: 'push-up', to: 'wall-push-up' }] } });
+    expect(((await people()).data as { people: object[] }).people[0]).toMatchObject({
+      name: 'Bruno Corvane',
+      profile: { kit: [], levels: { push: 2 }, swaps: [{ from: 'push-up', to: 'wall-push-up' }] },
+    });
   });
 });
 
 describe('movements of one’s own', () => {
-  const change = async (form: Record<string, string>) => callRoute((await import('../../app/routes/programmes/movements.tsx')).action, '/x', { params: params(), cookie, form });
+  const change = async (form: Record<string, string>) =>
+    callRoute((await import('../../app/routes/programmes/movements.tsx')).action, '/x', {
+      params: params(),
+      cookie,
+      form,
+    });
   const FIELDS = {
-    intent: 'movement', id: '', name: 'Harbour step', pattern: 'locomotion', position: 'standing', effortClass: '2', kit: '', low: '1', likely: '1,5', high: '2', otherNames: '', setUp: 'a quay', doing: 'step', watchFor: 'the edge', breathing: 'on', cautions: '', impact: '0', noise: '0',
-    ...Object.fromEntries(['wrist', 'elbow', 'shoulder', 'neck', 'back', 'hip', 'knee', 'ankle'].map((j) => [`demand-${j}`, '0'])),
+    intent: 'movement',
+    id: '',
+    name: 'Harbour step',
+    pattern: 'locomotion',
+    position: 'standing',
+    effortClass: '2',
+    kit: '',
+    low: '1',
+    likely: '1,5',
+    high: '2',
+    otherNames: '',
+    setUp: 'a quay',
+    doing: 'step',
+    watchFor: 'the edge',
+    breathing: 'on',
+    cautions: '',
+    impact: '0',
+    noise: '0',
+    ...Object.fromEntries(
+      ['wrist', 'elbow', 'shoulder', 'neck', 'back', 'hip', 'knee', 'ankle'].map((j) => [`demand-${j}`, '0']),
+    ),
   };
   test('are added, changed and taken away; a base movement comes back as it ships', async () => {
-    expect(await change(FIELDS)).toMatchObject({ status: 302, location: `/programmes/${programmeId}/movements?m=harbour-step` });
+    expect(await change(FIELDS)).toMatchObject({
+      status: 302,
+      location: `/programmes/${programmeId}/movements?m=harbour-step`,
+    });
     expect((await change(FIELDS)).data).toMatchObject({ errors: { name: expect.any(String) as string } });
     expect((await change({ ...FIELDS, id: 'harbour-step', watchFor: 'the rope' })).status).toBe(302);
-    expect((await change({ ...FIELDS, name: 'Other step', low: '3' })).data).toMatchObject({ errors: { paceSec: expect.any(String) as string } });
-    const { rows } = await db.owner.query<{ fields: { watchFor: string; paceSec: object } }>(`select fields from movement_override where movement_id = 'harbour-step'`);
+    expect((await change({ ...FIELDS, name: 'Other step', low: '3' })).data).toMatchObject({
+      errors: { paceSec: expect.any(String) as string },
+    });
+    const { rows } = await db.owner.query<{ fields: { watchFor: string; paceSec: object } }>(
+      `select fields from movement_override where movement_id = 'harbour-step'`,
+    );
     expect(rows[0]!.fields).toMatchObject({ watchFor: 'the rope', paceSec: { low: 1, likely: 1.5, high: 2 } });
     expect((await change({ intent: 'reset', id: 'harbour-step' })).status).toBe(302);
     expect((await db.owner.query('select * from movement_override')).rows).toEqual([]);
   });
   test('ladders of one’s own: two steps or more, of known movements, none twice, no circle', async () => {
     const ladder = (steps: string, name = 'Ours') => change({ intent: 'ladder', id: '', name, steps });
-    for (const [steps, words] of [['squat', 'two steps'], ['squat\nwobble', 'no movement'], ['squat\nmarch\nsquat', 'twice'], ['push-up\nwall push-up', 'other way round']] as const) {
+    for (const [steps, words] of [
+      ['squat', 'two steps'],
+      ['squat\nwobble', 'no movement'],
+      ['squat\nmarch\nsquat', 'twice'],
+      ['push-up\nwall push-up', 'other way round'],
+    ] as const) {
       const answer = await ladder(steps);
-      expect([answer.status, (answer.data as { errors: { ladder: string } }).errors.ladder]).toEqual([400, expect.stringContaining(words)]);
+      expect([answer.status, (answer.data as { errors: { ladder: string } }).errors.ladder]).toEqual([
+        400,
+        expect.stringContaining(words),
+      ]);
     }
     expect((await ladder('march\nsquat: deeper', '')).status).toBe(400);
     expect((await ladder('march\nsquat: deeper')).status).toBe(302);

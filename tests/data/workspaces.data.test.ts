@@ -2,13 +2,36 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { NewerDataError, NotFoundError, StaleError } from '../../db/errors.ts';
 import { migrate } from '../../db/migrate.ts';
-import { getEnrolment, findPersonalLink, insertParticipant, insertPersonalLink, listParticipants, updateLinksRevoked, updateProfile } from '../../db/queries/person.ts';
 import {
-  deleteEmptyDay, getProgramme, insertVersion, listDays, listProgrammes, listVersions, updateDayReady, updateDayText,
+  getEnrolment,
+  findPersonalLink,
+  insertParticipant,
+  insertPersonalLink,
+  listParticipants,
+  updateLinksRevoked,
+  updateProfile,
+} from '../../db/queries/person.ts';
+import {
+  deleteEmptyDay,
+  getProgramme,
+  insertVersion,
+  listDays,
+  listProgrammes,
+  listVersions,
+  updateDayReady,
+  updateDayText,
 } from '../../db/queries/programme.ts';
 import { insertRecord, listRecords, listSentDays } from '../../db/queries/record.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
-import { deleteLadder, deleteOverride, listBaseMovements, listLadderOverrides, listOverrides, upsertLadder, upsertOverride } from '../../db/queries/movement.ts';
+import {
+  deleteLadder,
+  deleteOverride,
+  listBaseMovements,
+  listLadderOverrides,
+  listOverrides,
+  upsertLadder,
+  upsertOverride,
+} from '../../db/queries/movement.ts';
 import { deleteRoutine, listRoutines, upsertRoutine } from '../../db/queries/routine.ts';
 import { emptyProgramme } from '../../core/progress/programme-document.ts';
 import { toProgrammeJson } from '../../core/exchange/programme-json.ts';
@@ -20,7 +43,24 @@ import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';
 
 const NOW = new Date('2026-05-13T09:00:00Z');
 const MONDAY = '2026-05-11' as DayDate;
-const TABLES = ['workspace', 'coach', 'coach_session', 'programme', 'day', 'run', 'person', 'enrolment', 'personal_link', 'version', 'record', 'routine', 'movement_override', 'ladder_override', 'programme_change', 'template'];
+const TABLES = [
+  'workspace',
+  'coach',
+  'coach_session',
+  'programme',
+  'day',
+  'run',
+  'person',
+  'enrolment',
+  'personal_link',
+  'version',
+  'record',
+  'routine',
+  'movement_override',
+  'ladder_override',
+  'programme_change',
+  'template',
+];
 
 let db: ThrowawayDatabase;
 let mine: { workspaceId: number; coachId: number };
@@ -29,7 +69,14 @@ let programmeId: number;
 let runId: number;
 let versionId: number;
 let enrolmentId: number;
-const RECORD = { outcome: 'done' as const, shareRatio: 1, effort: 6, remark: 'fine', scores: [], loggedAtMs: NOW.getTime() };
+const RECORD = {
+  outcome: 'done' as const,
+  shareRatio: 1,
+  effort: 6,
+  remark: 'fine',
+  scores: [],
+  loggedAtMs: NOW.getTime(),
+};
 const CLIENT_ID = '00000000-0000-4000-8000-000000000001';
 
 beforeAll(async () => {
@@ -37,37 +84,100 @@ beforeAll(async () => {
   mine = await makeWorkspace(db.owner, 'mine');
   other = await makeWorkspace(db.owner, 'other');
   await withWorkspace(db.pool, mine.workspaceId, async (c) => {
-    programmeId = await insertProgramme(c, { workspaceId: mine.workspaceId, programme: emptyProgramme({ title: 'Mine', weeks: 1, weekdays: [1, 3] }), startsOn: MONDAY, now: NOW });
+    programmeId = await insertProgramme(c, {
+      workspaceId: mine.workspaceId,
+      programme: emptyProgramme({ title: 'Mine', weeks: 1, weekdays: [1, 3] }),
+      startsOn: MONDAY,
+      now: NOW,
+    });
     runId = (await getProgramme(c, programmeId)).runId;
     const [day] = await listDays(c, programmeId);
-    const revision = await updateDayText(c, { dayId: day!.id, revision: day!.revision, text: 'Main: flow\n5 squat', now: NOW });
+    const revision = await updateDayText(c, {
+      dayId: day!.id,
+      revision: day!.revision,
+      text: 'Main: flow\n5 squat',
+      now: NOW,
+    });
     await updateDayReady(c, { dayId: day!.id, revision, isReady: true });
-    versionId = (await insertVersion(c, { workspaceId: mine.workspaceId, runId, dayId: day!.id, number: 1, text: 'Main: flow\n5 squat', document: { blocks: [] }, changeNote: '', coachId: mine.coachId, now: NOW }))!;
-    enrolmentId = await insertParticipant(c, { workspaceId: mine.workspaceId, runId, name: 'Ada Fennick', detail: 'viola', timeZone: 'Europe/Vienna', joinedOn: MONDAY });
-    await insertPersonalLink(c, { workspaceId: mine.workspaceId, enrolmentId, tokenHash: Buffer.from('one'), now: NOW });
-    await insertRecord(c, { workspaceId: mine.workspaceId, enrolmentId, versionId, clientId: CLIENT_ID, record: RECORD });
+    versionId = (await insertVersion(c, {
+      workspaceId: mine.workspaceId,
+      runId,
+      dayId: day!.id,
+      number: 1,
+      text: 'Main: flow\n5 squat',
+      document: { blocks: [] },
+      changeNote: '',
+      coachId: mine.coachId,
+      now: NOW,
+    }))!;
+    enrolmentId = await insertParticipant(c, {
+      workspaceId: mine.workspaceId,
+      runId,
+      name: 'Ada Fennick',
+      detail: 'viola',
+      timeZone: 'Europe/Vienna',
+      joinedOn: MONDAY,
+    });
+    await insertPersonalLink(c, {
+      workspaceId: mine.workspaceId,
+      enrolmentId,
+      tokenHash: Buffer.from('one'),
+      now: NOW,
+    });
+    await insertRecord(c, {
+      workspaceId: mine.workspaceId,
+      enrolmentId,
+      versionId,
+      clientId: CLIENT_ID,
+      record: RECORD,
+    });
     const { programme } = await getPlan(c, programmeId);
-    await insertPlanChange(c, { workspaceId: mine.workspaceId, programmeId, words: 'a try', before: slicePlan(programme, []), after: slicePlan(programme, []), coachId: mine.coachId, now: NOW });
-    await upsertTemplate(c, { workspaceId: mine.workspaceId, title: 'Kept', document: toProgrammeJson(programme), now: NOW });
+    await insertPlanChange(c, {
+      workspaceId: mine.workspaceId,
+      programmeId,
+      words: 'a try',
+      before: slicePlan(programme, []),
+      after: slicePlan(programme, []),
+      coachId: mine.coachId,
+      now: NOW,
+    });
+    await upsertTemplate(c, {
+      workspaceId: mine.workspaceId,
+      title: 'Kept',
+      document: toProgrammeJson(programme),
+      now: NOW,
+    });
     await upsertRoutine(c, { workspaceId: mine.workspaceId, name: 'Kept', text: 'Main: flow\n5 squat', now: NOW });
-    await upsertOverride(c, { workspaceId: mine.workspaceId, override: { movementId: 'plank', fields: { watchFor: 'x' } }, now: NOW });
+    await upsertOverride(c, {
+      workspaceId: mine.workspaceId,
+      override: { movementId: 'plank', fields: { watchFor: 'x' } },
+      now: NOW,
+    });
     await upsertLadder(c, { workspaceId: mine.workspaceId, ladder: { id: 'kept', name: 'Kept', steps: [] }, now: NOW });
   });
 }, 120_000);
 
-afterAll(async () => { await db?.drop(); });
+afterAll(async () => {
+  await db?.drop();
+});
 
 describe('workspaces are apart even where a query forgets its where', () => {
-  test.each(TABLES)('%s: another workspace sees nothing of it, and outside any workspace nothing is seen', async (table) => {
-    const { rows: [all] } = await db.owner.query<{ count: number }>(`select count(*) from ${table}`);
-    const { rows: outside } = await db.pool.query(`select * from ${table}`);
-    expect(outside).toEqual([]);
-    await withWorkspace(db.pool, other.workspaceId, async (c) => {
-      const { rows } = await c.query<{ workspace_id?: number; id?: number }>(`select * from ${table}`);
-      expect(rows.every((r) => (table === 'workspace' ? r.id : r.workspace_id) === other.workspaceId)).toBe(true);
-      if (!['workspace', 'coach', 'coach_session'].includes(table)) expect([rows.length, all!.count > 0]).toEqual([0, true]);
-    });
-  });
+  test.each(TABLES)(
+    '%s: another workspace sees nothing of it, and outside any workspace nothing is seen',
+    async (table) => {
+      const {
+        rows: [all],
+      } = await db.owner.query<{ count: number }>(`select count(*) from ${table}`);
+      const { rows: outside } = await db.pool.query(`select * from ${table}`);
+      expect(outside).toEqual([]);
+      await withWorkspace(db.pool, other.workspaceId, async (c) => {
+        const { rows } = await c.query<{ workspace_id?: number; id?: number }>(`select * from ${table}`);
+        expect(rows.every((r) => (table === 'workspace' ? r.id : r.workspace_id) === other.workspaceId)).toBe(true);
+        if (!['workspace', 'coach', 'coach_session'].includes(table))
+          expect([rows.length, all!.count > 0]).toEqual([0, true]);
+      });
+    },
+  );
 
   test('another workspace can neither change, delete nor add to what isn’t its own', async () => {
     await withWorkspace(db.pool, other.workspaceId, async (c) => {
@@ -76,10 +186,26 @@ describe('workspaces are apart even where a query forgets its where', () => {
       await expect(getProgramme(c, programmeId)).rejects.toThrow(NotFoundError);
       expect(await listProgrammes(c)).toEqual([]);
     });
-    await expect(withWorkspace(db.pool, other.workspaceId, (c) =>
-      c.query('insert into person (workspace_id, name, time_zone) values ($1, $2, $3)', [mine.workspaceId, 'x', 'UTC']))).rejects.toThrow(/row-level security/);
-    await expect(withWorkspace(db.pool, other.workspaceId, (c) =>
-      insertRecord(c, { workspaceId: other.workspaceId, enrolmentId, versionId, clientId: '00000000-0000-4000-8000-000000000009', record: RECORD }))).rejects.toThrow(/foreign key/);
+    await expect(
+      withWorkspace(db.pool, other.workspaceId, (c) =>
+        c.query('insert into person (workspace_id, name, time_zone) values ($1, $2, $3)', [
+          mine.workspaceId,
+          'x',
+          'UTC',
+        ]),
+      ),
+    ).rejects.toThrow(/row-level security/);
+    await expect(
+      withWorkspace(db.pool, other.workspaceId, (c) =>
+        insertRecord(c, {
+          workspaceId: other.workspaceId,
+          enrolmentId,
+          versionId,
+          clientId: '00000000-0000-4000-8000-000000000009',
+          record: RECORD,
+        }),
+      ),
+    ).rejects.toThrow(/foreign key/);
   });
 
   test('a connection carries no workspace over to its next user', async () => {
@@ -98,8 +224,12 @@ describe('workspaces are apart even where a query forgets its where', () => {
 
 describe('a sent version and a record never change', () => {
   test('neither by the application nor by the owner', async () => {
-    await expect(withWorkspace(db.pool, mine.workspaceId, (c) => c.query('update version set text = $1', ['other']))).rejects.toThrow(/permission denied/);
-    await expect(withWorkspace(db.pool, mine.workspaceId, (c) => c.query('delete from record'))).rejects.toThrow(/permission denied/);
+    await expect(
+      withWorkspace(db.pool, mine.workspaceId, (c) => c.query('update version set text = $1', ['other'])),
+    ).rejects.toThrow(/permission denied/);
+    await expect(withWorkspace(db.pool, mine.workspaceId, (c) => c.query('delete from record'))).rejects.toThrow(
+      /permission denied/,
+    );
     await expect(db.owner.query('update version set text = $1', ['other'])).rejects.toThrow(/never changed/);
     await expect(db.owner.query('update record set effort = 1')).rejects.toThrow(/never changed/);
   });
@@ -112,7 +242,17 @@ describe('a sent version and a record never change', () => {
     });
     const again = await withWorkspace(db.pool, mine.workspaceId, async (c) => {
       const [day] = await listDays(c, programmeId);
-      return insertVersion(c, { workspaceId: mine.workspaceId, runId, dayId: day!.id, number: 1, text: 'x', document: {}, changeNote: '', coachId: mine.coachId, now: NOW });
+      return insertVersion(c, {
+        workspaceId: mine.workspaceId,
+        runId,
+        dayId: day!.id,
+        number: 1,
+        text: 'x',
+        document: {},
+        changeNote: '',
+        coachId: mine.coachId,
+        now: NOW,
+      });
     });
     expect(again).toBeUndefined();
     const { rows } = await db.owner.query('select * from version');
@@ -122,9 +262,21 @@ describe('a sent version and a record never change', () => {
 
 test('a record that comes again is stored once; a correction stands in its place', async () => {
   await withWorkspace(db.pool, mine.workspaceId, async (c) => {
-    await insertRecord(c, { workspaceId: mine.workspaceId, enrolmentId, versionId, clientId: CLIENT_ID, record: { ...RECORD, effort: 9 } });
+    await insertRecord(c, {
+      workspaceId: mine.workspaceId,
+      enrolmentId,
+      versionId,
+      clientId: CLIENT_ID,
+      record: { ...RECORD, effort: 9 },
+    });
     expect(await listRecords(c, runId)).toMatchObject([{ effort: 6, remark: 'fine', versionNumber: 1 }]);
-    await insertRecord(c, { workspaceId: mine.workspaceId, enrolmentId, versionId, clientId: '00000000-0000-4000-8000-000000000002', record: { ...RECORD, outcome: 'part', shareRatio: 0.5, loggedAtMs: NOW.getTime() + 1000 } });
+    await insertRecord(c, {
+      workspaceId: mine.workspaceId,
+      enrolmentId,
+      versionId,
+      clientId: '00000000-0000-4000-8000-000000000002',
+      record: { ...RECORD, outcome: 'part', shareRatio: 0.5, loggedAtMs: NOW.getTime() + 1000 },
+    });
     expect(await listRecords(c, runId)).toMatchObject([{ outcome: 'part', shareRatio: 0.5 }]);
   });
   expect((await db.owner.query('select * from record')).rows).toHaveLength(2);
@@ -134,8 +286,12 @@ test('a text that someone else changed in between is not overwritten', async () 
   await withWorkspace(db.pool, mine.workspaceId, async (c) => {
     const day = (await listDays(c, programmeId))[1]!;
     const next = await updateDayText(c, { dayId: day.id, revision: day.revision, text: 'one', now: NOW });
-    await expect(updateDayText(c, { dayId: day.id, revision: day.revision, text: 'two', now: NOW })).rejects.toMatchObject({ name: 'StaleError', revision: next });
-    await expect(updateDayReady(c, { dayId: day.id, revision: day.revision, isReady: true })).rejects.toThrow(StaleError);
+    await expect(
+      updateDayText(c, { dayId: day.id, revision: day.revision, text: 'two', now: NOW }),
+    ).rejects.toMatchObject({ name: 'StaleError', revision: next });
+    await expect(updateDayReady(c, { dayId: day.id, revision: day.revision, isReady: true })).rejects.toThrow(
+      StaleError,
+    );
     expect((await listDays(c, programmeId))[1]).toMatchObject({ text: 'one', isReady: false });
     expect(await deleteEmptyDay(c, day.id)).toBe(false);
     await updateDayText(c, { dayId: day.id, revision: next, text: '', now: NOW });
@@ -147,21 +303,29 @@ test('a link is found by its hash until it is revoked or replaced', async () => 
   expect(await findPersonalLink(db.pool, Buffer.from('one'))).toEqual({ workspaceId: mine.workspaceId, enrolmentId });
   expect(await findPersonalLink(db.pool, Buffer.from('two'))).toBeUndefined();
   await withWorkspace(db.pool, mine.workspaceId, async (c) => {
-    await insertPersonalLink(c, { workspaceId: mine.workspaceId, enrolmentId, tokenHash: Buffer.from('two'), now: NOW });
+    await insertPersonalLink(c, {
+      workspaceId: mine.workspaceId,
+      enrolmentId,
+      tokenHash: Buffer.from('two'),
+      now: NOW,
+    });
     expect((await getEnrolment(c, enrolmentId)).startsOn).toBe('2026-05-11');
   });
   expect(await findPersonalLink(db.pool, Buffer.from('one'))).toBeUndefined();
   expect(await findPersonalLink(db.pool, Buffer.from('two'))).toBeDefined();
   await withWorkspace(db.pool, mine.workspaceId, async (c) => {
     await updateLinksRevoked(c, enrolmentId, NOW);
-    expect(await listParticipants(c, runId)).toMatchObject([{ name: 'Ada Fennick', hasLink: false, joinedOn: '2026-05-11' }]);
+    expect(await listParticipants(c, runId)).toMatchObject([
+      { name: 'Ada Fennick', hasLink: false, joinedOn: '2026-05-11' },
+    ]);
     expect(await listSentDays(c, runId)).toMatchObject([{ week: 1, weekday: 1, number: 1 }]);
   });
   expect(await findPersonalLink(db.pool, Buffer.from('two'))).toBeUndefined();
 });
 
 test('routines: one a name in any case, each workspace its own', async () => {
-  const put = (workspaceId: number, name: string, text: string) => withWorkspace(db.pool, workspaceId, (c) => upsertRoutine(c, { workspaceId, name, text, now: NOW }));
+  const put = (workspaceId: number, name: string, text: string) =>
+    withWorkspace(db.pool, workspaceId, (c) => upsertRoutine(c, { workspaceId, name, text, now: NOW }));
   await put(mine.workspaceId, 'Slow start', 'Warm-up: flow\n5 march');
   await put(mine.workspaceId, 'SLOW START', 'Warm-up: flow\n6 march');
   await put(other.workspaceId, 'Slow start', 'Warm-up: flow\n7 march');
@@ -178,17 +342,30 @@ describe('a workspace’s own movements over those that ship', () => {
     const base = await withWorkspace(db.pool, mine.workspaceId, listBaseMovements);
     expect(base).toHaveLength(baseLibrary.movements.length);
     expect(base.find((m) => m.id === 'squat')).toEqual(baseLibrary.find('squat'));
-    await expect(withWorkspace(db.pool, mine.workspaceId, (c) => c.query('delete from base_movement'))).rejects.toThrow(/permission denied/);
+    await expect(withWorkspace(db.pool, mine.workspaceId, (c) => c.query('delete from base_movement'))).rejects.toThrow(
+      /permission denied/,
+    );
   });
   test('an override is one workspace’s, and goes without a trace', async () => {
     const override = { movementId: 'squat', fields: { watchFor: 'ours' } };
-    await withWorkspace(db.pool, mine.workspaceId, (c) => upsertOverride(c, { workspaceId: mine.workspaceId, override, now: NOW }));
+    await withWorkspace(db.pool, mine.workspaceId, (c) =>
+      upsertOverride(c, { workspaceId: mine.workspaceId, override, now: NOW }),
+    );
     expect(await withWorkspace(db.pool, mine.workspaceId, listOverrides)).toContainEqual(override);
     expect(await withWorkspace(db.pool, other.workspaceId, listOverrides)).toEqual([]);
     expect(await withWorkspace(db.pool, other.workspaceId, (c) => deleteOverride(c, 'squat'))).toBe(false);
     expect(await withWorkspace(db.pool, mine.workspaceId, (c) => deleteOverride(c, 'squat'))).toBe(true);
-    const ladder = { id: 'ours', name: 'Ours', steps: [{ movementId: 'chair-squat', change: '' }, { movementId: 'squat', change: 'no chair' }] };
-    await withWorkspace(db.pool, mine.workspaceId, (c) => upsertLadder(c, { workspaceId: mine.workspaceId, ladder, now: NOW }));
+    const ladder = {
+      id: 'ours',
+      name: 'Ours',
+      steps: [
+        { movementId: 'chair-squat', change: '' },
+        { movementId: 'squat', change: 'no chair' },
+      ],
+    };
+    await withWorkspace(db.pool, mine.workspaceId, (c) =>
+      upsertLadder(c, { workspaceId: mine.workspaceId, ladder, now: NOW }),
+    );
     expect(await withWorkspace(db.pool, mine.workspaceId, listLadderOverrides)).toContainEqual(ladder);
     expect(await withWorkspace(db.pool, other.workspaceId, listLadderOverrides)).toEqual([]);
     expect(await withWorkspace(db.pool, mine.workspaceId, (c) => deleteLadder(c, 'ours'))).toBe(true);
@@ -202,18 +379,30 @@ test('a profile keeps what isn’t named; kit is nothing said, none, or a list',
     expect(await profile()).not.toHaveProperty('kit');
     await updateProfile(c, enrolmentId, { kit: ['chair', 'band'], spares: ['knees'], care: 'wait' });
     await updateProfile(c, enrolmentId, { levels: { push: 3 }, swaps: [{ from: 'push-up', to: 'wall-push-up' }] });
-    expect(await profile()).toMatchObject({ kit: ['chair', 'band'], spares: ['knees'], care: 'wait', levels: { push: 3 }, swaps: [{ from: 'push-up', to: 'wall-push-up' }] });
+    expect(await profile()).toMatchObject({
+      kit: ['chair', 'band'],
+      spares: ['knees'],
+      care: 'wait',
+      levels: { push: 3 },
+      swaps: [{ from: 'push-up', to: 'wall-push-up' }],
+    });
     await updateProfile(c, enrolmentId, { kit: [] });
     expect((await profile()).kit).toEqual([]);
     await updateProfile(c, enrolmentId, { kit: null, spares: [] });
     expect(await profile()).not.toHaveProperty('kit');
     await expect(updateProfile(c, 999_999, { name: 'x' })).rejects.toThrow(NotFoundError);
   });
-  await withWorkspace(db.pool, other.workspaceId, async (c) => { await expect(updateProfile(c, enrolmentId, { name: 'taken' })).rejects.toThrow(NotFoundError); });
+  await withWorkspace(db.pool, other.workspaceId, async (c) => {
+    await expect(updateProfile(c, enrolmentId, { name: 'taken' })).rejects.toThrow(NotFoundError);
+  });
 });
 
 test('numbers and dates come as numbers and dates, whatever zone the process is in', async () => {
-  const { rows: [row] } = await db.pool.query<Record<string, unknown>>(`select 9007199254740991::int8 as big, 1.5::numeric as n, date '2026-03-29' as d, time '05:00' as t`);
+  const {
+    rows: [row],
+  } = await db.pool.query<Record<string, unknown>>(
+    `select 9007199254740991::int8 as big, 1.5::numeric as n, date '2026-03-29' as d, time '05:00' as t`,
+  );
   expect(row).toEqual({ big: 9007199254740991, n: 1.5, d: '2026-03-29', t: '05:00:00' });
   await expect(db.pool.query('select 9007199254740993::int8 as big')).rejects.toThrow(RangeError);
 });

@@ -24,14 +24,23 @@ export function ArrangeDialog({ plan, week, startsOn, onClose }: ArrangeDialogPr
   const [fixed, setFixed] = useState<readonly number[]>([]);
   const [weekdays, setWeekdays] = useState<readonly number[]>(own.map((d) => d.weekday));
   const [second, setSecond] = useState(false);
-  const scope = useMemo(() => buildArrangeScope(programme, week, { planner: tools.planner, startsOn, locked }, { fixed, weekdays }), [programme, week, tools, startsOn, locked, fixed, weekdays]);
+  const scope = useMemo(
+    () => buildArrangeScope(programme, week, { planner: tools.planner, startsOn, locked }, { fixed, weekdays }),
+    [programme, week, tools, startsOn, locked, fixed, weekdays],
+  );
   const result = useArrange(scope);
   const chosen = result.status === 'arranged' ? (second && result.runnerUp ? result.runnerUp : result.best) : undefined;
   const isSame = chosen?.weekdays.every((d, i) => d === scope.sessions[i]!.weekday) ?? true;
-  const toggle = (list: readonly number[], day: number) => (list.includes(day) ? list.filter((d) => d !== day) : [...list, day]);
+  const toggle = (list: readonly number[], day: number) =>
+    list.includes(day) ? list.filter((d) => d !== day) : [...list, day];
   return (
     <Dialog
-      open wide title={`Arrange week ${week}`} okText={isSame ? 'Stays as it is' : 'Propose this'} okDisabled={!chosen || isSame} onCancel={onClose}
+      open
+      wide
+      title={`Arrange week ${week}`}
+      okText={isSame ? 'Stays as it is' : 'Propose this'}
+      okDisabled={!chosen || isSame}
+      onCancel={onClose}
       onOk={() => {
         plan.propose([arrangementEdit(week, scope, chosen!)], `week ${week} arranged`);
         onClose();
@@ -42,14 +51,40 @@ export function ArrangeDialog({ plan, week, startsOn, onClose }: ArrangeDialogPr
           <legend>Days that may have a session</legend>
           {WEEKDAYS.map((name, i) => {
             const blocked = scope.blocked.find((b) => b.weekday === i + 1);
-            return <label key={name}><input type="checkbox" checked={weekdays.includes(i + 1)} onChange={() => setWeekdays(toggle(weekdays, i + 1))} /> {name.slice(0, 3)}{blocked && <span className="soft small"> {blocked.words}, {blocked.rule}</span>}</label>;
+            return (
+              <label key={name}>
+                <input
+                  type="checkbox"
+                  checked={weekdays.includes(i + 1)}
+                  onChange={() => setWeekdays(toggle(weekdays, i + 1))}
+                />{' '}
+                {name.slice(0, 3)}
+                {blocked && (
+                  <span className="soft small">
+                    {' '}
+                    {blocked.words}, {blocked.rule}
+                  </span>
+                )}
+              </label>
+            );
           })}
         </fieldset>
         <fieldset>
           <legend>Held where they are</legend>
           {scope.sessions.map((s) => {
             const isOwn = fixed.includes(s.weekday);
-            return <label key={s.weekday}><input type="checkbox" checked={s.isFixed} disabled={s.isFixed && !isOwn} onChange={() => setFixed(toggle(fixed, s.weekday))} /> {s.title}{s.isFixed && !isOwn && <span className="soft small"> sent or live</span>}</label>;
+            return (
+              <label key={s.weekday}>
+                <input
+                  type="checkbox"
+                  checked={s.isFixed}
+                  disabled={s.isFixed && !isOwn}
+                  onChange={() => setFixed(toggle(fixed, s.weekday))}
+                />{' '}
+                {s.title}
+                {s.isFixed && !isOwn && <span className="soft small"> sent or live</span>}
+              </label>
+            );
           })}
         </fieldset>
         <div className="arrange-result" aria-live="polite">
@@ -58,11 +93,41 @@ export function ArrangeDialog({ plan, week, startsOn, onClose }: ArrangeDialogPr
           {result.status === 'impossible' && <p className="plan-off">{result.message}</p>}
           {result.status === 'arranged' && (
             <>
-              <Order name="Best" order={result.best} scope={scope} isChosen={!second || !result.runnerUp} onChoose={() => setSecond(false)} />
-              <ul className="arrange-reasons small">{result.reasons.map((r) => <li key={r}>{r}</li>)}</ul>
-              {result.runnerUp && <Order name="Runner-up" order={result.runnerUp} scope={scope} isChosen={second} onChoose={() => setSecond(true)} />}
-              <p className="soft small">Fewer points are better: {ARRANGE_POINTS.hard} for two hard days touching, {ARRANGE_POINTS.joint} for a joint and {ARRANGE_POINTS.area} for an area asked on neighbouring days, {ARRANGE_POINTS.moved} for each day that a session moves (common practice, no source).</p>
-              {result.now && <p className="soft small">As it is now: {result.now.points === 0 ? 'nothing to say against it' : `${result.now.points} points: ${result.now.costs.map((c) => c.words).join('; ')}`}.</p>}
+              <Order
+                name="Best"
+                order={result.best}
+                scope={scope}
+                isChosen={!second || !result.runnerUp}
+                onChoose={() => setSecond(false)}
+              />
+              <ul className="arrange-reasons small">
+                {result.reasons.map((r) => (
+                  <li key={r}>{r}</li>
+                ))}
+              </ul>
+              {result.runnerUp && (
+                <Order
+                  name="Runner-up"
+                  order={result.runnerUp}
+                  scope={scope}
+                  isChosen={second}
+                  onChoose={() => setSecond(true)}
+                />
+              )}
+              <p className="soft small">
+                Fewer points are better: {ARRANGE_POINTS.hard} for two hard days touching, {ARRANGE_POINTS.joint} for a
+                joint and {ARRANGE_POINTS.area} for an area asked on neighbouring days, {ARRANGE_POINTS.moved} for each
+                day that a session moves (common practice, no source).
+              </p>
+              {result.now && (
+                <p className="soft small">
+                  As it is now:{' '}
+                  {result.now.points === 0
+                    ? 'nothing to say against it'
+                    : `${result.now.points} points: ${result.now.costs.map((c) => c.words).join('; ')}`}
+                  .
+                </p>
+              )}
             </>
           )}
         </div>
@@ -71,10 +136,27 @@ export function ArrangeDialog({ plan, week, startsOn, onClose }: ArrangeDialogPr
   );
 }
 
-function Order({ name, order, scope, isChosen, onChoose }: { name: string; order: Arrangement; scope: ArrangeScope; isChosen: boolean; onChoose: () => void }) {
+function Order({
+  name,
+  order,
+  scope,
+  isChosen,
+  onChoose,
+}: {
+  name: string;
+  order: Arrangement;
+  scope: ArrangeScope;
+  isChosen: boolean;
+  onChoose: () => void;
+}) {
   return (
     <div className={`arrange-order${isChosen ? ' is-chosen' : ''}`}>
-      <label><input type="radio" name="order" checked={isChosen} onChange={onChoose} /> <b>{name}</b> <span className="soft">{order.points} {order.points === 1 ? 'point' : 'points'}</span></label>
+      <label>
+        <input type="radio" name="order" checked={isChosen} onChange={onChoose} /> <b>{name}</b>{' '}
+        <span className="soft">
+          {order.points} {order.points === 1 ? 'point' : 'points'}
+        </span>
+      </label>
       <ol>
         {WEEKDAYS.map((day, i) => {
           const at = order.weekdays.indexOf(i + 1);
@@ -88,7 +170,9 @@ function Order({ name, order, scope, isChosen, onChoose }: { name: string; order
           );
         })}
       </ol>
-      {order.costs.length > 0 && <p className="small">{order.costs.map((c) => `${c.words}: ${c.points}`).join(' · ')}</p>}
+      {order.costs.length > 0 && (
+        <p className="small">{order.costs.map((c) => `${c.words}: ${c.points}`).join(' · ')}</p>
+      )}
     </div>
   );
 }

@@ -28,65 +28,187 @@ export function BlockedDialog({ plan, startsOn, onClose }: BlockedDialogProps) {
   const read = async (file: File) => {
     try {
       const { readCalendar } = await import('../../../core/exchange/read-calendar.ts');
-      const calendar = readCalendar(await file.text(), { from: startsOn, to: last, timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone });
+      const calendar = readCalendar(await file.text(), {
+        from: startsOn,
+        to: last,
+        timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+      });
       if (calendar.status === 'refused') return setNote(calendar.message);
       const known = new Set(blocked.map(keyOf));
-      const days = calendar.days.map((d): BlockedDay => ({ date: d.date, words: d.words, uid: d.uid, rule: 'no hard session' })).filter((d) => !known.has(keyOf(d)));
+      const days = calendar.days
+        .map((d): BlockedDay => ({ date: d.date, words: d.words, uid: d.uid, rule: 'no hard session' }))
+        .filter((d) => !known.has(keyOf(d)));
       setFound(days);
-      return setNote(`${calendar.events} ${calendar.events === 1 ? 'event' : 'events'} read; ${days.length} new ${days.length === 1 ? 'day lies' : 'days lie'} in these weeks${calendar.skipped > 0 ? `, ${calendar.skipped} cancelled or unreadable left out` : ''}.`);
+      return setNote(
+        `${calendar.events} ${calendar.events === 1 ? 'event' : 'events'} read; ${days.length} new ${days.length === 1 ? 'day lies' : 'days lie'} in these weeks${calendar.skipped > 0 ? `, ${calendar.skipped} cancelled or unreadable left out` : ''}.`,
+      );
     } catch {
       return setNote('The file couldn’t be read. Choose it again.');
     }
   };
   const add = () => {
     const day = parseDayDate(date);
-    if (!day || day < startsOn || day > last) return setNote(`Choose a day from ${formatDay(startsOn)} to ${formatDay(last)}.`);
+    if (!day || day < startsOn || day > last)
+      return setNote(`Choose a day from ${formatDay(startsOn)} to ${formatDay(last)}.`);
     if (words.trim() === '') return setNote('Say in a word what is on that day.');
-    setBlocked([...blocked.filter((b) => keyOf(b) !== `${day} ${words.trim()}`), { date: day, words: words.trim(), rule: 'no hard session' }]);
+    setBlocked([
+      ...blocked.filter((b) => keyOf(b) !== `${day} ${words.trim()}`),
+      { date: day, words: words.trim(), rule: 'no hard session' },
+    ]);
     setWords('');
     return setNote('');
   };
   const finish = () => {
     const edits = [{ kind: 'set-blocked' as const, blocked }];
-    const { edits: moving, stuck } = moves ? moveOffBlocked({ ...programme, blocked }, { planner: tools.planner, startsOn, locked }) : { edits: [], stuck: [] };
+    const { edits: moving, stuck } = moves
+      ? moveOffBlocked({ ...programme, blocked }, { planner: tools.planner, startsOn, locked })
+      : { edits: [], stuck: [] };
     plan.propose([...edits, ...moving], moving.length > 0 ? 'blocked days, and what moves off them' : 'blocked days');
     if (stuck.length > 0) setNote(stuck.map((s) => `Week ${s.week}: ${s.message}`).join(' '));
     else onClose();
   };
-  const setRule = (b: BlockedDay, rule: BlockedDay['rule']) => setBlocked(blocked.map((x) => (x === b ? { ...x, rule } : x)));
+  const setRule = (b: BlockedDay, rule: BlockedDay['rule']) =>
+    setBlocked(blocked.map((x) => (x === b ? { ...x, rule } : x)));
   const isSame = sameData(blocked, programme.blocked);
   return (
-    <Dialog open wide title="Blocked days" okText={isSame && !moves ? 'Nothing to propose' : 'Propose this'} okDisabled={isSame && !moves} onCancel={onClose} onOk={finish}>
+    <Dialog
+      open
+      wide
+      title="Blocked days"
+      okText={isSame && !moves ? 'Nothing to propose' : 'Propose this'}
+      okDisabled={isSame && !moves}
+      onCancel={onClose}
+      onOk={finish}
+    >
       <div className="blocked">
-        <p><label className="file-pick">From a calendar file <input type="file" accept=".ics,text/calendar" onChange={(event) => { if (event.target.files?.[0]) void read(event.target.files[0]); }} /></label></p>
-        {note && <p className="small" role="status">{note}</p>}
+        <p>
+          <label className="file-pick">
+            From a calendar file{' '}
+            <input
+              type="file"
+              accept=".ics,text/calendar"
+              onChange={(event) => {
+                if (event.target.files?.[0]) void read(event.target.files[0]);
+              }}
+            />
+          </label>
+        </p>
+        {note && (
+          <p className="small" role="status">
+            {note}
+          </p>
+        )}
         {found.length > 0 && (
           <fieldset>
             <legend>Found in the file</legend>
-            {found.map((d) => <label key={keyOf(d)}><input type="checkbox" checked={blocked.some((b) => keyOf(b) === keyOf(d))} onChange={(event) => setBlocked(event.target.checked ? [...blocked, d].sort((x, y) => (x.date < y.date ? -1 : 1)) : blocked.filter((b) => keyOf(b) !== keyOf(d)))} /> {formatDay(d.date)} <b>{d.words}</b></label>)}
-            <button type="button" className="tool" onClick={() => setBlocked([...blocked, ...found.filter((d) => !blocked.some((b) => keyOf(b) === keyOf(d)))].sort((x, y) => (x.date < y.date ? -1 : 1)))}>take all of them</button>
+            {found.map((d) => (
+              <label key={keyOf(d)}>
+                <input
+                  type="checkbox"
+                  checked={blocked.some((b) => keyOf(b) === keyOf(d))}
+                  onChange={(event) =>
+                    setBlocked(
+                      event.target.checked
+                        ? [...blocked, d].sort((x, y) => (x.date < y.date ? -1 : 1))
+                        : blocked.filter((b) => keyOf(b) !== keyOf(d)),
+                    )
+                  }
+                />{' '}
+                {formatDay(d.date)} <b>{d.words}</b>
+              </label>
+            ))}
+            <button
+              type="button"
+              className="tool"
+              onClick={() =>
+                setBlocked(
+                  [...blocked, ...found.filter((d) => !blocked.some((b) => keyOf(b) === keyOf(d)))].sort((x, y) =>
+                    x.date < y.date ? -1 : 1,
+                  ),
+                )
+              }
+            >
+              take all of them
+            </button>
           </fieldset>
         )}
         <p className="blocked-add">
-          <label>By hand <input type="date" aria-label="Blocked day" value={date} min={startsOn} max={last} onChange={(event) => setDate(event.target.value)} /></label>
-          <input aria-label="What is on that day" placeholder="Concert" value={words} maxLength={200} onChange={(event) => setWords(event.target.value)} onKeyDown={(event) => { if (event.key === 'Enter') { event.preventDefault(); add(); } }} />
-          <button type="button" className="button-quiet" onClick={add}>Add</button>
+          <label>
+            By hand{' '}
+            <input
+              type="date"
+              aria-label="Blocked day"
+              value={date}
+              min={startsOn}
+              max={last}
+              onChange={(event) => setDate(event.target.value)}
+            />
+          </label>
+          <input
+            aria-label="What is on that day"
+            placeholder="Concert"
+            value={words}
+            maxLength={200}
+            onChange={(event) => setWords(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter') {
+                event.preventDefault();
+                add();
+              }
+            }}
+          />
+          <button type="button" className="button-quiet" onClick={add}>
+            Add
+          </button>
         </p>
-        {blocked.length === 0 ? <p className="soft">No day is blocked.</p> : (
+        {blocked.length === 0 ? (
+          <p className="soft">No day is blocked.</p>
+        ) : (
           <table className="people-list">
-            <thead><tr><th>Day</th><th>What</th><th>Leaves no room for</th><th /></tr></thead>
+            <thead>
+              <tr>
+                <th>Day</th>
+                <th>What</th>
+                <th>Leaves no room for</th>
+                <th />
+              </tr>
+            </thead>
             <tbody>
               {blocked.map((b) => (
                 <tr key={keyOf(b)}>
-                  <td>{formatDay(b.date)}</td><td><b>{b.words}</b></td>
-                  <td><select aria-label={`Rule of ${b.words}, ${b.date}`} value={b.rule} onChange={(event) => setRule(b, event.target.value as BlockedDay['rule'])}><option value="no hard session">a hard session</option><option value="no session">any session</option></select></td>
-                  <td className="right"><button type="button" className="tool" onClick={() => setBlocked(blocked.filter((x) => x !== b))}>free it<span className="sr">: {b.words}, {b.date}</span></button></td>
+                  <td>{formatDay(b.date)}</td>
+                  <td>
+                    <b>{b.words}</b>
+                  </td>
+                  <td>
+                    <select
+                      aria-label={`Rule of ${b.words}, ${b.date}`}
+                      value={b.rule}
+                      onChange={(event) => setRule(b, event.target.value as BlockedDay['rule'])}
+                    >
+                      <option value="no hard session">a hard session</option>
+                      <option value="no session">any session</option>
+                    </select>
+                  </td>
+                  <td className="right">
+                    <button type="button" className="tool" onClick={() => setBlocked(blocked.filter((x) => x !== b))}>
+                      free it
+                      <span className="sr">
+                        : {b.words}, {b.date}
+                      </span>
+                    </button>
+                  </td>
                 </tr>
               ))}
             </tbody>
           </table>
         )}
-        <p><label><input type="checkbox" checked={moves} onChange={(event) => setMoves(event.target.checked)} /> propose how sessions move off blocked days</label></p>
+        <p>
+          <label>
+            <input type="checkbox" checked={moves} onChange={(event) => setMoves(event.target.checked)} /> propose how
+            sessions move off blocked days
+          </label>
+        </p>
       </div>
     </Dialog>
   );

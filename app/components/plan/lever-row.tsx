@@ -22,7 +22,12 @@ interface LeverRowProps {
 }
 
 const KIND_NAMES: Record<ScheduleKind, string> = {
-  'each-week': 'every week', 'at-weeks': 'at a week', list: 'week by week', wave: 'in waves', double: 'reps, then load', 'until-length': 'until a length',
+  'each-week': 'every week',
+  'at-weeks': 'at a week',
+  list: 'week by week',
+  wave: 'in waves',
+  double: 'reps, then load',
+  'until-length': 'until a length',
 };
 const SIZE = { widthPx: 330, heightPx: 50 };
 /** What a lever stands at is shown where it is short; else by how much it is pulled. */
@@ -36,46 +41,170 @@ export function LeverRow({ read, index, book, weeks, lighter, now, lengthSec, on
   const name = leverName(lever);
   const step = leverStep(lever.kind);
   const base = readLever(read.document, lever, read.scope.library);
-  const stands = Array.from({ length: weeks }, (_, i) => readLever(book.week(read.track, i + 1, lighter).document, lever, read.scope.library) ?? '');
+  const stands = Array.from(
+    { length: weeks },
+    (_, i) => readLever(book.week(read.track, i + 1, lighter).document, lever, read.scope.library) ?? '',
+  );
   const isShort = stands.every((s) => s.length <= MAX_LABEL);
   const values = stands.map((stand, i) => {
     const value = offsetAt(rule, i + 1, scope);
     return { week: i + 1, value, label: isShort ? stand : formatSigned(value) };
   });
-  const kinds = (Object.keys(KIND_NAMES) as ScheduleKind[]).filter((k) => k !== 'double' || (lever.kind === 'reps' && lever.of !== 'list'));
-  const setBy = (by: number) => { if ('by' in schedule) onChange({ ...rule, schedule: { ...schedule, by } }); };
+  const kinds = (Object.keys(KIND_NAMES) as ScheduleKind[]).filter(
+    (k) => k !== 'double' || (lever.kind === 'reps' && lever.of !== 'list'),
+  );
+  const setBy = (by: number) => {
+    if ('by' in schedule) onChange({ ...rule, schedule: { ...schedule, by } });
+  };
   const unit = LEVER_WORDS[lever.kind].units;
   return (
     <li className="lever" aria-label={name}>
       <div className="lever-head">
         <b title={base}>{name}</b>
-        <select aria-label={`How ${name} moves`} value={schedule.kind} onChange={(event) => onChange(withScheduleKind(rule, event.target.value as ScheduleKind, weeks, { ...scope, lengthSec, targetSec: read.document.targetSec }))}>
-          {kinds.map((k) => <option key={k} value={k}>{KIND_NAMES[k]}</option>)}
+        <select
+          aria-label={`How ${name} moves`}
+          value={schedule.kind}
+          onChange={(event) =>
+            onChange(
+              withScheduleKind(rule, event.target.value as ScheduleKind, weeks, {
+                ...scope,
+                lengthSec,
+                targetSec: read.document.targetSec,
+              }),
+            )
+          }
+        >
+          {kinds.map((k) => (
+            <option key={k} value={k}>
+              {KIND_NAMES[k]}
+            </option>
+          ))}
         </select>
         <span className="lever-numbers">
-          {(schedule.kind === 'each-week' || schedule.kind === 'wave' || schedule.kind === 'until-length') && <NumberField label={`${name}, ${unit} a week`} value={schedule.by} step={step} onChange={setBy} suffix="a week" />}
-          {schedule.kind === 'wave' && <NumberField label={`${name}, ${unit} carried over a lighter week`} value={schedule.carry} step={step} onChange={(carry) => onChange({ ...rule, schedule: { ...schedule, carry } })} suffix="a wave" />}
-          {schedule.kind === 'until-length' && <NumberField label={`${name}, until minutes`} value={schedule.sec / 60} step={1} least={1} most={360} isPlain onChange={(min) => onChange({ ...rule, schedule: { ...schedule, sec: min * 60 } })} prefix="up to" suffix="min" />}
+          {(schedule.kind === 'each-week' || schedule.kind === 'wave' || schedule.kind === 'until-length') && (
+            <NumberField
+              label={`${name}, ${unit} a week`}
+              value={schedule.by}
+              step={step}
+              onChange={setBy}
+              suffix="a week"
+            />
+          )}
+          {schedule.kind === 'wave' && (
+            <NumberField
+              label={`${name}, ${unit} carried over a lighter week`}
+              value={schedule.carry}
+              step={step}
+              onChange={(carry) => onChange({ ...rule, schedule: { ...schedule, carry } })}
+              suffix="a wave"
+            />
+          )}
+          {schedule.kind === 'until-length' && (
+            <NumberField
+              label={`${name}, until minutes`}
+              value={schedule.sec / 60}
+              step={1}
+              least={1}
+              most={360}
+              isPlain
+              onChange={(min) => onChange({ ...rule, schedule: { ...schedule, sec: min * 60 } })}
+              prefix="up to"
+              suffix="min"
+            />
+          )}
           {schedule.kind === 'double' && (
             <>
-              <NumberField label={`${name}, ceiling`} value={schedule.ceiling} step={1} least={1} most={100} isPlain onChange={(ceiling) => onChange({ ...rule, schedule: { ...schedule, ceiling } })} prefix="to" suffix="reps," />
-              <NumberField label="kg more then" value={schedule.loadBy} step={0.5} onChange={(loadBy) => onChange({ ...rule, schedule: { ...schedule, loadBy } })} suffix="kg" />
+              <NumberField
+                label={`${name}, ceiling`}
+                value={schedule.ceiling}
+                step={1}
+                least={1}
+                most={100}
+                isPlain
+                onChange={(ceiling) => onChange({ ...rule, schedule: { ...schedule, ceiling } })}
+                prefix="to"
+                suffix="reps,"
+              />
+              <NumberField
+                label="kg more then"
+                value={schedule.loadBy}
+                step={0.5}
+                onChange={(loadBy) => onChange({ ...rule, schedule: { ...schedule, loadBy } })}
+                suffix="kg"
+              />
             </>
           )}
-          {schedule.kind === 'at-weeks' && schedule.steps.map((s, k) => (
-            <span key={k} className="lever-step">
-              <NumberField label={`${name}, step ${k + 1}, week`} value={s.week} step={1} least={1} most={52} isPlain onChange={(week) => onChange({ ...rule, schedule: { ...schedule, steps: schedule.steps.map((x, j) => (j === k ? { ...x, week } : x)).sort((a, b) => a.week - b.week) } })} prefix="week" />
-              <NumberField label={`${name}, step ${k + 1}, by`} value={s.by} step={step} onChange={(by) => onChange({ ...rule, schedule: { ...schedule, steps: schedule.steps.map((x, j) => (j === k ? { ...x, by } : x)).filter((x) => x.by !== 0) } })} />
-            </span>
-          ))}
-          {schedule.kind !== 'list' && lighter.length > 0 && <NumberField label={`${name}, ${unit} in a lighter week`} value={rule.lighterBy ?? offsetAt(rule, lighter[0]!, scope)} step={step} onChange={(lighterBy) => onChange({ ...rule, lighterBy })} prefix="lighter" />}
+          {schedule.kind === 'at-weeks' &&
+            schedule.steps.map((s, k) => (
+              <span key={k} className="lever-step">
+                <NumberField
+                  label={`${name}, step ${k + 1}, week`}
+                  value={s.week}
+                  step={1}
+                  least={1}
+                  most={52}
+                  isPlain
+                  onChange={(week) =>
+                    onChange({
+                      ...rule,
+                      schedule: {
+                        ...schedule,
+                        steps: schedule.steps
+                          .map((x, j) => (j === k ? { ...x, week } : x))
+                          .sort((a, b) => a.week - b.week),
+                      },
+                    })
+                  }
+                  prefix="week"
+                />
+                <NumberField
+                  label={`${name}, step ${k + 1}, by`}
+                  value={s.by}
+                  step={step}
+                  onChange={(by) =>
+                    onChange({
+                      ...rule,
+                      schedule: {
+                        ...schedule,
+                        steps: schedule.steps.map((x, j) => (j === k ? { ...x, by } : x)).filter((x) => x.by !== 0),
+                      },
+                    })
+                  }
+                />
+              </span>
+            ))}
+          {schedule.kind !== 'list' && lighter.length > 0 && (
+            <NumberField
+              label={`${name}, ${unit} in a lighter week`}
+              value={rule.lighterBy ?? offsetAt(rule, lighter[0]!, scope)}
+              step={step}
+              onChange={(lighterBy) => onChange({ ...rule, lighterBy })}
+              prefix="lighter"
+            />
+          )}
         </span>
-        <button type="button" className="tool lever-remove" aria-label={`Take out ${name}`} title={`Take out ${name}`} onClick={onRemove}>×</button>
+        <button
+          type="button"
+          className="tool lever-remove"
+          aria-label={`Take out ${name}`}
+          title={`Take out ${name}`}
+          onClick={onRemove}
+        >
+          ×
+        </button>
       </div>
-      {base === undefined ? <p className="plan-off small">The session has nothing that this lever could move.</p> : (
+      {base === undefined ? (
+        <p className="plan-off small">The session has nothing that this lever could move.</p>
+      ) : (
         <LeverLine
-          layout={layoutLeverLine(values, SIZE)} label={name} now={now} lighter={lighter.filter((l) => l <= weeks)} step={step}
-          {...(schedule.kind !== 'double' && { onChange: (week: number, value: number) => onChange(dragRule(rule, week, value, scope)) })}
+          layout={layoutLeverLine(values, SIZE)}
+          label={name}
+          now={now}
+          lighter={lighter.filter((l) => l <= weeks)}
+          step={step}
+          {...(schedule.kind !== 'double' && {
+            onChange: (week: number, value: number) => onChange(dragRule(rule, week, value, scope)),
+          })}
         />
       )}
       <p className="sr">{describeSchedule(rule)}</p>

@@ -31,11 +31,37 @@ export function LeverText({ rules, onChange }: LeverTextProps) {
   return (
     <div className="lever-text">
       <textarea
-        aria-label="Levers, one a line" aria-describedby={id} aria-invalid={told.length > 0} rows={Math.max(3, shown.split('\n').length)} spellCheck={false} value={shown} placeholder="rounds: at week 4 +1"
-        onChange={(event) => type(event.target.value)} onBlur={() => { setLooked(shown); if (issues.length === 0) setDraft(undefined); }}
+        aria-label="Levers, one a line"
+        aria-describedby={id}
+        aria-invalid={told.length > 0}
+        rows={Math.max(3, shown.split('\n').length)}
+        spellCheck={false}
+        value={shown}
+        placeholder="rounds: at week 4 +1"
+        onChange={(event) => type(event.target.value)}
+        onBlur={() => {
+          setLooked(shown);
+          if (issues.length === 0) setDraft(undefined);
+        }}
       />
-      <div id={id}>{told.map((issue) => <p key={issue.line} className="field-error" role="alert">Line {issue.line}: {issue.message}</p>)}</div>
-      <details><summary>How a line is written</summary><dl>{RULE_EXAMPLES.map(({ line, means }) => <div key={line}><dt>{line}</dt><dd>{means}</dd></div>)}</dl></details>
+      <div id={id}>
+        {told.map((issue) => (
+          <p key={issue.line} className="field-error" role="alert">
+            Line {issue.line}: {issue.message}
+          </p>
+        ))}
+      </div>
+      <details>
+        <summary>How a line is written</summary>
+        <dl>
+          {RULE_EXAMPLES.map(({ line, means }) => (
+            <div key={line}>
+              <dt>{line}</dt>
+              <dd>{means}</dd>
+            </div>
+          ))}
+        </dl>
+      </details>
     </div>
   );
 }

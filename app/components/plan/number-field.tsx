@@ -15,7 +15,17 @@ interface NumberFieldProps {
 }
 
 /** A small number in a sentence: typed, or stepped with the arrow keys. What can't be read is put back. */
-export function NumberField({ label, value, step, least = -3600, most = 3600, isPlain = false, prefix, suffix, onChange }: NumberFieldProps) {
+export function NumberField({
+  label,
+  value,
+  step,
+  least = -3600,
+  most = 3600,
+  isPlain = false,
+  prefix,
+  suffix,
+  onChange,
+}: NumberFieldProps) {
   const [draft, setDraft] = useState<string>();
   const shown = draft ?? (isPlain ? String(value) : formatSigned(value));
   const set = (next: number) => {
@@ -31,7 +41,13 @@ export function NumberField({ label, value, step, least = -3600, most = 3600, is
     <label className="number-field">
       {prefix && <span>{prefix} </span>}
       <input
-        aria-label={label} inputMode="numeric" size={Math.max(2, shown.length)} value={shown} onChange={(event) => setDraft(event.target.value)} onBlur={commit} onFocus={(event) => event.target.select()}
+        aria-label={label}
+        inputMode="numeric"
+        size={Math.max(2, shown.length)}
+        value={shown}
+        onChange={(event) => setDraft(event.target.value)}
+        onBlur={commit}
+        onFocus={(event) => event.target.select()}
         onKeyDown={(event) => {
           if (event.key === 'Enter') commit();
           else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {

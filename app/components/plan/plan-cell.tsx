@@ -52,27 +52,73 @@ export const PlanCell = memo(function PlanCell(props: PlanCellProps) {
   const { setNodeRef: dragRef, listeners, isDragging } = useDraggable({ id, disabled: !canMove });
   const isPinned = day?.track?.isPinned === true;
   const label = [
-    words, plan ? `${plan.title || 'no title'}, ${wholeMinutes(plan.clockSec.likely)} min` : day ? STATE_LABEL.empty : STATE_LABEL.none,
-    day && plan ? STATE_LABEL[state] : '', isPinned ? 'pinned' : '', theme ?? '', blocked ? `blocked: ${blocked}` : '', change ? `proposed: ${change}` : '',
-  ].filter(Boolean).join(', ');
+    words,
+    plan
+      ? `${plan.title || 'no title'}, ${wholeMinutes(plan.clockSec.likely)} min`
+      : day
+        ? STATE_LABEL.empty
+        : STATE_LABEL.none,
+    day && plan ? STATE_LABEL[state] : '',
+    isPinned ? 'pinned' : '',
+    theme ?? '',
+    blocked ? `blocked: ${blocked}` : '',
+    change ? `proposed: ${change}` : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
   const classes = [
-    'plan-cell', `is-${state}`, props.isToday ? 'is-today' : '', props.isPast ? 'is-past' : '', props.isSelected ? 'is-selected' : '', props.isCarried || isDragging ? 'is-carried' : '',
-    isOver ? 'is-over' : '', change ? 'is-changed' : '', blocked ? 'is-blocked' : '',
-  ].filter(Boolean).join(' ');
+    'plan-cell',
+    `is-${state}`,
+    props.isToday ? 'is-today' : '',
+    props.isPast ? 'is-past' : '',
+    props.isSelected ? 'is-selected' : '',
+    props.isCarried || isDragging ? 'is-carried' : '',
+    isOver ? 'is-over' : '',
+    change ? 'is-changed' : '',
+    blocked ? 'is-blocked' : '',
+  ]
+    .filter(Boolean)
+    .join(' ');
   return (
     <div
-      ref={(node) => { dropRef(node); dragRef(node); }} className={classes} role="gridcell" data-cell={id} aria-selected={props.isSelected} aria-colindex={props.column}
-      tabIndex={props.isFocus ? 0 : -1} title={[words, theme, blocked && `blocked: ${blocked}`].filter(Boolean).join(' · ')} {...(canMove && listeners)}
+      ref={(node) => {
+        dropRef(node);
+        dragRef(node);
+      }}
+      className={classes}
+      role="gridcell"
+      data-cell={id}
+      aria-selected={props.isSelected}
+      aria-colindex={props.column}
+      tabIndex={props.isFocus ? 0 : -1}
+      title={[words, theme, blocked && `blocked: ${blocked}`].filter(Boolean).join(' · ')}
+      {...(canMove && listeners)}
     >
       <span className="sr">{label}</span>
-      {!day ? <span className="plan-none" /> : (
+      {!day ? (
+        <span className="plan-none" />
+      ) : (
         <span className="plan-drawn" aria-hidden="true">
-          {plan && plan.plan.timeline.length > 0
-            ? <span className="plan-ribbon" style={{ width: `${(100 * plan.clockSec.likely) / longestSec}%` }}>{props.isDrawn ? <Ribbon layout={planRibbon(plan)} stretch /> : <span className="plan-undrawn" />}</span>
-            : <span className="plan-empty" />}
+          {plan && plan.plan.timeline.length > 0 ? (
+            <span className="plan-ribbon" style={{ width: `${(100 * plan.clockSec.likely) / longestSec}%` }}>
+              {props.isDrawn ? <Ribbon layout={planRibbon(plan)} stretch /> : <span className="plan-undrawn" />}
+            </span>
+          ) : (
+            <span className="plan-empty" />
+          )}
           <span className="plan-words">
-            {plan && <b>{wholeMinutes(plan.clockSec.likely)}</b>} {isPinned && <b className="plan-pin">pinned </b>}{plan?.retest && <b className="plan-pin">retest </b>}{change && mark ? <b className="plan-change">{mark}</b> : plan ? plan.title || 'no title' : STATE_LABEL.empty}
-            {plan && ['ready', 'changed', 'faulty'].includes(state) && <span className={`plan-state is-${state}`}> · {STATE_LABEL[state]}</span>}
+            {plan && <b>{wholeMinutes(plan.clockSec.likely)}</b>} {isPinned && <b className="plan-pin">pinned </b>}
+            {plan?.retest && <b className="plan-pin">retest </b>}
+            {change && mark ? (
+              <b className="plan-change">{mark}</b>
+            ) : plan ? (
+              plan.title || 'no title'
+            ) : (
+              STATE_LABEL.empty
+            )}
+            {plan && ['ready', 'changed', 'faulty'].includes(state) && (
+              <span className={`plan-state is-${state}`}> · {STATE_LABEL[state]}</span>
+            )}
           </span>
         </span>
       )}

@@ -45,7 +45,8 @@ function guardsOfWeeks(guards: readonly Guard[]): Readonly<Record<number, readon
 }
 
 export function PlanGrid(props: PlanGridProps) {
-  const { programme, weeks, guards, difference, stored, locked, blocked, selected, onSelect, onMove, onKey, onOpen } = props;
+  const { programme, weeks, guards, difference, stored, locked, blocked, selected, onSelect, onMove, onKey, onOpen } =
+    props;
   const sensors = useSensors(useSensor(PointerSensor, SENSOR));
   const root = useRef<HTMLDivElement>(null);
   const [carried, setCarried] = useState<DayPlace>();
@@ -57,7 +58,9 @@ export function PlanGrid(props: PlanGridProps) {
   const settledRows = useDeferredValue(rows);
   const guardsByWeek = useMemo(() => guardsOfWeeks(guards), [guards]);
   const changes = useMemo(() => new Map(difference?.days.map((d) => [dayKey(d.place), d]) ?? []), [difference]);
-  const now = weeks.find((w) => WEEKDAYS.some((_, i) => stored.get(dayKey({ week: w.week, weekday: i + 1 }))?.isToday))?.week;
+  const now = weeks.find((w) =>
+    WEEKDAYS.some((_, i) => stored.get(dayKey({ week: w.week, weekday: i + 1 }))?.isToday),
+  )?.week;
   const focusSpot = selected ?? { week: now ?? 1, weekday: 0 };
   const near = useNearWeeks(root, weeks.length, focusSpot.week);
 
@@ -81,8 +84,14 @@ export function PlanGrid(props: PlanGridProps) {
     if (!id || event.altKey) return;
     const spot: PlanSpot = id.startsWith('week-') ? { week: Number(id.slice(5)), weekday: 0 } : parseDayKey(id)!;
     const steps: Record<string, PlanSpot> = {
-      ArrowLeft: { ...spot, weekday: spot.weekday - 1 }, ArrowRight: { ...spot, weekday: spot.weekday + 1 }, ArrowUp: { ...spot, week: spot.week - 1 }, ArrowDown: { ...spot, week: spot.week + 1 },
-      Home: { ...spot, weekday: 0 }, End: { ...spot, weekday: 7 }, PageUp: { ...spot, week: Math.max(1, spot.week - 4) }, PageDown: { ...spot, week: Math.min(weeks.length, spot.week + 4) },
+      ArrowLeft: { ...spot, weekday: spot.weekday - 1 },
+      ArrowRight: { ...spot, weekday: spot.weekday + 1 },
+      ArrowUp: { ...spot, week: spot.week - 1 },
+      ArrowDown: { ...spot, week: spot.week + 1 },
+      Home: { ...spot, weekday: 0 },
+      End: { ...spot, weekday: 7 },
+      PageUp: { ...spot, week: Math.max(1, spot.week - 4) },
+      PageDown: { ...spot, week: Math.min(weeks.length, spot.week + 4) },
     };
     const next = event.ctrlKey || event.metaKey ? undefined : steps[event.key];
     if (next) {
@@ -96,7 +105,14 @@ export function PlanGrid(props: PlanGridProps) {
       event.stopPropagation();
       setCarried(undefined);
       setSaid('put back');
-    } else if ((event.key === 'm' || event.key === 'M') && !event.ctrlKey && !event.metaKey && spot.weekday > 0 && weeks[spot.week - 1]!.days[spot.weekday - 1] && !locked.has(id)) {
+    } else if (
+      (event.key === 'm' || event.key === 'M') &&
+      !event.ctrlKey &&
+      !event.metaKey &&
+      spot.weekday > 0 &&
+      weeks[spot.week - 1]!.days[spot.weekday - 1] &&
+      !locked.has(id)
+    ) {
       event.preventDefault();
       setCarried(spot);
       setSaid('taken up: go to another day with the arrow keys, Enter puts it there, Escape puts it back');
@@ -114,41 +130,91 @@ export function PlanGrid(props: PlanGridProps) {
   const columns = used.map((u) => (u ? 'minmax(70px, 1fr)' : '26px')).join(' ');
   const leastPx = used.reduce((px, u) => px + (u ? 70 : 26), 82 + 168 + 84);
   return (
-    <DndContext id="plan" sensors={sensors} collisionDetection={pointerWithin} onDragStart={({ active }) => setDragged(String(active.id))} onDragEnd={onDragEnd} onDragCancel={() => setDragged(undefined)}>
+    <DndContext
+      id="plan"
+      sensors={sensors}
+      collisionDetection={pointerWithin}
+      onDragStart={({ active }) => setDragged(String(active.id))}
+      onDragEnd={onDragEnd}
+      onDragCancel={() => setDragged(undefined)}
+    >
       <div
-        ref={root} className="plan-grid" style={{ '--plan-columns': `82px ${columns} 168px 84px`, '--plan-least': `${leastPx}px` } as React.CSSProperties} role="grid" aria-label="Weeks and days" aria-rowcount={weeks.length + 1} aria-colcount={9}
+        ref={root}
+        className="plan-grid"
+        style={
+          { '--plan-columns': `82px ${columns} 168px 84px`, '--plan-least': `${leastPx}px` } as React.CSSProperties
+        }
+        role="grid"
+        aria-label="Weeks and days"
+        aria-rowcount={weeks.length + 1}
+        aria-colcount={9}
         onKeyDown={onKeyDown}
         onClick={(event) => {
           const id = (event.target as HTMLElement).closest<HTMLElement>('[data-cell]')?.dataset.cell;
           if (id) go(id.startsWith('week-') ? { week: Number(id.slice(5)), weekday: 0 } : parseDayKey(id)!);
         }}
         onDoubleClick={(event) => {
-          const place = parseDayKey((event.target as HTMLElement).closest<HTMLElement>('[data-cell]')?.dataset.cell ?? '');
+          const place = parseDayKey(
+            (event.target as HTMLElement).closest<HTMLElement>('[data-cell]')?.dataset.cell ?? '',
+          );
           if (place) onOpen(place);
         }}
       >
         <div className="plan-row plan-head" role="row">
-          <span role="columnheader"><span className="sr">week</span></span>
+          <span role="columnheader">
+            <span className="sr">week</span>
+          </span>
           {WEEKDAYS.map((name, i) => (
-            <span role="columnheader" key={name} aria-label={`${name}${programme.themes[i + 1] ? `, ${programme.themes[i + 1]}` : ''}`}>{used[i] ? name.slice(0, 3) : name[0]}{used[i] && programme.themes[i + 1] && <i> {programme.themes[i + 1]}</i>}</span>
+            <span
+              role="columnheader"
+              key={name}
+              aria-label={`${name}${programme.themes[i + 1] ? `, ${programme.themes[i + 1]}` : ''}`}
+            >
+              {used[i] ? name.slice(0, 3) : name[0]}
+              {used[i] && programme.themes[i + 1] && <i> {programme.themes[i + 1]}</i>}
+            </span>
           ))}
           <span role="columnheader">planned load</span>
-          <span role="columnheader" aria-label="repetitions by area"><span className="area-letters" aria-hidden="true">{Object.values(AREA_LETTERS).map((l) => <i key={l}>{l}</i>)}</span></span>
+          <span role="columnheader" aria-label="repetitions by area">
+            <span className="area-letters" aria-hidden="true">
+              {Object.values(AREA_LETTERS).map((l) => (
+                <i key={l}>{l}</i>
+              ))}
+            </span>
+          </span>
         </div>
         {rows.map((drawn, w) => {
           const { week } = drawn.week;
           const isNear = near?.has(week) ?? true;
           return (
             <PlanRow
-              key={week} row={isNear ? drawn : settledRows[w] ?? drawn} guards={guardsByWeek[week] ?? NONE} themes={programme.themes} stored={stored} locked={locked} blocked={blocked} changes={changes} isNow={week === now} isDrawn={isNear}
-              {...(selected?.week === week && { selectedWeekday: selected.weekday })} {...(focusSpot.week === week && { focusWeekday: focusSpot.weekday })} {...(carried?.week === week && { carriedWeekday: carried.weekday })}
+              key={week}
+              row={isNear ? drawn : (settledRows[w] ?? drawn)}
+              guards={guardsByWeek[week] ?? NONE}
+              themes={programme.themes}
+              stored={stored}
+              locked={locked}
+              blocked={blocked}
+              changes={changes}
+              isNow={week === now}
+              isDrawn={isNear}
+              {...(selected?.week === week && { selectedWeekday: selected.weekday })}
+              {...(focusSpot.week === week && { focusWeekday: focusSpot.weekday })}
+              {...(carried?.week === week && { carriedWeekday: carried.weekday })}
             />
           );
         })}
       </div>
-      <p className="sr" role="status">{said}</p>
+      <p className="sr" role="status">
+        {said}
+      </p>
       <DragOverlay dropAnimation={null}>
-        {overlay && <div className="plan-overlay">{overlay.plan && <Ribbon layout={planRibbon(overlay.plan)} />}<span>{overlay.plan?.title ?? 'to write'}</span></div>}
+        {overlay && (
+          <div className="plan-overlay">
+            {overlay.plan && <Ribbon layout={planRibbon(overlay.plan)} />}
+            <span>{overlay.plan?.title ?? 'to write'}</span>
+          </div>
+        )}
       </DragOverlay>
     </DndContext>
   );

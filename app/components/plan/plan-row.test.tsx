@@ -10,20 +10,46 @@ import type { ProgrammeDocument } from '../../../core/progress/programme-documen
 import type { SpineDay } from '../spine.tsx';
 import { planRows, PlanRow } from './plan-row.tsx';
 
-const NOTHING = { stored: new Map<string, SpineDay>(), locked: new Set<string>(), blocked: new Map<string, string>(), changes: new Map(), guards: [], isNow: false, isDrawn: true };
+const NOTHING = {
+  stored: new Map<string, SpineDay>(),
+  locked: new Set<string>(),
+  blocked: new Map<string, string>(),
+  changes: new Map(),
+  guards: [],
+  isNow: false,
+  isDrawn: true,
+};
 
-function draw(programme: ProgrammeDocument, week: number, over: Partial<React.ComponentProps<typeof PlanRow>> = {}): string {
-  return renderToStaticMarkup(<PlanRow {...NOTHING} row={planRows(planProgramme(programme, planner))[week - 1]!} themes={programme.themes} {...over} />);
+function draw(
+  programme: ProgrammeDocument,
+  week: number,
+  over: Partial<React.ComponentProps<typeof PlanRow>> = {},
+): string {
+  return renderToStaticMarkup(
+    <PlanRow
+      {...NOTHING}
+      row={planRows(planProgramme(programme, planner))[week - 1]!}
+      themes={programme.themes}
+      {...over}
+    />,
+  );
 }
 /** What each cell is called, by its key. */
-const names = (html: string): Record<string, string> => Object.fromEntries([...html.matchAll(/data-cell="(w\d+d\d)"[^>]*><span class="sr">([^<]*)</g)].map((m) => [m[1]!, m[2]!]));
-const textOf = (html: string, className: string) => new RegExp(`class="${className}[^"]*"[^>]*>(.*?)</`).exec(html)?.[1] ?? '';
+const names = (html: string): Record<string, string> =>
+  Object.fromEntries(
+    [...html.matchAll(/data-cell="(w\d+d\d)"[^>]*><span class="sr">([^<]*)</g)].map((m) => [m[1]!, m[2]!]),
+  );
+const textOf = (html: string, className: string) =>
+  new RegExp(`class="${className}[^"]*"[^>]*>(.*?)</`).exec(html)?.[1] ?? '';
 const SQUATS = (min: number) => `Title: Squats\nEffort: 5\n\nMain: work 1:00 x ${min}\nsquat\n`;
 
 describe('a week on the plan', () => {
   test('names every day: what it is, how long, and what is special about it', () => {
     const programme = makeProgramme({ themes: { 1: 'strength' } });
-    const result = applyProgrammeEdits(programme, [{ kind: 'pin', place: { week: 2, weekday: 4 }, isPinned: true }], { book, locked: new Set() });
+    const result = applyProgrammeEdits(programme, [{ kind: 'pin', place: { week: 2, weekday: 4 }, isPinned: true }], {
+      book,
+      locked: new Set(),
+    });
     if (result.status === 'refused') throw new Error(result.message);
     const own = names(draw(result.programme, 2, { blocked: new Map([['w2d4', 'Concert']]) }));
     expect(Object.keys(own)).toEqual([1, 2, 3, 4, 5, 6, 7].map((weekday) => dayKey({ week: 2, weekday })));
@@ -35,7 +61,10 @@ describe('a week on the plan', () => {
 
   test('tells what a proposal does to a day', () => {
     const before = makeProgramme({ lighter: [] });
-    const edits: ProgrammeEdit[] = [{ kind: 'move-day', from: { week: 1, weekday: 6 }, to: { week: 1, weekday: 7 } }, { kind: 'set-text', place: { week: 1, weekday: 2 }, text: SQUATS(12) }];
+    const edits: ProgrammeEdit[] = [
+      { kind: 'move-day', from: { week: 1, weekday: 6 }, to: { week: 1, weekday: 7 } },
+      { kind: 'set-text', place: { week: 1, weekday: 2 }, text: SQUATS(12) },
+    ];
     const after = applyProgrammeEdits(before, edits, { book, locked: new Set() });
     if (after.status === 'refused') throw new Error(after.message);
     const changes = new Map(findDifferences(before, after.programme, planner).days.map((d) => [dayKey(d.place), d]));
@@ -47,10 +76,36 @@ describe('a week on the plan', () => {
   });
 
   test('has its load against the last week that isn’t lighter, its minutes, and what is still to write', () => {
-    const programme = { ...singles([[1, 1, SQUATS(20)], [2, 1, SQUATS(10)], [3, 1, SQUATS(22)], [4, 1, SQUATS(22)], [4, 3, '']], 4), lighter: [2] };
+    const programme = {
+      ...singles(
+        [
+          [1, 1, SQUATS(20)],
+          [2, 1, SQUATS(10)],
+          [3, 1, SQUATS(22)],
+          [4, 1, SQUATS(22)],
+          [4, 3, ''],
+        ],
+        4,
+      ),
+      lighter: [2],
+    };
     const rows = [1, 2, 3, 4].map((week) => draw(programme, week));
-    expect(rows.map((html) => /<b>(\d+)<\/b><span class="soft small"[^>]*>([^<]*)</.exec(html.slice(html.indexOf('plan-sum')))?.slice(1))).toEqual([['100', ''], ['50', '−50 %'], ['110', '+10 %'], ['110', '']]);
-    expect(rows.map((html) => textOf(html, 'plan-minutes'))).toEqual(['20 min', '10 min', '22 min', '22 min · 1 to write']);
+    expect(
+      rows.map((html) =>
+        /<b>(\d+)<\/b><span class="soft small"[^>]*>([^<]*)</.exec(html.slice(html.indexOf('plan-sum')))?.slice(1),
+      ),
+    ).toEqual([
+      ['100', ''],
+      ['50', '−50 %'],
+      ['110', '+10 %'],
+      ['110', ''],
+    ]);
+    expect(rows.map((html) => textOf(html, 'plan-minutes'))).toEqual([
+      '20 min',
+      '10 min',
+      '22 min',
+      '22 min · 1 to write',
+    ]);
     expect(rows[1]).toContain('Week 2, lighter');
     expect(rows[2]).toContain('title="against week 1"');
   });
@@ -59,13 +114,25 @@ describe('a week on the plan', () => {
     const empty = draw(singles([], 2), 2);
     expect(textOf(empty, 'plan-minutes')).toBe('');
     expect(empty).toContain('repetitions: none counted');
-    const unwritten = draw(singles([[1, 1, ''], [1, 2, '']], 1), 1);
+    const unwritten = draw(
+      singles(
+        [
+          [1, 1, ''],
+          [1, 2, ''],
+        ],
+        1,
+      ),
+      1,
+    );
     expect(textOf(unwritten, 'plan-minutes')).toBe('2 to write');
     expect(unwritten.slice(unwritten.indexOf('plan-sum'))).not.toContain('<b>0</b>');
   });
 
   test('marks what is worth a look with its words, five marks at most', () => {
-    const programme = singles([1, 2, 3, 4, 5, 6, 7].map((d) => [1, d, SQUATS(d === 7 ? 20 : 30).replace('Effort: 5', 'Effort: 8')] as const), 1);
+    const programme = singles(
+      [1, 2, 3, 4, 5, 6, 7].map((d) => [1, d, SQUATS(d === 7 ? 20 : 30).replace('Effort: 5', 'Effort: 8')] as const),
+      1,
+    );
     const guards = guardsOf(programme);
     expect(guards.length).toBeGreaterThan(5);
     const html = draw(programme, 1, { guards });
@@ -83,9 +150,32 @@ describe('a week on the plan', () => {
   });
 
   test('draws all ribbons of a programme on one scale', () => {
-    const rows = planRows(planProgramme(singles([[1, 1, SQUATS(10)], [2, 1, SQUATS(40)]], 2), planner));
+    const rows = planRows(
+      planProgramme(
+        singles(
+          [
+            [1, 1, SQUATS(10)],
+            [2, 1, SQUATS(40)],
+          ],
+          2,
+        ),
+        planner,
+      ),
+    );
     expect(rows.map((r) => r.longestSec)).toEqual([2400, 2400]);
-    const width = (week: number) => /class="plan-ribbon" style="width:([\d.]+)%"/.exec(draw(singles([[1, 1, SQUATS(10)], [2, 1, SQUATS(40)]], 2), week))![1];
+    const width = (week: number) =>
+      /class="plan-ribbon" style="width:([\d.]+)%"/.exec(
+        draw(
+          singles(
+            [
+              [1, 1, SQUATS(10)],
+              [2, 1, SQUATS(40)],
+            ],
+            2,
+          ),
+          week,
+        ),
+      )![1];
     expect([width(1), width(2)]).toEqual(['25', '100']);
     expect(planRows([])).toEqual([]);
   });

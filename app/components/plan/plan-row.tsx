@@ -21,7 +21,8 @@ export interface PlanSpot {
   readonly weekday: number;
 }
 
-export const spotId = ({ week, weekday }: PlanSpot): string => (weekday === 0 ? `week-${week}` : dayKey({ week, weekday }));
+export const spotId = ({ week, weekday }: PlanSpot): string =>
+  weekday === 0 ? `week-${week}` : dayKey({ week, weekday });
 const AREA_SIZE = { widthPx: 74, heightPx: 30 };
 
 /** What a row shows of its week; the same object for as long as that is the same. */
@@ -37,7 +38,11 @@ const LOAD_PX = 66;
 /** The rows of a plan's weeks, their pictures on one scale. */
 export function planRows(weeks: readonly WeekPlan[]): PlanRowData[] {
   const longestSec = Math.max(1, ...weeks.flatMap((w) => w.days.map((d) => d?.plan?.clockSec.likely ?? 0)));
-  const figures = layoutWeekFigures(weeks, { loadWidthPx: LOAD_PX, areaWidthPx: AREA_SIZE.widthPx, areaHeightPx: AREA_SIZE.heightPx });
+  const figures = layoutWeekFigures(weeks, {
+    loadWidthPx: LOAD_PX,
+    areaWidthPx: AREA_SIZE.widthPx,
+    areaHeightPx: AREA_SIZE.heightPx,
+  });
   return weeks.map((week, i) => ({ week, change: findLoadChange(weeks, i), figures: figures[i]!, longestSec }));
 }
 
@@ -66,26 +71,66 @@ export const PlanRow = memo(function PlanRow(props: PlanRowProps) {
   const { week, change, figures, longestSec } = props.row;
   const keys = WEEKDAYS.map((_, i) => dayKey({ week: week.week, weekday: i + 1 }));
   const isDone = !isNow && keys.every((key) => stored.get(key)?.isPast);
-  const reps = figures.bars.filter((b) => b.reps > 0).map((b) => `${b.area} ${b.reps}`).join(', ');
+  const reps = figures.bars
+    .filter((b) => b.reps > 0)
+    .map((b) => `${b.area} ${b.reps}`)
+    .join(', ');
   return (
-    <div role="row" data-week={week.week} className={`plan-row${isNow ? ' is-now' : ''}${week.isLighter ? ' is-lighter' : ''}`}>
-      <div role="rowheader" data-cell={spotId({ week: week.week, weekday: 0 })} className={`plan-week${props.selectedWeekday === 0 ? ' is-selected' : ''}`} tabIndex={props.focusWeekday === 0 ? 0 : -1}>
-        <span className="sr">Week {week.week}{week.isLighter && ', lighter'}{isNow && ', now'}</span>
+    <div
+      role="row"
+      data-week={week.week}
+      className={`plan-row${isNow ? ' is-now' : ''}${week.isLighter ? ' is-lighter' : ''}`}
+    >
+      <div
+        role="rowheader"
+        data-cell={spotId({ week: week.week, weekday: 0 })}
+        className={`plan-week${props.selectedWeekday === 0 ? ' is-selected' : ''}`}
+        tabIndex={props.focusWeekday === 0 ? 0 : -1}
+      >
+        <span className="sr">
+          Week {week.week}
+          {week.isLighter && ', lighter'}
+          {isNow && ', now'}
+        </span>
         <b aria-hidden="true">Week {week.week}</b>
-        <span className="soft small" aria-hidden="true">{[isNow && 'now', week.isLighter ? 'lighter' : isDone && 'done'].filter(Boolean).join(', ')}</span>
+        <span className="soft small" aria-hidden="true">
+          {[isNow && 'now', week.isLighter ? 'lighter' : isDone && 'done'].filter(Boolean).join(', ')}
+        </span>
       </div>
       {week.days.map((d, i) => {
         const key = keys[i]!;
         const known = stored.get(key);
         const difference = changes.get(key);
-        const state = !d ? 'none' : !d.plan ? 'empty' : d.plan.errors > 0 ? 'faulty' : difference && difference.kind !== 'words-only' ? 'draft' : known?.state ?? 'draft';
+        const state = !d
+          ? 'none'
+          : !d.plan
+            ? 'empty'
+            : d.plan.errors > 0
+              ? 'faulty'
+              : difference && difference.kind !== 'words-only'
+                ? 'draft'
+                : (known?.state ?? 'draft');
         return (
           <PlanCell
-            key={key} id={key} day={d?.day} plan={d?.plan} state={state} words={known?.words ?? `${WEEKDAYS[i]}, week ${week.week}`}
-            theme={d ? themeOf({ themes }, d.day) : undefined} blocked={blocked.get(key) ?? ''} isToday={known?.isToday ?? false} isPast={known?.isPast ?? false}
-            isSelected={props.selectedWeekday === i + 1} isFocus={props.focusWeekday === i + 1} isCarried={props.carriedWeekday === i + 1}
-            change={difference ? wordsOf(difference) || difference.kind : ''} mark={difference?.words.split(', ')[0] ?? ''}
-            longestSec={longestSec} column={i + 2} isDrawn={props.isDrawn} canMove={d !== undefined && !locked.has(key)}
+            key={key}
+            id={key}
+            day={d?.day}
+            plan={d?.plan}
+            state={state}
+            words={known?.words ?? `${WEEKDAYS[i]}, week ${week.week}`}
+            theme={d ? themeOf({ themes }, d.day) : undefined}
+            blocked={blocked.get(key) ?? ''}
+            isToday={known?.isToday ?? false}
+            isPast={known?.isPast ?? false}
+            isSelected={props.selectedWeekday === i + 1}
+            isFocus={props.focusWeekday === i + 1}
+            isCarried={props.carriedWeekday === i + 1}
+            change={difference ? wordsOf(difference) || difference.kind : ''}
+            mark={difference?.words.split(', ')[0] ?? ''}
+            longestSec={longestSec}
+            column={i + 2}
+            isDrawn={props.isDrawn}
+            canMove={d !== undefined && !locked.has(key)}
           />
         );
       })}
@@ -93,12 +138,34 @@ export const PlanRow = memo(function PlanRow(props: PlanRowProps) {
         <span className="sr">planned load</span>
         <i style={{ width: `${figures.loadPx}px` }} className={week.isLighter ? 'is-lighter' : undefined} />
         {(week.loadAu > 0 || week.toWrite === 0) && <b>{Math.round(week.loadAu)}</b>}
-        <span className="soft small" title={change && `against week ${change.against.week}`}>{change && formatChange(change.pct)}</span>
-        <span className="plan-minutes soft small" {...(week.workSec > 0 && { title: `work ${formatClock(week.workSec)}` })}>{[...(week.likelySec > 0 ? [`${wholeMinutes(week.likelySec)} min`] : []), ...(week.toWrite > 0 ? [`${week.toWrite} to write`] : [])].join(' · ')}</span>
-        {guards.length > 0 && <span className="plan-flags" title={guards.map((g) => `${g.subject}: ${g.message}`).join('\n')}><span className="sr">{guards.length} worth a look</span>{guards.slice(0, 5).map((_g, k) => <i key={k} />)}</span>}
+        <span className="soft small" title={change && `against week ${change.against.week}`}>
+          {change && formatChange(change.pct)}
+        </span>
+        <span
+          className="plan-minutes soft small"
+          {...(week.workSec > 0 && { title: `work ${formatClock(week.workSec)}` })}
+        >
+          {[
+            ...(week.likelySec > 0 ? [`${wholeMinutes(week.likelySec)} min`] : []),
+            ...(week.toWrite > 0 ? [`${week.toWrite} to write`] : []),
+          ].join(' · ')}
+        </span>
+        {guards.length > 0 && (
+          <span className="plan-flags" title={guards.map((g) => `${g.subject}: ${g.message}`).join('\n')}>
+            <span className="sr">{guards.length} worth a look</span>
+            {guards.slice(0, 5).map((_g, k) => (
+              <i key={k} />
+            ))}
+          </span>
+        )}
       </div>
       <div role="gridcell" className="plan-areas">
-        <AreaColumns bars={figures.bars} widthPx={AREA_SIZE.widthPx} heightPx={AREA_SIZE.heightPx} title={`Week ${week.week}, repetitions: ${reps || 'none counted'}`} />
+        <AreaColumns
+          bars={figures.bars}
+          widthPx={AREA_SIZE.widthPx}
+          heightPx={AREA_SIZE.heightPx}
+          title={`Week ${week.week}, repetitions: ${reps || 'none counted'}`}
+        />
       </div>
     </div>
   );

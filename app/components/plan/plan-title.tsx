@@ -25,23 +25,63 @@ export function PlanTitle({ plan, undo, redo, week, onArrange, onBlocked, onExch
   const schools = [...new Set(programme.tracks.map((t) => findSchool(t.school).name.toLowerCase()))];
   const lighter = weeks.filter((w) => w.isLighter).map((w) => w.week);
   const facts = [
-    `${sessions} ${sessions === 1 ? 'session' : 'sessions'}`, ...(totalSec > 0 ? [`${formatHours(totalSec)} written`] : []), ...(toWrite > 0 ? [`${toWrite} to write`] : []),
-    ...(lighter.length > 0 ? [`lighter: ${lighter.length === 1 ? 'week' : 'weeks'} ${lighter.join(', ')}`] : []), ...(schools.length > 0 && schools.length < 3 ? [schools.join(', ')] : schools.length > 2 ? [`${schools.length} schools`] : []),
+    `${sessions} ${sessions === 1 ? 'session' : 'sessions'}`,
+    ...(totalSec > 0 ? [`${formatHours(totalSec)} written`] : []),
+    ...(toWrite > 0 ? [`${toWrite} to write`] : []),
+    ...(lighter.length > 0 ? [`lighter: ${lighter.length === 1 ? 'week' : 'weeks'} ${lighter.join(', ')}`] : []),
+    ...(schools.length > 0 && schools.length < 3
+      ? [schools.join(', ')]
+      : schools.length > 2
+        ? [`${schools.length} schools`]
+        : []),
   ];
   return (
     <div className="page-title plan-title">
-      <h1><CommitInput aria-label="Title of the programme" value={programme.title} maxLength={120} size={programme.title.length + 3} onCommit={(title) => {
-        if (title.trim() === '') return 'A programme needs a title.';
-        propose([{ kind: 'set-title', title: title.trim() }], `“${title.trim()}” as its title`);
-        return undefined;
-      }} /></h1>
+      <h1>
+        <CommitInput
+          aria-label="Title of the programme"
+          value={programme.title}
+          maxLength={120}
+          size={programme.title.length + 3}
+          onCommit={(title) => {
+            if (title.trim() === '') return 'A programme needs a title.';
+            propose([{ kind: 'set-title', title: title.trim() }], `“${title.trim()}” as its title`);
+            return undefined;
+          }}
+        />
+      </h1>
       <div className="planner-actions">
         <Button onClick={() => onArrange(week)}>Arrange week {week}</Button>
-        <Button onClick={() => propose([{ kind: 'insert-week', at: Math.min(week + 1, programme.weeks + 1), as: 'lighter' }], `a lighter week after week ${week}`)}>Add lighter week</Button>
+        <Button
+          onClick={() =>
+            propose(
+              [{ kind: 'insert-week', at: Math.min(week + 1, programme.weeks + 1), as: 'lighter' }],
+              `a lighter week after week ${week}`,
+            )
+          }
+        >
+          Add lighter week
+        </Button>
         <Button onClick={onBlocked}>Blocked days</Button>
         <Button onClick={onExchange}>Out and in</Button>
-        <button type="button" className="tool" disabled={!undo || plan.busy || plan.hasProposal} title={undo ? `Take back: ${undo}` : undefined} onClick={plan.undo}>Undo</button>
-        <button type="button" className="tool" disabled={!redo || plan.busy || plan.hasProposal} title={redo ? `Again: ${redo}` : undefined} onClick={plan.redo}>Redo</button>
+        <button
+          type="button"
+          className="tool"
+          disabled={!undo || plan.busy || plan.hasProposal}
+          title={undo ? `Take back: ${undo}` : undefined}
+          onClick={plan.undo}
+        >
+          Undo
+        </button>
+        <button
+          type="button"
+          className="tool"
+          disabled={!redo || plan.busy || plan.hasProposal}
+          title={redo ? `Again: ${redo}` : undefined}
+          onClick={plan.redo}
+        >
+          Redo
+        </button>
       </div>
       <p className="soft">{facts.join(' · ')}</p>
     </div>

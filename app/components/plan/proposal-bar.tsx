@@ -18,36 +18,79 @@ interface ProposalBarProps {
   readonly onLeave: () => void;
 }
 
-const KIND_WORDS: Record<DayDifference['kind'], string> = { new: 'new', gone: 'taken out', came: '', went: '', changed: '', 'words-only': '' };
+const KIND_WORDS: Record<DayDifference['kind'], string> = {
+  new: 'new',
+  gone: 'taken out',
+  came: '',
+  went: '',
+  changed: '',
+  'words-only': '',
+};
 const SHOWN = 80;
 
 /** What a proposed change would do, before it does: in one line, day by day, and line by line of the texts. */
-export function ProposalBar({ words, problem, difference, newGuards, goneGuards, busy, takesFocus, onTake, onLeave }: ProposalBarProps) {
+export function ProposalBar({
+  words,
+  problem,
+  difference,
+  newGuards,
+  goneGuards,
+  busy,
+  takesFocus,
+  onTake,
+  onLeave,
+}: ProposalBarProps) {
   const [open, setOpen] = useState(false);
   const take = useRef<HTMLSpanElement>(null);
   const days = difference?.days ?? [];
   useEffect(() => {
     if (takesFocus) take.current?.querySelector('button')?.focus();
   }, [takesFocus, words]);
-  const summary = [days.length === 0 ? '' : `${days.length} ${days.length === 1 ? 'day' : 'days'}`, ...(difference?.others ?? [])].filter(Boolean);
+  const summary = [
+    days.length === 0 ? '' : `${days.length} ${days.length === 1 ? 'day' : 'days'}`,
+    ...(difference?.others ?? []),
+  ].filter(Boolean);
   return (
     <section className="proposal" aria-label="Proposed change">
       {open && (
         <ul className="proposal-list">
-          {days.slice(0, SHOWN).map((d) => <DifferenceLine key={`${d.place.week}-${d.place.weekday}`} difference={d} />)}
+          {days.slice(0, SHOWN).map((d) => (
+            <DifferenceLine key={`${d.place.week}-${d.place.weekday}`} difference={d} />
+          ))}
           {days.length > SHOWN && <li className="soft">and {days.length - SHOWN} more days</li>}
-          {newGuards.map((g, i) => <li key={i} className="proposal-guard"><b>Worth a look then: {g.subject}.</b> {g.message}</li>)}
+          {newGuards.map((g, i) => (
+            <li key={i} className="proposal-guard">
+              <b>Worth a look then: {g.subject}.</b> {g.message}
+            </li>
+          ))}
         </ul>
       )}
-      {problem && <p className="plan-off" role="alert">{problem}</p>}
+      {problem && (
+        <p className="plan-off" role="alert">
+          {problem}
+        </p>
+      )}
       <div className="proposal-line">
         <p>
           <span className="proposal-mark">Proposed</span> <b>{words}</b>
-          <span className="soft"> {summary.join(' · ')}{newGuards.length > 0 && ` · ${newGuards.length} more worth a look`}{goneGuards > 0 && ` · ${goneGuards} fewer`}</span>
+          <span className="soft">
+            {' '}
+            {summary.join(' · ')}
+            {newGuards.length > 0 && ` · ${newGuards.length} more worth a look`}
+            {goneGuards > 0 && ` · ${goneGuards} fewer`}
+          </span>
         </p>
-        {(days.length > 0 || newGuards.length > 0) && <button type="button" className="tool" aria-expanded={open} onClick={() => setOpen(!open)}>{open ? 'Less' : 'Day by day'}</button>}
+        {(days.length > 0 || newGuards.length > 0) && (
+          <button type="button" className="tool" aria-expanded={open} onClick={() => setOpen(!open)}>
+            {open ? 'Less' : 'Day by day'}
+          </button>
+        )}
         <Button onClick={onLeave}>Leave it</Button>
-        <span ref={take}><Button type="primary" loading={busy} onClick={onTake}>Apply</Button></span>
+        <span ref={take}>
+          <Button type="primary" loading={busy} onClick={onTake}>
+            Apply
+          </Button>
+        </span>
       </div>
     </section>
   );
@@ -62,9 +105,29 @@ function DifferenceLine({ difference }: { difference: DayDifference }) {
   const hasLines = removed.length + added.length > 0 && kind !== 'came' && kind !== 'went';
   return (
     <li>
-      <span className="proposal-place">{shortPlace(place)}</span> <b>{title}</b> <span>{[KIND_WORDS[kind], words].filter(Boolean).join(', ')}</span>
-      {hasLines && <button type="button" className="tool small" aria-expanded={open} onClick={() => setOpen(!open)}>lines</button>}
-      {open && <pre className="line-changes">{removed.map((l, i) => <del key={i}>{l}{'\n'}</del>)}{added.map((l, i) => <ins key={i}>{l}{'\n'}</ins>)}</pre>}
+      <span className="proposal-place">{shortPlace(place)}</span> <b>{title}</b>{' '}
+      <span>{[KIND_WORDS[kind], words].filter(Boolean).join(', ')}</span>
+      {hasLines && (
+        <button type="button" className="tool small" aria-expanded={open} onClick={() => setOpen(!open)}>
+          lines
+        </button>
+      )}
+      {open && (
+        <pre className="line-changes">
+          {removed.map((l, i) => (
+            <del key={i}>
+              {l}
+              {'\n'}
+            </del>
+          ))}
+          {added.map((l, i) => (
+            <ins key={i}>
+              {l}
+              {'\n'}
+            </ins>
+          ))}
+        </pre>
+      )}
     </li>
   );
 }

@@ -5,7 +5,10 @@ export type ProgrammeFile = { readonly programme: ProgrammeDocument } | { readon
 /** Reads a programme from a chosen file, JSON or a zip of texts; the readers are loaded when they are needed. */
 export async function readProgrammeFile(file: File): Promise<ProgrammeFile> {
   try {
-    const [{ parseProgramme }, { readBundle, unzipBundle }] = await Promise.all([import('../../../core/exchange/programme-json.ts'), import('../../../core/exchange/programme-bundle.ts')]);
+    const [{ parseProgramme }, { readBundle, unzipBundle }] = await Promise.all([
+      import('../../../core/exchange/programme-json.ts'),
+      import('../../../core/exchange/programme-bundle.ts'),
+    ]);
     const bytes = new Uint8Array(await file.arrayBuffer());
     const isZip = bytes[0] === 0x50 && bytes[1] === 0x4b;
     if (isZip) {
@@ -19,5 +22,11 @@ export async function readProgrammeFile(file: File): Promise<ProgrammeFile> {
   }
 }
 
-const toFile = (read: { status: 'read'; programme: ProgrammeDocument } | { status: 'refused'; issues: readonly { path: string; message: string }[] }): ProgrammeFile =>
-  (read.status === 'read' ? { programme: read.programme } : { issues: read.issues.map((i) => `${i.path} ${i.message}`.trim()) });
+const toFile = (
+  read:
+    | { status: 'read'; programme: ProgrammeDocument }
+    | { status: 'refused'; issues: readonly { path: string; message: string }[] },
+): ProgrammeFile =>
+  read.status === 'read'
+    ? { programme: read.programme }
+    : { issues: read.issues.map((i) => `${i.path} ${i.message}`.trim()) };

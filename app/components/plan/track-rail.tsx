@@ -27,7 +27,9 @@ interface TrackRailProps {
 
 /** The weekdays that a track's sessions stand on: `Mondays and Thursdays`. */
 export function trackDays(programme: ProgrammeDocument, id: string): string {
-  const days = [...new Set(programme.days.flatMap((d) => (d.track?.id === id ? [d.weekday] : [])))].sort((a, b) => a - b);
+  const days = [...new Set(programme.days.flatMap((d) => (d.track?.id === id ? [d.weekday] : [])))].sort(
+    (a, b) => a - b,
+  );
   return days.map((d) => `${WEEKDAYS[d - 1]}s`).join(' and ') || 'on no day yet';
 }
 
@@ -37,8 +39,14 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
   const [why, setWhy] = useState(false);
   const [asText, setAsText] = useState(false);
   const school = findSchool(track.school);
-  const set = (next: Partial<Track>, words: string, about?: string) => propose([{ kind: 'set-track', track: { ...track, ...next } }], words, about && `${track.id} ${about}`);
-  const setRule = (i: number, rule: LeverRule) => set({ levers: track.levers.map((r, k) => (k === i ? rule : r)) }, `${track.name}: ${printRule(rule)}`, leverName(rule.lever));
+  const set = (next: Partial<Track>, words: string, about?: string) =>
+    propose([{ kind: 'set-track', track: { ...track, ...next } }], words, about && `${track.id} ${about}`);
+  const setRule = (i: number, rule: LeverRule) =>
+    set(
+      { levers: track.levers.map((r, k) => (k === i ? rule : r)) },
+      `${track.name}: ${printRule(rule)}`,
+      leverName(rule.lever),
+    );
   const choices = leverChoices(read.document, track.levers, tools.book.scope.library);
   const weeks = Math.max(programme.weeks, ...programme.days.map((d) => d.track?.week ?? 0));
   const lengthSec = tools.planner.of(track.text)?.clockSec.likely ?? 0;
@@ -46,45 +54,119 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
     const found = choices.find((c) => leverName(c.lever) === value);
     if (!found) return;
     const { kind } = found.lever;
-    const by = kind === 'clock' && read.document.blocks.some((b) => b.time.kind === 'slots') ? -5 : LEVER_WORDS[kind].usualBy;
-    const rule: LeverRule = { lever: found.lever, schedule: { kind: 'each-week', by }, ...(programme.lighter.length > 0 && { lighterBy: kind === 'effort' ? -2 : 0 }) };
+    const by =
+      kind === 'clock' && read.document.blocks.some((b) => b.time.kind === 'slots') ? -5 : LEVER_WORDS[kind].usualBy;
+    const rule: LeverRule = {
+      lever: found.lever,
+      schedule: { kind: 'each-week', by },
+      ...(programme.lighter.length > 0 && { lighterBy: kind === 'effort' ? -2 : 0 }),
+    };
     set({ levers: [...track.levers, rule] }, `${track.name}: ${printRule(rule)}`, leverName(rule.lever));
   };
-  const pickSchool = (id: SchoolId) => set({ school: id, levers: schoolLevers(id, read.document, tools.book.scope.library) }, `${track.name}: ${findSchool(id).name.toLowerCase()}`, 'school');
+  const pickSchool = (id: SchoolId) =>
+    set(
+      { school: id, levers: schoolLevers(id, read.document, tools.book.scope.library) },
+      `${track.name}: ${findSchool(id).name.toLowerCase()}`,
+      'school',
+    );
   return (
     <section className="track-rail" aria-label="Track">
       <h2>
-        Track {programme.tracks.length > 1
-          ? <select aria-label="Track" value={track.id} onChange={(event) => onPick(event.target.value)}>{programme.tracks.map((t) => <option key={t.id} value={t.id}>{t.name}</option>)}</select>
-          : track.name}
+        Track{' '}
+        {programme.tracks.length > 1 ? (
+          <select aria-label="Track" value={track.id} onChange={(event) => onPick(event.target.value)}>
+            {programme.tracks.map((t) => (
+              <option key={t.id} value={t.id}>
+                {t.name}
+              </option>
+            ))}
+          </select>
+        ) : (
+          track.name
+        )}
         <span className="soft small"> {trackDays(programme, track.id)}</span>
       </h2>
       <p className="track-school">
-        <select aria-label="School" value={track.school} onChange={(event) => pickSchool(event.target.value as SchoolId)}>
-          {SCHOOLS.map((s) => <option key={s.id} value={s.id}>{s.name}{schoolFits(s, read.document, tools.book.scope.library) ? '' : ' (nothing to move here)'}</option>)}
+        <select
+          aria-label="School"
+          value={track.school}
+          onChange={(event) => pickSchool(event.target.value as SchoolId)}
+        >
+          {SCHOOLS.map((s) => (
+            <option key={s.id} value={s.id}>
+              {s.name}
+              {schoolFits(s, read.document, tools.book.scope.library) ? '' : ' (nothing to move here)'}
+            </option>
+          ))}
         </select>
-        <button type="button" className="tool small" aria-expanded={why} onClick={() => setWhy(!why)}>what it is</button>
-        <button type="button" className="tool small" onClick={onEdit}>its session</button>
+        <button type="button" className="tool small" aria-expanded={why} onClick={() => setWhy(!why)}>
+          what it is
+        </button>
+        <button type="button" className="tool small" onClick={onEdit}>
+          its session
+        </button>
       </p>
-      {why && <div className="school-words"><p>{school.means}</p><p>{school.chooseWhen}</p><p>{school.notFor}</p>{school.id === 'load' && <NextStep />}</div>}
-      {read.issues > 0 && <p className="plan-off small">{read.issues === 1 ? 'One line' : `${read.issues} lines`} of its session can’t be read.</p>}
+      {why && (
+        <div className="school-words">
+          <p>{school.means}</p>
+          <p>{school.chooseWhen}</p>
+          <p>{school.notFor}</p>
+          {school.id === 'load' && <NextStep />}
+        </div>
+      )}
+      {read.issues > 0 && (
+        <p className="plan-off small">
+          {read.issues === 1 ? 'One line' : `${read.issues} lines`} of its session can’t be read.
+        </p>
+      )}
       <ul className="levers">
         {track.levers.map((rule, i) => (
           <LeverRow
-            key={`${leverName(rule.lever)} ${i}`} read={read} index={i} book={tools.book} weeks={weeks} lighter={programme.lighter} now={now} lengthSec={lengthSec}
-            onChange={(next) => setRule(i, next)} onRemove={() => set({ levers: track.levers.filter((_, k) => k !== i) }, `${track.name}: ${leverName(rule.lever)} as written`, leverName(rule.lever))}
+            key={`${leverName(rule.lever)} ${i}`}
+            read={read}
+            index={i}
+            book={tools.book}
+            weeks={weeks}
+            lighter={programme.lighter}
+            now={now}
+            lengthSec={lengthSec}
+            onChange={(next) => setRule(i, next)}
+            onRemove={() =>
+              set(
+                { levers: track.levers.filter((_, k) => k !== i) },
+                `${track.name}: ${leverName(rule.lever)} as written`,
+                leverName(rule.lever),
+              )
+            }
           />
         ))}
       </ul>
-      {track.levers.length === 0 && <p className="soft small">Every week is as written. Add a lever, or choose a school.</p>}
+      {track.levers.length === 0 && (
+        <p className="soft small">Every week is as written. Add a lever, or choose a school.</p>
+      )}
       <p className="lever-more">
-        {choices.length > 0 && <select className="lever-add" aria-label="Add a lever" value="" onChange={(event) => add(event.target.value)}>
-          <option value="">add a lever …</option>
-          {choices.map((c) => <option key={leverName(c.lever)} value={leverName(c.lever)}>{leverName(c.lever)}, now {c.now.length > 28 ? `${c.now.slice(0, 26)} …` : c.now}</option>)}
-        </select>}
-        <button type="button" className="tool small" aria-expanded={asText} onClick={() => setAsText(!asText)}>as text</button>
+        {choices.length > 0 && (
+          <select className="lever-add" aria-label="Add a lever" value="" onChange={(event) => add(event.target.value)}>
+            <option value="">add a lever …</option>
+            {choices.map((c) => (
+              <option key={leverName(c.lever)} value={leverName(c.lever)}>
+                {leverName(c.lever)}, now {c.now.length > 28 ? `${c.now.slice(0, 26)} …` : c.now}
+              </option>
+            ))}
+          </select>
+        )}
+        <button type="button" className="tool small" aria-expanded={asText} onClick={() => setAsText(!asText)}>
+          as text
+        </button>
       </p>
-      {asText && <LeverText rules={track.levers} onChange={(levers) => set({ levers }, `${track.name}: ${levers.length === 0 ? 'no levers' : 'other levers'}`, 'levers')} />}
+      {asText && (
+        <LeverText
+          rules={track.levers}
+          onChange={(levers) =>
+            set({ levers }, `${track.name}: ${levers.length === 0 ? 'no levers' : 'other levers'}`, 'levers')
+          }
+        />
+      )}
     </section>
   );
 }

@@ -3,11 +3,23 @@ import type { TrackNote } from '../../../core/progress/track-note.ts';
 /** What a session of a track changed against the week before it, and why. */
 export function TrackWords({ note, hint }: { note: TrackNote; hint?: string }) {
   const { track, week, isPinned, words, why } = note;
-  if (isPinned) return <p className="small"><b className="plan-pin">Pinned.</b> Changed by hand; the levers of {track} pass it by.</p>;
-  if (words === '') return <p className="small">The first of {track}, as written. {hint && <span className="soft">{hint}</span>}</p>;
+  if (isPinned)
+    return (
+      <p className="small">
+        <b className="plan-pin">Pinned.</b> Changed by hand; the levers of {track} pass it by.
+      </p>
+    );
+  if (words === '')
+    return (
+      <p className="small">
+        The first of {track}, as written. {hint && <span className="soft">{hint}</span>}
+      </p>
+    );
   return (
     <div className="small week-words">
-      <p><b>Week {week}:</b> {words}</p>
+      <p>
+        <b>Week {week}:</b> {words}
+      </p>
       {(why.length > 0 || hint) && <p className="soft">{[...why, hint].filter(Boolean).join(' · ')}</p>}
     </div>
   );

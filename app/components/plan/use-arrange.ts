@@ -8,15 +8,23 @@ export type Arranged = { readonly status: 'searching' } | { readonly status: 'fa
 
 /** Has a week arranged in a worker; while it searches, and where that fails, it says so. */
 export function useArrange(scope: ArrangeScope): Arranged {
-  const [answer, setAnswer] = useState<{ readonly scope: ArrangeScope; readonly result: ArrangeResult | { readonly status: 'failed' } }>();
+  const [answer, setAnswer] = useState<{
+    readonly scope: ArrangeScope;
+    readonly result: ArrangeResult | { readonly status: 'failed' };
+  }>();
   const held = useRef<{ readonly worker: Worker; readonly remote: Remote<ArrangeWorker> }>(undefined);
-  useEffect(() => () => {
-    held.current?.worker.terminate();
-    held.current = undefined;
-  }, []);
+  useEffect(
+    () => () => {
+      held.current?.worker.terminate();
+      held.current = undefined;
+    },
+    [],
+  );
   useEffect(() => {
     let isWanted = true;
-    const answerWith = (result: ArrangeResult | { readonly status: 'failed' }) => { if (isWanted) setAnswer({ scope, result }); };
+    const answerWith = (result: ArrangeResult | { readonly status: 'failed' }) => {
+      if (isWanted) setAnswer({ scope, result });
+    };
     if (!held.current) {
       const worker = new Worker(new URL('../../workers/arrange.worker.ts', import.meta.url), { type: 'module' });
       held.current = { worker, remote: wrap<ArrangeWorker>(worker) };
@@ -24,7 +32,9 @@ export function useArrange(scope: ArrangeScope): Arranged {
     const { worker, remote } = held.current;
     worker.onerror = () => answerWith({ status: 'failed' });
     remote.arrangeWeek(scope).then(answerWith, () => answerWith({ status: 'failed' }));
-    return () => { isWanted = false; };
+    return () => {
+      isWanted = false;
+    };
   }, [scope]);
   return answer?.scope === scope ? answer.result : { status: 'searching' };
 }

@@ -6,9 +6,21 @@ import { planProgramme } from '../../../core/progress/plan-programme.ts';
 import type { LoadedPlan, Plan } from './use-plan.ts';
 
 /** What a proposal adds to what is worth a look, and how much it takes away. */
-export function useGuardChanges({ startsOn }: Pick<LoadedPlan, 'startsOn'>, plan: Pick<Plan, 'base' | 'guards' | 'tools'>): { readonly added: readonly Guard[]; readonly gone: number } {
+export function useGuardChanges(
+  { startsOn }: Pick<LoadedPlan, 'startsOn'>,
+  plan: Pick<Plan, 'base' | 'guards' | 'tools'>,
+): { readonly added: readonly Guard[]; readonly gone: number } {
   const { base, guards, tools } = plan;
-  const before = useMemo(() => findGuards({ programme: base, weeks: planProgramme(base, tools.planner), tracks: base.tracks.map((t) => tools.book.read(t)), startsOn }), [base, tools, startsOn]);
+  const before = useMemo(
+    () =>
+      findGuards({
+        programme: base,
+        weeks: planProgramme(base, tools.planner),
+        tracks: base.tracks.map((t) => tools.book.read(t)),
+        startsOn,
+      }),
+    [base, tools, startsOn],
+  );
   return useMemo(() => {
     const nameOf = (g: Guard) => `${g.code} ${g.subject}`;
     const outOf = (list: readonly Guard[], others: readonly Guard[]) => {

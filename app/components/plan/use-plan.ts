@@ -60,9 +60,22 @@ export function usePlan(loaded: LoadedPlan) {
   // What is worth a look, and what differs, follows a moment after the drawing: a lever is dragged without waiting for them.
   const settled = useDeferredValue(programme);
   const settledWeeks = useDeferredValue(weeks);
-  const guards = useMemo(() => findGuards({ programme: settled, weeks: settledWeeks, tracks: settled.tracks.map((t) => tools.book.read(t)), startsOn: loaded.startsOn }), [settled, settledWeeks, tools, loaded.startsOn]);
-  const difference = useMemo(() => (settled === base ? undefined : findDifferences(base, settled, tools.planner)), [base, settled, tools]);
-  const isNothing = proposal !== undefined && settled === programme && (difference === undefined || isNoDifference(difference));
+  const guards = useMemo(
+    () =>
+      findGuards({
+        programme: settled,
+        weeks: settledWeeks,
+        tracks: settled.tracks.map((t) => tools.book.read(t)),
+        startsOn: loaded.startsOn,
+      }),
+    [settled, settledWeeks, tools, loaded.startsOn],
+  );
+  const difference = useMemo(
+    () => (settled === base ? undefined : findDifferences(base, settled, tools.planner)),
+    [base, settled, tools],
+  );
+  const isNothing =
+    proposal !== undefined && settled === programme && (difference === undefined || isNoDifference(difference));
   const hasProposal = proposal !== undefined && !isNothing;
 
   const propose: Propose = (edits, words, about = words) => {
@@ -76,15 +89,25 @@ export function usePlan(loaded: LoadedPlan) {
       return;
     }
     setProblem('');
-    setProposal({ base, programme: outcome.programme, edits: merged, words: [...(open?.words ?? []).filter((w) => w.about !== about), { about, words }] });
+    setProposal({
+      base,
+      programme: outcome.programme,
+      edits: merged,
+      words: [...(open?.words ?? []).filter((w) => w.about !== about), { about, words }],
+    });
   };
   const leave = () => {
     setProposal(undefined);
     setProblem('');
   };
-  const send = (fields: Record<string, string>) => void fetcher.submit({ ...fields, revision: String(loaded.revision) }, { method: 'post', action: `/programmes/${loaded.programmeId}/plan/change` });
+  const send = (fields: Record<string, string>) =>
+    void fetcher.submit(
+      { ...fields, revision: String(loaded.revision) },
+      { method: 'post', action: `/programmes/${loaded.programmeId}/plan/change` },
+    );
   const take = () => {
-    if (hasProposal && fetcher.state === 'idle') send({ intent: 'change', words: proposalWords(proposal), edits: toEditsJson(proposal.edits) });
+    if (hasProposal && fetcher.state === 'idle')
+      send({ intent: 'change', words: proposalWords(proposal), edits: toEditsJson(proposal.edits) });
   };
   // Only once the plan has been loaded anew: else the old one would be seen for a moment.
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
@@ -98,8 +121,26 @@ export function usePlan(loaded: LoadedPlan) {
     }
   }
   return {
-    base, programme, weeks, guards, tracks, difference, locked, tools, problem, told: isNothing ? 'Nothing would change.' : told, propose, leave, take, words: hasProposal ? proposalWords(proposal) : '', hasProposal,
-    busy: fetcher.state !== 'idle', undo: () => send({ intent: 'undo' }), redo: () => send({ intent: 'redo' }), saveTemplate: (title: string) => send({ intent: 'save-template', title }), attempt,
+    base,
+    programme,
+    weeks,
+    guards,
+    tracks,
+    difference,
+    locked,
+    tools,
+    problem,
+    told: isNothing ? 'Nothing would change.' : told,
+    propose,
+    leave,
+    take,
+    words: hasProposal ? proposalWords(proposal) : '',
+    hasProposal,
+    busy: fetcher.state !== 'idle',
+    undo: () => send({ intent: 'undo' }),
+    redo: () => send({ intent: 'redo' }),
+    saveTemplate: (title: string) => send({ intent: 'save-template', title }),
+    attempt,
   };
 }
 

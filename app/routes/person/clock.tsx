@@ -9,7 +9,10 @@ import { layoutRibbon } from '../../charts/ribbon-layout.ts';
 import { ClockScreen } from '../../components/clock-screen.tsx';
 import type { Route } from './+types/clock';
 
-export const meta: Route.MetaFunction = () => [{ title: 'The clock · Ysodos' }, { name: 'theme-color', content: '#7b2b5e' }];
+export const meta: Route.MetaFunction = () => [
+  { title: 'The clock · Ysodos' },
+  { name: 'theme-color', content: '#7b2b5e' },
+];
 
 export async function loader({ params }: Route.LoaderArgs) {
   return withPersonalLink(params.token, async (db, scope) => {
@@ -18,8 +21,12 @@ export async function loader({ params }: Route.LoaderArgs) {
     if (!sent) throw data({ kind: 'closed' }, { status: 404 });
     const { plan, blocks, document } = fitDay(sent, scope, await loadWorkspaceBook(db));
     return {
-      versionId: sent.versionId, title: document.title ?? 'Today’s session', stages: buildStages(plan, blocks),
-      scores: plan.blocks.map((b) => b.score), totalSec: plan.clockSec.likely, ribbon: layoutRibbon(plan, { widthPx: 350, heightPx: 38 }),
+      versionId: sent.versionId,
+      title: document.title ?? 'Today’s session',
+      stages: buildStages(plan, blocks),
+      scores: plan.blocks.map((b) => b.score),
+      totalSec: plan.clockSec.likely,
+      ribbon: layoutRibbon(plan, { widthPx: 350, heightPx: 38 }),
     };
   });
 }

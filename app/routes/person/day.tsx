@@ -17,7 +17,12 @@ export async function loader({ params }: Route.LoaderArgs) {
     if (!place || !sent) throw data({ kind: 'closed' }, { status: 404 });
     return {
       above: `${formatDay(dateOfDay(scope.enrolment.startsOn, place))} · week ${place.week}`,
-      session: { ...fitDay(sent, scope, await loadWorkspaceBook(db)), number: sent.number, changeNote: sent.changeNote, record: view.records.get(sent.dayId) ?? null },
+      session: {
+        ...fitDay(sent, scope, await loadWorkspaceBook(db)),
+        number: sent.number,
+        changeNote: sent.changeNote,
+        record: view.records.get(sent.dayId) ?? null,
+      },
     };
   });
 }
@@ -26,7 +31,9 @@ export default function Day({ loaderData, params }: Route.ComponentProps) {
   const base = `/p/${params.token}`;
   return (
     <main className="person">
-      <p className="small"><Link to={base}>To today</Link></p>
+      <p className="small">
+        <Link to={base}>To today</Link>
+      </p>
       <DayView base={base} dayKey={params.day} session={loaderData.session} above={loaderData.above} />
     </main>
   );

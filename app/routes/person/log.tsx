@@ -26,14 +26,30 @@ export async function loader({ params, request }: Route.LoaderArgs) {
     if (!sent) throw data({ kind: 'closed' }, { status: 404 });
     const { plan, document } = fitDay(sent, scope, await loadWorkspaceBook(db));
     const record = view.records.get(sent.dayId);
-    const seen = Object.fromEntries([...new URL(request.url).searchParams].filter(([name]) => /^(score-\d+-\w+|clock|outcome)$/.test(name)));
+    const seen = Object.fromEntries(
+      [...new URL(request.url).searchParams].filter(([name]) => /^(score-\d+-\w+|clock|outcome)$/.test(name)),
+    );
     const stored: Record<string, string> = record
-      ? Object.assign<Record<string, string>, Record<string, string>>({ outcome: record.outcome, effort: record.effort === null ? '' : String(record.effort), remark: record.remark, share: String(Math.round(record.shareRatio * 100)) }, Object.fromEntries(record.scores.flatMap((s) => Object.entries(scoreValues(s)))))
+      ? Object.assign<Record<string, string>, Record<string, string>>(
+          {
+            outcome: record.outcome,
+            effort: record.effort === null ? '' : String(record.effort),
+            remark: record.remark,
+            share: String(Math.round(record.shareRatio * 100)),
+          },
+          Object.fromEntries(record.scores.flatMap((s) => Object.entries(scoreValues(s)))),
+        )
       : {};
     return {
-      title: document.title ?? 'Today’s session', versionId: sent.versionId, clientId: randomUUID(), hasRecord: record !== undefined,
+      title: document.title ?? 'Today’s session',
+      versionId: sent.versionId,
+      clientId: randomUUID(),
+      hasRecord: record !== undefined,
       values: { ...stored, ...seen },
-      scored: scoreFields(plan).map((s) => ({ ...s, name: blockName(plan.blocks[s.block]! as { role: 'Main'; label?: string }) })),
+      scored: scoreFields(plan).map((s) => ({
+        ...s,
+        name: blockName(plan.blocks[s.block]! as { role: 'Main'; label?: string }),
+      })),
     };
   });
 }
@@ -47,7 +63,14 @@ export async function action({ params, request }: Route.ActionArgs) {
     const { plan, changes } = fitDay(sent, scope, await loadWorkspaceBook(db));
     const read = await readLogForm(form, plan, nowMs());
     if (read.status === 'error') return data({ errors: read.errors, values: read.values }, { status: 400 });
-    await insertRecord(db, { workspaceId: scope.workspaceId, enrolmentId: scope.enrolment.enrolmentId, versionId: sent.versionId, clientId: read.clientId, record: read.record, fit: changes });
+    await insertRecord(db, {
+      workspaceId: scope.workspaceId,
+      enrolmentId: scope.enrolment.enrolmentId,
+      versionId: sent.versionId,
+      clientId: read.clientId,
+      record: read.record,
+      fit: changes,
+    });
     return redirect(`/p/${params.token}/${params.day}`);
   });
 }
@@ -64,7 +87,9 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
   async function onSubmit(event: React.FormEvent<HTMLFormElement>) {
     event.preventDefault();
     const form = event.currentTarget;
-    const fields = [...new FormData(form)].flatMap(([k, v]): [string, string][] => (typeof v === 'string' ? [[k, v]] : []));
+    const fields = [...new FormData(form)].flatMap(([k, v]): [string, string][] =>
+      typeof v === 'string' ? [[k, v]] : [],
+    );
     const body = new URLSearchParams(fields).toString();
     const log = { clientId: new Map(fields).get('client-id') ?? '', url: form.action, body };
     setSending(true);
@@ -76,7 +101,8 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
       return;
     }
     forgetLog(log.clientId);
-    if (result === 'refused') form.submit(); // The server's own page names the fields, with all that was typed.
+    if (result === 'refused')
+      form.submit(); // The server's own page names the fields, with all that was typed.
     else void navigate(back);
   }
 
@@ -85,34 +111,59 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
       <main className="person">
         <h1>Kept on this phone</h1>
         <p>There is no network just now. What you logged is safe here and is sent by itself as soon as there is.</p>
-        <Link className="quiet-action" to={back}>Back to the session</Link>
+        <Link className="quiet-action" to={back}>
+          Back to the session
+        </Link>
       </main>
     );
   }
-  const error = (name: string) => errors[name] && <p className="field-error" id={`error-${name}`}>{errors[name]}</p>;
+  const error = (name: string) =>
+    errors[name] && (
+      <p className="field-error" id={`error-${name}`}>
+        {errors[name]}
+      </p>
+    );
   return (
     <main className="person">
-      <p className="small"><Link to={back}>Back to the session</Link></p>
+      <p className="small">
+        <Link to={back}>Back to the session</Link>
+      </p>
       <form method="post" action={`${back}/log`} className="log" onSubmit={(event) => void onSubmit(event)} noValidate>
         <h1>How did it go?</h1>
-        <p className="soft">{title}{values.clock ? `. The clock saw ${values.clock}.` : ''}</p>
-        {Object.keys(errors).length > 0 && <p className="notice bad" role="alert">Something isn’t readable yet; it is marked below. Nothing you typed is lost.</p>}
+        <p className="soft">
+          {title}
+          {values.clock ? `. The clock saw ${values.clock}.` : ''}
+        </p>
+        {Object.keys(errors).length > 0 && (
+          <p className="notice bad" role="alert">
+            Something isn’t readable yet; it is marked below. Nothing you typed is lost.
+          </p>
+        )}
         <input type="hidden" name="client-id" value={actionData?.values['client-id'] ?? clientId} />
         <fieldset className="outcome">
           <legend className="sr">How much of it</legend>
           {OUTCOMES.map((outcome) => (
             <label key={outcome}>
-              <input type="radio" name="outcome" value={outcome} defaultChecked={(values.outcome ?? (hasRecord ? '' : 'done')) === outcome} />
+              <input
+                type="radio"
+                name="outcome"
+                value={outcome}
+                defaultChecked={(values.outcome ?? (hasRecord ? '' : 'done')) === outcome}
+              />
               <span>{OUTCOME_WORDS[outcome]}</span>
             </label>
           ))}
           <div className="share">
             <label htmlFor="share">About how much?</label>
             <select id="share" name="share" defaultValue={values.share ?? '50'}>
-              <option value="25">a quarter</option><option value="50">half</option><option value="75">three quarters</option><option value="90">nearly all</option>
+              <option value="25">a quarter</option>
+              <option value="50">half</option>
+              <option value="75">three quarters</option>
+              <option value="90">nearly all</option>
             </select>
           </div>
-          {error('outcome')}{error('share')}
+          {error('outcome')}
+          {error('share')}
         </fieldset>
         {scored.map((s) => (
           <fieldset key={s.block} className="score">
@@ -128,22 +179,45 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
           </fieldset>
         ))}
         <fieldset className="effort">
-          <legend>Effort <span className="soft">0 nothing, 10 all I had</span></legend>
+          <legend>
+            Effort <span className="soft">0 nothing, 10 all I had</span>
+          </legend>
           <div className="effort-bars">
             {EFFORT_WORDS.map((words, n) => (
               <label key={n} title={words}>
-                <input type="radio" name="effort" value={n} defaultChecked={values.effort === String(n)} aria-label={`${n}, ${words}`} />
-                <i style={{ height: 14 + n * 5 }} /><span>{n}</span><em>{words}</em>
+                <input
+                  type="radio"
+                  name="effort"
+                  value={n}
+                  defaultChecked={values.effort === String(n)}
+                  aria-label={`${n}, ${words}`}
+                />
+                <i style={{ height: 14 + n * 5 }} />
+                <span>{n}</span>
+                <em>{words}</em>
               </label>
             ))}
           </div>
           {error('effort')}
         </fieldset>
-        <label className="remark-label" htmlFor="remark">A word to your coach</label>
-        <textarea id="remark" name="remark" rows={3} maxLength={MAX_REMARK_LENGTH} defaultValue={values.remark ?? ''} aria-describedby="remark-note" />
-        <p className="soft small" id="remark-note">Only the coaches of this programme read it. Pain that stays or grows belongs to a clinician.</p>
+        <label className="remark-label" htmlFor="remark">
+          A word to your coach
+        </label>
+        <textarea
+          id="remark"
+          name="remark"
+          rows={3}
+          maxLength={MAX_REMARK_LENGTH}
+          defaultValue={values.remark ?? ''}
+          aria-describedby="remark-note"
+        />
+        <p className="soft small" id="remark-note">
+          Only the coaches of this programme read it. Pain that stays or grows belongs to a clinician.
+        </p>
         {error('remark')}
-        <button className="big-action" type="submit" disabled={sending}>{sending ? 'Keeping it …' : 'Keep it'}</button>
+        <button className="big-action" type="submit" disabled={sending}>
+          {sending ? 'Keeping it …' : 'Keep it'}
+        </button>
       </form>
     </main>
   );

@@ -15,7 +15,14 @@ export async function loader({ params, request }: Route.LoaderArgs) {
   return withPersonalLink(params.token, async (db, { enrolment }) => {
     const { library } = await loadWorkspaceBook(db);
     const { kit, spares, care, careShared } = enrolment.profile;
-    return { pieces: kitPieces(library.movements), kit: kit ?? null, spares, care, careShared, kept: new URL(request.url).searchParams.get('kept') };
+    return {
+      pieces: kitPieces(library.movements),
+      kit: kit ?? null,
+      spares,
+      care,
+      careShared,
+      kept: new URL(request.url).searchParams.get('kept'),
+    };
   });
 }
 
@@ -24,7 +31,9 @@ export async function action({ params, request }: Route.ActionArgs) {
   return withPersonalLink(params.token, async (db, { enrolment }) => {
     const read = readMeForm(form, kitPieces((await loadWorkspaceBook(db)).library.movements));
     if (read.status === 'error') {
-      const values = Object.fromEntries([...form].flatMap(([k, v]) => (typeof v === 'string' ? [[k, v.slice(0, 2000)]] : [])));
+      const values = Object.fromEntries(
+        [...form].flatMap(([k, v]) => (typeof v === 'string' ? [[k, v.slice(0, 2000)]] : [])),
+      );
       return data({ errors: read.errors, values }, { status: 400 });
     }
     await updateProfile(db, enrolment.enrolmentId, read.change);
@@ -33,7 +42,10 @@ export async function action({ params, request }: Route.ActionArgs) {
 }
 
 const CARE_WORDS = {
-  'not-asked': 'Not answered yet.', clear: 'Nothing stands in the way, by your answers.', wait: 'Please see a clinician before you start. Your coach sees only “wait”.', seen: 'A clinician has been seen.',
+  'not-asked': 'Not answered yet.',
+  clear: 'Nothing stands in the way, by your answers.',
+  wait: 'Please see a clinician before you start. Your coach sees only “wait”.',
+  seen: 'A clinician has been seen.',
 } as const;
 
 /** What a participant says of themselves. Plain forms, one a part; each keeps by itself. */
@@ -41,10 +53,17 @@ export default function Me({ loaderData, actionData, params }: Route.ComponentPr
   const { pieces, kit, spares, care, careShared, kept } = loaderData;
   const errors: Record<string, string> = actionData?.errors ?? {};
   const values: Record<string, string> = actionData?.values ?? {};
-  const note = (part: string) => kept === part && <p className="notice" role="status">Kept. Your sessions follow it from now on.</p>;
+  const note = (part: string) =>
+    kept === part && (
+      <p className="notice" role="status">
+        Kept. Your sessions follow it from now on.
+      </p>
+    );
   return (
     <main className="person me">
-      <p className="small"><Link to={`/p/${params.token}`}>To today</Link></p>
+      <p className="small">
+        <Link to={`/p/${params.token}`}>To today</Link>
+      </p>
       <h1>What fits you</h1>
       <Form method="post" preventScrollReset>
         <h2>Kit at hand</h2>
@@ -52,26 +71,45 @@ export default function Me({ loaderData, actionData, params }: Route.ComponentPr
         <input type="hidden" name="part" value="kit" />
         <fieldset>
           <legend className="sr">Kit</legend>
-          <label><input type="radio" name="kit-said" value="all" defaultChecked={kit === null} /> I find whatever a session asks for</label>
-          <label><input type="radio" name="kit-said" value="only" defaultChecked={kit !== null} /> I have only this:</label>
+          <label>
+            <input type="radio" name="kit-said" value="all" defaultChecked={kit === null} /> I find whatever a session
+            asks for
+          </label>
+          <label>
+            <input type="radio" name="kit-said" value="only" defaultChecked={kit !== null} /> I have only this:
+          </label>
           <div className="me-kit">
             {pieces.map((piece) => (
-              <label key={piece}><input type="checkbox" name="kit" value={piece} defaultChecked={kit?.includes(piece) ?? false} /> <b>{piece}</b>{STAND_IN_WORDS[piece] && <small>{STAND_IN_WORDS[piece]}</small>}</label>
+              <label key={piece}>
+                <input type="checkbox" name="kit" value={piece} defaultChecked={kit?.includes(piece) ?? false} />{' '}
+                <b>{piece}</b>
+                {STAND_IN_WORDS[piece] && <small>{STAND_IN_WORDS[piece]}</small>}
+              </label>
             ))}
           </div>
         </fieldset>
-        <button className="quiet-button" type="submit">Keep my kit</button>
+        <button className="quiet-button" type="submit">
+          Keep my kit
+        </button>
       </Form>
       <Form method="post" preventScrollReset>
         <h2>To spare</h2>
         {note('spares')}
         <input type="hidden" name="part" value="spares" />
-        <p className="soft small">Each session then shows you another shape, and says why. Pain that stays or grows belongs to a clinician.</p>
+        <p className="soft small">
+          Each session then shows you another shape, and says why. Pain that stays or grows belongs to a clinician.
+        </p>
         <fieldset className="me-spares">
           <legend className="sr">What to spare</legend>
-          {SPARES.map((s) => <label key={s}><input type="checkbox" name="spare" value={s} defaultChecked={spares.includes(s)} /> {SPARE_WORDS[s]}</label>)}
+          {SPARES.map((s) => (
+            <label key={s}>
+              <input type="checkbox" name="spare" value={s} defaultChecked={spares.includes(s)} /> {SPARE_WORDS[s]}
+            </label>
+          ))}
         </fieldset>
-        <button className="quiet-button" type="submit">Keep what I spare</button>
+        <button className="quiet-button" type="submit">
+          Keep what I spare
+        </button>
       </Form>
       <Form method="post" preventScrollReset>
         <h2>Before you start</h2>
@@ -79,26 +117,45 @@ export default function Me({ loaderData, actionData, params }: Route.ComponentPr
         <p className={care === 'wait' ? 'notice bad' : 'soft'}>{CARE_WORDS[care]}</p>
         <input type="hidden" name="part" value="care" />
         <p>Do you have, or have you had:</p>
-        {errors.care && <p className="field-error" role="alert">{errors.care}</p>}
+        {errors.care && (
+          <p className="field-error" role="alert">
+            {errors.care}
+          </p>
+        )}
         {SCREENING_QUESTIONS.map((question, i) => (
           <fieldset key={question} className="me-question">
             <legend>{question}?</legend>
-            <label><input type="radio" name={`care-${i}`} value="no" defaultChecked={values[`care-${i}`] === 'no'} /> no</label>
-            <label><input type="radio" name={`care-${i}`} value="yes" defaultChecked={values[`care-${i}`] === 'yes'} /> yes</label>
+            <label>
+              <input type="radio" name={`care-${i}`} value="no" defaultChecked={values[`care-${i}`] === 'no'} /> no
+            </label>
+            <label>
+              <input type="radio" name={`care-${i}`} value="yes" defaultChecked={values[`care-${i}`] === 'yes'} /> yes
+            </label>
           </fieldset>
         ))}
-        <label className="me-seen"><input type="checkbox" name="seen" value="yes" defaultChecked={values.seen === 'yes'} /> A clinician knows of it and says I may take part</label>
-        <label className="remark-label" htmlFor="shared">What your coach may know of it (you need not say anything)</label>
+        <label className="me-seen">
+          <input type="checkbox" name="seen" value="yes" defaultChecked={values.seen === 'yes'} /> A clinician knows of
+          it and says I may take part
+        </label>
+        <label className="remark-label" htmlFor="shared">
+          What your coach may know of it (you need not say anything)
+        </label>
         <textarea id="shared" name="shared" rows={2} maxLength={500} defaultValue={values.shared ?? careShared} />
         {errors.shared && <p className="field-error">{errors.shared}</p>}
-        <p className="soft small">The answers themselves are not kept, only what follows from them. {CARE_NOTES.stop}</p>
-        <button className="quiet-button" type="submit">Keep this</button>
+        <p className="soft small">
+          The answers themselves are not kept, only what follows from them. {CARE_NOTES.stop}
+        </p>
+        <button className="quiet-button" type="submit">
+          Keep this
+        </button>
       </Form>
       {(care !== 'not-asked' || spares.length > 0 || careShared !== '') && (
         <Form method="post">
           <input type="hidden" name="part" value="forget" />
           {note('forget')}
-          <button className="quiet-button" type="submit">Forget what I said about my health</button>
+          <button className="quiet-button" type="submit">
+            Forget what I said about my health
+          </button>
         </Form>
       )}
     </main>

@@ -15,15 +15,39 @@ export async function loader({ params }: Route.LoaderArgs) {
   return withPersonalLink(params.token, async (db, scope) => {
     const view = await loadPersonView(db, scope);
     const { beads, today, attendance } = view.strand;
-    const bead = beads.find((b) => b.date === today && b.state !== 'unsent' && b.state !== 'ahead' && b.state !== 'before');
+    const bead = beads.find(
+      (b) => b.date === today && b.state !== 'unsent' && b.state !== 'ahead' && b.state !== 'before',
+    );
     const sent = bead && view.sentDays.find((d) => d.dayId === bead.dayId);
     const next = beads.find((b) => b.state === 'ahead');
-    const open = beads.filter((b) => b.state === 'missed').slice(-3).reverse();
+    const open = beads
+      .filter((b) => b.state === 'missed')
+      .slice(-3)
+      .reverse();
     return {
-      care: scope.enrolment.profile.care, name: scope.enrolment.name, programmeTitle: scope.enrolment.programmeTitle, todayWords: formatDay(today), beads, attendance,
-      session: sent && bead ? { ...fitDay(sent, scope, await loadWorkspaceBook(db)), key: dayKey(bead), week: bead.week, changeNote: sent.changeNote, number: sent.number, record: view.records.get(bead.dayId) ?? null } : null,
+      care: scope.enrolment.profile.care,
+      name: scope.enrolment.name,
+      programmeTitle: scope.enrolment.programmeTitle,
+      todayWords: formatDay(today),
+      beads,
+      attendance,
+      session:
+        sent && bead
+          ? {
+              ...fitDay(sent, scope, await loadWorkspaceBook(db)),
+              key: dayKey(bead),
+              week: bead.week,
+              changeNote: sent.changeNote,
+              number: sent.number,
+              record: view.records.get(bead.dayId) ?? null,
+            }
+          : null,
       next: next ? { words: formatDay(next.date), time: localTime(next.releaseMs, scope.enrolment.timeZone) } : null,
-      open: open.map((b) => ({ key: dayKey(b), words: formatDay(b.date), title: view.sentDays.find((d) => d.dayId === b.dayId)?.document.title ?? 'a session' })),
+      open: open.map((b) => ({
+        key: dayKey(b),
+        words: formatDay(b.date),
+        title: view.sentDays.find((d) => d.dayId === b.dayId)?.document.title ?? 'a session',
+      })),
     };
   });
 }
@@ -33,24 +57,47 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
   const base = `/p/${params.token}`;
   return (
     <main className="person">
-      {care === 'wait' && <p className="notice">Before you start: please see a clinician first. <Link to={`${base}/me`}>Why, and what then</Link></p>}
+      {care === 'wait' && (
+        <p className="notice">
+          Before you start: please see a clinician first. <Link to={`${base}/me`}>Why, and what then</Link>
+        </p>
+      )}
       {session ? (
-        <DayView base={base} dayKey={session.key} session={session} above={`${todayWords} · week ${session.week}${attendance.due > 0 ? ` · ${attendance.kept} of ${attendance.due} kept` : ''}`} />
+        <DayView
+          base={base}
+          dayKey={session.key}
+          session={session}
+          above={`${todayWords} · week ${session.week}${attendance.due > 0 ? ` · ${attendance.kept} of ${attendance.due} kept` : ''}`}
+        />
       ) : (
         <article className="today">
-          <p className="soft small today-above">{programmeTitle} · {todayWords}</p>
+          <p className="soft small today-above">
+            {programmeTitle} · {todayWords}
+          </p>
           <h1>Nothing today, {name.split(' ')[0]}</h1>
-          <p>{next ? `Your next session opens on ${next.words} at ${next.time}, your time.` : 'No further session has been sent yet.'}</p>
+          <p>
+            {next
+              ? `Your next session opens on ${next.words} at ${next.time}, your time.`
+              : 'No further session has been sent yet.'}
+          </p>
           {open.length > 0 && (
             <section>
               <h2>If you have time</h2>
-              <ul className="open-days">{open.map((o) => <li key={o.key}><Link to={`${base}/${o.key}`}>{o.title}</Link> <span className="soft">{o.words}</span></li>)}</ul>
+              <ul className="open-days">
+                {open.map((o) => (
+                  <li key={o.key}>
+                    <Link to={`${base}/${o.key}`}>{o.title}</Link> <span className="soft">{o.words}</span>
+                  </li>
+                ))}
+              </ul>
             </section>
           )}
         </article>
       )}
       <OwnStrand beads={beads} base={base} />
-      <p className="small me-door"><Link to={`${base}/me`}>My kit, and what I spare</Link></p>
+      <p className="small me-door">
+        <Link to={`${base}/me`}>My kit, and what I spare</Link>
+      </p>
     </main>
   );
 }

@@ -8,7 +8,13 @@ import type { Route } from './+types/draft';
 
 /** More than a text of the largest size can take up as JSON. */
 const MAX_BODY_BYTES = MAX_TEXT_BYTES * 3;
-const tooLarge = () => data({ message: `A session has at most ${MAX_TEXT_BYTES / 1000} kB of text and 400 items; this is more. It is still here, not saved: split it over several days.` }, { status: 413 });
+const tooLarge = () =>
+  data(
+    {
+      message: `A session has at most ${MAX_TEXT_BYTES / 1000} kB of text and 400 items; this is more. It is still here, not saved: split it over several days.`,
+    },
+    { status: 413 },
+  );
 
 /** Stores a day's text as it is typed. 409 with the text that stands now where someone was quicker. */
 export async function action({ request, params }: Route.ActionArgs) {
@@ -27,7 +33,14 @@ export async function action({ request, params }: Route.ActionArgs) {
   return withDay(request, params, async (db, { day }) => {
     if (!day) return notFound();
     try {
-      return data({ revision: await updateDayText(db, { dayId: day.id, revision, text: text.replaceAll('\0', ''), now: new Date(nowMs()) }) });
+      return data({
+        revision: await updateDayText(db, {
+          dayId: day.id,
+          revision,
+          text: text.replaceAll('\0', ''),
+          now: new Date(nowMs()),
+        }),
+      });
     } catch (error) {
       if (!(error instanceof StaleError)) throw error;
       const now = await getDayById(db, day.id);

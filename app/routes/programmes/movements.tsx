@@ -36,8 +36,12 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
     const book = await loadWorkspaceBook(db);
     const today = coachToday(request);
-    const days = (await listDays(db, programme.id)).filter((d) => d.text.trim() !== '' && compareDays(dateOfDay(programme.startsOn, d), today) <= 0).slice(-7 * USAGE_WEEKS);
-    const recent = days.filter((d) => compareDays(dateOfDay(programme.startsOn, { week: d.week + USAGE_WEEKS, weekday: d.weekday }), today) > 0);
+    const days = (await listDays(db, programme.id))
+      .filter((d) => d.text.trim() !== '' && compareDays(dateOfDay(programme.startsOn, d), today) <= 0)
+      .slice(-7 * USAGE_WEEKS);
+    const recent = days.filter(
+      (d) => compareDays(dateOfDay(programme.startsOn, { week: d.week + USAGE_WEEKS, weekday: d.weekday }), today) > 0,
+    );
     const usage = countUsage(recent.map((d) => ({ key: dayKey(d), plan: planText(d.text, book).plan })));
     return { layer: book.layer, usage: [...usage], programmeId: programme.id };
   });
@@ -65,7 +69,8 @@ export async function action({ request, params }: Route.ActionArgs) {
       await upsertLadder(db, { workspaceId: coach.workspaceId, ladder: read.ladder, now });
       return redirect(`${base}?m=${read.ladder.steps[0]!.movementId}`);
     }
-    if (intent !== 'movement') return data({ errors: { form: 'That is no step of this page; load it again.' } }, { status: 400 });
+    if (intent !== 'movement')
+      return data({ errors: { form: 'That is no step of this page; load it again.' } }, { status: 400 });
     const read = readMovementForm(form, baseLibrary, library);
     if (read.status === 'error') return data({ errors: read.errors }, { status: 400 });
     if (Object.keys(read.override.fields).length === 0) await deleteOverride(db, read.override.movementId);
@@ -83,11 +88,14 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
   const [params, setParams] = useSearchParams();
   const errors: Record<string, string> = actionData?.errors ?? {};
   // What is chosen counts at once; the address follows, so that a place can be kept and shared.
-  const [filters, setFilters] = useState<Filters>(() => Object.fromEntries(FILTERS.map((key) => [key, params.get(key) ?? ''])) as Filters);
+  const [filters, setFilters] = useState<Filters>(
+    () => Object.fromEntries(FILTERS.map((key) => [key, params.get(key) ?? ''])) as Filters,
+  );
   const set = (key: keyof Filters, value: string) => setFilters((now) => ({ ...now, [key]: value }));
   useEffect(() => {
     const next = withFilters(new URLSearchParams(window.location.search), filters);
-    if (next.toString() !== new URLSearchParams(window.location.search).toString()) setParams(next, { replace: true, preventScrollReset: true });
+    if (next.toString() !== new URLSearchParams(window.location.search).toString())
+      setParams(next, { replace: true, preventScrollReset: true });
     // Only what is chosen here moves the address.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [filters]);
@@ -105,51 +113,139 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
     <div className="movements">
       <div className="page-title">
         <h1>Movements</h1>
-        <p className="soft">{shown.length === library.movements.length ? `${shown.length} in the library` : `${shown.length} of ${library.movements.length}`}</p>
-        <Link className="offer" to="?edit=new">Add a movement</Link>
+        <p className="soft">
+          {shown.length === library.movements.length
+            ? `${shown.length} in the library`
+            : `${shown.length} of ${library.movements.length}`}
+        </p>
+        <Link className="offer" to="?edit=new">
+          Add a movement
+        </Link>
       </div>
       <div className="movement-tools" role="search">
-        <input type="search" aria-label="Words" placeholder="Words, for instance: wall, quiet, hip" value={filters.q} onChange={(e) => set('q', e.target.value)} />
+        <input
+          type="search"
+          aria-label="Words"
+          placeholder="Words, for instance: wall, quiet, hip"
+          value={filters.q}
+          onChange={(e) => set('q', e.target.value)}
+        />
         <Pick label="pattern" value={filters.pattern} options={PATTERNS} onPick={(v) => set('pattern', v)} />
         <Pick label="position" value={filters.position} options={POSITIONS} onPick={(v) => set('position', v)} />
-        <Pick label="kit" value={filters.kit} options={['none', ...kitPieces(library.movements)]} onPick={(v) => set('kit', v)} />
-        <Pick label="to spare" value={filters.spare} options={SPARES} words={SPARE_WORDS} onPick={(v) => set('spare', v)} />
-        <label><input type="checkbox" checked={filters.used === 'yes'} onChange={(e) => set('used', e.target.checked ? 'yes' : '')} /> in use these {USAGE_WEEKS} weeks</label>
+        <Pick
+          label="kit"
+          value={filters.kit}
+          options={['none', ...kitPieces(library.movements)]}
+          onPick={(v) => set('kit', v)}
+        />
+        <Pick
+          label="to spare"
+          value={filters.spare}
+          options={SPARES}
+          words={SPARE_WORDS}
+          onPick={(v) => set('spare', v)}
+        />
+        <label>
+          <input
+            type="checkbox"
+            checked={filters.used === 'yes'}
+            onChange={(e) => set('used', e.target.checked ? 'yes' : '')}
+          />{' '}
+          in use these {USAGE_WEEKS} weeks
+        </label>
       </div>
-      <p className="soft small movement-key">Bars: {JOINTS.join(', ')}; full colour where much is asked. On the right, how often it stands in the last {USAGE_WEEKS} weeks.</p>
+      <p className="soft small movement-key">
+        Bars: {JOINTS.join(', ')}; full colour where much is asked. On the right, how often it stands in the last{' '}
+        {USAGE_WEEKS} weeks.
+      </p>
       <div className={chosen || edit === 'new' ? 'people-columns' : ''}>
         <ul className="movement-list">
           {shown.map((m) => {
             const own = usage.get(m.id);
             return (
               <li key={m.id}>
-                <Link to={at(m.id)} preventScrollReset aria-current={m === chosen || undefined}>{m.name}</Link>
+                <Link to={at(m.id)} preventScrollReset aria-current={m === chosen || undefined}>
+                  {m.name}
+                </Link>
                 <span className="soft small">{[m.pattern, m.position, ...m.kit].join(', ')}</span>
                 <DemandBars movement={m} />
-                <span className="small num">{own ? `${own.days.length} ${own.days.length === 1 ? 'day' : 'days'}` : ''}</span>
+                <span className="small num">
+                  {own ? `${own.days.length} ${own.days.length === 1 ? 'day' : 'days'}` : ''}
+                </span>
               </li>
             );
           })}
           {shown.length === 0 && <li className="empty">Nothing like that. Take a filter away, or add the movement.</li>}
         </ul>
         {edit === 'new' && !chosen && (
-          <aside className="follow-panel person-panel" aria-label="New movement"><Link className="follow-close" to="?" aria-label="Close">×</Link><h2>A movement of your own</h2><MovementForm movement={BLANK} isNew errors={errors} /></aside>
+          <aside className="follow-panel person-panel" aria-label="New movement">
+            <Link className="follow-close" to="?" aria-label="Close">
+              ×
+            </Link>
+            <h2>A movement of your own</h2>
+            <MovementForm movement={BLANK} isNew errors={errors} />
+          </aside>
         )}
         {chosen && (
           <aside className="follow-panel person-panel" aria-label={chosen.name}>
-            <Link className="follow-close" to={`?${withFilters(new URLSearchParams(), filters).toString()}`} aria-label="Close" preventScrollReset>×</Link>
+            <Link
+              className="follow-close"
+              to={`?${withFilters(new URLSearchParams(), filters).toString()}`}
+              aria-label="Close"
+              preventScrollReset
+            >
+              ×
+            </Link>
             <h2>{chosen.name}</h2>
-            {edit === 'yes' ? <MovementForm key={chosen.id} movement={chosen} isNew={false} errors={errors} /> : (
-              <MovementText movement={chosen} usage={usage.get(chosen.id)?.days ?? []} reps={usage.get(chosen.id)?.reps ?? 0} heldSec={usage.get(chosen.id)?.heldSec ?? 0} programmeId={programmeId} weeks={USAGE_WEEKS}
-                isOwn={!baseLibrary.find(chosen.id)} isChanged={layer.overrides.some((o) => o.movementId === chosen.id)} editPath={at(chosen.id, 'yes')} />
-            )}
-            {edit !== 'yes' && library.ladders.filter((l) => l.steps.some((s) => s.movementId === chosen.id)).map((l) => (
-              <LadderView
-                key={l.id} ladder={{ id: l.id, name: l.name, steps: l.steps.map((s) => ({ id: s.movementId, name: library.find(s.movementId)?.name ?? s.movementId, change: s.change })) }} here={chosen.id} linkTo={(id) => at(id)}
-                isEditing={edit === l.id} editPath={at(chosen.id, l.id)} isOwn={layer.ladders.some((x) => x.id === l.id)} error={errors.ladder ?? ''}
+            {edit === 'yes' ? (
+              <MovementForm key={chosen.id} movement={chosen} isNew={false} errors={errors} />
+            ) : (
+              <MovementText
+                movement={chosen}
+                usage={usage.get(chosen.id)?.days ?? []}
+                reps={usage.get(chosen.id)?.reps ?? 0}
+                heldSec={usage.get(chosen.id)?.heldSec ?? 0}
+                programmeId={programmeId}
+                weeks={USAGE_WEEKS}
+                isOwn={!baseLibrary.find(chosen.id)}
+                isChanged={layer.overrides.some((o) => o.movementId === chosen.id)}
+                editPath={at(chosen.id, 'yes')}
               />
-            ))}
-            {edit === 'ladder' ? <LadderForm id="" name="" steps={`${chosen.name}: `} error={errors.ladder ?? ''} /> : edit !== 'yes' && <p className="small"><Link to={at(chosen.id, 'ladder')} preventScrollReset>A new ladder with it</Link></p>}
+            )}
+            {edit !== 'yes' &&
+              library.ladders
+                .filter((l) => l.steps.some((s) => s.movementId === chosen.id))
+                .map((l) => (
+                  <LadderView
+                    key={l.id}
+                    ladder={{
+                      id: l.id,
+                      name: l.name,
+                      steps: l.steps.map((s) => ({
+                        id: s.movementId,
+                        name: library.find(s.movementId)?.name ?? s.movementId,
+                        change: s.change,
+                      })),
+                    }}
+                    here={chosen.id}
+                    linkTo={(id) => at(id)}
+                    isEditing={edit === l.id}
+                    editPath={at(chosen.id, l.id)}
+                    isOwn={layer.ladders.some((x) => x.id === l.id)}
+                    error={errors.ladder ?? ''}
+                  />
+                ))}
+            {edit === 'ladder' ? (
+              <LadderForm id="" name="" steps={`${chosen.name}: `} error={errors.ladder ?? ''} />
+            ) : (
+              edit !== 'yes' && (
+                <p className="small">
+                  <Link to={at(chosen.id, 'ladder')} preventScrollReset>
+                    A new ladder with it
+                  </Link>
+                </p>
+              )
+            )}
           </aside>
         )}
       </div>
@@ -170,30 +266,92 @@ function withFilters(params: URLSearchParams, filters: Filters): URLSearchParams
 
 function readFilters({ q, pattern, position, kit, spare }: Filters): MovementQuery {
   return {
-    words: q, spares: [spare].filter(isSpare), ...(PATTERNS.some((p) => p === pattern) && { pattern: pattern as Pattern }),
-    ...(POSITIONS.some((p) => p === position) && { position: position as Position }), ...(kit && { kit }),
+    words: q,
+    spares: [spare].filter(isSpare),
+    ...(PATTERNS.some((p) => p === pattern) && { pattern: pattern as Pattern }),
+    ...(POSITIONS.some((p) => p === position) && { position: position as Position }),
+    ...(kit && { kit }),
   };
 }
 
-function Pick({ label, value, options, words = {}, onPick }: { label: string; value: string; options: readonly string[]; words?: Record<string, string>; onPick: (value: string) => void }) {
+function Pick({
+  label,
+  value,
+  options,
+  words = {},
+  onPick,
+}: {
+  label: string;
+  value: string;
+  options: readonly string[];
+  words?: Record<string, string>;
+  onPick: (value: string) => void;
+}) {
   return (
-    <label className="sr-label"><span className="sr">{label}</span>
+    <label className="sr-label">
+      <span className="sr">{label}</span>
       <select value={value} onChange={(event) => onPick(event.target.value)} className={value ? 'is-set' : ''}>
-        <option value="">any {label}</option>{options.map((o) => <option key={o} value={o}>{words[o] ?? o}</option>)}
+        <option value="">any {label}</option>
+        {options.map((o) => (
+          <option key={o} value={o}>
+            {words[o] ?? o}
+          </option>
+        ))}
       </select>
     </label>
   );
 }
 
-function LadderView({ ladder, here, linkTo, isEditing, editPath, isOwn, error }: { ladder: DrawnLadder; here: string; linkTo: (id: string) => string; isEditing: boolean; editPath: string; isOwn: boolean; error: string }) {
+function LadderView({
+  ladder,
+  here,
+  linkTo,
+  isEditing,
+  editPath,
+  isOwn,
+  error,
+}: {
+  ladder: DrawnLadder;
+  here: string;
+  linkTo: (id: string) => string;
+  isEditing: boolean;
+  editPath: string;
+  isOwn: boolean;
+  error: string;
+}) {
   const submit = useSubmit();
   return (
     <section>
       <h3>{ladder.name}</h3>
-      {isEditing
-        ? <LadderForm id={ladder.id} name={ladder.name} steps={ladder.steps.map((s) => `${s.name}: ${s.change}`).join('\n')} error={error} />
-        : <LadderSteps ladder={ladder} here={here} linkTo={linkTo} />}
-      {!isEditing && <p className="small"><Link to={editPath} preventScrollReset>change this ladder</Link>{isOwn && <> <button type="button" className="link" onClick={() => void submit({ intent: 'reset-ladder', id: ladder.id, from: here }, { method: 'post' })}>undo our changes</button></>}</p>}
+      {isEditing ? (
+        <LadderForm
+          id={ladder.id}
+          name={ladder.name}
+          steps={ladder.steps.map((s) => `${s.name}: ${s.change}`).join('\n')}
+          error={error}
+        />
+      ) : (
+        <LadderSteps ladder={ladder} here={here} linkTo={linkTo} />
+      )}
+      {!isEditing && (
+        <p className="small">
+          <Link to={editPath} preventScrollReset>
+            change this ladder
+          </Link>
+          {isOwn && (
+            <>
+              {' '}
+              <button
+                type="button"
+                className="link"
+                onClick={() => void submit({ intent: 'reset-ladder', id: ladder.id, from: here }, { method: 'post' })}
+              >
+                undo our changes
+              </button>
+            </>
+          )}
+        </p>
+      )}
     </section>
   );
 }
@@ -201,11 +359,24 @@ function LadderView({ ladder, here, linkTo, isEditing, editPath, isOwn, error }:
 function LadderForm({ id, name, steps, error }: { id: string; name: string; steps: string; error: string }) {
   return (
     <Form method="post" className="movement-form" preventScrollReset>
-      <input type="hidden" name="intent" value="ladder" /><input type="hidden" name="id" value={id} />
-      <label>Ladder<input name="name" defaultValue={name} maxLength={80} /></label>
-      <label>Steps, easiest first, what changes after a colon<textarea name="steps" rows={7} defaultValue={steps} /></label>
-      {error && <p className="field-error" role="alert">{error}</p>}
-      <button className="button-main" type="submit">Keep</button>
+      <input type="hidden" name="intent" value="ladder" />
+      <input type="hidden" name="id" value={id} />
+      <label>
+        Ladder
+        <input name="name" defaultValue={name} maxLength={80} />
+      </label>
+      <label>
+        Steps, easiest first, what changes after a colon
+        <textarea name="steps" rows={7} defaultValue={steps} />
+      </label>
+      {error && (
+        <p className="field-error" role="alert">
+          {error}
+        </p>
+      )}
+      <button className="button-main" type="submit">
+        Keep
+      </button>
     </Form>
   );
 }

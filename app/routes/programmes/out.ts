@@ -5,7 +5,12 @@ import { withProgramme } from '../../../server/coach-scope.ts';
 import type { Route } from './+types/out';
 
 /** A file's name from a title: letters, digits and dashes. */
-const fileName = (title: string) => title.normalize('NFKD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '') || 'programme';
+const fileName = (title: string) =>
+  title
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '') || 'programme';
 
 /** The whole programme as one JSON document (`?as=json`), or as a zip of readable texts (`?as=texts`). */
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -13,8 +18,12 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const plan = (await getPlan(db, programme.id)).programme;
     const asTexts = new URL(request.url).searchParams.get('as') === 'texts';
     const name = `${fileName(plan.title)}.${asTexts ? 'zip' : 'json'}`;
-    return new Response(asTexts ? zipBundle(writeBundle(plan)) as BodyInit : formatProgramme(plan), {
-      headers: { 'content-type': asTexts ? 'application/zip' : 'application/json; charset=utf-8', 'content-disposition': `attachment; filename="${name}"`, 'cache-control': 'no-store' },
+    return new Response(asTexts ? (zipBundle(writeBundle(plan)) as BodyInit) : formatProgramme(plan), {
+      headers: {
+        'content-type': asTexts ? 'application/zip' : 'application/json; charset=utf-8',
+        'content-disposition': `attachment; filename="${name}"`,
+        'cache-control': 'no-store',
+      },
     });
   });
 }

@@ -12,15 +12,31 @@ export async function action({ request, params }: Route.ActionArgs) {
   const form = await request.formData();
   return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
     const people = await listParticipants(db, programme.runId);
-    const csv = readPeopleCsv(formText(form, 'text'), rosterDefaults(programme.startsOn, people, coachZone(request)), people.map((p) => p.name));
+    const csv = readPeopleCsv(
+      formText(form, 'text'),
+      rosterDefaults(programme.startsOn, people, coachZone(request)),
+      people.map((p) => p.name),
+    );
     const wrong = csv.rows.filter((r) => !r.person).length;
-    if (csv.error || csv.rows.length === 0) return data({ error: csv.error ?? 'There is no row in it.', added: null }, { status: 400 });
-    if (wrong > 0 && formText(form, 'skip') !== 'yes') return data({ error: `${wrong === 1 ? 'One row has' : `${wrong} rows have`} an error; nothing was written.`, added: null }, { status: 400 });
+    if (csv.error || csv.rows.length === 0)
+      return data({ error: csv.error ?? 'There is no row in it.', added: null }, { status: 400 });
+    if (wrong > 0 && formText(form, 'skip') !== 'yes')
+      return data(
+        { error: `${wrong === 1 ? 'One row has' : `${wrong} rows have`} an error; nothing was written.`, added: null },
+        { status: 400 },
+      );
     let added = 0;
     for (const { person } of csv.rows) {
       if (!person) continue;
       const { name, detail, timeZone, joinedOn, ...profile } = person;
-      const enrolmentId = await insertParticipant(db, { workspaceId: coach.workspaceId, runId: programme.runId, name, detail, timeZone, joinedOn });
+      const enrolmentId = await insertParticipant(db, {
+        workspaceId: coach.workspaceId,
+        runId: programme.runId,
+        name,
+        detail,
+        timeZone,
+        joinedOn,
+      });
       await updateProfile(db, enrolmentId, profile);
       added++;
     }

@@ -19,29 +19,53 @@ export async function action({ request, params }: Route.ActionArgs) {
   const intent = formText(form, 'intent');
   try {
     return await withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
-      const at = { workspaceId: coach.workspaceId, programmeId: programme.id, coachId: coach.coachId, now: new Date(nowMs()) };
+      const at = {
+        workspaceId: coach.workspaceId,
+        programmeId: programme.id,
+        coachId: coach.coachId,
+        now: new Date(nowMs()),
+      };
       switch (intent) {
         case 'undo':
-        case 'redo': return data(await undoPlan(db, at, intent));
+        case 'redo':
+          return data(await undoPlan(db, at, intent));
         case 'save-template': {
           const title = formText(form, 'title').trim();
           if (title === '' || title.length > 120) return refused('A template needs a title of at most 120 letters.');
           const plan = withoutDates({ ...(await getPlan(db, programme.id)).programme, title });
-          await upsertTemplate(db, { workspaceId: coach.workspaceId, title, document: toProgrammeJson(plan), now: at.now });
-          return data({ status: 'changed' as const, revision: Number(form.get('revision')), words: `Saved as the template “${title}”` });
+          await upsertTemplate(db, {
+            workspaceId: coach.workspaceId,
+            title,
+            document: toProgrammeJson(plan),
+            now: at.now,
+          });
+          return data({
+            status: 'changed' as const,
+            revision: Number(form.get('revision')),
+            words: `Saved as the template “${title}”`,
+          });
         }
         case 'change': {
           const read = readEditsJson(formText(form, 'edits'));
           if ('message' in read) return refused(read.message);
           const words = formText(form, 'words').trim().slice(0, 200) || 'a change';
-          const answer = await changePlan(db, await loadWorkspaceBook(db), at, { revision: Number(form.get('revision')), words, edits: read.edits });
+          const answer = await changePlan(db, await loadWorkspaceBook(db), at, {
+            revision: Number(form.get('revision')),
+            words,
+            edits: read.edits,
+          });
           return data(answer, { status: answer.status === 'refused' ? 400 : 200 });
         }
-        default: return refused('That is no step of this page; load it again.');
+        default:
+          return refused('That is no step of this page; load it again.');
       }
     });
   } catch (error) {
-    if (error instanceof StaleError) return refused('The plan was changed elsewhere in the meantime. It has been loaded anew; look at your change again.', 409);
+    if (error instanceof StaleError)
+      return refused(
+        'The plan was changed elsewhere in the meantime. It has been loaded anew; look at your change again.',
+        409,
+      );
     throw error;
   }
 }

@@ -35,13 +35,30 @@ export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: plan
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
     const { layer, stored } = await loadWorkspaceBook(db);
-    const [undo, redo] = [await findPlanChange(db, programme.id, 'undo'), await findPlanChange(db, programme.id, 'redo')];
+    const [undo, redo] = [
+      await findPlanChange(db, programme.id, 'undo'),
+      await findPlanChange(db, programme.id, 'redo'),
+    ];
     const plan = await getPlan(db, programme.id);
-    return { programmeId: programme.id, programme: plan.programme, revision: plan.revision, sent: plan.sent, layer, stored, startsOn: programme.startsOn, undo: undo?.words ?? null, redo: redo?.words ?? null };
+    return {
+      programmeId: programme.id,
+      programme: plan.programme,
+      revision: plan.revision,
+      sent: plan.sent,
+      layer,
+      stored,
+      startsOn: programme.startsOn,
+      undo: undo?.words ?? null,
+      redo: redo?.words ?? null,
+    };
   });
 }
 
-type OpenDialog = { readonly kind: 'arrange' | 'compare'; readonly week: number } | { readonly kind: 'shift' | 'retest'; readonly place: DayPlace } | { readonly kind: 'blocked' | 'exchange' | 'figures' } | { readonly kind: 'track'; readonly id: string };
+type OpenDialog =
+  | { readonly kind: 'arrange' | 'compare'; readonly week: number }
+  | { readonly kind: 'shift' | 'retest'; readonly place: DayPlace }
+  | { readonly kind: 'blocked' | 'exchange' | 'figures' }
+  | { readonly kind: 'track'; readonly id: string };
 
 /** The place that the address names: `?at=w5d3`, or `?at=week-5`. */
 function readSpot(at: string | null, weeks: number): PlanSpot | undefined {
@@ -62,18 +79,35 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
   const [copied, setCopied] = useState<number>();
   const [dialog, setDialog] = useState<OpenDialog>();
   const stored = useMemo(() => new Map(days.map((d) => [d.key, d])), [days]);
-  const blocked = useMemo(() => new Map(programme.blocked.flatMap((b) => days.filter((d) => dateOfDay(loaderData.startsOn, d) === b.date).map((d) => [d.key, b.words] as const))), [programme.blocked, days, loaderData.startsOn]);
+  const blocked = useMemo(
+    () =>
+      new Map(
+        programme.blocked.flatMap((b) =>
+          days.filter((d) => dateOfDay(loaderData.startsOn, d) === b.date).map((d) => [d.key, b.words] as const),
+        ),
+      ),
+    [programme.blocked, days, loaderData.startsOn],
+  );
   const today = days.find((d) => d.isToday);
   const selected = spot && spot.week <= programme.weeks ? spot : undefined;
   const place = selected && selected.weekday > 0 ? selected : undefined;
   const dayTrack = place && programme.days.find((d) => d.week === place.week && d.weekday === place.weekday)?.track?.id;
-  const shownTrack = plan.tracks.find((t) => t.track.id === (trackId ?? dayTrack)) ?? plan.tracks.find((t) => t.track.id === dayTrack) ?? plan.tracks[0];
+  const shownTrack =
+    plan.tracks.find((t) => t.track.id === (trackId ?? dayTrack)) ??
+    plan.tracks.find((t) => t.track.id === dayTrack) ??
+    plan.tracks[0];
   const { added, gone } = useGuardChanges(loaderData, plan);
   const base = `/programmes/${loaderData.programmeId}`;
   const at = selected ? (selected.weekday === 0 ? `week-${selected.week}` : dayKey(selected)) : undefined;
   useEffect(() => {
     if (!at || params.get('at') === at) return;
-    setParams((now) => { now.set('at', at); return now; }, { replace: true, preventScrollReset: true });
+    setParams(
+      (now) => {
+        now.set('at', at);
+        return now;
+      },
+      { replace: true, preventScrollReset: true },
+    );
   }, [at, params, setParams]);
   const select = (next: PlanSpot) => {
     setSpot(next);
@@ -84,23 +118,58 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
     const day = on.weekday > 0 ? programme.days.find((d) => d.week === on.week && d.weekday === on.weekday) : undefined;
     const isCommand = event.ctrlKey || event.metaKey;
     switch (event.key.toLowerCase()) {
-      case 'n': if (isCommand || on.weekday === 0) return false; propose([{ kind: 'add-day', place: on }], `a session to write on ${dayName(on)}`); return true;
+      case 'n':
+        if (isCommand || on.weekday === 0) return false;
+        propose([{ kind: 'add-day', place: on }], `a session to write on ${dayName(on)}`);
+        return true;
       case 'delete':
-      case 'backspace': if (!day) return false; propose([{ kind: 'remove-day', place: on }], `the session of ${dayName(on)} taken out`); return true;
-      case 'p': if (isCommand || !day?.track) return false; propose([{ kind: 'pin', place: on, isPinned: !day.track.isPinned }], day.track.isPinned ? `let go of ${dayName(on)}` : `${dayName(on)} pinned`); return true;
+      case 'backspace':
+        if (!day) return false;
+        propose([{ kind: 'remove-day', place: on }], `the session of ${dayName(on)} taken out`);
+        return true;
+      case 'p':
+        if (isCommand || !day?.track) return false;
+        propose(
+          [{ kind: 'pin', place: on, isPinned: !day.track.isPinned }],
+          day.track.isPinned ? `let go of ${dayName(on)}` : `${dayName(on)} pinned`,
+        );
+        return true;
       case 't': {
-        const made = isCommand || on.weekday === 0 ? undefined : makeTrack(programme, on, plan.tools.planner, plan.locked);
+        const made =
+          isCommand || on.weekday === 0 ? undefined : makeTrack(programme, on, plan.tools.planner, plan.locked);
         if (made) propose(made.edits, made.words);
         return made !== undefined;
       }
-      case 's': if (isCommand || on.weekday === 0) return false; setDialog({ kind: 'shift', place: on }); return true;
-      case 'r': if (isCommand || !day || day.text === '') return false; setDialog({ kind: 'retest', place: on }); return true;
-      case 'a': if (isCommand) return false; setDialog({ kind: 'arrange', week: on.week }); return true;
-      case 'c': if (isCommand && window.getSelection()?.toString()) return false; setCopied(on.week); return true;
-      case 'v': if (copied === undefined || copied === on.week) return false; propose([{ kind: 'copy-week', from: copied, to: on.week }], `week ${copied} copied to week ${on.week}`); return true;
-      case 'l': if (isCommand) return false; propose([{ kind: 'insert-week', at: on.week, as: 'lighter' }], `a lighter week before week ${on.week}`); return true;
-      case 'd': if (isCommand) return false; setDialog({ kind: 'compare', week: on.week }); return true;
-      default: return false;
+      case 's':
+        if (isCommand || on.weekday === 0) return false;
+        setDialog({ kind: 'shift', place: on });
+        return true;
+      case 'r':
+        if (isCommand || !day || day.text === '') return false;
+        setDialog({ kind: 'retest', place: on });
+        return true;
+      case 'a':
+        if (isCommand) return false;
+        setDialog({ kind: 'arrange', week: on.week });
+        return true;
+      case 'c':
+        if (isCommand && window.getSelection()?.toString()) return false;
+        setCopied(on.week);
+        return true;
+      case 'v':
+        if (copied === undefined || copied === on.week) return false;
+        propose([{ kind: 'copy-week', from: copied, to: on.week }], `week ${copied} copied to week ${on.week}`);
+        return true;
+      case 'l':
+        if (isCommand) return false;
+        propose([{ kind: 'insert-week', at: on.week, as: 'lighter' }], `a lighter week before week ${on.week}`);
+        return true;
+      case 'd':
+        if (isCommand) return false;
+        setDialog({ kind: 'compare', week: on.week });
+        return true;
+      default:
+        return false;
     }
   };
   useEffect(() => {
@@ -122,51 +191,125 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
   return (
     <div className={`plan${programme.weeks > 10 ? ' is-long' : ''}`}>
       <PlanTitle
-        plan={plan} undo={loaderData.undo} redo={loaderData.redo} week={selected?.week ?? today?.week ?? 1}
-        onArrange={(week) => setDialog({ kind: 'arrange', week })} onBlocked={() => setDialog({ kind: 'blocked' })} onExchange={() => setDialog({ kind: 'exchange' })}
+        plan={plan}
+        undo={loaderData.undo}
+        redo={loaderData.redo}
+        week={selected?.week ?? today?.week ?? 1}
+        onArrange={(week) => setDialog({ kind: 'arrange', week })}
+        onBlocked={() => setDialog({ kind: 'blocked' })}
+        onExchange={() => setDialog({ kind: 'exchange' })}
       />
       <div className="planner-columns">
         <div className="plan-main">
           <PlanGrid
-            programme={programme} weeks={plan.weeks} guards={plan.guards} difference={plan.difference} stored={stored} locked={plan.locked} blocked={blocked} selected={selected} onSelect={select} onKey={onKey} onOpen={open}
+            programme={programme}
+            weeks={plan.weeks}
+            guards={plan.guards}
+            difference={plan.difference}
+            stored={stored}
+            locked={plan.locked}
+            blocked={blocked}
+            selected={selected}
+            onSelect={select}
+            onKey={onKey}
+            onOpen={open}
             onMove={(from, to) => propose([{ kind: 'move-day', from, to }], `${dayName(from)} to ${dayName(to)}`)}
           />
-          <div className="soft small plan-legend"><p>Ribbons share one time scale; lighter bars and soft ends are estimates. Small columns: repetitions of <b>L</b>egs, <b>H</b>ips and back, <b>P</b>ush, p<b>U</b>ll, <b>T</b>runk, heart (<b>C</b>), <b>M</b>obility. <button type="button" className="tool small" onClick={() => setDialog({ kind: 'figures' })}>As a table</button></p><KeysHelp keys={PLAN_KEYS} /></div>
+          <div className="soft small plan-legend">
+            <p>
+              Ribbons share one time scale; lighter bars and soft ends are estimates. Small columns: repetitions of{' '}
+              <b>L</b>egs, <b>H</b>ips and back, <b>P</b>ush, p<b>U</b>ll, <b>T</b>runk, heart (<b>C</b>), <b>M</b>
+              obility.{' '}
+              <button type="button" className="tool small" onClick={() => setDialog({ kind: 'figures' })}>
+                As a table
+              </button>
+            </p>
+            <KeysHelp keys={PLAN_KEYS} />
+          </div>
         </div>
         <aside className="plan-side" aria-label="Beside the plan">
           {place && (
             <DayPanel
-              key={dayKey(place)} plan={plan} place={place} words={stored.get(dayKey(place))?.words ?? ''} writePath={`${base}/write/${dayKey(place)}`} isLocked={plan.locked.has(dayKey(place))}
-              onShift={() => setDialog({ kind: 'shift', place })} onRetest={() => setDialog({ kind: 'retest', place })}
+              key={dayKey(place)}
+              plan={plan}
+              place={place}
+              words={stored.get(dayKey(place))?.words ?? ''}
+              writePath={`${base}/write/${dayKey(place)}`}
+              isLocked={plan.locked.has(dayKey(place))}
+              onShift={() => setDialog({ kind: 'shift', place })}
+              onRetest={() => setDialog({ kind: 'retest', place })}
             />
           )}
           {selected?.weekday === 0 && (
-            <WeekPanel plan={plan} week={selected.week} copied={copied} onCopy={() => setCopied(selected.week)} onArrange={() => setDialog({ kind: 'arrange', week: selected.week })} onCompare={() => setDialog({ kind: 'compare', week: selected.week })} />
+            <WeekPanel
+              plan={plan}
+              week={selected.week}
+              copied={copied}
+              onCopy={() => setCopied(selected.week)}
+              onArrange={() => setDialog({ kind: 'arrange', week: selected.week })}
+              onCompare={() => setDialog({ kind: 'compare', week: selected.week })}
+            />
           )}
           {shownTrack ? (
             <TrackRail
-              key={shownTrack.track.id} programme={programme} read={shownTrack} tools={plan.tools} now={today && progressionWeek(programme, today.week)} propose={propose}
-              onPick={setTrackId} onEdit={() => setDialog({ kind: 'track', id: shownTrack.track.id })}
+              key={shownTrack.track.id}
+              programme={programme}
+              read={shownTrack}
+              tools={plan.tools}
+              now={today && progressionWeek(programme, today.week)}
+              propose={propose}
+              onPick={setTrackId}
+              onEdit={() => setDialog({ kind: 'track', id: shownTrack.track.id })}
             />
-          ) : <p className="soft track-none">No track yet. Write one session, choose its day here, and make it a track: it then recurs, and grows by its levers.</p>}
+          ) : (
+            <p className="soft track-none">
+              No track yet. Write one session, choose its day here, and make it a track: it then recurs, and grows by
+              its levers.
+            </p>
+          )}
           <RetestWords plan={plan} />
           <GuardList
-            guards={plan.guards} settings={programme.guards} fromWeek={today?.week ?? 1} onSettings={(guards, words) => propose([{ kind: 'set-guards', guards }], words)}
-            onShow={(g) => select(g.places[0] ?? { week: g.weeks.find((w) => w >= (today?.week ?? 1)) ?? g.weeks[0]!, weekday: 0 })}
+            guards={plan.guards}
+            settings={programme.guards}
+            fromWeek={today?.week ?? 1}
+            onSettings={(guards, words) => propose([{ kind: 'set-guards', guards }], words)}
+            onShow={(g) =>
+              select(g.places[0] ?? { week: g.weeks.find((w) => w >= (today?.week ?? 1)) ?? g.weeks[0]!, weekday: 0 })
+            }
           />
         </aside>
       </div>
-      {!plan.hasProposal && (plan.problem || plan.told) && <p className={`plan-said${plan.problem ? ' plan-off' : ''}`} role={plan.problem ? 'alert' : 'status'}>{plan.problem || plan.told}</p>}
-      {plan.hasProposal && (
-        <ProposalBar words={plan.words} problem={plan.problem} difference={plan.difference} newGuards={added} goneGuards={gone} busy={plan.busy} takesFocus={!plan.words.includes(': ')} onTake={plan.take} onLeave={plan.leave} />
+      {!plan.hasProposal && (plan.problem || plan.told) && (
+        <p className={`plan-said${plan.problem ? ' plan-off' : ''}`} role={plan.problem ? 'alert' : 'status'}>
+          {plan.problem || plan.told}
+        </p>
       )}
-      {dialog?.kind === 'arrange' && <ArrangeDialog plan={plan} week={dialog.week} startsOn={loaderData.startsOn} onClose={close} />}
+      {plan.hasProposal && (
+        <ProposalBar
+          words={plan.words}
+          problem={plan.problem}
+          difference={plan.difference}
+          newGuards={added}
+          goneGuards={gone}
+          busy={plan.busy}
+          takesFocus={!plan.words.includes(': ')}
+          onTake={plan.take}
+          onLeave={plan.leave}
+        />
+      )}
+      {dialog?.kind === 'arrange' && (
+        <ArrangeDialog plan={plan} week={dialog.week} startsOn={loaderData.startsOn} onClose={close} />
+      )}
       {dialog?.kind === 'compare' && <CompareDialog plan={plan} week={dialog.week} onClose={close} />}
       {dialog?.kind === 'shift' && <ShiftDialog plan={plan} place={dialog.place} onClose={close} />}
-      {dialog?.kind === 'retest' && <RetestDialog plan={plan} place={dialog.place} startsOn={loaderData.startsOn} onClose={close} />}
+      {dialog?.kind === 'retest' && (
+        <RetestDialog plan={plan} place={dialog.place} startsOn={loaderData.startsOn} onClose={close} />
+      )}
       {dialog?.kind === 'blocked' && <BlockedDialog plan={plan} startsOn={loaderData.startsOn} onClose={close} />}
       {dialog?.kind === 'figures' && <FiguresDialog plan={plan} onClose={close} />}
-      {dialog?.kind === 'exchange' && <ExchangeDialog plan={plan} programmeId={loaderData.programmeId} onClose={close} />}
+      {dialog?.kind === 'exchange' && (
+        <ExchangeDialog plan={plan} programmeId={loaderData.programmeId} onClose={close} />
+      )}
       {dialogTrack && <TrackDialog plan={plan} track={dialogTrack} onClose={close} />}
     </div>
   );

@@ -11,12 +11,16 @@ import type { Route } from './+types/programme';
 
 export { onlyNewPlaces as shouldRevalidate } from '../../components/only-new-places.ts';
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.programme.title ?? 'Programme'} · Ysodos` }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.programme.title ?? 'Programme'} · Ysodos` },
+];
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
     const book = await loadWorkspaceBook(db);
-    const days = spineDays(programme, await listDays(db, programme.id), coachToday(request), (text) => planText(text, book));
+    const days = spineDays(programme, await listDays(db, programme.id), coachToday(request), (text) =>
+      planText(text, book),
+    );
     return { programme, days, usualDay: usualDay(days) };
   });
 }
@@ -32,9 +36,15 @@ export default function ProgrammeLayout({ loaderData }: Route.ComponentProps) {
     <>
       <CoachHead programme={programme} dayKey={day ?? usual} />
       {stage !== 'plan' && stage !== 'movements' && stage !== 'people' && (
-        <Spine days={days} selected={day} linkTo={(key) => (stage === 'follow-up' ? `${base}/follow-up?day=${key}` : `${base}/${to}/${key}`)} />
+        <Spine
+          days={days}
+          selected={day}
+          linkTo={(key) => (stage === 'follow-up' ? `${base}/follow-up?day=${key}` : `${base}/${to}/${key}`)}
+        />
       )}
-      <main id="main" className="page"><Outlet /></main>
+      <main id="main" className="page">
+        <Outlet />
+      </main>
     </>
   );
 }

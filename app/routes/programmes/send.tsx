@@ -27,20 +27,50 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const people = await listParticipants(db, programme.runId);
     const now = nowMs();
     const zone = coachZone(request);
-    const zones = [...new Set(people.map((p) => p.timeZone))].map((timeZone) => {
-      const opensMs = releaseInstant(date, programme.releaseTime, timeZone);
-      const own = people.filter((p) => p.timeZone === timeZone && p.joinedOn <= date);
-      return { timeZone, people: own.length, opensMs, isOpen: opensMs <= now, nowThere: `${localTime(now, timeZone)}, ${formatDay(localDate(now, timeZone))}` };
-    }).filter((z) => z.people > 0).sort((a, b) => a.opensMs - b.opensMs);
+    const zones = [...new Set(people.map((p) => p.timeZone))]
+      .map((timeZone) => {
+        const opensMs = releaseInstant(date, programme.releaseTime, timeZone);
+        const own = people.filter((p) => p.timeZone === timeZone && p.joinedOn <= date);
+        return {
+          timeZone,
+          people: own.length,
+          opensMs,
+          isOpen: opensMs <= now,
+          nowThere: `${localTime(now, timeZone)}, ${formatDay(localDate(now, timeZone))}`,
+        };
+      })
+      .filter((z) => z.people > 0)
+      .sort((a, b) => a.opensMs - b.opensMs);
     const planned = day && day.text.trim() !== '' ? planText(day.text, await loadWorkspaceBook(db)) : undefined;
     return {
-      name: dayName(place), words: formatDay(date), week: place.week, dayKey: params.day, programmeId: programme.id, releaseTime: programme.releaseTime,
-      zones: zones.map((z) => ({ ...z, opensIn: formatWait(z.opensMs - now) })), people: zones.reduce((sum, z) => sum + z.people, 0),
+      name: dayName(place),
+      words: formatDay(date),
+      week: place.week,
+      dayKey: params.day,
+      programmeId: programme.id,
+      releaseTime: programme.releaseTime,
+      zones: zones.map((z) => ({ ...z, opensIn: formatWait(z.opensMs - now) })),
+      people: zones.reduce((sum, z) => sum + z.people, 0),
       withoutLink: people.filter((p) => !p.hasLink).length,
-      day: day ? { isReady: day.isReady, revision: day.revision, sentNumber: day.sent?.number ?? 0, isAsSent: day.sent?.text === day.text } : null,
-      planned: planned && planned.errors === 0 ? { document: planned.document, blocks: planned.blocks, plan: planned.plan } : null,
+      day: day
+        ? {
+            isReady: day.isReady,
+            revision: day.revision,
+            sentNumber: day.sent?.number ?? 0,
+            isAsSent: day.sent?.text === day.text,
+          }
+        : null,
+      planned:
+        planned && planned.errors === 0
+          ? { document: planned.document, blocks: planned.blocks, plan: planned.plan }
+          : null,
       errors: planned?.errors ?? 0,
-      versions: day ? (await listVersions(db, day.id)).map((v) => ({ ...v, sentWords: `${formatDay(localDate(v.sentAtMs, zone))}, ${localTime(v.sentAtMs, zone)}${zone === 'UTC' ? ' UTC' : ''}` })) : [],
+      versions: day
+        ? (await listVersions(db, day.id)).map((v) => ({
+            ...v,
+            sentWords: `${formatDay(localDate(v.sentAtMs, zone))}, ${localTime(v.sentAtMs, zone)}${zone === 'UTC' ? ' UTC' : ''}`,
+          }))
+        : [],
     };
   });
 }
@@ -56,25 +86,58 @@ function formatWait(ms: number): string {
 export async function action({ request, params }: Route.ActionArgs) {
   const form = await request.formData();
   const changeNote = formText(form, 'changeNote').trim();
-  if (changeNote.length > 500) return data({ error: 'The note on what changed has at most 500 letters.', changeNote }, { status: 400 });
+  if (changeNote.length > 500)
+    return data({ error: 'The note on what changed has at most 500 letters.', changeNote }, { status: 400 });
   const revision = Number(form.get('revision'));
   return withDay(request, params, async (db, { coach, programme, day }) => {
     if (!day) return notFound();
-    if (!day.isReady || day.revision !== revision) return data({ error: 'The text was changed since it was marked ready. Look at it again under Write.', changeNote }, { status: 409 });
-    if (day.sent?.text === day.text) return data({ error: 'This text was sent already; nothing has changed since.', changeNote }, { status: 409 });
+    if (!day.isReady || day.revision !== revision)
+      return data(
+        { error: 'The text was changed since it was marked ready. Look at it again under Write.', changeNote },
+        { status: 409 },
+      );
+    if (day.sent?.text === day.text)
+      return data({ error: 'This text was sent already; nothing has changed since.', changeNote }, { status: 409 });
     const book = await loadWorkspaceBook(db);
     const { document, issues, findings, plan } = analyseText(day.text, book.library, book.routines);
-    if (!isSendable({ issues, findings, plan })) return data({ error: 'Something in the text can’t be read; mend it under Write.', changeNote }, { status: 400 });
+    if (!isSendable({ issues, findings, plan }))
+      return data({ error: 'Something in the text can’t be read; mend it under Write.', changeNote }, { status: 400 });
     const id = await insertVersion(db, {
-      workspaceId: coach.workspaceId, runId: programme.runId, dayId: day.id, number: (day.sent?.number ?? 0) + 1, text: day.text, document: freezeRoutines(document, book.routines), changeNote, coachId: coach.coachId, now: new Date(nowMs()),
+      workspaceId: coach.workspaceId,
+      runId: programme.runId,
+      dayId: day.id,
+      number: (day.sent?.number ?? 0) + 1,
+      text: day.text,
+      document: freezeRoutines(document, book.routines),
+      changeNote,
+      coachId: coach.coachId,
+      now: new Date(nowMs()),
     });
-    if (id === undefined) return data({ error: 'Someone sent this day a moment ago. Look at what they sent.', changeNote }, { status: 409 });
+    if (id === undefined)
+      return data(
+        { error: 'Someone sent this day a moment ago. Look at what they sent.', changeNote },
+        { status: 409 },
+      );
     return redirect(`/programmes/${programme.id}/send/${params.day}`);
   });
 }
 
 export default function Send({ loaderData, actionData }: Route.ComponentProps) {
-  const { day, planned, name, words, zones, people, versions, dayKey, programmeId, errors, releaseTime, week, withoutLink } = loaderData;
+  const {
+    day,
+    planned,
+    name,
+    words,
+    zones,
+    people,
+    versions,
+    dayKey,
+    programmeId,
+    errors,
+    releaseTime,
+    week,
+    withoutLink,
+  } = loaderData;
   const [asking, setAsking] = useState(false);
   const [note, setNote] = useState('');
   const submit = useSubmit();
@@ -84,8 +147,17 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
     return (
       <div className="no-session">
         <h1>{name}</h1>
-        <p className="soft">{words}. {errors > 0 ? 'Something in its text can’t be read yet.' : day ? 'It is still to write.' : 'The programme has no session on this day.'}</p>
-        <Link className="button-main" to={write}>Go to Write</Link>
+        <p className="soft">
+          {words}.{' '}
+          {errors > 0
+            ? 'Something in its text can’t be read yet.'
+            : day
+              ? 'It is still to write.'
+              : 'The programme has no session on this day.'}
+        </p>
+        <Link className="button-main" to={write}>
+          Go to Write
+        </Link>
       </div>
     );
   }
@@ -99,27 +171,58 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
   return (
     <div className="send">
       <section className="send-phone" aria-label="What participants see">
-        <div className="person"><TodayCard {...planned} above={`${words} · week ${week}`} /></div>
+        <div className="person">
+          <TodayCard {...planned} above={`${words} · week ${week}`} />
+        </div>
       </section>
       <section className="send-what">
         <h1>{name}</h1>
-        <p className="soft">{words}. {day.isAsSent ? `Version ${day.sentNumber} is out.` : day.sentNumber > 0 ? `Version ${day.sentNumber} is out, and the text has changed since.` : 'Not sent yet.'}</p>
-        {actionData?.error && <p className="notice bad" role="alert">{actionData.error}</p>}
-        {!day.isReady && !day.isAsSent && <p className="notice">It isn’t marked ready. <Link to={write}>Read it through under Write</Link> and mark it there.</p>}
-        {people === 0 && <p className="notice">Nobody is in this programme yet. <Link to={`/programmes/${programmeId}/people`}>Add people</Link>; whoever joins before this day gets it too.</p>}
-        {withoutLink > 0 && <p className="notice">{withoutLink === 1 ? 'One person has' : `${withoutLink} people have`} no personal link. <Link to={`/programmes/${programmeId}/people`}>Make one</Link>, or it won’t reach them.</p>}
+        <p className="soft">
+          {words}.{' '}
+          {day.isAsSent
+            ? `Version ${day.sentNumber} is out.`
+            : day.sentNumber > 0
+              ? `Version ${day.sentNumber} is out, and the text has changed since.`
+              : 'Not sent yet.'}
+        </p>
+        {actionData?.error && (
+          <p className="notice bad" role="alert">
+            {actionData.error}
+          </p>
+        )}
+        {!day.isReady && !day.isAsSent && (
+          <p className="notice">
+            It isn’t marked ready. <Link to={write}>Read it through under Write</Link> and mark it there.
+          </p>
+        )}
+        {people === 0 && (
+          <p className="notice">
+            Nobody is in this programme yet. <Link to={`/programmes/${programmeId}/people`}>Add people</Link>; whoever
+            joins before this day gets it too.
+          </p>
+        )}
+        {withoutLink > 0 && (
+          <p className="notice">
+            {withoutLink === 1 ? 'One person has' : `${withoutLink} people have`} no personal link.{' '}
+            <Link to={`/programmes/${programmeId}/people`}>Make one</Link>, or it won’t reach them.
+          </p>
+        )}
         {can && (
           <Button type="primary" size="large" onClick={() => setAsking(true)}>
             {next > 1 ? `Send version ${next}` : 'Send'} to {people} {people === 1 ? 'person' : 'people'}
           </Button>
         )}
         <h2>When it opens</h2>
-        <p className="soft small">On {words} at {releaseTime} on each person’s own clock.</p>
+        <p className="soft small">
+          On {words} at {releaseTime} on each person’s own clock.
+        </p>
         <ul className="send-zones">
           {zones.map((z) => (
             <li key={z.timeZone}>
               <b>{z.timeZone.split('/').at(-1)!.replaceAll('_', ' ')}</b>
-              <span>{z.people} {z.people === 1 ? 'person' : 'people'}</span>
+              <span>
+                {z.people} {z.people === 1 ? 'person' : 'people'}
+              </span>
               <span>{z.isOpen ? `open for ${z.opensIn}` : `opens in ${z.opensIn}`}</span>
               <span className="soft small">now {z.nowThere}</span>
             </li>
@@ -129,20 +232,39 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
           <>
             <h2>Sent so far</h2>
             <ul className="send-versions">
-              {versions.map((v) => <li key={v.number}><b>Version {v.number}</b> {v.sentWords}, by {v.sentBy}{v.changeNote && <span>: {v.changeNote}</span>}</li>)}
+              {versions.map((v) => (
+                <li key={v.number}>
+                  <b>Version {v.number}</b> {v.sentWords}, by {v.sentBy}
+                  {v.changeNote && <span>: {v.changeNote}</span>}
+                </li>
+              ))}
             </ul>
             <p className="soft small">A sent version never changes; a correction goes out as the next one.</p>
           </>
         )}
       </section>
       <Dialog
-        open={asking} title={next > 1 ? `Send version ${next}?` : 'Send this session?'} okText={`Send to ${people} ${people === 1 ? 'person' : 'people'}`} busy={busy}
-        onCancel={() => setAsking(false)} onOk={() => void send()}
+        open={asking}
+        title={next > 1 ? `Send version ${next}?` : 'Send this session?'}
+        okText={`Send to ${people} ${people === 1 ? 'person' : 'people'}`}
+        busy={busy}
+        onCancel={() => setAsking(false)}
+        onOk={() => void send()}
       >
-        <p>{planned.document.title ?? 'This session'}, for {words}. Once it is sent it can’t be changed, only followed by a newer version.</p>
+        <p>
+          {planned.document.title ?? 'This session'}, for {words}. Once it is sent it can’t be changed, only followed by
+          a newer version.
+        </p>
         {next > 1 && (
-          <label>What changed, in a few words
-            <Input.TextArea value={note} maxLength={500} rows={2} onChange={(event) => setNote(event.target.value)} placeholder="14 lunges instead of 16" />
+          <label>
+            What changed, in a few words
+            <Input.TextArea
+              value={note}
+              maxLength={500}
+              rows={2}
+              onChange={(event) => setNote(event.target.value)}
+              placeholder="14 lunges instead of 16"
+            />
           </label>
         )}
       </Dialog>

@@ -51,11 +51,28 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const book = await loadWorkspaceBook(db);
     const plan = await getPlan(db, programme.id);
     return {
-      ...bookFor(book), note: buildTrackNote(plan.programme, findProgrammeDay(plan.programme, place), trackBookOf(book)) ?? null,
-      people: (await listParticipants(db, programme.runId)).map(({ enrolmentId, name, profile }): SeenPerson => ({ id: enrolmentId, name, person: toFitPerson(profile) })),
+      ...bookFor(book),
+      note: buildTrackNote(plan.programme, findProgrammeDay(plan.programme, place), trackBookOf(book)) ?? null,
+      people: (await listParticipants(db, programme.runId)).map(({ enrolmentId, name, profile }): SeenPerson => ({
+        id: enrolmentId,
+        name,
+        person: toFitPerson(profile),
+      })),
       programmes: (await listProgrammes(db)).map(({ id, title }) => ({ id, title })),
-      name: dayName(place), words: formatDay(dateOfDay(programme.startsOn, place)), dayKey: params.day, programmeId: programme.id,
-      day: day ? { id: day.id, text: day.text, revision: day.revision, isReady: day.isReady, sentNumber: day.sent?.number ?? null, isAsSent: day.sent?.text === day.text } : null,
+      name: dayName(place),
+      words: formatDay(dateOfDay(programme.startsOn, place)),
+      dayKey: params.day,
+      programmeId: programme.id,
+      day: day
+        ? {
+            id: day.id,
+            text: day.text,
+            revision: day.revision,
+            isReady: day.isReady,
+            sentNumber: day.sent?.number ?? null,
+            isAsSent: day.sent?.text === day.text,
+          }
+        : null,
     };
   });
 }
@@ -65,28 +82,48 @@ export async function action({ request, params }: Route.ActionArgs) {
   const intent = formText(form, 'intent');
   return withDay(request, params, async (db, { coach, programme, place, day }) => {
     if (intent === 'add') {
-      await insertDay(db, { workspaceId: coach.workspaceId, programmeId: programme.id, ...place, now: new Date(nowMs()) });
+      await insertDay(db, {
+        workspaceId: coach.workspaceId,
+        programmeId: programme.id,
+        ...place,
+        now: new Date(nowMs()),
+      });
       return data({ error: '' });
     }
     if (!day) return notFound();
     if (intent === 'remove') {
-      if (!(await deleteEmptyDay(db, day.id))) return data({ error: 'Only an empty day that was never sent can be taken out. Empty its text first.' }, { status: 400 });
+      if (!(await deleteEmptyDay(db, day.id)))
+        return data(
+          { error: 'Only an empty day that was never sent can be taken out. Empty its text first.' },
+          { status: 400 },
+        );
       return redirect(`/programmes/${programme.id}/plan`);
     }
     const revision = Number(form.get('revision'));
-    if ((intent !== 'ready' && intent !== 'not-ready') || !Number.isInteger(revision)) return data({ error: 'That is no step of this page; load it again.' }, { status: 400 });
+    if ((intent !== 'ready' && intent !== 'not-ready') || !Number.isInteger(revision))
+      return data({ error: 'That is no step of this page; load it again.' }, { status: 400 });
     if (intent === 'ready') {
       const book = await loadWorkspaceBook(db);
       const analysis = analyseText(day.text, book.library, book.routines);
       const errors = analysis.issues.length;
-      if (errors > 0) return data({ error: `${errors === 1 ? 'One thing' : `${errors} things`} can’t be read yet; mend that first.` }, { status: 400 });
-      if (analysis.plan.timeline.length === 0) return data({ error: 'There is nothing in this session yet.' }, { status: 400 });
-      if (!isSendable(analysis)) return data({ error: 'It refers to a routine that isn’t there. Write the block out, or store the routine.' }, { status: 400 });
+      if (errors > 0)
+        return data(
+          { error: `${errors === 1 ? 'One thing' : `${errors} things`} can’t be read yet; mend that first.` },
+          { status: 400 },
+        );
+      if (analysis.plan.timeline.length === 0)
+        return data({ error: 'There is nothing in this session yet.' }, { status: 400 });
+      if (!isSendable(analysis))
+        return data(
+          { error: 'It refers to a routine that isn’t there. Write the block out, or store the routine.' },
+          { status: 400 },
+        );
     }
     try {
       await updateDayReady(db, { dayId: day.id, revision, isReady: intent === 'ready' });
     } catch (error) {
-      if (error instanceof StaleError) return data({ error: 'The text was changed in between; look at it again.' }, { status: 409 });
+      if (error instanceof StaleError)
+        return data({ error: 'The text was changed in between; look at it again.' }, { status: 409 });
       throw error;
     }
     if (intent === 'ready') return redirect(`/programmes/${programme.id}/send/${params.day}`);
@@ -102,7 +139,12 @@ export default function Write({ loaderData, actionData }: Route.ComponentProps) 
       <div className="no-session">
         <h1>{name}</h1>
         <p className="soft">{words}. The programme has no session on this day.</p>
-        <Form method="post"><input type="hidden" name="intent" value="add" /><Button type="primary" htmlType="submit" loading={busy}>Put a session here</Button></Form>
+        <Form method="post">
+          <input type="hidden" name="intent" value="add" />
+          <Button type="primary" htmlType="submit" loading={busy}>
+            Put a session here
+          </Button>
+        </Form>
       </div>
     );
   }
@@ -115,7 +157,14 @@ interface WriterProps {
   readonly name: string;
   readonly words: string;
   readonly programmeId: number;
-  readonly day: { readonly id: number; readonly text: string; readonly revision: number; readonly isReady: boolean; readonly sentNumber: number | null; readonly isAsSent: boolean };
+  readonly day: {
+    readonly id: number;
+    readonly text: string;
+    readonly revision: number;
+    readonly isReady: boolean;
+    readonly sentNumber: number | null;
+    readonly isAsSent: boolean;
+  };
   readonly error: string;
   readonly busy: boolean;
   readonly dayKey: string;
@@ -125,97 +174,224 @@ interface WriterProps {
   readonly programmes: readonly { readonly id: number; readonly title: string }[];
 }
 
-function Writer({ name, words, note, day, error, busy, programmeId, dayKey, routines, layer, people, programmes }: WriterProps) {
+function Writer({
+  name,
+  words,
+  note,
+  day,
+  error,
+  busy,
+  programmeId,
+  dayKey,
+  routines,
+  layer,
+  people,
+  programmes,
+}: WriterProps) {
   const submit = useSubmit();
   const { revalidate } = useRevalidator();
   const onSaved = useCallback(() => void revalidate(), [revalidate]);
   const base = `/programmes/${programmeId}`;
   const { saver, state: draftState } = useDraft(`${base}/write/${dayKey}/draft`, day, onSaved);
   const onText = useCallback((next: string) => saver.change(next), [saver]);
-  const { text, library, analysis, editor, onChange, onEdit, onTake, complete, explain } = useSessionEditing(day.text, routines, layer, onText);
+  const { text, library, analysis, editor, onChange, onEdit, onTake, complete, explain } = useSessionEditing(
+    day.text,
+    routines,
+    layer,
+    onText,
+  );
   const { document, issues, findings, plan, blocks } = analysis;
   const [params, setParams] = useSearchParams();
   const asCards = params.get('as') === 'cards';
   const [dialog, setDialog] = useState<'paste' | 'copy' | { readonly keep: number }>();
-  const showAs = (cards: boolean) => setParams((now) => {
-    if (cards) now.set('as', 'cards');
-    else now.delete('as');
-    return now;
-  }, { replace: true, preventScrollReset: true });
+  const showAs = (cards: boolean) =>
+    setParams(
+      (now) => {
+        if (cards) now.set('as', 'cards');
+        else now.delete('as');
+        return now;
+      },
+      { replace: true, preventScrollReset: true },
+    );
   const onGoToLine = (line: number, column = 1) => {
     if (asCards) showAs(false);
     setTimeout(() => editor.current?.goTo(line, column), 0);
   };
-  const onApply = (issue: NotationIssue, suggestion: string) => editor.current?.replace(issue.line, issue.column, issue.endColumn, suggestion);
+  const onApply = (issue: NotationIssue, suggestion: string) =>
+    editor.current?.replace(issue.line, issue.column, issue.endColumn, suggestion);
   const isReady = day.isReady && text === day.text;
   const canBeReady = isSendable(analysis);
   const mark = async () => {
     if (await saver.save()) await submit({ intent: 'ready', revision: String(saver.revision) }, { method: 'post' });
   };
-  const why = issues.length > 0 ? 'Lines that can’t be read have to be mended first' : plan.timeline.length === 0 ? 'There is nothing in this session yet' : 'It refers to a routine that isn’t there';
-  const actions = isReady || (day.sentNumber !== null && text === day.text && day.isAsSent) ? (
-    <>
-      {isReady && !day.isAsSent && <Button onClick={() => void submit({ intent: 'not-ready', revision: String(day.revision) }, { method: 'post' })}>Not ready after all</Button>}
-      <Link className="button-main" to={`${base}/send/${dayKey}`}>{day.isAsSent ? `Sent as version ${day.sentNumber}` : 'Ready: go on to Send'}</Link>
-    </>
-  ) : (
-    <Tooltip title={canBeReady ? '' : why}>
-      <Button type="primary" size="large" disabled={!canBeReady || draftState.kind === 'stale'} loading={busy} onClick={() => void mark()}>Mark ready</Button>
-    </Tooltip>
-  );
+  const why =
+    issues.length > 0
+      ? 'Lines that can’t be read have to be mended first'
+      : plan.timeline.length === 0
+        ? 'There is nothing in this session yet'
+        : 'It refers to a routine that isn’t there';
+  const actions =
+    isReady || (day.sentNumber !== null && text === day.text && day.isAsSent) ? (
+      <>
+        {isReady && !day.isAsSent && (
+          <Button
+            onClick={() => void submit({ intent: 'not-ready', revision: String(day.revision) }, { method: 'post' })}
+          >
+            Not ready after all
+          </Button>
+        )}
+        <Link className="button-main" to={`${base}/send/${dayKey}`}>
+          {day.isAsSent ? `Sent as version ${day.sentNumber}` : 'Ready: go on to Send'}
+        </Link>
+      </>
+    ) : (
+      <Tooltip title={canBeReady ? '' : why}>
+        <Button
+          type="primary"
+          size="large"
+          disabled={!canBeReady || draftState.kind === 'stale'}
+          loading={busy}
+          onClick={() => void mark()}
+        >
+          Mark ready
+        </Button>
+      </Tooltip>
+    );
   const onInsertRoutine = (routine: RoutineChoice, how: 'copy' | 'refer') => {
     const block = readRoutine(routine.text, library);
     if (!block) return;
-    const next: Block = how === 'copy' ? block : { role: block.role, time: { kind: 'flow' }, source: { kind: 'routine', name: routine.name }, items: [] };
+    const next: Block =
+      how === 'copy'
+        ? block
+        : { role: block.role, time: { kind: 'flow' }, source: { kind: 'routine', name: routine.name }, items: [] };
     onEdit([{ kind: 'insert-block', at: block.role === 'Warm-up' ? 0 : document.blocks.length, next }]);
   };
   const kept = typeof dialog === 'object' ? document.blocks[dialog.keep] : undefined;
   return (
     <div className="write">
       <section className="write-text">
-        <div className="write-title"><h1>{name}</h1><span className="soft">{words}</span></div>
+        <div className="write-title">
+          <h1>{name}</h1>
+          <span className="soft">{words}</span>
+        </div>
         {note && <TrackWords note={note} hint={`of the track ${note.track}; a change here pins it`} />}
-        {error && <p className="notice bad" role="alert">{error}</p>}
+        {error && (
+          <p className="notice bad" role="alert">
+            {error}
+          </p>
+        )}
         {draftState.kind === 'stale' && (
           <div className="notice bad" role="alert">
-            <p><b>This day was changed elsewhere</b>, in another tab or by another coach. What you typed is still here and not saved.</p>
-            <Button size="small" onClick={() => saver.settle(draftState.revision)}>Keep mine</Button>{' '}
-            <Button size="small" onClick={() => {
-              saver.settle(draftState.revision, draftState.theirs);
-              editor.current?.setText(draftState.theirs);
-            }}>Take theirs</Button>
+            <p>
+              <b>This day was changed elsewhere</b>, in another tab or by another coach. What you typed is still here
+              and not saved.
+            </p>
+            <Button size="small" onClick={() => saver.settle(draftState.revision)}>
+              Keep mine
+            </Button>{' '}
+            <Button
+              size="small"
+              onClick={() => {
+                saver.settle(draftState.revision, draftState.theirs);
+                editor.current?.setText(draftState.theirs);
+              }}
+            >
+              Take theirs
+            </Button>
           </div>
         )}
         <div className="write-tools" role="toolbar" aria-label="Tools">
           <span className="write-as" role="group" aria-label="Write as">
-            <button type="button" aria-pressed={!asCards} onClick={() => showAs(false)}>Text</button>
-            <button type="button" aria-pressed={asCards} onClick={() => showAs(true)}>Cards</button>
+            <button type="button" aria-pressed={!asCards} onClick={() => showAs(false)}>
+              Text
+            </button>
+            <button type="button" aria-pressed={asCards} onClick={() => showAs(true)}>
+              Cards
+            </button>
           </span>
           <RoutineMenu routines={routines} onInsert={onInsertRoutine} />
-          <button type="button" className="tool" onClick={() => setDialog('paste')}>Read a plan</button>
-          <button type="button" className="tool" disabled={text.trim() === ''} onClick={() => setDialog('copy')}>Copy to …</button>
+          <button type="button" className="tool" onClick={() => setDialog('paste')}>
+            Read a plan
+          </button>
+          <button type="button" className="tool" disabled={text.trim() === ''} onClick={() => setDialog('copy')}>
+            Copy to …
+          </button>
           <KeysHelp keys={WRITE_KEYS} />
         </div>
         <NotationEditor
-          initialText={day.text} issues={issues} findings={findings} isHidden={asCards} onChange={onChange} onTake={onTake} complete={complete} explain={explain} handle={editor}
+          initialText={day.text}
+          issues={issues}
+          findings={findings}
+          isHidden={asCards}
+          onChange={onChange}
+          onTake={onTake}
+          complete={complete}
+          explain={explain}
+          handle={editor}
         />
-        {asCards && <SessionCards analysis={analysis} library={library} onEdit={onEdit} onUndo={() => editor.current?.undo()} onRedo={() => editor.current?.redo()} onKeep={(keep) => setDialog({ keep })} />}
+        {asCards && (
+          <SessionCards
+            analysis={analysis}
+            library={library}
+            onEdit={onEdit}
+            onUndo={() => editor.current?.undo()}
+            onRedo={() => editor.current?.redo()}
+            onKeep={(keep) => setDialog({ keep })}
+          />
+        )}
         <p className="write-foot small">
           <DraftWords state={draftState} />
           {text.trim() === '' && day.sentNumber === null && (
-            <Popconfirm title="Take this day out of the programme?" okText="Take it out" onConfirm={() => void submit({ intent: 'remove' }, { method: 'post' })}>
-              <button type="button" className="link">take this day out</button>
+            <Popconfirm
+              title="Take this day out of the programme?"
+              okText="Take it out"
+              onConfirm={() => void submit({ intent: 'remove' }, { method: 'post' })}
+            >
+              <button type="button" className="link">
+                take this day out
+              </button>
             </Popconfirm>
           )}
         </p>
       </section>
-      <PlanPanel document={document} blocks={blocks} plan={plan} issues={issues} findings={findings} room={computeRoomKit(document.groupSize, blocks, library)} onGoTo={(issue) => onGoToLine(issue.line, issue.column)} onGoToLine={onGoToLine} onApply={onApply} onTake={onTake} actions={actions} below={<SeeAs analysis={analysis} library={library} people={people} />} />
-      <PasteDialog
-        open={dialog === 'paste'} library={library} hasText={text.trim() !== ''} onClose={() => setDialog(undefined)}
-        onTake={(found, mode) => editor.current?.setText(mode === 'replace' ? found : `${text.trimEnd()}\n\n${withoutFields(found)}`)}
+      <PlanPanel
+        document={document}
+        blocks={blocks}
+        plan={plan}
+        issues={issues}
+        findings={findings}
+        room={computeRoomKit(document.groupSize, blocks, library)}
+        onGoTo={(issue) => onGoToLine(issue.line, issue.column)}
+        onGoToLine={onGoToLine}
+        onApply={onApply}
+        onTake={onTake}
+        actions={actions}
+        below={<SeeAs analysis={analysis} library={library} people={people} />}
       />
-      <CopyDialog open={dialog === 'copy'} text={text} programmeId={programmeId} dayKey={dayKey} programmes={programmes} onClose={() => setDialog(undefined)} />
-      {kept && <KeepRoutineDialog text={`${printBlock(kept, library).join('\n')}\n`} suggestedName={kept.label ?? kept.role.toLowerCase()} onClose={() => setDialog(undefined)} />}
+      <PasteDialog
+        open={dialog === 'paste'}
+        library={library}
+        hasText={text.trim() !== ''}
+        onClose={() => setDialog(undefined)}
+        onTake={(found, mode) =>
+          editor.current?.setText(mode === 'replace' ? found : `${text.trimEnd()}\n\n${withoutFields(found)}`)
+        }
+      />
+      <CopyDialog
+        open={dialog === 'copy'}
+        text={text}
+        programmeId={programmeId}
+        dayKey={dayKey}
+        programmes={programmes}
+        onClose={() => setDialog(undefined)}
+      />
+      {kept && (
+        <KeepRoutineDialog
+          text={`${printBlock(kept, library).join('\n')}\n`}
+          suggestedName={kept.label ?? kept.role.toLowerCase()}
+          onClose={() => setDialog(undefined)}
+        />
+      )}
     </div>
   );
 }
@@ -225,10 +401,35 @@ const withoutFields = (text: string): string => text.replace(/^(?:Title: .*\n)+\
 
 function DraftWords({ state }: { state: DraftState }) {
   switch (state.kind) {
-    case 'saved': return <span className="soft" role="status">saved</span>;
-    case 'typing': return <span className="soft" role="status">not saved yet</span>;
-    case 'offline': return <span className="plan-off" role="status">no network: what you type stays here and is saved later</span>;
-    case 'refused': return <span className="plan-off" role="alert">{state.message}</span>;
-    case 'stale': return <span className="plan-off" role="status">not saved: changed elsewhere</span>;
+    case 'saved':
+      return (
+        <span className="soft" role="status">
+          saved
+        </span>
+      );
+    case 'typing':
+      return (
+        <span className="soft" role="status">
+          not saved yet
+        </span>
+      );
+    case 'offline':
+      return (
+        <span className="plan-off" role="status">
+          no network: what you type stays here and is saved later
+        </span>
+      );
+    case 'refused':
+      return (
+        <span className="plan-off" role="alert">
+          {state.message}
+        </span>
+      );
+    case 'stale':
+      return (
+        <span className="plan-off" role="status">
+          not saved: changed elsewhere
+        </span>
+      );
   }
 }

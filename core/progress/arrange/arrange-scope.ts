@@ -21,32 +21,53 @@ export interface ArrangeWishes {
 
 /** A week of a programme as the arranger sees it. */
 export function buildArrangeScope(
-  programme: ProgrammeDocument, week: number, at: { planner: DayPlanner; startsOn: DayDate; locked: ReadonlySet<string> }, wishes: ArrangeWishes = { fixed: [] },
+  programme: ProgrammeDocument,
+  week: number,
+  at: { planner: DayPlanner; startsOn: DayDate; locked: ReadonlySet<string> },
+  wishes: ArrangeWishes = { fixed: [] },
 ): ArrangeScope {
   const { planner, startsOn, locked } = at;
   const own = programme.days.filter((d) => d.week === week);
   const sessions = own.map((day) => {
     const plan = planner.of(day.text);
     return {
-      weekday: day.weekday, title: plan?.title || 'the session to write', plan,
+      weekday: day.weekday,
+      title: plan?.title || 'the session to write',
+      plan,
       isFixed: locked.has(dayKey(day)) || wishes.fixed.includes(day.weekday) || themeOf(programme, day) === 'live',
     };
   });
-  const blocked = programme.blocked.flatMap((b) => [1, 2, 3, 4, 5, 6, 7].filter((weekday) => dateOfDay(startsOn, { week, weekday }) === b.date).map((weekday) => ({ weekday, rule: b.rule, words: b.words })));
+  const blocked = programme.blocked.flatMap((b) =>
+    [1, 2, 3, 4, 5, 6, 7]
+      .filter((weekday) => dateOfDay(startsOn, { week, weekday }) === b.date)
+      .map((weekday) => ({ weekday, rule: b.rule, words: b.words })),
+  );
   const neighbour = (place: { week: number; weekday: number }) => {
     const day = findProgrammeDay(programme, place);
     return day && planner.of(day.text);
   };
   const thresholds: Partial<Record<GuardCode, number>> = {};
-  for (const code of PAIR_CODES) if (!programme.guards.off.includes(code)) thresholds[code] = thresholdOf(programme, code);
+  for (const code of PAIR_CODES)
+    if (!programme.guards.off.includes(code)) thresholds[code] = thresholdOf(programme, code);
   return {
-    sessions, blocked, weekdays: wishes.weekdays ?? own.map((d) => d.weekday), thresholds,
-    before: neighbour({ week: week - 1, weekday: 7 }), after: neighbour({ week: week + 1, weekday: 1 }),
+    sessions,
+    blocked,
+    weekdays: wishes.weekdays ?? own.map((d) => d.weekday),
+    thresholds,
+    before: neighbour({ week: week - 1, weekday: 7 }),
+    after: neighbour({ week: week + 1, weekday: 1 }),
   };
 }
 
-export const arrangementEdit = (week: number, scope: ArrangeScope, order: Pick<Arrangement, 'weekdays'>): ProgrammeEdit =>
-  ({ kind: 'arrange-week', week, moves: scope.sessions.map((s, i) => ({ from: s.weekday, to: order.weekdays[i]! })) });
+export const arrangementEdit = (
+  week: number,
+  scope: ArrangeScope,
+  order: Pick<Arrangement, 'weekdays'>,
+): ProgrammeEdit => ({
+  kind: 'arrange-week',
+  week,
+  moves: scope.sessions.map((s, i) => ({ from: s.weekday, to: order.weekdays[i]! })),
+});
 
 /** What is done about blocked days: weeks in which a session stands on one, each arranged anew over all days of the week. */
 export interface BlockedProposal {
@@ -56,12 +77,19 @@ export interface BlockedProposal {
 }
 
 /** Moves sessions off the days that are blocked for them, week by week; whatever else stands stays as near as it can. */
-export function moveOffBlocked(programme: ProgrammeDocument, at: { planner: DayPlanner; startsOn: DayDate; locked: ReadonlySet<string> }): BlockedProposal {
+export function moveOffBlocked(
+  programme: ProgrammeDocument,
+  at: { planner: DayPlanner; startsOn: DayDate; locked: ReadonlySet<string> },
+): BlockedProposal {
   const edits: ProgrammeEdit[] = [];
   const stuck: { week: number; message: string }[] = [];
   for (let week = 1; week <= programme.weeks; week++) {
-    const isHit = programme.days.some((d) => d.week === week && !at.locked.has(dayKey(d))
-      && programme.blocked.some((b) => b.date === dateOfDay(at.startsOn, d) && isBlockedFor(b, at.planner.of(d.text))));
+    const isHit = programme.days.some(
+      (d) =>
+        d.week === week &&
+        !at.locked.has(dayKey(d)) &&
+        programme.blocked.some((b) => b.date === dateOfDay(at.startsOn, d) && isBlockedFor(b, at.planner.of(d.text))),
+    );
     if (!isHit) continue;
     const scope = buildArrangeScope(programme, week, at, { fixed: [], weekdays: [1, 2, 3, 4, 5, 6, 7] });
     const result = arrangeWeek(scope);

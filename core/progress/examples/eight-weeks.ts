@@ -109,18 +109,73 @@ Cool-down: flow
 /** Players in hotels: quiet floors, wrists and shoulders to spare, kit from a suitcase. */
 export const EIGHT_WEEKS: ExampleProgramme = {
   title: 'Eight weeks to the summer tour',
-  about: 'Eight weeks, four days, quiet floors and a suitcase of kit: rounds and reps first, every fourth week lighter.',
-  weeks: 8, lighter: [4, 8],
+  about:
+    'Eight weeks, four days, quiet floors and a suitcase of kit: rounds and reps first, every fourth week lighter.',
+  weeks: 8,
+  lighter: [4, 8],
   tracks: [
-    { id: 'four-in-turn', name: 'Four in turn', weekday: 1, theme: 'strength', school: 'rounds-and-reps', text: FOUR_IN_TURN, levers: ['rounds: wave 0, carry +1, lighter -1', 'reps: wave +1, carry 0, lighter -2', 'effort: wave 0, carry 0, lighter -2'] },
-    { id: 'growing-rounds', name: 'Growing rounds', weekday: 3, theme: 'intervals', school: 'density', text: GROWING_ROUNDS, levers: ['rest: wave 0, carry -5, lighter 0', 'rounds: wave 0, carry 0, lighter -1', 'effort: wave 0, carry 0, lighter -3'] },
-    { id: 'by-feel', name: 'By feel', weekday: 5, theme: 'by feel', school: 'by-feel', text: BY_FEEL, levers: ['reps of list in Ladder: at week 5 +1', 'effort: at week 5 +1'] },
-    { id: 'long-engine', name: 'Long engine', weekday: 6, theme: 'strength', school: 'own-number', text: LONG_ENGINE, levers: ['clock: wave +60, carry 0, lighter -120', 'effort: wave 0, carry 0, lighter -3'] },
+    {
+      id: 'four-in-turn',
+      name: 'Four in turn',
+      weekday: 1,
+      theme: 'strength',
+      school: 'rounds-and-reps',
+      text: FOUR_IN_TURN,
+      levers: [
+        'rounds: wave 0, carry +1, lighter -1',
+        'reps: wave +1, carry 0, lighter -2',
+        'effort: wave 0, carry 0, lighter -2',
+      ],
+    },
+    {
+      id: 'growing-rounds',
+      name: 'Growing rounds',
+      weekday: 3,
+      theme: 'intervals',
+      school: 'density',
+      text: GROWING_ROUNDS,
+      levers: [
+        'rest: wave 0, carry -5, lighter 0',
+        'rounds: wave 0, carry 0, lighter -1',
+        'effort: wave 0, carry 0, lighter -3',
+      ],
+    },
+    {
+      id: 'by-feel',
+      name: 'By feel',
+      weekday: 5,
+      theme: 'by feel',
+      school: 'by-feel',
+      text: BY_FEEL,
+      levers: ['reps of list in Ladder: at week 5 +1', 'effort: at week 5 +1'],
+    },
+    {
+      id: 'long-engine',
+      name: 'Long engine',
+      weekday: 6,
+      theme: 'strength',
+      school: 'own-number',
+      text: LONG_ENGINE,
+      levers: ['clock: wave +60, carry 0, lighter -120', 'effort: wave 0, carry 0, lighter -3'],
+    },
   ],
   others: [
     { week: 4, weekday: 5, text: LOOSE_AND_LONG, theme: 'mobility' },
-    { week: 5, weekday: 5, isPinned: true, text: BY_FEEL.replace('Effort: 6\n', 'Effort: 7\nNote: Concert tomorrow? Leave the ladder out, and count the day as done.\n').replace('reps 9-7-5-3', 'reps 10-8-6-4-2') },
-    { week: 6, weekday: 3, isPinned: true, text: GROWING_ROUNDS.replace('Kit: band', 'Kit: band, chair').replace('rest 30s', 'rest 25s') },
+    {
+      week: 5,
+      weekday: 5,
+      isPinned: true,
+      text: BY_FEEL.replace(
+        'Effort: 6\n',
+        'Effort: 7\nNote: Concert tomorrow? Leave the ladder out, and count the day as done.\n',
+      ).replace('reps 9-7-5-3', 'reps 10-8-6-4-2'),
+    },
+    {
+      week: 6,
+      weekday: 3,
+      isPinned: true,
+      text: GROWING_ROUNDS.replace('Kit: band', 'Kit: band, chair').replace('rest 30s', 'rest 25s'),
+    },
     { week: 8, weekday: 5, text: LOOSE_AND_LONG, theme: 'mobility' },
   ],
 };

@@ -15,11 +15,20 @@ describe.each(Object.keys(EXAMPLES))('the example %s', (id) => {
       expect(analysis.issues).toEqual([]);
       expect(isSendable(analysis)).toBe(true);
     }
-    expect(guardsOf(programme).filter((g) => g.code === 'target-broken').map((g) => `${g.subject}: ${g.message}`)).toEqual([]);
+    expect(
+      guardsOf(programme)
+        .filter((g) => g.code === 'target-broken')
+        .map((g) => `${g.subject}: ${g.message}`),
+    ).toEqual([]);
   });
 
   it('uses only movements of the library', () => {
-    const unknown = programme.days.flatMap((d) => planner.of(d.text)!.plan.movements.filter((m) => !m.known).map((m) => m.name));
+    const unknown = programme.days.flatMap((d) =>
+      planner
+        .of(d.text)!
+        .plan.movements.filter((m) => !m.known)
+        .map((m) => m.name),
+    );
     expect(unknown).toEqual([]);
   });
 
@@ -38,10 +47,21 @@ describe('the two examples', () => {
     expect(findExample('constructor')).toBeUndefined();
   });
   it('the readers meet one staircase again at the end', () => {
-    expect(findRetests(findExample('stairs-and-stories')!, planner)).toEqual([{ name: 'staircase', places: [{ week: 1, weekday: 5 }, { week: 4, weekday: 5 }], scores: [{ block: 'Staircase', score: 'rounds+reps' }] }]);
+    expect(findRetests(findExample('stairs-and-stories')!, planner)).toEqual([
+      {
+        name: 'staircase',
+        places: [
+          { week: 1, weekday: 5 },
+          { week: 4, weekday: 5 },
+        ],
+        scores: [{ block: 'Staircase', score: 'rounds+reps' }],
+      },
+    ]);
   });
   it('the players’ Mondays grow as planned', () => {
-    const mondays = findExample('eight-weeks')!.days.filter((d) => d.weekday === 1).map((d) => `${/for (\d+:\d+)/.exec(d.text)![1]} ${/\n(\d+) suitcase/.exec(d.text)![1]}`);
+    const mondays = findExample('eight-weeks')!
+      .days.filter((d) => d.weekday === 1)
+      .map((d) => `${/for (\d+:\d+)/.exec(d.text)![1]} ${/\n(\d+) suitcase/.exec(d.text)![1]}`);
     expect(mondays).toEqual(['25:00 8', '25:00 9', '25:00 10', '20:00 6', '30:00 8', '30:00 9', '30:00 10', '20:00 6']);
   });
 });

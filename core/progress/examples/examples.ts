@@ -5,7 +5,10 @@ import { buildExample } from './example-programme.ts';
 import { STAIRS_AND_STORIES } from './stairs-and-stories.ts';
 
 /** The complete programmes that ship with Ysodos, by id. */
-export const EXAMPLES: Readonly<Record<string, ExampleProgramme>> = { 'eight-weeks': EIGHT_WEEKS, 'stairs-and-stories': STAIRS_AND_STORIES };
+export const EXAMPLES: Readonly<Record<string, ExampleProgramme>> = {
+  'eight-weeks': EIGHT_WEEKS,
+  'stairs-and-stories': STAIRS_AND_STORIES,
+};
 
 /** An example as a programme to start from; undefined for an id that there is none of. */
 export function findExample(id: string): ProgrammeDocument | undefined {

@@ -12,27 +12,60 @@ import type { Guard, GuardCode } from './guard.ts';
 import { formatWeeks } from './guard.ts';
 
 /** The shared work of two sessions under a rule; undefined where the rule isn't met. */
-export type PairRule = (a: DayPlan, b: DayPlan, threshold: number) => { readonly what: string; readonly figures: string } | undefined;
+export type PairRule = (
+  a: DayPlan,
+  b: DayPlan,
+  threshold: number,
+) => { readonly what: string; readonly figures: string } | undefined;
 
 export const sameArea: PairRule = (a, b, thresholdPct) => {
-  const shared = (Object.keys(a.workByArea) as Area[]).filter((area) => area !== 'mobility').map((area) => {
-    const [x, y] = [a, b].map((p) => (100 * (p.workByArea[area] ?? 0)) / Math.max(1, Object.values(p.workByArea).reduce((s, v) => s + v, 0)));
-    return { area, x: x!, y: y! };
-  }).filter(({ x, y }) => x >= thresholdPct && y >= thresholdPct);
-  return shared.length === 0 ? undefined : { what: shared.map((s) => s.area).join(' and '), figures: shared.map((s) => `${Math.round(s.x)} and ${Math.round(s.y)} % of the work`).join('; ') };
+  const shared = (Object.keys(a.workByArea) as Area[])
+    .filter((area) => area !== 'mobility')
+    .map((area) => {
+      const [x, y] = [a, b].map(
+        (p) =>
+          (100 * (p.workByArea[area] ?? 0)) /
+          Math.max(
+            1,
+            Object.values(p.workByArea).reduce((s, v) => s + v, 0),
+          ),
+      );
+      return { area, x: x!, y: y! };
+    })
+    .filter(({ x, y }) => x >= thresholdPct && y >= thresholdPct);
+  return shared.length === 0
+    ? undefined
+    : {
+        what: shared.map((s) => s.area).join(' and '),
+        figures: shared.map((s) => `${Math.round(s.x)} and ${Math.round(s.y)} % of the work`).join('; '),
+      };
 };
 
 const JOINT_NAMES: Record<WatchedJoint, string> = { wrist: 'wrists', shoulder: 'shoulders', knee: 'knees' };
 
 export const sameJoint: PairRule = (a, b, thresholdMin) => {
-  const shared = WATCHED_JOINTS.filter((j) => a.workByJoint[j] >= thresholdMin * 60 && b.workByJoint[j] >= thresholdMin * 60);
-  return shared.length === 0 ? undefined : { what: shared.map((j) => JOINT_NAMES[j]).join(' and '), figures: shared.map((j) => `${wholeMinutes(a.workByJoint[j])} and ${wholeMinutes(b.workByJoint[j])} min`).join('; ') };
+  const shared = WATCHED_JOINTS.filter(
+    (j) => a.workByJoint[j] >= thresholdMin * 60 && b.workByJoint[j] >= thresholdMin * 60,
+  );
+  return shared.length === 0
+    ? undefined
+    : {
+        what: shared.map((j) => JOINT_NAMES[j]).join(' and '),
+        figures: shared
+          .map((j) => `${wholeMinutes(a.workByJoint[j])} and ${wholeMinutes(b.workByJoint[j])} min`)
+          .join('; '),
+      };
 };
 
 export const hardDays: PairRule = (a, b, threshold) =>
-  ((a.effort ?? 0) >= threshold && (b.effort ?? 0) >= threshold ? { what: 'hard', figures: `effort ${a.effort} and ${b.effort}` } : undefined);
+  (a.effort ?? 0) >= threshold && (b.effort ?? 0) >= threshold
+    ? { what: 'hard', figures: `effort ${a.effort} and ${b.effort}` }
+    : undefined;
 
-interface Pair { readonly first: PlannedDay; readonly second: PlannedDay }
+interface Pair {
+  readonly first: PlannedDay;
+  readonly second: PlannedDay;
+}
 
 /** Sessions on neighbouring days, over the end of a week too. */
 function neighbours(weeks: readonly WeekPlan[]): Pair[] {
@@ -50,7 +83,12 @@ const SENTENCES: Record<'same-area' | 'same-joint' | 'hard-days', (what: string)
 };
 
 /** Pairs of neighbouring days that meet a rule; the same two weekdays with the same matter are one thing, with its weeks. */
-export function findPairs(weeks: readonly WeekPlan[], code: keyof typeof SENTENCES, rule: PairRule, threshold: number): Guard[] {
+export function findPairs(
+  weeks: readonly WeekPlan[],
+  code: keyof typeof SENTENCES,
+  rule: PairRule,
+  threshold: number,
+): Guard[] {
   const groups = new Map<string, { pairs: Pair[]; what: string; figures: string[] }>();
   for (const pair of neighbours(weeks)) {
     const met = rule(pair.first.plan!, pair.second.plan!, threshold);
@@ -65,7 +103,10 @@ export function findPairs(weeks: readonly WeekPlan[], code: keyof typeof SENTENC
     const own = pairs.map((p) => p.first.day.week);
     const { first, second } = pairs[0]!;
     return {
-      code, weeks: own, places: pairs.flatMap((p) => [placeOf(p.first), placeOf(p.second)]), threshold,
+      code,
+      weeks: own,
+      places: pairs.flatMap((p) => [placeOf(p.first), placeOf(p.second)]),
+      threshold,
       subject: `${WEEKDAYS[first.day.weekday - 1]} and ${WEEKDAYS[second.day.weekday - 1]}`,
       message: `${SENTENCES[code](what)}: ${figures[0]}${pairs.length > 1 ? ` in week ${own[0]}; also in ${formatWeeks(own.slice(1))}` : `, ${formatWeeks(own)}`}.`,
     };
@@ -75,41 +116,70 @@ export function findPairs(weeks: readonly WeekPlan[], code: keyof typeof SENTENC
 const placeOf = ({ day }: PlannedDay): DayPlace => ({ week: day.week, weekday: day.weekday });
 const inWeek = ({ day }: PlannedDay): string => `${WEEKDAYS[day.weekday - 1]}, week ${day.week}`;
 
-const eachDay = (weeks: readonly WeekPlan[], find: (day: PlannedDay, plan: DayPlan) => Omit<Guard, 'weeks' | 'places' | 'subject'> | undefined): Guard[] =>
-  weeks.flatMap((w) => w.days.flatMap((d) => {
-    const found = d?.plan && find(d, d.plan);
-    return found ? [{ ...found, weeks: [w.week], places: [placeOf(d)], subject: inWeek(d) }] : [];
-  }));
+const eachDay = (
+  weeks: readonly WeekPlan[],
+  find: (day: PlannedDay, plan: DayPlan) => Omit<Guard, 'weeks' | 'places' | 'subject'> | undefined,
+): Guard[] =>
+  weeks.flatMap((w) =>
+    w.days.flatMap((d) => {
+      const found = d?.plan && find(d, d.plan);
+      return found ? [{ ...found, weeks: [w.week], places: [placeOf(d)], subject: inWeek(d) }] : [];
+    }),
+  );
 
 /** A session that is shorter than promised is no matter in a lighter week. */
-export const findBrokenTargets = (weeks: readonly WeekPlan[], thresholdPct: number): Guard[] => eachDay(weeks, (day, plan) => {
-  const targetSec = plan.document.targetSec;
-  if (targetSec === undefined) return undefined;
-  const offSec = plan.clockSec.likely - targetSec;
-  if (Math.abs(offSec) <= (thresholdPct / 100) * targetSec || (offSec < 0 && weeks[day.day.week - 1]?.isLighter)) return undefined;
-  return { code: 'target-broken', threshold: thresholdPct, message: `${plan.title || 'The session'} is likely ${formatClock(plan.clockSec.likely)}, ${formatClock(Math.abs(offSec))} ${offSec > 0 ? 'over' : 'short of'} its target of ${formatClock(targetSec)}.` };
-});
+export const findBrokenTargets = (weeks: readonly WeekPlan[], thresholdPct: number): Guard[] =>
+  eachDay(weeks, (day, plan) => {
+    const targetSec = plan.document.targetSec;
+    if (targetSec === undefined) return undefined;
+    const offSec = plan.clockSec.likely - targetSec;
+    if (Math.abs(offSec) <= (thresholdPct / 100) * targetSec || (offSec < 0 && weeks[day.day.week - 1]?.isLighter))
+      return undefined;
+    return {
+      code: 'target-broken',
+      threshold: thresholdPct,
+      message: `${plan.title || 'The session'} is likely ${formatClock(plan.clockSec.likely)}, ${formatClock(Math.abs(offSec))} ${offSec > 0 ? 'over' : 'short of'} its target of ${formatClock(targetSec)}.`,
+    };
+  });
 
-export const isBlockedFor = (blocked: BlockedDay, plan: Pick<DayPlan, 'isHard'> | undefined): boolean => blocked.rule === 'no session' || plan?.isHard === true;
+export const isBlockedFor = (blocked: BlockedDay, plan: Pick<DayPlan, 'isHard'> | undefined): boolean =>
+  blocked.rule === 'no session' || plan?.isHard === true;
 
 export function findBlocked(weeks: readonly WeekPlan[], blocked: readonly BlockedDay[], startsOn: DayDate): Guard[] {
   if (blocked.length === 0) return [];
   const byDate = groupBy(blocked, (b) => b.date);
   return eachDay(weeks, (day, plan) => {
     const found = byDate.get(dateOfDay(startsOn, day.day))?.find((b) => isBlockedFor(b, plan));
-    return found && { code: 'blocked-day' as GuardCode, threshold: null, message: `${found.words}: ${plan.title || 'a session'}${found.rule === 'no session' ? '' : `, effort ${plan.effort},`} stands on it.` };
+    return (
+      found && {
+        code: 'blocked-day' as GuardCode,
+        threshold: null,
+        message: `${found.words}: ${plan.title || 'a session'}${found.rule === 'no session' ? '' : `, effort ${plan.effort},`} stands on it.`,
+      }
+    );
   });
 }
 
 /** Sessions of one retest name that aren't the same work. */
 export function findDifferingRetests(weeks: readonly WeekPlan[]): Guard[] {
-  const byName = groupBy(weeks.flatMap((w) => w.days.flatMap((d) => (d?.plan?.retest ? [d] : []))), (d) => d.plan!.retest!.toLowerCase());
+  const byName = groupBy(
+    weeks.flatMap((w) => w.days.flatMap((d) => (d?.plan?.retest ? [d] : []))),
+    (d) => d.plan!.retest!.toLowerCase(),
+  );
   return [...byName.values()].flatMap((days): Guard[] => {
     const work = (d: PlannedDay) => JSON.stringify(d.plan!.document.blocks);
     const different = days.filter((d) => work(d) !== work(days[0]!));
-    return different.length === 0 ? [] : [{
-      code: 'retest-differs', weeks: [...new Set(days.map((d) => d.day.week))], places: days.map(placeOf), subject: `Retest ${days[0]!.plan!.retest}`, threshold: null,
-      message: `The session of ${inWeek(different[0]!)} is not the one of ${inWeek(days[0]!)}, so their scores don’t compare.`,
-    }];
+    return different.length === 0
+      ? []
+      : [
+          {
+            code: 'retest-differs',
+            weeks: [...new Set(days.map((d) => d.day.week))],
+            places: days.map(placeOf),
+            subject: `Retest ${days[0]!.plan!.retest}`,
+            threshold: null,
+            message: `The session of ${inWeek(different[0]!)} is not the one of ${inWeek(days[0]!)}, so their scores don’t compare.`,
+          },
+        ];
   });
 }

@@ -12,12 +12,25 @@ const toQuarter = (kg: number): number => Math.round(kg * 4) / 4;
 
 /** The weight that is written; where a share of one's best is written, its per cent. */
 export const load: LeverAction = {
-  read: (block, lever, library) => readItems(block, lever, library, ({ load: own }) => (own?.kind === 'weight' ? `${own.pieces === 1 ? '' : `${own.pieces}x`}${own.kg} kg` : own?.kind === 'share' ? `${own.pct}%` : undefined)),
-  pull: (block, by, lever, library) => mapItems(block, lever, library, (item): WorkItem => {
-    if (item.load?.kind === 'weight') return { ...item, load: { ...item.load, kg: clamp(toQuarter(item.load.kg + by), Math.min(item.load.kg, 0.5), MAX_KG) } };
-    if (item.load?.kind === 'share') return { ...item, load: { ...item.load, pct: clamp(Math.round(item.load.pct + by), 1, MAX_PCT) } };
-    return item;
-  }),
+  read: (block, lever, library) =>
+    readItems(block, lever, library, ({ load: own }) =>
+      own?.kind === 'weight'
+        ? `${own.pieces === 1 ? '' : `${own.pieces}x`}${own.kg} kg`
+        : own?.kind === 'share'
+          ? `${own.pct}%`
+          : undefined,
+    ),
+  pull: (block, by, lever, library) =>
+    mapItems(block, lever, library, (item): WorkItem => {
+      if (item.load?.kind === 'weight')
+        return {
+          ...item,
+          load: { ...item.load, kg: clamp(toQuarter(item.load.kg + by), Math.min(item.load.kg, 0.5), MAX_KG) },
+        };
+      if (item.load?.kind === 'share')
+        return { ...item, load: { ...item.load, pct: clamp(Math.round(item.load.pct + by), 1, MAX_PCT) } };
+      return item;
+    }),
 };
 
 /** The name so many steps on along the first ladder that the movement is on; undefined where it is on none or at the end. */
@@ -32,27 +45,49 @@ function stepName(name: string, by: number, library: MovementLibrary): string | 
 
 /** The next shape of the movement's ladder; the dose keeps its number, and its sides follow the new shape. */
 export const shape: LeverAction = {
-  read: (block, lever, library) => readItems(block, lever, library, (item) => {
-    const names = item.choices.map((c) => c.name);
-    return names.some((n) => stepName(n, 1, library) ?? stepName(n, -1, library)) ? names.join(' or ') : undefined;
-  }),
-  pull: (block, by, lever, library) => mapItems(block, lever, library, (item): WorkItem => {
-    const stepped = item.choices.map((c) => stepName(c.name, by, library));
-    if (stepped.every((n) => n === undefined)) return item;
-    const choices = item.choices.map((c, i) => (stepped[i] === undefined ? c : { ...c, name: stepped[i] }));
-    const from = library.findByName(item.choices[0]!.name);
-    const to = library.findByName(choices[0]!.name);
-    if (!from || !to || item.inTurn || (from.isOneSided === to.isOneSided && from.isHold === to.isHold)) return { ...item, choices };
-    const dose = convertDose(item, from, to);
-    const { dose: _dose, halfEachSide, side, ...bare } = item;
-    const keepsSide = to.isOneSided && !countsSides(dose);
-    return { ...bare, ...(dose && { dose }), ...(keepsSide && side && { side }), ...(keepsSide && halfEachSide && { halfEachSide }), choices };
-  }),
+  read: (block, lever, library) =>
+    readItems(block, lever, library, (item) => {
+      const names = item.choices.map((c) => c.name);
+      return names.some((n) => stepName(n, 1, library) ?? stepName(n, -1, library)) ? names.join(' or ') : undefined;
+    }),
+  pull: (block, by, lever, library) =>
+    mapItems(block, lever, library, (item): WorkItem => {
+      const stepped = item.choices.map((c) => stepName(c.name, by, library));
+      if (stepped.every((n) => n === undefined)) return item;
+      const choices = item.choices.map((c, i) => (stepped[i] === undefined ? c : { ...c, name: stepped[i] }));
+      const from = library.findByName(item.choices[0]!.name);
+      const to = library.findByName(choices[0]!.name);
+      if (!from || !to || item.inTurn || (from.isOneSided === to.isOneSided && from.isHold === to.isHold))
+        return { ...item, choices };
+      const dose = convertDose(item, from, to);
+      const { dose: _dose, halfEachSide, side, ...bare } = item;
+      const keepsSide = to.isOneSided && !countsSides(dose);
+      return {
+        ...bare,
+        ...(dose && { dose }),
+        ...(keepsSide && side && { side }),
+        ...(keepsSide && halfEachSide && { halfEachSide }),
+        choices,
+      };
+    }),
 };
 
 /** Slower on the way down. */
 export const tempo: LeverAction = {
-  read: (block, lever, library) => readItems(block, lever, library, ({ tempo: own }) => (own ? `${own.downSec}-${own.pauseSec}-${own.upSec}` : undefined)),
-  pull: (block, by, lever, library) => mapItems(block, lever, library, (item): WorkItem => (item.tempo
-    ? { ...item, tempo: { ...item.tempo, downSec: clamp(item.tempo.downSec + by, Math.min(1, item.tempo.downSec), MAX_DOWN_SEC) } } : item)),
+  read: (block, lever, library) =>
+    readItems(block, lever, library, ({ tempo: own }) =>
+      own ? `${own.downSec}-${own.pauseSec}-${own.upSec}` : undefined,
+    ),
+  pull: (block, by, lever, library) =>
+    mapItems(block, lever, library, (item): WorkItem =>
+      item.tempo
+        ? {
+            ...item,
+            tempo: {
+              ...item.tempo,
+              downSec: clamp(item.tempo.downSec + by, Math.min(1, item.tempo.downSec), MAX_DOWN_SEC),
+            },
+          }
+        : item,
+    ),
 };

@@ -17,20 +17,29 @@ export const LEAST_SEC = 5;
 
 export const clamp = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
 /** A stretch of time, pulled. */
-export const pullSec = (sec: number, by: number, most = MAX_SEC): number => clamp(sec + by, Math.min(sec, LEAST_SEC), most);
+export const pullSec = (sec: number, by: number, most = MAX_SEC): number =>
+  clamp(sec + by, Math.min(sec, LEAST_SEC), most);
 
-export const isList = (count: Block['count']): count is Extract<Block['count'], { kind: 'list' }> => count?.kind === 'list';
+export const isList = (count: Block['count']): count is Extract<Block['count'], { kind: 'list' }> =>
+  count?.kind === 'list';
 
 /** Whether a lever means this item; one without `of` means all. */
 export function meansItem(lever: Lever, item: WorkItem, library: MovementLibrary): boolean {
   if (lever.of === undefined) return true;
   if (lever.of === 'list') return false;
   const wanted = library.findByName(lever.of);
-  return item.choices.some((c) => (wanted ? library.findByName(c.name)?.id === wanted.id : c.name.toLowerCase() === lever.of!.toLowerCase()));
+  return item.choices.some((c) =>
+    wanted ? library.findByName(c.name)?.id === wanted.id : c.name.toLowerCase() === lever.of!.toLowerCase(),
+  );
 }
 
 /** A block with its items mapped; the same object where none changed. */
-export function mapItems(block: Block, lever: Lever, library: MovementLibrary, next: (item: WorkItem) => WorkItem): Block {
+export function mapItems(
+  block: Block,
+  lever: Lever,
+  library: MovementLibrary,
+  next: (item: WorkItem) => WorkItem,
+): Block {
   let isChanged = false;
   const items = block.items.map((item): Item => {
     if (item.kind !== 'work' || !meansItem(lever, item, library)) return item;
@@ -42,7 +51,14 @@ export function mapItems(block: Block, lever: Lever, library: MovementLibrary, n
 }
 
 /** What is read of each item that a lever means, joined: `8/10/12`. */
-export function readItems(block: Block, lever: Lever, library: MovementLibrary, read: (item: WorkItem) => string | undefined): string | undefined {
-  const found = block.items.flatMap((item) => (item.kind === 'work' && meansItem(lever, item, library) ? (read(item) ?? []) : []));
+export function readItems(
+  block: Block,
+  lever: Lever,
+  library: MovementLibrary,
+  read: (item: WorkItem) => string | undefined,
+): string | undefined {
+  const found = block.items.flatMap((item) =>
+    item.kind === 'work' && meansItem(lever, item, library) ? (read(item) ?? []) : [],
+  );
   return found.length === 0 ? undefined : found.join('/');
 }

@@ -5,10 +5,14 @@ import { clamp, isList, mapItems, MAX_COUNT, readItems } from './lever-action.ts
 
 export function pullAmount(amount: Amount, next: (value: number) => number): Amount {
   switch (amount.kind) {
-    case 'fixed': return { kind: 'fixed', value: next(amount.value) };
-    case 'range': return { kind: 'range', low: next(amount.low), high: Math.max(next(amount.low) + 1, next(amount.high)) };
-    case 'list': return { kind: 'list', values: amount.values.map(next) };
-    case 'growing': return { ...amount, start: next(amount.start) };
+    case 'fixed':
+      return { kind: 'fixed', value: next(amount.value) };
+    case 'range':
+      return { kind: 'range', low: next(amount.low), high: Math.max(next(amount.low) + 1, next(amount.high)) };
+    case 'list':
+      return { kind: 'list', values: amount.values.map(next) };
+    case 'growing':
+      return { ...amount, start: next(amount.start) };
   }
 }
 
@@ -19,12 +23,21 @@ const stepOf = (item: WorkItem): number => (item.dose?.kind === 'reps' && item.d
 /** More of every number that is written: on the items, and in the header's list. Growing and shrinking lists keep their steps. */
 export const reps: LeverAction = {
   read(block, lever, library) {
-    const own = readItems(block, lever, library, (item) => (item.dose?.kind === 'reps' ? printDose(item.dose).replace(/\/side| alt| pairs/, '') : undefined));
-    const list = isList(block.count) && !block.relay && (lever.of === undefined || lever.of === 'list') ? block.count.values.join('-') : undefined;
+    const own = readItems(block, lever, library, (item) =>
+      item.dose?.kind === 'reps' ? printDose(item.dose).replace(/\/side| alt| pairs/, '') : undefined,
+    );
+    const list =
+      isList(block.count) && !block.relay && (lever.of === undefined || lever.of === 'list')
+        ? block.count.values.join('-')
+        : undefined;
     return [list, own].filter(Boolean).join(' and ') || undefined;
   },
   pull(block, by, lever, library) {
-    const pulled = mapItems(block, lever, library, (item): WorkItem => (item.dose?.kind === 'reps' ? { ...item, dose: { ...item.dose, amount: pullAmount(item.dose.amount, pullCount(by * stepOf(item))) } } : item));
+    const pulled = mapItems(block, lever, library, (item): WorkItem =>
+      item.dose?.kind === 'reps'
+        ? { ...item, dose: { ...item.dose, amount: pullAmount(item.dose.amount, pullCount(by * stepOf(item))) } }
+        : item,
+    );
     if (!isList(block.count) || (lever.of !== undefined && lever.of !== 'list')) return pulled;
     return { ...pulled, count: { ...block.count, values: block.count.values.map(pullCount(by)) } };
   },

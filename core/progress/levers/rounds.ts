@@ -22,12 +22,14 @@ export function extendList(values: readonly number[], by: number, most: number):
 }
 
 /** A relay has one number a round, however few. */
-const isRuledByList = (block: Block): boolean => isList(block.count) && !block.count.cycling && (block.count.values.length > 1 || block.relay !== undefined);
+const isRuledByList = (block: Block): boolean =>
+  isList(block.count) && !block.count.cycling && (block.count.values.length > 1 || block.relay !== undefined);
 
 function withMoreListed(block: Block, by: number): Block {
   const { time, count } = block;
   const next = { ...block };
-  if (isList(count) && isRuledByList(block)) Object.assign(next, { count: { ...count, values: extendList(count.values, by, MAX_COUNT) } });
+  if (isList(count) && isRuledByList(block))
+    Object.assign(next, { count: { ...count, values: extendList(count.values, by, MAX_COUNT) } });
   if (time.kind === 'intervals') {
     const extend = (values: readonly number[]) => (values.length > 1 ? extendList(values, by, MAX_SEC) : values);
     Object.assign(next, { time: { ...time, workSec: extend(time.workSec), restSec: extend(time.restSec) } });
@@ -35,15 +37,28 @@ function withMoreListed(block: Block, by: number): Block {
   const items = block.items.map((item): Item => {
     if (item.kind !== 'work' || item.dose === undefined) return item;
     const { dose } = item;
-    if (dose.kind === 'reps' && dose.amount.kind === 'list') return { ...item, dose: { ...dose, amount: { kind: 'list', values: extendList(dose.amount.values, by, MAX_COUNT) } } };
-    if (dose.kind === 'time' && dose.amountSec.kind === 'list') return { ...item, dose: { ...dose, amountSec: { kind: 'list', values: extendList(dose.amountSec.values, by, MAX_SEC) } } };
+    if (dose.kind === 'reps' && dose.amount.kind === 'list')
+      return {
+        ...item,
+        dose: { ...dose, amount: { kind: 'list', values: extendList(dose.amount.values, by, MAX_COUNT) } },
+      };
+    if (dose.kind === 'time' && dose.amountSec.kind === 'list')
+      return {
+        ...item,
+        dose: { ...dose, amountSec: { kind: 'list', values: extendList(dose.amountSec.values, by, MAX_SEC) } },
+      };
     return item;
   });
   return { ...next, items: items.every((item, i) => item === block.items[i]) ? block.items : items };
 }
 
-const hasItemList = (block: Block): boolean => block.items.some((item) => item.kind === 'work'
-  && ((item.dose?.kind === 'reps' && item.dose.amount.kind === 'list') || (item.dose?.kind === 'time' && item.dose.amountSec.kind === 'list')));
+const hasItemList = (block: Block): boolean =>
+  block.items.some(
+    (item) =>
+      item.kind === 'work' &&
+      ((item.dose?.kind === 'reps' && item.dose.amount.kind === 'list') ||
+        (item.dose?.kind === 'time' && item.dose.amountSec.kind === 'list')),
+  );
 
 /** Lists decide the number of rounds where nothing else is said. */
 function isListed(block: Block): boolean {
@@ -63,22 +78,42 @@ function pullRounds(block: Block, by: number): Block {
   switch (time.kind) {
     case 'slots': {
       const most = Math.min(MAX_SLOTS, Math.floor(MAX_SEC / time.slotSec));
-      return { ...block, time: { ...time, slots: clamp(time.slots + by * block.items.length, Math.min(time.slots, block.items.length), most) } };
+      return {
+        ...block,
+        time: {
+          ...time,
+          slots: clamp(time.slots + by * block.items.length, Math.min(time.slots, block.items.length), most),
+        },
+      };
     }
     case 'intervals':
       if (block.count?.kind === 'pyramid') return block;
-      if (time.total !== undefined) return { ...block, time: { ...time, total: clamp(time.total + by * block.items.length, Math.min(time.total, block.items.length), MAX_SLOTS) } };
+      if (time.total !== undefined)
+        return {
+          ...block,
+          time: {
+            ...time,
+            total: clamp(time.total + by * block.items.length, Math.min(time.total, block.items.length), MAX_SLOTS),
+          },
+        };
       break;
-    case 'own': break;
-    default: return block;
+    case 'own':
+      break;
+    default:
+      return block;
   }
-  const rounds = block.rounds && { low: clamp(block.rounds.low + by, 1, MAX_ROUNDS), high: clamp(block.rounds.high + by, 1, MAX_ROUNDS) };
+  const rounds = block.rounds && {
+    low: clamp(block.rounds.low + by, 1, MAX_ROUNDS),
+    high: clamp(block.rounds.high + by, 1, MAX_ROUNDS),
+  };
   if (isListed(block)) {
     const next = withMoreListed(block, by);
     return rounds ? { ...next, rounds: { low: headerRounds(next), high: headerRounds(next) } } : next;
   }
   if (rounds) return { ...block, rounds };
-  return by > 0 ? { ...block, rounds: { low: clamp(1 + by, 1, MAX_ROUNDS), high: clamp(1 + by, 1, MAX_ROUNDS) } } : block;
+  return by > 0
+    ? { ...block, rounds: { low: clamp(1 + by, 1, MAX_ROUNDS), high: clamp(1 + by, 1, MAX_ROUNDS) } }
+    : block;
 }
 
 export const rounds: LeverAction = {
@@ -86,7 +121,8 @@ export const rounds: LeverAction = {
     const { time } = block;
     if (block.items.length === 0) return undefined;
     if (time.kind === 'slots') return String(Math.round((10 * time.slots) / block.items.length) / 10);
-    if (time.kind === 'intervals' && block.count?.kind !== 'pyramid' && time.total !== undefined) return `${time.total} intervals`;
+    if (time.kind === 'intervals' && block.count?.kind !== 'pyramid' && time.total !== undefined)
+      return `${time.total} intervals`;
     if (time.kind === 'own' || (time.kind === 'intervals' && block.count?.kind !== 'pyramid')) {
       const { low, high } = roundsOf(block);
       return low === high ? String(low) : `${low} to ${high}`;

@@ -25,19 +25,40 @@ export function findOverfullSlots(scope: FindingScope): Finding[] {
       const item = block.items[fit.item] as WorkItem;
       const from = fit.firstRound > 1 ? `From round ${fit.firstRound} on, ` : '';
       const need = `${formatClock(fit.needSec.likely)} of work (${formatClock(fit.needSec.low)} to ${formatClock(fit.needSec.high)})`;
-      const verdict = fit.status === 'overfull'
-        ? `more than the ${formatClock(fit.slotSec)} of the slot`
-        : `later than ${formatClock(fit.capSec)}, when work should be over`;
-      const written = item.dose?.kind === 'reps' && item.dose.amount.kind === 'fixed' ? item.dose.amount.value
-        : item.dose?.kind === 'time' && item.dose.amountSec.kind === 'fixed' ? item.dose.amountSec.value : undefined;
-      const alone = fit.largestCount !== undefined && written !== undefined && fit.largestCount < written ? fit.largestCount : undefined;
+      const verdict =
+        fit.status === 'overfull'
+          ? `more than the ${formatClock(fit.slotSec)} of the slot`
+          : `later than ${formatClock(fit.capSec)}, when work should be over`;
+      const written =
+        item.dose?.kind === 'reps' && item.dose.amount.kind === 'fixed'
+          ? item.dose.amount.value
+          : item.dose?.kind === 'time' && item.dose.amountSec.kind === 'fixed'
+            ? item.dose.amountSec.value
+            : undefined;
+      const alone =
+        fit.largestCount !== undefined && written !== undefined && fit.largestCount < written
+          ? fit.largestCount
+          : undefined;
       const show = (n: number) => (item.dose?.kind === 'time' ? formatClock(n) : String(n));
       findings.push({
-        code: 'overfull-slot', severity: fit.status === 'overfull' ? 'warning' : 'caution', line: lineOfItem(scope, b, fit.item),
-        message: `${from}${resolveMovement(item, 0, scope.library).name}: ${need}, ${verdict}.`.replace(/^./, (c) => c.toUpperCase()),
+        code: 'overfull-slot',
+        severity: fit.status === 'overfull' ? 'warning' : 'caution',
+        line: lineOfItem(scope, b, fit.item),
+        message: `${from}${resolveMovement(item, 0, scope.library).name}: ${need}, ${verdict}.`.replace(/^./, (c) =>
+          c.toUpperCase(),
+        ),
         changes: [
-          ...(alone !== undefined ? [{ label: `${show(alone)} instead of ${show(written!)}`, edits: [{ kind: 'set-item' as const, block: b, item: fit.item, next: withCount(item, alone) }] }] : []),
-          ...(step !== undefined && step > 0 ? [{ label: `${step} off every station`, edits: offEveryStation(block, b, step) }] : []),
+          ...(alone !== undefined
+            ? [
+                {
+                  label: `${show(alone)} instead of ${show(written!)}`,
+                  edits: [{ kind: 'set-item' as const, block: b, item: fit.item, next: withCount(item, alone) }],
+                },
+              ]
+            : []),
+          ...(step !== undefined && step > 0
+            ? [{ label: `${step} off every station`, edits: offEveryStation(block, b, step) }]
+            : []),
         ],
       });
     }
@@ -46,8 +67,11 @@ export function findOverfullSlots(scope: FindingScope): Finding[] {
 }
 
 function offEveryStation(block: Block, b: number, step: number): SessionEdit[] {
-  return block.items.flatMap((item, i): SessionEdit[] => (item.kind === 'work' && item.dose?.kind === 'reps' && item.dose.amount.kind === 'fixed'
-    ? [{ kind: 'set-item', block: b, item: i, next: withCount(item, item.dose.amount.value - step) }] : []));
+  return block.items.flatMap((item, i): SessionEdit[] =>
+    item.kind === 'work' && item.dose?.kind === 'reps' && item.dose.amount.kind === 'fixed'
+      ? [{ kind: 'set-item', block: b, item: i, next: withCount(item, item.dose.amount.value - step) }]
+      : [],
+  );
 }
 
 const ratio = (work: number, rest: number) => {
@@ -60,7 +84,13 @@ export function findOddRest(scope: FindingScope): Finding[] {
   const findings: Finding[] = [];
   for (const [b, block] of scope.document.blocks.entries()) {
     const { time } = block;
-    if (time.kind !== 'intervals' || block.count?.kind === 'pyramid' || block.role === 'Warm-up' || block.role === 'Cool-down') continue;
+    if (
+      time.kind !== 'intervals' ||
+      block.count?.kind === 'pyramid' ||
+      block.role === 'Warm-up' ||
+      block.role === 'Cool-down'
+    )
+      continue;
     const line = lineOfBlock(scope, b);
     const rounds = Math.max(time.workSec.length, time.restSec.length);
     const at = (list: readonly number[], i: number) => list[Math.min(i, list.length - 1)] ?? 0;
@@ -69,8 +99,28 @@ export function findOddRest(scope: FindingScope): Finding[] {
       const workSec = scope.plan.blocks[b]?.workSec ?? 0;
       if (!restItem && !block.between && workSec >= LONG_WITHOUT_REST_SEC) {
         findings.push({
-          code: 'rest-odd', severity: 'info', line, message: `${formatClock(workSec)} of work by the clock without a rest in it. Usual is one part of rest to 1 to 3 of work.`,
-          changes: time.workSec.length === 1 ? [{ label: `rest ${formatClock(Math.max(5, Math.round(time.workSec[0]! / 3 / 5) * 5))} after each`, edits: [{ kind: 'set-header', block: b, next: { ...block, time: { ...time, restSec: [Math.max(5, Math.round(time.workSec[0]! / 3 / 5) * 5)] } } }] }] : [],
+          code: 'rest-odd',
+          severity: 'info',
+          line,
+          message: `${formatClock(workSec)} of work by the clock without a rest in it. Usual is one part of rest to 1 to 3 of work.`,
+          changes:
+            time.workSec.length === 1
+              ? [
+                  {
+                    label: `rest ${formatClock(Math.max(5, Math.round(time.workSec[0]! / 3 / 5) * 5))} after each`,
+                    edits: [
+                      {
+                        kind: 'set-header',
+                        block: b,
+                        next: {
+                          ...block,
+                          time: { ...time, restSec: [Math.max(5, Math.round(time.workSec[0]! / 3 / 5) * 5)] },
+                        },
+                      },
+                    ],
+                  },
+                ]
+              : [],
         });
       }
       continue;
@@ -80,8 +130,11 @@ export function findOddRest(scope: FindingScope): Finding[] {
       const r = work / rest;
       if (r >= USUAL_WORK_TO_REST.low && r <= USUAL_WORK_TO_REST.high) continue;
       findings.push({
-        code: 'rest-odd', severity: 'info', line,
-        message: `${rounds > 1 ? `Round ${i + 1}: ` : ''}${formatClock(work)} work to ${formatClock(rest)} rest is ${ratio(work, rest)}. Usual for such work is 1:1 to 3:1; other ratios have their reasons.`, changes: [],
+        code: 'rest-odd',
+        severity: 'info',
+        line,
+        message: `${rounds > 1 ? `Round ${i + 1}: ` : ''}${formatClock(work)} work to ${formatClock(rest)} rest is ${ratio(work, rest)}. Usual for such work is 1:1 to 3:1; other ratios have their reasons.`,
+        changes: [],
       });
       break;
     }
@@ -100,12 +153,22 @@ export function findTightChangeOvers(scope: FindingScope): Finding[] {
     for (const [i, item] of block.items.entries()) {
       const next = block.items[(i + 1) % block.items.length]!;
       if (!isWork(item) || !isWork(next)) continue;
-      const [one, other] = [resolveMovement(item, 0, scope.library).movement, resolveMovement(next, 0, scope.library).movement];
+      const [one, other] = [
+        resolveMovement(item, 0, scope.library).movement,
+        resolveMovement(next, 0, scope.library).movement,
+      ];
       if (!one || !other || !one.isOnFloor || other.position !== 'standing') continue;
       findings.push({
-        code: 'change-over-tight', severity: 'caution', line: lineOfItem(scope, b, i),
+        code: 'change-over-tight',
+        severity: 'caution',
+        line: lineOfItem(scope, b, i),
         message: `From ${one.name} on the floor to ${other.name} on the feet in ${restSec === 0 ? 'no time' : `${restSec} s`}; getting up takes ${RISE_SEC} s or more.`,
-        changes: [{ label: `rest 0:10`, edits: [{ kind: 'set-header', block: b, next: { ...block, time: { ...time, restSec: [10] } } }] }],
+        changes: [
+          {
+            label: `rest 0:10`,
+            edits: [{ kind: 'set-header', block: b, next: { ...block, time: { ...time, restSec: [10] } } }],
+          },
+        ],
       });
       break;
     }
@@ -118,27 +181,72 @@ export function findUnclearScores(scope: FindingScope): Finding[] {
   const findings: Finding[] = [];
   for (const [b, block] of scope.document.blocks.entries()) {
     const works = block.items.flatMap((item, i) => (item.kind === 'work' ? [{ item, i }] : []));
-    const push = (item: number | undefined, message: string, severity: 'info' | 'caution', changes: Finding['changes'] = []) => findings.push({
-      code: 'score-unclear', severity, line: item === undefined ? lineOfBlock(scope, b) : lineOfItem(scope, b, item), message, changes,
-    });
-    const bare = works.find(({ item }) => (item.dose === undefined || item.dose.kind === 'given') && block.count?.kind !== 'list');
-    const isCounted = block.time.kind === 'span' || block.time.kind === 'windows' || (block.time.kind === 'own' && block.time.forTime);
+    const push = (
+      item: number | undefined,
+      message: string,
+      severity: 'info' | 'caution',
+      changes: Finding['changes'] = [],
+    ) =>
+      findings.push({
+        code: 'score-unclear',
+        severity,
+        line: item === undefined ? lineOfBlock(scope, b) : lineOfItem(scope, b, item),
+        message,
+        changes,
+      });
+    const bare = works.find(
+      ({ item }) => (item.dose === undefined || item.dose.kind === 'given') && block.count?.kind !== 'list',
+    );
+    const isCounted =
+      block.time.kind === 'span' || block.time.kind === 'windows' || (block.time.kind === 'own' && block.time.forTime);
     if (isCounted && bare && block.count?.kind !== 'by-feel' && works.length > (block.time.kind === 'span' ? 1 : 0)) {
       const { item, i } = bare;
       const name = resolveMovement(item, 0, scope.library).name;
-      push(i, `How many of the ${name}? Without a number the score can’t be compared.`, 'caution',
-        [{ label: '10', edits: [{ kind: 'set-item', block: b, item: i, next: { ...item, dose: { kind: 'reps', amount: { kind: 'fixed', value: 10 }, ...(item.dose?.kind === 'given' && { sides: item.dose.sides }) } } }] }]);
+      push(i, `How many of the ${name}? Without a number the score can’t be compared.`, 'caution', [
+        {
+          label: '10',
+          edits: [
+            {
+              kind: 'set-item',
+              block: b,
+              item: i,
+              next: {
+                ...item,
+                dose: {
+                  kind: 'reps',
+                  amount: { kind: 'fixed', value: 10 },
+                  ...(item.dose?.kind === 'given' && { sides: item.dose.sides }),
+                },
+              },
+            },
+          ],
+        },
+      ]);
       continue;
     }
     if (block.time.kind === 'span' && works.length > 1 && works.some(({ item }) => item.dose?.kind === 'max')) {
-      push(works.find(({ item }) => item.dose?.kind === 'max')!.i, '“max” inside a list that goes round and round has no end; give it a number, or a clock of its own.', 'caution');
+      push(
+        works.find(({ item }) => item.dose?.kind === 'max')!.i,
+        '“max” inside a list that goes round and round has no end; give it a number, or a clock of its own.',
+        'caution',
+      );
     }
     if (block.time.kind === 'windows' && works.length > 1) {
       const first = works.findIndex(({ item }) => item.dose?.kind === 'max');
-      if (first >= 0 && first < works.length - 1) push(works[first]!.i, 'Nothing after “max” is reached in a window; put it last.', 'caution', [{ label: 'put it last', edits: [{ kind: 'move-item', block: b, item: works[first]!.i, toBlock: b, at: block.items.length }] }]);
+      if (first >= 0 && first < works.length - 1)
+        push(works[first]!.i, 'Nothing after “max” is reached in a window; put it last.', 'caution', [
+          {
+            label: 'put it last',
+            edits: [{ kind: 'move-item', block: b, item: works[first]!.i, toBlock: b, at: block.items.length }],
+          },
+        ]);
     }
     if (block.time.kind === 'own' && block.time.forTime && works.some(({ item }) => item.dose?.kind === 'max')) {
-      push(works.find(({ item }) => item.dose?.kind === 'max')!.i, '“for time” is finished when all is done, and “max” is never done; give it a number.', 'caution');
+      push(
+        works.find(({ item }) => item.dose?.kind === 'max')!.i,
+        '“for time” is finished when all is done, and “max” is never done; give it a number.',
+        'caution',
+      );
     }
   }
   return findings;

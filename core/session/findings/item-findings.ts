@@ -25,11 +25,20 @@ export function findNewMovements(scope: FindingScope): Finding[] {
       seen.add(key);
       const near = nearestMovements(choice.name, library);
       findings.push({
-        code: 'new-movement', severity: 'info', line: lineOfItem(scope, b, i),
+        code: 'new-movement',
+        severity: 'info',
+        line: lineOfItem(scope, b, i),
         message: `“${choice.name}” is new here: it is taken as written, at a usual pace, and needs no kit.`,
         changes: near.map((name) => ({
           label: name,
-          edits: [{ kind: 'set-item', block: b, item: i, next: { ...item, choices: item.choices.map((x, at) => (at === c ? { ...x, name } : x)) } }],
+          edits: [
+            {
+              kind: 'set-item',
+              block: b,
+              item: i,
+              next: { ...item, choices: item.choices.map((x, at) => (at === c ? { ...x, name } : x)) },
+            },
+          ],
         })),
       });
     }
@@ -39,10 +48,16 @@ export function findNewMovements(scope: FindingScope): Finding[] {
 
 const withSides = (dose: Dose | undefined, sides: 'each' | 'alternate'): Dose | undefined => {
   switch (dose?.kind) {
-    case undefined: return { kind: 'given', sides };
-    case 'reps': case 'max': case 'distance': return { ...dose, sides };
-    case 'time': return sides === 'each' ? { ...dose, sides } : undefined;
-    default: return undefined;
+    case undefined:
+      return { kind: 'given', sides };
+    case 'reps':
+    case 'max':
+    case 'distance':
+      return { ...dose, sides };
+    case 'time':
+      return sides === 'each' ? { ...dose, sides } : undefined;
+    default:
+      return undefined;
   }
 };
 
@@ -54,28 +69,44 @@ export function findOneSided(scope: FindingScope): Finding[] {
     if (!movement?.isOneSided || item.halfEachSide) continue;
     if (item.side) {
       const other = item.side === 'left' ? 'right' : 'left';
-      const answered = block.items.some((x) => isWork(x) && x.side === other && resolveMovement(x, 0, scope.library).id === movement.id);
+      const answered = block.items.some(
+        (x) => isWork(x) && x.side === other && resolveMovement(x, 0, scope.library).id === movement.id,
+      );
       if (answered) continue;
       const { comments: _comments, ...bare } = item;
       findings.push({
-        code: 'one-sided', severity: 'caution', line: lineOfItem(scope, b, i),
+        code: 'one-sided',
+        severity: 'caution',
+        line: lineOfItem(scope, b, i),
         message: `Only the ${item.side} side of the ${name} is written in this block.`,
-        changes: [{ label: `add the ${other}`, edits: [{ kind: 'insert-item', block: b, at: i + 1, next: { ...bare, side: other } }] }],
+        changes: [
+          {
+            label: `add the ${other}`,
+            edits: [{ kind: 'insert-item', block: b, at: i + 1, next: { ...bare, side: other } }],
+          },
+        ],
       });
       continue;
     }
     if (item.dose && 'sides' in item.dose && item.dose.sides) continue;
     if (item.dose?.kind === 'energy') continue;
-    const change = (label: string, next: WorkItem): FindingChange => ({ label, edits: [{ kind: 'set-item', block: b, item: i, next }] });
+    const change = (label: string, next: WorkItem): FindingChange => ({
+      label,
+      edits: [{ kind: 'set-item', block: b, item: i, next }],
+    });
     const each = withSides(item.dose, 'each');
     const alternate = withSides(item.dose, 'alternate');
     findings.push({
-      code: 'one-sided', severity: 'caution', line: lineOfItem(scope, b, i),
+      code: 'one-sided',
+      severity: 'caution',
+      line: lineOfItem(scope, b, i),
       message: `The ${name} works one side at a time; say how left and right are counted.`,
       changes: [
         ...(each ? [change(printDose(each), { ...item, dose: each })] : []),
         ...(alternate ? [change(printDose(alternate), { ...item, dose: alternate })] : []),
-        ...(item.dose?.kind === 'time' || item.dose?.kind === 'reps' ? [change('half each side', { ...item, halfEachSide: true })] : []),
+        ...(item.dose?.kind === 'time' || item.dose?.kind === 'reps'
+          ? [change('half each side', { ...item, halfEachSide: true })]
+          : []),
       ],
     });
   }

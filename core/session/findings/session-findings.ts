@@ -27,9 +27,19 @@ export const LONGEST_WITHOUT_WATER_SEC = 20 * 60;
 export const DRINKING_REST_SEC = 30;
 
 export function findUnknownRoutines({ document, source, routines }: FindingScope): Finding[] {
-  return document.blocks.flatMap((block, b): Finding[] => (block.source?.kind === 'routine' && !routines.has(block.source.name.toLowerCase())
-    ? [{ code: 'unknown-routine', severity: 'warning', line: source.blocks[b]?.line ?? null, message: `No routine is stored under “${block.source.name}”; this block is empty until there is one.`, changes: [] }]
-    : []));
+  return document.blocks.flatMap((block, b): Finding[] =>
+    block.source?.kind === 'routine' && !routines.has(block.source.name.toLowerCase())
+      ? [
+          {
+            code: 'unknown-routine',
+            severity: 'warning',
+            line: source.blocks[b]?.line ?? null,
+            message: `No routine is stored under “${block.source.name}”; this block is empty until there is one.`,
+            changes: [],
+          },
+        ]
+      : [],
+  );
 }
 
 /** The length against the promise, with the round or minute that would mend it. */
@@ -40,27 +50,45 @@ export function findOffTarget(scope: FindingScope): Finding[] {
   const offSec = plan.clockSec.likely - targetSec;
   if (Math.abs(offSec) <= TARGET_TOLERANCE_RATIO * targetSec) return [];
   const minutes = Math.max(1, Math.round(plan.clockSec.likely / 60));
-  return [{
-    code: offSec > 0 ? 'over-target' : 'under-target', severity: 'caution', line: source.fields.Target ?? null,
-    message: `${formatClock(plan.clockSec.likely)}${plan.estimated ? ' likely' : ''} is ${formatClock(Math.abs(offSec))} ${offSec > 0 ? 'over' : 'short of'} the ${formatClock(targetSec)} promised.`,
-    changes: [
-      ...resizeBlock(scope, -offSec),
-      ...(minutes * 60 <= MAX_DURATION_SEC && minutes * 60 !== targetSec ? [{ label: `promise ${minutes} min`, edits: [{ kind: 'set-field' as const, field: 'Target' as const, value: `${minutes} min` }] }] : []),
-    ],
-  }];
+  return [
+    {
+      code: offSec > 0 ? 'over-target' : 'under-target',
+      severity: 'caution',
+      line: source.fields.Target ?? null,
+      message: `${formatClock(plan.clockSec.likely)}${plan.estimated ? ' likely' : ''} is ${formatClock(Math.abs(offSec))} ${offSec > 0 ? 'over' : 'short of'} the ${formatClock(targetSec)} promised.`,
+      changes: [
+        ...resizeBlock(scope, -offSec),
+        ...(minutes * 60 <= MAX_DURATION_SEC && minutes * 60 !== targetSec
+          ? [
+              {
+                label: `promise ${minutes} min`,
+                edits: [{ kind: 'set-field' as const, field: 'Target' as const, value: `${minutes} min` }],
+              },
+            ]
+          : []),
+      ],
+    },
+  ];
 }
 
 /** Adds or takes whole rounds (or minutes of an open span) of the longest block where that meets the promise. */
 function resizeBlock({ document, plan }: FindingScope, wantedSec: number): FindingChange[] {
-  const byLength = document.blocks.map((block, b) => ({ block, b, sec: plan.blocks[b]?.clockSec.likely ?? 0 }))
-    .filter(({ block }) => !block.source && !block.sets && block.role !== 'Warm-up' && block.role !== 'Cool-down').sort((x, y) => y.sec - x.sec);
+  const byLength = document.blocks
+    .map((block, b) => ({ block, b, sec: plan.blocks[b]?.clockSec.likely ?? 0 }))
+    .filter(({ block }) => !block.source && !block.sets && block.role !== 'Warm-up' && block.role !== 'Cool-down')
+    .sort((x, y) => y.sec - x.sec);
   const slackSec = TARGET_TOLERANCE_RATIO * (document.targetSec ?? 0);
   for (const { block, b, sec } of byLength) {
     const { time } = block;
     if (time.kind === 'span') {
       const next = Math.round((time.sec + wantedSec) / 60) * 60;
       if (next >= 60 && next <= MAX_DURATION_SEC && Math.abs(time.sec + wantedSec - next) <= slackSec) {
-        return [{ label: `${formatClock(next)} instead of ${formatClock(time.sec)} in ${blockName(block)}`, edits: [{ kind: 'set-header', block: b, next: { ...block, time: { ...time, sec: next } } }] }];
+        return [
+          {
+            label: `${formatClock(next)} instead of ${formatClock(time.sec)} in ${blockName(block)}`,
+            edits: [{ kind: 'set-header', block: b, next: { ...block, time: { ...time, sec: next } } }],
+          },
+        ];
       }
       continue;
     }
@@ -68,9 +96,18 @@ function resizeBlock({ document, plan }: FindingScope, wantedSec: number): Findi
     if (rounds === undefined) continue;
     const roundSec = sec / rounds;
     const next = rounds + Math.round(wantedSec / roundSec);
-    if (next < 1 || next > MAX_ROUNDS || next === rounds || Math.abs(wantedSec - (next - rounds) * roundSec) > slackSec) continue;
-    const resized: Block = time.kind === 'slots' ? { ...block, time: { ...time, slots: next * block.items.length } } : { ...block, rounds: { low: next, high: next } };
-    return [{ label: `${next} ${next === 1 ? 'round' : 'rounds'} instead of ${rounds} in ${blockName(block)}`, edits: [{ kind: 'set-header', block: b, next: resized }] }];
+    if (next < 1 || next > MAX_ROUNDS || next === rounds || Math.abs(wantedSec - (next - rounds) * roundSec) > slackSec)
+      continue;
+    const resized: Block =
+      time.kind === 'slots'
+        ? { ...block, time: { ...time, slots: next * block.items.length } }
+        : { ...block, rounds: { low: next, high: next } };
+    return [
+      {
+        label: `${next} ${next === 1 ? 'round' : 'rounds'} instead of ${rounds} in ${blockName(block)}`,
+        edits: [{ kind: 'set-header', block: b, next: resized }],
+      },
+    ];
   }
   return [];
 }
@@ -78,7 +115,10 @@ function resizeBlock({ document, plan }: FindingScope, wantedSec: number): Findi
 function roundsToResize({ time, items, rounds, count }: Block): number | undefined {
   if (items.length === 0) return undefined;
   if (time.kind === 'slots') return time.slots % items.length === 0 ? time.slots / items.length : undefined;
-  const isFree = count?.kind !== 'list' && (time.kind === 'own' || (time.kind === 'intervals' && time.total === undefined && time.workSec.length === 1 && time.restSec.length <= 1));
+  const isFree =
+    count?.kind !== 'list' &&
+    (time.kind === 'own' ||
+      (time.kind === 'intervals' && time.total === undefined && time.workSec.length === 1 && time.restSec.length <= 1));
   return isFree && rounds && rounds.low === rounds.high ? rounds.low : undefined;
 }
 
@@ -89,42 +129,95 @@ export function findKit({ document, source, plan, blocks, library }: FindingScop
   const needed = plan.kit.filter((piece) => !PLACES.includes(piece));
   const usable = new Set(needed);
   for (const block of blocks) {
-    for (const item of block.items) if (isWork(item)) for (const choice of item.choices) for (const piece of library.findByName(choice.name)?.kit ?? []) usable.add(piece);
+    for (const item of block.items)
+      if (isWork(item))
+        for (const choice of item.choices)
+          for (const piece of library.findByName(choice.name)?.kit ?? []) usable.add(piece);
   }
   const missing = needed.filter((piece) => !announced.some((a) => servesAs(a, piece)));
-  const unused = announced.filter((a) => ![...usable].some((piece) => servesAs(a, piece)) && !['mat', ...PLACES].some((piece) => servesAs(a, piece)));
+  const unused = announced.filter(
+    (a) => ![...usable].some((piece) => servesAs(a, piece)) && !['mat', ...PLACES].some((piece) => servesAs(a, piece)),
+  );
   const line = source.fields.Kit ?? null;
-  const setKit = (kit: readonly string[]): FindingChange['edits'] => [{ kind: 'set-field', field: 'Kit', value: kit.length === 0 ? 'none' : kit.join(', ') }];
+  const setKit = (kit: readonly string[]): FindingChange['edits'] => [
+    { kind: 'set-field', field: 'Kit', value: kit.length === 0 ? 'none' : kit.join(', ') },
+  ];
   const findings: Finding[] = [];
   const kept = announced.filter((a) => !unused.includes(a));
   if (missing.length > 0) {
     findings.push({
-      code: 'kit-missing', severity: 'caution', line, message: `${list(missing)} ${missing.length === 1 ? 'is' : 'are'} needed and not announced.`.replace(/^./, (c) => c.toUpperCase()),
+      code: 'kit-missing',
+      severity: 'caution',
+      line,
+      message: `${list(missing)} ${missing.length === 1 ? 'is' : 'are'} needed and not announced.`.replace(/^./, (c) =>
+        c.toUpperCase(),
+      ),
       changes: [{ label: `announce ${list(missing)}`, edits: setKit([...announced, ...missing]) }],
     });
   }
   if (unused.length > 0) {
     findings.push({
-      code: 'kit-unused', severity: 'caution', line, message: `${list(unused)} ${unused.length === 1 ? 'is' : 'are'} announced, and nothing here uses ${unused.length === 1 ? 'it' : 'them'}.`.replace(/^./, (c) => c.toUpperCase()),
+      code: 'kit-unused',
+      severity: 'caution',
+      line,
+      message:
+        `${list(unused)} ${unused.length === 1 ? 'is' : 'are'} announced, and nothing here uses ${unused.length === 1 ? 'it' : 'them'}.`.replace(
+          /^./,
+          (c) => c.toUpperCase(),
+        ),
       changes: [{ label: `don’t announce ${unused.length === 1 ? 'it' : 'them'}`, edits: setKit(kept) }],
     });
   }
   return findings;
 }
 
-const list = (words: readonly string[]) => (words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`);
+const list = (words: readonly string[]) =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`;
 
 /** Work without a way in or out, with ones that fit what is worked. */
 export function findPreparation({ blocks, plan, library }: FindingScope): Finding[] {
-  const main = plan.timeline.filter((s) => s.kind !== 'rest' && s.effort > EASY_EFFORT_RATIO && !['Warm-up', 'Cool-down'].includes(blocks[s.block]!.role));
+  const main = plan.timeline.filter(
+    (s) =>
+      s.kind !== 'rest' && s.effort > EASY_EFFORT_RATIO && !['Warm-up', 'Cool-down'].includes(blocks[s.block]!.role),
+  );
   const workSec = main.reduce((sum, s) => sum + s.endSec - s.startSec, 0);
   if (workSec < SHORT_WORK_SEC) return [];
   const has = (role: Block['role']) => blocks.some((b) => b.role === role);
-  const offer = (at: number, next: Block): FindingChange[] => (next.items.length === 0 ? []
-    : [{ label: `add ${next.items.filter(isWork).map((i) => i.choices[0]!.name).join(', ')}`, edits: [{ kind: 'insert-block', at, next }] }]);
+  const offer = (at: number, next: Block): FindingChange[] =>
+    next.items.length === 0
+      ? []
+      : [
+          {
+            label: `add ${next.items
+              .filter(isWork)
+              .map((i) => i.choices[0]!.name)
+              .join(', ')}`,
+            edits: [{ kind: 'insert-block', at, next }],
+          },
+        ];
   return [
-    ...(has('Warm-up') ? [] : [{ code: 'no-warm-up' as const, severity: 'caution' as const, line: null, message: 'There is no warm-up before this much work.', changes: offer(0, buildWarmUp({ timeline: main }, library)) }]),
-    ...(has('Cool-down') ? [] : [{ code: 'no-cool-down' as const, severity: 'info' as const, line: null, message: 'Nothing brings them down again after the work.', changes: offer(blocks.length, buildCoolDown({ timeline: main }, library)) }]),
+    ...(has('Warm-up')
+      ? []
+      : [
+          {
+            code: 'no-warm-up' as const,
+            severity: 'caution' as const,
+            line: null,
+            message: 'There is no warm-up before this much work.',
+            changes: offer(0, buildWarmUp({ timeline: main }, library)),
+          },
+        ]),
+    ...(has('Cool-down')
+      ? []
+      : [
+          {
+            code: 'no-cool-down' as const,
+            severity: 'info' as const,
+            line: null,
+            message: 'Nothing brings them down again after the work.',
+            changes: offer(blocks.length, buildCoolDown({ timeline: main }, library)),
+          },
+        ]),
   ];
 }
 
@@ -144,38 +237,85 @@ export function findUnpreparedWrists(scope: FindingScope): Finding[] {
   }
   if (!first || loads < MANY_WRIST_LOADS) return [];
   const warmUp = document.blocks.findIndex((b) => b.role === 'Warm-up' && !b.source);
-  return [{
-    code: 'wrists-unprepared', severity: 'caution', line: first.item === null ? lineOfBlock(scope, first.block) : lineOfItem(scope, first.block, first.item),
-    message: `${loads} repetitions or seconds on bent wrists, and nothing has made them ready.`,
-    changes: warmUp < 0 || !library.find('wrist-circle') ? [] : [{
-      label: 'begin with 6 wrist circles',
-      edits: [{ kind: 'insert-item', block: warmUp, at: 0, next: { kind: 'work', dose: { kind: 'reps', amount: { kind: 'fixed', value: 6 } }, choices: [{ name: 'wrist circle' }], inTurn: false } }],
-    }],
-  }];
+  return [
+    {
+      code: 'wrists-unprepared',
+      severity: 'caution',
+      line: first.item === null ? lineOfBlock(scope, first.block) : lineOfItem(scope, first.block, first.item),
+      message: `${loads} repetitions or seconds on bent wrists, and nothing has made them ready.`,
+      changes:
+        warmUp < 0 || !library.find('wrist-circle')
+          ? []
+          : [
+              {
+                label: 'begin with 6 wrist circles',
+                edits: [
+                  {
+                    kind: 'insert-item',
+                    block: warmUp,
+                    at: 0,
+                    next: {
+                      kind: 'work',
+                      dose: { kind: 'reps', amount: { kind: 'fixed', value: 6 } },
+                      choices: [{ name: 'wrist circle' }],
+                      inTurn: false,
+                    },
+                  },
+                ],
+              },
+            ],
+    },
+  ];
 }
 
 /** Two neighbours in a list that ask for the same place, with another order where there is one. */
 export function findSameAreaInARow(scope: FindingScope): Finding[] {
   const findings: Finding[] = [];
   for (const [b, block] of scope.document.blocks.entries()) {
-    if (block.role === 'Warm-up' || block.role === 'Cool-down' || block.items.length < 3 || block.count?.kind === 'pyramid') continue;
+    if (
+      block.role === 'Warm-up' ||
+      block.role === 'Cool-down' ||
+      block.items.length < 3 ||
+      block.count?.kind === 'pyramid'
+    )
+      continue;
     const areas = block.items.map((item) => {
       const movement = isWork(item) ? resolveMovement(item, 0, scope.library).movement : undefined;
       return movement && movement.effortClass >= HARD_EFFORT_CLASS && !movement.isHold ? areaOf(movement) : undefined;
     });
-    const clash = (list: readonly (string | undefined)[]) => list.findIndex((a, i) => i > 0 && a !== undefined && a === list[i - 1]);
+    const clash = (list: readonly (string | undefined)[]) =>
+      list.findIndex((a, i) => i > 0 && a !== undefined && a === list[i - 1]);
     const at = clash(areas);
     if (at < 0) continue;
-    const [one, other] = [at - 1, at].map((i) => resolveMovement(block.items[i] as Extract<Block['items'][number], { kind: 'work' }>, 0, scope.library).name);
+    const [one, other] = [at - 1, at].map(
+      (i) =>
+        resolveMovement(block.items[i] as Extract<Block['items'][number], { kind: 'work' }>, 0, scope.library).name,
+    );
     const changes: FindingChange[] = [];
     for (let to = 0; to <= block.items.length && changes.length === 0; to++) {
       if (to === at || to === at + 1) continue;
       const moved = areas.toSpliced(at, 1).toSpliced(to > at ? to - 1 : to, 0, areas[at]);
-      if (clash(moved) < 0) changes.push({ label: to === block.items.length ? `${other} last` : to === 0 ? `${other} first` : `${other} after ${resolvedName(scope, block, to > at ? to - 1 : to - 1)}`, edits: [{ kind: 'move-item', block: b, item: at, toBlock: b, at: to }] });
+      if (clash(moved) < 0)
+        changes.push({
+          label:
+            to === block.items.length
+              ? `${other} last`
+              : to === 0
+                ? `${other} first`
+                : `${other} after ${resolvedName(scope, block, to > at ? to - 1 : to - 1)}`,
+          edits: [{ kind: 'move-item', block: b, item: at, toBlock: b, at: to }],
+        });
     }
     findings.push({
-      code: 'same-area-in-a-row', severity: 'info', line: lineOfItem(scope, b, at),
-      message: `${one} and ${other} follow each other, and both ask for ${areas[at] === 'heart and lungs' ? 'breath' : `the ${areas[at] === 'push' || areas[at] === 'pull' ? `${areas[at]}ing muscles` : areas[at]}`}.`.replace(/^./, (c) => c.toUpperCase()), changes,
+      code: 'same-area-in-a-row',
+      severity: 'info',
+      line: lineOfItem(scope, b, at),
+      message:
+        `${one} and ${other} follow each other, and both ask for ${areas[at] === 'heart and lungs' ? 'breath' : `the ${areas[at] === 'push' || areas[at] === 'pull' ? `${areas[at]}ing muscles` : areas[at]}`}.`.replace(
+          /^./,
+          (c) => c.toUpperCase(),
+        ),
+      changes,
     });
   }
   return findings;
@@ -191,12 +331,23 @@ export function findLateImpact(scope: FindingScope): Finding[] {
   let workSec = 0;
   for (const s of scope.plan.timeline) {
     const parts = s.movementId === null ? (s.expected ?? []) : [s];
-    const jump = parts.map((p) => (p.movementId === null ? undefined : scope.library.find(p.movementId))).find((m) => m && hasImpact(m));
+    const jump = parts
+      .map((p) => (p.movementId === null ? undefined : scope.library.find(p.movementId)))
+      .find((m) => m && hasImpact(m));
     if (jump && workSec >= FRESH_WORK_SEC) {
-      return [{
-        code: 'impact-after-fatigue', severity: 'info', line: s.item === null ? lineOfBlock(scope, s.block) : lineOfItem(scope, s.block, s.item),
-        message: `${jump.name} comes after ${formatClock(workSec)} of work, on tired legs. Stepping instead, or earlier in the session, is easier to land.`.replace(/^./, (c) => c.toUpperCase()), changes: [],
-      }];
+      return [
+        {
+          code: 'impact-after-fatigue',
+          severity: 'info',
+          line: s.item === null ? lineOfBlock(scope, s.block) : lineOfItem(scope, s.block, s.item),
+          message:
+            `${jump.name} comes after ${formatClock(workSec)} of work, on tired legs. Stepping instead, or earlier in the session, is easier to land.`.replace(
+              /^./,
+              (c) => c.toUpperCase(),
+            ),
+          changes: [],
+        },
+      ];
     }
     if (s.kind !== 'rest') workSec += s.endSec - s.startSec;
   }
@@ -222,11 +373,25 @@ export function findLongWithoutWater(scope: FindingScope): Finding[] {
   const firstBlock = plan.timeline.find((s) => s.endSec > longest.startSec)!.block;
   const lastBlock = plan.timeline.findLast((s) => s.startSec < longest.endSec)!.block;
   const after = firstBlock < lastBlock ? longestOf(scope, firstBlock, lastBlock - 1) : undefined;
-  return [{
-    code: 'long-without-water', severity: 'info', line: lineOfBlock(scope, firstBlock),
-    message: `${formatClock(longSec)} go by without ${DRINKING_REST_SEC} s to drink.`,
-    changes: after === undefined ? [] : [{ label: `1:00 of rest after ${blockName(blocks[after]!)}`, edits: [{ kind: 'set-header', block: after, next: { ...scope.document.blocks[after]!, thenRestSec: 60 } }] }],
-  }];
+  return [
+    {
+      code: 'long-without-water',
+      severity: 'info',
+      line: lineOfBlock(scope, firstBlock),
+      message: `${formatClock(longSec)} go by without ${DRINKING_REST_SEC} s to drink.`,
+      changes:
+        after === undefined
+          ? []
+          : [
+              {
+                label: `1:00 of rest after ${blockName(blocks[after]!)}`,
+                edits: [
+                  { kind: 'set-header', block: after, next: { ...scope.document.blocks[after]!, thenRestSec: 60 } },
+                ],
+              },
+            ],
+    },
+  ];
 }
 
 function longestOf({ plan }: FindingScope, from: number, to: number): number {
