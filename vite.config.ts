@@ -1,8 +1,23 @@
+import { fileURLToPath } from 'node:url';
 import { reactRouter } from '@react-router/dev/vite';
 import { defineConfig } from 'vite';
 
-export default defineConfig({
+const router = (file: string) =>
+  fileURLToPath(new URL(`./node_modules/react-router/dist/production/${file}`, import.meta.url));
+
+export default defineConfig(({ command }) => ({
   plugins: [reactRouter()],
   worker: { format: 'es' },
   build: { target: 'es2022', assetsInlineLimit: 0 },
-});
+  // react-router's package names its development files for everybody; a build takes the production ones, in the server's bundle
+  // too, so that no setting can be forgotten.
+  ...(command === 'build' && {
+    resolve: {
+      alias: [
+        { find: /^react-router$/, replacement: router('index.mjs') },
+        { find: /^react-router\/dom$/, replacement: router('dom-export.mjs') },
+      ],
+    },
+    ssr: { noExternal: ['react-router', '@react-router/node'] },
+  }),
+}));

@@ -5,7 +5,13 @@ import { isbot } from 'isbot';
 import { renderToPipeableStream } from 'react-dom/server';
 import type { EntryContext } from 'react-router';
 import { isRouteErrorResponse, ServerRouter } from 'react-router';
+import { countFault, describeFault } from '../server/http/faults.ts';
 import { NonceContext } from './components/nonce-context.ts';
+
+// What `listen` needs of the build: the build's own copies, so that there is one router, one pool, one count.
+export { createRequestHandler } from 'react-router';
+export { closeDatabase } from '../server/database.ts';
+export { countFault, describeFault, faultCount } from '../server/http/faults.ts';
 
 const TIMEOUT_MS = 8_000;
 
@@ -67,7 +73,7 @@ export default function handleRequest(
         },
         onError(error: unknown) {
           responseStatus = 500;
-          if (shellRendered) logError(error);
+          if (shellRendered) logFault(error);
         },
       },
     );
@@ -75,25 +81,13 @@ export default function handleRequest(
   });
 }
 
-/** One line for each error that isn't a visitor's: its kind and place, none of their data. */
-function logError(error: unknown): void {
-  if (isRouteErrorResponse(error) || error instanceof Response) return;
-  const { name, message, stack } =
-    error instanceof Error ? error : { name: 'Thrown', message: typeof error, stack: undefined };
-  process.stderr.write(
-    `${JSON.stringify({
-      level: 50,
-      time: Date.now(),
-      name,
-      message: message.slice(0, 300),
-      at: stack
-        ?.split('\n')
-        .slice(1, 4)
-        .map((l) => l.trim()),
-    })}\n`,
-  );
+/** Counts and logs what nobody meant: its kind, code and place in our code, none of anybody's data. */
+export function handleError(error: unknown, { request }: { request: Request }): void {
+  if (request.signal.aborted || isRouteErrorResponse(error) || error instanceof Response) return;
+  logFault(error);
 }
 
-export function handleError(error: unknown, { request }: { request: Request }): void {
-  if (!request.signal.aborted) logError(error);
+function logFault(error: unknown): void {
+  countFault();
+  process.stderr.write(`${JSON.stringify({ level: 50, time: Date.now(), ...describeFault(error) })}\n`);
 }

@@ -12,6 +12,7 @@ import {
 } from 'react-router';
 import { readCookie } from '../server/cookies.ts';
 import { isSameOrigin } from '../server/origin-check.ts';
+import { isStatusKind, STATUS_WORDS, statusKind } from '../server/status-words.ts';
 import type { Route } from './+types/root';
 import { Mark } from './components/mark.tsx';
 import { NonceContext } from './components/nonce-context.ts';
@@ -55,33 +56,23 @@ export default function Root() {
   return <Outlet />;
 }
 
-const WORDS: Record<string, { title: string; text: string }> = {
-  link: {
-    title: 'This link doesn’t open anything',
-    text: 'It may have been replaced by a newer one, or a letter got lost on the way. Look for the latest message from your coach, or ask for a new link.',
-  },
-  missing: { title: 'There is nothing here', text: 'The page may have moved, or it belongs to someone else.' },
-  closed: { title: 'Not open yet', text: 'This day opens on its morning, at your own hour.' },
-  origin: {
-    title: 'This came from another page',
-    text: 'Nothing was changed. Go back to Ysodos and try again from there.',
-  },
-  broken: {
-    title: 'Something broke on our side',
-    text: 'What you typed is still on the page before this one. Go back and try again.',
-  },
-};
-
+/** Every status has a page of its own, in words. */
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
-  const kind = isRouteErrorResponse(error)
-    ? ((error.data as { kind?: string } | null)?.kind ?? (error.status === 404 ? 'missing' : 'broken'))
-    : 'broken';
-  const { title, text } = WORDS[kind] ?? WORDS.broken!;
+  const told = isRouteErrorResponse(error)
+    ? (error.data as { kind?: unknown; field?: string; message?: string } | null)
+    : null;
+  const kind = isStatusKind(told?.kind) ? told.kind : isRouteErrorResponse(error) ? statusKind(error.status) : 'broken';
+  const { title, text } = STATUS_WORDS[kind];
   return (
     <main className="lone">
       <title>{`${title} · Ysodos`}</title>
       <Mark size={34} />
       <h1>{title}</h1>
+      {kind === 'field' && told?.field && (
+        <p className="notice bad" role="alert">
+          <b>{told.field}</b>: {told.message}
+        </p>
+      )}
       <p>{text}</p>
       {kind !== 'link' && (
         <p>

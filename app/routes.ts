@@ -34,5 +34,5 @@ export default [
     route('p/:token/:day/clock', 'routes/person/clock.tsx'),
     route('p/:token/:day/log', 'routes/person/log.tsx'),
   ]),
-  route('*', 'routes/missing.ts'),
+  route('*', 'routes/missing.tsx'),
 ] satisfies RouteConfig;

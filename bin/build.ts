@@ -44,25 +44,25 @@ function sourceHash(): string {
   return hash.digest('hex');
 }
 
+function run(args: readonly string[]): void {
+  const env = { ...process.env, NODE_ENV: 'production' };
+  const result = spawnSync(process.execPath, args, { encoding: 'utf8', env, maxBuffer: 64 << 20 });
+  if (result.status !== 0)
+    throw new CommandError(
+      'The build failed.',
+      `${result.stdout}\n${result.stderr}`.trim().split('\n').slice(-30).join('\n  '),
+    );
+}
+
+/** The style sheet of the antd components in use, which the coach's pages link. */
+export const buildAntdStyle = (): void => run(['--import', 'tsx', 'bin/antd-style.tsx']);
+
 /** Makes the production build unless it is already that of these sources. */
 export function ensureBuild(): void {
   const wanted = sourceHash();
   if (existsSync('build/server/index.js') && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
   say('building the application (about half a minute)');
-  for (const [command, args] of [
-    [process.execPath, ['--import', 'tsx', 'bin/antd-style.tsx']],
-    [process.execPath, ['node_modules/@react-router/dev/bin.js', 'build']],
-  ] as const) {
-    const result = spawnSync(command, args, {
-      encoding: 'utf8',
-      env: { ...process.env, NODE_ENV: 'production' },
-      maxBuffer: 64 << 20,
-    });
-    if (result.status !== 0)
-      throw new CommandError(
-        'The build failed.',
-        `${result.stdout}\n${result.stderr}`.trim().split('\n').slice(-30).join('\n  '),
-      );
-  }
+  buildAntdStyle();
+  run(['node_modules/@react-router/dev/bin.js', 'build']);
   writeFileSync(STAMP, wanted);
 }

@@ -14,6 +14,7 @@ import {
 import { createServer } from 'node:net';
 import { join, resolve } from 'node:path';
 import pg from 'pg';
+import { claimFolder } from './data-folder.ts';
 import { CommandError, say } from './say.ts';
 
 /** A private PostgreSQL, its two roles, and how to end it. */
@@ -94,11 +95,34 @@ function postgresIds(): { uid: number; gid: number } {
   return { uid: ask('-u'), gid: ask('-g') };
 }
 
-/** Starts (and at first makes) the private server of a data folder. */
-export async function startCluster(dataFolderName: string): Promise<Cluster> {
+interface ClusterOptions {
+  /** Who wants it, for others who want it too. */
+  readonly what: string;
+  /** Throws away what is there, once nobody else has it. */
+  readonly fresh?: ((dataFolder: string) => void) | undefined;
+}
+
+/** Starts (and at first makes) the private server of a data folder, which is this process's until it stops it. */
+export async function startCluster(dataFolderName: string, { what, fresh }: ClusterOptions): Promise<Cluster> {
   const bin = binaryFolder();
-  const dataFolder = resolve(dataFolderName);
-  mkdirSync(dataFolder, { recursive: true });
+  const release = claimFolder(dataFolderName, what);
+  try {
+    fresh?.(dataFolderName);
+    const cluster = await openCluster(bin, resolve(dataFolderName));
+    return {
+      ...cluster,
+      stop: () => {
+        cluster.stop();
+        release();
+      },
+    };
+  } catch (error) {
+    release();
+    throw error;
+  }
+}
+
+async function openCluster(bin: string, dataFolder: string): Promise<Cluster> {
   const secretsFile = join(dataFolder, 'cluster.json');
   let secrets: Secrets | undefined = existsSync(secretsFile)
     ? (JSON.parse(readFileSync(secretsFile, 'utf8')) as Secrets)

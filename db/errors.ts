@@ -29,3 +29,11 @@ export class NewerDataError extends Error {
     this.knownNumber = knownNumber;
   }
 }
+
+/** The database can't be had just now: gone, starting, or with more to do than it can. Trying again later may do. */
+export class DatabaseAwayError extends Error {
+  constructor(cause: unknown) {
+    super('the database does not answer', { cause });
+    this.name = 'DatabaseAwayError';
+  }
+}

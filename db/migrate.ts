@@ -27,6 +27,9 @@ function readMigrations(): Migration[] {
     });
 }
 
+/** The number of the newest migration that this version knows. */
+export const lastMigration = (): number => readMigrations().at(-1)?.number ?? 0;
+
 /**
  * Brings a database up to date, each migration in a transaction of its own, and puts the movements that ship under
  * every workspace's own; gives the names of the migrations applied.
@@ -65,7 +68,12 @@ export async function migrate(ownerUrl: string): Promise<string[]> {
         await db.query('commit');
       } catch (error) {
         await db.query('rollback');
-        throw new Error(`migration ${migration.name} failed: ${(error as Error).message}`, { cause: error });
+        throw Object.assign(
+          new Error(`migration ${migration.name} failed: ${(error as Error).message}`, { cause: error }),
+          {
+            code: (error as { code?: string }).code,
+          },
+        );
       }
     }
     await replaceBaseMovements(db, baseLibrary.movements);

@@ -60,6 +60,7 @@ export function believableRecord(
         : Math.max(0, Math.min(10, Math.round(person.plannedEffort + (random() - 0.45) * 3))),
     remark: sore ? pick(random, WRIST) : random() < 0.1 ? pick(random, REMARKS) : '',
     scores,
+    madeAtMs: person.atMs,
     loggedAtMs: person.atMs,
   };
 }

@@ -17,7 +17,7 @@ import { withWorkspace } from '../db/workspace-scope.ts';
 import { upsertRoutine } from '../db/queries/routine.ts';
 import { EMPTY_BOOK } from '../server/workspace-book.ts';
 import { planText } from '../server/session-view.ts';
-import { hashPassword } from '../server/sign-in.ts';
+import { hashPassword } from '../server/hash-password.ts';
 import { hashToken, makeToken } from '../server/token.ts';
 import { believableRecord } from './believable-record.ts';
 import { LIBRARY_ROUTINES, libraryPeople } from './libraries.ts';

@@ -1,12 +1,16 @@
 import { data } from 'react-router';
 import type pg from 'pg';
 import { parseDayKey } from '../core/calendar/day.ts';
+import { parseId } from './parse-number.ts';
+import type { ParsedJson } from '../core/exchange/parse-json.ts';
 import { NotFoundError } from '../db/errors.ts';
 import type { SignedInCoach } from '../db/queries/coach.ts';
 import type { Day, Programme } from '../db/queries/programme.ts';
 import { findDay, getProgramme } from '../db/queries/programme.ts';
-import { withWorkspace } from '../db/workspace-scope.ts';
-import { database } from './database.ts';
+import { inWorkspace } from './database.ts';
+import { BODY_BYTES } from './limits.ts';
+import { spendQuota } from './quota.ts';
+import { readForm, readJson } from './read-body.ts';
 import { requireCoach } from './sign-in.ts';
 
 export const notFound = (): never => {
@@ -20,11 +24,27 @@ export async function withCoach<T>(
 ): Promise<T> {
   const coach = await requireCoach(request);
   try {
-    return await withWorkspace(database(), coach.workspaceId, (db) => work(db, coach));
+    return await inWorkspace(coach.workspaceId, (db) => work(db, coach));
   } catch (error) {
     if (error instanceof NotFoundError) return notFound();
     throw error;
   }
+}
+
+/** The form that a coach sends: who they are is known before it is read, and it counts towards what they may store. */
+export async function coachForm(request: Request, limitBytes: number = BODY_BYTES.form): Promise<FormData> {
+  const { coachId: id, workspaceId } = await requireCoach(request);
+  const { form, bytes } = await readForm(request, limitBytes);
+  await spendQuota({ kind: 'coach', id, workspaceId }, bytes);
+  return form;
+}
+
+/** As coachForm, for a body of JSON. */
+export async function coachJson(request: Request, limitBytes: number): Promise<ParsedJson> {
+  const { coachId: id, workspaceId } = await requireCoach(request);
+  const { read, bytes } = await readJson(request, limitBytes);
+  await spendQuota({ kind: 'coach', id, workspaceId }, bytes);
+  return read;
 }
 
 export interface ProgrammeScope {
@@ -37,13 +57,12 @@ export async function withProgramme<T>(
   programmeId: string | undefined,
   work: (db: pg.PoolClient, scope: ProgrammeScope) => Promise<T>,
 ): Promise<T> {
-  if (!programmeId || !/^\d{1,15}$/.test(programmeId)) {
+  const id = parseId(programmeId);
+  if (id === undefined) {
     await requireCoach(request);
     return notFound();
   }
-  return withCoach(request, async (db, coach) =>
-    work(db, { coach, programme: await getProgramme(db, Number(programmeId)) }),
-  );
+  return withCoach(request, async (db, coach) => work(db, { coach, programme: await getProgramme(db, id) }));
 }
 
 export interface DayScope extends ProgrammeScope {

@@ -1,4 +1,4 @@
-import { secureCookies } from './config.ts';
+import { isSecure } from './config.ts';
 
 export function readCookie(request: Request, name: string): string | undefined {
   for (const part of (request.headers.get('cookie') ?? '').split(';')) {
@@ -19,4 +19,4 @@ function decode(value: string): string | undefined {
 
 /** A Set-Cookie value; `maxAgeSec` 0 takes the cookie away. */
 export const cookie = (name: string, value: string, maxAgeSec: number): string =>
-  `${name}=${encodeURIComponent(value)}; Path=/; HttpOnly; SameSite=Lax; Max-Age=${maxAgeSec}${secureCookies ? '; Secure' : ''}`;
+  `${name}=${encodeURIComponent(value)}; Path=/; HttpOnly; SameSite=Lax; Max-Age=${maxAgeSec}${isSecure() ? '; Secure' : ''}`;

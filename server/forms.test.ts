@@ -168,7 +168,9 @@ describe('doors', () => {
     expect(ask({ origin: ':::' })).toBe(false);
     expect(ask({})).toBe(false);
     expect(ask({ 'sec-fetch-site': 'same-origin' })).toBe(true);
-    expect(ask({ origin: 'https://front.example.org', 'x-forwarded-host': 'front.example.org' })).toBe(true);
+    // What a client says of itself isn't believed; behind a proxy, `listen` makes the request's address from PUBLIC_URL.
+    expect(ask({ origin: 'https://front.example.org', 'x-forwarded-host': 'front.example.org' })).toBe(false);
+    expect(ask({ origin: 'https://ysodos.example.org' })).toBe(false);
   });
   test('a coach is where the browser says; made-up, unreadable and missing zones are UTC', () => {
     const zone = (cookie?: string) =>

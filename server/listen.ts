@@ -1,68 +1,185 @@
+import './production.ts';
 import type { IncomingMessage, Server, ServerResponse } from 'node:http';
 import { createServer } from 'node:http';
 import { resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { createRequestListener } from '@react-router/node';
 import compression from 'compression';
 import { pino } from 'pino';
 import type { ServerBuild } from 'react-router';
 import sirv from 'sirv';
-
-/** A path as it may stand in a log: personal links are left out. */
-export const loggedPath = (url: string): string =>
-  (url.split('?')[0] ?? '/').replace(/^\/p\/[^/.]+/, '/p/…').slice(0, 200);
+import { publicUrl, trustedProxies } from './config.ts';
+import { buildAddressOf, cleanHeaders } from './http/client-address.ts';
+import { sendFetchResponse, toFetchRequest } from './http/fetch-adapter.ts';
+import { COMMON_HEADERS, plainAnswer } from './http/plain-page.ts';
+import { judgeRange, refuseRequest } from './http/refuse-request.ts';
+import { buildRoutePattern } from './http/route-pattern.ts';
+import { MAX_IN_FLIGHT, PATIENCE_MS } from './limits.ts';
 
 export interface RunningServer {
   readonly server: Server;
-  readonly close: () => Promise<void>;
+  /** Unexpected errors since the process started. */
+  readonly faultCount: () => number;
+  /** Takes no more, lets open requests end for `graceMs`, then ends them. */
+  readonly close: (graceMs?: number) => Promise<void>;
 }
 
-/** Serves the production build. Rejects with the socket's error where the port can't be had. */
-export async function listen(port: number, host = '127.0.0.1'): Promise<RunningServer> {
-  const log = pino({ level: process.env.YSODOS_LOG ?? 'info', base: null });
-  const build = (await import(pathToFileURL(resolve('build/server/index.js')).href)) as ServerBuild;
+export interface ListenOptions {
+  readonly port: number;
+  readonly host: string;
+  readonly patienceMs?: { readonly headers: number; readonly request: number; readonly look: number };
+}
+
+type Middleware = (request: IncomingMessage, response: ServerResponse, next: () => void) => void;
+
+/** The built application, with the router's own handler in it: one copy of the router, and no development one. */
+interface ApplicationBuild extends ServerBuild {
+  readonly entry: ServerBuild['entry'] & {
+    readonly module: {
+      readonly createRequestHandler: (build: ServerBuild, mode: string) => (request: Request) => Promise<Response>;
+      readonly closeDatabase: () => Promise<void>;
+      readonly countFault: () => void;
+      readonly faultCount: () => number;
+      readonly describeFault: (error: unknown) => object;
+    };
+  };
+}
+
+const PUBLIC_SEC = 300;
+const YEAR_SEC = 31_536_000;
+
+const wantsPage = (request: IncomingMessage): boolean =>
+  (request.headers.accept ?? '').includes('text/html') && !(request.url ?? '').split('?')[0]!.endsWith('.data');
+
+/** Serves the production build. Rejects with the socket's error where the port can't be had, and with SettingError on bad settings. */
+export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOptions): Promise<RunningServer> {
+  const log = pino({ level: process.env.LOG_LEVEL ?? 'info', base: null });
+  const site = publicUrl();
+  const isHttps = site.protocol === 'https:';
+  /** As the browser knows us; only held against where a form says it comes from. Links are made from PUBLIC_URL. */
+  const originOf = (request: IncomingMessage) => `${site.protocol}//${request.headers.host ?? site.host}`;
+  const addressOf = buildAddressOf(trustedProxies());
+  const build = (await import(pathToFileURL(resolve('build/server/index.js')).href)) as unknown as ApplicationBuild;
+  const { createRequestHandler, closeDatabase, countFault, faultCount, describeFault } = build.entry.module;
+  const handle = createRequestHandler(build, 'production');
+  const patternOf = buildRoutePattern(build.routes);
   const serveFile = sirv('build/client', {
     etag: true,
     setHeaders: (response, path) => {
-      response.setHeader('x-content-type-options', 'nosniff');
+      const isHashed = path.startsWith('/assets/');
       response.setHeader(
         'cache-control',
-        path.startsWith('/assets/') ? 'public, max-age=31536000, immutable' : 'public, max-age=300',
+        isHashed ? `public, max-age=${YEAR_SEC}, immutable` : `public, max-age=${PUBLIC_SEC}`,
       );
     },
   });
-  const compress = compression() as unknown as (
-    request: IncomingMessage,
-    response: ServerResponse,
-    next: () => void,
-  ) => void;
-  const handle = createRequestListener({ build, mode: 'production' });
-  const server = createServer((request, response) => {
-    const startedAt = performance.now();
-    const url = request.url ?? '/';
-    // The limit on sign-in attempts reads this; what a client sends under the name is overwritten.
-    request.headers['x-ysodos-address'] = request.socket.remoteAddress ?? 'unknown';
-    request.rawHeaders.push('x-ysodos-address', request.socket.remoteAddress ?? 'unknown');
+  const compress = compression() as unknown as Middleware;
+  let inFlight = 0;
+
+  const fault = (where: string, error: unknown) => {
+    countFault();
+    log.error({ where, ...describeFault(error) });
+  };
+
+  const say = (request: IncomingMessage, response: ServerResponse, status: number) => {
+    if (response.headersSent) {
+      response.destroy();
+      return;
+    }
+    const answer = plainAnswer(status, wantsPage(request));
+    for (const name of response.getHeaderNames()) response.removeHeader(name);
+    response.writeHead(answer.status, answer.headers);
+    response.end(request.method === 'HEAD' ? undefined : answer.body);
+  };
+
+  const runApplication = async (request: IncomingMessage, response: ServerResponse) => {
+    const controller = new AbortController();
+    response.on('close', () => controller.abort());
+    const headers = cleanHeaders(request.rawHeaders, addressOf(request));
+    const answer = await handle(toFetchRequest(request, originOf(request), headers, controller.signal));
+    const isPage = (answer.headers.get('content-type') ?? '').includes('text/html');
+    // An address that a person went to answers with a page, whatever went wrong behind it.
+    if (answer.status >= 400 && !isPage && wantsPage(request)) {
+      await answer.body?.cancel();
+      say(request, response, answer.status);
+      return;
+    }
+    if (answer.status === 503) response.setHeader('retry-after', '2');
+    await sendFetchResponse(answer, response, request.method === 'HEAD');
+  };
+
+  const answer = (request: IncomingMessage, response: ServerResponse) => {
+    for (const [name, value] of Object.entries(COMMON_HEADERS)) response.setHeader(name, value);
+    if (isHttps) response.setHeader('strict-transport-security', `max-age=${YEAR_SEC}`);
+    const refused = refuseRequest(request);
+    if (refused !== undefined) {
+      say(request, response, refused);
+      return;
+    }
+    const range = request.headers.range === undefined ? 'take' : judgeRange(request.headers.range);
+    if (range === 'pass') delete request.headers.range;
+    if (range === 'refuse') {
+      say(request, response, 416);
+      return;
+    }
+    compress(request, response, () =>
+      serveFile(request, response, () => {
+        if (inFlight >= MAX_IN_FLIGHT) {
+          say(request, response, 503);
+          return;
+        }
+        inFlight++;
+        runApplication(request, response)
+          .catch((error: unknown) => {
+            fault('request', error);
+            say(request, response, 500);
+          })
+          .finally(() => inFlight--);
+      }),
+    );
+  };
+
+  const server = createServer({ connectionsCheckingInterval: patienceMs.look }, (request, response) => {
+    const startedMs = performance.now();
+    response.on('error', () => undefined);
     response.on('finish', () => {
       log.info({
         method: request.method,
-        path: loggedPath(url),
+        route: patternOf((request.url ?? '').split('?')[0]!),
         status: response.statusCode,
-        ms: Math.round(performance.now() - startedAt),
+        ms: Math.round(performance.now() - startedMs),
       });
+      // A body that nobody wants isn't waited for.
+      if (!request.complete) setTimeout(() => request.destroy(), 500).unref();
     });
-    compress(request, response, () => serveFile(request, response, () => void handle(request, response)));
+    try {
+      answer(request, response);
+    } catch (error) {
+      fault('answer', error);
+      say(request, response, 500);
+    }
   });
+  server.headersTimeout = patienceMs.headers;
+  server.requestTimeout = patienceMs.request;
+  server.keepAliveTimeout = PATIENCE_MS.keepAlive;
+  const onProcessFault = (error: unknown) => fault('process', error);
+  process.on('unhandledRejection', onProcessFault);
+  process.on('uncaughtException', onProcessFault);
   await new Promise<void>((done, failed) => {
     server.once('error', failed);
     server.listen(port, host, done);
   });
   return {
     server,
-    close: () =>
-      new Promise((done) => {
-        server.close(() => done());
-        server.closeAllConnections();
-      }),
+    faultCount,
+    close: async (graceMs = 0) => {
+      const closed = new Promise<void>((done) => server.close(() => done()));
+      server.closeIdleConnections();
+      const timer = setTimeout(() => server.closeAllConnections(), graceMs);
+      await closed;
+      clearTimeout(timer);
+      await closeDatabase();
+      process.off('unhandledRejection', onProcessFault);
+      process.off('uncaughtException', onProcessFault);
+    },
   };
 }

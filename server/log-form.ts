@@ -1,6 +1,7 @@
+import { cutLetters, hasAtMost } from '../core/letters.ts';
 import { number, object, string, ValidationError } from 'yup';
 import type { SessionRecord } from '../core/record/record.ts';
-import { MAX_REMARK_LENGTH, OUTCOMES } from '../core/record/record.ts';
+import { madeAt, MAX_REMARK_LENGTH, OUTCOMES } from '../core/record/record.ts';
 import { parseScores } from '../core/record/score.ts';
 import type { SessionPlan } from '../core/session/plan.ts';
 
@@ -30,7 +31,9 @@ const logSchema = object({
     .integer('Effort is a whole number.')
     .min(0, 'Effort is a number from 0 to 10.')
     .max(10, 'Effort is a number from 0 to 10.'),
-  remark: string().default('').max(MAX_REMARK_LENGTH, `A remark has at most ${MAX_REMARK_LENGTH} letters.`),
+  remark: string()
+    .default('')
+    .test('letters', `A remark has at most ${MAX_REMARK_LENGTH} letters.`, hasAtMost(MAX_REMARK_LENGTH)),
 });
 
 export type LogForm =
@@ -40,7 +43,7 @@ export type LogForm =
 /** Reads a log as it came from the form; every wrong field is named, and all that was typed comes back. */
 export async function readLogForm(form: FormData, plan: SessionPlan, nowMs: number): Promise<LogForm> {
   const values = Object.fromEntries(
-    [...form].slice(0, 200).flatMap(([k, v]) => (typeof v === 'string' ? [[k, v.slice(0, 5000)]] : [])),
+    [...form].slice(0, 200).flatMap(([k, v]) => (typeof v === 'string' ? [[k, cutLetters(v, 5000)]] : [])),
   );
   const errors = await yupErrors(logSchema, values);
   const { scores, errors: scoreErrors } = parseScores(plan, (name) => values[name] ?? '');
@@ -57,10 +60,15 @@ export async function readLogForm(form: FormData, plan: SessionPlan, nowMs: numb
       effort: outcome === 'not-done' ? null : (read.effort ?? null),
       remark: read.remark.trim(),
       scores: outcome === 'not-done' ? [] : scores,
+      madeAtMs: madeAt({ madeAtMs: instant(values['made-at']), sentAtMs: instant(values['sent-at']) }, nowMs),
       loggedAtMs: nowMs,
     },
   };
 }
+
+/** An instant of the device's clock in ms; undefined where a page without script sends none. */
+const instant = (text: string | undefined): number | undefined =>
+  /^\d{12,14}$/.test(text ?? '') ? Number(text) : undefined;
 
 /** The first message of each field that a schema refuses. */
 export async function yupErrors(

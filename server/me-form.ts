@@ -1,3 +1,4 @@
+import { countLetters } from '../core/letters.ts';
 import type { CareState } from '../core/care.ts';
 import { judgeScreening, SCREENING_QUESTIONS } from '../core/care.ts';
 import { isSpare } from '../core/movement/spare.ts';
@@ -39,7 +40,7 @@ export function readMeForm(form: FormData, pieces: readonly string[]): MeForm {
       const careShared = formText(form, 'shared').trim();
       const errors: Record<string, string> = {};
       if (!care) errors.care = 'Please answer each question; nothing was changed.';
-      if (careShared.length > MAX_SHARED_LENGTH) errors.shared = `At most ${MAX_SHARED_LENGTH} letters.`;
+      if (countLetters(careShared) > MAX_SHARED_LENGTH) errors.shared = `At most ${MAX_SHARED_LENGTH} letters.`;
       return care && !errors.shared ? { status: 'success', change: { care, careShared } } : { status: 'error', errors };
     }
     case 'forget':

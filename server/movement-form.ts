@@ -1,4 +1,5 @@
-import { findLadderCycle, checkMovement, withFields } from '../core/movement/layer.ts';
+import { countLetters, cutLetters } from '../core/letters.ts';
+import { findLadderCycle, checkMovement, MOVEMENT_LIMITS, withFields } from '../core/movement/layer.ts';
 import type { MovementIssue, MovementOverride } from '../core/movement/layer.ts';
 import type { Ladder } from '../core/movement/ladder.ts';
 import type { MovementLibrary } from '../core/movement/library.ts';
@@ -10,9 +11,8 @@ const words = (text: string) =>
   text
     .split(',')
     .map((w) => w.trim())
-    .filter((w) => w !== '')
-    .slice(0, 20);
-const line = (form: FormData, name: string) => formText(form, name).trim().replace(/\s+/g, ' ').slice(0, 200);
+    .filter((w) => w !== '');
+const line = (form: FormData, name: string) => formText(form, name).trim().replace(/\s+/g, ' ');
 
 export type MovementForm =
   | { readonly status: 'success'; readonly override: MovementOverride }
@@ -55,8 +55,7 @@ export function readMovementForm(form: FormData, base: MovementLibrary, library:
     cautions: formText(form, 'cautions')
       .split('\n')
       .map((c) => c.trim())
-      .filter((c) => c !== '')
-      .slice(0, 8),
+      .filter((c) => c !== ''),
   };
   const differs = Object.fromEntries(
     Object.entries(fields).filter(
@@ -73,14 +72,22 @@ export function readMovementForm(form: FormData, base: MovementLibrary, library:
   return Object.keys(errors).length > 0 ? { status: 'error', errors } : { status: 'success', override };
 }
 
+const MAX_CHANGE = 60;
+const MAX_STEPS = 40;
+
 /** Reads a ladder: a step a line, easiest first, with what changes after a colon. */
 export function readLadderForm(
   form: FormData,
   library: MovementLibrary,
 ): { status: 'success'; ladder: Ladder } | { status: 'error'; error: string } {
-  const name = line(form, 'name').slice(0, 80);
+  const name = line(form, 'name');
   if (name === '') return { status: 'error', error: 'Give the ladder a name.' };
-  const id = formText(form, 'id') || movementId(name);
+  if (countLetters(name) > MOVEMENT_LIMITS.name || movementId(name).length > MOVEMENT_LIMITS.id)
+    return { status: 'error', error: `A ladder’s name has at most ${MOVEMENT_LIMITS.name} letters.` };
+  const known = formText(form, 'id');
+  if (known !== '' && !library.ladders.some((l) => l.id === known))
+    return { status: 'error', error: 'That ladder is gone; load the page again.' };
+  const id = known || movementId(name);
   const steps: { movementId: string; change: string }[] = [];
   for (const [i, text] of formText(form, 'steps')
     .split('\n')
@@ -90,25 +97,20 @@ export function readLadderForm(
     const colon = text.indexOf(':');
     const movement = library.findByName((colon < 0 ? text : text.slice(0, colon)).trim());
     if (!movement)
-      return { status: 'error', error: `Step ${i + 1}, “${text.slice(0, 60)}”, is no movement of the library.` };
+      return { status: 'error', error: `Step ${i + 1}, “${cutLetters(text, 60)}”, is no movement of the library.` };
     if (steps.some((s) => s.movementId === movement.id))
       return {
         status: 'error',
         error: `Step ${i + 1}: “${movement.name}” stands on this ladder twice, so it would be easier than itself.`,
       };
-    steps.push({
-      movementId: movement.id,
-      change:
-        colon < 0
-          ? ''
-          : text
-              .slice(colon + 1)
-              .trim()
-              .slice(0, 60),
-    });
+    const change = colon < 0 ? '' : text.slice(colon + 1).trim();
+    if (countLetters(change) > MAX_CHANGE)
+      return { status: 'error', error: `Step ${i + 1}: what changes has at most ${MAX_CHANGE} letters.` };
+    steps.push({ movementId: movement.id, change });
+    if (steps.length > MAX_STEPS) return { status: 'error', error: `A ladder has at most ${MAX_STEPS} steps.` };
   }
   if (steps.length < 2) return { status: 'error', error: 'A ladder has two steps or more, one a line.' };
-  if (!formText(form, 'id') && library.ladders.some((l) => l.id === id))
+  if (known === '' && library.ladders.some((l) => l.id === id))
     return { status: 'error', error: `There is a ladder “${name}” already.` };
   const ladder: Ladder = { id, name, steps };
   const cycle = findLadderCycle([...library.ladders.filter((l) => l.id !== id), ladder]);

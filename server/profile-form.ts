@@ -1,3 +1,4 @@
+import { cutLetters, hasAtMost } from '../core/letters.ts';
 import { object, string } from 'yup';
 import { isTimeZone } from '../core/calendar/release.ts';
 import type { Level } from '../core/movement/fit-movement.ts';
@@ -10,12 +11,12 @@ import { formText } from './form-text.ts';
 import { yupErrors } from './log-form.ts';
 
 const schema = object({
-  name: string().trim().required('Write a name.').max(80, 'A name has at most 80 letters.'),
-  detail: string().trim().max(80, 'At most 80 letters.'),
+  name: string().trim().required('Write a name.').test('letters', 'A name has at most 80 letters.', hasAtMost(80)),
+  detail: string().trim().test('letters', 'At most 80 letters.', hasAtMost(80)),
   timeZone: string()
     .required('Choose a time zone.')
     .test('zone', 'That is no time zone known here.', (v) => isTimeZone(v)),
-  channel: string().trim().max(120, 'At most 120 letters.'),
+  channel: string().trim().test('letters', 'At most 120 letters.', hasAtMost(120)),
 });
 
 const MAX_SWAPS = 20;
@@ -46,8 +47,8 @@ export async function readProfileForm(
     .slice(0, MAX_SWAPS)) {
     const [from, to] = line.split(/->|→|=>/).map((n) => library.findByName(n.trim()));
     if (!from || !to)
-      errors.swaps = `“${line.slice(0, 60)}” doesn’t name two movements; write one a line, like “push-up -> wall push-up”.`;
-    else if (from.id === to.id) errors.swaps = `“${line.slice(0, 60)}” swaps a movement for itself.`;
+      errors.swaps = `“${cutLetters(line, 60)}” doesn’t name two movements; write one a line, like “push-up -> wall push-up”.`;
+    else if (from.id === to.id) errors.swaps = `“${cutLetters(line, 60)}” swaps a movement for itself.`;
     else swaps.push({ from: from.id, to: to.id });
   }
   if (Object.keys(errors).length > 0) return { status: 'error', errors };

@@ -6,6 +6,7 @@ import { pinDeviations } from '../core/progress/regenerate.ts';
 import type { Db } from '../db/pool.ts';
 import { getTemplateDocument } from '../db/queries/template.ts';
 import { trackBookOf } from './plan-changes.ts';
+import { parseId } from './parse-number.ts';
 import { loadWorkspaceBook } from './workspace-book.ts';
 
 interface StartOptions {
@@ -40,7 +41,7 @@ export async function programmeToStartFrom(
     kind === 'example'
       ? findExample(id)
       : kind === 'template'
-        ? asProgramme(readProgrammeValue(await getTemplateDocument(db, Number(id) || 0)))
+        ? asProgramme(readProgrammeValue(await getTemplateDocument(db, parseId(id) ?? 0)))
         : kind === 'file'
           ? asProgramme(parseProgramme(options.document))
           : undefined;

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
-import type { MovementLayer } from '../core/movement/layer.ts';
+import { BoundedCache } from '../core/bounded-cache.ts';
+import type { MovementLayer, PassedBy } from '../core/movement/layer.ts';
 import { EMPTY_LAYER, layerLibrary } from '../core/movement/layer.ts';
 import type { MovementLibrary } from '../core/movement/library.ts';
 import { baseLibrary } from '../core/movement/library.ts';
@@ -16,6 +17,8 @@ export interface WorkspaceBook {
   readonly layer: MovementLayer;
   readonly stored: readonly StoredRoutine[];
   readonly routines: Routines;
+  /** What is stored and can't be used: it is told to the coach, and the pages go on without it. */
+  readonly passedBy: readonly PassedBy[];
   readonly key: string;
 }
 
@@ -24,12 +27,12 @@ export const EMPTY_BOOK: WorkspaceBook = {
   layer: EMPTY_LAYER,
   stored: [],
   routines: new Map(),
+  passedBy: [],
   key: '',
 };
 
-/** Books by key, newest kept: building a library anew for each request would cost more than the request. */
-const MAX_KEPT = 50;
-const kept = new Map<string, WorkspaceBook>();
+/** Books by key: building a library anew for each request would cost more than the request. */
+const books = new BoundedCache<string, WorkspaceBook>(50);
 
 /** The book of the workspace that `db` is in. */
 export async function loadWorkspaceBook(db: Db): Promise<WorkspaceBook> {
@@ -39,11 +42,14 @@ export async function loadWorkspaceBook(db: Db): Promise<WorkspaceBook> {
   const key = createHash('sha256')
     .update(JSON.stringify([stored, layer]))
     .digest('base64');
-  const known = kept.get(key);
-  if (known) return known;
-  const library = layerLibrary(baseLibrary, layer);
-  const book: WorkspaceBook = { library, layer, stored, routines: readRoutines(stored, library), key };
-  kept.set(key, book);
-  if (kept.size > MAX_KEPT) kept.delete(kept.keys().next().value!);
-  return book;
+  return books.get(key, () => buildBook(layer, stored, key));
+}
+
+function buildBook(layer: MovementLayer, stored: readonly StoredRoutine[], key: string): WorkspaceBook {
+  const { library, passedBy } = layerLibrary(baseLibrary, layer);
+  const routines = readRoutines(stored, library);
+  const unread = stored
+    .filter(({ name }) => !routines.has(name.toLowerCase()))
+    .map(({ name }) => ({ what: `the routine “${name}”`, why: 'its text is no longer one block that can be read' }));
+  return { library, layer, stored, routines, passedBy: [...passedBy, ...unread], key };
 }

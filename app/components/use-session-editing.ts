@@ -19,7 +19,7 @@ export function useSessionEditing(
   layer: MovementLayer,
   onText: (text: string) => void,
 ) {
-  const library = useMemo(() => layerLibrary(baseLibrary, layer), [layer]);
+  const library = useMemo(() => layerLibrary(baseLibrary, layer).library, [layer]);
   const [text, setText] = useState(initialText);
   const routines = useMemo(() => readRoutines(stored, library), [stored, library]);
   const analysis = useMemo(() => analyseText(text, library, routines), [text, library, routines]);

@@ -1,3 +1,4 @@
+import { hasAtMost } from '../../core/letters.ts';
 import { Button, Popconfirm } from 'antd';
 import { useState } from 'react';
 import { data, Link, redirect, useSubmit } from 'react-router';
@@ -10,7 +11,8 @@ import { insertProgramme } from '../../db/queries/plan.ts';
 import { deleteProgramme, listDaysByProgramme, listProgrammes } from '../../db/queries/programme.ts';
 import { deleteTemplate, listTemplates } from '../../db/queries/template.ts';
 import { programmeToStartFrom } from '../../server/start-programme.ts';
-import { withCoach } from '../../server/coach-scope.ts';
+import { coachForm, withCoach } from '../../server/coach-scope.ts';
+import { BODY_BYTES } from '../../server/limits.ts';
 import { coachToday } from '../../server/coach-zone.ts';
 import { nowMs } from '../../server/config.ts';
 import { yupErrors } from '../../server/log-form.ts';
@@ -21,7 +23,7 @@ import { NewProgramme } from '../components/new-programme.tsx';
 import { spineDays, usualDay } from '../components/spine-days.ts';
 import type { SpineDay } from '../components/spine.tsx';
 import { Spine } from '../components/spine.tsx';
-import { formText } from '../../server/form-text.ts';
+import { formId, formText } from '../../server/form-text.ts';
 import type { Route } from './+types/programmes';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Programmes · Ysodos' }];
@@ -79,7 +81,10 @@ function nextDoors(
 }
 
 const schema = object({
-  title: string().trim().required('Give it a title.').max(120, 'A title has at most 120 letters.'),
+  title: string()
+    .trim()
+    .required('Give it a title.')
+    .test('letters', 'A title has at most 120 letters.', hasAtMost(120)),
   startsOn: string()
     .required('Say when it starts.')
     .test('monday', 'A programme starts on a Monday.', (v) => {
@@ -97,20 +102,25 @@ const schema = object({
         .max(52, 'At most 52 weeks.')
         .required('Say how many weeks.'),
   }),
-  weekdays: array(number().min(1).max(7).required()).when('from', {
+  lighterEvery: number()
+    .typeError('Say every how many weeks.')
+    .integer('Whole weeks, please.')
+    .min(0, 'No fewer than none.')
+    .max(52, 'At most every 52nd week.'),
+  weekdays: array(number().integer().min(1).max(7).required()).when('from', {
     is: 'empty',
     then: (s) => s.min(1, 'Choose at least one day of the week.').required(),
   }),
 });
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await coachForm(request, BODY_BYTES.programme);
   if (formText(form, 'intent') === 'delete-template') {
-    await withCoach(request, (db) => deleteTemplate(db, Number(form.get('template')) || 0));
+    await withCoach(request, (db) => deleteTemplate(db, formId(form, 'template')));
     return data({ errors: {} });
   }
   if (formText(form, 'intent') === 'delete-programme') {
-    const isGone = await withCoach(request, (db) => deleteProgramme(db, Number(form.get('programme')) || 0));
+    const isGone = await withCoach(request, (db) => deleteProgramme(db, formId(form, 'programme')));
     return isGone
       ? data({ errors: {} })
       : data(
@@ -125,6 +135,7 @@ export async function action({ request }: Route.ActionArgs) {
     startsOn: formText(form, 'startsOn'),
     weekdays: form.getAll('weekdays').map(Number),
     from,
+    lighterEvery: Number(formText(form, 'lighterEvery') || 0),
   };
   const errors = await yupErrors(schema, values);
   if (Object.keys(errors).length > 0) return data({ errors }, { status: 400 });
@@ -132,7 +143,7 @@ export async function action({ request }: Route.ActionArgs) {
     const start = await programmeToStartFrom(db, from, {
       weeks: Number(values.weeks),
       weekdays: values.weekdays,
-      lighterEvery: Number(form.get('lighterEvery')) || 0,
+      lighterEvery: values.lighterEvery,
       document: formText(form, 'document'),
     });
     if ('message' in start) return start;

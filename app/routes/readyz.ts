@@ -1,10 +1,10 @@
-import { database } from '../../server/database.ts';
+import { onDatabase } from '../../server/database.ts';
 
 /** The process can serve: its database answers. */
 export async function loader() {
   const headers = { 'content-type': 'text/plain; charset=utf-8', 'cache-control': 'no-store' };
   try {
-    await database().query('select 1');
+    await onDatabase((db) => db.query('select 1'));
     return new Response('ready\n', { headers });
   } catch {
     return new Response('the database does not answer\n', { status: 503, headers });

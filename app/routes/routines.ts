@@ -1,20 +1,22 @@
+import { countLetters } from '../../core/letters.ts';
 import { data } from 'react-router';
 import { readRoutine } from '../../core/session/read-routines.ts';
 import { deleteRoutine, listRoutines, upsertRoutine } from '../../db/queries/routine.ts';
-import { withCoach } from '../../server/coach-scope.ts';
+import { coachForm, withCoach } from '../../server/coach-scope.ts';
+import { BODY_BYTES } from '../../server/limits.ts';
 import { nowMs } from '../../server/config.ts';
 import { loadWorkspaceBook } from '../../server/workspace-book.ts';
-import { formText } from '../../server/form-text.ts';
+import { formId, formText } from '../../server/form-text.ts';
 import type { Route } from './+types/routines';
 
 const MAX_TEXT_LENGTH = 20_000;
 
 /** Stores, replaces or deletes a routine. 409 where the name is taken and replacing wasn't said. */
 export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await coachForm(request, BODY_BYTES.routine);
   return withCoach(request, async (db, coach) => {
     if (formText(form, 'intent') === 'delete') {
-      const gone = await deleteRoutine(db, Number(form.get('id')) || 0);
+      const gone = await deleteRoutine(db, formId(form, 'id'));
       return gone
         ? data({ error: '', taken: false })
         : data({ error: 'It is gone already.', taken: false }, { status: 404 });
@@ -24,7 +26,7 @@ export async function action({ request }: Route.ActionArgs) {
       .replace(/["“”\s]+/g, ' ')
       .trim();
     const text = formText(form, 'text');
-    if (name === '' || name.length > 80)
+    if (name === '' || countLetters(name) > 80)
       return data(
         { error: name === '' ? 'Give it a name.' : 'A name has at most 80 letters.', taken: false },
         { status: 400 },

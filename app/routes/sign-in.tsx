@@ -1,10 +1,14 @@
 import { Form, redirect, data, useNavigation } from 'react-router';
 import { object, string } from 'yup';
+import { cutLetters } from '../../core/letters.ts';
+import { ADDRESS_HEADER } from '../../server/http/address-header.ts';
+import { ECHO_LETTERS } from '../../server/limits.ts';
 import { yupErrors } from '../../server/log-form.ts';
 import { findCoach, safePath, signIn } from '../../server/sign-in.ts';
 import { Mark } from '../components/mark.tsx';
 import formCss from '../theme/plain-form.css?url';
 import { formText } from '../../server/form-text.ts';
+import { readForm } from '../../server/read-body.ts';
 import type { Route } from './+types/sign-in';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Sign in · Ysodos' }];
@@ -25,26 +29,24 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData();
-  const values = { email: formText(form, 'email'), password: formText(form, 'password') };
+  const { form } = await readForm(request);
+  const values = { email: formText(form, 'email').trim(), password: formText(form, 'password') };
+  const email = cutLetters(values.email, ECHO_LETTERS);
   const errors = await yupErrors(schema, values);
-  if (Object.keys(errors).length > 0) return data({ errors, email: values.email }, { status: 400 });
-  const result = await signIn(values.email, values.password, request.headers.get('x-ysodos-address') ?? 'unknown');
+  if (Object.keys(errors).length > 0) return data({ errors, email }, { status: 400 });
+  const networkAddress = request.headers.get(ADDRESS_HEADER) ?? 'unknown';
+  const result = await signIn({ ...values, networkAddress, request });
   switch (result.kind) {
-    case 'in':
-      throw redirect(safePath(new URL(request.url).searchParams.get('to')), {
-        headers: { 'set-cookie': result.setCookie },
-      });
+    case 'in': {
+      const headers = new Headers(result.setCookies.map((value) => ['set-cookie', value]));
+      throw redirect(safePath(new URL(request.url).searchParams.get('to')), { headers });
+    }
     case 'wrong':
-      return data(
-        { errors: { form: 'Address and password don’t go together.' }, email: values.email },
-        { status: 400 },
-      );
-    case 'too-many':
-      return data(
-        { errors: { form: `Too many attempts. Wait ${result.waitMin} minutes, then try again.` }, email: values.email },
-        { status: 429 },
-      );
+      return data({ errors: { form: 'Address and password don’t go together.' }, email }, { status: 400 });
+    case 'too-many': {
+      const form = `Others are being looked at first. Wait ${result.waitSec} seconds, then try again.`;
+      return data({ errors: { form }, email }, { status: 429, headers: { 'retry-after': String(result.waitSec) } });
+    }
   }
 }
 

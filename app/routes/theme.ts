@@ -1,13 +1,14 @@
 import { data, redirect } from 'react-router';
 import { cookie } from '../../server/cookies.ts';
 import { formText } from '../../server/form-text.ts';
+import { readForm } from '../../server/read-body.ts';
 import type { Route } from './+types/theme';
 
 const YEAR_SEC = 365 * 24 * 3600;
 
 /** Light, dark, or as the device has it. */
 export async function action({ request }: Route.ActionArgs) {
-  const theme = formText(await request.formData(), 'theme');
+  const theme = formText((await readForm(request)).form, 'theme');
   if (theme !== 'light' && theme !== 'dark' && theme !== 'device')
     return data({ error: 'theme is light, dark or device' }, { status: 400 });
   return data(

@@ -20,7 +20,19 @@ test('dates and places of a run turn into each other, over a change of the clock
   expect(mondayOf(day('2026-05-13'))).toBe('2026-05-11');
   expect(mondayOf(day('2026-05-11'))).toBe('2026-05-11');
   expect(addDays(day('2024-02-28'), 1)).toBe('2024-02-29');
-  expect(parseDayDate('2026-02-30')).toBeUndefined();
+  expect(parseDayDate('2028-02-29')).toBe('2028-02-29');
+  expect([parseDayDate('1970-01-01'), parseDayDate('2199-12-31')]).toEqual(['1970-01-01', '2199-12-31']);
+  for (const wrong of [
+    '2026-02-30',
+    '0000-01-03',
+    '+275760-09-08',
+    '1969-12-31',
+    '2200-01-01',
+    '20260511',
+    '2026-05-11T00:00',
+    ' 2026-05-11',
+  ])
+    expect([wrong, parseDayDate(wrong)]).toEqual([wrong, undefined]);
 });
 
 test('release instants follow each person’s wall clock (FACTS 7, computed with Temporal, "compatible")', () => {

@@ -3,8 +3,16 @@ import { Temporal } from 'temporal-polyfill';
 /** A calendar day without zone, 'YYYY-MM-DD'. */
 export type DayDate = string & { readonly __brand: 'DayDate' };
 
-/** Reads a day; undefined for anything that is no day of the calendar (2026-02-30). */
+/** Years that a programme can lie in. */
+const [FIRST_YEAR, LAST_YEAR] = [1970, 2199];
+
+/**
+ * Reads a day as it is written, YYYY-MM-DD; undefined for anything that is no day of the calendar (2026-02-30), is written
+ * otherwise, or lies in no year that anybody here could mean.
+ */
 export function parseDayDate(text: string): DayDate | undefined {
+  const year = /^(\d{4})-\d{2}-\d{2}$/.exec(text)?.[1];
+  if (year === undefined || Number(year) < FIRST_YEAR || Number(year) > LAST_YEAR) return undefined;
   try {
     return Temporal.PlainDate.from(text, { overflow: 'reject' }).toString() as DayDate;
   } catch (error) {

@@ -1,3 +1,4 @@
+import { countLetters } from '../letters.ts';
 import Papa from 'papaparse';
 import type { DayDate } from '../calendar/day.ts';
 import { parseDayDate } from '../calendar/day.ts';
@@ -120,12 +121,12 @@ function readRow(
   const push = (column: string, message: string) => void errors.push({ column, message });
   const name = cell('name');
   if (name === '') push('name', 'A name is missing.');
-  else if (name.length > 80) push('name', 'A name has at most 80 letters.');
+  else if (countLetters(name) > 80) push('name', 'A name has at most 80 letters.');
   else if (seen.has(name.toLowerCase())) push('name', `“${name}” is there already.`);
   const detail = cell('detail');
-  if (detail.length > 80) push('detail', 'At most 80 letters.');
+  if (countLetters(detail) > 80) push('detail', 'At most 80 letters.');
   const channel = cell('channel');
-  if (channel.length > 120) push('channel', 'At most 120 letters.');
+  if (countLetters(channel) > 120) push('channel', 'At most 120 letters.');
   const timeZone = cell('time zone') || defaults.timeZone;
   if (!isTimeZone(timeZone)) push('time zone', `“${timeZone}” is no time zone; write it like Europe/Vienna.`);
   const since = cell('since');

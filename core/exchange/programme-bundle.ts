@@ -4,6 +4,7 @@ import { isGuardCode } from '../progress/guards/guard.ts';
 import { printRule } from '../progress/lever-text.ts';
 import type { ProgrammeDay, ProgrammeDocument } from '../progress/programme-document.ts';
 import { isTheme } from '../progress/programme-document.ts';
+import { parseJson } from './parse-json.ts';
 import type { ProgrammeIssue, ReadProgramme } from './programme-json.ts';
 import { MAX_PROGRAMME_BYTES, readProgrammeValue, toProgrammeJson } from './programme-json.ts';
 
@@ -133,12 +134,10 @@ export function readBundle(files: BundleFiles): ReadProgramme {
 
 function readExtra(source: string | undefined, issues: ProgrammeIssue[]): Extras {
   if (source === undefined) return {};
-  try {
-    return JSON.parse(source) as Extras;
-  } catch {
-    issues.push({ path: EXTRA_FILE, message: 'is no JSON; take the file out if you don’t need what is in it.' });
-    return {};
-  }
+  const read = parseJson(source);
+  if (read.status === 'read') return read.value ?? {};
+  issues.push({ path: EXTRA_FILE, message: 'is no JSON; take the file out if you don’t need what is in it.' });
+  return {};
 }
 
 type RawPlan = Parameters<typeof readPlanLine>[1];

@@ -3,6 +3,7 @@ import { MAX_WEEKS } from '../calendar/day.ts';
 import type { ProgrammeEdit } from '../progress/programme-edit.ts';
 import type { ProgrammeDocument, Track } from '../progress/programme-document.ts';
 import { emptyProgramme, isTheme } from '../progress/programme-document.ts';
+import { parseJson } from './parse-json.ts';
 import { readProgrammeValue, toProgrammeJson } from './programme-json.ts';
 
 /** Edits as they go over the wire: tracks and programmes as in a programme's file, all else as it is. */
@@ -129,12 +130,8 @@ function readEdit(value: unknown): ProgrammeEdit {
 export function readEditsJson(
   source: string,
 ): { readonly edits: readonly ProgrammeEdit[] } | { readonly message: string } {
-  let value: unknown;
-  try {
-    value = JSON.parse(source);
-  } catch {
-    return { message: 'The change can’t be read; load the page again.' };
-  }
+  const read = parseJson(source);
+  const value = read.status === 'read' ? read.value : undefined;
   if (!Array.isArray(value) || value.length === 0 || value.length > MAX_EDITS)
     return { message: 'The change can’t be read; load the page again.' };
   try {

@@ -1,6 +1,7 @@
 import { array, boolean, mixed, number, object, string, ValidationError } from 'yup';
 import type { DayDate } from '../calendar/day.ts';
 import { dayKey, MAX_WEEKS, parseDayDate } from '../calendar/day.ts';
+import { hasAtMost } from '../letters.ts';
 import { MAX_TEXT_BYTES } from '../notation/parse.ts';
 import { isGuardCode } from '../progress/guards/guard.ts';
 import { printRule, readRule } from '../progress/lever-text.ts';
@@ -9,6 +10,7 @@ import { byPlace, MAX_TRACKS, THEMES } from '../progress/programme-document.ts';
 import type { LeverRule } from '../progress/schedule.ts';
 import type { SchoolId } from '../progress/schools.ts';
 import { SCHOOL_IDS } from '../progress/schools.ts';
+import { parseJson } from './parse-json.ts';
 
 export const PROGRAMME_FORMAT = 'ysodos-programme';
 export const PROGRAMME_VERSION = 1;
@@ -64,7 +66,7 @@ const line = (most: number) =>
   string()
     .defined()
     .matches(/^[^\p{Cc}]*$/u, { message: 'has to be one line.', excludeEmptyString: true })
-    .max(most, `has at most ${most} letters.`);
+    .test('letters', `has at most ${most} letters.`, hasAtMost(most));
 const whole = (least: number, most: number) =>
   number()
     .required('is missing.')
@@ -190,13 +192,10 @@ interface RawProgramme {
 export function parseProgramme(source: string): ReadProgramme {
   if (source.length > MAX_PROGRAMME_BYTES)
     return refused('', `The file has more than ${MAX_PROGRAMME_BYTES / 1e6} MB; a programme is smaller than that.`);
-  let value: unknown;
-  try {
-    value = JSON.parse(source.replace(/^\ufeff/, ''));
-  } catch (error) {
-    return refused('', `This is no JSON: ${error instanceof Error ? error.message : 'it can’t be read'}.`);
-  }
-  return readProgrammeValue(value);
+  const read = parseJson(source);
+  return read.status === 'refused'
+    ? refused('', `This is no JSON that can be taken. ${read.message}`)
+    : readProgrammeValue(read.value);
 }
 
 const refused = (path: string, message: string): ReadProgramme => ({ status: 'refused', issues: [{ path, message }] });

@@ -1,3 +1,4 @@
+import { countLetters } from '../letters.ts';
 import type { Ladder } from './ladder.ts';
 import { PLACES } from './kit.ts';
 import { buildLibrary, nameKey } from './library.ts';
@@ -25,24 +26,106 @@ export interface MovementLayer {
 
 export const EMPTY_LAYER: MovementLayer = { overrides: [], ladders: [] };
 
-/** The base with a workspace's own layer over it; the base stays intact underneath. What breaks a rule is left out. */
-export function layerLibrary(base: MovementLibrary, layer: MovementLayer): MovementLibrary {
-  if (layer.overrides.length === 0 && layer.ladders.length === 0) return base;
+/** A stored thing that can't be used, with why, in words for the coach. */
+export interface PassedBy {
+  readonly what: string;
+  readonly why: string;
+}
+
+export interface LayeredLibrary {
+  readonly library: MovementLibrary;
+  /** What of the layer was left out, since it breaks a rule. The base stands in its place. */
+  readonly passedBy: readonly PassedBy[];
+}
+
+/**
+ * The base with a workspace's own layer over it; the base stays intact underneath. What breaks a rule, in whatever way, is left
+ * out and told: a layer is stored, and rules, the base and the rest of the layer may have changed since. Never throws.
+ */
+export function layerLibrary(base: MovementLibrary, layer: MovementLayer): LayeredLibrary {
+  if (layer.overrides.length === 0 && layer.ladders.length === 0) return { library: base, passedBy: [] };
+  const passedBy: PassedBy[] = [];
   const movements = new Map(base.movements.map((m) => [m.id, m]));
   for (const override of layer.overrides) {
+    const what = `the movement “${String(override.movementId)}”`;
+    if (!isOverride(override)) {
+      passedBy.push({ what, why: 'it was stored in a shape that can’t be read' });
+      continue;
+    }
     const next = withFields(movements.get(override.movementId), override);
-    if (checkMovement(next, [...movements.values()]).length === 0) movements.set(next.id, next);
+    const [issue] = checkMovement(next, [...movements.values()]);
+    if (issue) passedBy.push({ what, why: issue.message });
+    else movements.set(next.id, next);
   }
   const ladders = new Map(base.ladders.map((l) => [l.id, l]));
   for (const ladder of layer.ladders) {
-    if (ladder.steps.length === 0) ladders.delete(ladder.id);
-    else if (
-      ladder.steps.every((s) => movements.has(s.movementId)) &&
-      !findLadderCycle([...ladders.values()].filter((l) => l.id !== ladder.id).concat(ladder))
-    )
-      ladders.set(ladder.id, ladder);
+    const why = ladderFault(ladder, movements, ladders);
+    if (why !== undefined) passedBy.push({ what: `the ladder “${String(ladder?.name ?? ladder?.id)}”`, why });
+    else if (ladder.steps.length === 0) ladders.delete(ladder.id);
+    else ladders.set(ladder.id, ladder);
   }
-  return buildLibrary([...movements.values()], [...ladders.values()]);
+  return { library: buildLibrary([...movements.values()], [...ladders.values()]), passedBy };
+}
+
+function ladderFault(
+  ladder: Ladder,
+  movements: ReadonlyMap<string, Movement>,
+  others: ReadonlyMap<string, Ladder>,
+): string | undefined {
+  const { id, name, steps } = (ladder ?? {}) as { id?: unknown; name?: unknown; steps?: unknown };
+  const isShaped = isText(id) && isText(name) && Array.isArray(steps) && steps.every(isStep);
+  if (!isShaped) return 'it was stored in a shape that can’t be read';
+  const strange = ladder.steps.find((s) => !movements.has(s.movementId));
+  if (strange) return `“${strange.movementId}” is no movement any more`;
+  if (new Set(ladder.steps.map((s) => s.movementId)).size < ladder.steps.length) return 'a step stands on it twice';
+  if (findLadderCycle([...others.values()].filter((l) => l.id !== ladder.id).concat(ladder)))
+    return 'another ladder has it the other way round';
+  return undefined;
+}
+
+const isStep = (step: unknown): boolean => {
+  const { movementId, change } = (step ?? {}) as { movementId?: unknown; change?: unknown };
+  return isText(movementId) && isText(change);
+};
+const isText = (value: unknown): value is string => typeof value === 'string';
+const isFlag = (value: unknown) => typeof value === 'boolean';
+const isNumber = (value: unknown) => typeof value === 'number';
+const isTexts = (value: unknown) => Array.isArray(value) && value.every(isText);
+const isNumbers = (value: unknown, keys: readonly string[]) =>
+  typeof value === 'object' && value !== null && keys.every((k) => isNumber((value as Record<string, unknown>)[k]));
+
+/** What each field of a stored override has to be; what it may say is checkMovement's. */
+const FIELD_SHAPES: Record<keyof Omit<Movement, 'id'>, (value: unknown) => boolean> = {
+  name: isText,
+  otherNames: isTexts,
+  pattern: isText,
+  position: isText,
+  isHold: isFlag,
+  isOneSided: isFlag,
+  isOverhead: isFlag,
+  isOnFloor: isFlag,
+  preparesWrists: isFlag,
+  demand: (value) => isNumbers(value, JOINTS),
+  impact: isNumber,
+  noise: isNumber,
+  parts: isTexts,
+  kit: isTexts,
+  effortClass: isNumber,
+  paceSec: (value) => isNumbers(value, ['low', 'likely', 'high']),
+  paceSource: isText,
+  setUp: isText,
+  doing: isText,
+  watchFor: isText,
+  breathing: isText,
+  cautions: isTexts,
+};
+
+function isOverride(override: MovementOverride): boolean {
+  const { movementId, fields } = override as { movementId: unknown; fields: unknown };
+  if (!isText(movementId) || movementId === '' || typeof fields !== 'object' || fields === null) return false;
+  return Object.entries(fields).every(
+    ([key, value]) => Object.hasOwn(FIELD_SHAPES, key) && FIELD_SHAPES[key as keyof typeof FIELD_SHAPES](value),
+  );
 }
 
 /** Two movements that are each easier than the other by some way of ladders; undefined where all ladders agree. */
@@ -105,29 +188,30 @@ export const withFields = (base: Movement | undefined, { movementId, fields }: M
   id: movementId,
 });
 
+/** The most that a movement may say, in letters and in number. */
+export const MOVEMENT_LIMITS = { name: 80, id: 100, line: 200, names: 20, kit: 20, kitName: 60, cautions: 20 } as const;
+const LINES = ['setUp', 'doing', 'watchFor', 'breathing', 'paceSource'] as const;
+
 /** What is wrong with a movement beside the others of its library, field by field; nothing: empty. */
 export function checkMovement(movement: Movement, others: readonly Movement[]): MovementIssue[] {
   const issues: MovementIssue[] = [];
   const push = (field: keyof Movement, message: string) => void issues.push({ field, message });
+  const besides = others.filter((m) => m.id !== movement.id);
+  checkNames(movement, besides, push);
   const { low, likely, high } = movement.paceSec;
-  if (movement.name.trim() === '' || movement.name.length > 80) push('name', 'A name has 1 to 80 letters.');
-  const taken = new Map(
-    others
-      .filter((m) => m.id !== movement.id)
-      .flatMap((m) => [m.name, ...m.otherNames].map((n) => [nameKey(n), m.name] as const)),
-  );
-  for (const name of [movement.name])
-    if (taken.has(nameKey(name))) push('name', `“${name}” names the ${taken.get(nameKey(name))!} already.`);
-  const twice = movement.otherNames.find((n) => taken.has(nameKey(n)) || nameKey(n) === nameKey(movement.name));
-  if (twice) push('otherNames', `“${twice}” is a name already, of the ${taken.get(nameKey(twice)) ?? movement.name}.`);
   if (![low, likely, high].every((n) => Number.isFinite(n) && n > 0 && n <= 600))
     push('paceSec', 'Each pace is more than 0 and at most 600 seconds.');
   else if (low > likely || likely > high) push('paceSec', 'Paces go from quick to careful: low, likely, high.');
   if (!PATTERNS.includes(movement.pattern)) push('pattern', 'Choose a pattern.');
   if (!POSITIONS.includes(movement.position)) push('position', 'Choose a position.');
-  if (!JOINTS.every((j) => [0, 1, 2, 3].includes(movement.demand[j])))
-    push('demand', 'Demand is 0 to 3 on each place.');
-  const kitFree = [...others.filter((m) => m.id !== movement.id), movement].some(
+  const isGrade = (n: number) => [0, 1, 2, 3].includes(n);
+  if (!JOINTS.every((j) => isGrade(movement.demand[j]))) push('demand', 'Demand is 0 to 3 on each place.');
+  if (!isGrade(movement.impact)) push('impact', 'Impact is 0 to 3.');
+  if (!isGrade(movement.noise)) push('noise', 'Noise is 0 to 3.');
+  const strange = movement.parts.find((part) => part === movement.id || !others.some((m) => m.id === part));
+  if (strange !== undefined) push('parts', `“${strange}” is no movement that it could be made of.`);
+  checkWords(movement, push);
+  const kitFree = [...besides, movement].some(
     (m) =>
       m.pattern === movement.pattern && m.effortClass <= movement.effortClass && m.kit.every((k) => PLACES.includes(k)),
   );
@@ -135,4 +219,36 @@ export function checkMovement(movement: Movement, others: readonly Movement[]): 
     push('kit', `Nothing in ${movement.pattern} would be left for those without kit; keep one that needs none.`);
   if (![1, 2, 3, 4, 5].includes(movement.effortClass)) push('effortClass', 'The effort class is 1 to 5.');
   return issues;
+}
+
+type Push = (field: keyof Movement, message: string) => void;
+
+/** Each name means one movement, and is there once. */
+function checkNames(movement: Movement, besides: readonly Movement[], push: Push): void {
+  const { name: most, id, names } = MOVEMENT_LIMITS;
+  const isName = (name: string) => nameKey(name) !== '' && countLetters(name) <= most;
+  if (!isName(movement.name)) push('name', `A name has 1 to ${most} letters.`);
+  else if (movement.id.length > id) push('name', 'That name is too long once it is spelt in plain letters.');
+  const taken = new Map(besides.flatMap((m) => [m.name, ...m.otherNames].map((n) => [nameKey(n), m.name] as const)));
+  const other = taken.get(nameKey(movement.name));
+  if (other !== undefined) push('name', `“${movement.name}” names the ${other} already.`);
+  if (movement.otherNames.length > names) push('otherNames', `At most ${names} other names.`);
+  const seen = new Set([nameKey(movement.name)]);
+  for (const name of movement.otherNames) {
+    const key = nameKey(name);
+    if (!isName(name)) push('otherNames', `Each other name has 1 to ${most} letters.`);
+    else if (taken.has(key)) push('otherNames', `“${name}” is a name already, of the ${taken.get(key)!}.`);
+    else if (seen.has(key)) push('otherNames', `“${name}” stands there twice, or is the name itself; keep it once.`);
+    seen.add(key);
+  }
+}
+
+function checkWords(movement: Movement, push: Push): void {
+  const { line, kit, kitName, cautions } = MOVEMENT_LIMITS;
+  for (const field of LINES)
+    if (countLetters(movement[field]) > line) push(field, `At most ${line} letters; keep it to what matters.`);
+  if (movement.kit.length > kit || movement.kit.some((k) => countLetters(k) > kitName))
+    push('kit', `At most ${kit} pieces of kit, each of at most ${kitName} letters.`);
+  if (movement.cautions.length > cautions || movement.cautions.some((c) => countLetters(c) > line))
+    push('cautions', `At most ${cautions} cautions, each of at most ${line} letters.`);
 }

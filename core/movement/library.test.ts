@@ -107,7 +107,7 @@ describe('a workspace’s own layer', () => {
     fields: { name: 'harbour step', pattern: 'locomotion' as const, effortClass: 2 as const },
   };
   test('adds and changes, and leaves the base as it is', () => {
-    const library = layerLibrary(baseLibrary, {
+    const { library } = layerLibrary(baseLibrary, {
       overrides: [own, { movementId: 'squat', fields: { paceSec: { low: 2, likely: 3, high: 4 } } }],
       ladders: [
         {
@@ -125,7 +125,7 @@ describe('a workspace’s own layer', () => {
     expect(library.findByName('Harbour steps')!.id).toBe('harbour-step');
     expect(library.ladders.at(-1)!.name).toBe('Harbour');
     expect(analyseText('Main: 3 rounds\n10 squat', library).plan.clockSec.likely).toBe(90);
-    expect(layerLibrary(baseLibrary, { overrides: [], ladders: [] })).toBe(baseLibrary);
+    expect(layerLibrary(baseLibrary, { overrides: [], ladders: [] }).library).toBe(baseLibrary);
   });
   test('what breaks a rule is left out, and said by field', () => {
     const bad = [
@@ -146,7 +146,10 @@ describe('a workspace’s own layer', () => {
           },
         ],
       }),
-    ).toMatchObject({ ladders: baseLibrary.ladders });
+    ).toMatchObject({
+      library: { ladders: baseLibrary.ladders },
+      passedBy: [{ what: 'the movement “push-up”' }, { what: 'the movement “plank”' }, { what: 'the ladder “X”' }],
+    });
     const issues = (id: string, fields: object) =>
       checkMovement(withFields(baseLibrary.find(id), { movementId: id, fields }), baseLibrary.movements).map(
         (i) => i.field,

@@ -1,3 +1,4 @@
+import { cutLetters } from '../letters.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 import type { Amount, Block, Dose, Item, Load, Role, SessionDocument, Sides, TimeRule } from '../session/document.ts';
 import { MAX_AMOUNT, MAX_ROUNDS } from './cursor.ts';
@@ -186,7 +187,7 @@ function guessItem(
     library.findByName(words) ??
     library.findByName(words.replace(/\s*\(.*\)$/, '')) ??
     library.findByName(words.replace(/\bups\b/i, 'up'));
-  const name = known?.name ?? words.replace(/,.*$/, '').trim().toLowerCase().slice(0, MAX_NAME_LENGTH).trim();
+  const name = known?.name ?? cutLetters(words.replace(/,.*$/, '').trim().toLowerCase(), MAX_NAME_LENGTH).trim();
   if (name === '') return undefined;
   const dose: Dose | undefined =
     time !== undefined && time > 0 && time <= 6 * 3600
@@ -233,7 +234,7 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
   };
   const sources = plain
     .split(/\r\n|\n|\r/)
-    .map((l) => l.slice(0, 400))
+    .map((l) => cutLetters(l, 400))
     .filter((l) => l.trim() !== '')
     .slice(0, MAX_GUESSED_LINES);
   for (const source of sources) {
@@ -274,12 +275,11 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
       block.sets.push(item.sets);
       lines.push({ source, becomes: 'item', isSure: item.isSure, ...(item.why && { why: item.why }) });
     } else if (title === undefined && lines.length === 0 && /\p{L}/u.test(line)) {
-      title = line
+      const words = line
         .replace(/#/g, '')
         .replace(/[:\s]+$/, '')
-        .replace(/\s+/g, ' ')
-        .slice(0, 120)
-        .trim();
+        .replace(/\s+/g, ' ');
+      title = cutLetters(words, 120).trim();
       lines.push({ source, becomes: 'title', isSure: true });
     } else {
       lines.push({ source, becomes: 'left-out', isSure: false, why: 'no exercise could be read here' });

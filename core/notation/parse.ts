@@ -1,3 +1,4 @@
+import { countLetters, cutLetters } from '../letters.ts';
 import type { Block, Comments, Item, Role, SessionDocument, SessionField } from '../session/document.ts';
 import { ROLES, SESSION_FIELDS } from '../session/document.ts';
 import { Cursor, MAX_DURATION_SEC, UnreadableError } from './cursor.ts';
@@ -270,7 +271,7 @@ function blockHeader(cursor: Cursor): { role: Role; label?: string } | undefined
   while (close < cursor.tokens.length && cursor.tokens[close]!.text !== ')') close++;
   if (cursor.peek(close + 1)?.text !== ':') return undefined;
   const quoted = close === open + 1 && cursor.tokens[open]!.kind === 'quoted' ? cursor.tokens[open]!.text : undefined;
-  const label = (quoted ?? cursor.slice(open, close)).slice(0, MAX_NAME_LENGTH).trim();
+  const label = cutLetters(quoted ?? cursor.slice(open, close), MAX_NAME_LENGTH).trim();
   cursor.at = close + 2;
   return { role, ...(label && { label }) };
 }
@@ -307,7 +308,7 @@ function readField(cursor: Cursor, field: SessionField, document: Mutable<Sessio
     case 'Title':
     case 'Note': {
       const most = field === 'Title' ? 120 : 500;
-      if (first.text.length > most)
+      if (countLetters(first.text) > most)
         return cursor.fail('bad-value', `A ${field.toLowerCase()} has at most ${most} letters.`);
       document[field === 'Title' ? 'title' : 'note'] = first.text;
       return;
@@ -328,7 +329,7 @@ function readField(cursor: Cursor, field: SessionField, document: Mutable<Sessio
       document.kit = readKit(cursor);
       break;
     case 'Retest':
-      document.retest = cursor.slice(cursor.at, cursor.tokens.length).slice(0, MAX_NAME_LENGTH);
+      document.retest = cutLetters(cursor.slice(cursor.at, cursor.tokens.length), MAX_NAME_LENGTH);
       cursor.at = cursor.tokens.length;
       break;
   }
@@ -343,7 +344,7 @@ function readKit(cursor: Cursor): string[] {
     while (!cursor.done && cursor.peek()!.text !== ',') cursor.at++;
     const name = cursor.slice(from, cursor.at);
     if (name === '') cursor.fail('missing', 'Nothing stands between two commas; take one out.');
-    if (name.length > MAX_NAME_LENGTH)
+    if (countLetters(name) > MAX_NAME_LENGTH)
       cursor.fail('bad-value', `A piece of kit has at most ${MAX_NAME_LENGTH} letters.`, [], cursor.tokens[from]);
     kit.push(name.toLowerCase());
     if (cursor.takeMark(',') && cursor.done)

@@ -1,3 +1,4 @@
+import { cutLetters } from '../letters.ts';
 import type { BetweenRest, Block, CountRule, Span, TimeRule } from '../session/document.ts';
 import type { Cursor } from './cursor.ts';
 import { MAX_ROUNDS, UnreadableError } from './cursor.ts';
@@ -175,7 +176,7 @@ function readClause(cursor: Cursor, said: Said): void {
     let end = cursor.at;
     while (end < cursor.tokens.length && cursor.tokens[end]!.text !== ',') end++;
     if (end === cursor.at) cursor.fail('missing', 'Nothing stands between two commas; take one out.', [], token);
-    const words = cursor.slice(cursor.at, end).slice(0, 60);
+    const words = cutLetters(cursor.slice(cursor.at, end), 60);
     cursor.fail(
       'unknown-clause',
       `“${words}” is no clause of a block header.`,

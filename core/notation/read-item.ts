@@ -1,3 +1,4 @@
+import { countLetters, cutLetters } from '../letters.ts';
 import type { Amount, Choice, Dose, Item, Load, Sides, WorkItem } from '../session/document.ts';
 import type { Cursor } from './cursor.ts';
 import { MAX_AMOUNT } from './cursor.ts';
@@ -315,7 +316,7 @@ function readName(cursor: Cursor, from: number, to: number): string {
 }
 
 function checkedName(cursor: Cursor, name: string, first: Token, last: Token): string {
-  if (name.length > MAX_NAME_LENGTH) {
+  if (countLetters(name) > MAX_NAME_LENGTH) {
     return cursor.fail(
       'bad-value',
       `A movement’s name has at most ${MAX_NAME_LENGTH} letters; put further words in a modifier, in quotation marks.`,
@@ -340,7 +341,7 @@ function readModifier(cursor: Cursor, draft: Draft): void {
   };
   if (first.kind === 'quoted') {
     if (first.text === '') cursor.fail('missing', 'The quotation is empty; take it out.', [], first);
-    if (first.text.length > 200) cursor.fail('bad-value', 'Free words have at most 200 letters.', [], first);
+    if (countLetters(first.text) > 200) cursor.fail('bad-value', 'Free words have at most 200 letters.', [], first);
     cursor.at++;
     draft.words = [...(draft.words ?? []), first.text.replace(/\s+/g, ' ')];
   } else if (cursor.takeWords('tempo')) {
@@ -374,8 +375,8 @@ function readModifier(cursor: Cursor, draft: Draft): void {
     const words = cursor.slice(cursor.at, end);
     cursor.fail(
       'unknown-modifier',
-      `“${words.slice(0, 60)}” is no modifier; put free words in quotation marks.`,
-      [...nearestWords(words, MODIFIERS), `"${words.slice(0, 60)}"`],
+      `“${cutLetters(words, 60)}” is no modifier; put free words in quotation marks.`,
+      [...nearestWords(words, MODIFIERS), `"${cutLetters(words, 60)}"`],
       first,
       cursor.tokens[end - 1],
     );

@@ -1,3 +1,4 @@
+import { cutLetters } from '../letters.ts';
 import { assertNever } from '../assert-never.ts';
 import type { DayPlace } from '../calendar/day.ts';
 import { dayKey, dayName, MAX_WEEKS } from '../calendar/day.ts';
@@ -158,7 +159,7 @@ function applyOne(programme: ProgrammeDocument, edit: ProgrammeEdit, { book }: E
     case 'set-title':
       return edit.title.trim() === ''
         ? refuse('A programme needs a title.')
-        : { ...programme, title: edit.title.trim().slice(0, 120) };
+        : { ...programme, title: cutLetters(edit.title.trim(), 120) };
     case 'place-retest':
       return edit.places.reduce((now, place) => {
         const rest = now.days.filter((d) => !isAt(place)(d));

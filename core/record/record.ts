@@ -12,6 +12,9 @@ export interface SessionRecord {
   readonly effort: number | null;
   readonly remark: string;
   readonly scores: readonly Score[];
+  /** When it was made on the device, as far as the server can tell: of two, the later one stands. */
+  readonly madeAtMs: number;
+  /** When it arrived. */
   readonly loggedAtMs: number;
 }
 
@@ -32,3 +35,18 @@ export const EFFORT_WORDS = [
 
 export const OUTCOME_WORDS: Record<Outcome, string> = { done: 'done', part: 'part of it', 'not-done': 'not today' };
 export const MAX_REMARK_LENGTH = 1000;
+
+/** A log that waited longer than this on a phone counts as made so long ago. */
+export const MAX_WAIT_MS = 60 * 24 * 3600 * 1000;
+
+/**
+ * When a log was made, on the server's clock. A device's own clock may be wrong, but how long a log waited on it, from `madeAtMs`
+ * to `sentAtMs`, both by that clock, isn't. Without them, or where they make no sense, it was made as it arrived.
+ */
+export function madeAt(
+  device: { madeAtMs?: number | undefined; sentAtMs?: number | undefined },
+  nowMs: number,
+): number {
+  const waitedMs = (device.sentAtMs ?? NaN) - (device.madeAtMs ?? NaN);
+  return waitedMs > 0 ? nowMs - Math.min(waitedMs, MAX_WAIT_MS) : nowMs;
+}

@@ -132,11 +132,12 @@ export async function updateProfile(db: Db, enrolmentId: number, change: Profile
     ]);
 }
 
-/** Makes a new link the only one that works. */
+/** Makes a new link the only one that works; several at once come one after the other. */
 export async function insertPersonalLink(
   db: Db,
   l: { workspaceId: number; enrolmentId: number; tokenHash: Buffer; now: Date },
 ): Promise<void> {
+  await db.query('select id from enrolment where id = $1::bigint for update', [l.enrolmentId]);
   await updateLinksRevoked(db, l.enrolmentId, l.now);
   await db.query(
     `insert into personal_link (token_hash, workspace_id, enrolment_id, created_at)

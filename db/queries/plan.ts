@@ -1,7 +1,10 @@
+import { BoundedCache } from '../../core/bounded-cache.ts';
 import { dayKey } from '../../core/calendar/day.ts';
 import type { DayDate, DayPlace } from '../../core/calendar/day.ts';
-import type { ProgrammeDay, ProgrammeDocument, Theme } from '../../core/progress/programme-document.ts';
-import { findProgrammeDay, NO_GUARD_SETTINGS } from '../../core/progress/programme-document.ts';
+import type { PlanFrame, StoredFrame } from '../../core/exchange/stored-frame.ts';
+import { readStoredFrame } from '../../core/exchange/stored-frame.ts';
+import type { ProgrammeDay, ProgrammeDocument } from '../../core/progress/programme-document.ts';
+import { findProgrammeDay, isTheme } from '../../core/progress/programme-document.ts';
 import { NotFoundError, StaleError } from '../errors.ts';
 import type { Db } from '../pool.ts';
 
@@ -13,16 +16,18 @@ export interface StoredPlan {
   readonly sent: readonly string[];
   /** Keys of the days that are marked ready. */
   readonly ready: readonly string[];
+  /** Parts of what is stored that can't be used, in words: passed by, and gone with the next change. */
+  readonly passedBy: readonly string[];
 }
 
-/** What of a plan isn't in days. */
-export type PlanFrame = Omit<ProgrammeDocument, 'days'>;
+/** Frames as they were read, by what was stored. */
+const frames = new BoundedCache<string, StoredFrame>(200);
 
 interface PlanRow {
   title: string;
   weeks: number;
   revision: number;
-  frame: Partial<Omit<PlanFrame, 'title' | 'weeks'>>;
+  frame: unknown;
 }
 interface PlanDayRow {
   week: number;
@@ -42,7 +47,7 @@ const toProgrammeDay = (row: PlanDayRow): ProgrammeDay => ({
   week: row.week,
   weekday: row.weekday,
   text: row.text,
-  ...(row.theme !== null && { theme: row.theme as Theme }),
+  ...(row.theme !== null && isTheme(row.theme) && { theme: row.theme }),
   ...(row.track_id !== null && {
     track: { id: row.track_id, week: row.track_week!, isPinned: row.generated_text !== row.text },
   }),
@@ -64,20 +69,11 @@ export async function getPlan(db: Db, programmeId: number, lock = false): Promis
      from day d where d.programme_id = $1::bigint order by d.week, d.weekday${lock ? ' for update' : ''}`,
     [programmeId],
   );
-  const { title, weeks, revision, frame } = row;
+  const { frame, passedBy } = frames.get(JSON.stringify(row), () => readStoredFrame(row.frame, row));
   return {
-    programme: {
-      title,
-      weeks,
-      lighter: frame.lighter ?? [],
-      themes: frame.themes ?? {},
-      tracks: frame.tracks ?? [],
-      blocked: frame.blocked ?? [],
-      guards: frame.guards ?? NO_GUARD_SETTINGS,
-      ...(frame.extra && { extra: frame.extra }),
-      days: rows.map(toProgrammeDay),
-    },
-    revision,
+    programme: { ...frame, days: rows.map(toProgrammeDay) },
+    revision: row.revision,
+    passedBy,
     sent: rows.filter((r) => r.is_sent).map(dayKey),
     ready: rows.filter((r) => r.ready_revision === r.revision).map(dayKey),
   };

@@ -177,6 +177,16 @@ export async function insertDay(
   );
 }
 
+/** The day at a place, which nobody else changes until the transaction ends. Throws NotFoundError where there is none. */
+export async function lockDay(db: Db, programmeId: number, place: { week: number; weekday: number }): Promise<Day> {
+  const { rows } = await db.query<{ id: number }>(
+    'select id from day where programme_id = $1::bigint and week = $2::integer and weekday = $3::integer for update',
+    [programmeId, place.week, place.weekday],
+  );
+  if (!rows[0]) throw new NotFoundError('day');
+  return getDayById(db, rows[0].id);
+}
+
 /** Takes an empty, never sent day out of the programme; false where there is something to lose. */
 export async function deleteEmptyDay(db: Db, dayId: number): Promise<boolean> {
   const { rowCount } = await db.query(

@@ -31,8 +31,9 @@ const make = (programme: ProgrammeDocument = findExample('stairs-and-stories')!)
 
 beforeAll(async () => {
   db = await makeThrowawayDatabase();
-  process.env.YSODOS_DATABASE_URL = db.appUrl;
-  const { hashPassword } = await import('../../server/sign-in.ts');
+  process.env.DATABASE_URL = db.appUrl;
+  process.env.PUBLIC_URL = 'http://127.0.0.1:4310';
+  const { hashPassword } = await import('../../server/hash-password.ts');
   ({ workspaceId, coachId } = await makeWorkspace(db.owner, 'one'));
   const other = await makeWorkspace(db.owner, 'two');
   await db.owner.query('update coach set password_hash = $1', [await hashPassword(PASSWORD)]);
@@ -43,8 +44,8 @@ beforeAll(async () => {
   ).setCookie!.split(';')[0]!;
 }, 120_000);
 afterAll(async () => {
-  const { database } = await import('../../server/database.ts');
-  await database().end();
+  const { closeDatabase } = await import('../../server/database.ts');
+  await closeDatabase();
   await db?.drop();
 });
 
@@ -117,13 +118,18 @@ describe('the plan’s own address', () => {
     });
   });
 
-  test('one drawn on an older plan is a 409 and changes nothing; so is one without a revision', async () => {
+  test('one drawn on an older plan is a 409 and changes nothing; one without a revision is no change at all', async () => {
     const id = await make();
     await change(id, [{ kind: 'set-title', title: 'First' }]);
-    for (const revision of ['1', '', 'x', '99'])
+    for (const revision of ['1', '99'])
       expect(await change(id, [{ kind: 'set-title', title: 'Second' }], { revision })).toMatchObject({
         status: 409,
         data: { status: 'refused' },
+      });
+    for (const revision of ['', 'x', '1.5', '2147483648', '-1'])
+      expect(await change(id, [{ kind: 'set-title', title: 'Second' }], { revision })).toMatchObject({
+        status: 400,
+        data: { field: 'revision' },
       });
     expect((await planOf(id)).programme.title).toBe('First');
   });

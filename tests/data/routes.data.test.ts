@@ -18,7 +18,7 @@ let cookie: string;
 const PASSWORD = 'quiet feet';
 
 async function makeCoach(name: string): Promise<number> {
-  const { hashPassword } = await import('../../server/sign-in.ts');
+  const { hashPassword } = await import('../../server/hash-password.ts');
   const { workspaceId } = await makeWorkspace(db.owner, name);
   await db.owner.query('update coach set password_hash = $1 where workspace_id = $2', [
     await hashPassword(PASSWORD),
@@ -36,7 +36,8 @@ async function makeCoach(name: string): Promise<number> {
 
 beforeAll(async () => {
   db = await makeThrowawayDatabase();
-  process.env.YSODOS_DATABASE_URL = db.appUrl;
+  process.env.DATABASE_URL = db.appUrl;
+  process.env.PUBLIC_URL = 'http://127.0.0.1:4310';
   programmeId = await makeCoach('one');
   othersId = await makeCoach('two');
   const { action } = await import('../../app/routes/sign-in.tsx');
@@ -46,8 +47,8 @@ beforeAll(async () => {
 }, 120_000);
 
 afterAll(async () => {
-  const { database } = await import('../../server/database.ts');
-  await database().end();
+  const { closeDatabase } = await import('../../server/database.ts');
+  await closeDatabase();
   await db?.drop();
 });
 
@@ -162,7 +163,7 @@ describe('writing', () => {
     });
     expect((await draft('w1d1', 5, first)).status).toBe(400);
     expect((await draft('w1d1', 'x', 'y')).status).toBe(400);
-    expect((await draft('w1d7', 'x', 0)).status).toBe(404);
+    expect((await draft('w1d7', 'x', 1)).status).toBe(404);
   });
   test('a day is put in and taken out only while it is empty', async () => {
     expect((await write('w2d5')).data).toMatchObject({ day: null });

@@ -75,6 +75,7 @@ const RECORD = {
   effort: 6,
   remark: 'fine',
   scores: [],
+  madeAtMs: NOW.getTime(),
   loggedAtMs: NOW.getTime(),
 };
 const CLIENT_ID = '00000000-0000-4000-8000-000000000001';
@@ -260,26 +261,43 @@ describe('a sent version and a record never change', () => {
   });
 });
 
-test('a record that comes again is stored once; a correction stands in its place', async () => {
+test('a record that comes again is stored once; the same id with other content is a correction, once too', async () => {
+  const log = (clientId: string, record: object) => ({
+    workspaceId: mine.workspaceId,
+    enrolmentId,
+    versionId,
+    clientId,
+    record: { ...RECORD, ...record },
+  });
+  const stored = async () => (await db.owner.query('select * from record')).rows.length;
   await withWorkspace(db.pool, mine.workspaceId, async (c) => {
-    await insertRecord(c, {
-      workspaceId: mine.workspaceId,
-      enrolmentId,
-      versionId,
-      clientId: CLIENT_ID,
-      record: { ...RECORD, effort: 9 },
-    });
+    const before = await stored();
+    await insertRecord(c, log(CLIENT_ID, {}));
+    await insertRecord(c, log(CLIENT_ID, { loggedAtMs: NOW.getTime() + 5000 }));
     expect(await listRecords(c, runId)).toMatchObject([{ effort: 6, remark: 'fine', versionNumber: 1 }]);
-    await insertRecord(c, {
-      workspaceId: mine.workspaceId,
-      enrolmentId,
-      versionId,
-      clientId: '00000000-0000-4000-8000-000000000002',
-      record: { ...RECORD, outcome: 'part', shareRatio: 0.5, loggedAtMs: NOW.getTime() + 1000 },
-    });
+    const later = { effort: 9, madeAtMs: NOW.getTime() + 1000 };
+    for (let i = 0; i < 3; i++) await insertRecord(c, log(CLIENT_ID, later));
+    expect(await listRecords(c, runId)).toMatchObject([{ effort: 9 }]);
+    expect(before).toBe(1);
+  });
+  expect(await stored()).toBe(2);
+});
+
+test('of a late arrival and a newer correction the newer by the device stands, whichever came first', async () => {
+  await withWorkspace(db.pool, mine.workspaceId, async (c) => {
+    const log = (n: number, outcome: 'done' | 'part', madeAtMs: number, loggedAtMs: number) =>
+      insertRecord(c, {
+        workspaceId: mine.workspaceId,
+        enrolmentId,
+        versionId,
+        clientId: `00000000-0000-4000-8000-00000000000${n}`,
+        record: { ...RECORD, outcome, shareRatio: outcome === 'done' ? 1 : 0.5, madeAtMs, loggedAtMs },
+      });
+    const now = NOW.getTime();
+    await log(7, 'part', now + 60_000, now + 60_000);
+    await log(8, 'done', now + 30_000, now + 90_000); // made before, came after
     expect(await listRecords(c, runId)).toMatchObject([{ outcome: 'part', shareRatio: 0.5 }]);
   });
-  expect((await db.owner.query('select * from record')).rows).toHaveLength(2);
 });
 
 test('a text that someone else changed in between is not overwritten', async () => {

@@ -26,7 +26,7 @@ export function planTools({ layer, stored }: PlanReading): PlanTools {
   const key = JSON.stringify([layer, stored]);
   const known = kept.get(key);
   if (known) return known;
-  const library = layerLibrary(baseLibrary, layer);
+  const { library } = layerLibrary(baseLibrary, layer);
   const scope = { library, routines: readRoutines(stored, library) };
   const tools: PlanTools = { book: createTrackBook(scope), planner: createDayPlanner(scope) };
   kept.set(key, tools);

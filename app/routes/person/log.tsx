@@ -8,7 +8,7 @@ import { blockName } from '../../../core/session/explain.ts';
 import { insertRecord } from '../../../db/queries/record.ts';
 import { nowMs } from '../../../server/config.ts';
 import { readLogForm } from '../../../server/log-form.ts';
-import { withPersonalLink } from '../../../server/personal-link.ts';
+import { personForm, withPersonalLink } from '../../../server/personal-link.ts';
 import { loadPersonView, openDay } from '../../../server/person-view.ts';
 import { fitDay } from '../../../server/fitted-view.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
@@ -55,7 +55,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
 }
 
 export async function action({ params, request }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await personForm(request, params.token);
   return withPersonalLink(params.token, async (db, scope) => {
     const place = parseDayKey(params.day);
     const sent = place && openDay(await loadPersonView(db, scope), place);

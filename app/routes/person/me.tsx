@@ -1,3 +1,4 @@
+import { cutLetters } from '../../../core/letters.ts';
 import { data, Form, Link, redirect } from 'react-router';
 import { CARE_NOTES, SCREENING_QUESTIONS } from '../../../core/care.ts';
 import { kitPieces, STAND_IN_WORDS } from '../../../core/movement/kit.ts';
@@ -5,7 +6,7 @@ import { SPARE_WORDS, SPARES } from '../../../core/movement/spare.ts';
 import { updateProfile } from '../../../db/queries/person.ts';
 import { formText } from '../../../server/form-text.ts';
 import { readMeForm } from '../../../server/me-form.ts';
-import { withPersonalLink } from '../../../server/personal-link.ts';
+import { personForm, withPersonalLink } from '../../../server/personal-link.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import type { Route } from './+types/me';
 
@@ -27,17 +28,17 @@ export async function loader({ params, request }: Route.LoaderArgs) {
 }
 
 export async function action({ params, request }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await personForm(request, params.token);
   return withPersonalLink(params.token, async (db, { enrolment }) => {
     const read = readMeForm(form, kitPieces((await loadWorkspaceBook(db)).library.movements));
     if (read.status === 'error') {
       const values = Object.fromEntries(
-        [...form].flatMap(([k, v]) => (typeof v === 'string' ? [[k, v.slice(0, 2000)]] : [])),
+        [...form].flatMap(([k, v]) => (typeof v === 'string' ? [[k, cutLetters(v, 2000)]] : [])),
       );
       return data({ errors: read.errors, values }, { status: 400 });
     }
     await updateProfile(db, enrolment.enrolmentId, read.change);
-    return redirect(`/p/${params.token}/me?kept=${formText(form, 'part')}`);
+    return redirect(`/p/${params.token}/me?kept=${encodeURIComponent(formText(form, 'part'))}`);
   });
 }
 

@@ -2,45 +2,33 @@ import { data } from 'react-router';
 import { MAX_TEXT_BYTES } from '../../../core/notation/parse.ts';
 import { StaleError } from '../../../db/errors.ts';
 import { getDayById, updateDayText } from '../../../db/queries/programme.ts';
-import { notFound, withDay } from '../../../server/coach-scope.ts';
+import { coachJson, notFound, withDay } from '../../../server/coach-scope.ts';
 import { nowMs } from '../../../server/config.ts';
+import { BODY_BYTES } from '../../../server/limits.ts';
+import { parseRevision } from '../../../server/parse-number.ts';
 import type { Route } from './+types/draft';
 
-/** More than a text of the largest size can take up as JSON. */
-const MAX_BODY_BYTES = MAX_TEXT_BYTES * 3;
+const refused = (message: string, status = 400) => data({ message }, { status });
 const tooLarge = () =>
-  data(
-    {
-      message: `A session has at most ${MAX_TEXT_BYTES / 1000} kB of text and 400 items; this is more. It is still here, not saved: split it over several days.`,
-    },
-    { status: 413 },
+  refused(
+    `A session has at most ${MAX_TEXT_BYTES / 1000} kB of text and 400 items; this is more. It is still here, not saved: split it over several days.`,
+    413,
   );
 
 /** Stores a day's text as it is typed. 409 with the text that stands now where someone was quicker. */
 export async function action({ request, params }: Route.ActionArgs) {
-  if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY_BYTES) return tooLarge();
-  let body: { text?: unknown; revision?: unknown };
-  try {
-    body = (await request.json()) as typeof body;
-  } catch {
-    return data({ message: 'The text did not arrive whole; it is tried again.' }, { status: 400 });
-  }
-  const { text, revision } = body ?? {};
-  if (typeof text !== 'string' || typeof revision !== 'number' || !Number.isInteger(revision)) {
-    return data({ message: 'The text did not arrive whole; load the page again.' }, { status: 400 });
-  }
+  if (Number(request.headers.get('content-length') ?? 0) > BODY_BYTES.text) return tooLarge();
+  const read = await coachJson(request, BODY_BYTES.text);
+  if (read.status === 'refused') return refused(`The text can’t be kept as it is. ${read.message}`);
+  const { text, revision: said } = (read.value ?? {}) as { text?: unknown; revision?: unknown };
+  const revision = parseRevision(said);
+  if (typeof text !== 'string' || revision === undefined)
+    return refused('The text did not arrive whole; load the page again.');
   if (Buffer.byteLength(text) > MAX_TEXT_BYTES) return tooLarge();
   return withDay(request, params, async (db, { day }) => {
     if (!day) return notFound();
     try {
-      return data({
-        revision: await updateDayText(db, {
-          dayId: day.id,
-          revision,
-          text: text.replaceAll('\0', ''),
-          now: new Date(nowMs()),
-        }),
-      });
+      return data({ revision: await updateDayText(db, { dayId: day.id, revision, text, now: new Date(nowMs()) }) });
     } catch (error) {
       if (!(error instanceof StaleError)) throw error;
       const now = await getDayById(db, day.id);

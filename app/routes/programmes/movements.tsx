@@ -12,7 +12,7 @@ import { JOINTS, PATTERNS, POSITIONS } from '../../../core/movement/movement.ts'
 import { isSpare, SPARE_WORDS, SPARES } from '../../../core/movement/spare.ts';
 import { deleteLadder, deleteOverride, upsertLadder, upsertOverride } from '../../../db/queries/movement.ts';
 import { listDays } from '../../../db/queries/programme.ts';
-import { withProgramme } from '../../../server/coach-scope.ts';
+import { coachForm, withProgramme } from '../../../server/coach-scope.ts';
 import { coachToday } from '../../../server/coach-zone.ts';
 import { nowMs } from '../../../server/config.ts';
 import { formText } from '../../../server/form-text.ts';
@@ -48,7 +48,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await coachForm(request);
   const intent = formText(form, 'intent');
   const now = new Date(nowMs());
   return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
@@ -57,17 +57,17 @@ export async function action({ request, params }: Route.ActionArgs) {
     const id = formText(form, 'id');
     if (intent === 'reset') {
       await deleteOverride(db, id);
-      return redirect(baseLibrary.find(id) ? `${base}?m=${id}` : base);
+      return redirect(baseLibrary.find(id) ? `${base}?m=${encodeURIComponent(id)}` : base);
     }
     if (intent === 'reset-ladder') {
       await deleteLadder(db, id);
-      return redirect(`${base}?m=${formText(form, 'from')}`);
+      return redirect(`${base}?m=${encodeURIComponent(formText(form, 'from'))}`);
     }
     if (intent === 'ladder') {
       const read = readLadderForm(form, library);
       if (read.status === 'error') return data({ errors: { ladder: read.error } }, { status: 400 });
       await upsertLadder(db, { workspaceId: coach.workspaceId, ladder: read.ladder, now });
-      return redirect(`${base}?m=${read.ladder.steps[0]!.movementId}`);
+      return redirect(`${base}?m=${encodeURIComponent(read.ladder.steps[0]!.movementId)}`);
     }
     if (intent !== 'movement')
       return data({ errors: { form: 'That is no step of this page; load it again.' } }, { status: 400 });
@@ -75,7 +75,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     if (read.status === 'error') return data({ errors: read.errors }, { status: 400 });
     if (Object.keys(read.override.fields).length === 0) await deleteOverride(db, read.override.movementId);
     else await upsertOverride(db, { workspaceId: coach.workspaceId, override: read.override, now });
-    return redirect(`${base}?m=${read.override.movementId}`);
+    return redirect(`${base}?m=${encodeURIComponent(read.override.movementId)}`);
   });
 }
 
@@ -83,7 +83,7 @@ const BLANK = withFields(undefined, { movementId: 'new', fields: { name: '' } })
 
 export default function Movements({ loaderData, actionData }: Route.ComponentProps) {
   const { layer, usage: usageList, programmeId } = loaderData;
-  const library = useMemo(() => layerLibrary(baseLibrary, layer), [layer]);
+  const library = useMemo(() => layerLibrary(baseLibrary, layer).library, [layer]);
   const usage = useMemo(() => new Map(usageList), [usageList]);
   const [params, setParams] = useSearchParams();
   const errors: Record<string, string> = actionData?.errors ?? {};

@@ -1,7 +1,8 @@
 import { data } from 'react-router';
 import { readPeopleCsv } from '../../../core/exchange/people-csv.ts';
 import { insertParticipant, listParticipants, updateProfile } from '../../../db/queries/person.ts';
-import { withProgramme } from '../../../server/coach-scope.ts';
+import { coachForm, withProgramme } from '../../../server/coach-scope.ts';
+import { BODY_BYTES } from '../../../server/limits.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
 import { formText } from '../../../server/form-text.ts';
 import { rosterDefaults } from '../../../server/roster-defaults.ts';
@@ -9,7 +10,7 @@ import type { Route } from './+types/people-csv';
 
 /** Brings a roster in, all of it or nothing; rows with an error are left out only where that was said. */
 export async function action({ request, params }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await coachForm(request, BODY_BYTES.roster);
   return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
     const people = await listParticipants(db, programme.runId);
     const csv = readPeopleCsv(

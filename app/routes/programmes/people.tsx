@@ -1,3 +1,4 @@
+import { hasAtMost } from '../../../core/letters.ts';
 import { Button, Form as AntForm, Input, Popconfirm, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { data, Link, useActionData, useSearchParams, useNavigation, useSubmit } from 'react-router';
@@ -14,12 +15,12 @@ import {
   updateLinksRevoked,
   updateProfile,
 } from '../../../db/queries/person.ts';
-import { notFound, withProgramme } from '../../../server/coach-scope.ts';
+import { coachForm, notFound, withProgramme } from '../../../server/coach-scope.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
-import { nowMs } from '../../../server/config.ts';
+import { nowMs, publicUrl } from '../../../server/config.ts';
 import { yupErrors } from '../../../server/log-form.ts';
 import { hashToken, makeToken } from '../../../server/token.ts';
-import { formText } from '../../../server/form-text.ts';
+import { formId, formText } from '../../../server/form-text.ts';
 import { rosterDefaults } from '../../../server/roster-defaults.ts';
 import { readProfileForm } from '../../../server/profile-form.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
@@ -40,7 +41,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     return {
       programmeId: programme.id,
       defaults: rosterDefaults(programme.startsOn, people, coachZone(request)),
-      origin: new URL(request.url).origin,
+      origin: publicUrl().origin,
       people: people.map((p) => ({
         ...p,
         joined: formatShortDay(p.joinedOn),
@@ -54,8 +55,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 }
 
 const schema = object({
-  name: string().trim().required('Write a name.').max(80, 'A name has at most 80 letters.'),
-  detail: string().trim().max(80, 'At most 80 letters.'),
+  name: string().trim().required('Write a name.').test('letters', 'A name has at most 80 letters.', hasAtMost(80)),
+  detail: string().trim().test('letters', 'At most 80 letters.', hasAtMost(80)),
   timeZone: string()
     .required('Choose a time zone.')
     .test('zone', 'That is no time zone known here.', (v) => isTimeZone(v)),
@@ -72,7 +73,7 @@ interface PeopleAnswer {
 const answer = (a: PeopleAnswer, status = 200) => data(a, { status });
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await coachForm(request);
   const intent = formText(form, 'intent');
   const now = new Date(nowMs());
   return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
@@ -97,9 +98,8 @@ export async function action({ request, params }: Route.ActionArgs) {
       });
       return makeLink(id, values.name.trim());
     }
-    const person = (await listParticipants(db, programme.runId)).find(
-      (p) => p.enrolmentId === Number(form.get('enrolmentId')),
-    );
+    const enrolmentId = formId(form, 'enrolmentId');
+    const person = (await listParticipants(db, programme.runId)).find((p) => p.enrolmentId === enrolmentId);
     if (!person) return notFound();
     if (intent === 'profile') {
       const read = await readProfileForm(form, (await loadWorkspaceBook(db)).library);

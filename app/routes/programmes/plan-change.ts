@@ -1,12 +1,14 @@
+import { countLetters, cutLetters } from '../../../core/letters.ts';
 import { data } from 'react-router';
 import { readEditsJson, withoutDates } from '../../../core/exchange/programme-edit-json.ts';
 import { toProgrammeJson } from '../../../core/exchange/programme-json.ts';
 import { StaleError } from '../../../db/errors.ts';
 import { getPlan } from '../../../db/queries/plan.ts';
 import { upsertTemplate } from '../../../db/queries/template.ts';
-import { withProgramme } from '../../../server/coach-scope.ts';
+import { coachForm, withProgramme } from '../../../server/coach-scope.ts';
+import { BODY_BYTES } from '../../../server/limits.ts';
 import { nowMs } from '../../../server/config.ts';
-import { formText } from '../../../server/form-text.ts';
+import { formRevision, formText } from '../../../server/form-text.ts';
 import { changePlan, undoPlan } from '../../../server/plan-changes.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import type { Route } from './+types/plan-change';
@@ -15,7 +17,7 @@ const refused = (message: string, status = 400) => data({ status: 'refused' as c
 
 /** Changes a plan by the edits that were shown before; takes a change back; saves the plan as a template. */
 export async function action({ request, params }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await coachForm(request, BODY_BYTES.programme);
   const intent = formText(form, 'intent');
   try {
     return await withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
@@ -31,8 +33,10 @@ export async function action({ request, params }: Route.ActionArgs) {
           return data(await undoPlan(db, at, intent));
         case 'save-template': {
           const title = formText(form, 'title').trim();
-          if (title === '' || title.length > 120) return refused('A template needs a title of at most 120 letters.');
-          const plan = withoutDates({ ...(await getPlan(db, programme.id)).programme, title });
+          if (title === '' || countLetters(title) > 120)
+            return refused('A template needs a title of at most 120 letters.');
+          const stored = await getPlan(db, programme.id);
+          const plan = withoutDates({ ...stored.programme, title });
           await upsertTemplate(db, {
             workspaceId: coach.workspaceId,
             title,
@@ -41,16 +45,16 @@ export async function action({ request, params }: Route.ActionArgs) {
           });
           return data({
             status: 'changed' as const,
-            revision: Number(form.get('revision')),
+            revision: stored.revision,
             words: `Saved as the template “${title}”`,
           });
         }
         case 'change': {
           const read = readEditsJson(formText(form, 'edits'));
           if ('message' in read) return refused(read.message);
-          const words = formText(form, 'words').trim().slice(0, 200) || 'a change';
+          const words = cutLetters(formText(form, 'words').trim(), 200) || 'a change';
           const answer = await changePlan(db, await loadWorkspaceBook(db), at, {
-            revision: Number(form.get('revision')),
+            revision: formRevision(form),
             words,
             edits: read.edits,
           });

@@ -1,3 +1,4 @@
+import { countLetters } from '../../../core/letters.ts';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { data, Link, redirect, useNavigation, useSubmit } from 'react-router';
@@ -7,7 +8,7 @@ import { analyseText, isSendable } from '../../../core/session/analyse.ts';
 import { freezeRoutines } from '../../../core/session/resolve.ts';
 import { listParticipants } from '../../../db/queries/person.ts';
 import { insertVersion, listVersions } from '../../../db/queries/programme.ts';
-import { notFound, withDay } from '../../../server/coach-scope.ts';
+import { coachForm, notFound, withDay } from '../../../server/coach-scope.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
 import { nowMs } from '../../../server/config.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
@@ -15,7 +16,7 @@ import { planText } from '../../../server/session-view.ts';
 import { Dialog } from '../../components/dialog.tsx';
 import { TodayCard } from '../../components/today-card.tsx';
 import participantCss from '../../theme/participant.css?url';
-import { formText } from '../../../server/form-text.ts';
+import { formRevision, formText } from '../../../server/form-text.ts';
 import type { Route } from './+types/send';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Send: ${loaderData?.name ?? ''} · Ysodos` }];
@@ -84,11 +85,11 @@ function formatWait(ms: number): string {
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await coachForm(request);
   const changeNote = formText(form, 'changeNote').trim();
-  if (changeNote.length > 500)
+  if (countLetters(changeNote) > 500)
     return data({ error: 'The note on what changed has at most 500 letters.', changeNote }, { status: 400 });
-  const revision = Number(form.get('revision'));
+  const revision = formRevision(form);
   return withDay(request, params, async (db, { coach, programme, day }) => {
     if (!day) return notFound();
     if (!day.isReady || day.revision !== revision)

@@ -16,9 +16,9 @@ import { StaleError } from '../../../db/errors.ts';
 import { getPlan } from '../../../db/queries/plan.ts';
 import { listParticipants, toFitPerson } from '../../../db/queries/person.ts';
 import { deleteEmptyDay, insertDay, listProgrammes, updateDayReady } from '../../../db/queries/programme.ts';
-import { notFound, withDay } from '../../../server/coach-scope.ts';
+import { coachForm, notFound, withDay } from '../../../server/coach-scope.ts';
 import { nowMs } from '../../../server/config.ts';
-import { formText } from '../../../server/form-text.ts';
+import { formRevision, formText } from '../../../server/form-text.ts';
 import { trackBookOf } from '../../../server/plan-changes.ts';
 import type { WorkspaceBook } from '../../../server/workspace-book.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
@@ -78,7 +78,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await coachForm(request);
   const intent = formText(form, 'intent');
   return withDay(request, params, async (db, { coach, programme, place, day }) => {
     if (intent === 'add') {
@@ -99,9 +99,9 @@ export async function action({ request, params }: Route.ActionArgs) {
         );
       return redirect(`/programmes/${programme.id}/plan`);
     }
-    const revision = Number(form.get('revision'));
-    if ((intent !== 'ready' && intent !== 'not-ready') || !Number.isInteger(revision))
+    if (intent !== 'ready' && intent !== 'not-ready')
       return data({ error: 'That is no step of this page; load it again.' }, { status: 400 });
+    const revision = formRevision(form);
     if (intent === 'ready') {
       const book = await loadWorkspaceBook(db);
       const analysis = analyseText(day.text, book.library, book.routines);

@@ -1,9 +1,0 @@
-import { notFound } from '../../server/coach-scope.ts';
-
-export function loader() {
-  return notFound();
-}
-
-export function action() {
-  return notFound();
-}

@@ -1,0 +1,28 @@
+/** For development: the demo's data, and the application with reload. `npm run dev [-- --port N]` */
+import { spawn } from 'node:child_process';
+import { parseArgs } from 'node:util';
+import { buildAntdStyle } from './build.ts';
+import { startDemoData } from './demo-data.ts';
+import { runCommand } from './say.ts';
+import { checkPort, STOP_SIGNALS } from './serving.ts';
+
+runCommand(async () => {
+  const { values } = parseArgs({
+    options: { port: { type: 'string', default: '5173' }, fresh: { type: 'boolean', default: false } },
+  });
+  await checkPort(Number(values.port), 'localhost');
+  buildAntdStyle();
+  const { cluster, demo } = await startDemoData('.local/dev', { nowMs: undefined, fresh: values.fresh });
+  const base = `http://localhost:${values.port}`;
+  for (const w of demo.workspaces)
+    process.stdout.write(`  ${w.coachEmail}   password ${demo.password}\n  ${base}${w.linkPath}\n`);
+  const child = spawn(
+    process.execPath,
+    ['node_modules/@react-router/dev/bin.js', 'dev', '--port', values.port, '--strictPort'],
+    { stdio: 'inherit', env: { ...process.env, PUBLIC_URL: base } },
+  );
+  for (const signal of STOP_SIGNALS) process.removeAllListeners(signal).on(signal, () => child.kill(signal));
+  const code = await new Promise<number>((done) => child.on('close', (ended) => done(ended ?? 0)));
+  cluster.stop();
+  return code;
+});

@@ -1,0 +1,52 @@
+import { randomBytes } from 'node:crypto';
+import { STATUS_WORDS, statusKind } from '../status-words.ts';
+
+/** Headers that every answer has, of whatever kind; a route's own go over them. */
+export const COMMON_HEADERS: Readonly<Record<string, string>> = {
+  'x-content-type-options': 'nosniff',
+  'referrer-policy': 'same-origin',
+  'cross-origin-resource-policy': 'same-origin',
+  'cache-control': 'private, no-store',
+};
+
+export interface PlainAnswer {
+  readonly status: number;
+  readonly headers: Readonly<Record<string, string>>;
+  readonly body: string;
+}
+
+const STYLE = `:root{color-scheme:light dark;--paper:#f7f2e9;--ink:#26212e;--soft:#665f70;--main:#7b2b5e}
+@media(prefers-color-scheme:dark){:root{--paper:#1b171f;--ink:#f1ebe2;--soft:#b9afbb;--main:#d693bc}}
+body{margin:0;background:var(--paper);color:var(--ink);font:18px/1.5 'Atkinson Hyperlegible Next Variable',system-ui,sans-serif}
+main{max-width:34rem;margin:18vh auto 0;padding:0 1.5rem}h1{font-size:1.6rem;line-height:1.2;margin:0 0 .6rem}
+p{margin:0 0 1rem}a{color:var(--main)}small{color:var(--soft)}`;
+
+/**
+ * A page in words for what never gets as far as the application, or breaks underneath it. It needs no script, no database and
+ * no file. To whoever doesn't ask for a page it says the same as JSON.
+ */
+export function plainAnswer(status: number, wantsPage: boolean): PlainAnswer {
+  const { title, text } = STATUS_WORDS[statusKind(status)];
+  const headers = {
+    ...COMMON_HEADERS,
+    ...(status === 503 && { 'retry-after': '2' }),
+    ...(status === 429 && { 'retry-after': '60' }),
+  };
+  if (!wantsPage) {
+    return {
+      status,
+      headers: { ...headers, 'content-type': 'application/json; charset=utf-8' },
+      body: JSON.stringify({ message: `${title}. ${text}` }),
+    };
+  }
+  const nonce = randomBytes(16).toString('base64');
+  return {
+    status,
+    headers: {
+      ...headers,
+      'content-type': 'text/html; charset=utf-8',
+      'content-security-policy': `default-src 'none'; style-src 'nonce-${nonce}'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'`,
+    },
+    body: `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="robots" content="noindex"><title>${title} · Ysodos</title><style nonce="${nonce}">${STYLE}</style></head><body><main><h1>${title}</h1><p>${text}</p><p><a href="/">To the beginning</a></p><p><small>${status}</small></p></main></body></html>\n`,
+  };
+}

@@ -1,0 +1,52 @@
+/** Every limit on what may come in, once and by name. Sizes in bytes, counts for one hour. */
+
+const KB = 1_000;
+
+/** Most bytes that a request's body may have, by what it is for. */
+export const BODY_BYTES = {
+  /** A form that a person fills in. */
+  form: 64 * KB,
+  /** A routine's text, every character of it percent-encoded. */
+  routine: 200 * KB,
+  /** A session's text as JSON or as a form's field: 200 kB of it, escaped. */
+  text: 700 * KB,
+  /** A roster: 500 kB, escaped. */
+  roster: 1_600 * KB,
+  /** A whole programme, or edits that carry one. */
+  programme: 6_000 * KB,
+} as const;
+
+/** Above this nothing is read for anybody, whatever it is for. */
+export const LARGEST_BODY_BYTES = BODY_BYTES.programme;
+
+export interface HourQuota {
+  readonly writes: number;
+  readonly bytes: number;
+}
+
+/** What may be stored in one hour by one personal link, one coach, one workspace. */
+export const HOUR_QUOTA = {
+  /** A session logged and corrected many times over, and the profile beside it. */
+  link: { writes: 120, bytes: 500 * KB },
+  /** Drafts are saved as they are typed, up to one a second. */
+  coach: { writes: 4_000, bytes: 60_000 * KB },
+  workspace: { writes: 20_000, bytes: 200_000 * KB },
+} as const satisfies Record<string, HourQuota>;
+
+/** Letters of what was typed that come back on a page about it. */
+export const ECHO_LETTERS = 200;
+
+/** Requests that are being answered at once; more are asked to come back. */
+export const MAX_IN_FLIGHT = 400;
+
+/** How long slow clients may take, in milliseconds. */
+export const PATIENCE_MS = {
+  /** From the first byte, or from the connection, to the end of the headers. */
+  headers: 10_000,
+  /** To the end of the body. */
+  request: 60_000,
+  /** Between two requests on one connection. Longer than a proxy in front keeps it. */
+  keepAlive: 75_000,
+  /** How often connections are looked at. */
+  look: 2_000,
+} as const;
