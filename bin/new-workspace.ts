@@ -23,7 +23,8 @@ function readOptions() {
     throw new CommandError((error as Error).message, USAGE);
   }
   const email = values.email?.trim().toLowerCase() ?? '';
-  if (!string().required().email().max(200).isValidSync(email))
+  const isAddress: boolean = string().required().email().max(200).isValidSync(email);
+  if (!isAddress)
     throw new CommandError(email === '' ? 'An address is missing.' : `${email} is no e-mail address.`, USAGE);
   const name = values.name?.trim() || email.split('@')[0]!;
   const workspace = values.workspace?.trim() || name;

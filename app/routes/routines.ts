@@ -33,7 +33,11 @@ export async function action({ request }: Route.ActionArgs) {
       );
     if (text.length > MAX_TEXT_LENGTH || !readRoutine(text, (await loadWorkspaceBook(db)).library))
       return data(
-        { error: 'A routine is one block that can be read, with items of its own.', taken: false },
+        {
+          error:
+            'A routine is one block that can be read, with items of its own, and not beyond what fits a warm-up or a cool-down.',
+          taken: false,
+        },
         { status: 400 },
       );
     const taken = (await listRoutines(db)).some((r) => r.name.toLowerCase() === name.toLowerCase());

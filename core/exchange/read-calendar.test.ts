@@ -91,4 +91,77 @@ describe('blocked days from a calendar file', () => {
     expect(days(calendar(), '2026-05-01', '2026-05-31')).toEqual([]);
     expect(days('x'.repeat(2_000_001), '2026-05-01', '2026-05-31')[0]).toMatch(/2 MB/);
   });
+
+  const span = { from: '2026-05-01' as DayDate, to: '2027-04-30' as DayDate, timeZone: 'UTC' };
+  const repeating = (rule: string, start = '20200101T100000Z') =>
+    calendar(`UID:r\nDTSTART:${start}\nDURATION:PT1H\nRRULE:${rule}\nSUMMARY:Bell`);
+
+  it.each([
+    'FREQ=SECONDLY',
+    'FREQ=MINUTELY;COUNT=3',
+    'FREQ=HOURLY',
+    'FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30',
+    'FREQ=YEARLY;BYDAY=1MO;BYMONTH=4;BYMONTHDAY=15',
+  ])('%s is refused with the event named', (rule) => {
+    expect(readCalendar(repeating(rule), span)).toMatchObject({
+      status: 'refused',
+      message: expect.stringContaining('“Bell”') as string,
+    });
+    // Folded in the middle of the word, as a calendar may do it.
+    expect(readCalendar(repeating(rule).replace('FREQ=', 'FRE\r\n Q='), span).status).toBe('refused');
+  });
+
+  it('takes a rule without an end, one from long ago, one on leap days, and one at several hours', () => {
+    const found = (rule: string, start?: string) => {
+      const read = readCalendar(repeating(rule, start), span);
+      return read.status === 'read' ? read.days.length : read.message;
+    };
+    expect(found('FREQ=DAILY')).toBe(365);
+    expect(found('FREQ=DAILY', '19950101T100000Z')).toBe(365);
+    expect(found('FREQ=WEEKLY;BYDAY=MO,WE')).toBe(104);
+    expect(found('FREQ=DAILY;BYMONTH=2;BYMONTHDAY=29')).toBe(0);
+    expect(found('FREQ=DAILY;BYHOUR=8,12,18;BYMINUTE=0,15,30,45;BYSECOND=0,10,20,30,40,50')).toBe(365);
+    expect(found('FREQ=DAILY;BYHOUR=8,18;COUNT=10', '20260501T080000Z')).toBe(5);
+  });
+
+  it('reads several calendars in one file, and passes by what is none', () => {
+    const one = calendar('UID:a\nDTSTART;VALUE=DATE:20260502\nSUMMARY:One');
+    const two = calendar('UID:b\nDTSTART;VALUE=DATE:20260503\nSUMMARY:Two');
+    const read = readCalendar(`${one}${two}BEGIN:VCARD\r\nFN:Nobody\r\nEND:VCARD\r\n`, span);
+    expect(read).toMatchObject({ status: 'read', events: 2, left: ['1 part that is no calendar'] });
+    expect(read.status === 'read' && read.days.map((d) => d.words)).toEqual(['One', 'Two']);
+  });
+
+  it('reads a file as far as it goes, and says what it left out', () => {
+    const good = 'UID:a\nDTSTART;TZID=Nowhere/Zone:20260502T200000\nSUMMARY:Good';
+    const bad = 'UID:b\nDTSTART:20260503\nSUMMARY:Bad\nno line of a calendar';
+    const zone =
+      'BEGIN:VTIMEZONE\r\nTZID:Nowhere/Zone\r\nBEGIN:STANDARD\r\nDTSTART:what\r\nthis is no line\r\nEND:STANDARD\r\nEND:VTIMEZONE\r\n';
+    const read = readCalendar(calendar(good, bad).replace('BEGIN:VEVENT', `${zone}BEGIN:VEVENT`), span);
+    expect(read).toMatchObject({
+      status: 'read',
+      events: 1,
+      left: ['1 event that can’t be read', '1 zone rule that can’t be read'],
+    });
+    expect(read.status === 'read' && read.days.map((d) => `${d.date} ${d.words}`)).toEqual(['2026-05-02 Good']);
+  });
+
+  it('says so where there are more than a thousand days', () => {
+    const many = calendar(
+      ...Array.from({ length: 4 }, (_, i) => `UID:e${i}\nDTSTART;VALUE=DATE:20260401\nRRULE:FREQ=DAILY\nSUMMARY:E${i}`),
+    );
+    const read = readCalendar(many, span);
+    expect(read.status === 'read' && [read.days.length, read.left]).toEqual([1000, ['460 days beyond the first 1000']]);
+    expect(readCalendar(calendar('UID:c\nDTSTART;VALUE=DATE:20260502\nSTATUS:CANCELLED'), span)).toMatchObject({
+      left: ['1 cancelled event'],
+    });
+  });
+
+  it('says so where it is saved in another encoding', () => {
+    const utf16 = Buffer.from(calendar('UID:a\nDTSTART;VALUE=DATE:20260502'), 'utf16le').toString('latin1');
+    expect(readCalendar(utf16, span)).toMatchObject({
+      status: 'refused',
+      message: expect.stringContaining('UTF-8') as string,
+    });
+  });
 });

@@ -2,6 +2,9 @@ import ICAL from 'ical.js';
 import type { DayDate } from '../calendar/day.ts';
 import { addDays } from '../calendar/day.ts';
 import { localDate } from '../calendar/release.ts';
+import { groupBy } from '../group-by.ts';
+import { cutLetters } from '../letters.ts';
+import { EndlessRuleError, withStepLimit } from './rule-steps.ts';
 
 /** One event of a calendar file on one day. */
 export interface CalendarDay {
@@ -15,75 +18,233 @@ export type ReadCalendar =
       readonly status: 'read';
       readonly days: readonly CalendarDay[];
       readonly events: number;
-      readonly skipped: number;
+      /** What of the file was left out, in words: `2 cancelled events`. */
+      readonly left: readonly string[];
     }
   | { readonly status: 'refused'; readonly message: string };
 
+export interface CalendarSpan {
+  readonly from: DayDate;
+  readonly to: DayDate;
+  /** Of whoever reads: times in UTC count on its days. */
+  readonly timeZone: string;
+}
+
 const MAX_BYTES = 2_000_000;
-const MAX_DAYS = 1000;
-/** Occurrences looked at of one event that repeats, before the span or in it. */
-const MAX_OCCURRENCES = 5000;
+/** As many as a programme's file takes. */
+export const MAX_CALENDAR_DAYS = 1000;
+const IN_A_DAY = ['SECONDLY', 'MINUTELY', 'HOURLY'];
+const DAY_PARTS = ['BYHOUR', 'BYMINUTE', 'BYSECOND'] as const;
+
+const refused = (message: string): ReadCalendar => ({ status: 'refused', message });
 
 /**
  * The days between two dates (both included) that a calendar file's events lie on (RFC 5545, read with ical.js). An
  * all-day event ends before its DTEND; a timed one counts on the days of its own zone, one in UTC on those of
- * `timeZone`. Repeating events are followed through the span; cancelled ones are left out and counted in `skipped`.
+ * `timeZone`. Repeating events are followed through the span; cancelled ones are left out. A file may hold several calendars, and
+ * parts that can't be read: it is read as far as it goes, and says what it left out. Rules that never come to a date, or
+ * repeat by the second, minute or hour, are refused before they are followed.
  */
-export function readCalendar(
-  source: string,
-  span: { readonly from: DayDate; readonly to: DayDate; readonly timeZone: string },
-): ReadCalendar {
+export function readCalendar(source: string, span: CalendarSpan): ReadCalendar {
   if (source.length > MAX_BYTES)
-    return { status: 'refused', message: 'A calendar file has at most 2 MB; export only the months of the programme.' };
-  let root: ICAL.Component;
+    return refused('A calendar file has at most 2 MB; export only the months of the programme.');
+  const text = unfold(source);
+  if (text.includes('\0')) return refused('This is no text in UTF-8; export the calendar anew, as .ics.');
+  const left: string[] = [];
+  const calendars = readCalendars(text, left);
+  if (calendars === undefined) return refused('This is no calendar file; export one that ends in .ics.');
+  if (calendars.length === 0) return refused('This is no calendar file: it has no VCALENDAR.');
+  const hasted = findHasted(calendars);
+  if (hasted !== undefined)
+    return refused(
+      `“${hasted}” repeats by the second, minute or hour, which names no days. Take it out of the calendar, and export it again.`,
+    );
+  const found = new DayCollector(span);
   try {
-    root = new ICAL.Component(ICAL.parse(source.replace(/^\ufeff/, '')) as unknown[]);
-  } catch {
-    return { status: 'refused', message: 'This is no calendar file; export one that ends in .ics.' };
-  }
-  if (root.name !== 'vcalendar')
-    return { status: 'refused', message: 'This is no calendar file: it has no VCALENDAR.' };
-  const days = new Map<string, CalendarDay>();
-  const components = root.getAllSubcomponents('vevent');
-  let skipped = 0;
-  for (const component of components) {
-    if (component.hasProperty('recurrence-id')) continue;
-    if (component.getFirstPropertyValue('status') === 'CANCELLED' || !component.hasProperty('dtstart')) {
-      skipped++;
-      continue;
-    }
-    const event = new ICAL.Event(component, {
-      exceptions: components.filter(
-        (c) =>
-          c.hasProperty('recurrence-id') && c.getFirstPropertyValue('uid') === component.getFirstPropertyValue('uid'),
-      ),
+    withStepLimit((onDate) => {
+      for (const calendar of calendars) collectEvents(calendar, found, onDate);
     });
-    try {
-      for (const { start, end, item } of occurrences(event, span.to)) {
-        if (item.component.getFirstPropertyValue('status') === 'CANCELLED') continue;
-        const words = oneLine(item.summary) || 'busy';
-        for (const date of datesOf(start, end, span)) {
-          if (days.size >= MAX_DAYS) break;
-          days.set(`${date} ${event.uid} ${words}`, { date, words, uid: event.uid });
-        }
-      }
-    } catch {
-      skipped++;
-    }
+  } catch (error) {
+    if (!(error instanceof EndlessRuleError)) throw error;
+    return refused(
+      `The rule of “${found.current}” comes to no date that there is, or to more than can be followed. Take it out of the calendar, and export it again.`,
+    );
   }
-  return {
-    status: 'read',
-    days: [...days.values()].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0)),
-    events: components.length,
-    skipped,
-  };
+  return { status: 'read', days: found.sorted(), events: found.events, left: [...left, ...found.left()] };
 }
 
+/** Lines as they are meant: a line break and a blank go on with the line before (RFC 5545, 3.1). */
+const unfold = (source: string): string =>
+  source
+    .replace(/^\ufeff/, '')
+    .replace(/\r\n|\r/g, '\n')
+    .replace(/\n[ \t]/g, '');
+
+/** The calendars of a text; where a part can't be read, all but that part. Undefined where the text is none at all. */
+function readCalendars(text: string, left: string[]): ICAL.Component[] | undefined {
+  const whole = parseComponents(text);
+  if (whole) {
+    const beside = whole.filter((c) => c.name !== 'vcalendar').length;
+    if (beside > 0 && beside < whole.length)
+      left.push(`${beside} ${beside === 1 ? 'part that is' : 'parts that are'} no calendar`);
+    return whole.filter((c) => c.name === 'vcalendar');
+  }
+  if (!/^BEGIN:VCALENDAR\s*$/im.test(text)) return undefined;
+  return [readInParts(text, left)];
+}
+
+function parseComponents(text: string): ICAL.Component[] | undefined {
+  try {
+    const parsed = ICAL.parse(text) as unknown[];
+    const roots = (typeof parsed[0] === 'string' ? [parsed] : parsed) as unknown[][];
+    return roots.map((root) => new ICAL.Component(root));
+  } catch {
+    return undefined;
+  }
+}
+
+/** One calendar out of all events and zones of a text that can be read each by itself. */
+function readInParts(text: string, left: string[]): ICAL.Component {
+  const calendar = new ICAL.Component('vcalendar');
+  const unread = { VEVENT: 0, VTIMEZONE: 0 };
+  for (const [part, kind] of text.matchAll(/^BEGIN:(VEVENT|VTIMEZONE)\s*$[^]*?^END:\1\s*$/gim)) {
+    const read = parseComponents(`BEGIN:VCALENDAR\n${part}\nEND:VCALENDAR\n`)?.[0]?.getAllSubcomponents()[0];
+    if (read) calendar.addSubcomponent(read);
+    else unread[kind!.toUpperCase() as keyof typeof unread]++;
+  }
+  if (unread.VEVENT > 0) left.push(`${unread.VEVENT} ${unread.VEVENT === 1 ? 'event' : 'events'} that can’t be read`);
+  if (unread.VTIMEZONE > 0)
+    left.push(`${unread.VTIMEZONE} zone ${unread.VTIMEZONE === 1 ? 'rule' : 'rules'} that can’t be read`);
+  if (unread.VEVENT + unread.VTIMEZONE === 0) left.push('what follows after a line that can’t be read');
+  return calendar;
+}
+
+/**
+ * The words of an event that repeats by the second, minute or hour. Of the others the hours within a day are taken out of the rule:
+ * only days are wanted, and each would be found as many times over.
+ */
+function findHasted(calendars: readonly ICAL.Component[]): string | undefined {
+  for (const event of calendars.flatMap((c) => c.getAllSubcomponents('vevent'))) {
+    for (const property of event.getAllProperties('rrule')) {
+      const rule = property.getFirstValue() as unknown;
+      if (!(rule instanceof ICAL.Recur)) continue;
+      if (IN_A_DAY.includes(rule.freq)) return wordsOf(event);
+      const parts = rule.parts as Record<string, unknown[] | undefined>;
+      const perDay = DAY_PARTS.reduce((product, part) => product * Math.max(1, parts[part]?.length ?? 1), 1);
+      for (const part of DAY_PARTS) delete parts[part];
+      if (rule.count) rule.count = Math.ceil(rule.count / perDay);
+      property.setValue(rule);
+    }
+  }
+  return undefined;
+}
+
+const wordsOf = (event: ICAL.Component): string => {
+  const words = event.getFirstPropertyValue('summary');
+  return oneLine(typeof words === 'string' ? words : '') || 'busy';
+};
+
 const oneLine = (words: string | null | undefined): string =>
-  (words ?? '')
-    .replace(/\p{Cc}+/gu, ' ')
-    .trim()
-    .slice(0, 200);
+  cutLetters((words ?? '').replace(/\p{Cc}+/gu, ' ').trim(), 200);
+
+/** Days as they are found, and what wasn't taken. */
+class DayCollector {
+  readonly #days = new Map<string, CalendarDay>();
+  readonly #span: CalendarSpan;
+  events = 0;
+  cancelled = 0;
+  unread = 0;
+  #beyond = 0;
+  #zones = false;
+  /** The words of the event that is being followed. */
+  current = '';
+
+  constructor(span: CalendarSpan) {
+    this.#span = span;
+  }
+
+  /** The days of one event; nothing of it where it throws. */
+  addEvent(event: ICAL.Event, onDate: () => void): void {
+    const own: CalendarDay[] = [];
+    for (const { start, end, item } of occurrences(event, this.#span, onDate)) {
+      if (item.component.getFirstPropertyValue('status') === 'CANCELLED') continue;
+      const words = oneLine(item.summary) || 'busy';
+      for (const date of datesOf(start, end, this.#span)) own.push({ date, words, uid: event.uid ?? '' });
+    }
+    for (const day of own) {
+      const key = `${day.date} ${day.uid} ${day.words}`;
+      if (this.#days.has(key) || this.#days.size < MAX_CALENDAR_DAYS) this.#days.set(key, day);
+      else this.#beyond++;
+    }
+  }
+
+  /** Remembers that the zone rules of a calendar can't be followed. */
+  passZones(): void {
+    this.#zones = true;
+  }
+
+  sorted(): CalendarDay[] {
+    return [...this.#days.values()].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0));
+  }
+
+  left(): string[] {
+    const count = (n: number, one: string, more: string) => (n === 0 ? [] : [`${n} ${n === 1 ? one : more}`]);
+    return [
+      ...count(this.cancelled, 'cancelled event', 'cancelled events'),
+      ...count(this.unread, 'event that can’t be read', 'events that can’t be read'),
+      ...(this.#zones ? ['zone rules that can’t be followed; times are taken as they are written'] : []),
+      ...count(this.#beyond, `day beyond the first ${MAX_CALENDAR_DAYS}`, `days beyond the first ${MAX_CALENDAR_DAYS}`),
+    ];
+  }
+}
+
+/** Follows the events of one calendar; those that its zone rules break are followed again without them. */
+function collectEvents(calendar: ICAL.Component, found: DayCollector, onDate: () => void): void {
+  const components = calendar.getAllSubcomponents('vevent');
+  const moved = groupBy(
+    components.filter((c) => c.hasProperty('recurrence-id')),
+    (c) => c.getFirstPropertyValue('uid'),
+  );
+  const broken: ICAL.Component[] = [];
+  for (const component of components) {
+    if (component.hasProperty('recurrence-id')) continue;
+    found.events++;
+    if (component.getFirstPropertyValue('status') === 'CANCELLED') found.cancelled++;
+    else if (!component.hasProperty('dtstart')) found.unread++;
+    else {
+      found.current = wordsOf(component);
+      onDate();
+      const exceptions = moved.get(component.getFirstPropertyValue('uid')) ?? [];
+      if (!tryEvent(component, exceptions, found, onDate)) broken.push(component);
+    }
+  }
+  if (broken.length === 0) return;
+  const hasZones = calendar.getFirstSubcomponent('vtimezone') !== null;
+  if (hasZones) calendar.removeAllSubcomponents('vtimezone');
+  for (const component of broken) {
+    onDate();
+    const exceptions = moved.get(component.getFirstPropertyValue('uid')) ?? [];
+    const again = hasZones ? new ICAL.Component(component.toJSON() as unknown[]) : component;
+    if (hasZones && tryEvent(again, exceptions, found, onDate)) found.passZones();
+    else found.unread++;
+  }
+}
+
+function tryEvent(
+  component: ICAL.Component,
+  exceptions: ICAL.Component[],
+  found: DayCollector,
+  onDate: () => void,
+): boolean {
+  try {
+    found.addEvent(new ICAL.Event(component, { exceptions }), onDate);
+    return true;
+  } catch (error) {
+    if (error instanceof EndlessRuleError) throw error;
+    return false;
+  }
+}
+
 const dayOf = (time: ICAL.Time): DayDate =>
   `${String(time.year).padStart(4, '0')}-${String(time.month).padStart(2, '0')}-${String(time.day).padStart(2, '0')}` as DayDate;
 
@@ -93,17 +254,22 @@ interface Occurrence {
   readonly item: ICAL.Event;
 }
 
-function* occurrences(event: ICAL.Event, to: DayDate): Generator<Occurrence> {
+function* occurrences(event: ICAL.Event, { from, to }: CalendarSpan, onDate: () => void): Generator<Occurrence> {
   if (!event.isRecurring()) {
     yield { start: event.startDate, end: event.endDate ?? event.startDate, item: event };
     return;
   }
   const iterator = event.iterator();
-  for (let i = 0; i < MAX_OCCURRENCES; i++) {
+  // Long before the span only one that was moved could still lie in it.
+  const days = Math.ceil(event.duration.toSeconds() / 86_400) + 2;
+  const earliest = Object.keys(event.exceptions ?? {}).length > 0 ? '' : addDays(from, -Math.min(days, 3660));
+  for (;;) {
     const next = iterator.next();
+    onDate();
     if (!next || dayOf(next) > to) return;
-    const found = event.getOccurrenceDetails(next);
-    yield { start: found.startDate, end: found.endDate, item: found.item };
+    if (dayOf(next) < earliest) continue;
+    const details = event.getOccurrenceDetails(next);
+    yield { start: details.startDate, end: details.endDate, item: details.item };
   }
 }
 

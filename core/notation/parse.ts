@@ -1,5 +1,6 @@
 import { countLetters, cutLetters } from '../letters.ts';
 import type { Block, Comments, Item, Role, SessionDocument, SessionField } from '../session/document.ts';
+import { countSteps, MAX_STEPS } from '../session/count-steps.ts';
 import { ROLES, SESSION_FIELDS } from '../session/document.ts';
 import { Cursor, MAX_DURATION_SEC, UnreadableError } from './cursor.ts';
 import type { NotationIssue } from './issue.ts';
@@ -14,10 +15,12 @@ import { tokenizeLine } from './tokens.ts';
 export const MAX_TEXT_BYTES = 200_000;
 export const MAX_ITEMS = 400;
 export const MAX_BLOCKS = 60;
-/** More issues than this are not listed; nobody mends five hundred at once. */
-const MAX_ISSUES = 500;
-/** Rounds x items x sides of one block: above this it can't be led, nor drawn. */
-export const MAX_STEPS = 20_000;
+/** Blank lines and comments included. */
+export const MAX_LINES = 10_000;
+/** Characters in one line. The longest that means something, a note with a comment behind it, has a quarter of that. */
+export const MAX_LINE_LENGTH = 4_000;
+/** Reading stops here: nobody mends five hundred things at once. */
+export const MAX_ISSUES = 500;
 
 /** Where each block and item of the document stands in the text; lines count from 1. */
 export interface SessionSource {
@@ -42,7 +45,8 @@ interface OpenBlock {
 }
 
 /**
- * Reads session notation (docs/notation.md). Never throws on any text; time is linear in its length.
+ * Reads session notation (docs/notation.md). Never throws on any text; time is linear in its length, and short for every text
+ * that is taken: reading stops, and says so, at too many issues, items or blocks.
  * `names` tells which words are known movements, whose names win over other readings of the same words.
  * An empty text gives a document without blocks and no issue.
  */
@@ -50,22 +54,17 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
   const issues: NotationIssue[] = [];
   const document: Mutable<SessionDocument> = { blocks: [] };
   const fields: Partial<Record<SessionField, number>> = {};
-  const bytes = byteLength(text);
-  if (bytes > MAX_TEXT_BYTES) {
-    issues.push({
-      line: 1,
-      column: 1,
-      endColumn: 1,
-      code: 'too-large',
-      suggestions: [],
-      message: `A session has at most ${MAX_TEXT_BYTES / 1000} kB of text; this is ${Math.ceil(bytes / 1000)} kB. Split it over several days.`,
-    });
-    return { document, issues: issues.slice(0, MAX_ISSUES), source: { fields, blocks: [] } };
+  const tooLarge = findTooLarge(text);
+  if (tooLarge !== undefined) {
+    issues.push({ line: 1, column: 1, endColumn: 1, code: 'too-large', suggestions: [], message: tooLarge });
+    return { document, issues, source: { fields, blocks: [] } };
   }
   const blocks: OpenBlock[] = [];
   const lineComments: Partial<Record<SessionField | 'end', Comments>> = {};
   let before: string[] = [];
   let items = 0;
+  /** Too many items or blocks: what follows is left unread. */
+  let isFull = false;
   const takeComments = (after: string | undefined): Comments | undefined => {
     const own: Comments = {
       ...(before.length > 0 && { before }),
@@ -75,7 +74,20 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
     return own.before || own.after ? own : undefined;
   };
   for (const [index, lineText] of text.split(/\r\n|\n|\r/).entries()) {
+    if (isFull || issues.length >= MAX_ISSUES) break;
+    if (lineText.trim() === '') continue;
     const line = index + 1;
+    if (lineText.length > MAX_LINE_LENGTH) {
+      issues.push({
+        line,
+        column: 1,
+        endColumn: MAX_LINE_LENGTH + 1,
+        code: 'too-large',
+        suggestions: [],
+        message: `A line has at most ${MAX_LINE_LENGTH.toLocaleString('en')} letters, and this one more; write it as several.`,
+      });
+      continue;
+    }
     const field = sessionField(lineText);
     const read: LineTokens =
       field?.known === 'Note' || field?.known === 'Title' ? wholeLine(lineText, field) : tokenizeLine(lineText, line);
@@ -100,17 +112,15 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
     };
     const header = blockHeader(cursor);
     if (header && blocks.length >= MAX_BLOCKS) {
-      if (blocks.length === MAX_BLOCKS) {
-        issues.push({
-          line,
-          column: 1,
-          endColumn: tokens[0]!.end + 1,
-          code: 'too-many-items',
-          suggestions: [],
-          message: `A session has at most ${MAX_BLOCKS} blocks; split it over several days.`,
-        });
-        blocks.push({ block: { role: header.role, time: { kind: 'flow' }, items: [] }, line, items: [], ghost: true });
-      }
+      isFull = true;
+      issues.push({
+        line,
+        column: 1,
+        endColumn: tokens[0]!.end + 1,
+        code: 'too-many-items',
+        suggestions: [],
+        message: `A session has at most ${MAX_BLOCKS} blocks; nothing is read from here on. Split it over several days.`,
+      });
     } else if (header) {
       const lineComment = takeComments(comment);
       guard(() => undefined);
@@ -155,17 +165,15 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
             tokens.at(-1),
           );
         }
-        if (open!.ghost && blocks.length > MAX_BLOCKS) return;
         items++;
         if (items > MAX_ITEMS) {
-          if (items === MAX_ITEMS + 1)
-            cursor.fail(
-              'too-many-items',
-              `A session has at most ${MAX_ITEMS} items; split it over several days.`,
-              [],
-              tokens[0],
-            );
-          return;
+          isFull = true;
+          cursor.fail(
+            'too-many-items',
+            `A session has at most ${MAX_ITEMS} items; nothing is read from here on. Split it over several days.`,
+            [],
+            tokens[0],
+          );
         }
         const { item, source } = readItem(cursor, names);
         const lineComment = takeComments(comment);
@@ -178,23 +186,31 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
   if (Object.keys(lineComments).length > 0) document.comments = lineComments;
   const real = blocks.filter((b) => !b.ghost);
   checkBlocks(real, issues);
-  document.blocks = real.map((b) => b.block);
+  const taken = real.filter((b) => !b.ghost);
+  document.blocks = taken.map((b) => b.block);
   issues.sort((a, b) => a.line - b.line || a.column - b.column);
+  if (issues.length > MAX_ISSUES) issues.length = MAX_ISSUES;
   return {
     document,
-    issues: issues.slice(0, MAX_ISSUES),
-    source: { fields, blocks: real.map(({ line, items: lines }) => ({ line, items: lines })) },
+    issues,
+    source: { fields, blocks: taken.map(({ line, items: lines }) => ({ line, items: lines })) },
   };
 }
 
-/** UTF-8 bytes, without a TextEncoder's copy. */
-function byteLength(text: string): number {
+/** Why a text is too large to be read; undefined where it isn't. Counts UTF-8 bytes without a TextEncoder's copy. */
+function findTooLarge(text: string): string | undefined {
   let bytes = 0;
+  let lines = 1;
   for (let i = 0; i < text.length; i++) {
     const code = text.charCodeAt(i);
     bytes += code < 0x80 ? 1 : code < 0x800 ? 2 : code >= 0xd800 && code <= 0xdfff ? 2 : 3;
+    if (code === 0x0a || (code === 0x0d && text.charCodeAt(i + 1) !== 0x0a)) lines++;
   }
-  return bytes;
+  if (bytes > MAX_TEXT_BYTES)
+    return `A session has at most ${MAX_TEXT_BYTES / 1000} kB of text; this is ${Math.ceil(bytes / 1000)} kB. Split it over several days.`;
+  if (lines > MAX_LINES)
+    return `A session has at most ${MAX_LINES.toLocaleString('en')} lines; these are ${lines.toLocaleString('en')}. Split it over several days.`;
+  return undefined;
 }
 
 interface FieldWord {
@@ -412,24 +428,29 @@ function checkBlocks(blocks: readonly OpenBlock[], issues: NotationIssue[]): voi
         });
       }
     }
-    const rounds = Math.max(block.rounds?.high ?? 1, block.count?.kind === 'list' ? block.count.values.length : 1);
-    const members = block.relay ? (block.relay.teamSize ?? 2) : 1;
-    const steps = block.items.length * rounds * (block.sets?.count ?? 1) * members * 2;
-    if (steps > MAX_STEPS)
-      report(
-        open,
-        'bad-value',
-        `${block.items.length} items in ${rounds} rounds are more than anyone can do; write fewer rounds.`,
-      );
+  }
+  checkSteps(blocks, byLabel, report);
+}
+
+type Report = (open: OpenBlock, code: NotationIssue['code'], message: string, suggestions?: readonly string[]) => void;
+
+/** A block that would make the session longer than can be led is left out, and said. */
+function checkSteps(blocks: readonly OpenBlock[], byLabel: ReadonlyMap<string, OpenBlock>, report: Report): void {
+  let steps = 0;
+  for (const open of blocks) {
+    const { block } = open;
+    const twin = block.source?.kind === 'same-as' ? byLabel.get(block.source.label.toLowerCase())?.block : undefined;
+    const own = countSteps(twin ? { ...block, items: twin.items, rounds: block.rounds ?? twin.rounds } : block);
+    if (steps + own <= MAX_STEPS) steps += own;
+    else {
+      open.ghost = true;
+      const what = `${(steps + own).toLocaleString('en')} steps of work (items by rounds, sets and sides)`;
+      report(open, 'bad-value', `With this block it is ${what}, more than anyone can do; write fewer rounds.`);
+    }
   }
 }
 
-function checkSameAs(
-  open: OpenBlock,
-  label: string,
-  byLabel: ReadonlyMap<string, OpenBlock>,
-  report: (open: OpenBlock, code: NotationIssue['code'], message: string, suggestions?: readonly string[]) => void,
-): void {
+function checkSameAs(open: OpenBlock, label: string, byLabel: ReadonlyMap<string, OpenBlock>, report: Report): void {
   const seen = new Set<OpenBlock>([open]);
   let target = byLabel.get(label.toLowerCase());
   if (!target) {

@@ -269,5 +269,7 @@ describe('an edit changes what it says and nothing else', () => {
 });
 
 test('the largest text that is read at all', () => {
-  expect(read('x'.repeat(MAX_TEXT_BYTES)).issues[0]!.code).not.toBe('too-large');
+  const largest = `${'x'.repeat(199)}\n`.repeat(MAX_TEXT_BYTES / 200);
+  expect(read(largest).issues[0]!.code).not.toBe('too-large');
+  expect(read(`${largest}x`).issues[0]!.code).toBe('too-large');
 });

@@ -1,5 +1,6 @@
 import type { MovementNames } from '../notation/read-item.ts';
 import { parseSession } from '../notation/parse.ts';
+import { countSteps, MAX_ROUTINE_STEPS } from './count-steps.ts';
 import type { Block } from './document.ts';
 import type { Routines } from './resolve.ts';
 
@@ -20,5 +21,6 @@ export function readRoutines(
 export function readRoutine(text: string, names: MovementNames): Block | undefined {
   const { document, issues } = parseSession(text, names);
   const [block, ...others] = document.blocks;
-  return issues.length === 0 && others.length === 0 && block && !block.source ? block : undefined;
+  const isOne = issues.length === 0 && others.length === 0 && block !== undefined && !block.source;
+  return isOne && countSteps(block) <= MAX_ROUTINE_STEPS ? block : undefined;
 }

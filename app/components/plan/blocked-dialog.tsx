@@ -40,7 +40,7 @@ export function BlockedDialog({ plan, startsOn, onClose }: BlockedDialogProps) {
         .filter((d) => !known.has(keyOf(d)));
       setFound(days);
       return setNote(
-        `${calendar.events} ${calendar.events === 1 ? 'event' : 'events'} read; ${days.length} new ${days.length === 1 ? 'day lies' : 'days lie'} in these weeks${calendar.skipped > 0 ? `, ${calendar.skipped} cancelled or unreadable left out` : ''}.`,
+        `${calendar.events} ${calendar.events === 1 ? 'event' : 'events'} read; ${days.length} new ${days.length === 1 ? 'day lies' : 'days lie'} in these weeks${calendar.left.length > 0 ? `. Left out: ${calendar.left.join('; ')}` : ''}.`,
       );
     } catch {
       return setNote('The file couldn’t be read. Choose it again.');

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { useState } from 'react';
-import { data, Link, redirect, useNavigate } from 'react-router';
+import { data, Link, redirect, useNavigate, useSubmit } from 'react-router';
 import { parseDayKey } from '../../../core/calendar/day.ts';
 import { EFFORT_WORDS, MAX_REMARK_LENGTH, OUTCOME_WORDS, OUTCOMES } from '../../../core/record/record.ts';
 import { scoreFields, scoreValues } from '../../../core/record/score.ts';
@@ -12,7 +12,8 @@ import { personForm, withPersonalLink } from '../../../server/personal-link.ts';
 import { loadPersonView, openDay } from '../../../server/person-view.ts';
 import { fitDay } from '../../../server/fitted-view.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
-import { forgetLog, keepLog, sendLog } from '../../components/outbox-store.ts';
+import type { KeptLog } from '../../components/outbox-store.ts';
+import { forgetLog, KEPT_EVENT, keepLog, nextMadeAtMs, readKept, sendLog } from '../../components/outbox-store.ts';
 import { ScoreInput } from '../../components/score-input.tsx';
 import type { Route } from './+types/log';
 
@@ -75,13 +76,35 @@ export async function action({ params, request }: Route.ActionArgs) {
   });
 }
 
+/** How far a log has got: `unsafe` where it was neither sent nor could be kept. */
+type Sent = 'open' | 'sending' | 'kept' | 'stuck' | 'unsafe';
+
+function OnThisPhone({ isStuck, back }: { isStuck: boolean; back: string }) {
+  return (
+    <main className="person">
+      <h1>Kept on this phone</h1>
+      {isStuck ? (
+        <p>
+          It couldn’t be delivered; why stands below. It stays on this phone until it is sent: open the newest link from
+          your coach and send it from there, or copy it and send it to them yourself.
+        </p>
+      ) : (
+        <p>There is no network just now. What you logged is safe here and is sent by itself as soon as there is.</p>
+      )}
+      <Link className="quiet-action" to={back}>
+        Back to the session
+      </Link>
+    </main>
+  );
+}
+
 export default function Log({ loaderData, actionData, params }: Route.ComponentProps) {
   const { title, clientId, scored, hasRecord } = loaderData;
   const values: Record<string, string> = { ...loaderData.values, ...actionData?.values };
   const errors: Record<string, string> = actionData?.errors ?? {};
-  const [kept, setKept] = useState(false);
-  const [sending, setSending] = useState(false);
+  const [outcome, setOutcome] = useState<Sent>('open');
   const navigate = useNavigate();
+  const submit = useSubmit();
   const back = `/p/${params.token}/${params.day}`;
 
   async function onSubmit(event: React.FormEvent<HTMLFormElement>) {
@@ -90,33 +113,33 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
     const fields = [...new FormData(form)].flatMap(([k, v]): [string, string][] =>
       typeof v === 'string' ? [[k, v]] : [],
     );
-    const body = new URLSearchParams(fields).toString();
-    const log = { clientId: new Map(fields).get('client-id') ?? '', url: form.action, body };
-    setSending(true);
-    keepLog(log);
+    const log: KeptLog = {
+      clientId: new Map(fields).get('client-id') ?? '',
+      url: form.action,
+      body: new URLSearchParams(fields).toString(),
+      madeAtMs: nextMadeAtMs(Date.now(), readKept()),
+    };
+    setOutcome('sending');
+    const isSafe = keepLog(log);
     const result = await sendLog(log);
-    setSending(false);
-    if (result === 'kept') {
-      setKept(true);
+    if (result.status === 'stored') {
+      forgetLog(log.clientId);
+      void navigate(back);
       return;
     }
-    forgetLog(log.clientId);
-    if (result === 'refused')
-      form.submit(); // The server's own page names the fields, with all that was typed.
-    else void navigate(back);
+    if (result.status === 'refused') keepLog({ ...log, problem: result.problem });
+    window.dispatchEvent(new Event(KEPT_EVENT));
+    if (!isSafe) setOutcome('unsafe');
+    else if (result.status === 'kept') setOutcome('kept');
+    else if (result.httpStatus === 400) {
+      // The server names the fields, with all that was typed; until it is right it stays on the phone.
+      setOutcome('open');
+      void submit(form, { method: 'post' });
+    } else setOutcome('stuck');
   }
 
-  if (kept) {
-    return (
-      <main className="person">
-        <h1>Kept on this phone</h1>
-        <p>There is no network just now. What you logged is safe here and is sent by itself as soon as there is.</p>
-        <Link className="quiet-action" to={back}>
-          Back to the session
-        </Link>
-      </main>
-    );
-  }
+  if (outcome === 'kept' || outcome === 'stuck') return <OnThisPhone isStuck={outcome === 'stuck'} back={back} />;
+  const sending = outcome === 'sending';
   const error = (name: string) =>
     errors[name] && (
       <p className="field-error" id={`error-${name}`}>
@@ -137,6 +160,12 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
         {Object.keys(errors).length > 0 && (
           <p className="notice bad" role="alert">
             Something isn’t readable yet; it is marked below. Nothing you typed is lost.
+          </p>
+        )}
+        {outcome === 'unsafe' && (
+          <p className="notice bad" role="alert">
+            It couldn’t be sent, and this browser keeps nothing by itself. Leave this page open and try again in a
+            while; nothing you typed is lost as long as it stands here.
           </p>
         )}
         <input type="hidden" name="client-id" value={actionData?.values['client-id'] ?? clientId} />

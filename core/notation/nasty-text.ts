@@ -1,0 +1,40 @@
+/** Pieces of which texts are made that wear a reader down: for tests and measurements. Repeated, each up to the largest size. */
+export const NASTY_PIECES: readonly (readonly [head: string, piece: string])[] = [
+  ['Main: ', ','],
+  ['', 'Title: x\n'],
+  ['', 'Kit: a\n'],
+  ['', '?'],
+  ['', '?\n'],
+  ['', '"'],
+  ['', '"a\n'],
+  ['', '\n'],
+  ['', '\r'],
+  ['', '#\n'],
+  ['', '[ '],
+  ['Main (', '('],
+  ['Main: ', 'a '],
+  ['Main: reps ', '1-'],
+  ['Main: flow\n', 'rest\n'],
+  ['Main: flow\n', '10 squat, zz\n'],
+  ['Main: flow\n10 ', 'squat '],
+  ['Main: flow\n10 squat', ' or squat'],
+  ['Main: flow\n10 squat', ' @ 12 kg'],
+  ['Main: flow\n10 [', 'squat,'],
+  ['Main: flow\n', '1-'],
+  ['Main: 100 rounds\n', '100/side squat\n'],
+  ['', 'Main: flow\n'],
+  ['', 'Main (x): for time\n1 squat\n'],
+  ['Main (a): flow\n1 squat\n', 'Main: same as a\n'],
+  ['', 'Main: every 1:00 x 100\n5 squat\n'],
+  ['', 'foo: bar\n'],
+  ['Title: ', '# '],
+  ['Note:', ' #'],
+  ['Kit: ', 'a, '],
+  ['Main: flow\n', 'ﷺ'],
+  ['', '😀'],
+  ['', '\ud800'],
+];
+
+/** A text of `length` UTF-16 units out of one of the pieces. */
+export const nastyText = ([head, piece]: readonly [string, string], length: number): string =>
+  (head + piece.repeat(Math.ceil(length / piece.length))).slice(0, length);
