@@ -20,6 +20,7 @@ import { SPARES } from '../core/movement/spare.ts';
 import { resolveBlocks } from '../core/session/resolve.ts';
 import { analyseText } from '../core/session/analyse.ts';
 import { computePlan } from '../core/session/plan.ts';
+import { measurePages } from './bench-pages.ts';
 import { openChromium } from './chromium.ts';
 import { startDemo } from './running-demo.ts';
 import { CommandError, runCommand, say } from './say.ts';
@@ -261,10 +262,24 @@ async function benchBrowser(): Promise<void> {
   }
 }
 
+/** Pages on the server, one request at a time, with 140 and 400 people. */
+async function benchPages(): Promise<void> {
+  for (const readers of [140, 400]) {
+    say(`a demo of ${readers} readers`);
+    for (const { page, ms, ratio, kB } of await measurePages(readers))
+      line(
+        `server, ${readers} people: ${page}`,
+        `${ms.toFixed(1)} ms`,
+        `${ratio.toFixed(1)} x an empty page, ${kB.toFixed(0)} kB`,
+      );
+  }
+}
+
 const PARTS: Record<string, () => void | Promise<void>> = {
   core: benchCore,
   progress: benchProgress,
   fit: benchFit,
+  pages: benchPages,
   browser: benchBrowser,
 };
 

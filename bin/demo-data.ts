@@ -29,7 +29,7 @@ export interface DemoData {
 /** Starts the private database of a data folder, with the demo in it, and says in the environment where it is. */
 export async function startDemoData(
   data: string,
-  options: { nowMs: number | undefined; fresh: boolean },
+  options: { nowMs: number | undefined; fresh: boolean; readers?: number | undefined },
 ): Promise<DemoData> {
   say('starting the database');
   const cluster = await startCluster(data, { what: 'a demo', fresh: options.fresh ? removeData : undefined });
@@ -43,7 +43,8 @@ export async function startDemoData(
     const urls = { ownerUrl: cluster.ownerUrl('ysodos'), appUrl: cluster.appUrl('ysodos') };
     process.env.DATABASE_URL = urls.appUrl;
     if (options.nowMs !== undefined) process.env.YSODOS_NOW = new Date(options.nowMs).toISOString();
-    return { cluster, demo: await seedIfNew(cluster, join(data, 'demo.json'), urls, options.nowMs ?? Date.now()) };
+    const demo = await seedIfNew(cluster, join(data, 'demo.json'), urls, options);
+    return { cluster, demo };
   } catch (error) {
     cluster.stop();
     if (error instanceof NewerDataError)
@@ -60,7 +61,7 @@ async function seedIfNew(
   cluster: Cluster,
   file: string,
   urls: { ownerUrl: string; appUrl: string },
-  nowMs: number,
+  { nowMs = Date.now(), readers }: { nowMs?: number | undefined; readers?: number | undefined },
 ): Promise<DemoFile> {
   const isNew = !existsSync(file);
   if (isNew) {
@@ -73,7 +74,7 @@ async function seedIfNew(
     say('making the demo data (a few seconds)');
     const { seedDemo } = await import('../demo/seed.ts');
     const password = randomBytes(6).toString('base64url').toLowerCase();
-    const workspaces = await seedDemo(urls, nowMs, password);
+    const workspaces = await seedDemo(urls, nowMs, password, readers);
     writeFileSync(file, JSON.stringify({ seededAtMs: nowMs, password, workspaces } satisfies DemoFile, null, 2), {
       mode: 0o600,
     });

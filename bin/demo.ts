@@ -18,10 +18,14 @@ function readOptions() {
         data: { type: 'string' },
         now: { type: 'string' },
         fresh: { type: 'boolean' },
+        readers: { type: 'string' },
       },
     }).values;
   } catch (error) {
-    throw new CommandError((error as Error).message, 'Options are --port N, --data DIR, --now ISO and --fresh.');
+    throw new CommandError(
+      (error as Error).message,
+      'Options are --port N, --data DIR, --now ISO, --readers N and --fresh.',
+    );
   }
   const port = values.port === undefined ? 4310 : Number(values.port);
   if (!Number.isInteger(port) || port < 1 || port > 65535)
@@ -29,7 +33,10 @@ function readOptions() {
   const nowMs = values.now === undefined ? undefined : Date.parse(values.now);
   if (nowMs !== undefined && Number.isNaN(nowMs))
     throw new CommandError(`${values.now} is no instant.`, 'Write it like 2026-05-13T09:00:00Z.');
-  return { port, data: values.data ?? '.local/demo', nowMs, fresh: values.fresh ?? false };
+  const readers = values.readers === undefined ? undefined : Number(values.readers);
+  if (readers !== undefined && !(Number.isInteger(readers) && readers >= 5 && readers <= 2000))
+    throw new CommandError(`${values.readers} is no number of readers.`, 'There can be 5 to 2000.');
+  return { port, data: values.data ?? '.local/demo', nowMs, fresh: values.fresh ?? false, readers };
 }
 
 const greeting = (demo: DemoFile, base: string): string =>
@@ -49,14 +56,14 @@ const greeting = (demo: DemoFile, base: string): string =>
   ].join('\n');
 
 runCommand(async () => {
-  const { port, data, nowMs, fresh } = readOptions();
+  const { port, data, nowMs, fresh, readers } = readOptions();
   await checkPort(port, HOST);
   ensureBuild();
   process.env.HOST = HOST;
   process.env.PORT = String(port);
   process.env.PUBLIC_URL = `http://${HOST}:${port}`;
   process.env.LOG_LEVEL ??= 'warn';
-  const { cluster, demo } = await startDemoData(data, { nowMs, fresh });
+  const { cluster, demo } = await startDemoData(data, { nowMs, fresh, readers });
   let server;
   try {
     server = await startServing();

@@ -20,11 +20,23 @@ export interface RunningDemo {
 export const FIXED_NOW = '2026-05-13T09:00:00Z';
 
 /** Starts a fresh demo of its own, with a stopped clock, and waits until it serves. */
-export async function startDemo(data: string, now = FIXED_NOW): Promise<RunningDemo> {
+export async function startDemo(data: string, options: readonly string[] = []): Promise<RunningDemo> {
   const port = await freePort();
   const child = spawn(
     process.execPath,
-    ['--import', 'tsx', 'bin/demo.ts', '--port', String(port), '--data', data, '--now', now, '--fresh'],
+    [
+      '--import',
+      'tsx',
+      'bin/demo.ts',
+      '--port',
+      String(port),
+      '--data',
+      data,
+      '--now',
+      FIXED_NOW,
+      '--fresh',
+      ...options,
+    ],
     { stdio: ['ignore', 'pipe', 'pipe'] },
   );
   let output = '';

@@ -15,6 +15,11 @@ export class BoundedCache<K, V> {
     return this.#kept.size;
   }
 
+  /** The value of a key, where it is remembered. */
+  peek(key: K): V | undefined {
+    return this.#kept.has(key) ? this.get(key, () => undefined as never) : undefined;
+  }
+
   /** The value of a key; computed where it isn't remembered. What throws isn't remembered. */
   get(key: K, compute: () => V): V {
     if (this.#kept.has(key)) {

@@ -1,4 +1,5 @@
 import type pg from 'pg';
+import { findPersonalLink } from './queries/person.ts';
 import { withConnection } from './pool.ts';
 
 /**
@@ -11,10 +12,28 @@ export async function withWorkspace<T>(
   workspaceId: number,
   work: (db: pg.PoolClient) => Promise<T>,
 ): Promise<T> {
-  return withConnection(pool, async (db) => {
+  return withTransaction(pool, async (db) => {
+    await db.query(`select set_config('ysodos.workspace_id', $1::text, true)`, [String(workspaceId)]);
+    return work(db);
+  });
+}
+
+/** As withWorkspace, for whoever comes by a personal link; undefined, with nothing done, where it opens nothing. */
+export async function withLinkedWorkspace<T>(
+  pool: pg.Pool,
+  tokenHash: Buffer,
+  work: (db: pg.PoolClient, link: { workspaceId: number; enrolmentId: number }) => Promise<T>,
+): Promise<{ readonly result: T } | undefined> {
+  return withTransaction(pool, async (db) => {
+    const link = await findPersonalLink(db, tokenHash);
+    return link && { result: await work(db, link) };
+  });
+}
+
+const withTransaction = <T>(pool: pg.Pool, work: (db: pg.PoolClient) => Promise<T>): Promise<T> =>
+  withConnection(pool, async (db) => {
     await db.query('begin');
     try {
-      await db.query(`select set_config('ysodos.workspace_id', $1::text, true)`, [String(workspaceId)]);
       const result = await work(db);
       await db.query('commit');
       return result;
@@ -24,4 +43,3 @@ export async function withWorkspace<T>(
       throw error;
     }
   });
-}

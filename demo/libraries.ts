@@ -59,14 +59,14 @@ const TEMPERS: readonly Temper[] = [
   'late',
 ];
 
-/** 140 readers in seven branch teams, each name once. */
-export function libraryPeople(): (readonly [name: string, branch: string, zone: string, temper: Temper])[] {
+/** Readers in seven branch teams; of up to 280 each has a name of their own, later ones get a number to it. */
+export function libraryPeople(count = 140): (readonly [name: string, branch: string, zone: string, temper: Temper])[] {
   const random = seededRandom(28);
   return Array.from(
-    { length: 140 },
+    { length: count },
     (_, i) =>
       [
-        `${GIVEN[i % GIVEN.length]} ${FAMILY[(i + Math.floor(i / GIVEN.length) * 3) % FAMILY.length]}`,
+        `${GIVEN[i % GIVEN.length]} ${FAMILY[(i + Math.floor(i / GIVEN.length) * 3) % FAMILY.length]}${i < 280 ? '' : ` ${Math.floor(i / 280) + 1}`}`,
         BRANCHES[i % BRANCHES.length]!,
         'Europe/Dublin',
         pick(random, TEMPERS),

@@ -74,8 +74,7 @@ const libraryProfile: Scenario['profile'] = (name, _temper, random) => ({
   care: (['clear', 'clear', 'clear', 'not-asked', 'seen', 'wait'] as const)[Math.floor(random() * 6)]!,
 });
 
-const people = libraryPeople();
-const SCENARIOS: readonly Scenario[] = [
+const scenarios = (people: ReturnType<typeof libraryPeople>): readonly Scenario[] => [
   {
     workspace: 'The touring orchestra',
     coach: { name: 'Mirja Solheim', email: 'mirja@orchestra.example.org' },
@@ -102,11 +101,12 @@ const SCENARIOS: readonly Scenario[] = [
   },
 ];
 
-/** Fills an empty database with the demo, placed around `nowMs`. Coaches are made with the owner's rights, all else with the application's. */
+/** Fills an empty database with the demo, placed around `nowMs`; `readers` are 140 unless it is to be measured with more. Coaches are made with the owner's rights, all else with the application's. */
 export async function seedDemo(
   urls: { ownerUrl: string; appUrl: string },
   nowMs: number,
   password: string,
+  readers?: number,
 ): Promise<SeededWorkspace[]> {
   const owner = new pg.Client({ connectionString: urls.ownerUrl });
   await owner.connect();
@@ -114,7 +114,7 @@ export async function seedDemo(
   try {
     const passwordHash = await hashPassword(password);
     const seeded: SeededWorkspace[] = [];
-    for (const scenario of SCENARIOS) {
+    for (const scenario of scenarios(libraryPeople(readers))) {
       const {
         rows: [workspace],
       } = await owner.query<{ id: number }>('insert into workspace (name) values ($1) returning id', [

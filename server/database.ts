@@ -2,7 +2,7 @@ import { data } from 'react-router';
 import type pg from 'pg';
 import { DatabaseAwayError } from '../db/errors.ts';
 import { createPool, withConnection } from '../db/pool.ts';
-import { withWorkspace } from '../db/workspace-scope.ts';
+import { withLinkedWorkspace, withWorkspace } from '../db/workspace-scope.ts';
 import { databaseUrl } from './config.ts';
 
 let pool: pg.Pool | undefined;
@@ -33,3 +33,9 @@ export const onDatabase = <T>(work: (db: pg.PoolClient) => Promise<T>): Promise<
 /** Runs `work` in a transaction of one workspace. */
 export const inWorkspace = <T>(workspaceId: number, work: (db: pg.PoolClient) => Promise<T>): Promise<T> =>
   orAway(withWorkspace(database(), workspaceId, work));
+
+/** Runs `work` in a transaction of the workspace that a personal link leads to; undefined where it leads nowhere. */
+export const inLinkedWorkspace = <T>(
+  tokenHash: Buffer,
+  work: (db: pg.PoolClient, link: { workspaceId: number; enrolmentId: number }) => Promise<T>,
+): Promise<{ readonly result: T } | undefined> => orAway(withLinkedWorkspace(database(), tokenHash, work));

@@ -1,9 +1,13 @@
+import type pg from 'pg';
+import { BoundedCache } from '../core/bounded-cache.ts';
 import type { FitChange } from '../core/movement/fit-session.ts';
 import { fitSession } from '../core/movement/fit-session.ts';
 import type { MovementNotes } from '../core/movement/movement-notes.ts';
 import { collectNotes } from '../core/movement/movement-notes.ts';
 import { resolveBlocks } from '../core/session/resolve.ts';
-import type { SentDay } from '../db/queries/record.ts';
+import type { SessionDocument } from '../core/session/document.ts';
+import { toFitPerson } from '../db/queries/person.ts';
+import { getVersionDocument } from '../db/queries/record.ts';
 import type { LinkScope } from './personal-link.ts';
 import type { PlannedSession } from './session-view.ts';
 import { planDocument } from './session-view.ts';
@@ -15,13 +19,27 @@ export interface FittedView extends Omit<PlannedSession, 'errors'> {
   readonly notes: MovementNotes;
 }
 
-/** A sent version as the person behind a link does it. */
-export function fitDay(
-  sent: Pick<SentDay, 'document'>,
+/** Fits by version, movements and profile: on one morning hundreds of people ask for a handful of them. */
+const fits = new BoundedCache<string, FittedView>(400);
+/** Documents of versions, which never change. */
+const documents = new BoundedCache<number, SessionDocument>(200);
+
+/** A sent version as the person behind a link does it. `versionId` is one that this workspace was found to have. */
+export async function fitDay(
+  db: pg.PoolClient,
+  { versionId }: { readonly versionId: number },
   { enrolment }: LinkScope,
-  { library }: WorkspaceBook,
-): FittedView {
-  const { document, changes } = fitSession(sent.document, resolveBlocks(sent.document), enrolment.profile, library);
-  const planned = planDocument(document, library);
-  return { ...planned, changes, notes: collectNotes(planned.blocks, library) };
+  { library, key }: WorkspaceBook,
+): Promise<FittedView> {
+  const person = toFitPerson(enrolment.profile);
+  const fitKey = `${versionId} ${key} ${JSON.stringify(person)}`;
+  const known = fits.peek(fitKey);
+  if (known) return known;
+  const sent = documents.peek(versionId) ?? (await getVersionDocument(db, versionId));
+  documents.get(versionId, () => sent);
+  return fits.get(fitKey, () => {
+    const { document, changes } = fitSession(sent, resolveBlocks(sent), person, library);
+    const planned = planDocument(document, library);
+    return { ...planned, changes, notes: collectNotes(planned.blocks, library) };
+  });
 }

@@ -1,3 +1,4 @@
+import { BoundedCache } from '../core/bounded-cache.ts';
 import type { MovementLibrary } from '../core/movement/library.ts';
 import type { Block, SessionDocument } from '../core/session/document.ts';
 import type { SessionPlan } from '../core/session/plan.ts';
@@ -18,23 +19,17 @@ export function planDocument(document: SessionDocument, library: MovementLibrary
   return { document, blocks: resolveBlocks(document), plan: computePlan(document, library) };
 }
 
-/** Plans by text and routines, newest kept: the same days are asked for on every coach's page. Holds no more than this. */
-const MAX_KEPT = 600;
-const kept = new Map<string, PlannedSession>();
+/** Plans by text and routines: the same days are asked for on every coach's page. */
+const plans = new BoundedCache<string, PlannedSession>(600);
 
 /** The plan of a draft. */
-export function planText(text: string, book: WorkspaceBook): PlannedSession {
-  const key = `${book.key}\n${text}`;
-  const known = kept.get(key);
-  if (known) return known;
-  const { document, issues } = parseSession(text, book.library);
-  const planned: PlannedSession = {
-    document,
-    blocks: resolveBlocks(document, book.routines),
-    plan: computePlan(document, book.library, book.routines),
-    errors: issues.length,
-  };
-  kept.set(key, planned);
-  if (kept.size > MAX_KEPT) kept.delete(kept.keys().next().value!);
-  return planned;
-}
+export const planText = (text: string, book: WorkspaceBook): PlannedSession =>
+  plans.get(`${book.key}\n${text}`, () => {
+    const { document, issues } = parseSession(text, book.library);
+    return {
+      document,
+      blocks: resolveBlocks(document, book.routines),
+      plan: computePlan(document, book.library, book.routines),
+      errors: issues.length,
+    };
+  });

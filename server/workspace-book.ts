@@ -7,9 +7,8 @@ import { baseLibrary } from '../core/movement/library.ts';
 import type { Routines } from '../core/session/resolve.ts';
 import { readRoutines } from '../core/session/read-routines.ts';
 import type { Db } from '../db/pool.ts';
-import { listLadderOverrides, listOverrides } from '../db/queries/movement.ts';
+import { getStoredBook } from '../db/queries/movement.ts';
 import type { StoredRoutine } from '../db/queries/routine.ts';
-import { listRoutines } from '../db/queries/routine.ts';
 
 /** What a workspace's texts are read with: its movements and its stored routines, and a key that changes with any of them. */
 export interface WorkspaceBook {
@@ -36,8 +35,7 @@ const books = new BoundedCache<string, WorkspaceBook>(50);
 
 /** The book of the workspace that `db` is in. */
 export async function loadWorkspaceBook(db: Db): Promise<WorkspaceBook> {
-  const stored = await listRoutines(db);
-  const layer: MovementLayer = { overrides: await listOverrides(db), ladders: await listLadderOverrides(db) };
+  const { layer, routines: stored } = await getStoredBook(db);
   if (stored.length === 0 && layer.overrides.length === 0 && layer.ladders.length === 0) return EMPTY_BOOK;
   const key = createHash('sha256')
     .update(JSON.stringify([stored, layer]))

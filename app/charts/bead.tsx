@@ -42,6 +42,36 @@ export function Bead({ x, y, state, shareRatio = 0.5, radius = 5.2 }: BeadProps)
   }
 }
 
+/** States whose mark is always the same: drawn once a page, and referred to. */
+const SHARED: readonly DayState[] = ['done', 'not-done', 'due', 'missed', 'ahead', 'unsent'];
+const SHARED_ID = (state: DayState) => `bead-${state}`;
+
+/** The marks that SharedBead refers to. Once on a page that has any. */
+export function BeadMarks() {
+  return (
+    <svg width="0" height="0" className="bead-marks" aria-hidden="true">
+      <defs>
+        {SHARED.map((state) => (
+          <g key={state} id={SHARED_ID(state)}>
+            <Bead x={0} y={0} state={state} />
+          </g>
+        ))}
+      </defs>
+    </svg>
+  );
+}
+
+/** A bead at a place in percent of the width, for drawings of hundreds. The page has BeadMarks. */
+export function SharedBead({ xPct, y, state, shareRatio }: { xPct: number; y: number } & Omit<BeadProps, 'x' | 'y'>) {
+  if (state === 'before') return null;
+  if (state !== 'part') return <use href={`#${SHARED_ID(state)}`} x={`${xPct}%`} y={y} />;
+  return (
+    <svg x={`${xPct}%`} overflow="visible">
+      <Bead x={0} y={y} state={state} shareRatio={shareRatio} />
+    </svg>
+  );
+}
+
 export const STATE_WORDS: Record<DayState, string> = {
   done: 'done',
   part: 'part done',

@@ -140,9 +140,9 @@ describe('a strand', () => {
 
   test('has a bead a day from the first that is owed on, in order from left to right', () => {
     const svg = draw([bead(1, 1, 1, 'before'), bead(2, 1, 3, 'done'), bead(3, 2, 1, 'ahead')]);
-    const at = [...svg.matchAll(/<svg x="([\d.]+)%"/g)].map((m) => Number(m[1]));
-    expect(at).toHaveLength(3);
-    expect(at[2]!).toBeGreaterThan(at[1]!);
+    const at = [...svg.matchAll(/<(?:svg|use href="#bead-[a-z-]+") x="([\d.]+)%"/g)].map((m) => Number(m[1]));
+    expect(at).toHaveLength(4); // today's door, the chosen day, two days
+    expect(at[3]!).toBeGreaterThan(at[2]!);
     expect(svg).toContain('aria-label="Ada: 1 of 2 done"');
     expect(svg).toContain('strand-selected');
   });

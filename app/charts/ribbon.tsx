@@ -1,8 +1,10 @@
 import { useId } from 'react';
-import type { RibbonBar, RibbonBarKind, RibbonLayout } from './ribbon-layout.ts';
+import type { PackedRibbon } from './pack-ribbon.ts';
+import { RIBBON_KINDS, ribbonPaths } from './pack-ribbon.ts';
+import type { RibbonLayout } from './ribbon-layout.ts';
 
 interface RibbonProps {
-  readonly layout: RibbonLayout;
+  readonly layout: RibbonLayout | PackedRibbon;
   /** What the drawing says, for those who don't see it. Absent where the words beside it say the same. */
   readonly title?: string;
   /** Fills the width it is given instead of keeping its own. */
@@ -12,20 +14,11 @@ interface RibbonProps {
 }
 
 const DOT_STEP = 5;
-const KINDS: readonly RibbonBarKind[] = ['rest', 'estimate', 'work', 'hold'];
-const MAX_RADIUS = 2;
-
-/** Bars of one kind are one path: a plan of a year has some thousands of them in sight. */
-const cornered = ({ x, y, width, height }: RibbonBar): string => `M${x} ${y}h${width}v${height}h${-width}z`;
-
-function rounded({ x, y, width, height }: RibbonBar): string {
-  const r = Math.round(Math.min(MAX_RADIUS, width / 3, height / 2) * 100) / 100;
-  return `M${x + r} ${y}h${width - 2 * r}a${r} ${r} 0 0 1 ${r} ${r}v${height - 2 * r}a${r} ${r} 0 0 1 ${-r} ${r}h${2 * r - width}a${r} ${r} 0 0 1 ${-r} ${-r}v${2 * r - height}a${r} ${r} 0 0 1 ${r} ${-r}z`;
-}
 
 /** The picture of a session: time to scale, work solid, holds hatched, rest a trough, estimates with a dotted end. */
 export function Ribbon({ layout, title, stretch = false, atRatio }: RibbonProps) {
-  const { widthPx, heightPx, bars, dots, notches } = layout;
+  const { widthPx, heightPx, dots, notches } = layout;
+  const paths = 'paths' in layout ? layout.paths : ribbonPaths(layout.bars, stretch);
   const hatch = useId();
   const base = heightPx - 2;
   return (
@@ -36,7 +29,7 @@ export function Ribbon({ layout, title, stretch = false, atRatio }: RibbonProps)
       {...(stretch ? { width: '100%', preserveAspectRatio: 'none' } : { width: widthPx })}
       {...(title ? { role: 'img', 'aria-label': title } : { 'aria-hidden': true })}
     >
-      {bars.some((b) => b.kind === 'hold') && (
+      {paths.hold && (
         <defs>
           <pattern id={hatch} width="5" height="5" patternTransform="rotate(45)" patternUnits="userSpaceOnUse">
             <rect width="5" height="5" className="ribbon-hold-ground" />
@@ -45,19 +38,17 @@ export function Ribbon({ layout, title, stretch = false, atRatio }: RibbonProps)
         </defs>
       )}
       <line className="ribbon-ground" x1="0" x2={widthPx} y1={base + 0.5} y2={base + 0.5} />
-      {KINDS.map((kind) => {
-        const own = bars.filter((b) => b.kind === kind);
-        return (
-          own.length > 0 && (
+      {RIBBON_KINDS.map(
+        (kind) =>
+          paths[kind] && (
             <path
               key={kind}
-              d={own.map(stretch ? cornered : rounded).join('')}
+              d={paths[kind]}
               className={`ribbon-${kind}`}
               {...(kind === 'hold' && { fill: `url(#${hatch})`, strokeWidth: heightPx > 30 ? 1.1 : 0.6 })}
             />
-          )
-        );
-      })}
+          ),
+      )}
       {dots.flatMap(({ x, height }) =>
         Array.from({ length: Math.max(1, Math.floor(height / DOT_STEP)) }, (_, i) => (
           <circle key={`${x}-${i}`} className="ribbon-dot" cx={x} cy={base - 2 - i * DOT_STEP} r="1.3" />

@@ -1,5 +1,6 @@
-import type { StrandBead } from '../../core/record/build-strand.ts';
-import { Bead } from './bead.tsx';
+import type { DayPlace } from '../../core/calendar/day.ts';
+import type { StrandMark } from '../../core/record/packed-strand.ts';
+import { SharedBead } from './bead.tsx';
 
 const HEIGHT = 34;
 const MARGIN_PCT = 1.2;
@@ -10,13 +11,18 @@ export const strandPct = (week: number, weekday: number, weeks: number): number 
     (MARGIN_PCT + (((week - 1) * 7 + weekday - 1) * (100 - 2 * MARGIN_PCT)) / Math.max(1, weeks * 7 - 1)) * 100,
   ) / 100;
 
+/** A day on the strand. */
+export interface StrandDay extends DayPlace, StrandMark {
+  readonly dayId: number;
+}
+
 interface StrandRowProps {
-  readonly beads: readonly StrandBead[];
+  readonly beads: readonly StrandDay[];
   readonly weeks: number;
   readonly today: { readonly week: number; readonly weekday: number } | null;
   readonly selected: number | null;
   readonly label: string;
-  readonly onPick: (bead: StrandBead) => void;
+  readonly onPick: (bead: StrandDay) => void;
 }
 
 /** How far from a bead a click still means it. */
@@ -28,12 +34,13 @@ export function StrandRow({ beads, weeks, today, selected, label, onPick }: Stra
   const pct = (b: { week: number; weekday: number }) => strandPct(b.week, b.weekday, weeks);
   const owed = beads.filter((b) => b.state !== 'before');
   const first = owed[0];
+  const chosen = selected === null ? undefined : owed.find((b) => b.dayId === selected);
   const nowPct = today ? Math.max(first ? pct(first) : 0, pct(today)) : first ? pct(first) : 0;
   const pick = (event: React.MouseEvent<SVGSVGElement>) => {
     const box = event.currentTarget.getBoundingClientRect();
     const atPx = event.clientX - box.left;
-    const distance = (b: StrandBead) => Math.abs((pct(b) / 100) * box.width - atPx);
-    const nearest = owed.reduce<StrandBead | undefined>(
+    const distance = (b: StrandDay) => Math.abs((pct(b) / 100) * box.width - atPx);
+    const nearest = owed.reduce<StrandDay | undefined>(
       (best, b) => (!best || distance(b) < distance(best) ? b : best),
       undefined,
     );
@@ -48,11 +55,13 @@ export function StrandRow({ beads, weeks, today, selected, label, onPick }: Stra
       )}
       {first && <line className="strand-thread" x1={`${pct(first)}%`} x2={`${nowPct}%`} y1={y} y2={y} />}
       {first && <line className="strand-thread ahead" x1={`${nowPct}%`} x2={`${100 - MARGIN_PCT}%`} y1={y} y2={y} />}
-      {owed.map((b) => (
-        <svg key={b.dayId} x={`${pct(b)}%`} overflow="visible">
-          {b.dayId === selected && <circle className="strand-selected" cx="0" cy={y} r="10" />}
-          <Bead x={0} y={y} state={b.state} shareRatio={b.shareRatio} />
+      {chosen && (
+        <svg x={`${pct(chosen)}%`} overflow="visible">
+          <circle className="strand-selected" cx="0" cy={y} r="10" />
         </svg>
+      )}
+      {owed.map((b) => (
+        <SharedBead key={b.dayId} xPct={pct(b)} y={y} state={b.state} shareRatio={b.shareRatio} />
       ))}
     </svg>
   );

@@ -5,7 +5,7 @@ import { blockSpentMs, cueWords, stageSpentMs } from '../../core/follow/follow.t
 import type { Stage } from '../../core/follow/stage.ts';
 import { formatClock } from '../../core/notation/format-clock.ts';
 import type { ScoreKind } from '../../core/session/plan.ts';
-import type { RibbonLayout } from '../charts/ribbon-layout.ts';
+import type { PackedRibbon } from '../charts/pack-ribbon.ts';
 import { Ribbon } from '../charts/ribbon.tsx';
 import { useCalls } from './use-calls.ts';
 import { useFollow } from './use-follow.ts';
@@ -17,7 +17,7 @@ interface ClockScreenProps {
   readonly stages: readonly Stage[];
   readonly scores: readonly ScoreKind[];
   readonly totalSec: number;
-  readonly ribbon: RibbonLayout;
+  readonly ribbon: PackedRibbon;
   readonly back: string;
 }
 

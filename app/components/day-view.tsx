@@ -1,23 +1,20 @@
 import { Link } from 'react-router';
-import type { FitChange } from '../../core/movement/fit-session.ts';
-import { explainChange } from '../../core/movement/fit-session.ts';
 import type { SessionRecord } from '../../core/record/record.ts';
 import { OUTCOME_WORDS } from '../../core/record/record.ts';
 import { formatScore } from '../../core/record/score.ts';
-import type { Block, SessionDocument } from '../../core/session/document.ts';
-import type { SessionPlan } from '../../core/session/plan.ts';
 import type { MovementNotes } from '../../core/movement/movement-notes.ts';
+import type { SessionSheet } from '../../core/session/session-sheet.ts';
+import type { PackedRibbon } from '../charts/pack-ribbon.ts';
 import { TodayCard } from './today-card.tsx';
 
 export interface DaySession {
-  readonly document: SessionDocument;
-  readonly blocks: readonly Block[];
-  readonly plan: SessionPlan;
+  readonly sheet: SessionSheet;
+  readonly ribbon: PackedRibbon;
   readonly number: number;
   readonly changeNote: string;
-  readonly record: SessionRecord | null;
-  /** What this person does in another shape. */
-  readonly changes: readonly FitChange[];
+  readonly record: Pick<SessionRecord, 'outcome' | 'effort' | 'scores'> | null;
+  /** What this person does in another shape, in words. */
+  readonly changes: readonly string[];
   readonly notes: MovementNotes;
 }
 
@@ -49,7 +46,7 @@ export function DayView({
           <summary>{changes.length === 1 ? 'One line is' : `${changes.length} lines are`} in your shape</summary>
           <ul>
             {changes.map((c, i) => (
-              <li key={i}>{explainChange(c)}</li>
+              <li key={i}>{c}</li>
             ))}
           </ul>
         </details>
@@ -63,13 +60,6 @@ export function DayView({
     </div>
   );
   return (
-    <TodayCard
-      above={above}
-      document={session.document}
-      blocks={session.blocks}
-      plan={session.plan}
-      actions={actions}
-      notes={session.notes}
-    />
+    <TodayCard above={above} sheet={session.sheet} ribbon={session.ribbon} actions={actions} notes={session.notes} />
   );
 }

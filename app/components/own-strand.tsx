@@ -1,14 +1,17 @@
 import { Link } from 'react-router';
-import type { StrandBead } from '../../core/record/build-strand.ts';
+import type { DayPlace } from '../../core/calendar/day.ts';
+import type { StrandMark } from '../../core/record/packed-strand.ts';
 import { dayKey, dayName } from '../../core/calendar/day.ts';
 import { Bead, STATE_WORDS } from '../charts/bead.tsx';
 
 const STEP = 40;
 
+type OwnBead = DayPlace & StrandMark;
+
 /** Someone's own weeks: a thread a week, each bead a day that can be opened. */
-export function OwnStrand({ beads, base }: { beads: readonly StrandBead[]; base: string }) {
+export function OwnStrand({ beads, base }: { beads: readonly OwnBead[]; base: string }) {
   const weeks = [...new Set(beads.map((b) => b.week))];
-  const isOpen = (b: StrandBead) => !['unsent', 'ahead', 'before'].includes(b.state);
+  const isOpen = (b: OwnBead) => !['unsent', 'ahead', 'before'].includes(b.state);
   const shown = weeks.filter((week) => beads.some((b) => b.week === week && (isOpen(b) || b.state === 'ahead')));
   if (shown.length === 0) return null;
   return (

@@ -98,7 +98,7 @@ export function PeopleCsvDialog({ open, programmeId, defaults, existing, onClose
           )}
           {csv.unknownColumns.length > 0 && <p className="soft small">Not read: {csv.unknownColumns.join(', ')}.</p>}
           {csv.rows.length > 0 && (
-            <table className="people-list csv-rows">
+            <table className="csv-rows">
               <thead>
                 <tr>
                   <th>Line</th>

@@ -1,6 +1,7 @@
 import { Form, Link } from 'react-router';
 import { PATTERNS } from '../../core/movement/movement.ts';
 import { SPARE_WORDS, SPARES } from '../../core/movement/spare.ts';
+import { useZones } from './use-zones.ts';
 import type { PersonProfile } from '../../db/queries/person.ts';
 
 export interface PanelPerson {
@@ -15,7 +16,6 @@ export interface PanelPerson {
 
 interface PersonPanelProps {
   readonly person: PanelPerson;
-  readonly zones: readonly string[];
   readonly errors: Record<string, string>;
   readonly isKept: boolean;
   readonly close: string;
@@ -29,7 +29,8 @@ const CARE = {
 } as const;
 
 /** One person: what fits them, as coach and person have said it. */
-export function PersonPanel({ person, zones, errors, isKept, close }: PersonPanelProps) {
+export function PersonPanel({ person, errors, isKept, close }: PersonPanelProps) {
+  const zones = useZones();
   const { profile } = person;
   const error = (name: string) =>
     errors[name] && (

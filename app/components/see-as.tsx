@@ -1,4 +1,5 @@
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { useFetcher } from 'react-router';
 import type { FitPerson } from '../../core/movement/fit-movement.ts';
 import { countShapes, SEEN_AS } from '../../core/movement/count-shapes.ts';
 import { explainChange, fitSession } from '../../core/movement/fit-session.ts';
@@ -6,6 +7,7 @@ import type { MovementLibrary } from '../../core/movement/library.ts';
 import { formatLength } from '../../core/session/explain.ts';
 import type { SessionAnalysis } from '../../core/session/analyse.ts';
 import { computePlan } from '../../core/session/plan.ts';
+import type { loader } from '../routes/programmes/crowd.ts';
 import { layoutRibbon } from '../charts/ribbon-layout.ts';
 import { Ribbon } from '../charts/ribbon.tsx';
 
@@ -18,13 +20,24 @@ export interface SeenPerson {
 interface SeeAsProps {
   readonly analysis: SessionAnalysis;
   readonly library: MovementLibrary;
-  readonly people: readonly SeenPerson[];
+  readonly programmeId: number;
+  /** How many people the programme has. */
+  readonly count: number;
 }
+
+const NOBODY: readonly SeenPerson[] = [];
 
 const WIDTH = 330;
 
 /** The session through someone else's eyes: what changes for them, and how many do which shape. */
-export function SeeAs({ analysis, library, people }: SeeAsProps) {
+export function SeeAs({ analysis, library, programmeId, count }: SeeAsProps) {
+  const crowd = useFetcher<typeof loader>();
+  const { load } = crowd;
+  // Once the page stands: the session comes first, and four hundred people weigh more than it.
+  useEffect(() => {
+    if (count > 0) void load(`/programmes/${programmeId}/crowd`);
+  }, [load, programmeId, count]);
+  const people = crowd.data ?? NOBODY;
   const [as, setAs] = useState('');
   const { document, blocks } = useDeferredValue(analysis);
   const person = as in SEEN_AS ? SEEN_AS[as as keyof typeof SEEN_AS] : people.find((p) => String(p.id) === as)?.person;
@@ -56,7 +69,7 @@ export function SeeAs({ analysis, library, people }: SeeAsProps) {
             <option value="gentle">gentle</option>
             <option value="standard">standard</option>
             <option value="strong">strong</option>
-            {people.length > 0 && <option value="all">all {people.length}: who gets what</option>}
+            {count > 0 && <option value="all">all {count}: who gets what</option>}
             {people.map((p) => (
               <option key={p.id} value={p.id}>
                 {p.name}
@@ -85,7 +98,9 @@ export function SeeAs({ analysis, library, people }: SeeAsProps) {
           </ul>
         </>
       )}
+      {as === 'all' && people.length < count && <p className="soft small">Fetching who they are …</p>}
       {as === 'all' &&
+        people.length >= count &&
         (shapes.length === 0 ? (
           <p className="soft small">Everyone does it as it is written.</p>
         ) : (

@@ -2,10 +2,24 @@ import { compareDays, dateOfDay, dayKey, formatDay } from '../../core/calendar/d
 import type { DayDate } from '../../core/calendar/day.ts';
 import type { Day, Programme } from '../../db/queries/programme.ts';
 import type { PlannedSession } from '../../server/session-view.ts';
+import type { PackedRibbon } from '../charts/pack-ribbon.ts';
+import { packRibbon } from '../charts/pack-ribbon.ts';
 import { layoutRibbon } from '../charts/ribbon-layout.ts';
 import type { SpineDay } from './spine.tsx';
 
 const SPINE_SIZE = { widthPx: 30, heightPx: 30, detail: 'blocks' } as const;
+
+/** Outlines by plan: plans are kept, and drawn on every page. */
+const outlines = new WeakMap<PlannedSession, PackedRibbon>();
+
+function outlineOf(planned: PlannedSession): PackedRibbon {
+  let known = outlines.get(planned);
+  if (!known) {
+    known = packRibbon(layoutRibbon(planned.plan, SPINE_SIZE));
+    outlines.set(planned, known);
+  }
+  return known;
+}
 
 /** Every day of a programme's weeks, those without a session included. `planOf` gives the plan of a text. */
 export function spineDays(
@@ -32,7 +46,7 @@ export function spineDays(
         state: day ? dayState(day, planned) : 'none',
         title: planned?.document.title ?? '',
         likelySec: planned?.plan.clockSec.likely ?? 0,
-        outline: planned && planned.plan.timeline.length > 0 ? layoutRibbon(planned.plan, SPINE_SIZE) : null,
+        outline: planned && planned.plan.timeline.length > 0 ? outlineOf(planned) : null,
       });
     }
   }

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
-import type { RibbonLayout } from '../charts/ribbon-layout.ts';
+import type { PackedRibbon } from '../charts/pack-ribbon.ts';
 import { Ribbon } from '../charts/ribbon.tsx';
 
 /** A day of the programme as the spine and the plan draw it. */
@@ -17,7 +17,7 @@ export interface SpineDay {
   readonly title: string;
   readonly likelySec: number;
   /** The ribbon with one bar a block. */
-  readonly outline: RibbonLayout | null;
+  readonly outline: PackedRibbon | null;
 }
 
 export const STATE_LABEL: Record<SpineDay['state'], string> = {

@@ -1,18 +1,18 @@
 import type { ReactNode } from 'react';
 import { CARE_NOTES } from '../../core/care.ts';
-import type { Block, SessionDocument } from '../../core/session/document.ts';
-import { formatMinutes, wholeMinutes } from '../../core/session/explain.ts';
-import type { SessionPlan } from '../../core/session/plan.ts';
-import { layoutRibbon } from '../charts/ribbon-layout.ts';
-import { Ribbon } from '../charts/ribbon.tsx';
 import type { MovementNotes } from '../../core/movement/movement-notes.ts';
+import type { SessionSheet } from '../../core/session/session-sheet.ts';
+import type { PackedRibbon } from '../charts/pack-ribbon.ts';
+import { Ribbon } from '../charts/ribbon.tsx';
 import { SessionList } from './session-list.tsx';
+
+/** The size of the ribbon on a participant's page. */
+export const TODAY_RIBBON = { widthPx: 350, heightPx: 56 } as const;
 
 interface TodayCardProps {
   readonly above: ReactNode;
-  readonly document: SessionDocument;
-  readonly blocks: readonly Block[];
-  readonly plan: SessionPlan;
+  readonly sheet: SessionSheet;
+  readonly ribbon: PackedRibbon;
   /** What can be done with it: absent in a coach's preview. */
   readonly actions?: ReactNode;
   /** How each movement is done. */
@@ -20,42 +20,41 @@ interface TodayCardProps {
 }
 
 /** A session on a participant's page: how long, what to have ready, the ribbon, the list, notes of care. */
-export function TodayCard({ above, document, blocks, plan, actions, notes }: TodayCardProps) {
-  const [low, high] = [wholeMinutes(plan.clockSec.low), wholeMinutes(plan.clockSec.high)];
-  const range = low === high ? '' : `${low} to ${high}`;
-  const kit =
-    plan.kit.length === 0 ? 'nothing but yourself' : plan.kit.map((k) => (k === 'wall' ? 'a free wall' : k)).join(', ');
+export function TodayCard({ above, sheet, ribbon, actions, notes }: TodayCardProps) {
+  const { title, length, range, effort, kit, note, blocks } = sheet;
   return (
     <article className="today">
       <p className="soft small today-above">{above}</p>
-      <h1>{document.title ?? 'Today’s session'}</h1>
+      <h1>{title}</h1>
       <p className="today-length">
-        <b>{formatMinutes(plan.clockSec)}</b>
+        <b>{length}</b>
         <span className="soft">
-          {[range, document.effort === undefined ? '' : `effort ${document.effort} of 10`].filter(Boolean).join(' · ')}
+          {[range, effort === null ? '' : `effort ${effort} of 10`].filter(Boolean).join(' · ')}
         </span>
       </p>
-      <Ribbon
-        layout={layoutRibbon(plan, { widthPx: 350, heightPx: 56 })}
-        stretch
-        title={`${plan.blocks.length} parts, ${formatMinutes(plan.clockSec)} in all`}
-      />
+      <Ribbon layout={ribbon} stretch title={`${blocks.length} parts, ${length} in all`} />
       <p className="today-kit">
         <b>Have ready:</b> {kit}
       </p>
-      {document.note && <p className="notice">{document.note}</p>}
+      {note !== '' && <p className="notice">{note}</p>}
       {actions}
-      <SessionList blocks={blocks} plan={plan} {...(notes && { notes })} />
-      <section className="care">
-        <h2>With care</h2>
-        <p>{CARE_NOTES.pain}</p>
-        <p>{CARE_NOTES.kit}</p>
-        <details>
-          <summary>Before you start, and when to stop</summary>
-          <p>{CARE_NOTES.before}</p>
-          <p>{CARE_NOTES.stop}</p>
-        </details>
-      </section>
+      <SessionList blocks={blocks} {...(notes && { notes })} />
+      <Care />
     </article>
+  );
+}
+
+function Care() {
+  return (
+    <section className="care">
+      <h2>With care</h2>
+      <p>{CARE_NOTES.pain}</p>
+      <p>{CARE_NOTES.kit}</p>
+      <details>
+        <summary>Before you start, and when to stop</summary>
+        <p>{CARE_NOTES.before}</p>
+        <p>{CARE_NOTES.stop}</p>
+      </details>
+    </section>
   );
 }

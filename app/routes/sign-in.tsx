@@ -38,7 +38,8 @@ export async function action({ request }: Route.ActionArgs) {
   const result = await signIn({ ...values, networkAddress, request });
   switch (result.kind) {
     case 'in': {
-      const headers = new Headers(result.setCookies.map((value) => ['set-cookie', value]));
+      const headers = new Headers();
+      for (const value of result.setCookies) headers.append('set-cookie', value);
       throw redirect(safePath(new URL(request.url).searchParams.get('to')), { headers });
     }
     case 'wrong':

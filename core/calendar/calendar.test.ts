@@ -1,6 +1,17 @@
 import { expect, test } from 'vitest';
 import type { DayDate } from './day.ts';
-import { addDays, dateOfDay, dayKey, mondayOf, parseDayDate, parseDayKey, placeOfDate } from './day.ts';
+import { Temporal } from 'temporal-polyfill';
+import {
+  addDays,
+  dateOfDay,
+  dayKey,
+  formatDay,
+  formatShortDay,
+  mondayOf,
+  parseDayDate,
+  parseDayKey,
+  placeOfDate,
+} from './day.ts';
 import { isTimeZone, localDate, localTime, releaseInstant } from './release.ts';
 
 const day = (text: string) => text as DayDate;
@@ -33,6 +44,16 @@ test('dates and places of a run turn into each other, over a change of the clock
     ' 2026-05-11',
   ])
     expect([wrong, parseDayDate(wrong)]).toEqual([wrong, undefined]);
+});
+
+test('dates in words are those of a locale formatter, on every day of two years', () => {
+  for (let date = day('2027-01-01'); date < '2029-01-01'; date = addDays(date, 1)) {
+    const plain = Temporal.PlainDate.from(date);
+    expect(formatDay(date)).toBe(
+      plain.toLocaleString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }).replace(',', ''),
+    );
+    expect(formatShortDay(date)).toBe(plain.toLocaleString('en-GB', { day: 'numeric', month: 'short' }));
+  }
 });
 
 test('release instants follow each person’s wall clock (FACTS 7, computed with Temporal, "compatible")', () => {

@@ -1,5 +1,6 @@
+import { BoundedCache } from '../bounded-cache.ts';
 import type { DayDate, DayPlace } from '../calendar/day.ts';
-import { dateOfDay } from '../calendar/day.ts';
+import { dateOfDay, dayKey } from '../calendar/day.ts';
 import { localDate, releaseInstant } from '../calendar/release.ts';
 import type { Outcome } from './record.ts';
 import type { Attendance, DayState } from './strand.ts';
@@ -38,6 +39,18 @@ export interface Strand {
   readonly attendance: Attendance;
 }
 
+/** Dates and instants follow from a run's calendar alone: they are computed once, for the last few hundred runs and zones. */
+const knownDates = new BoundedCache<string, readonly DayDate[]>(200);
+const knownReleases = new BoundedCache<string, readonly number[]>(500);
+
+const datesOf = (startsOn: DayDate, days: readonly DayPlace[]): readonly DayDate[] =>
+  knownDates.get(`${startsOn} ${days.map(dayKey).join()}`, () => days.map((day) => dateOfDay(startsOn, day)));
+
+const releasesOf = (dates: readonly DayDate[], releaseTime: string, timeZone: string): readonly number[] =>
+  knownReleases.get(`${releaseTime} ${timeZone} ${dates.join()}`, () =>
+    dates.map((date) => releaseInstant(date, releaseTime, timeZone)),
+  );
+
 /**
  * The strands of people over the planned days of a run, in the order given. Release instants are computed once
  * for each zone. No days give empty strands with an undefined attendance.
@@ -48,14 +61,14 @@ export function buildStrands(
   people: readonly StrandPerson[],
   nowMs: number,
 ): Strand[] {
-  const dates = days.map((day) => dateOfDay(run.startsOn, day));
-  const byZone = new Map<string, { today: DayDate; releases: number[] }>();
+  const dates = datesOf(run.startsOn, days);
+  const byZone = new Map<string, { today: DayDate; releases: readonly number[] }>();
   const zoneOf = (timeZone: string) => {
     let zone = byZone.get(timeZone);
     if (!zone) {
       zone = {
         today: localDate(nowMs, timeZone),
-        releases: dates.map((date) => releaseInstant(date, run.releaseTime, timeZone)),
+        releases: releasesOf(dates, run.releaseTime, timeZone),
       };
       byZone.set(timeZone, zone);
     }

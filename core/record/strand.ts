@@ -33,6 +33,9 @@ export interface Attendance {
   readonly ratio: number | undefined;
 }
 
+/** Of what is shown: kept to a tenth of a session over due; undefined while nothing was due. */
+export const attendanceRatio = (kept: number, due: number): number | undefined => (due === 0 ? undefined : kept / due);
+
 /**
  * Attendance = done / due so far (FACTS 5; no agreed definition). A part counts by its share. Today counts
  * once it is logged; days before joining, not sent, or not yet open are not due.
@@ -45,5 +48,6 @@ export function computeAttendance(days: readonly { state: DayState; shareRatio?:
     else if (state === 'part') kept += shareRatio ?? 0.5;
     if (state === 'done' || state === 'part' || state === 'not-done' || state === 'missed') due += 1;
   }
-  return { kept: Math.round(kept * 10) / 10, due, ratio: due === 0 ? undefined : kept / due };
+  const rounded = Math.round(kept * 10) / 10;
+  return { kept: rounded, due, ratio: attendanceRatio(rounded, due) };
 }

@@ -62,3 +62,18 @@ grant select, insert, update, delete on hour_use to ysodos_app;
 
 -- Whoever serves looks whether the database is up to date.
 grant select on schema_migration to ysodos_app;
+
+-- The door of a personal link, in one step: who comes in by it is in their workspace from there on.
+create function enter_by_link(wanted bytea)
+returns table (workspace_id bigint, enrolment_id bigint)
+language plpgsql volatile security definer set search_path = public as $$
+begin
+  select l.workspace_id, l.enrolment_id into workspace_id, enrolment_id
+  from personal_link l where l.token_hash = wanted and l.revoked_at is null;
+  if found then
+    perform set_config('ysodos.workspace_id', workspace_id::text, true);
+    return next;
+  end if;
+end $$;
+revoke execute on function enter_by_link(bytea) from public;
+grant execute on function enter_by_link(bytea) to ysodos_app;

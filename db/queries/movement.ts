@@ -1,7 +1,8 @@
 import type { Ladder } from '../../core/movement/ladder.ts';
-import type { MovementOverride } from '../../core/movement/layer.ts';
+import type { MovementLayer, MovementOverride } from '../../core/movement/layer.ts';
 import type { Movement } from '../../core/movement/movement.ts';
 import type { Db } from '../pool.ts';
+import type { StoredRoutine } from './routine.ts';
 
 /** Puts the movements that ship under every workspace's own; those that no longer ship go. With the owner's rights. */
 export async function replaceBaseMovements(db: Db, movements: readonly Movement[]): Promise<void> {
@@ -16,13 +17,6 @@ export async function replaceBaseMovements(db: Db, movements: readonly Movement[
 export async function listBaseMovements(db: Db): Promise<Movement[]> {
   const { rows } = await db.query<{ movement: Movement }>('select movement from base_movement order by id');
   return rows.map((r) => r.movement);
-}
-
-export async function listOverrides(db: Db): Promise<MovementOverride[]> {
-  const { rows } = await db.query<{ movement_id: string; fields: MovementOverride['fields'] }>(
-    'select movement_id, fields from movement_override order by movement_id',
-  );
-  return rows.map((r) => ({ movementId: r.movement_id, fields: r.fields }));
 }
 
 export async function upsertOverride(
@@ -42,11 +36,6 @@ export async function deleteOverride(db: Db, movementId: string): Promise<boolea
   return rowCount === 1;
 }
 
-export async function listLadderOverrides(db: Db): Promise<Ladder[]> {
-  const { rows } = await db.query<{ ladder: Ladder }>('select ladder from ladder_override order by ladder_id');
-  return rows.map((r) => r.ladder);
-}
-
 export async function upsertLadder(db: Db, l: { workspaceId: number; ladder: Ladder; now: Date }): Promise<void> {
   await db.query(
     `insert into ladder_override (workspace_id, ladder_id, ladder, changed_at) values ($1::bigint, $2::text, $3::jsonb, $4::timestamptz)
@@ -59,4 +48,27 @@ export async function upsertLadder(db: Db, l: { workspaceId: number; ladder: Lad
 export async function deleteLadder(db: Db, ladderId: string): Promise<boolean> {
   const { rowCount } = await db.query('delete from ladder_override where ladder_id = $1::text', [ladderId]);
   return rowCount === 1;
+}
+
+/** What a workspace has of its own to read texts with. */
+export interface StoredBook {
+  readonly layer: MovementLayer;
+  readonly routines: readonly StoredRoutine[];
+}
+
+/** All of it in one question: every page asks it. */
+export async function getStoredBook(db: Db): Promise<StoredBook> {
+  const { rows } = await db.query<{
+    overrides: MovementLayer['overrides'] | null;
+    ladders: MovementLayer['ladders'] | null;
+    routines: StoredRoutine[] | null;
+  }>({
+    name: 'stored-book',
+    text: `select
+       (select json_agg(json_build_object('movementId', movement_id, 'fields', fields) order by movement_id) from movement_override) as overrides,
+       (select json_agg(ladder order by ladder_id) from ladder_override) as ladders,
+       (select json_agg(json_build_object('id', id, 'name', name, 'text', text) order by lower(name)) from routine) as routines`,
+  });
+  const { overrides, ladders, routines } = rows[0]!;
+  return { layer: { overrides: overrides ?? [], ladders: ladders ?? [] }, routines: routines ?? [] };
 }

@@ -1,7 +1,9 @@
 import type { DayDate } from '../../core/calendar/day.ts';
+import { compareNames } from '../../core/compare-names.ts';
 import type { CareState } from '../../core/care.ts';
 import type { FitPerson, Level } from '../../core/movement/fit-movement.ts';
 import type { Pattern } from '../../core/movement/movement.ts';
+import { PATTERNS } from '../../core/movement/movement.ts';
 import { isSpare } from '../../core/movement/spare.ts';
 import { NotFoundError } from '../errors.ts';
 import type { Db } from '../pool.ts';
@@ -12,6 +14,8 @@ export interface PersonProfile extends FitPerson {
   readonly care: CareState;
   /** What they chose to share of it with the coaches. */
   readonly careShared: string;
+  /** A part of what is stored can't be used and was passed by. */
+  readonly isPartly?: true;
 }
 
 interface ProfileRow {
@@ -26,15 +30,38 @@ interface ProfileRow {
 
 const PROFILE_COLUMNS = 'p.kit, p.levels, p.spares, p.swaps, p.channel, p.care, p.care_shared';
 
-const toProfile = (r: ProfileRow): PersonProfile => ({
-  ...(r.kit && { kit: r.kit }),
-  levels: r.levels,
-  spares: r.spares.filter(isSpare),
-  swaps: r.swaps,
-  channel: r.channel,
-  care: r.care,
-  careShared: r.care_shared,
-});
+/** What is stored of a person, as far as it can be used; `isWhole` is false where a part of it was passed by. */
+function toProfile(r: ProfileRow): PersonProfile {
+  const levels = readLevels(r.levels);
+  const swaps = readSwaps(r.swaps);
+  const spares = r.spares.filter(isSpare);
+  return {
+    ...(r.kit && { kit: r.kit }),
+    levels: levels ?? {},
+    spares,
+    swaps: swaps ?? [],
+    channel: r.channel,
+    care: r.care,
+    careShared: r.care_shared,
+    ...((levels === undefined || swaps === undefined || spares.length < r.spares.length) && { isPartly: true }),
+  };
+}
+
+/** Levels as they were stored; undefined where they are none. */
+function readLevels(value: unknown): PersonProfile['levels'] | undefined {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return undefined;
+  const isOne = ([pattern, level]: [string, unknown]) =>
+    PATTERNS.some((p) => p === pattern) && [1, 2, 3, 4, 5].includes(level as number);
+  return Object.entries(value).every(isOne) ? value : undefined;
+}
+
+function readSwaps(value: unknown): PersonProfile['swaps'] | undefined {
+  const isOne = (swap: unknown) => {
+    const { from, to } = (swap ?? {}) as { from?: unknown; to?: unknown };
+    return typeof from === 'string' && typeof to === 'string';
+  };
+  return Array.isArray(value) && value.every(isOne) ? (value as PersonProfile['swaps']) : undefined;
+}
 
 /** Only what a session is fitted by. */
 export const toFitPerson = ({ kit, levels, spares, swaps }: PersonProfile): FitPerson => ({
@@ -75,16 +102,46 @@ const toParticipant = (r: ParticipantRow): Participant => ({
   profile: toProfile(r),
 });
 
+/** A person in a run, as far as lists of people need them. */
+export interface RosterRow {
+  readonly enrolmentId: number;
+  readonly name: string;
+  readonly detail: string;
+  readonly timeZone: string;
+  readonly joinedOn: DayDate;
+}
+
+/** Who is in a run, by name, without what is known of them. */
+export async function listRoster(db: Db, runId: number): Promise<RosterRow[]> {
+  const { rows } = await db.query<Omit<ParticipantRow, keyof ProfileRow | 'has_link'>>({
+    name: 'roster',
+    text: `select e.id as enrolment_id, p.name, p.detail, p.time_zone, e.joined_on
+     from enrolment e join person p on p.id = e.person_id
+     where e.run_id = $1::bigint
+     order by e.id`,
+    values: [runId],
+  });
+  return rows
+    .map((r) => ({
+      enrolmentId: r.enrolment_id,
+      name: r.name,
+      detail: r.detail,
+      timeZone: r.time_zone,
+      joinedOn: r.joined_on as DayDate,
+    }))
+    .sort(compareNames);
+}
+
 export async function listParticipants(db: Db, runId: number): Promise<Participant[]> {
   const { rows } = await db.query<ParticipantRow>(
     `select e.id as enrolment_id, p.name, p.detail, p.time_zone, e.joined_on, ${PROFILE_COLUMNS},
        exists (select 1 from personal_link l where l.enrolment_id = e.id and l.revoked_at is null) as has_link
      from enrolment e join person p on p.id = e.person_id
      where e.run_id = $1::bigint
-     order by p.name, e.id`,
+     order by e.id`,
     [runId],
   );
-  return rows.map(toParticipant);
+  return rows.map(toParticipant).sort(compareNames);
 }
 
 /** Adds a person to a run; gives the enrolment. */
@@ -153,15 +210,19 @@ export async function updateLinksRevoked(db: Db, enrolmentId: number, now: Date)
   );
 }
 
-/** Looks across workspaces, by the hash of a link's token; revoked links are not found. */
+/**
+ * Looks across workspaces, by the hash of a link's token; revoked links are not found. The transaction is in the link's workspace
+ * from there on.
+ */
 export async function findPersonalLink(
   db: Db,
   tokenHash: Buffer,
 ): Promise<{ workspaceId: number; enrolmentId: number } | undefined> {
-  const { rows } = await db.query<{ workspace_id: number; enrolment_id: number }>(
-    'select workspace_id, enrolment_id from find_personal_link($1::bytea)',
-    [tokenHash],
-  );
+  const { rows } = await db.query<{ workspace_id: number; enrolment_id: number }>({
+    name: 'enter-by-link',
+    text: 'select workspace_id, enrolment_id from enter_by_link($1::bytea)',
+    values: [tokenHash],
+  });
   return rows[0] && { workspaceId: rows[0].workspace_id, enrolmentId: rows[0].enrolment_id };
 }
 
@@ -194,15 +255,16 @@ export async function getEnrolment(db: Db, enrolmentId: number): Promise<Enrolme
       time_zone: string;
       joined_on: string;
     }
-  >(
-    `select e.id, r.id as run_id, g.id as programme_id, g.title, g.weeks, r.starts_on, r.release_time, p.name, p.time_zone, e.joined_on, ${PROFILE_COLUMNS}
+  >({
+    name: 'enrolment',
+    text: `select e.id, r.id as run_id, g.id as programme_id, g.title, g.weeks, r.starts_on, r.release_time, p.name, p.time_zone, e.joined_on, ${PROFILE_COLUMNS}
      from enrolment e
      join run r on r.id = e.run_id
      join programme g on g.id = r.programme_id
      join person p on p.id = e.person_id
      where e.id = $1::bigint`,
-    [enrolmentId],
-  );
+    values: [enrolmentId],
+  });
   const row = rows[0];
   if (!row) throw new NotFoundError('enrolment');
   return {

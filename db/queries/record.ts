@@ -3,9 +3,10 @@ import type { SessionDocument } from '../../core/session/document.ts';
 import type { Outcome, SessionRecord } from '../../core/record/record.ts';
 import type { Score } from '../../core/record/score.ts';
 import type { FitChange } from '../../core/movement/fit-session.ts';
+import { NotFoundError } from '../errors.ts';
 import type { Db } from '../pool.ts';
 
-/** A version as one person's page needs it. */
+/** The newest version of a day that was sent, without its document. */
 export interface SentDay {
   readonly dayId: number;
   readonly versionId: number;
@@ -13,34 +14,96 @@ export interface SentDay {
   readonly changeNote: string;
   readonly week: number;
   readonly weekday: number;
-  readonly document: SessionDocument;
+  /** Of its document; null where it has none. */
+  readonly title: string | null;
 }
 
 /** The newest version of every day that was sent in a run, in the order of days. */
 export async function listSentDays(db: Db, runId: number): Promise<SentDay[]> {
-  const { rows } = await db.query<{
-    day_id: number;
-    version_id: number;
-    number: number;
-    change_note: string;
-    week: number;
-    weekday: number;
-    document: SessionDocument;
-  }>(
-    `select distinct on (d.week, d.weekday) d.id as day_id, v.id as version_id, v.number, v.change_note, d.week, d.weekday, v.document
+  const { rows } = await db.query<SentDayRow>(
+    `select distinct on (d.week, d.weekday) d.id as day_id, v.id as version_id, v.number, v.change_note, d.week, d.weekday,
+       v.document ->> 'title' as title
      from version v join day d on d.id = v.day_id
      where v.run_id = $1::bigint
      order by d.week, d.weekday, v.number desc`,
     [runId],
   );
+  return rows.map(toSentDay);
+}
+
+interface SentDayRow {
+  day_id: number;
+  version_id: number;
+  number: number;
+  change_note: string;
+  week: number;
+  weekday: number;
+  title: string | null;
+}
+
+const toSentDay = (r: SentDayRow): SentDay => ({
+  dayId: r.day_id,
+  versionId: r.version_id,
+  number: r.number,
+  changeNote: r.change_note,
+  week: r.week,
+  weekday: r.weekday,
+  title: r.title,
+});
+
+/** The document of a sent version, which never changes. Throws NotFoundError where this workspace has no such version. */
+export async function getVersionDocument(db: Db, versionId: number): Promise<SessionDocument> {
+  const { rows } = await db.query<{ document: SessionDocument }>({
+    name: 'version-document',
+    text: 'select document from version where id = $1::bigint',
+    values: [versionId],
+  });
+  if (!rows[0]) throw new NotFoundError('version');
+  return rows[0].document;
+}
+
+/** A day of a programme as one person has it: what was sent for it, and the record that stands. */
+export interface PersonDay {
+  readonly dayId: number;
+  readonly week: number;
+  readonly weekday: number;
+  readonly sent: SentDay | undefined;
+  readonly record: StoredRecord | undefined;
+}
+
+/** All days of one person, in one question. */
+export async function listPersonDays(
+  db: Db,
+  at: { programmeId: number; runId: number; enrolmentId: number },
+): Promise<PersonDay[]> {
+  type Row = Omit<SentDayRow, 'version_id'> & { version_id: number | null } & { outcome: Outcome | null } & Omit<
+      RecordRow,
+      'outcome' | 'number'
+    > & { record_number: number };
+  const { rows } = await db.query<Row>({
+    name: 'person-days',
+    text: `select d.id as day_id, d.week, d.weekday, v.id as version_id, v.number, v.change_note, v.title,
+       $3::bigint as enrolment_id, r.record_version_id, r.number as record_number, r.outcome, r.share_ratio, r.effort, r.remark, r.scores, r.made_at, r.logged_at, r.fit
+     from day d
+     left join lateral (
+       select id, number, change_note, document ->> 'title' as title from version
+       where run_id = $2::bigint and day_id = d.id order by number desc limit 1
+     ) v on true
+     left join lateral (
+       select c.version_id as record_version_id, w.number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.made_at, c.logged_at, c.fit
+       from version w join record c on c.version_id = w.id and c.enrolment_id = $3::bigint
+       where w.run_id = $2::bigint and w.day_id = d.id order by c.made_at desc, c.id desc limit 1
+     ) r on v.id is not null
+     where d.programme_id = $1::bigint
+     order by d.week, d.weekday`,
+    values: [at.programmeId, at.runId, at.enrolmentId],
+  });
   return rows.map((r) => ({
     dayId: r.day_id,
-    versionId: r.version_id,
-    number: r.number,
-    changeNote: r.change_note,
     week: r.week,
     weekday: r.weekday,
-    document: r.document,
+    sent: r.version_id === null ? undefined : toSentDay({ ...r, version_id: r.version_id }),
+    record: r.outcome === null ? undefined : toRecord({ ...r, outcome: r.outcome, number: r.record_number }),
   }));
 }
 
@@ -49,12 +112,14 @@ export interface StoredRecord extends SessionRecord {
   readonly fit: readonly FitChange[];
   readonly enrolmentId: number;
   readonly dayId: number;
+  readonly versionId: number;
   readonly versionNumber: number;
 }
 
 interface RecordRow {
   enrolment_id: number;
   day_id: number;
+  record_version_id: number;
   number: number;
   outcome: Outcome;
   share_ratio: number;
@@ -69,6 +134,7 @@ interface RecordRow {
 const toRecord = (r: RecordRow): StoredRecord => ({
   enrolmentId: r.enrolment_id,
   dayId: r.day_id,
+  versionId: r.record_version_id,
   versionNumber: r.number,
   outcome: r.outcome,
   shareRatio: Math.round(r.share_ratio * 100) / 100,
@@ -81,7 +147,7 @@ const toRecord = (r: RecordRow): StoredRecord => ({
 });
 
 const SELECT_RECORD = `
-  select distinct on (c.enrolment_id, v.day_id) c.enrolment_id, v.day_id, v.number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.made_at, c.logged_at, c.fit
+  select distinct on (c.enrolment_id, v.day_id) c.enrolment_id, v.day_id, c.version_id as record_version_id, v.number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.made_at, c.logged_at, c.fit
   from record c join version v on v.id = c.version_id`;
 const NEWEST_FIRST = 'order by c.enrolment_id, v.day_id, c.made_at desc, c.id desc';
 
@@ -93,11 +159,47 @@ export async function listRecords(db: Db, runId: number): Promise<StoredRecord[]
   return rows.map(toRecord);
 }
 
-export async function listRecordsOfPerson(db: Db, enrolmentId: number): Promise<StoredRecord[]> {
-  const { rows } = await db.query<RecordRow>(`${SELECT_RECORD} where c.enrolment_id = $1::bigint ${NEWEST_FIRST}`, [
-    enrolmentId,
-  ]);
-  return rows.map(toRecord);
+/** What stands of one person and day; undefined where they have said nothing. */
+export async function findRecord(db: Db, enrolmentId: number, dayId: number): Promise<StoredRecord | undefined> {
+  const { rows } = await db.query<RecordRow>(
+    `${SELECT_RECORD} where c.enrolment_id = $1::bigint and v.day_id = $2::bigint ${NEWEST_FIRST}`,
+    [enrolmentId, dayId],
+  );
+  return rows[0] && toRecord(rows[0]);
+}
+
+/** How far each person got with each day, by enrolment and day: all that strands are made of. */
+export type Outcomes = ReadonlyMap<
+  number,
+  ReadonlyMap<number, { readonly outcome: Outcome; readonly shareRatio: number }>
+>;
+
+const OUTCOME_LETTERS: Readonly<Record<string, Outcome>> = { d: 'done', p: 'part', n: 'not-done' };
+
+/** The outcomes that stand in a run, in one text a person: thousands of rows would cost more to carry than to find. */
+export async function listOutcomes(db: Db, runId: number): Promise<Outcomes> {
+  const { rows } = await db.query<{ enrolment_id: number; days: string }>({
+    name: 'outcomes',
+    text: `select enrolment_id, string_agg(day_id || left(outcome, 1) || round(share_ratio::numeric * 100), ' ') as days
+     from (
+       select distinct on (c.enrolment_id, v.day_id) c.enrolment_id, v.day_id, c.outcome, c.share_ratio
+       from record c join version v on v.id = c.version_id
+       where v.run_id = $1::bigint ${NEWEST_FIRST}
+     ) as standing
+     group by enrolment_id`,
+    values: [runId],
+  });
+  return new Map(
+    rows.map(({ enrolment_id, days }) => [
+      enrolment_id,
+      new Map(
+        Array.from(days.matchAll(/(\d+)([dpn])(\d+)/g), ([, dayId, letter, pct]) => [
+          Number(dayId),
+          { outcome: OUTCOME_LETTERS[letter!]!, shareRatio: Number(pct) / 100 },
+        ]),
+      ),
+    ]),
+  );
 }
 
 export interface NewRecord {

@@ -27,8 +27,7 @@ import {
   deleteLadder,
   deleteOverride,
   listBaseMovements,
-  listLadderOverrides,
-  listOverrides,
+  getStoredBook,
   upsertLadder,
   upsertOverride,
 } from '../../db/queries/movement.ts';
@@ -369,8 +368,8 @@ describe('a workspace’s own movements over those that ship', () => {
     await withWorkspace(db.pool, mine.workspaceId, (c) =>
       upsertOverride(c, { workspaceId: mine.workspaceId, override, now: NOW }),
     );
-    expect(await withWorkspace(db.pool, mine.workspaceId, listOverrides)).toContainEqual(override);
-    expect(await withWorkspace(db.pool, other.workspaceId, listOverrides)).toEqual([]);
+    expect((await withWorkspace(db.pool, mine.workspaceId, getStoredBook)).layer.overrides).toContainEqual(override);
+    expect((await withWorkspace(db.pool, other.workspaceId, getStoredBook)).layer.overrides).toEqual([]);
     expect(await withWorkspace(db.pool, other.workspaceId, (c) => deleteOverride(c, 'squat'))).toBe(false);
     expect(await withWorkspace(db.pool, mine.workspaceId, (c) => deleteOverride(c, 'squat'))).toBe(true);
     const ladder = {
@@ -384,8 +383,8 @@ describe('a workspace’s own movements over those that ship', () => {
     await withWorkspace(db.pool, mine.workspaceId, (c) =>
       upsertLadder(c, { workspaceId: mine.workspaceId, ladder, now: NOW }),
     );
-    expect(await withWorkspace(db.pool, mine.workspaceId, listLadderOverrides)).toContainEqual(ladder);
-    expect(await withWorkspace(db.pool, other.workspaceId, listLadderOverrides)).toEqual([]);
+    expect((await withWorkspace(db.pool, mine.workspaceId, getStoredBook)).layer.ladders).toContainEqual(ladder);
+    expect((await withWorkspace(db.pool, other.workspaceId, getStoredBook)).layer.ladders).toEqual([]);
     expect(await withWorkspace(db.pool, mine.workspaceId, (c) => deleteLadder(c, 'ours'))).toBe(true);
   });
 });

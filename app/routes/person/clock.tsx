@@ -5,6 +5,7 @@ import { withPersonalLink } from '../../../server/personal-link.ts';
 import { loadPersonView, openDay } from '../../../server/person-view.ts';
 import { fitDay } from '../../../server/fitted-view.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
+import { packRibbon } from '../../charts/pack-ribbon.ts';
 import { layoutRibbon } from '../../charts/ribbon-layout.ts';
 import { ClockScreen } from '../../components/clock-screen.tsx';
 import type { Route } from './+types/clock';
@@ -19,14 +20,14 @@ export async function loader({ params }: Route.LoaderArgs) {
     const place = parseDayKey(params.day);
     const sent = place && openDay(await loadPersonView(db, scope), place);
     if (!sent) throw data({ kind: 'closed' }, { status: 404 });
-    const { plan, blocks, document } = fitDay(sent, scope, await loadWorkspaceBook(db));
+    const { plan, blocks, document } = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
     return {
       versionId: sent.versionId,
       title: document.title ?? 'Today’s session',
       stages: buildStages(plan, blocks),
       scores: plan.blocks.map((b) => b.score),
       totalSec: plan.clockSec.likely,
-      ribbon: layoutRibbon(plan, { widthPx: 350, heightPx: 38 }),
+      ribbon: packRibbon(layoutRibbon(plan, { widthPx: 350, heightPx: 38 })),
     };
   });
 }

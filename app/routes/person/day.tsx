@@ -4,6 +4,7 @@ import { withPersonalLink } from '../../../server/personal-link.ts';
 import { loadPersonView, openDay } from '../../../server/person-view.ts';
 import { fitDay } from '../../../server/fitted-view.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
+import { toDaySession } from '../../components/day-session.ts';
 import { DayView } from '../../components/day-view.tsx';
 import type { Route } from './+types/day';
 
@@ -17,12 +18,7 @@ export async function loader({ params }: Route.LoaderArgs) {
     if (!place || !sent) throw data({ kind: 'closed' }, { status: 404 });
     return {
       above: `${formatDay(dateOfDay(scope.enrolment.startsOn, place))} · week ${place.week}`,
-      session: {
-        ...fitDay(sent, scope, await loadWorkspaceBook(db)),
-        number: sent.number,
-        changeNote: sent.changeNote,
-        record: view.records.get(sent.dayId) ?? null,
-      },
+      session: toDaySession(await fitDay(db, sent, scope, await loadWorkspaceBook(db)), sent),
     };
   });
 }

@@ -25,8 +25,8 @@ export async function loader({ params, request }: Route.LoaderArgs) {
     const view = await loadPersonView(db, scope);
     const sent = place && openDay(view, place);
     if (!sent) throw data({ kind: 'closed' }, { status: 404 });
-    const { plan, document } = fitDay(sent, scope, await loadWorkspaceBook(db));
-    const record = view.records.get(sent.dayId);
+    const { plan, document } = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
+    const { record } = sent;
     const seen = Object.fromEntries(
       [...new URL(request.url).searchParams].filter(([name]) => /^(score-\d+-\w+|clock|outcome)$/.test(name)),
     );
@@ -61,7 +61,7 @@ export async function action({ params, request }: Route.ActionArgs) {
     const place = parseDayKey(params.day);
     const sent = place && openDay(await loadPersonView(db, scope), place);
     if (!sent) throw data({ kind: 'closed' }, { status: 404 });
-    const { plan, changes } = fitDay(sent, scope, await loadWorkspaceBook(db));
+    const { plan, changes } = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
     const read = await readLogForm(form, plan, nowMs());
     if (read.status === 'error') return data({ errors: read.errors, values: read.values }, { status: 400 });
     await insertRecord(db, {

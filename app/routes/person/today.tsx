@@ -1,11 +1,14 @@
+import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { dayKey, formatDay } from '../../../core/calendar/day.ts';
+import { dayKey, formatDay, parseDayKey } from '../../../core/calendar/day.ts';
 import { localTime } from '../../../core/calendar/release.ts';
+import { packStrand, unpackStrand } from '../../../core/record/packed-strand.ts';
 import { withPersonalLink } from '../../../server/personal-link.ts';
 import { loadPersonView } from '../../../server/person-view.ts';
 import { fitDay } from '../../../server/fitted-view.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { OwnStrand } from '../../components/own-strand.tsx';
+import { toDaySession } from '../../components/day-session.ts';
 import { DayView } from '../../components/day-view.tsx';
 import type { Route } from './+types/today';
 
@@ -18,7 +21,7 @@ export async function loader({ params }: Route.LoaderArgs) {
     const bead = beads.find(
       (b) => b.date === today && b.state !== 'unsent' && b.state !== 'ahead' && b.state !== 'before',
     );
-    const sent = bead && view.sentDays.find((d) => d.dayId === bead.dayId);
+    const day = bead && view.days.get(bead.dayId);
     const next = beads.find((b) => b.state === 'ahead');
     const open = beads
       .filter((b) => b.state === 'missed')
@@ -29,31 +32,39 @@ export async function loader({ params }: Route.LoaderArgs) {
       name: scope.enrolment.name,
       programmeTitle: scope.enrolment.programmeTitle,
       todayWords: formatDay(today),
-      beads,
-      attendance,
+      days: beads.map((b) => dayKey(b)).join(' '),
+      strand: packStrand(beads),
+      attendance: { kept: attendance.kept, due: attendance.due },
       session:
-        sent && bead
+        bead && day?.sent
           ? {
-              ...fitDay(sent, scope, await loadWorkspaceBook(db)),
+              ...toDaySession(await fitDay(db, day.sent, scope, await loadWorkspaceBook(db)), {
+                ...day.sent,
+                record: day.record,
+              }),
               key: dayKey(bead),
               week: bead.week,
-              changeNote: sent.changeNote,
-              number: sent.number,
-              record: view.records.get(bead.dayId) ?? null,
             }
           : null,
       next: next ? { words: formatDay(next.date), time: localTime(next.releaseMs, scope.enrolment.timeZone) } : null,
       open: open.map((b) => ({
         key: dayKey(b),
         words: formatDay(b.date),
-        title: view.sentDays.find((d) => d.dayId === b.dayId)?.document.title ?? 'a session',
+        title: view.days.get(b.dayId)?.sent?.title ?? 'a session',
       })),
     };
   });
 }
 
+/** A bead for each planned day. */
+const ownBeads = (days: string, strand: string) => {
+  const keys = days === '' ? [] : days.split(' ');
+  return unpackStrand(strand).map((mark, i) => ({ ...parseDayKey(keys[i]!)!, ...mark }));
+};
+
 export default function Today({ loaderData, params }: Route.ComponentProps) {
-  const { care, session, attendance, next, open, todayWords, beads, programmeTitle, name } = loaderData;
+  const { care, session, attendance, next, open, todayWords, days, strand, programmeTitle, name } = loaderData;
+  const beads = useMemo(() => ownBeads(days, strand), [days, strand]);
   const base = `/p/${params.token}`;
   return (
     <main className="person">

@@ -1,106 +1,146 @@
 import { Input, Segmented } from 'antd';
+import { memo, useMemo } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { dayKey, dayName, formatDay, parseDayKey, placeOfDate } from '../../../core/calendar/day.ts';
-import { groupBy } from '../../../core/group-by.ts';
 import { localDate, localTime } from '../../../core/calendar/release.ts';
 import { buildStrands } from '../../../core/record/build-strand.ts';
+import { isDueToday, packStrand, unpackStrand } from '../../../core/record/packed-strand.ts';
 import { OUTCOME_WORDS } from '../../../core/record/record.ts';
 import { formatScore } from '../../../core/record/score.ts';
+import type { Attendance } from '../../../core/record/strand.ts';
+import { attendanceRatio } from '../../../core/record/strand.ts';
 import { blockName } from '../../../core/session/explain.ts';
-import { listParticipants } from '../../../db/queries/person.ts';
+import type { RosterRow } from '../../../db/queries/person.ts';
+import { listRoster } from '../../../db/queries/person.ts';
 import { listDayPlaces } from '../../../db/queries/programme.ts';
-import { listRecords, listSentDays } from '../../../db/queries/record.ts';
+import { findRecord, getVersionDocument, listOutcomes, listSentDays } from '../../../db/queries/record.ts';
+import type { Db } from '../../../db/pool.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
 import { coachToday } from '../../../server/coach-zone.ts';
 import { nowMs } from '../../../server/config.ts';
-import { Bead, STATE_WORDS } from '../../charts/bead.tsx';
+import { parseId } from '../../../server/parse-number.ts';
+import { Bead, BeadMarks, STATE_WORDS } from '../../charts/bead.tsx';
+import type { StrandDay } from '../../charts/strand-row.tsx';
 import { StrandRow, strandPct } from '../../charts/strand-row.tsx';
+import { useWindowedRows } from '../../components/use-windowed-rows.ts';
 import type { Route } from './+types/follow-up';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Follow up · Ysodos' }];
 
 const SORTS = ['name', 'attendance', 'today'] as const;
 type Sort = (typeof SORTS)[number];
+const ROW_PX = 39;
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
-    const people = await listParticipants(db, programme.runId);
+    const people = await listRoster(db, programme.runId);
     const places = await listDayPlaces(db, programme.id);
     const sentDays = await listSentDays(db, programme.runId);
-    const records = await listRecords(db, programme.runId);
+    const outcomes = await listOutcomes(db, programme.runId);
     const sent = new Set(sentDays.map((d) => d.dayId));
-    const days = places.map((p) => ({ ...p, sent: sent.has(p.dayId) }));
-    const byPerson = groupBy(records, (r) => r.enrolmentId);
-    const own = people.map((p) => new Map((byPerson.get(p.enrolmentId) ?? []).map((r) => [r.dayId, r])));
-    const now = nowMs();
     const strands = buildStrands(
       programme,
-      days,
-      people.map((p, i) => ({ ...p, records: own[i]! })),
-      now,
+      places.map((p) => ({ ...p, sent: sent.has(p.dayId) })),
+      people.map((p) => ({ ...p, records: outcomes.get(p.enrolmentId) ?? new Map<number, never>() })),
+      nowMs(),
     );
     const search = new URL(request.url).searchParams;
     const today = coachToday(request);
     const place = placeOfDate(programme.startsOn, today);
-    const chosenDay = parseDayKey(search.get('day') ?? '');
-    const chosenId = Number(search.get('person') ?? 0);
-    const at = people.findIndex((p) => p.enrolmentId === chosenId);
-    const record =
-      at >= 0 && chosenDay
-        ? (byPerson.get(chosenId) ?? []).find((r) =>
-            places.some((p) => p.dayId === r.dayId && p.week === chosenDay.week && p.weekday === chosenDay.weekday),
-          )
-        : undefined;
-    const version = record && sentDays.find((d) => d.dayId === record.dayId);
+    const chosen = people.find((p) => p.enrolmentId === parseId(search.get('person')));
+    const day = parseDayKey(search.get('day') ?? '');
+    const dayId = day && places.find((p) => p.week === day.week && p.weekday === day.weekday)?.dayId;
     const todays = strands.flatMap((s) =>
       s.beads.filter((b) => b.date === s.today && b.state !== 'unsent' && b.state !== 'before'),
     );
+    const count = (...states: readonly string[]) => todays.filter((b) => states.includes(b.state)).length;
     return {
       weeks: programme.weeks,
       today: place && place.week <= programme.weeks ? place : null,
       todayWords: formatDay(today),
       counts: {
-        open: todays.filter((b) => b.state !== 'ahead').length,
-        logged: todays.filter((b) => ['done', 'part', 'not-done'].includes(b.state)).length,
-        ahead: todays.filter((b) => b.state === 'ahead').length,
+        open: todays.length - count('ahead'),
+        logged: count('done', 'part', 'not-done'),
+        ahead: count('ahead'),
       },
-      rows: people.map((p, i) => ({
-        enrolmentId: p.enrolmentId,
-        name: p.name,
-        detail: p.detail,
-        joinedOn: p.joinedOn,
-        today: strands[i]!.today,
-        beads: strands[i]!.beads,
-        attendance: strands[i]!.attendance,
-      })),
-      record:
-        record && version
-          ? {
-              ...record,
-              loggedWords: `${formatDay(localDate(record.loggedAtMs, people[at]!.timeZone))}, ${localTime(record.loggedAtMs, people[at]!.timeZone)} their time`,
-              scoreWords: record.scores.map(
-                (s) =>
-                  `${blockName(version.document.blocks[s.block] ?? { role: 'Main' })}: ${formatScore(s)}${record.fit.some((c) => c.isScored && c.block === s.block) ? ' (in another shape)' : ''}`,
-              ),
-              title: version.document.title ?? 'Session',
-            }
-          : null,
+      days: places,
+      // One text for all: hundreds of small things cost more to encode one by one, here and on the page.
+      packedRows: JSON.stringify(
+        people.map(({ enrolmentId, name, detail }, i): PackedRow => {
+          const { beads, attendance } = strands[i]!;
+          return [enrolmentId, name, detail, packStrand(beads), attendance.kept, attendance.due];
+        }),
+      ),
+      record: chosen && dayId !== undefined ? await recordWords(db, chosen, dayId) : null,
     };
   });
 }
 
+/** What stands of one person and day, in words; null where they have said nothing. */
+async function recordWords(db: Db, { enrolmentId, timeZone }: RosterRow, dayId: number) {
+  const record = await findRecord(db, enrolmentId, dayId);
+  if (!record) return null;
+  const document = await getVersionDocument(db, record.versionId);
+  const inAnotherShape = (block: number) => record.fit.some((c) => c.isScored && c.block === block);
+  return {
+    outcome: record.outcome,
+    shareRatio: record.shareRatio,
+    effort: record.effort,
+    remark: record.remark,
+    fit: record.fit.map(({ from, to }) => ({ from, to })),
+    versionNumber: record.versionNumber,
+    loggedWords: `${formatDay(localDate(record.madeAtMs, timeZone))}, ${localTime(record.madeAtMs, timeZone)} their time`,
+    scoreWords: record.scores.map((s) => {
+      const block = document.blocks[s.block] ?? { role: 'Main' as const };
+      return `${blockName(block)}: ${formatScore(s)}${inAnotherShape(s.block) ? ' (in another shape)' : ''}`;
+    }),
+    title: document.title ?? 'Session',
+  };
+}
+
+type LoaderData = Route.ComponentProps['loaderData'];
+
+type PackedRow = readonly [id: number, name: string, detail: string, strand: string, kept: number, due: number];
+
+interface Row {
+  readonly id: number;
+  readonly name: string;
+  readonly detail: string;
+  readonly strand: string;
+  readonly attendance: Attendance;
+}
+
+const unpackRows = (packed: string): Row[] =>
+  (JSON.parse(packed) as PackedRow[]).map(([id, name, detail, strand, kept, due]) => ({
+    id,
+    name,
+    detail,
+    strand,
+    attendance: { kept, due, ratio: attendanceRatio(kept, due) },
+  }));
+
+const strandDays = (row: Row, days: LoaderData['days']): StrandDay[] =>
+  unpackStrand(row.strand).map((mark, i) => ({ ...days[i]!, ...mark }));
+
 export default function FollowUp({ loaderData }: Route.ComponentProps) {
-  const { rows, weeks, today, todayWords, counts, record } = loaderData;
+  const { packedRows, weeks, today, todayWords, counts, record, days } = loaderData;
+  const rows = useMemo(() => unpackRows(packedRows), [packedRows]);
   const [search, setSearch] = useSearchParams();
   const navigate = useNavigate();
   const sort = SORTS.find((s) => s === search.get('sort')) ?? 'name';
   const wanted = (search.get('q') ?? '').trim().toLowerCase();
-  const shown = sortRows(
-    rows.filter((r) => `${r.name} ${r.detail}`.toLowerCase().includes(wanted)),
-    sort,
+  const shown = useMemo(
+    () =>
+      sortRows(
+        rows.filter((r) => `${r.name} ${r.detail}`.toLowerCase().includes(wanted)),
+        sort,
+      ),
+    [rows, wanted, sort],
   );
-  const chosen = rows.find((r) => r.enrolmentId === Number(search.get('person')));
-  const chosenDay = chosen?.beads.find((b) => dayKey(b) === search.get('day'));
+  const chosen = rows.find((r) => String(r.id) === search.get('person'));
+  const chosenDays = useMemo(() => (chosen ? strandDays(chosen, days) : []), [chosen, days]);
+  const chosenDay = chosenDays.find((b) => dayKey(b) === search.get('day'));
+  const { attach, rows: rowsInSight, heightPx } = useWindowedRows(shown.length, ROW_PX);
   const linkTo = (changes: Record<string, string | null>) => {
     const next = new URLSearchParams(search);
     for (const [key, value] of Object.entries(changes)) {
@@ -171,6 +211,7 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
         </div>
       </div>
       <div className="follow-columns">
+        <BeadMarks />
         <div className="follow-grid">
           <div className="follow-row follow-head">
             <span className="soft small">
@@ -195,41 +236,27 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
             </svg>
             <span className="soft small right">attendance</span>
           </div>
-          {shown.map((row) => (
-            <div className={`follow-row${row === chosen ? ' is-chosen' : ''}`} key={row.enrolmentId}>
-              <Link
-                className="follow-name"
-                to={linkTo({ person: String(row.enrolmentId), day: null })}
-                preventScrollReset
-              >
-                <b>{row.name}</b> <span className="soft small">{row.detail}</span>
-              </Link>
-              <StrandRow
-                beads={row.beads}
-                weeks={weeks}
-                today={today}
-                selected={row === chosen ? (chosenDay?.dayId ?? null) : null}
-                label={`${row.name}: ${row.attendance.kept} of ${row.attendance.due} kept`}
-                onPick={(bead) =>
-                  void navigate(linkTo({ person: String(row.enrolmentId), day: dayKey(bead) }), {
-                    preventScrollReset: true,
-                  })
-                }
-              />
-              <span className="right">
-                {row.attendance.ratio === undefined ? (
-                  <span className="soft small">nothing due yet</span>
-                ) : (
-                  <>
-                    <b>{Math.round(row.attendance.ratio * 100)} %</b>{' '}
-                    <span className="soft small">
-                      {row.attendance.kept}/{row.attendance.due}
-                    </span>
-                  </>
-                )}
-              </span>
-            </div>
-          ))}
+          <div ref={attach} className="follow-rows" style={{ height: heightPx }}>
+            {rowsInSight.map(({ index, topPx }) => {
+              const row = shown[index]!;
+              return (
+                <PersonRow
+                  key={row.id}
+                  row={row}
+                  days={days}
+                  weeks={weeks}
+                  today={today}
+                  topPx={topPx}
+                  isChosen={row === chosen}
+                  selected={row === chosen ? (chosenDay?.dayId ?? null) : null}
+                  path={linkTo({ person: String(row.id), day: null })}
+                  onPick={(key) =>
+                    void navigate(linkTo({ person: String(row.id), day: key }), { preventScrollReset: true })
+                  }
+                />
+              );
+            })}
+          </div>
           {shown.length === 0 && <p className="empty">Nobody is called that here.</p>}
         </div>
         <aside className="follow-side">
@@ -277,7 +304,7 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
               )}
               <h3>All days</h3>
               <ul className="follow-days">
-                {chosen.beads
+                {chosenDays
                   .filter((b) => b.state !== 'before' && b.state !== 'unsent' && b.state !== 'ahead')
                   .map((b) => (
                     <li key={b.dayId}>
@@ -315,17 +342,59 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
   );
 }
 
-type Row = Route.ComponentProps['loaderData']['rows'][number];
+interface PersonRowProps {
+  readonly row: Row;
+  readonly days: LoaderData['days'];
+  readonly weeks: number;
+  readonly today: LoaderData['today'];
+  readonly topPx: number;
+  readonly isChosen: boolean;
+  readonly selected: number | null;
+  readonly path: string;
+  readonly onPick: (dayKey: string) => void;
+}
 
-function sortRows(rows: readonly Row[], sort: Sort): Row[] {
-  const byName = (a: Row, b: Row) => a.name.localeCompare(b.name, 'en');
-  const notLogged = (r: Row) => (r.beads.some((b) => b.state === 'due') ? 0 : 1);
+const PersonRow = memo(function PersonRow(props: PersonRowProps) {
+  const { row, days, weeks, today, topPx, isChosen, selected, path, onPick } = props;
+  const beads = useMemo(() => strandDays(row, days), [row, days]);
+  return (
+    <div className={`follow-row${isChosen ? ' is-chosen' : ''}`} style={{ top: topPx }}>
+      <Link className="follow-name" to={path} preventScrollReset>
+        <b>{row.name}</b> <span className="soft small">{row.detail}</span>
+      </Link>
+      <StrandRow
+        beads={beads}
+        weeks={weeks}
+        today={today}
+        selected={selected}
+        label={`${row.name}: ${row.attendance.kept} of ${row.attendance.due} kept`}
+        onPick={(bead) => onPick(dayKey(bead))}
+      />
+      <AttendanceWords attendance={row.attendance} />
+    </div>
+  );
+});
+
+function AttendanceWords({ attendance: { kept, due, ratio } }: { attendance: Attendance }) {
+  if (ratio === undefined) return <span className="right soft small">nothing due yet</span>;
+  return (
+    <span className="right">
+      <b>{Math.round(ratio * 100)} %</b>{' '}
+      <span className="soft small">
+        {kept}/{due}
+      </span>
+    </span>
+  );
+}
+
+function sortRows(rows: readonly Row[], sort: Sort): readonly Row[] {
+  // By name they come from the database; sorting is stable, so that names decide among equals.
   switch (sort) {
     case 'name':
-      return rows.toSorted(byName);
+      return rows;
     case 'attendance':
-      return rows.toSorted((a, b) => (a.attendance.ratio ?? 2) - (b.attendance.ratio ?? 2) || byName(a, b));
+      return rows.toSorted((a, b) => (a.attendance.ratio ?? 2) - (b.attendance.ratio ?? 2));
     case 'today':
-      return rows.toSorted((a, b) => notLogged(a) - notLogged(b) || byName(a, b));
+      return rows.toSorted((a, b) => Number(isDueToday(b.strand)) - Number(isDueToday(a.strand)));
   }
 }

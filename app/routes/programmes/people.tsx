@@ -1,13 +1,13 @@
 import { hasAtMost } from '../../../core/letters.ts';
-import { Button, Form as AntForm, Input, Popconfirm, Select } from 'antd';
-import { useMemo, useState } from 'react';
-import { data, Link, useActionData, useSearchParams, useNavigation, useSubmit } from 'react-router';
+import { Button, Form as AntForm, Input, Select } from 'antd';
+import { memo, useMemo, useState } from 'react';
+import { data, Link, useActionData, useNavigation, useSubmit } from 'react-router';
 import { object, string } from 'yup';
 import type { DayDate } from '../../../core/calendar/day.ts';
 import { formatShortDay, parseDayDate } from '../../../core/calendar/day.ts';
 import { isTimeZone, localTime } from '../../../core/calendar/release.ts';
 import { SPARE_WORDS } from '../../../core/movement/spare.ts';
-import type { PersonProfile } from '../../../db/queries/person.ts';
+import type { Participant, PersonProfile } from '../../../db/queries/person.ts';
 import {
   insertParticipant,
   insertPersonalLink,
@@ -24,34 +24,72 @@ import { formId, formText } from '../../../server/form-text.ts';
 import { rosterDefaults } from '../../../server/roster-defaults.ts';
 import { readProfileForm } from '../../../server/profile-form.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
+import { useWindowedRows } from '../../components/use-windowed-rows.ts';
+import { useZones } from '../../components/use-zones.ts';
+import type { PanelPerson } from '../../components/person-panel.tsx';
+import type { Db } from '../../../db/pool.ts';
+import { parseId } from '../../../server/parse-number.ts';
 import { PeopleCsvDialog } from '../../components/people-csv-dialog.tsx';
 import { PersonPanel } from '../../components/person-panel.tsx';
 import { Dialog } from '../../components/dialog.tsx';
 import type { Route } from './+types/people';
 
-export { onlyNewPlaces as shouldRevalidate } from '../../components/only-new-places.ts';
-
 export const meta: Route.MetaFunction = () => [{ title: 'People · Ysodos' }];
+
+/** Every row has its place; long words are cut, and whole in the person's own panel. */
+const ROW_PX = 62;
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
     const people = await listParticipants(db, programme.runId);
-    const { library } = await loadWorkspaceBook(db);
-    const name = (id: string) => library.find(id)?.name ?? id;
+    const chosen = people.find((p) => p.enrolmentId === parseId(new URL(request.url).searchParams.get('person')));
+    const now = nowMs();
+    const clocks = new Map([...new Set(people.map((p) => p.timeZone))].map((zone) => [zone, localTime(now, zone)]));
     return {
       programmeId: programme.id,
       defaults: rosterDefaults(programme.startsOn, people, coachZone(request)),
       origin: publicUrl().origin,
       people: people.map((p) => ({
-        ...p,
+        id: p.enrolmentId,
+        name: p.name,
+        detail: p.detail,
+        timeZone: p.timeZone,
+        channel: p.profile.channel,
+        fit: fitWords(p.profile),
+        isWaiting: p.profile.care === 'wait',
         joined: formatShortDay(p.joinedOn),
-        late: p.joinedOn > programme.startsOn,
-        nowThere: localTime(nowMs(), p.timeZone),
-        swapWords: p.profile.swaps.map((s) => `${name(s.from)} -> ${name(s.to)}`).join('\n'),
+        isLate: p.joinedOn > programme.startsOn,
+        hasLink: p.hasLink,
       })),
-      zones: Intl.supportedValuesOf('timeZone'),
+      clocks: Object.fromEntries(clocks),
+      chosen: chosen ? await panelPerson(db, chosen) : null,
+      partly: people.filter((p) => p.profile.isPartly).map((p) => p.name),
     };
   });
+}
+
+async function panelPerson(db: Db, person: Participant): Promise<PanelPerson> {
+  const { library } = await loadWorkspaceBook(db);
+  const name = (id: string) => library.find(id)?.name ?? id;
+  const swapWords = person.profile.swaps.map((s) => `${name(s.from)} -> ${name(s.to)}`).join('\n');
+  return { ...person, swapWords };
+}
+
+/** Kit, things to spare and levels in a few words; only what differs from anyone. Empty where nothing does. */
+function fitWords({ kit, spares, levels, swaps }: PersonProfile): string {
+  const limits = Object.entries(levels).filter(([, level]) => level < 5);
+  const levelWords =
+    limits.length > 3
+      ? `level ${Math.min(...limits.map(([, l]) => l))} and up`
+      : limits.map(([pattern, level]) => `${pattern} ${level}`).join(', ');
+  return [
+    spares.map((s) => SPARE_WORDS[s]).join(', '),
+    kit === undefined ? '' : kit.length === 0 ? 'no kit' : kit.join(', '),
+    levelWords,
+    swaps.length === 0 ? '' : `${swaps.length} ${swaps.length === 1 ? 'swap' : 'swaps'}`,
+  ]
+    .filter((w) => w !== '')
+    .join(' · ');
 }
 
 const schema = object({
@@ -117,14 +155,13 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 export default function People({ loaderData }: Route.ComponentProps) {
-  const { people, origin, zones, programmeId, defaults } = loaderData;
-  const [params] = useSearchParams();
-  const chosen = people.find((p) => String(p.enrolmentId) === params.get('person'));
+  const { people, origin, programmeId, defaults, clocks, chosen, partly } = loaderData;
   const [bringing, setBringing] = useState(false);
   const existing = useMemo(() => people.map((p) => p.name), [people]);
   const [adding, setAdding] = useState(false);
   const [wanted, setWanted] = useState('');
   const [shown, setShown] = useState<PeopleAnswer['made']>();
+  const [asking, setAsking] = useState<LinkQuestion>();
   const result = useActionData<typeof action>();
   const submit = useSubmit();
   const busy = useNavigation().state !== 'idle';
@@ -135,10 +172,13 @@ export default function People({ loaderData }: Route.ComponentProps) {
       setShown(result.made);
       setAdding(false);
     }
+    setAsking(undefined);
   }
-  const list = people.filter((p) =>
-    `${p.name} ${p.detail} ${p.timeZone} ${p.profile.channel}`.toLowerCase().includes(wanted.trim().toLowerCase()),
-  );
+  const list = useMemo(() => {
+    const words = wanted.trim().toLowerCase();
+    return people.filter((p) => `${p.name} ${p.detail} ${p.timeZone} ${p.channel}`.toLowerCase().includes(words));
+  }, [people, wanted]);
+  const { attach, rows: rowsInSight, heightPx } = useWindowedRows(list.length, ROW_PX);
   const post = (values: Record<string, string>) => void submit(values, { method: 'post' });
   return (
     <div className="people">
@@ -161,6 +201,12 @@ export default function People({ loaderData }: Route.ComponentProps) {
           </Button>
         </div>
       </div>
+      {partly.length > 0 && (
+        <p className="notice bad" role="status">
+          A part of what is stored of {partly.join(', ')} can’t be used and is passed by. Open them, look it through,
+          and keep it anew.
+        </p>
+      )}
       {people.length === 0 ? (
         <p className="empty">
           Nobody is in this programme yet. Add the first person: they get a personal link, no password, and their
@@ -168,84 +214,35 @@ export default function People({ loaderData }: Route.ComponentProps) {
         </p>
       ) : (
         <div className={chosen ? 'people-columns' : ''}>
-          <table className="people-list">
-            <thead>
-              <tr>
-                <th>Name</th>
-                <th>What fits them</th>
-                <th>Their clock</th>
-                <th>Since</th>
-                <th>Personal link</th>
-              </tr>
-            </thead>
-            <tbody>
-              {list.map((p) => (
-                <tr key={p.enrolmentId}>
-                  <td>
-                    <Link
-                      className="people-name"
-                      to={`?person=${p.enrolmentId}`}
-                      preventScrollReset
-                      aria-current={p === chosen || undefined}
-                    >
-                      <b>{p.name}</b>
-                    </Link>{' '}
-                    <span className="soft small">{p.detail}</span>
-                    {p.profile.channel && <small className="soft people-channel">{p.profile.channel}</small>}
-                  </td>
-                  <td className="small">
-                    <FitWords profile={p.profile} />
-                  </td>
-                  <td>
-                    {p.nowThere} <span className="soft small">{p.timeZone.replaceAll('_', ' ')}</span>
-                  </td>
-                  <td>
-                    {p.joined}
-                    {p.late && <span className="soft small"> joined late</span>}
-                  </td>
-                  <td>
-                    {p.hasLink ? 'works' : <span className="plan-off">none</span>}{' '}
-                    {p.hasLink ? (
-                      <>
-                        <Popconfirm
-                          title={`A new link for ${p.name}?`}
-                          description="The one they have stops working."
-                          okText="Make a new one"
-                          onConfirm={() => post({ intent: 'link', enrolmentId: String(p.enrolmentId) })}
-                        >
-                          <button type="button" className="link">
-                            replace
-                          </button>
-                        </Popconfirm>{' '}
-                        <Popconfirm
-                          title={`Take ${p.name}’s link away?`}
-                          description="They can’t open their page until you make a new one."
-                          okText="Take it away"
-                          onConfirm={() => post({ intent: 'revoke', enrolmentId: String(p.enrolmentId) })}
-                        >
-                          <button type="button" className="link">
-                            take away
-                          </button>
-                        </Popconfirm>
-                      </>
-                    ) : (
-                      <button
-                        type="button"
-                        className="link"
-                        onClick={() => post({ intent: 'link', enrolmentId: String(p.enrolmentId) })}
-                      >
-                        make one
-                      </button>
-                    )}
-                  </td>
-                </tr>
+          <div className="people-list" role="table" aria-label="People" aria-rowcount={list.length + 1}>
+            <div className="people-row people-head" role="row" aria-rowindex={1}>
+              {['Name', 'What fits them', 'Their clock', 'Since', 'Personal link'].map((words) => (
+                <span key={words} role="columnheader">
+                  {words}
+                </span>
               ))}
-            </tbody>
-          </table>
+            </div>
+            <div ref={attach} className="people-rows" role="rowgroup" style={{ height: heightPx }}>
+              {rowsInSight.map(({ index, topPx }) => {
+                const person = list[index]!;
+                return (
+                  <PersonRow
+                    key={person.id}
+                    person={person}
+                    index={index}
+                    topPx={topPx}
+                    nowThere={clocks[person.timeZone]!}
+                    isChosen={person.id === chosen?.enrolmentId}
+                    onAsk={setAsking}
+                    onMake={(id) => post({ intent: 'link', enrolmentId: String(id) })}
+                  />
+                );
+              })}
+            </div>
+          </div>
           {chosen && (
             <PersonPanel
               person={chosen}
-              zones={zones}
               errors={result?.errors ?? {}}
               isKept={result?.kept === chosen.enrolmentId}
               close="?"
@@ -271,6 +268,21 @@ export default function People({ loaderData }: Route.ComponentProps) {
           suffix={<CopyButton text={shown ? origin + shown.path : ''} />}
         />
       </Dialog>
+      <Dialog
+        open={asking !== undefined}
+        title={asking?.what === 'link' ? `A new link for ${asking.name}?` : `Take ${asking?.name ?? ''}’s link away?`}
+        okText={asking?.what === 'link' ? 'Make a new one' : 'Take it away'}
+        cancelText="Leave it"
+        busy={busy}
+        onCancel={() => setAsking(undefined)}
+        onOk={() => asking && post({ intent: asking.what, enrolmentId: String(asking.id) })}
+      >
+        <p>
+          {asking?.what === 'link'
+            ? 'The one they have stops working.'
+            : 'They can’t open their page until you make a new one.'}
+        </p>
+      </Dialog>
       <PeopleCsvDialog
         open={bringing}
         programmeId={programmeId}
@@ -283,7 +295,6 @@ export default function People({ loaderData }: Route.ComponentProps) {
         busy={busy}
         onClose={() => setAdding(false)}
         errors={result?.errors ?? {}}
-        zones={zones}
         joinedOn={defaults.joinedOn}
         onAdd={(values) => post({ intent: 'add', ...values })}
       />
@@ -291,27 +302,76 @@ export default function People({ loaderData }: Route.ComponentProps) {
   );
 }
 
-/** Kit, things to spare and levels in a few words; only what differs from anyone. */
-function FitWords({ profile }: { profile: PersonProfile }) {
-  const { kit, spares, levels, swaps, care } = profile;
-  const limits = Object.entries(levels).filter(([, level]) => level < 5);
-  const words = [
-    spares.map((s) => SPARE_WORDS[s]).join(', '),
-    kit === undefined ? '' : kit.length === 0 ? 'no kit' : kit.join(', '),
-    limits.length === 0
-      ? ''
-      : limits.length > 3
-        ? `level ${Math.min(...limits.map(([, l]) => l))} and up`
-        : limits.map(([pattern, level]) => `${pattern} ${level}`).join(', '),
-    swaps.length === 0 ? '' : `${swaps.length} ${swaps.length === 1 ? 'swap' : 'swaps'}`,
-  ].filter((w) => w !== '');
-  return (
-    <>
-      {care === 'wait' && <b className="plan-off">wait </b>}
-      {words.length === 0 ? <span className="soft">as anyone</span> : words.join(' · ')}
-    </>
-  );
+/** What is asked before a link stops working. */
+interface LinkQuestion {
+  readonly what: 'link' | 'revoke';
+  readonly id: number;
+  readonly name: string;
 }
+
+interface PersonRowProps {
+  readonly person: Route.ComponentProps['loaderData']['people'][number];
+  readonly index: number;
+  readonly topPx: number;
+  readonly nowThere: string;
+  readonly isChosen: boolean;
+  readonly onAsk: (question: LinkQuestion) => void;
+  readonly onMake: (id: number) => void;
+}
+
+const PersonRow = memo(function PersonRow(props: PersonRowProps) {
+  const { person: p, index, topPx, nowThere, isChosen, onAsk, onMake } = props;
+  const ask = (what: LinkQuestion['what']) => onAsk({ what, id: p.id, name: p.name });
+  return (
+    <div className="people-row" role="row" aria-rowindex={index + 2} style={{ top: topPx }}>
+      <span role="cell">
+        <Link className="people-name" to={`?person=${p.id}`} preventScrollReset aria-current={isChosen || undefined}>
+          <b>{p.name}</b>
+        </Link>{' '}
+        <span className="soft small">{p.detail}</span>
+        {p.channel && <small className="soft people-channel">{p.channel}</small>}
+      </span>
+      <span role="cell" className="small">
+        {p.isWaiting && <b className="plan-off">wait </b>}
+        {p.fit === '' && !p.isWaiting ? <span className="soft">as anyone</span> : p.fit}
+      </span>
+      <span role="cell">
+        {nowThere} <span className="soft small">{p.timeZone.replaceAll('_', ' ')}</span>
+      </span>
+      <span role="cell">
+        {p.joined}
+        {p.isLate && <span className="soft small"> joined late</span>}
+      </span>
+      <span role="cell">
+        {p.hasLink ? 'works' : <span className="plan-off">none</span>}{' '}
+        {p.hasLink ? (
+          <>
+            <button
+              type="button"
+              className="link"
+              aria-label={`Replace the link of ${p.name}`}
+              onClick={() => ask('link')}
+            >
+              replace
+            </button>{' '}
+            <button
+              type="button"
+              className="link"
+              aria-label={`Take the link of ${p.name} away`}
+              onClick={() => ask('revoke')}
+            >
+              take away
+            </button>
+          </>
+        ) : (
+          <button type="button" className="link" aria-label={`Make a link for ${p.name}`} onClick={() => onMake(p.id)}>
+            make one
+          </button>
+        )}
+      </span>
+    </div>
+  );
+});
 
 function CopyButton({ text }: { text: string }) {
   const [copied, setCopied] = useState(false);
@@ -330,13 +390,13 @@ interface AddPersonProps {
   readonly open: boolean;
   readonly busy: boolean;
   readonly errors: Record<string, string>;
-  readonly zones: readonly string[];
   readonly joinedOn: string;
   readonly onClose: () => void;
   readonly onAdd: (values: Record<string, string>) => void;
 }
 
-function AddPerson({ open, busy, errors, zones, joinedOn, onClose, onAdd }: AddPersonProps) {
+function AddPerson({ open, busy, errors, joinedOn, onClose, onAdd }: AddPersonProps) {
+  const zones = useZones();
   const [form] = AntForm.useForm<Record<string, string>>();
   const help = (name: string) => (errors[name] ? { validateStatus: 'error' as const, help: errors[name] } : {});
   return (

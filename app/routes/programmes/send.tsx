@@ -14,7 +14,10 @@ import { nowMs } from '../../../server/config.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { planText } from '../../../server/session-view.ts';
 import { Dialog } from '../../components/dialog.tsx';
-import { TodayCard } from '../../components/today-card.tsx';
+import { packRibbon } from '../../charts/pack-ribbon.ts';
+import { layoutRibbon } from '../../charts/ribbon-layout.ts';
+import { buildSheet } from '../../../core/session/session-sheet.ts';
+import { TODAY_RIBBON, TodayCard } from '../../components/today-card.tsx';
 import participantCss from '../../theme/participant.css?url';
 import { formRevision, formText } from '../../../server/form-text.ts';
 import type { Route } from './+types/send';
@@ -63,7 +66,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
         : null,
       planned:
         planned && planned.errors === 0
-          ? { document: planned.document, blocks: planned.blocks, plan: planned.plan }
+          ? {
+              sheet: buildSheet(planned.document, planned.blocks, planned.plan),
+              ribbon: packRibbon(layoutRibbon(planned.plan, TODAY_RIBBON)),
+            }
           : null,
       errors: planned?.errors ?? 0,
       versions: day
@@ -253,8 +259,7 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
         onOk={() => void send()}
       >
         <p>
-          {planned.document.title ?? 'This session'}, for {words}. Once it is sent it can’t be changed, only followed by
-          a newer version.
+          {planned.sheet.title}, for {words}. Once it is sent it can’t be changed, only followed by a newer version.
         </p>
         {next > 1 && (
           <label>

@@ -14,7 +14,6 @@ import { computeRoomKit } from '../../../core/session/room-kit.ts';
 import { readRoutine } from '../../../core/session/read-routines.ts';
 import { StaleError } from '../../../db/errors.ts';
 import { getPlan } from '../../../db/queries/plan.ts';
-import { listParticipants, toFitPerson } from '../../../db/queries/person.ts';
 import { deleteEmptyDay, insertDay, listProgrammes, updateDayReady } from '../../../db/queries/programme.ts';
 import { coachForm, notFound, withDay } from '../../../server/coach-scope.ts';
 import { nowMs } from '../../../server/config.ts';
@@ -29,7 +28,6 @@ import { KeepRoutineDialog } from '../../components/keep-routine-dialog.tsx';
 import { KeysHelp, WRITE_KEYS } from '../../components/keys-help.tsx';
 import { NotationEditor } from '../../components/notation-editor.tsx';
 import { PasteDialog } from '../../components/paste-dialog.tsx';
-import type { SeenPerson } from '../../components/see-as.tsx';
 import { SeeAs } from '../../components/see-as.tsx';
 import { PlanPanel } from '../../components/plan-panel.tsx';
 import type { RoutineChoice } from '../../components/routine-menu.tsx';
@@ -53,11 +51,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     return {
       ...bookFor(book),
       note: buildTrackNote(plan.programme, findProgrammeDay(plan.programme, place), trackBookOf(book)) ?? null,
-      people: (await listParticipants(db, programme.runId)).map(({ enrolmentId, name, profile }): SeenPerson => ({
-        id: enrolmentId,
-        name,
-        person: toFitPerson(profile),
-      })),
+      people: programme.people,
       programmes: (await listProgrammes(db)).map(({ id, title }) => ({ id, title })),
       name: dayName(place),
       words: formatDay(dateOfDay(programme.startsOn, place)),
@@ -170,7 +164,8 @@ interface WriterProps {
   readonly dayKey: string;
   readonly routines: readonly RoutineChoice[];
   readonly layer: MovementLayer;
-  readonly people: readonly SeenPerson[];
+  /** How many there are. */
+  readonly people: number;
   readonly programmes: readonly { readonly id: number; readonly title: string }[];
 }
 
@@ -366,7 +361,7 @@ function Writer({
         onApply={onApply}
         onTake={onTake}
         actions={actions}
-        below={<SeeAs analysis={analysis} library={library} people={people} />}
+        below={<SeeAs analysis={analysis} library={library} programmeId={programmeId} count={people} />}
       />
       <PasteDialog
         open={dialog === 'paste'}

@@ -1,0 +1,35 @@
+import { explainChange } from '../../core/movement/fit-session.ts';
+import { buildSheet } from '../../core/session/session-sheet.ts';
+import type { FittedView } from '../../server/fitted-view.ts';
+import type { OpenDay } from '../../server/person-view.ts';
+import { packRibbon } from '../charts/pack-ribbon.ts';
+import { layoutRibbon } from '../charts/ribbon-layout.ts';
+import type { DaySession } from './day-view.tsx';
+import { TODAY_RIBBON } from './today-card.tsx';
+
+/** What a session's page shows that hangs on its fit alone, made once for each. */
+const shown = new WeakMap<FittedView, Pick<DaySession, 'sheet' | 'ribbon' | 'changes' | 'notes'>>();
+
+function showFit(fitted: FittedView) {
+  let known = shown.get(fitted);
+  if (!known) {
+    known = {
+      sheet: buildSheet(fitted.document, fitted.blocks, fitted.plan),
+      ribbon: packRibbon(layoutRibbon(fitted.plan, TODAY_RIBBON)),
+      changes: fitted.changes.map(explainChange),
+      notes: fitted.notes,
+    };
+    shown.set(fitted, known);
+  }
+  return known;
+}
+
+/** A day as its page shows it: no more than that goes to the phone. */
+export function toDaySession(fitted: FittedView, { number, changeNote, record }: Omit<OpenDay, 'title'>): DaySession {
+  return {
+    ...showFit(fitted),
+    number,
+    changeNote,
+    record: record ? { outcome: record.outcome, effort: record.effort, scores: record.scores } : null,
+  };
+}

@@ -1,0 +1,55 @@
+import { useWindowVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useLayoutEffect, useState } from 'react';
+
+/** Lists up to this long are drawn whole: they can be printed and searched in as they are. */
+const WHOLE = 60;
+/** What a first answer of the server shows of a longer one. */
+const FIRST_PX = 600;
+const OVERSCAN = 4;
+
+interface RowPlace {
+  readonly index: number;
+  /** Distance from the top of the list. */
+  readonly topPx: number;
+}
+
+/**
+ * Which rows of a long list are drawn: those in sight and a few around them. On paper all of them. `attach` is the `ref` of the
+ * element that the rows stand in, `heightPx` its height; every row is `rowPx` high.
+ */
+export function useWindowedRows(count: number, rowPx: number) {
+  const [list, setList] = useState<HTMLDivElement | null>(null);
+  const [topPx, setTopPx] = useState(0);
+  const [isPrinting, setPrinting] = useState(false);
+  useLayoutEffect(() => {
+    const measure = () => {
+      if (list) setTopPx(list.getBoundingClientRect().top + window.scrollY);
+    };
+    measure();
+    window.addEventListener('resize', measure);
+    return () => window.removeEventListener('resize', measure);
+  }, [list, count]);
+  useEffect(() => {
+    const media = window.matchMedia('print');
+    const onChange = () => setPrinting(media.matches);
+    media.addEventListener('change', onChange);
+    return () => media.removeEventListener('change', onChange);
+  }, []);
+  const virtual = useWindowVirtualizer({
+    count,
+    estimateSize: () => rowPx,
+    overscan: OVERSCAN,
+    scrollMargin: topPx,
+    initialRect: { width: 1280, height: FIRST_PX },
+  });
+  const isWhole = count <= WHOLE || isPrinting;
+  const rows: readonly RowPlace[] = isWhole
+    ? Array.from({ length: count }, (_, index) => ({ index, topPx: index * rowPx }))
+    : virtual.getVirtualItems().map(({ index }) => ({ index, topPx: index * rowPx }));
+  return {
+    /** The `ref` of the element that the rows stand in. */
+    attach: setList,
+    rows,
+    heightPx: count * rowPx,
+  };
+}

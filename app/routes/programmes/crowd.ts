@@ -1,0 +1,12 @@
+import { listParticipants, toFitPerson } from '../../../db/queries/person.ts';
+import { withProgramme } from '../../../server/coach-scope.ts';
+import type { SeenPerson } from '../../components/see-as.tsx';
+import type { Route } from './+types/crowd';
+
+/** The people of a programme as a session is fitted to them: asked for once the writer stands. */
+export async function loader({ request, params }: Route.LoaderArgs) {
+  return withProgramme(request, params.programmeId, async (db, { programme }) => {
+    const people = await listParticipants(db, programme.runId);
+    return people.map(({ enrolmentId: id, name, profile }): SeenPerson => ({ id, name, person: toFitPerson(profile) }));
+  });
+}
