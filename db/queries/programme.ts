@@ -39,21 +39,21 @@ const toProgramme = (row: ProgrammeRow): Programme => ({
 
 const SELECT_PROGRAMME = `
   select p.id, p.title, p.weeks, r.id as run_id, r.starts_on, r.release_time,
-    count(e.id) as people, count(distinct q.time_zone) as zones
+    c.people, c.zones
   from programme p
   join run r on r.programme_id = p.id
-  left join enrolment e on e.run_id = r.id
-  left join person q on q.id = e.person_id`;
+  cross join lateral (
+    select count(*) as people, count(distinct q.time_zone) as zones
+    from enrolment e join person q on q.id = e.person_id where e.run_id = r.id
+  ) c`;
 
 export async function listProgrammes(db: Db): Promise<Programme[]> {
-  const { rows } = await db.query<ProgrammeRow>(`${SELECT_PROGRAMME} group by p.id, r.id order by r.starts_on, p.id`);
+  const { rows } = await db.query<ProgrammeRow>(`${SELECT_PROGRAMME} order by r.starts_on, p.id`);
   return rows.map(toProgramme);
 }
 
 export async function getProgramme(db: Db, programmeId: number): Promise<Programme> {
-  const { rows } = await db.query<ProgrammeRow>(`${SELECT_PROGRAMME} where p.id = $1::bigint group by p.id, r.id`, [
-    programmeId,
-  ]);
+  const { rows } = await db.query<ProgrammeRow>(`${SELECT_PROGRAMME} where p.id = $1::bigint`, [programmeId]);
   if (!rows[0]) throw new NotFoundError('programme');
   return toProgramme(rows[0]);
 }

@@ -49,23 +49,40 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       programmeId: programme.id,
       defaults: rosterDefaults(programme.startsOn, people, coachZone(request)),
       origin: publicUrl().origin,
-      people: people.map((p) => ({
-        id: p.enrolmentId,
-        name: p.name,
-        detail: p.detail,
-        timeZone: p.timeZone,
-        channel: p.profile.channel,
-        fit: fitWords(p.profile),
-        isWaiting: p.profile.care === 'wait',
-        joined: formatShortDay(p.joinedOn),
-        isLate: p.joinedOn > programme.startsOn,
-        hasLink: p.hasLink,
-      })),
+      // One text for all: hundreds of small things cost more to encode one by one, here and on the page.
+      packed: JSON.stringify(
+        people.map((p): PersonLine => ({
+          id: p.enrolmentId,
+          name: p.name,
+          detail: p.detail,
+          timeZone: p.timeZone,
+          channel: p.profile.channel,
+          fit: fitWords(p.profile),
+          isWaiting: p.profile.care === 'wait',
+          joined: formatShortDay(p.joinedOn),
+          isLate: p.joinedOn > programme.startsOn,
+          hasLink: p.hasLink,
+        })),
+      ),
       clocks: Object.fromEntries(clocks),
       chosen: chosen ? await panelPerson(db, chosen) : null,
       partly: people.filter((p) => p.profile.isPartly).map((p) => p.name),
     };
   });
+}
+
+/** A person as the list shows them. */
+interface PersonLine {
+  readonly id: number;
+  readonly name: string;
+  readonly detail: string;
+  readonly timeZone: string;
+  readonly channel: string;
+  readonly fit: string;
+  readonly isWaiting: boolean;
+  readonly joined: string;
+  readonly isLate: boolean;
+  readonly hasLink: boolean;
 }
 
 async function panelPerson(db: Db, person: Participant): Promise<PanelPerson> {
@@ -155,7 +172,8 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 export default function People({ loaderData }: Route.ComponentProps) {
-  const { people, origin, programmeId, defaults, clocks, chosen, partly } = loaderData;
+  const { packed, origin, programmeId, defaults, clocks, chosen, partly } = loaderData;
+  const people = useMemo(() => JSON.parse(packed) as PersonLine[], [packed]);
   const [bringing, setBringing] = useState(false);
   const existing = useMemo(() => people.map((p) => p.name), [people]);
   const [adding, setAdding] = useState(false);
@@ -310,7 +328,7 @@ interface LinkQuestion {
 }
 
 interface PersonRowProps {
-  readonly person: Route.ComponentProps['loaderData']['people'][number];
+  readonly person: PersonLine;
   readonly index: number;
   readonly topPx: number;
   readonly nowThere: string;
