@@ -22,12 +22,22 @@ export default defineConfig({
       },
       {
         test: {
-          name: 'browser',
-          include: ['tests/browser/**/*.test.ts'],
-          globalSetup: ['tests/browser/start-demo.ts'],
+          name: 'hostile',
+          include: ['tests/hostile/**/*.test.ts'],
           testTimeout: 60_000,
           hookTimeout: 120_000,
           fileParallelism: false,
+        },
+      },
+      {
+        test: {
+          name: 'browser',
+          include: ['tests/browser/**/*.test.ts'],
+          setupFiles: ['tests/browser/start-demo.ts'],
+          testTimeout: 60_000,
+          hookTimeout: 120_000,
+          // Each file has a demo and a browser of its own.
+          maxWorkers: 2,
         },
       },
     ],

@@ -57,6 +57,7 @@ const greeting = (demo: DemoFile, base: string): string =>
 
 runCommand(async () => {
   const { port, data, nowMs, fresh, readers } = readOptions();
+  process.on('disconnect', () => process.kill(process.pid, 'SIGTERM'));
   await checkPort(port, HOST);
   ensureBuild();
   process.env.HOST = HOST;

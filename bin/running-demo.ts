@@ -37,16 +37,17 @@ export async function startDemo(data: string, options: readonly string[] = []): 
       '--fresh',
       ...options,
     ],
-    { stdio: ['ignore', 'pipe', 'pipe'] },
+    // Should this process be killed, the channel closes, and the demo stops by itself.
+    { stdio: ['ignore', 'pipe', 'pipe', 'ipc'] },
   );
   let output = '';
   let errors = '';
-  child.stderr.on('data', (chunk: Buffer) => {
+  child.stderr!.on('data', (chunk: Buffer) => {
     errors += chunk.toString();
   });
   const ended = new Promise<void>((done) => child.on('close', () => done()));
   await new Promise<void>((ready, failed) => {
-    child.stdout.on('data', (chunk: Buffer) => {
+    child.stdout!.on('data', (chunk: Buffer) => {
       output += chunk.toString();
       if (output.includes('Ctrl-C')) ready();
     });

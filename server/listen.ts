@@ -10,10 +10,12 @@ import sirv from 'sirv';
 import { publicUrl, trustedProxies } from './config.ts';
 import { buildAddressOf, cleanHeaders } from './http/client-address.ts';
 import { sendFetchResponse, toFetchRequest } from './http/fetch-adapter.ts';
-import { COMMON_HEADERS, plainAnswer } from './http/plain-page.ts';
+import type { Told } from './http/plain-page.ts';
+import { COMMON_HEADERS, plainAnswer, toldIn } from './http/plain-page.ts';
 import { judgeRange, refuseRequest } from './http/refuse-request.ts';
 import { buildRoutePattern } from './http/route-pattern.ts';
 import { MAX_IN_FLIGHT, PATIENCE_MS } from './limits.ts';
+import { isSameOrigin } from './origin-check.ts';
 
 export interface RunningServer {
   readonly server: Server;
@@ -44,6 +46,8 @@ interface ApplicationBuild extends ServerBuild {
   };
 }
 
+/** How long to wait with another try, by status. */
+const RETRY_AFTER_SEC: Readonly<Record<number, string>> = { 429: '20', 503: '2' };
 const PUBLIC_SEC = 300;
 const YEAR_SEC = 31_536_000;
 
@@ -80,12 +84,12 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
     log.error({ where, ...describeFault(error) });
   };
 
-  const say = (request: IncomingMessage, response: ServerResponse, status: number) => {
+  const say = (request: IncomingMessage, response: ServerResponse, status: number, told?: Told) => {
     if (response.headersSent) {
       response.destroy();
       return;
     }
-    const answer = plainAnswer(status, wantsPage(request));
+    const answer = plainAnswer(status, wantsPage(request), told);
     for (const name of response.getHeaderNames()) response.removeHeader(name);
     response.writeHead(answer.status, answer.headers);
     response.end(request.method === 'HEAD' ? undefined : answer.body);
@@ -95,15 +99,20 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
     const controller = new AbortController();
     response.on('close', () => controller.abort());
     const headers = cleanHeaders(request.rawHeaders, addressOf(request));
-    const answer = await handle(toFetchRequest(request, originOf(request), headers, controller.signal));
+    const asked = toFetchRequest(request, originOf(request), headers, controller.signal);
+    if (!isSameOrigin(asked)) {
+      say(request, response, 403);
+      return;
+    }
+    const answer = await handle(asked);
     const isPage = (answer.headers.get('content-type') ?? '').includes('text/html');
     // An address that a person went to answers with a page, whatever went wrong behind it.
     if (answer.status >= 400 && !isPage && wantsPage(request)) {
-      await answer.body?.cancel();
-      say(request, response, answer.status);
+      say(request, response, answer.status, await toldIn(answer));
       return;
     }
-    if (answer.status === 503) response.setHeader('retry-after', '2');
+    const retryAfter = RETRY_AFTER_SEC[answer.status];
+    if (retryAfter !== undefined) response.setHeader('retry-after', retryAfter);
     await sendFetchResponse(answer, response, request.method === 'HEAD');
   };
 

@@ -43,6 +43,9 @@ test('a part that can’t be used is passed by and named, and the rest stands', 
   ]);
 });
 
-test.each([null, 7, 'x', [], { tracks: 7 }, { themes: [] }, { lighter: [{}] }])('%j never throws', (stored) => {
-  expect(readStoredFrame(stored, AT).frame).toMatchObject({ title: 'Spring', weeks: 8 });
-});
+test.each([null, 7, 'x', [], { tracks: 7 }, { themes: [1] }, { guards: [[]] }, { extra: 7 }, { lighter: [{}] }])(
+  '%j never throws',
+  (stored) => {
+    expect(readStoredFrame(stored, AT).frame).toMatchObject({ title: 'Spring', weeks: 8 });
+  },
+);

@@ -46,10 +46,10 @@ export function readStoredFrame(stored: unknown, at: { readonly title: string; r
   for (const part of PARTS) {
     const value = parts[part];
     if (value === undefined) continue;
-    if (!Array.isArray(value) || part === 'lighter') take(part, value, PART_WORDS[part]);
-    else
+    if ((part === 'tracks' || part === 'blocked') && Array.isArray(value))
       for (const one of value as readonly unknown[])
-        take(part, [...(frame[part] as readonly unknown[]), one], `${PART_WORDS[part]}${nameOf(one)}`);
+        take(part, [...frame[part], one], `${PART_WORDS[part]}${nameOf(one)}`);
+    else take(part, value, PART_WORDS[part]);
   }
   return { frame, passedBy };
 }

@@ -21,22 +21,42 @@ body{margin:0;background:var(--paper);color:var(--ink);font:18px/1.5 'Atkinson H
 main{max-width:34rem;margin:18vh auto 0;padding:0 1.5rem}h1{font-size:1.6rem;line-height:1.2;margin:0 0 .6rem}
 p{margin:0 0 1rem}a{color:var(--main)}small{color:var(--soft)}`;
 
+/** What an answer says of itself: which field is at fault, and why. */
+export interface Told {
+  readonly field?: string;
+  readonly message?: string;
+}
+
+/** What a JSON answer of ours says of itself; nothing where it is something else. */
+export async function toldIn(answer: Response): Promise<Told> {
+  try {
+    const { kind, field, message } = (await answer.json()) as { kind?: unknown; field?: unknown; message?: unknown };
+    return kind === 'field' && typeof field === 'string' && typeof message === 'string' ? { field, message } : {};
+  } catch {
+    return {};
+  }
+}
+
+const escapeHtml = (text: string): string => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
+
 /**
  * A page in words for what never gets as far as the application, or breaks underneath it. It needs no script, no database and
  * no file. To whoever doesn't ask for a page it says the same as JSON.
  */
-export function plainAnswer(status: number, wantsPage: boolean): PlainAnswer {
-  const { title, text } = STATUS_WORDS[statusKind(status)];
+export function plainAnswer(status: number, wantsPage: boolean, told: Told = {}): PlainAnswer {
+  const { title, text } = STATUS_WORDS[told.field === undefined ? statusKind(status) : 'field'];
+  const field =
+    told.field === undefined ? '' : `<p><b>${escapeHtml(told.field)}</b>: ${escapeHtml(told.message ?? '')}</p>`;
   const headers = {
     ...COMMON_HEADERS,
     ...(status === 503 && { 'retry-after': '2' }),
-    ...(status === 429 && { 'retry-after': '60' }),
+    ...(status === 429 && { 'retry-after': '20' }),
   };
   if (!wantsPage) {
     return {
       status,
       headers: { ...headers, 'content-type': 'application/json; charset=utf-8' },
-      body: JSON.stringify({ message: `${title}. ${text}` }),
+      body: JSON.stringify({ ...told, message: told.message ?? `${title}. ${text}` }),
     };
   }
   const nonce = randomBytes(16).toString('base64');
@@ -47,6 +67,6 @@ export function plainAnswer(status: number, wantsPage: boolean): PlainAnswer {
       'content-type': 'text/html; charset=utf-8',
       'content-security-policy': `default-src 'none'; style-src 'nonce-${nonce}'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'`,
     },
-    body: `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="robots" content="noindex"><title>${title} · Ysodos</title><style nonce="${nonce}">${STYLE}</style></head><body><main><h1>${title}</h1><p>${text}</p><p><a href="/">To the beginning</a></p><p><small>${status}</small></p></main></body></html>\n`,
+    body: `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="robots" content="noindex"><title>${title} · Ysodos</title><style nonce="${nonce}">${STYLE}</style></head><body><main><h1>${title}</h1>${field}<p>${text}</p><p><a href="/">To the beginning</a></p><p><small>${status}</small></p></main></body></html>\n`,
   };
 }

@@ -8,11 +8,14 @@ const METHODS = new Set(['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIO
  * The status to refuse a request with before anything else looks at it; undefined where its first lines make sense. Addresses
  * are paths of ours (`//elsewhere` would be read as another site), the host is one, and the body isn't beyond all limits.
  */
-export function refuseRequest(request: Pick<IncomingMessage, 'method' | 'url' | 'headers'>): number | undefined {
+export function refuseRequest(
+  request: Pick<IncomingMessage, 'method' | 'url' | 'headers' | 'rawHeaders'>,
+): number | undefined {
   const { method = '', url = '', headers } = request;
   if (!METHODS.has(method)) return 400;
   if (!url.startsWith('/') || url.startsWith('//') || url.includes('\\')) return 400;
   const host = headers.host;
+  if (request.rawHeaders.filter((name, i) => i % 2 === 0 && name.toLowerCase() === 'host').length > 1) return 400;
   if (host !== undefined && !isHost(host)) return 400;
   if (!URL.canParse(url, 'http://localhost') || !isDecodable(url)) return 400;
   if (Number(headers['content-length'] ?? 0) > LARGEST_BODY_BYTES) return 413;

@@ -1,8 +1,18 @@
 import type { Browser, BrowserContext, BrowserContextOptions, Page } from 'playwright-core';
-import { expect, inject } from 'vitest';
+import { expect } from 'vitest';
 import { openChromium } from '../../bin/chromium.ts';
+import type { RunningDemo } from '../../bin/running-demo.ts';
 
-export const demo = () => inject('demo');
+let running: Omit<RunningDemo, 'stop'> | undefined;
+export const setDemo = (started: Omit<RunningDemo, 'stop'>): void => {
+  running = started;
+};
+
+/** The demo of this file. */
+export const demo = (): Omit<RunningDemo, 'stop'> => {
+  if (!running) throw new Error('start-demo.ts is a setup file of these tests');
+  return running;
+};
 export const openBrowser = (): Promise<Browser> => openChromium();
 
 /** A page that fails the test on any script error or refused resource. */

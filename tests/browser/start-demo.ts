@@ -1,19 +1,11 @@
-import type { TestProject } from 'vitest/node';
+import { afterAll } from 'vitest';
 import { startDemo } from '../../bin/running-demo.ts';
+import { setDemo } from './helpers.ts';
 
-declare module 'vitest' {
-  export interface ProvidedContext {
-    demo: {
-      base: string;
-      password: string;
-      workspaces: { title: string; coachEmail: string; programmeId: number; linkPath: string; linkName: string }[];
-    };
-  }
-}
-
-/** One demo with a stopped clock (Wednesday 13 May 2026, 09:00 UTC) for all browser tests. */
-export default async function setup(project: TestProject) {
-  const { stop, ...demo } = await startDemo('.local/browser-test');
-  project.provide('demo', { ...demo, workspaces: [...demo.workspaces] });
-  return stop;
-}
+/**
+ * Each file has a demo of its own, with a stopped clock (Wednesday 13 May 2026, 09:00 UTC), so that files can run side by side.
+ * Workers keep their folder from one file to the next: the database server is made once.
+ */
+const { stop, ...demo } = await startDemo(`.local/browser-test/${process.env.VITEST_POOL_ID ?? '1'}`);
+setDemo(demo);
+afterAll(stop, 30_000);

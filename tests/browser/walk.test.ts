@@ -180,8 +180,8 @@ describe('from a written session to a logged one', () => {
 
   test('a link that is taken away opens a kind page and nothing else', async () => {
     await coach.goto(`${programmeUrl}/people`);
-    await coach.getByRole('button', { name: 'take away' }).click();
-    await coach.getByRole('button', { name: 'Take it away' }).click();
+    await coach.getByRole('button', { name: /^take away the link of/ }).click();
+    await coach.getByRole('dialog').getByRole('button', { name: 'Take it away' }).click();
     await coach.getByText('1 without a link').waitFor();
     const response = await reader.goto(link);
     expect(response!.status()).toBe(404);
@@ -199,7 +199,7 @@ test('one instant, two zones: a day that is open in Auckland is not yet in New Y
     await coach.goto(`/programmes/${programmeId}/people`);
     await coach
       .getByRole('row', { name: new RegExp(name) })
-      .getByRole('button', { name: 'replace' })
+      .getByRole('button', { name: /^replace the link of/ })
       .click();
     await coach.getByRole('button', { name: 'Make a new one' }).click();
     links[name] = await coach.getByLabel('Personal link').inputValue();

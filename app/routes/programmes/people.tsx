@@ -367,7 +367,7 @@ const PersonRow = memo(function PersonRow(props: PersonRowProps) {
             <button
               type="button"
               className="link"
-              aria-label={`Replace the link of ${p.name}`}
+              aria-label={`replace the link of ${p.name}`}
               onClick={() => ask('link')}
             >
               replace
@@ -375,14 +375,14 @@ const PersonRow = memo(function PersonRow(props: PersonRowProps) {
             <button
               type="button"
               className="link"
-              aria-label={`Take the link of ${p.name} away`}
+              aria-label={`take away the link of ${p.name}`}
               onClick={() => ask('revoke')}
             >
               take away
             </button>
           </>
         ) : (
-          <button type="button" className="link" aria-label={`Make a link for ${p.name}`} onClick={() => onMake(p.id)}>
+          <button type="button" className="link" aria-label={`make one for ${p.name}`} onClick={() => onMake(p.id)}>
             make one
           </button>
         )}

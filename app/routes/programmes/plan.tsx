@@ -45,6 +45,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       programme: plan.programme,
       revision: plan.revision,
       sent: plan.sent,
+      passedBy: plan.passedBy,
       layer,
       stored,
       startsOn: programme.startsOn,
@@ -190,6 +191,12 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
   const close = () => setDialog(undefined);
   return (
     <div className={`plan${programme.weeks > 10 ? ' is-long' : ''}`}>
+      {loaderData.passedBy.length > 0 && (
+        <p className="notice bad" role="status">
+          A part of this plan can’t be used and is passed by: {loaderData.passedBy.join(', ')}. It goes with the next
+          change that you make here.
+        </p>
+      )}
       <PlanTitle
         plan={plan}
         undo={loaderData.undo}

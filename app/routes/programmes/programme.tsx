@@ -4,6 +4,7 @@ import { withProgramme } from '../../../server/coach-scope.ts';
 import { coachToday } from '../../../server/coach-zone.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { planText } from '../../../server/session-view.ts';
+import { PassedByWords } from '../../components/passed-by.tsx';
 import { CoachHead } from '../../components/coach-head.tsx';
 import { spineDays, usualDay } from '../../components/spine-days.ts';
 import { Spine } from '../../components/spine.tsx';
@@ -21,12 +22,12 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const days = spineDays(programme, await listDays(db, programme.id), coachToday(request), (text) =>
       planText(text, book),
     );
-    return { programme, days, usualDay: usualDay(days) };
+    return { programme, days, usualDay: usualDay(days), passedBy: book.passedBy };
   });
 }
 
 export default function ProgrammeLayout({ loaderData }: Route.ComponentProps) {
-  const { programme, days, usualDay: usual } = loaderData;
+  const { programme, days, usualDay: usual, passedBy } = loaderData;
   const { day } = useParams();
   const { pathname } = useLocation();
   const stage = pathname.split('/')[3];
@@ -43,6 +44,7 @@ export default function ProgrammeLayout({ loaderData }: Route.ComponentProps) {
         />
       )}
       <main id="main" className="page">
+        <PassedByWords told={passedBy} movementsPath={`${base}/movements`} />
         <Outlet />
       </main>
     </>

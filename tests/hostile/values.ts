@@ -1,0 +1,273 @@
+/** Values that no page of ours sends, and what is answered. Later work adds its rows here. PROGRAMME and LINK are the demo's. */
+export interface BadValue {
+  readonly name: string;
+  readonly path: string;
+  readonly form?: Record<string, string>;
+  readonly json?: string;
+  /** What the answer names. */
+  readonly field?: string;
+  readonly status?: readonly number[];
+}
+
+const IDS = ['1.5', '1e309', '9223372036854775808', '-1', '0x10', ' 1', 'NaN', ''];
+const DATES = [
+  '0000-01-03',
+  '+275760-09-08',
+  '2026-02-30',
+  '2026-5-4',
+  '20260504',
+  '2026-05-04T00:00',
+  '9999-12-27',
+  '',
+];
+const NUL = 'a\0b';
+const person = { intent: 'add', name: 'Ada', detail: '', timeZone: 'UTC', joinedOn: '2026-05-11' };
+const movement = {
+  intent: 'movement',
+  id: 'push-up',
+  name: 'push-up',
+  pattern: 'push',
+  position: 'prone',
+  low: '1',
+  likely: '2',
+  high: '3',
+  impact: '0',
+  noise: '0',
+  effortClass: '3',
+  ...Object.fromEntries(
+    ['wrist', 'elbow', 'shoulder', 'neck', 'back', 'hip', 'knee', 'ankle'].map((j) => [`demand-${j}`, '1']),
+  ),
+};
+
+export const BAD_VALUES: readonly BadValue[] = [
+  ...IDS.map((id) => ({
+    name: `a programme to delete: ${id}`,
+    path: '/programmes',
+    form: { intent: 'delete-programme', programme: id },
+    field: 'programme',
+  })),
+  ...IDS.map((id) => ({
+    name: `a template to delete: ${id}`,
+    path: '/programmes',
+    form: { intent: 'delete-template', template: id },
+    field: 'template',
+  })),
+  ...IDS.map((id) => ({
+    name: `a template to start from: ${id}`,
+    path: '/programmes',
+    form: { title: 'x', from: `template:${id}`, startsOn: '2026-05-18' },
+    status: [400, 404],
+  })),
+  ...IDS.filter((id) => !/[ ]/.test(id) && id !== '').map((id) => ({
+    name: `a programme’s address: ${id}`,
+    path: `/programmes/${encodeURIComponent(id)}/people`,
+    form: person,
+    status: [404],
+  })),
+  ...IDS.map((id) => ({
+    name: `a person: ${id}`,
+    path: '/programmes/PROGRAMME/people',
+    form: { intent: 'link', enrolmentId: id },
+    field: 'enrolmentId',
+  })),
+  ...IDS.map((id) => ({ name: `a routine: ${id}`, path: '/routines', form: { intent: 'delete', id }, field: 'id' })),
+  ...IDS.map((id) => ({
+    name: `where to copy to: ${id}`,
+    path: '/programmes/PROGRAMME/copy',
+    form: { text: 'x', toDay: 'w1d1', toProgramme: id },
+    field: 'toProgramme',
+  })),
+  ...DATES.map((date) => ({
+    name: `a start: ${date}`,
+    path: '/programmes',
+    form: { title: 'x', from: 'empty', weeks: '2', weekdays: '1', startsOn: date },
+  })),
+  ...DATES.map((date) => ({
+    name: `in it since: ${date}`,
+    path: '/programmes/PROGRAMME/people',
+    form: { ...person, joinedOn: date },
+  })),
+  ...['2147483648', '1e3', '-1', '1.5', ''].map((revision) => ({
+    name: `a revision: ${revision}`,
+    path: '/programmes/PROGRAMME/send/w5d1',
+    form: { revision },
+    field: 'revision',
+  })),
+  ...['2147483648', '1.5', '"x"', 'null', '1e400'].map((revision) => ({
+    name: `a draft’s revision: ${revision}`,
+    path: '/programmes/PROGRAMME/write/w8d1/draft',
+    json: `{"text": "x", "revision": ${revision}}`,
+  })),
+  ...['0', '53', '1.5', 'x', '1e309'].map((weeks) => ({
+    name: `weeks: ${weeks}`,
+    path: '/programmes',
+    form: { title: 'x', from: 'empty', weeks, weekdays: '1', startsOn: '2026-05-18' },
+  })),
+  ...['0', '8', '1.5', 'x'].map((weekdays) => ({
+    name: `weekdays: ${weekdays}`,
+    path: '/programmes',
+    form: { title: 'x', from: 'empty', weeks: '2', weekdays, startsOn: '2026-05-18' },
+  })),
+  ...['-1', '1.5', '99', 'x'].map((lighterEvery) => ({
+    name: `lighter every: ${lighterEvery}`,
+    path: '/programmes',
+    form: { title: 'x', from: 'empty', weeks: '2', weekdays: '1', startsOn: '2026-05-18', lighterEvery },
+  })),
+  // NUL, in every field that is kept.
+  {
+    name: 'NUL in a title',
+    path: '/programmes',
+    form: { title: NUL, from: 'empty', weeks: '2', weekdays: '1', startsOn: '2026-05-18' },
+    field: 'title',
+  },
+  ...(['name', 'detail', 'timeZone', 'joinedOn'] as const).map((field) => ({
+    name: `NUL in a person’s ${field}`,
+    path: '/programmes/PROGRAMME/people',
+    form: { ...person, [field]: NUL },
+    field,
+  })),
+  ...(['channel', 'kit', 'swaps'] as const).map((field) => ({
+    name: `NUL in a person’s ${field}`,
+    path: '/programmes/PROGRAMME/people',
+    form: { ...person, intent: 'profile', enrolmentId: '1', [field]: NUL },
+    field,
+  })),
+  { name: 'NUL in a roster', path: '/programmes/PROGRAMME/people-csv', form: { text: `name\n${NUL}` }, field: 'text' },
+  {
+    name: 'NUL in a change note',
+    path: '/programmes/PROGRAMME/send/w5d1',
+    form: { revision: '1', changeNote: NUL },
+    field: 'changeNote',
+  },
+  { name: 'NUL in a routine', path: '/routines', form: { name: NUL, text: 'Warm-up: flow\n5 squat' }, field: 'name' },
+  {
+    name: 'NUL in a copied text',
+    path: '/programmes/PROGRAMME/copy',
+    form: { text: NUL, toDay: 'w1d1', toProgramme: '1' },
+    field: 'text',
+  },
+  {
+    name: 'NUL in a movement',
+    path: '/programmes/PROGRAMME/movements',
+    form: { ...movement, setUp: NUL },
+    field: 'setUp',
+  },
+  {
+    name: 'NUL in a plan’s change',
+    path: '/programmes/PROGRAMME/plan/change',
+    form: { intent: 'change', revision: '1', edits: '[]', words: NUL },
+    field: 'words',
+  },
+  {
+    name: 'NUL in a template',
+    path: '/programmes/PROGRAMME/plan/change',
+    form: { intent: 'save-template', title: NUL },
+    field: 'title',
+  },
+  {
+    name: 'NUL in a remark',
+    path: 'LINK/w4d1/log',
+    form: { outcome: 'done', remark: NUL, 'client-id': '00000000-0000-4000-8000-000000000001' },
+    field: 'remark',
+  },
+  { name: 'NUL in what is shared', path: 'LINK/me', form: { part: 'care', shared: NUL }, field: 'shared' },
+  {
+    name: 'NUL in a draft',
+    path: '/programmes/PROGRAMME/write/w8d1/draft',
+    json: '{"text": "a\\u0000b", "revision": 1}',
+    field: 'NUL',
+  },
+  // Halves of characters, and characters that count one.
+  {
+    name: 'half an emoji in a draft',
+    path: '/programmes/PROGRAMME/write/w8d1/draft',
+    json: '{"text": "\\ud83d", "revision": 1}',
+    field: 'half a character',
+  },
+  {
+    name: '80 emoji are a name',
+    path: '/programmes/PROGRAMME/people',
+    form: { ...person, name: '😀'.repeat(80) },
+    status: [200],
+  },
+  { name: '81 emoji are none', path: '/programmes/PROGRAMME/people', form: { ...person, name: '😀'.repeat(81) } },
+  {
+    name: '1,001 emoji are no remark',
+    path: 'LINK/w4d1/log',
+    form: { outcome: 'done', remark: '😀'.repeat(1001), 'client-id': '00000000-0000-4000-8000-000000000002' },
+  },
+  {
+    name: '200 emoji say what changed in a plan, and the 201st is cut off whole',
+    path: '/programmes/PROGRAMME/plan/change',
+    form: { intent: 'change', revision: '1', words: '😀'.repeat(201), edits: '[{"kind":"set-title","title":"x"}]' },
+    status: [200, 409],
+  },
+  // Imports.
+  {
+    name: 'a draft nested 5,000 deep',
+    path: '/programmes/PROGRAMME/write/w8d1/draft',
+    json: `{"text": ${'['.repeat(5000)}${']'.repeat(5000)}, "revision": 1}`,
+  },
+  {
+    name: 'a programme nested 5,000 deep',
+    path: '/programmes',
+    form: { title: 'x', from: 'file', startsOn: '2026-05-18', document: '['.repeat(5000) },
+  },
+  {
+    name: 'a programme with half a character',
+    path: '/programmes',
+    form: {
+      title: 'x',
+      from: 'file',
+      startsOn: '2026-05-18',
+      document: '{"format":"ysodos-programme","version":1,"title":"\\ud83d","weeks":1}',
+    },
+  },
+  {
+    name: 'a programme with a NUL',
+    path: '/programmes',
+    form: {
+      title: 'x',
+      from: 'file',
+      startsOn: '2026-05-18',
+      document:
+        '{"format":"ysodos-programme","version":1,"title":"x","weeks":1,"days":[{"week":1,"weekday":1,"text":"\\u0000"}]}',
+    },
+  },
+  {
+    name: 'edits nested 5,000 deep',
+    path: '/programmes/PROGRAMME/plan/change',
+    form: { intent: 'change', revision: '1', words: 'x', edits: '['.repeat(5000) },
+  },
+  // What would go into a header.
+  {
+    name: 'a way back in Greek',
+    path: '/programmes/PROGRAMME/movements',
+    form: { intent: 'reset-ladder', id: 'x', from: 'κοῦρος\r\nx: y' },
+    status: [302],
+  },
+  { name: 'a part in Greek', path: 'LINK/me', form: { part: 'λόγος' } },
+  // Saved things that would brick a workspace.
+  {
+    name: 'a movement whose other names repeat',
+    path: '/programmes/PROGRAMME/movements',
+    form: { ...movement, otherNames: 'press, Press' },
+  },
+  {
+    name: 'a movement with an empty other name',
+    path: '/programmes/PROGRAMME/movements',
+    form: { ...movement, otherNames: '’’’' },
+  },
+  { name: 'a movement with impact 9', path: '/programmes/PROGRAMME/movements', form: { ...movement, impact: '9' } },
+  {
+    name: 'a movement with a name that grows when it is spelt out',
+    path: '/programmes/PROGRAMME/movements',
+    form: { ...movement, id: '', name: 'ﷺ'.repeat(30) },
+  },
+  {
+    name: 'a ladder with an id of 200 letters',
+    path: '/programmes/PROGRAMME/movements',
+    form: { intent: 'ladder', id: 'x'.repeat(200), name: 'x', steps: 'squat\nmarch' },
+  },
+  { name: 'a score that is none', path: 'LINK/w4d1/log', form: { outcome: 'done', effort: '1e309', 'client-id': 'x' } },
+];
