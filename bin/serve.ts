@@ -5,7 +5,7 @@ import { ensureBuild } from './build.ts';
 import { checkDatabase } from './check-database.ts';
 import { CommandError, runCommand, say } from './say.ts';
 import { openAt, settingError, startServing, stopOnSignal } from './serving.ts';
-import { databaseUrl, host, port, publicUrl } from '../server/config.ts';
+import { databaseUrl, host, port, publicUrl, trustedProxies } from '../server/config.ts';
 
 runCommand(async () => {
   if (process.argv.length > 2)
@@ -15,6 +15,7 @@ runCommand(async () => {
     // All that is needed is asked for before anything is started.
     publicUrl();
     port();
+    trustedProxies();
     await checkDatabase(databaseUrl());
   } catch (error) {
     throw settingError(error) ?? error;

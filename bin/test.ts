@@ -1,11 +1,11 @@
-/** All checks, one after the other, with one closing line: `./ysodos test [--only types,lint,unit,data,browser]`. */
+/** All checks, one after the other, with one closing line: `./ysodos test [--only types,lint,unit,data,hostile,browser]`. */
 import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { ensureBuild } from './build.ts';
 import { CommandError, runCommand, say } from './say.ts';
 
-const KINDS = ['types', 'lint', 'unit', 'data', 'browser'] as const;
+const KINDS = ['types', 'lint', 'unit', 'data', 'hostile', 'browser'] as const;
 type Kind = (typeof KINDS)[number];
 
 interface Outcome {
@@ -89,6 +89,10 @@ const RUNS: Record<Kind, () => Promise<Outcome>> = {
     ),
   unit: () => vitest('unit'),
   data: () => vitest('data'),
+  hostile: async () => {
+    ensureBuild();
+    return vitest('hostile');
+  },
   browser: async () => {
     ensureBuild();
     return vitest('browser');

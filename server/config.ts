@@ -63,11 +63,19 @@ export function port(): number {
 export const host = (): string => process.env.HOST?.trim() || '127.0.0.1';
 
 /** Networks of proxies whose word on who asks is believed: `loopback`, addresses or ranges, by commas. Nobody, if unset. */
-export const trustedProxies = (): string[] =>
-  (process.env.TRUST_PROXY ?? '')
+export function trustedProxies(): string[] {
+  const parts = (process.env.TRUST_PROXY ?? '')
     .split(',')
     .map((part) => part.trim())
     .filter((part) => part !== '');
+  const strange = parts.find((part) => !/^(loopback|linklocal|uniquelocal|[\da-f.:]+(\/[\d.]+)?)$/i.test(part));
+  if (strange === undefined) return parts;
+  throw new SettingError(
+    'TRUST_PROXY',
+    `TRUST_PROXY names “${strange}”, which is no address.`,
+    'Write loopback, addresses or ranges like 10.0.0.0/8.',
+  );
+}
 
 const fixedNow = process.env.YSODOS_NOW === undefined ? undefined : Date.parse(process.env.YSODOS_NOW);
 if (fixedNow !== undefined && Number.isNaN(fixedNow))

@@ -1,0 +1,178 @@
+import { connect } from 'node:net';
+import type { Socket } from 'node:net';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import type { RunningDemo } from '../../bin/running-demo.ts';
+import { startDemo } from '../../bin/running-demo.ts';
+import { NASTY_PIECES, nastyText } from '../../core/notation/nasty-text.ts';
+import { PATIENCE_MS } from '../../server/limits.ts';
+import { coachCookie, faultsOf, openAsAdmin, post } from './hostile-demo.ts';
+
+const DATA = '.local/starvation-test';
+let demo: RunningDemo;
+let cookie: string;
+beforeAll(async () => {
+  demo = await startDemo(DATA);
+  cookie = await coachCookie(demo, 0);
+});
+afterAll(async () => {
+  await demo?.stop();
+});
+
+const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
+const programme = () => `/programmes/${demo.workspaces[0]!.programmeId}`;
+
+/** Asks `/healthz` again and again while `work` goes on; gives the longest wait in ms, and what it takes when nothing goes on. */
+async function longestHealthMs(work: () => Promise<unknown>): Promise<{ quietMs: number; longestMs: number }> {
+  const ask = async () => {
+    const startedMs = performance.now();
+    expect((await fetch(`${demo.base}/healthz`)).status).toBe(200);
+    return performance.now() - startedMs;
+  };
+  const quiet = [];
+  for (let i = 0; i < 20; i++) quiet.push(await ask());
+  const working = { on: true };
+  const waits: number[] = [];
+  const asking = (async () => {
+    while (working.on) {
+      waits.push(await ask());
+      await pause(3);
+    }
+  })();
+  await work();
+  working.on = false;
+  await asking;
+  return { quietMs: Math.max(...quiet), longestMs: Math.max(...waits) };
+}
+
+test('the worst texts and imports keep nobody waiting', async () => {
+  const texts = NASTY_PIECES.map((nasty) => nastyText(nasty, 199_000)).filter((text) => text.isWellFormed());
+  const headers = { cookie, origin: demo.base, 'content-type': 'application/json' };
+  const { quietMs, longestMs } = await longestHealthMs(async () => {
+    for (const text of texts) {
+      const at = `${demo.base}${programme()}/write/w8d1`;
+      const page = await fetch(`${at}/draft`, {
+        method: 'POST',
+        headers,
+        body: JSON.stringify({ text: '', revision: 1 }),
+      });
+      const { stale } = (await page.json()) as { stale?: { revision: number } };
+      await fetch(`${at}/draft`, {
+        method: 'POST',
+        headers,
+        body: JSON.stringify({ text, revision: stale?.revision ?? 2 }),
+      });
+      await post(demo, `${programme()}/write/w8d1`, { intent: 'ready', revision: '2' }, { cookie });
+      await fetch(`${demo.base}${programme()}/days`, { headers: { cookie } });
+      await post(demo, '/routines', { name: 'Nasty', text: text.slice(0, 19_000) }, { cookie });
+    }
+    await post(demo, `${programme()}/people-csv`, { text: `name\n${'"a,'.repeat(100_000)}` }, { cookie });
+    await post(demo, `${programme()}/people-csv`, { text: 'name,'.repeat(90_000) }, { cookie });
+    const days = Array.from({ length: 364 }, (_, i) => ({
+      week: 1 + Math.floor(i / 7),
+      weekday: 1 + (i % 7),
+      text: 'Main: flow\n5 squat\n',
+    }));
+    const file = { format: 'ysodos-programme', version: 1, title: 'x', weeks: 52, days };
+    await post(
+      demo,
+      '/programmes',
+      { title: 'Year', from: 'file', startsOn: '2026-05-18', document: JSON.stringify(file) },
+      { cookie },
+    );
+    await post(
+      demo,
+      '/programmes',
+      { title: 'x', from: 'file', startsOn: '2026-05-18', document: '['.repeat(1_000_000) },
+      { cookie },
+    );
+    await post(demo, '/sign-in', { email: `${'a@'.repeat(20_000)}b`, password: 'x' });
+  });
+  // 100 ms on a machine that is otherwise quiet; what the machine itself takes is allowed for.
+  expect(longestMs).toBeLessThan(100 + 4 * quietMs);
+  expect(await faultsOf(demo.base)).toBe(0);
+}, 120_000);
+
+test('200 requests against a database that answers nobody are 503 with a time to come back, and none is a 500', async () => {
+  const db = await openAsAdmin(DATA);
+  await db.query('begin; lock table programme in access exclusive mode');
+  try {
+    const codes = await Promise.all(
+      Array.from({ length: 200 }, async (_, i) => {
+        const path = i % 2 === 0 ? demo.workspaces[1]!.linkPath : `${programme()}/plan`;
+        const response = await fetch(demo.base + path, { headers: { cookie, accept: 'text/html' } });
+        const text = await response.text();
+        return [response.status, response.headers.get('retry-after'), text.includes('One moment, please')].join(' ');
+      }),
+    );
+    expect([...new Set(codes)]).toEqual(['503 2 true']);
+    expect((await fetch(`${demo.base}/healthz`)).status).toBe(200);
+  } finally {
+    await db.query('rollback');
+    await db.end();
+  }
+  expect((await fetch(demo.base + demo.workspaces[1]!.linkPath)).status).toBe(200);
+  expect(await faultsOf(demo.base)).toBe(0);
+});
+
+test('the database dying under open transactions is a 503 that says so; the process recovers by itself', async () => {
+  const db = await openAsAdmin(DATA);
+  await db.query('begin; lock table programme in access exclusive mode');
+  const waiting = Array.from({ length: 8 }, () =>
+    fetch(demo.base + demo.workspaces[1]!.linkPath, { headers: { accept: 'text/html' } }),
+  );
+  await pause(500);
+  const other = await openAsAdmin(DATA);
+  await other.query(`select pg_terminate_backend(pid) from pg_stat_activity where usename = 'ysodos_app'`);
+  for (const response of await Promise.all(waiting)) {
+    expect(response.status).toBe(503);
+    expect(await response.text()).toContain('One moment, please');
+  }
+  await db.query('rollback');
+  await db.end();
+  await other.end();
+  expect((await fetch(demo.base + demo.workspaces[1]!.linkPath)).status).toBe(200);
+  expect((await fetch(`${demo.base}/readyz`)).status).toBe(200);
+  expect(await faultsOf(demo.base)).toBe(0);
+});
+
+describe('slow clients', () => {
+  const open = (sent: string) =>
+    new Promise<{ socket: Socket; closed: Promise<void> }>((done) => {
+      const { port, hostname } = new URL(demo.base);
+      const socket = connect(Number(port), hostname, () => {
+        socket.write(sent);
+        done({ socket, closed: new Promise((end) => socket.on('close', () => end())) });
+      });
+      socket.on('error', () => undefined);
+      socket.resume();
+    });
+
+  test('600 half-open requests are closed in time, and meanwhile others are served', async () => {
+    const half = await Promise.all(
+      Array.from({ length: 600 }, (_, i) => open(i % 2 === 0 ? 'GET / HTTP/1.1\r\nHost: h\r\nX: ' : '')),
+    );
+    expect((await fetch(`${demo.base}/healthz`)).status).toBe(200);
+    const started = performance.now();
+    await Promise.race([
+      Promise.all(half.map((h) => h.closed)),
+      pause(PATIENCE_MS.headers + 3 * PATIENCE_MS.look + 5_000),
+    ]);
+    expect(half.filter((h) => !h.socket.destroyed)).toHaveLength(0);
+    expect(performance.now() - started).toBeLessThan(PATIENCE_MS.headers + 3 * PATIENCE_MS.look + 5_000);
+  });
+
+  test('a body that stops in the middle holds no connection to the database', async () => {
+    const stalled = await Promise.all(
+      Array.from({ length: 30 }, () =>
+        open(
+          `POST ${programme()}/people HTTP/1.1\r\nHost: ${new URL(demo.base).host}\r\nOrigin: ${demo.base}\r\nCookie: ${cookie}\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: 1000\r\n\r\nintent=add`,
+        ),
+      ),
+    );
+    await pause(300);
+    expect((await fetch(demo.base + demo.workspaces[1]!.linkPath)).status).toBe(200);
+    for (const { socket } of stalled) socket.destroy();
+    await pause(200);
+    expect(await faultsOf(demo.base)).toBe(0);
+  });
+});
