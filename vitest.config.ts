@@ -26,7 +26,8 @@ export default defineConfig({
           include: ['tests/hostile/**/*.test.ts'],
           testTimeout: 60_000,
           hookTimeout: 120_000,
-          fileParallelism: false,
+          // Each file has a demo of its own, and mostly waits.
+          maxWorkers: 2,
         },
       },
       {

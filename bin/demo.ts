@@ -57,7 +57,8 @@ const greeting = (demo: DemoFile, base: string): string =>
 
 runCommand(async () => {
   const { port, data, nowMs, fresh, readers } = readOptions();
-  process.on('disconnect', () => process.kill(process.pid, 'SIGTERM'));
+  // Started by a test: where that ends, this ends.
+  process.once('disconnect', () => process.kill(process.pid, 'SIGTERM'));
   await checkPort(port, HOST);
   ensureBuild();
   process.env.HOST = HOST;
@@ -77,5 +78,6 @@ runCommand(async () => {
   if (ageDays > 2) say(`the demo data are ${ageDays} days old; --fresh makes new ones around today`);
   process.stdout.write(greeting(demo, openAt()));
   await stopped;
+  if (process.connected) process.disconnect();
   return 0;
 });

@@ -1,6 +1,6 @@
 /**
  * Notes of care that stand on every participant's session. Cautions, never a diagnosis: licensed practice and
- * local rules decide (FACTS 6, from memory; usual cautions of the trade).
+ * local rules decide (docs/formulas.md 6, from memory; usual cautions of the trade).
  */
 export const CARE_NOTES = {
   before:

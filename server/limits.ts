@@ -10,10 +10,10 @@ export const BODY_BYTES = {
   routine: 200 * KB,
   /** A session's text as JSON or as a form's field: 200 kB of it, escaped. */
   text: 700 * KB,
-  /** A roster: 500 kB, escaped. */
-  roster: 1_600 * KB,
+  /** A roster: 200 kB, escaped. */
+  roster: 700 * KB,
   /** A whole programme, or edits that carry one. */
-  programme: 6_000 * KB,
+  programme: 2_500 * KB,
 } as const;
 
 /** Above this nothing is read for anybody, whatever it is for. */

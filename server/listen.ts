@@ -9,7 +9,7 @@ import type { ServerBuild } from 'react-router';
 import sirv from 'sirv';
 import { publicUrl, trustedProxies } from './config.ts';
 import { buildAddressOf, cleanHeaders } from './http/client-address.ts';
-import { sendFetchResponse, toFetchRequest } from './http/fetch-adapter.ts';
+import { drainBody, sendFetchResponse, toFetchRequest } from './http/fetch-adapter.ts';
 import type { Told } from './http/plain-page.ts';
 import { COMMON_HEADERS, plainAnswer, toldIn } from './http/plain-page.ts';
 import { judgeRange, refuseRequest } from './http/refuse-request.ts';
@@ -48,6 +48,7 @@ interface ApplicationBuild extends ServerBuild {
 
 /** How long to wait with another try, by status. */
 const RETRY_AFTER_SEC: Readonly<Record<number, string>> = { 429: '20', 503: '2' };
+const UNWANTED_BODY_MS = 3_000;
 const PUBLIC_SEC = 300;
 const YEAR_SEC = 31_536_000;
 
@@ -157,8 +158,11 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
         status: response.statusCode,
         ms: Math.round(performance.now() - startedMs),
       });
-      // A body that nobody wants isn't waited for.
-      if (!request.complete) setTimeout(() => request.destroy(), 500).unref();
+      // What is still coming of a body that nobody wants is let run into nothing for a while, so that the answer is seen.
+      if (!request.complete) {
+        drainBody(request);
+        setTimeout(() => request.destroy(), UNWANTED_BODY_MS).unref();
+      }
     });
     try {
       answer(request, response);

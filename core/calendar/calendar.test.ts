@@ -56,7 +56,7 @@ test('dates in words are those of a locale formatter, on every day of two years'
   }
 });
 
-test('release instants follow each person’s wall clock (FACTS 7, computed with Temporal, "compatible")', () => {
+test('release instants follow each person’s wall clock (docs/formulas.md 7, computed with Temporal, "compatible")', () => {
   expect(iso(releaseInstant(day('2026-03-29'), '01:30', 'Europe/Lisbon'))).toBe('2026-03-29T01:30:00.000Z');
   expect(iso(releaseInstant(day('2026-10-25'), '01:30', 'Europe/Lisbon'))).toBe('2026-10-25T00:30:00.000Z');
   expect(iso(releaseInstant(day('2026-03-08'), '02:30', 'America/New_York'))).toBe('2026-03-08T07:30:00.000Z');

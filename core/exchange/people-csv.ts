@@ -52,7 +52,7 @@ const OTHER_SPELLINGS: Record<string, (typeof PEOPLE_COLUMNS)[number]> = {
   levels: 'level',
 };
 export const MAX_PEOPLE_ROWS = 400;
-const MAX_TEXT = 500_000;
+const MAX_TEXT = 200_000;
 
 /**
  * Reads a roster (RFC 4180; commas, semicolons or tabs; UTF-8) with a header line. Lists in a cell are parted by `;`
@@ -65,8 +65,11 @@ export function readPeopleCsv(
   existing: readonly string[],
 ): PeopleCsv {
   if (text.length > MAX_TEXT)
-    return { rows: [], unknownColumns: [], error: 'A roster has at most 500 kB; bring it in in parts.' };
-  const parsed = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), { skipEmptyLines: 'greedy' });
+    return { rows: [], unknownColumns: [], error: 'A roster has at most 200 kB; bring it in in parts.' };
+  const parsed = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), {
+    skipEmptyLines: 'greedy',
+    preview: MAX_PEOPLE_ROWS + 2,
+  });
   const [header, ...body] = parsed.data;
   if (!header || header.every((c) => c.trim() === ''))
     return {
@@ -87,7 +90,7 @@ export function readPeopleCsv(
     return {
       rows: [],
       unknownColumns,
-      error: `At most ${MAX_PEOPLE_ROWS} people at a time; these are ${body.length}.`,
+      error: `At most ${MAX_PEOPLE_ROWS} people at a time; these are more.`,
     };
   const seen = new Set(existing.map((n) => n.trim().toLowerCase()));
   return {

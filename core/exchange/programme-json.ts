@@ -14,7 +14,8 @@ import { parseJson } from './parse-json.ts';
 
 export const PROGRAMME_FORMAT = 'ysodos-programme';
 export const PROGRAMME_VERSION = 1;
-export const MAX_PROGRAMME_BYTES = 8_000_000;
+/** A year of six sessions a week has a third of it. */
+export const MAX_PROGRAMME_BYTES = 1_500_000;
 
 /** Something in a file that can't be taken, with where it is (`days[3].week`) and a remedy. */
 export interface ProgrammeIssue {

@@ -35,7 +35,7 @@ interface Candidate {
   readonly how: Exclude<FitHow, 'agreed' | 'choice'>;
 }
 
-/** Never asks for anything that can be spared, and needs no kit (FACTS: "no promise, but something calm for everyone"). */
+/** Never asks for anything that can be spared, and needs no kit (docs/formulas.md 6: no promise, but something calm for everyone). */
 const CALM = ['seated-march', 'calm-breathing'];
 
 const orders = new WeakMap<MovementLibrary, Map<string, readonly Candidate[]>>();

@@ -139,7 +139,7 @@ function fitItem(
   return { next, made };
 }
 
-/** Where a new movement takes longer than its slot holds, fewer of it (FACTS 1: about two off, common practice). */
+/** Where a new movement takes longer than its slot holds, fewer of it (docs/formulas.md 1: about two off, common practice). */
 function scaleToSlots(block: Block, written: Block, b: number, changes: FitChange[], library: MovementLibrary): Block {
   const items = [...block.items];
   for (const fit of fitSlots(block, library)) {

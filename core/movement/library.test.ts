@@ -58,7 +58,7 @@ describe('the movements that ship', () => {
       expect({ pattern, count: open.length > 0 }).toEqual({ pattern, count: true });
     }
   });
-  test('have the paces seen in trained followers (FACTS 1, common practice, no source)', () => {
+  test('have the paces seen in trained followers (docs/formulas.md 1, common practice, no source)', () => {
     const likely = (id: string) => baseLibrary.find(id)!.paceSec.likely;
     expect([
       likely('step-back-squat-thrust'),

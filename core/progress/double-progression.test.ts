@@ -4,7 +4,7 @@ import { pullsAt } from './schedule.ts';
 
 const RULE = { low: 8, high: 12, loadKg: 20, stepKg: 2 };
 
-describe('double progression (FACTS 3, convention)', () => {
+describe('double progression (docs/formulas.md 3, convention)', () => {
   it('8 to 12 x 3: at 12, 12, 12 the next load, from 8', () => {
     expect(doubleProgression([12, 12, 12], RULE)).toEqual({ kind: 'next-load', loadKg: 22, reps: 8 });
   });
@@ -31,7 +31,7 @@ describe('double progression (FACTS 3, convention)', () => {
   });
 });
 
-describe('2-for-2 (FACTS 3, from memory)', () => {
+describe('2-for-2 (docs/formulas.md 3, from memory)', () => {
   it('goal 10: last sets 12, 12 yes; 12, 11 no', () => {
     expect(isTwoForTwo(10, [12, 12])).toBe(true);
     expect(isTwoForTwo(10, [12, 11])).toBe(false);

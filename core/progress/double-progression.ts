@@ -6,7 +6,7 @@ export type DoubleStep =
 
 /**
  * Double progression: reps grow within a range on the same load; once every set is at its top, the load goes up by
- * `stepKg` and reps start from the bottom. At 12, 12, 12 of 8 to 12 it is the next load from 8 (FACTS 3, convention).
+ * `stepKg` and reps start from the bottom. At 12, 12, 12 of 8 to 12 it is the next load from 8 (docs/formulas.md 3, convention).
  * No sets give one more than the floor's own: the floor. `low` above `high` is a RangeError.
  */
 export function doubleProgression(

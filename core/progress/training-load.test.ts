@@ -3,7 +3,7 @@ import { mean as referenceMean, sampleStandardDeviation } from 'simple-statistic
 import { describe, expect, it } from 'vitest';
 import { changePct, mean, monotony, sampleSd, sessionLoad, strain } from './training-load.ts';
 
-describe('training load, by the worked example of FACTS 2 (computed with two statistics libraries)', () => {
+describe('training load, by the worked example of docs/formulas.md 2 (computed with two statistics libraries)', () => {
   const week = [210, 120, 200, 0, 270, 300, 0];
 
   it('has mean 157.1429 and sample SD 121.4790', () => {

@@ -19,7 +19,7 @@ export function sampleSd(values: readonly number[]): number | undefined {
 
 /**
  * Monotony of a week: mean over SD of its seven daily loads, rest days as 0, two sessions of a day summed first. Which SD
- * is not settled; this is the sample SD (FACTS 2). Undefined where the SD is 0 or a load is missing.
+ * is not settled; this is the sample SD (docs/formulas.md 2). Undefined where the SD is 0 or a load is missing.
  */
 export function monotony(dailyLoads: readonly (number | undefined)[]): number | undefined {
   if (dailyLoads.some((l) => l === undefined)) return undefined;

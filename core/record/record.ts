@@ -18,7 +18,7 @@ export interface SessionRecord {
   readonly loggedAtMs: number;
 }
 
-/** What the words for effort are, 0 to 10 (own words; the scale is the 0-to-10 session scale, FACTS 2). */
+/** What the words for effort are, 0 to 10 (own words; the scale is the 0-to-10 session scale, docs/formulas.md 2). */
 export const EFFORT_WORDS = [
   'nothing at all',
   'hardly anything',

@@ -37,7 +37,7 @@ export interface Attendance {
 export const attendanceRatio = (kept: number, due: number): number | undefined => (due === 0 ? undefined : kept / due);
 
 /**
- * Attendance = done / due so far (FACTS 5; no agreed definition). A part counts by its share. Today counts
+ * Attendance = done / due so far (docs/formulas.md 5; no agreed definition). A part counts by its share. Today counts
  * once it is logged; days before joining, not sent, or not yet open are not due.
  */
 export function computeAttendance(days: readonly { state: DayState; shareRatio?: number | undefined }[]): Attendance {

@@ -166,7 +166,7 @@ describe('a warm-up and a cool-down that fit the main work', () => {
   });
 });
 
-describe('what a slot holds (FACTS 1, common practice, no source)', () => {
+describe('what a slot holds (docs/formulas.md 1, common practice, no source)', () => {
   const block = (text: string) => analyse(text).document.blocks[0]!;
   test('work should be over by 50 s of a minute; a work cap says otherwise', () => {
     expect(fitSlots(block('Main: every 1:00 x 4\n10 burpee'), baseLibrary)).toMatchObject([

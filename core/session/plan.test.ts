@@ -16,7 +16,7 @@ const min = (text: string) => {
 const FIVE = '10 squat\npush-up\nmarch\nplank\nsit-up';
 const NINE = Array.from({ length: 9 }, () => 'squat').join('\n');
 
-describe('clocks have an exact length (FACTS 1, common practice, no source)', () => {
+describe('clocks have an exact length (docs/formulas.md 1, common practice, no source)', () => {
   test.each([
     ['5 exercises x 3 rounds at 45/15', `Main: work 0:45 rest 0:15, 3 rounds\n${FIVE}`, '15:00'],
     ['5 exercises x 2 rounds at 30/30', `Main: work 30s rest 30s, 2 rounds\n${FIVE}`, '10:00'],
@@ -64,7 +64,7 @@ describe('clocks have an exact length (FACTS 1, common practice, no source)', ()
   });
 });
 
-describe('counts (FACTS 1, common practice, no source)', () => {
+describe('counts (docs/formulas.md 1, common practice, no source)', () => {
   test('21-15-9 is 45 of each', () => {
     expect(plan('Main: for time, reps 21-15-9\nsquat\npush-up').reps).toEqual({ squat: 45, 'push-up': 45 });
   });

@@ -8,7 +8,7 @@ const room = (text: string) => {
   return computeRoomKit(document.groupSize, blocks, baseLibrary);
 };
 
-test('12 people at 4 stations are 3 at each; a pair of weights needs twice (FACTS 1, common practice, no source)', () => {
+test('12 people at 4 stations are 3 at each; a pair of weights needs twice (docs/formulas.md 1, common practice, no source)', () => {
   expect(atEachStation(12, 4)).toBe(3);
   expect(atEachStation(13, 4)).toBe(4);
   expect(

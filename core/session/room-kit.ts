@@ -15,7 +15,7 @@ export const atEachStation = (groupSize: number, stations: number): number => Ma
 
 /**
  * How many of each piece of kit a room needs at one time: at stations what each station's people use, in other forms
- * what all use at their hungriest item; a movement written with a pair of weights needs twice (FACTS 1, common
+ * what all use at their hungriest item; a movement written with a pair of weights needs twice (docs/formulas.md 1, common
  * practice). Without a group there is no room: an empty list. Places are no kit.
  */
 export function computeRoomKit(

@@ -1,7 +1,46 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import type { ReadableStream } from 'node:stream/web';
+import { ReadableStream } from 'node:stream/web';
+
+/** What of a body nobody has read yet runs into nothing from now on, so that the connection can be used again. */
+const drains = new WeakMap<IncomingMessage, () => void>();
+export const drainBody = (request: IncomingMessage): void => {
+  drains.get(request)?.();
+  request.resume();
+};
+
+/** A body as the web reads it: no faster than it is asked for. Not wanting it any more lets the rest run into nothing. */
+function toBody(request: IncomingMessage): ReadableStream<Uint8Array> {
+  let isOpen = true;
+  const drain = () => {
+    isOpen = false;
+  };
+  drains.set(request, drain);
+  return new ReadableStream<Uint8Array>({
+    start(controller) {
+      request.on('data', (chunk: Buffer) => {
+        if (!isOpen) return;
+        controller.enqueue(new Uint8Array(chunk));
+        if ((controller.desiredSize ?? 0) <= 0) request.pause();
+      });
+      const end = (close: () => void) => {
+        if (isOpen) close();
+        isOpen = false;
+      };
+      request.on('end', () => end(() => controller.close()));
+      request.on('error', (error) => end(() => controller.error(error)));
+      request.on('close', () => end(() => controller.error(new Error('the body did not arrive whole'))));
+    },
+    pull() {
+      request.resume();
+    },
+    cancel() {
+      drain();
+      request.resume();
+    },
+  });
+}
 
 /** A request of the web's kind out of Node's. Throws TypeError on what can't be one. */
 export function toFetchRequest(
@@ -16,7 +55,7 @@ export function toFetchRequest(
     method,
     headers,
     signal,
-    ...(hasBody && { body: Readable.toWeb(request) as unknown as BodyInit, duplex: 'half' }),
+    ...(hasBody && { body: toBody(request) as unknown as BodyInit, duplex: 'half' }),
   });
 }
 

@@ -61,7 +61,7 @@ describe.each(['light', 'dark'] as const)('axe finds nothing to mend in %s', (co
       expect([path, await findFaults(page)]).toEqual([path, []]);
     }
     await page.close();
-  });
+  }, 150_000);
 
   test('on what opens over the plan', async () => {
     const page = await openPage(browser, { colorScheme });

@@ -81,6 +81,7 @@ async function recordWords(db: Db, { enrolmentId, timeZone }: RosterRow, dayId: 
   const record = await findRecord(db, enrolmentId, dayId);
   if (!record) return null;
   const document = await getVersionDocument(db, record.versionId);
+  const madeMs = Math.round(record.madeAtMs / 60_000) * 60_000;
   const inAnotherShape = (block: number) => record.fit.some((c) => c.isScored && c.block === block);
   return {
     outcome: record.outcome,
@@ -89,7 +90,7 @@ async function recordWords(db: Db, { enrolmentId, timeZone }: RosterRow, dayId: 
     remark: record.remark,
     fit: record.fit.map(({ from, to }) => ({ from, to })),
     versionNumber: record.versionNumber,
-    loggedWords: `${formatDay(localDate(record.madeAtMs, timeZone))}, ${localTime(record.madeAtMs, timeZone)} their time`,
+    loggedWords: `${formatDay(localDate(madeMs, timeZone))}, ${localTime(madeMs, timeZone)} their time`,
     scoreWords: record.scores.map((s) => {
       const block = document.blocks[s.block] ?? { role: 'Main' as const };
       return `${blockName(block)}: ${formatScore(s)}${inAnotherShape(s.block) ? ' (in another shape)' : ''}`;
