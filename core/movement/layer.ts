@@ -47,7 +47,7 @@ export function layerLibrary(base: MovementLibrary, layer: MovementLayer): Layer
   const passedBy: PassedBy[] = [];
   const movements = new Map(base.movements.map((m) => [m.id, m]));
   for (const override of layer.overrides) {
-    const what = `the movement “${String(override.movementId)}”`;
+    const what = `the movement “${String((override as MovementOverride | null)?.movementId)}”`;
     if (!isOverride(override)) {
       passedBy.push({ what, why: 'it was stored in a shape that can’t be read' });
       continue;
@@ -121,7 +121,7 @@ const FIELD_SHAPES: Record<keyof Omit<Movement, 'id'>, (value: unknown) => boole
 };
 
 function isOverride(override: MovementOverride): boolean {
-  const { movementId, fields } = override as { movementId: unknown; fields: unknown };
+  const { movementId, fields } = (override ?? {}) as { movementId?: unknown; fields?: unknown };
   if (!isText(movementId) || movementId === '' || typeof fields !== 'object' || fields === null) return false;
   return Object.entries(fields).every(
     ([key, value]) => Object.hasOwn(FIELD_SHAPES, key) && FIELD_SHAPES[key as keyof typeof FIELD_SHAPES](value),

@@ -264,3 +264,74 @@ test('usage counts days, repetitions and seconds', () => {
   expect(usage.get('plank')).toMatchObject({ reps: 0, heldSec: 120 });
   expect(countUsage([]).size).toBe(0);
 });
+
+describe('a movement that is to be saved', () => {
+  const issues = (fields: object) =>
+    checkMovement(
+      withFields(baseLibrary.find('push-up'), { movementId: 'push-up', fields }),
+      baseLibrary.movements,
+    ).map((i) => i.field);
+  test.each([
+    ['names that repeat', { otherNames: ['press one', 'Press  One'] }, 'otherNames'],
+    ['its own name again', { otherNames: ['Push-up'] }, 'otherNames'],
+    ['a name of nothing', { otherNames: ['’'] }, 'otherNames'],
+    ['21 names', { otherNames: Array.from({ length: 21 }, (_, i) => `push ${i} times`) }, 'otherNames'],
+    ['81 letters', { name: 'x'.repeat(81) }, 'name'],
+    ['a name of quotation marks', { name: '’’' }, 'name'],
+    ['impact 4', { impact: 4 }, 'impact'],
+    ['noise 1.5', { noise: 1.5 }, 'noise'],
+    ['demand -1', { demand: { ...baseLibrary.find('push-up')!.demand, knee: -1 } }, 'demand'],
+    ['effort class 0', { effortClass: 0 }, 'effortClass'],
+    ['201 letters of set-up', { setUp: '😀'.repeat(201) }, 'setUp'],
+    ['21 cautions', { cautions: Array(21).fill('slowly') }, 'cautions'],
+    ['a caution of 201 letters', { cautions: ['x'.repeat(201)] }, 'cautions'],
+    ['kit with a long name', { kit: ['x'.repeat(61)] }, 'kit'],
+    ['parts that are none', { parts: ['nothing'] }, 'parts'],
+    ['itself as a part', { parts: ['push-up'] }, 'parts'],
+    ['a pace of 0', { paceSec: { low: 0, likely: 1, high: 2 } }, 'paceSec'],
+    ['a pace of 601', { paceSec: { low: 1, likely: 2, high: 601 } }, 'paceSec'],
+  ])('can’t have %s', (_what, fields, field) => {
+    expect(issues(fields)).toEqual([field]);
+  });
+  test('may be at each limit', () => {
+    const fields = {
+      otherNames: Array.from({ length: 20 }, (_, i) => `push ${i} times`),
+      setUp: '😀'.repeat(200),
+      cautions: Array(20).fill('x'.repeat(200)) as string[],
+      paceSec: { low: 0.1, likely: 0.1, high: 600 },
+      impact: 3,
+      noise: 0,
+    };
+    expect(issues(fields)).toEqual([]);
+    expect(issues({ name: 'x'.repeat(80) })).toEqual([]);
+  });
+  test('that was stored in another shape is passed by with why, whatever it is', () => {
+    for (const override of [
+      null,
+      7,
+      {},
+      { movementId: 'plank' },
+      { movementId: 'plank', fields: { name: 3 } },
+      { movementId: 'plank', fields: { nothing: 1 } },
+      { movementId: '', fields: {} },
+      { movementId: 'plank', fields: { demand: { wrist: 1 } } },
+    ]) {
+      const { library, passedBy } = layerLibrary(baseLibrary, { overrides: [override as never], ladders: [] });
+      expect([override, passedBy.length, library.movements.length]).toEqual([
+        override,
+        1,
+        baseLibrary.movements.length,
+      ]);
+    }
+    for (const ladder of [
+      null,
+      7,
+      {},
+      { id: 'x', name: 'X', steps: [null] },
+      { id: 'x', name: 'X', steps: [{ movementId: 'plank' }] },
+    ]) {
+      const { library, passedBy } = layerLibrary(baseLibrary, { overrides: [], ladders: [ladder as never] });
+      expect([ladder, passedBy.length, library.ladders.length]).toEqual([ladder, 1, baseLibrary.ladders.length]);
+    }
+  });
+});

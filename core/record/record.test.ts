@@ -1,11 +1,12 @@
-import { expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import type { DayDate } from '../calendar/day.ts';
 import { baseLibrary } from '../movement/library.ts';
 import { parseSession } from '../notation/parse.ts';
 import { computePlan } from '../session/plan.ts';
 import { formatScore, parseClockText, parseScores, scoreFields, scoreValues } from './score.ts';
 import type { StrandDay } from './strand.ts';
-import { computeAttendance, dayState } from './strand.ts';
+import { MAX_WAIT_MS, madeAt } from './record.ts';
+import { attendanceRatio, computeAttendance, dayState } from './strand.ts';
 
 const plan = (text: string) => computePlan(parseSession(text, baseLibrary).document, baseLibrary);
 const MIXED =
@@ -85,4 +86,34 @@ test('attendance is kept over due, with parts by their share; before, ahead and 
     ]),
   ).toEqual({ kept: 1.6, due: 4, ratio: 0.4 });
   expect(computeAttendance([])).toEqual({ kept: 0, due: 0, ratio: undefined });
+});
+
+describe('when a log was made', () => {
+  const NOW = Date.parse('2026-05-13T09:00:00Z');
+  test('is how long it waited on the device, before now; the device’s clock itself doesn’t matter', () => {
+    const years = 10 * 365 * 24 * 3600 * 1000;
+    for (const clockOff of [0, -years, years])
+      expect(madeAt({ madeAtMs: NOW + clockOff - 60_000, sentAtMs: NOW + clockOff }, NOW)).toBe(NOW - 60_000);
+  });
+  test('is now where the device says nothing, or nonsense; never later, and never ages ago', () => {
+    for (const said of [
+      {},
+      { madeAtMs: 5 },
+      { sentAtMs: 5 },
+      { madeAtMs: 9, sentAtMs: 5 },
+      { madeAtMs: NaN, sentAtMs: 1 },
+    ])
+      expect(madeAt(said, NOW)).toBe(NOW);
+    expect(madeAt({ madeAtMs: 0, sentAtMs: NOW }, NOW)).toBe(NOW - MAX_WAIT_MS);
+  });
+});
+
+test('attendance as a list shows it is the ratio of the two figures beside it', () => {
+  expect(attendanceRatio(0, 0)).toBeUndefined();
+  expect(attendanceRatio(1.6, 4)).toBe(0.4);
+  expect(computeAttendance([{ state: 'part', shareRatio: 0.333 }, { state: 'missed' }])).toEqual({
+    kept: 0.3,
+    due: 2,
+    ratio: 0.15,
+  });
 });

@@ -1,7 +1,7 @@
 import { hasAtMost } from '../../../core/letters.ts';
-import { Button, Form as AntForm, Input, Select } from 'antd';
-import { memo, useMemo, useState } from 'react';
-import { data, Link, useActionData, useNavigation, useSubmit } from 'react-router';
+import { Button, Input } from 'antd';
+import { useMemo, useState } from 'react';
+import { data, useActionData, useNavigation, useSubmit } from 'react-router';
 import { object, string } from 'yup';
 import type { DayDate } from '../../../core/calendar/day.ts';
 import { formatShortDay, parseDayDate } from '../../../core/calendar/day.ts';
@@ -25,10 +25,12 @@ import { rosterDefaults } from '../../../server/roster-defaults.ts';
 import { readProfileForm } from '../../../server/profile-form.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { useWindowedRows } from '../../components/use-windowed-rows.ts';
-import { useZones } from '../../components/use-zones.ts';
 import type { PanelPerson } from '../../components/person-panel.tsx';
 import type { Db } from '../../../db/pool.ts';
 import { parseId } from '../../../server/parse-number.ts';
+import { AddPerson } from '../../components/add-person.tsx';
+import type { LinkQuestion, PersonLine } from '../../components/person-row.tsx';
+import { PersonRow } from '../../components/person-row.tsx';
 import { PeopleCsvDialog } from '../../components/people-csv-dialog.tsx';
 import { PersonPanel } from '../../components/person-panel.tsx';
 import { Dialog } from '../../components/dialog.tsx';
@@ -69,20 +71,6 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       partly: people.filter((p) => p.profile.isPartly).map((p) => p.name),
     };
   });
-}
-
-/** A person as the list shows them. */
-interface PersonLine {
-  readonly id: number;
-  readonly name: string;
-  readonly detail: string;
-  readonly timeZone: string;
-  readonly channel: string;
-  readonly fit: string;
-  readonly isWaiting: boolean;
-  readonly joined: string;
-  readonly isLate: boolean;
-  readonly hasLink: boolean;
 }
 
 async function panelPerson(db: Db, person: Participant): Promise<PanelPerson> {
@@ -320,77 +308,6 @@ export default function People({ loaderData }: Route.ComponentProps) {
   );
 }
 
-/** What is asked before a link stops working. */
-interface LinkQuestion {
-  readonly what: 'link' | 'revoke';
-  readonly id: number;
-  readonly name: string;
-}
-
-interface PersonRowProps {
-  readonly person: PersonLine;
-  readonly index: number;
-  readonly topPx: number;
-  readonly nowThere: string;
-  readonly isChosen: boolean;
-  readonly onAsk: (question: LinkQuestion) => void;
-  readonly onMake: (id: number) => void;
-}
-
-const PersonRow = memo(function PersonRow(props: PersonRowProps) {
-  const { person: p, index, topPx, nowThere, isChosen, onAsk, onMake } = props;
-  const ask = (what: LinkQuestion['what']) => onAsk({ what, id: p.id, name: p.name });
-  return (
-    <div className="people-row" role="row" aria-rowindex={index + 2} style={{ top: topPx }}>
-      <span role="cell">
-        <Link className="people-name" to={`?person=${p.id}`} preventScrollReset aria-current={isChosen || undefined}>
-          <b>{p.name}</b>
-        </Link>{' '}
-        <span className="soft small">{p.detail}</span>
-        {p.channel && <small className="soft people-channel">{p.channel}</small>}
-      </span>
-      <span role="cell" className="small">
-        {p.isWaiting && <b className="plan-off">wait </b>}
-        {p.fit === '' && !p.isWaiting ? <span className="soft">as anyone</span> : p.fit}
-      </span>
-      <span role="cell">
-        {nowThere} <span className="soft small">{p.timeZone.replaceAll('_', ' ')}</span>
-      </span>
-      <span role="cell">
-        {p.joined}
-        {p.isLate && <span className="soft small"> joined late</span>}
-      </span>
-      <span role="cell">
-        {p.hasLink ? 'works' : <span className="plan-off">none</span>}{' '}
-        {p.hasLink ? (
-          <>
-            <button
-              type="button"
-              className="link"
-              aria-label={`replace the link of ${p.name}`}
-              onClick={() => ask('link')}
-            >
-              replace
-            </button>{' '}
-            <button
-              type="button"
-              className="link"
-              aria-label={`take away the link of ${p.name}`}
-              onClick={() => ask('revoke')}
-            >
-              take away
-            </button>
-          </>
-        ) : (
-          <button type="button" className="link" aria-label={`make one for ${p.name}`} onClick={() => onMake(p.id)}>
-            make one
-          </button>
-        )}
-      </span>
-    </div>
-  );
-});
-
 function CopyButton({ text }: { text: string }) {
   const [copied, setCopied] = useState(false);
   return (
@@ -401,55 +318,5 @@ function CopyButton({ text }: { text: string }) {
     >
       {copied ? 'copied' : 'copy'}
     </button>
-  );
-}
-
-interface AddPersonProps {
-  readonly open: boolean;
-  readonly busy: boolean;
-  readonly errors: Record<string, string>;
-  readonly joinedOn: string;
-  readonly onClose: () => void;
-  readonly onAdd: (values: Record<string, string>) => void;
-}
-
-function AddPerson({ open, busy, errors, joinedOn, onClose, onAdd }: AddPersonProps) {
-  const zones = useZones();
-  const [form] = AntForm.useForm<Record<string, string>>();
-  const help = (name: string) => (errors[name] ? { validateStatus: 'error' as const, help: errors[name] } : {});
-  return (
-    <Dialog
-      open={open}
-      title="Add a person"
-      okText="Add and make a link"
-      onCancel={onClose}
-      onOk={() => form.submit()}
-      busy={busy}
-    >
-      <AntForm
-        form={form}
-        layout="vertical"
-        requiredMark={false}
-        initialValues={{ joinedOn }}
-        onFinish={(v) =>
-          onAdd({ name: v.name ?? '', detail: v.detail ?? '', timeZone: v.timeZone ?? '', joinedOn: v.joinedOn ?? '' })
-        }
-      >
-        <AntForm.Item name="name" label="Name" {...help('name')}>
-          <Input maxLength={80} autoComplete="off" />
-        </AntForm.Item>
-        <AntForm.Item name="detail" label="Instrument, branch or team" {...help('detail')}>
-          <Input maxLength={80} autoComplete="off" />
-        </AntForm.Item>
-        <div className="two-fields">
-          <AntForm.Item name="timeZone" label="Time zone" {...help('timeZone')}>
-            <Select showSearch options={zones.map((z) => ({ value: z, label: z.replaceAll('_', ' ') }))} />
-          </AntForm.Item>
-          <AntForm.Item name="joinedOn" label="In it since" {...help('joinedOn')}>
-            <Input type="date" />
-          </AntForm.Item>
-        </div>
-      </AntForm>
-    </Dialog>
   );
 }
