@@ -38,6 +38,20 @@ export default tseslint.config(
       'no-restricted-globals': ['error', 'fetch', 'process', 'window', 'document', 'localStorage'],
     },
   },
+  {
+    files: ['app/**/*.{ts,tsx}', 'server/**/*.ts'],
+    ignores: ['server/read-body.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            "CallExpression[callee.object.name='request'][callee.property.name=/^(formData|json|text|blob|arrayBuffer|bytes)$/]",
+          message: 'bodies are read by coachForm, personForm or readForm, each with a limit',
+        },
+      ],
+    },
+  },
   { files: ['**/*.test.ts'], rules: { '@typescript-eslint/no-unsafe-assignment': 'off' } },
   { files: ['**/*.js', '**/*.cjs'], ...tseslint.configs.disableTypeChecked },
 );

@@ -208,6 +208,33 @@ test('without a network the log is kept on the phone, and sent when there is one
   await page.close();
 });
 
+test('a log that the server doesn’t take stays on the phone, says why, can be copied, and is sent again', async () => {
+  const page = await openPage(browser, PHONE);
+  const { linkPath } = demo().workspaces[1]!;
+  await page.goto(`${linkPath}/w2d4/log`);
+  await page.getByLabel(/^4,/).check({ force: true });
+  await page.getByLabel('A word to your coach').fill('The link was replaced meanwhile');
+  await page.route('**/log', (route) =>
+    route.request().method() === 'POST' ? route.fulfill({ status: 404, body: '' }) : route.continue(),
+  );
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByText('It couldn’t be delivered').waitFor();
+  await page.getByText('the link that it was made with', { exact: false }).first().waitFor();
+  await page.unroute('**/log');
+  // It is not sent by itself, nor forgotten, wherever one goes.
+  await page.goto(linkPath);
+  await page.getByText('A log is still on this phone.').waitFor();
+  await page.getByText('The link was replaced meanwhile').waitFor();
+  await page.getByRole('button', { name: 'Copy it' }).waitFor();
+  await page.getByRole('button', { name: 'Throw it away …' }).click();
+  await page.getByRole('button', { name: 'Yes, throw it away' }).waitFor();
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect.poll(() => page.getByText('A log is still on this phone.').count(), SOON).toBe(0);
+  await page.goto(`${linkPath}/w2d4`);
+  await page.getByText('You logged this').waitFor();
+  await page.close();
+});
+
 test('without script, Today and the log still work', async () => {
   const page = await openPage(browser, { ...PHONE, javaScriptEnabled: false });
   await page.goto(demo().workspaces[1]!.linkPath);
