@@ -103,4 +103,5 @@ test('it can be told in words', () => {
   const words = logWords(LOG);
   for (const part of ['w2d3', 'how much: part', 'about (%): 50', 'a word to the coach: my knee', '1-time: 3:04'])
     expect(words).toContain(part);
+  expect(logWords({ ...LOG, body: 'outcome=done&share=50' })).not.toContain('about');
 });

@@ -116,6 +116,8 @@ const FIELD_WORDS: readonly (readonly [string, string])[] = [
 export function logWords(log: KeptLog): string {
   const form = new URLSearchParams(log.body);
   const day = /\/(w\d+d\d)\//.exec(log.url)?.[1] ?? 'a day';
+  // How much of it is asked on every form, and means something only where it was a part.
+  if (form.get('outcome') !== 'part') form.delete('share');
   const said = FIELD_WORDS.flatMap(([name, words]) => (form.get(name) ? [`${words}: ${form.get(name)}`] : []));
   const scores = [...form].flatMap(([name, value]) =>
     name.startsWith('score-') && value !== '' ? [`${name.slice(6)}: ${value}`] : [],
