@@ -299,6 +299,7 @@ describe('a movement that is to be saved', () => {
       setUp: '😀'.repeat(200),
       cautions: Array(20).fill('x'.repeat(200)) as string[],
       paceSec: { low: 0.1, likely: 0.1, high: 600 },
+      kit: Array.from({ length: 20 }, (_, i) => `${i}`.padEnd(60, 'x')),
       impact: 3,
       noise: 0,
     };
