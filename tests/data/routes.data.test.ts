@@ -1,3 +1,4 @@
+import { unpackPeople } from '../../app/components/packed-people.ts';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { emptyProgramme } from '../../core/progress/programme-document.ts';
@@ -253,8 +254,7 @@ describe('from sending to the record', () => {
     });
   };
 
-  const listed = async () =>
-    JSON.parse(((await people()).data as { packed: string }).packed) as { id: number; name: string; fit: string }[];
+  const listed = async () => unpackPeople(((await people()).data as { packed: string }).packed);
 
   test('a person is added with every wrong field named, and their link is shown once', async () => {
     expect((await people({ intent: 'add', name: '', timeZone: 'Mars', joinedOn: 'soon' })).data).toMatchObject({

@@ -29,7 +29,8 @@ import type { PanelPerson } from '../../components/person-panel.tsx';
 import type { Db } from '../../../db/pool.ts';
 import { parseId } from '../../../server/parse-number.ts';
 import { AddPerson } from '../../components/add-person.tsx';
-import type { LinkQuestion, PersonLine } from '../../components/person-row.tsx';
+import { packPeople, unpackPeople } from '../../components/packed-people.ts';
+import type { LinkQuestion } from '../../components/person-row.tsx';
 import { PersonRow } from '../../components/person-row.tsx';
 import { PeopleCsvDialog } from '../../components/people-csv-dialog.tsx';
 import { PersonPanel } from '../../components/person-panel.tsx';
@@ -52,8 +53,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       defaults: rosterDefaults(programme.startsOn, people, coachZone(request)),
       origin: publicUrl().origin,
       // One text for all: hundreds of small things cost more to encode one by one, here and on the page.
-      packed: JSON.stringify(
-        people.map((p): PersonLine => ({
+      packed: packPeople(
+        people.map((p) => ({
           id: p.enrolmentId,
           name: p.name,
           detail: p.detail,
@@ -161,7 +162,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 
 export default function People({ loaderData }: Route.ComponentProps) {
   const { packed, origin, programmeId, defaults, clocks, chosen, partly } = loaderData;
-  const people = useMemo(() => JSON.parse(packed) as PersonLine[], [packed]);
+  const people = useMemo(() => unpackPeople(packed), [packed]);
   const [bringing, setBringing] = useState(false);
   const existing = useMemo(() => people.map((p) => p.name), [people]);
   const [adding, setAdding] = useState(false);
