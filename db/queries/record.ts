@@ -152,14 +152,9 @@ const SELECT_RECORD = `
 const NEWEST_FIRST = 'order by c.enrolment_id, v.day_id, c.made_at desc, c.id desc';
 
 /**
- * The record that stands for every person and day of a run: the newest by when it was made on the device, corrections included.
+ * What stands of one person and day: the newest by when it was made on the device, corrections included. Undefined where they
+ * have said nothing.
  */
-export async function listRecords(db: Db, runId: number): Promise<StoredRecord[]> {
-  const { rows } = await db.query<RecordRow>(`${SELECT_RECORD} where v.run_id = $1::bigint ${NEWEST_FIRST}`, [runId]);
-  return rows.map(toRecord);
-}
-
-/** What stands of one person and day; undefined where they have said nothing. */
 export async function findRecord(db: Db, enrolmentId: number, dayId: number): Promise<StoredRecord | undefined> {
   const { rows } = await db.query<RecordRow>(
     `${SELECT_RECORD} where c.enrolment_id = $1::bigint and v.day_id = $2::bigint ${NEWEST_FIRST}`,
