@@ -42,7 +42,7 @@ const plainly = async (...commands: readonly (readonly string[])[]): Promise<Out
 };
 
 /** Runs one of Vitest's projects. A run that breaks before it counts anything is one failure. */
-async function vitest(project: string): Promise<Outcome> {
+async function vitest(project: string, ...options: readonly string[]): Promise<Outcome> {
   const report = `.local/test/${project}.json`;
   mkdirSync('.local/test', { recursive: true });
   rmSync(report, { force: true });
@@ -51,6 +51,7 @@ async function vitest(project: string): Promise<Outcome> {
     'run',
     '--project',
     project,
+    ...options,
     '--reporter=dot',
     '--reporter=json',
     `--outputFile.json=${report}`,
@@ -87,7 +88,8 @@ const RUNS: Record<Kind, () => Promise<Outcome>> = {
         'server',
       ],
     ),
-  unit: () => vitest('unit'),
+  // Beside lint, which fills the other core.
+  unit: () => vitest('unit', '--maxWorkers=1'),
   data: () => vitest('data'),
   hostile: async () => {
     ensureBuild();
@@ -99,8 +101,15 @@ const RUNS: Record<Kind, () => Promise<Outcome>> = {
   },
 };
 
-/** What waits for other things runs beside each other; what fills both cores runs alone. */
-const GROUPS: readonly (readonly Kind[])[] = [['types', 'lint'], ['unit'], ['data', 'hostile'], ['browser']];
+/**
+ * Stages, one after the other, each of lanes beside each other, each of kinds one after the other: two cores are kept busy, and what
+ * measures how long it is kept waiting runs beside nothing but the database's tests.
+ */
+const STAGES: readonly (readonly (readonly Kind[])[])[] = [
+  [['lint'], ['types', 'unit']],
+  [['data'], ['hostile']],
+  [['browser']],
+];
 
 runCommand(async () => {
   const total = { passed: 0, failed: 0, skipped: 0 };
@@ -115,7 +124,10 @@ runCommand(async () => {
     for (const key of ['passed', 'failed', 'skipped'] as const) total[key] += outcome[key];
     if (outcome.failed > 0 || outcome.passed === 0) faulty.push(kind);
   };
-  for (const group of GROUPS) await Promise.all(group.filter((kind) => wanted.includes(kind)).map(runKind));
+  const runLane = async (lane: readonly Kind[]) => {
+    for (const kind of lane) if (wanted.includes(kind)) await runKind(kind);
+  };
+  for (const lanes of STAGES) await Promise.all(lanes.map(runLane));
   if (faulty.length > 0) say(`failed: ${faulty.join(', ')}`);
   const skipped = total.skipped > 0 ? `, ${total.skipped} skipped` : '';
   process.stdout.write(`${total.passed} passed, ${total.failed} failed${skipped}\n`);

@@ -12,7 +12,8 @@ import type { ProfileChange } from '../db/queries/person.ts';
 import { insertParticipant, insertPersonalLink, updateProfile } from '../db/queries/person.ts';
 import { getProgramme, insertVersion, listDays, updateDayReady } from '../db/queries/programme.ts';
 import { insertProgramme } from '../db/queries/plan.ts';
-import { insertRecord } from '../db/queries/record.ts';
+import type { NewRecord } from '../db/queries/record.ts';
+import { insertNewRecords } from '../db/queries/record.ts';
 import { withWorkspace } from '../db/workspace-scope.ts';
 import { upsertRoutine } from '../db/queries/routine.ts';
 import { EMPTY_BOOK } from '../server/workspace-book.ts';
@@ -179,6 +180,7 @@ async function seedScenario(
     sent.push({ day, date, versionId: versionId!, planned });
   }
   let linkPath = '';
+  const records: NewRecord[] = [];
   for (const [name, detail, timeZone, temper] of s.people) {
     const joinedOn =
       temper === 'late' ? addDays(startsOn, 7 + Math.floor(random() * Math.min(10, (s.weekNow - 2) * 7))) : startsOn;
@@ -201,7 +203,7 @@ async function seedScenario(
         atMs: doneMs,
       });
       if (record)
-        await insertRecord(db, {
+        records.push({
           workspaceId,
           enrolmentId,
           versionId,
@@ -211,6 +213,7 @@ async function seedScenario(
         });
     }
   }
+  await insertNewRecords(db, records);
   return { title: programme.title, coachEmail: s.coach.email, programmeId, linkPath, linkName: s.linkFor };
 }
 

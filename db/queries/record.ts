@@ -211,8 +211,7 @@ export interface NewRecord {
  * correction, and is kept as one, under an id that follows from both, so that its own retries are stored once too.
  */
 export async function insertRecord(db: Db, r: NewRecord): Promise<void> {
-  const stored = await insertUnder(db, r, r.clientId);
-  if (stored) return;
+  if ((await insertNewRecords(db, [r])) === 1) return;
   const { rows } = await db.query<{ same: boolean; day_id: number }>(
     `select now.day_id, was.day_id = now.day_id and outcome = $4::text and share_ratio = $5::real and effort is not distinct from $6::smallint
        and remark = $7::text and scores = $8::jsonb as same
@@ -220,7 +219,7 @@ export async function insertRecord(db: Db, r: NewRecord): Promise<void> {
      where enrolment_id = $1::bigint and client_id = $2::uuid and now.id = $3::bigint`,
     [r.enrolmentId, r.clientId, r.versionId, ...contentOf(r.record)],
   );
-  if (rows[0]?.same === false) await insertUnder(db, r, correctionId(r, rows[0].day_id));
+  if (rows[0]?.same === false) await insertNewRecords(db, [{ ...r, clientId: correctionId(r, rows[0].day_id) }]);
 }
 
 const contentOf = ({ outcome, shareRatio, effort, remark, scores }: SessionRecord) => [
@@ -239,20 +238,24 @@ function correctionId(r: NewRecord, dayId: number): string {
   return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-8${hash.slice(13, 16)}-a${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
 }
 
-async function insertUnder(db: Db, r: NewRecord, clientId: string): Promise<boolean> {
-  const { record } = r;
+/** Appends records that nobody has sent before, all at once; gives how many were new. */
+export async function insertNewRecords(db: Db, records: readonly NewRecord[]): Promise<number> {
   const { rowCount } = await db.query(
     `insert into record (workspace_id, enrolment_id, version_id, client_id, outcome, share_ratio, effort, remark, scores, fit, made_at, logged_at)
      select x."workspaceId", x."enrolmentId", x."versionId", x."clientId", x.outcome, x."shareRatio", x.effort, x.remark, x.scores, x.fit,
-       $2::timestamptz, $3::timestamptz
-     from jsonb_to_record($1::jsonb) as x("workspaceId" bigint, "enrolmentId" bigint, "versionId" bigint, "clientId" uuid,
-       outcome text, "shareRatio" real, effort smallint, remark text, scores jsonb, fit jsonb)
+       x."madeAt", x."loggedAt"
+     from jsonb_to_recordset($1::jsonb) as x("workspaceId" bigint, "enrolmentId" bigint, "versionId" bigint, "clientId" uuid,
+       outcome text, "shareRatio" real, effort smallint, remark text, scores jsonb, fit jsonb, "madeAt" timestamptz, "loggedAt" timestamptz)
      on conflict on constraint record_once do nothing`,
-    [
-      JSON.stringify({ ...r, record: undefined, ...record, clientId, fit: r.fit ?? [] }),
-      new Date(record.madeAtMs),
-      new Date(record.loggedAtMs),
-    ],
+    [JSON.stringify(records.map(toStored))],
   );
-  return rowCount === 1;
+  return rowCount ?? 0;
 }
+
+const toStored = ({ record, fit = [], ...r }: NewRecord) => ({
+  ...r,
+  ...record,
+  fit,
+  madeAt: new Date(record.madeAtMs),
+  loggedAt: new Date(record.loggedAtMs),
+});

@@ -1,0 +1,47 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from 'playwright-core';
+import { expect } from 'vitest';
+import { SOON } from './helpers.ts';
+
+const AXE = readFileSync(new URL('../../node_modules/axe-core/axe.min.js', import.meta.url), 'utf8');
+/** What depends on colours alone; all else is the same in both. */
+const COLOUR_RULES = ['color-contrast', 'link-in-text-block'];
+const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
+
+/** What axe finds, as "rule: where": all its rules in light, and, once the page has turned dark, those that ask for colours. */
+export async function findFaults(page: Page): Promise<string[]> {
+  await page.evaluate(AXE); // Through the debugger, past the page's content-security policy.
+  const inLight = await runAxe(page, { type: 'tag', values: TAGS });
+  await turn(page, 'dark');
+  const inDark = await runAxe(page, { type: 'rule', values: COLOUR_RULES });
+  await turn(page, 'light');
+  return [...inLight, ...inDark.map((fault) => `in dark, ${fault}`)];
+}
+
+/** The page in the other colours, once they have stopped changing. */
+async function turn(page: Page, colorScheme: 'light' | 'dark'): Promise<void> {
+  await page.emulateMedia({ colorScheme });
+  await expect
+    .poll(() => page.evaluate(() => getComputedStyle(document.documentElement).colorScheme), SOON)
+    .toBe(colorScheme);
+  await page.evaluate(() => Promise.allSettled(document.getAnimations().map((a) => a.finished)));
+}
+
+async function runAxe(page: Page, runOnly: { type: 'tag' | 'rule'; values: readonly string[] }): Promise<string[]> {
+  const result = await page.evaluate(
+    (only) =>
+      (
+        window as unknown as {
+          axe: {
+            run: (
+              o: unknown,
+            ) => Promise<{ violations: { id: string; nodes: { target: string[]; failureSummary: string }[] }[] }>;
+          };
+        }
+      ).axe.run({ runOnly: only }),
+    runOnly,
+  );
+  return result.violations.flatMap((v) =>
+    v.nodes.slice(0, 3).map((n) => `${v.id}: ${n.target.join(' ')} ${n.failureSummary.split('\n')[1] ?? ''}`),
+  );
+}
