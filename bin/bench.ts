@@ -15,7 +15,7 @@ import { planProgramme } from '../core/progress/plan-programme.ts';
 import { createTrackBook, regenerate } from '../core/progress/regenerate.ts';
 import { yearProgramme } from './year-programme.ts';
 import type { FitPerson, Level } from '../core/movement/fit-movement.ts';
-import { fitSession } from '../core/movement/fit-session.ts';
+import { fitSession } from '../core/fit/fit-session.ts';
 import { SPARES } from '../core/movement/spare.ts';
 import { resolveBlocks } from '../core/session/resolve.ts';
 import { analyseText } from '../core/session/analyse.ts';

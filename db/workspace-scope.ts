@@ -12,10 +12,8 @@ export async function withWorkspace<T>(
   workspaceId: number,
   work: (db: pg.PoolClient) => Promise<T>,
 ): Promise<T> {
-  return withTransaction(pool, async (db) => {
-    await db.query(`select set_config('ysodos.workspace_id', $1::text, true)`, [String(workspaceId)]);
-    return work(db);
-  });
+  // One way there and back for both: every page pays for it.
+  return withTransaction(pool, `begin; set local ysodos.workspace_id = '${BigInt(workspaceId)}'`, work);
 }
 
 /** As withWorkspace, for whoever comes by a personal link; undefined, with nothing done, where it opens nothing. */
@@ -24,15 +22,15 @@ export async function withLinkedWorkspace<T>(
   tokenHash: Buffer,
   work: (db: pg.PoolClient, link: { workspaceId: number; enrolmentId: number }) => Promise<T>,
 ): Promise<{ readonly result: T } | undefined> {
-  return withTransaction(pool, async (db) => {
+  return withTransaction(pool, 'begin', async (db) => {
     const link = await findPersonalLink(db, tokenHash);
     return link && { result: await work(db, link) };
   });
 }
 
-const withTransaction = <T>(pool: pg.Pool, work: (db: pg.PoolClient) => Promise<T>): Promise<T> =>
+const withTransaction = <T>(pool: pg.Pool, begin: string, work: (db: pg.PoolClient) => Promise<T>): Promise<T> =>
   withConnection(pool, async (db) => {
-    await db.query('begin');
+    await db.query(begin);
     try {
       const result = await work(db);
       await db.query('commit');

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import pg from 'pg';
 import { baseLibrary } from '../core/movement/library.ts';
 import { ANYONE } from '../core/movement/fit-movement.ts';
-import { fitSession } from '../core/movement/fit-session.ts';
+import { fitSession } from '../core/fit/fit-session.ts';
 import type { DayDate } from '../core/calendar/day.ts';
 import { addDays, dateOfDay, mondayOf, placeOfDate } from '../core/calendar/day.ts';
 import { localDate, releaseInstant } from '../core/calendar/release.ts';
@@ -133,6 +133,8 @@ export async function seedDemo(
         ),
       );
     }
+    // Without statistics the planner takes hundreds of people for one, and joins them row by row; a live database gathers them by itself.
+    await owner.query('analyze');
     return seeded;
   } finally {
     await pool.end();

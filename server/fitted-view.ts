@@ -1,11 +1,11 @@
 import type pg from 'pg';
 import { BoundedCache } from '../core/bounded-cache.ts';
-import type { FitChange } from '../core/movement/fit-session.ts';
-import { fitSession } from '../core/movement/fit-session.ts';
-import type { MovementNotes } from '../core/movement/movement-notes.ts';
-import { collectNotes } from '../core/movement/movement-notes.ts';
+import type { FitChange } from '../core/fit/fit-session.ts';
+import { fitSession } from '../core/fit/fit-session.ts';
+import type { MovementNotes } from '../core/fit/movement-notes.ts';
+import { collectNotes } from '../core/fit/movement-notes.ts';
 import { resolveBlocks } from '../core/session/resolve.ts';
-import type { SessionDocument } from '../core/session/document.ts';
+import type { SessionDocument } from '../core/document/document.ts';
 import { toFitPerson } from '../db/queries/person.ts';
 import { getVersionDocument } from '../db/queries/record.ts';
 import type { LinkScope } from './personal-link.ts';

@@ -1,6 +1,6 @@
 import { BoundedCache } from '../core/bounded-cache.ts';
 import type { MovementLibrary } from '../core/movement/library.ts';
-import type { Block, SessionDocument } from '../core/session/document.ts';
+import type { Block, SessionDocument } from '../core/document/document.ts';
 import type { SessionPlan } from '../core/session/plan.ts';
 import { computePlan } from '../core/session/plan.ts';
 import { resolveBlocks } from '../core/session/resolve.ts';

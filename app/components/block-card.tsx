@@ -1,18 +1,18 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import type { MovementLibrary } from '../../core/movement/library.ts';
 import { usualDose } from '../../core/movement/usual-dose.ts';
-import { formatClock } from '../../core/notation/format-clock.ts';
+import { formatClock } from '../../core/words/format-clock.ts';
 import { printClauses } from '../../core/notation/print.ts';
-import type { ClockShape } from '../../core/session/clock-shape.ts';
+import type { ClockShape } from '../../core/forms/clock-shape.ts';
 import {
   headerNumbers,
   shapeOf,
   stepHeaderNumber,
   withHeaderNumber,
   withShape,
-} from '../../core/session/clock-shape.ts';
-import type { Block, Role } from '../../core/session/document.ts';
-import { ROLES } from '../../core/session/document.ts';
+} from '../../core/forms/clock-shape.ts';
+import type { Block, Role } from '../../core/document/document.ts';
+import { ROLES } from '../../core/document/document.ts';
 import { formatLength } from '../../core/session/explain.ts';
 import type { BlockPlan } from '../../core/session/plan.ts';
 import type { SessionEdit } from '../../core/session/session-edit.ts';

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { Cue } from '../../core/follow/follow.ts';
 import { blockSpentMs, cueWords, stageSpentMs } from '../../core/follow/follow.ts';
 import type { Stage } from '../../core/follow/stage.ts';
-import { formatClock } from '../../core/notation/format-clock.ts';
+import { formatClock } from '../../core/words/format-clock.ts';
 import type { ScoreKind } from '../../core/session/plan.ts';
 import type { PackedRibbon } from '../charts/pack-ribbon.ts';
 import { Ribbon } from '../charts/ribbon.tsx';

@@ -1,6 +1,6 @@
 import { baseLibrary } from '../../core/movement/library.ts';
 import { parseSession } from '../../core/notation/parse.ts';
-import type { ClockShape } from '../../core/session/clock-shape.ts';
+import type { ClockShape } from '../../core/forms/clock-shape.ts';
 import { computePlan } from '../../core/session/plan.ts';
 import { layoutRibbon } from '../charts/ribbon-layout.ts';
 import { Ribbon } from '../charts/ribbon.tsx';

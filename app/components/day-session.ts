@@ -1,4 +1,4 @@
-import { explainChange } from '../../core/movement/fit-session.ts';
+import { explainChange } from '../../core/fit/fit-session.ts';
 import { buildSheet } from '../../core/session/session-sheet.ts';
 import type { FittedView } from '../../server/fitted-view.ts';
 import type { OpenDay } from '../../server/person-view.ts';

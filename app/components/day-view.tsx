@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import type { SessionRecord } from '../../core/record/record.ts';
 import { OUTCOME_WORDS } from '../../core/record/record.ts';
 import { formatScore } from '../../core/record/score.ts';
-import type { MovementNotes } from '../../core/movement/movement-notes.ts';
+import type { MovementNotes } from '../../core/fit/movement-notes.ts';
 import type { SessionSheet } from '../../core/session/session-sheet.ts';
 import type { PackedRibbon } from '../charts/pack-ribbon.ts';
 import { TodayCard } from './today-card.tsx';

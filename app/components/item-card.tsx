@@ -1,11 +1,11 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { printDose } from '../../core/notation/print.ts';
 import { readDoseText } from '../../core/notation/read-dose.ts';
-import { stepHeaderNumber } from '../../core/session/clock-shape.ts';
-import { itemDetails, isWork } from '../../core/session/describe-item.ts';
-import type { Item, WorkItem } from '../../core/session/document.ts';
+import { stepHeaderNumber } from '../../core/forms/clock-shape.ts';
+import { itemDetails, isWork } from '../../core/words/describe-item.ts';
+import type { Item, WorkItem } from '../../core/document/document.ts';
 import { nextSides, stepDose } from '../../core/session/step-dose.ts';
-import { formatClock } from '../../core/notation/format-clock.ts';
+import { formatClock } from '../../core/words/format-clock.ts';
 import { CommitInput } from './commit-input.tsx';
 import { Stepper } from './stepper.tsx';
 

@@ -3,7 +3,7 @@ import { Link, useSubmit } from 'react-router';
 import { dayName, parseDayKey } from '../../core/calendar/day.ts';
 import type { Movement } from '../../core/movement/movement.ts';
 import { JOINTS } from '../../core/movement/movement.ts';
-import { formatClock } from '../../core/notation/format-clock.ts';
+import { formatClock } from '../../core/words/format-clock.ts';
 
 /** Eight small bars, wrist to ankle: where a movement asks for much. */
 export function DemandBars({ movement }: { movement: Movement }) {

@@ -1,9 +1,9 @@
 import type { NotationIssue } from '../../core/notation/issue.ts';
-import type { Block, SessionDocument } from '../../core/session/document.ts';
+import type { Block, SessionDocument } from '../../core/document/document.ts';
 import { blockName, explainLength, formatLength, formatRange, wholeMinutes } from '../../core/session/explain.ts';
 import type { RoomKit } from '../../core/session/room-kit.ts';
 import type { SessionPlan } from '../../core/session/plan.ts';
-import { formatClock } from '../../core/notation/format-clock.ts';
+import { formatClock } from '../../core/words/format-clock.ts';
 import { layoutRibbon } from '../charts/ribbon-layout.ts';
 import { Ribbon } from '../charts/ribbon.tsx';
 import { TimeAxis } from '../charts/time-axis.tsx';

@@ -1,5 +1,5 @@
 import { useRef } from 'react';
-import { formatClock } from '../../core/notation/format-clock.ts';
+import { formatClock } from '../../core/words/format-clock.ts';
 import type { ScoreField } from '../../core/record/score.ts';
 import { parseClockText } from '../../core/record/score.ts';
 

@@ -1,8 +1,8 @@
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
 import type { FitPerson } from '../../core/movement/fit-movement.ts';
-import { countShapes, SEEN_AS } from '../../core/movement/count-shapes.ts';
-import { explainChange, fitSession } from '../../core/movement/fit-session.ts';
+import { countShapes, SEEN_AS } from '../../core/fit/count-shapes.ts';
+import { explainChange, fitSession } from '../../core/fit/fit-session.ts';
 import type { MovementLibrary } from '../../core/movement/library.ts';
 import { formatLength } from '../../core/session/explain.ts';
 import type { SessionAnalysis } from '../../core/session/analyse.ts';

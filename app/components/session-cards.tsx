@@ -3,10 +3,10 @@ import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors } from '@
 import { useEffect, useRef, useState } from 'react';
 import type { MovementLibrary } from '../../core/movement/library.ts';
 import { printHeader, printItem } from '../../core/notation/print.ts';
-import { withShape } from '../../core/session/clock-shape.ts';
+import { withShape } from '../../core/forms/clock-shape.ts';
 import type { SessionAnalysis } from '../../core/session/analyse.ts';
 import { wholeMinutes } from '../../core/session/explain.ts';
-import type { Role } from '../../core/session/document.ts';
+import type { Role } from '../../core/document/document.ts';
 import type { SessionEdit } from '../../core/session/session-edit.ts';
 import type { DropPlace } from './block-card.tsx';
 import { BlockCard } from './block-card.tsx';

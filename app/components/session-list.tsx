@@ -1,4 +1,4 @@
-import type { MovementNotes } from '../../core/movement/movement-notes.ts';
+import type { MovementNotes } from '../../core/fit/movement-notes.ts';
 import type { SheetBlock, SheetLine } from '../../core/session/session-sheet.ts';
 
 /** Figures longer than this stand on a line of their own. */

@@ -1,7 +1,7 @@
 import { Popover } from 'antd';
 import { useState } from 'react';
-import type { ClockShape } from '../../core/session/clock-shape.ts';
-import { CLOCK_SHAPES, SHAPE_WORDS } from '../../core/session/clock-shape.ts';
+import type { ClockShape } from '../../core/forms/clock-shape.ts';
+import { CLOCK_SHAPES, SHAPE_WORDS } from '../../core/forms/clock-shape.ts';
 import { ClockShapePicture } from './clock-shape-picture.tsx';
 
 interface ShapePickerProps {

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { CARE_NOTES } from '../../core/care.ts';
-import type { MovementNotes } from '../../core/movement/movement-notes.ts';
+import type { MovementNotes } from '../../core/fit/movement-notes.ts';
 import type { SessionSheet } from '../../core/session/session-sheet.ts';
 import type { PackedRibbon } from '../charts/pack-ribbon.ts';
 import { Ribbon } from '../charts/ribbon.tsx';

@@ -1,10 +1,10 @@
-import { formatClock } from '../notation/format-clock.ts';
-import type { Block } from '../session/document.ts';
-import { isWork, itemDetails, itemName, speakDose } from '../session/describe-item.ts';
+import { formatClock } from '../words/format-clock.ts';
+import type { Block } from '../document/document.ts';
+import { isWork, itemDetails, itemName, speakDose } from '../words/describe-item.ts';
 import { blockName } from '../session/explain.ts';
 import type { SessionPlan } from '../session/plan.ts';
-import type { Part, Step } from '../session/step.ts';
-import { likelyRounds, roundsOf } from '../session/unroll.ts';
+import type { Part, Step } from '../forms/step.ts';
+import { likelyRounds, roundsOf } from '../forms/unroll.ts';
 
 /** A line of the list that a span or window is filled from. */
 export interface StageLine {

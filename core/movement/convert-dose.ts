@@ -1,5 +1,5 @@
 import { computeRepSec } from '../pace/pace.ts';
-import type { Amount, Dose, WorkItem } from '../session/document.ts';
+import type { Amount, Dose, WorkItem } from '../document/document.ts';
 import type { Movement } from './movement.ts';
 
 export const countsSides = (dose: Dose | undefined): boolean =>

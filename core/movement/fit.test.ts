@@ -5,7 +5,7 @@ import { computePlan } from '../session/plan.ts';
 import { resolveBlocks } from '../session/resolve.ts';
 import type { FitPerson } from './fit-movement.ts';
 import { ANYONE, findObstacle, fitMovement, standInOrder } from './fit-movement.ts';
-import { explainChange, fitSession } from './fit-session.ts';
+import { explainChange, fitSession } from '../fit/fit-session.ts';
 import { baseLibrary } from './library.ts';
 import { askedBits, SPARES, spareBits } from './spare.ts';
 

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { describe, expect, test } from 'vitest';
 import { analyseText } from '../session/analyse.ts';
-import { countShapes, SEEN_AS } from './count-shapes.ts';
+import { countShapes, SEEN_AS } from '../fit/count-shapes.ts';
 import { countUsage } from './count-usage.ts';
 import { findMovements } from './find-movements.ts';
 import { ANYONE } from './fit-movement.ts';

@@ -1,4 +1,4 @@
-import { editDistance, nearestWords } from '../notation/nearest.ts';
+import { editDistance, nearestWords } from '../words/nearest.ts';
 import type { MovementLibrary } from './library.ts';
 
 const FILLERS = new Set(['to', 'the', 'and', 'with', 'on', 'in', 'of', 'a']);

@@ -1,4 +1,4 @@
-import type { Dose } from '../session/document.ts';
+import type { Dose } from '../document/document.ts';
 import type { Movement } from './movement.ts';
 
 /** Repetitions usually written for a movement, by effort class 1 to 5 (common practice, no source). */

@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
 import { usualDose } from '../movement/usual-dose.ts';
-import { collectNotes } from '../movement/movement-notes.ts';
-import type { Block, Item } from '../session/document.ts';
+import { collectNotes } from '../fit/movement-notes.ts';
+import type { Block, Item } from '../document/document.ts';
 import type { SessionEdit } from '../session/session-edit.ts';
 import { applyEdits } from './apply-edits.ts';
 import { parseSession } from './parse.ts';

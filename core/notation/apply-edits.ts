@@ -1,6 +1,6 @@
 import { assertNever } from '../assert-never.ts';
-import type { Block } from '../session/document.ts';
-import { SESSION_FIELDS } from '../session/document.ts';
+import type { Block } from '../document/document.ts';
+import { SESSION_FIELDS } from '../document/document.ts';
 import type { SessionEdit } from '../session/session-edit.ts';
 import type { SessionSource } from './parse.ts';
 import { parseSession } from './parse.ts';

@@ -14,8 +14,8 @@ import type {
   Span,
   TimeRule,
   WorkItem,
-} from '../session/document.ts';
-import { ROLES } from '../session/document.ts';
+} from '../document/document.ts';
+import { ROLES } from '../document/document.ts';
 
 type Bag = Record<string, unknown>;
 /** Leaves out what is undefined, as the reader does. */

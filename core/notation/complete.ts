@@ -1,6 +1,6 @@
 import type { MovementLibrary } from '../movement/library.ts';
 import { usualDose } from '../movement/usual-dose.ts';
-import { ROLES, SESSION_FIELDS } from '../session/document.ts';
+import { ROLES, SESSION_FIELDS } from '../document/document.ts';
 import { printDose } from './print.ts';
 import { tokenizeLine } from './tokens.ts';
 

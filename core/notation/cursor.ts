@@ -1,12 +1,6 @@
+import { MAX_AMOUNT, MAX_DURATION_SEC, MAX_ROUNDS } from '../limits.ts';
 import type { IssueCode, NotationIssue } from './issue.ts';
 import type { Token } from './tokens.ts';
-
-/** Largest duration that one clause or dose may name: six hours. */
-export const MAX_DURATION_SEC = 6 * 3600;
-/** Largest number of repetitions, metres or kilocalories that one dose may name. */
-export const MAX_AMOUNT = 10_000;
-/** Largest number of rounds, windows or numbers in one list. */
-export const MAX_ROUNDS = 100;
 
 /** Thrown inside the reader and caught at the clause or line: one error doesn't hide the next. */
 export class UnreadableError extends Error {

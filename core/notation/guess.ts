@@ -1,7 +1,7 @@
 import { cutLetters } from '../letters.ts';
 import type { MovementLibrary } from '../movement/library.ts';
-import type { Amount, Block, Dose, Item, Load, Role, SessionDocument, Sides, TimeRule } from '../session/document.ts';
-import { MAX_AMOUNT, MAX_ROUNDS } from './cursor.ts';
+import type { Amount, Block, Dose, Item, Load, Role, SessionDocument, Sides, TimeRule } from '../document/document.ts';
+import { MAX_AMOUNT, MAX_DURATION_SEC, MAX_ROUNDS } from '../limits.ts';
 import { MAX_BLOCKS, MAX_ITEMS, parseSession } from './parse.ts';
 import { printSession } from './print.ts';
 import { MAX_NAME_LENGTH } from './read-item.ts';
@@ -190,7 +190,7 @@ function guessItem(
   const name = known?.name ?? cutLetters(words.replace(/,.*$/, '').trim().toLowerCase(), MAX_NAME_LENGTH).trim();
   if (name === '') return undefined;
   const dose: Dose | undefined =
-    time !== undefined && time > 0 && time <= 6 * 3600
+    time !== undefined && time > 0 && time <= MAX_DURATION_SEC
       ? { kind: 'time', amountSec: { kind: 'fixed', value: time }, ...(sides === 'each' && { sides }) }
       : reps
         ? { kind: 'reps', amount: reps, ...(sides && { sides }) }

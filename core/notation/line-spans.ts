@@ -1,4 +1,4 @@
-import { ROLES, SESSION_FIELDS } from '../session/document.ts';
+import { ROLES, SESSION_FIELDS } from '../document/document.ts';
 import { tokenizeLine } from './tokens.ts';
 
 /** A stretch of a line that an editor draws in its own way; offsets are half-open. */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
 import { analyseText } from '../session/analyse.ts';
-import { MAX_STEPS } from '../session/count-steps.ts';
+import { MAX_STEPS } from '../forms/count-steps.ts';
 import { NASTY_PIECES, nastyText } from './nasty-text.ts';
 import { MAX_ISSUES, MAX_LINE_LENGTH, MAX_LINES, parseSession } from './parse.ts';
 

@@ -1,10 +1,11 @@
 import { countLetters, cutLetters } from '../letters.ts';
-import type { Block, Comments, Item, Role, SessionDocument, SessionField } from '../session/document.ts';
-import { countSteps, MAX_STEPS } from '../session/count-steps.ts';
-import { ROLES, SESSION_FIELDS } from '../session/document.ts';
-import { Cursor, MAX_DURATION_SEC, UnreadableError } from './cursor.ts';
+import type { Block, Comments, Item, Role, SessionDocument, SessionField } from '../document/document.ts';
+import { countSteps, MAX_STEPS } from '../forms/count-steps.ts';
+import { ROLES, SESSION_FIELDS } from '../document/document.ts';
+import { MAX_DURATION_SEC, MAX_GROUP } from '../limits.ts';
+import { Cursor, UnreadableError } from './cursor.ts';
 import type { NotationIssue } from './issue.ts';
-import { nearestWords } from './nearest.ts';
+import { nearestWords } from '../words/nearest.ts';
 import type { HeaderRules } from './read-header.ts';
 import { readClauses } from './read-header.ts';
 import type { ItemSource, MovementNames } from './read-item.ts';
@@ -335,7 +336,7 @@ function readField(cursor: Cursor, field: SessionField, document: Mutable<Sessio
         return cursor.fail('bad-value', 'A target is at most six hours.', [], first);
       break;
     case 'Group':
-      document.groupSize = cursor.count('The number of people', 1, 1000);
+      document.groupSize = cursor.count('The number of people', 1, MAX_GROUP);
       cursor.takeOneOf('people', 'persons', 'person');
       break;
     case 'Effort':

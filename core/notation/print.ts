@@ -10,12 +10,12 @@ import type {
   SessionField,
   Sides,
   WorkItem,
-} from '../session/document.ts';
-import { SESSION_FIELDS } from '../session/document.ts';
+} from '../document/document.ts';
+import { SESSION_FIELDS } from '../document/document.ts';
 import { assertNever } from '../assert-never.ts';
 import { sameData } from '../same-data.ts';
 import { Cursor, UnreadableError } from './cursor.ts';
-import { formatClock } from './format-clock.ts';
+import { formatClock } from '../words/format-clock.ts';
 import type { MovementNames } from './read-item.ts';
 import { readItem } from './read-item.ts';
 import { tokenizeLine } from './tokens.ts';

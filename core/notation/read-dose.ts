@@ -1,4 +1,4 @@
-import type { Dose } from '../session/document.ts';
+import type { Dose } from '../document/document.ts';
 import { parseSession } from './parse.ts';
 
 export type DoseReading =

@@ -1,10 +1,11 @@
 import { cutLetters } from '../letters.ts';
-import type { BetweenRest, Block, CountRule, Span, TimeRule } from '../session/document.ts';
+import type { BetweenRest, Block, CountRule, Span, TimeRule } from '../document/document.ts';
 import type { Cursor } from './cursor.ts';
-import { MAX_ROUNDS, UnreadableError } from './cursor.ts';
-import { formatClock } from './format-clock.ts';
+import { MAX_PARTNERS, MAX_ROUNDS, MAX_SETS, MAX_SLOTS, MAX_TEAM } from '../limits.ts';
+import { UnreadableError } from './cursor.ts';
+import { formatClock } from '../words/format-clock.ts';
 import type { NotationIssue } from './issue.ts';
-import { nearestWords } from './nearest.ts';
+import { nearestWords } from '../words/nearest.ts';
 import type { Token } from './tokens.ts';
 
 /** The clauses of a block header, as a coach would look them up. */
@@ -145,14 +146,14 @@ function readClause(cursor: Cursor, said: Said): void {
   else if (cursor.takeWords('pyramid')) readPyramid(cursor, said, token);
   else if (cursor.takeWords('turns')) {
     if (!cursor.takeWords('of')) cursor.fail('missing', 'Turns are written like “turns of 2 in 5:00”.');
-    const turnsOf = cursor.count('The number of partners', 2, 6);
+    const turnsOf = cursor.count('The number of partners', 2, MAX_PARTNERS);
     if (!cursor.takeWords('in')) cursor.fail('missing', 'Say how long the turns go on: “turns of 2 in 5:00”.');
     setClock(cursor, said, { kind: 'span', sec: cursor.duration('The length of the turns'), turnsOf }, token);
   } else if (cursor.takeWords('relay')) {
     once(cursor, said.relay, token, 'The relay');
     const values = cursor.list('The number of reps');
     let teamSize: number | undefined;
-    if (cursor.takeWords('teams', 'of')) teamSize = cursor.count('The size of a team', 2, 50);
+    if (cursor.takeWords('teams', 'of')) teamSize = cursor.count('The size of a team', 2, MAX_TEAM);
     said.relay = { values, ...(teamSize && { teamSize }), token };
   } else if (cursor.takeWords('stations')) {
     once(cursor, said.stations, token, 'stations');
@@ -218,7 +219,7 @@ function readNumbered(cursor: Cursor, said: Said, token: Token): void {
     once(cursor, said.sets, token, 'The number of sets');
     if (high !== low)
       cursor.fail('bad-value', 'Sets are one number; “2 to 3” goes with rounds.', [`${low} to ${high} rounds`], token);
-    if (low > 20) cursor.fail('bad-value', 'At most 20 sets are read.', [], token);
+    if (low > MAX_SETS) cursor.fail('bad-value', `At most ${MAX_SETS} sets are read.`, [], token);
     said.sets = { count: low, token };
     said.restGoesTo = 'sets';
   } else {
@@ -235,7 +236,7 @@ function readNumbered(cursor: Cursor, said: Said, token: Token): void {
 function readEvery(cursor: Cursor, said: Said, token: Token): void {
   const slotSec = cursor.duration('The length of a slot');
   if (cursor.takeMark('x')) {
-    setClock(cursor, said, { kind: 'slots', slotSec, slots: cursor.count('The number of slots', 1, 1000) }, token);
+    setClock(cursor, said, { kind: 'slots', slotSec, slots: cursor.count('The number of slots', 1, MAX_SLOTS) }, token);
     return;
   }
   if (!cursor.takeWords('for')) {
@@ -283,7 +284,7 @@ function durationList(cursor: Cursor, what: string): number[] {
 function readWork(cursor: Cursor, said: Said, token: Token): void {
   const workSec = durationList(cursor, 'The work time');
   const restSec = cursor.takeWords('rest') ? durationList(cursor, 'The rest time') : [];
-  const total = cursor.takeMark('x') ? cursor.count('The number of intervals', 1, 1000) : undefined;
+  const total = cursor.takeMark('x') ? cursor.count('The number of intervals', 1, MAX_SLOTS) : undefined;
   setClock(cursor, said, { kind: 'intervals', workSec, restSec, ...(total && { total }) }, token);
   if (restSec.length === 0 && total === undefined) said.restGoesTo = 'work';
 }
@@ -446,7 +447,8 @@ function timeRule(cursor: Cursor, said: Said): TimeRule {
           said.clock!.lastToken,
         );
       }
-      if (slots > 1000) cursor.fail('bad-value', `That would be ${slots} slots; at most 1000 are read.`, [], token);
+      if (slots > MAX_SLOTS)
+        cursor.fail('bad-value', `That would be ${slots} slots; at most ${MAX_SLOTS} are read.`, [], token);
       if (said.workCap && said.workCap.sec > slotSec)
         cursor.fail('contradiction', 'The work cap is later than the end of the slot.', [], said.workCap.token);
       return { kind: 'slots', slotSec, slots, ...(said.workCap && { workCapSec: said.workCap.sec }) };

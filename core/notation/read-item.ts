@@ -1,8 +1,8 @@
 import { countLetters, cutLetters } from '../letters.ts';
-import type { Amount, Choice, Dose, Item, Load, Sides, WorkItem } from '../session/document.ts';
+import type { Amount, Choice, Dose, Item, Load, Sides, WorkItem } from '../document/document.ts';
 import type { Cursor } from './cursor.ts';
-import { MAX_AMOUNT } from './cursor.ts';
-import { nearestWords } from './nearest.ts';
+import { MAX_AMOUNT } from '../limits.ts';
+import { nearestWords } from '../words/nearest.ts';
 import type { Token } from './tokens.ts';
 
 /** What the reader asks of a movement library: whether these words are a movement's name. */

@@ -1,4 +1,4 @@
-import type { SessionDocument } from '../session/document.ts';
+import type { SessionDocument } from '../document/document.ts';
 import { applyEdits, tailOf } from './apply-edits.ts';
 import type { SessionSource } from './parse.ts';
 import { printHeader, printItem } from './print.ts';

@@ -1,5 +1,5 @@
 import type { Movement, PaceSec } from '../movement/movement.ts';
-import type { Speed, Tempo } from '../session/document.ts';
+import type { Speed, Tempo } from '../document/document.ts';
 
 /** A time that is estimated: from quick to careful, in seconds. Exact times have three equal values. */
 export type EstimateSec = PaceSec;

@@ -1,5 +1,5 @@
 import type { MovementLibrary } from '../movement/library.ts';
-import type { Block, SessionDocument } from '../session/document.ts';
+import type { Block, SessionDocument } from '../document/document.ts';
 import { blockName } from '../session/explain.ts';
 import { load, shape, tempo } from './levers/items.ts';
 import type { LeverAction } from './levers/lever-action.ts';

@@ -2,7 +2,7 @@ import type { Area, Joint, Pattern } from '../movement/movement.ts';
 import { areaOf, loadsWrists } from '../movement/movement.ts';
 import { parseSession } from '../notation/parse.ts';
 import type { EstimateSec } from '../pace/pace.ts';
-import type { SessionDocument } from '../session/document.ts';
+import type { SessionDocument } from '../document/document.ts';
 import { blockName } from '../session/explain.ts';
 import type { ScoreKind, SessionPlan } from '../session/plan.ts';
 import { computePlan } from '../session/plan.ts';

@@ -1,6 +1,6 @@
 import { assertNever } from '../assert-never.ts';
-import { formatClock } from '../notation/format-clock.ts';
-import type { SessionDocument } from '../session/document.ts';
+import { formatClock } from '../words/format-clock.ts';
+import type { SessionDocument } from '../document/document.ts';
 import { isExact } from '../pace/pace.ts';
 import { computePlan } from '../session/plan.ts';
 import { readLever } from './apply-lever.ts';

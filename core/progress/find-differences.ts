@@ -1,10 +1,10 @@
 import type { DayPlace } from '../calendar/day.ts';
 import { dayKey } from '../calendar/day.ts';
 import { sameData } from '../same-data.ts';
-import { formatClock } from '../notation/format-clock.ts';
+import { formatClock } from '../words/format-clock.ts';
 import type { DayPlan, DayPlanner } from './day-plan.ts';
 import { findLeverChanges } from './explain-week.ts';
-import type { SessionDocument } from '../session/document.ts';
+import type { SessionDocument } from '../document/document.ts';
 import { blockName } from '../session/explain.ts';
 import type { Lever } from './lever.ts';
 import { LEVER_KINDS, leverName } from './lever.ts';

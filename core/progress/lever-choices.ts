@@ -1,5 +1,5 @@
 import type { MovementLibrary } from '../movement/library.ts';
-import type { SessionDocument } from '../session/document.ts';
+import type { SessionDocument } from '../document/document.ts';
 import { blockName } from '../session/explain.ts';
 import { readLever } from './apply-lever.ts';
 import type { Lever } from './lever.ts';

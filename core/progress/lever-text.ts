@@ -1,5 +1,6 @@
+import { MAX_DURATION_SEC } from '../limits.ts';
 import { assertNever } from '../assert-never.ts';
-import { formatClock } from '../notation/format-clock.ts';
+import { formatClock } from '../words/format-clock.ts';
 import type { Lever } from './lever.ts';
 import { formatSigned, LEVER_KINDS, leverName } from './lever.ts';
 import type { LeverRule, Schedule } from './schedule.ts';
@@ -174,7 +175,7 @@ function isInBounds(schedule: Schedule): boolean {
     case 'double':
       return schedule.ceiling >= 1 && small(schedule.loadBy);
     case 'until-length':
-      return small(schedule.by) && schedule.sec > 0 && schedule.sec <= 6 * 3600;
+      return small(schedule.by) && schedule.sec > 0 && schedule.sec <= MAX_DURATION_SEC;
     default:
       return assertNever(schedule);
   }

@@ -1,5 +1,5 @@
 import type { MovementLibrary } from '../movement/library.ts';
-import type { SessionDocument } from '../session/document.ts';
+import type { SessionDocument } from '../document/document.ts';
 import { leversOf, readLever } from './apply-lever.ts';
 import type { Lever, LeverKind } from './lever.ts';
 import type { LeverRule } from './schedule.ts';

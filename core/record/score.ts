@@ -1,4 +1,4 @@
-import { formatClock } from '../notation/format-clock.ts';
+import { formatClock } from '../words/format-clock.ts';
 import type { ScoreKind, SessionPlan } from '../session/plan.ts';
 
 /** What someone got in one scored block. `block` counts from 0. */

@@ -2,7 +2,7 @@ import type { MovementLibrary } from '../movement/library.ts';
 import type { NotationIssue } from '../notation/issue.ts';
 import type { SessionSource } from '../notation/parse.ts';
 import { parseSession } from '../notation/parse.ts';
-import type { Block, SessionDocument } from './document.ts';
+import type { Block, SessionDocument } from '../document/document.ts';
 import { findFindings } from './find-findings.ts';
 import type { Finding } from './finding.ts';
 import type { SessionPlan } from './plan.ts';

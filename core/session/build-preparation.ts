@@ -3,7 +3,7 @@ import type { Area } from '../movement/movement.ts';
 import { loadsWrists } from '../movement/movement.ts';
 import { usualDose } from '../movement/usual-dose.ts';
 import { computeAreaWork } from './area-work.ts';
-import type { Block, Dose, WorkItem } from './document.ts';
+import type { Block, Dose, WorkItem } from '../document/document.ts';
 import type { SessionPlan } from './plan.ts';
 
 /** What makes an area ready, and what rehearses it (common practice, no source: range of motion first, then what resembles the main work). */

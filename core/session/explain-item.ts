@@ -1,9 +1,9 @@
-import { formatClock } from '../notation/format-clock.ts';
-import { capOf, fitSlots } from '../pace/slot-fit.ts';
+import { formatClock } from '../words/format-clock.ts';
+import { capOf, fitSlots } from '../forms/slot-fit.ts';
 import type { MovementLibrary } from '../movement/library.ts';
-import { isWork } from './describe-item.ts';
-import type { Block } from './document.ts';
-import { repsAt } from './dose-parts.ts';
+import { isWork } from '../words/describe-item.ts';
+import type { Block } from '../document/document.ts';
+import { repsAt } from '../forms/dose-parts.ts';
 import { formatRange } from './explain.ts';
 import type { SessionPlan } from './plan.ts';
 

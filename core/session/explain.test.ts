@@ -2,8 +2,8 @@ import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
 import { lineSpans } from '../notation/line-spans.ts';
 import { analyseText } from './analyse.ts';
-import { itemDetails, itemName, speakDose } from './describe-item.ts';
-import type { WorkItem } from './document.ts';
+import { itemDetails, itemName, speakDose } from '../words/describe-item.ts';
+import type { WorkItem } from '../document/document.ts';
 import {
   blockName,
   describeBlock,

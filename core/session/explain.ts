@@ -1,7 +1,7 @@
-import { formatClock } from '../notation/format-clock.ts';
+import { formatClock } from '../words/format-clock.ts';
 import type { EstimateSec } from '../pace/pace.ts';
 import { isExact } from '../pace/pace.ts';
-import type { Block } from './document.ts';
+import type { Block } from '../document/document.ts';
 import type { BlockPlan } from './plan.ts';
 
 /** Whole minutes for speaking about lengths: 39:50 is 40. At least 1 where there is anything at all. */

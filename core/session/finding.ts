@@ -1,6 +1,6 @@
 import type { MovementLibrary } from '../movement/library.ts';
 import type { SessionSource } from '../notation/parse.ts';
-import type { Block, SessionDocument } from './document.ts';
+import type { Block, SessionDocument } from '../document/document.ts';
 import type { SessionPlan } from './plan.ts';
 import type { Routines } from './resolve.ts';
 import type { SessionEdit } from './session-edit.ts';

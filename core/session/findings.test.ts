@@ -4,7 +4,7 @@ import { baseLibrary } from '../movement/library.ts';
 import { arbitraryDocument } from '../notation/arbitrary-document.ts';
 import { applyEdits } from '../notation/apply-edits.ts';
 import { printSession } from '../notation/print.ts';
-import { commonStep, fitSlots } from '../pace/slot-fit.ts';
+import { commonStep, fitSlots } from '../forms/slot-fit.ts';
 import { analyseText, isSendable } from './analyse.ts';
 import type { FindingCode } from './finding.ts';
 import { readRoutines } from './read-routines.ts';

@@ -1,11 +1,11 @@
 import type { MovementLibrary } from '../movement/library.ts';
 import type { EstimateSec } from '../pace/pace.ts';
 import { addEstimates, exactly, isExact } from '../pace/pace.ts';
-import type { Block, Role, SessionDocument, Span } from './document.ts';
+import type { Block, Role, SessionDocument, Span } from '../document/document.ts';
 import type { Routines } from './resolve.ts';
 import { resolveBlocks } from './resolve.ts';
-import type { Part, PartKind, Step } from './step.ts';
-import { likelyRounds, roundsOf, unroll } from './unroll.ts';
+import type { Part, PartKind, Step } from '../forms/step.ts';
+import { likelyRounds, roundsOf, unroll } from '../forms/unroll.ts';
 
 export type ScoreKind = 'rounds+reps' | 'reps' | 'time' | 'reps-per-window' | 'top-set' | 'none';
 

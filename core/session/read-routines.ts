@@ -1,7 +1,7 @@
 import type { MovementNames } from '../notation/read-item.ts';
 import { parseSession } from '../notation/parse.ts';
-import { countSteps, MAX_ROUTINE_STEPS } from './count-steps.ts';
-import type { Block } from './document.ts';
+import { countSteps, MAX_ROUTINE_STEPS } from '../forms/count-steps.ts';
+import type { Block } from '../document/document.ts';
 import type { Routines } from './resolve.ts';
 
 /** Stored routines by their name in lower case. One whose text is no longer one readable block is left out. */

@@ -1,4 +1,4 @@
-import type { Block, SessionDocument } from './document.ts';
+import type { Block, SessionDocument } from '../document/document.ts';
 
 /** Stored blocks by name, for `routine NAME`. */
 export type Routines = ReadonlyMap<string, Block>;

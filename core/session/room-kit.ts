@@ -1,8 +1,8 @@
 import { PLACES } from '../movement/kit.ts';
 import type { MovementLibrary } from '../movement/library.ts';
-import { isWork } from './describe-item.ts';
-import { resolveMovement } from './dose-parts.ts';
-import type { Block, WorkItem } from './document.ts';
+import { isWork } from '../words/describe-item.ts';
+import { resolveMovement } from '../forms/dose-parts.ts';
+import type { Block, WorkItem } from '../document/document.ts';
 
 export interface RoomKit {
   readonly piece: string;

@@ -1,4 +1,4 @@
-import type { Block, Item, SessionField } from './document.ts';
+import type { Block, Item, SessionField } from '../document/document.ts';
 
 /**
  * One change to a session. Cards, quick fixes and levers speak in these; `applyEdits` writes them into the text line

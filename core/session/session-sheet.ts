@@ -1,6 +1,6 @@
-import { formatClock } from '../notation/format-clock.ts';
-import { isWork, itemDetails, itemName, speakDose } from './describe-item.ts';
-import type { Block, Item, SessionDocument } from './document.ts';
+import { formatClock } from '../words/format-clock.ts';
+import { isWork, itemDetails, itemName, speakDose } from '../words/describe-item.ts';
+import type { Block, Item, SessionDocument } from '../document/document.ts';
 import { blockName, describeBlock, formatMinutes, wholeMinutes } from './explain.ts';
 import type { SessionPlan } from './plan.ts';
 

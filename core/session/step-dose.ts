@@ -1,7 +1,6 @@
-import type { Amount, Dose, Sides } from './document.ts';
+import { MAX_AMOUNT, MAX_DURATION_SEC } from '../limits.ts';
+import type { Amount, Dose, Sides } from '../document/document.ts';
 
-const MAX_REPS = 10_000;
-const MAX_SEC = 6 * 3600;
 /** A time is stepped by five seconds, by a minute from ten minutes on. */
 const secStep = (sec: number): number => (sec >= 600 ? 60 : 5);
 const metresStep = (metres: number): number => (metres >= 400 ? 100 : metres >= 100 ? 50 : 10);
@@ -32,16 +31,16 @@ function stepAmount(amount: Amount, next: (value: number) => number, most: numbe
 export function stepDose(dose: Dose, by: 1 | -1): Dose {
   switch (dose.kind) {
     case 'reps':
-      return { ...dose, amount: stepAmount(dose.amount, (v) => v + by, MAX_REPS) };
+      return { ...dose, amount: stepAmount(dose.amount, (v) => v + by, MAX_AMOUNT) };
     case 'time':
       return {
         ...dose,
-        amountSec: stepAmount(dose.amountSec, (v) => Math.max(1, nextMultiple(v, secStep(v), by)), MAX_SEC),
+        amountSec: stepAmount(dose.amountSec, (v) => Math.max(1, nextMultiple(v, secStep(v), by)), MAX_DURATION_SEC),
       };
     case 'distance':
-      return { ...dose, metres: clamp(nextMultiple(dose.metres, metresStep(dose.metres), by), MAX_REPS) };
+      return { ...dose, metres: clamp(nextMultiple(dose.metres, metresStep(dose.metres), by), MAX_AMOUNT) };
     case 'energy':
-      return { ...dose, kcal: clamp(dose.kcal + by, MAX_REPS) };
+      return { ...dose, kcal: clamp(dose.kcal + by, MAX_AMOUNT) };
     case 'max':
     case 'given':
       return dose;

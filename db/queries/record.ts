@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
-import type { SessionDocument } from '../../core/session/document.ts';
+import type { SessionDocument } from '../../core/document/document.ts';
 import type { Outcome, SessionRecord } from '../../core/record/record.ts';
 import type { Score } from '../../core/record/score.ts';
-import type { FitChange } from '../../core/movement/fit-session.ts';
+import type { FitChange } from '../../core/fit/fit-session.ts';
 import { NotFoundError } from '../errors.ts';
 import type { Db } from '../pool.ts';
 
@@ -175,7 +175,7 @@ const OUTCOME_LETTERS: Readonly<Record<string, Outcome>> = { d: 'done', p: 'part
 export async function listOutcomes(db: Db, runId: number): Promise<Outcomes> {
   const { rows } = await db.query<{ enrolment_id: number; days: string }>({
     name: 'outcomes',
-    text: `select enrolment_id, string_agg(day_id || left(outcome, 1) || round(share_ratio::numeric * 100), ' ') as days
+    text: `select enrolment_id, string_agg(day_id || left(outcome, 1) || (share_ratio * 100)::integer, ' ') as days
      from (
        select distinct on (c.enrolment_id, v.day_id) c.enrolment_id, v.day_id, c.outcome, c.share_ratio
        from record c join version v on v.id = c.version_id

@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { dayKey, WEEKDAYS } from '../../../core/calendar/day.ts';
-import { formatClock } from '../../../core/notation/format-clock.ts';
+import { formatClock } from '../../../core/words/format-clock.ts';
 import type { Guard } from '../../../core/progress/guards/guard.ts';
 import type { DayDifference } from '../../../core/progress/find-differences.ts';
 import type { WeekPlan } from '../../../core/progress/plan-programme.ts';

@@ -1,5 +1,5 @@
 import { AREAS } from '../../../core/movement/movement.ts';
-import { formatClock } from '../../../core/notation/format-clock.ts';
+import { formatClock } from '../../../core/words/format-clock.ts';
 import { progressionWeek } from '../../../core/progress/programme-document.ts';
 import { wholeMinutes } from '../../../core/session/explain.ts';
 import type { Plan } from './use-plan.ts';

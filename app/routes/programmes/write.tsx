@@ -9,7 +9,7 @@ import type { MovementLayer } from '../../../core/movement/layer.ts';
 import { printBlock } from '../../../core/notation/apply-edits.ts';
 import type { NotationIssue } from '../../../core/notation/issue.ts';
 import { analyseText, isSendable } from '../../../core/session/analyse.ts';
-import type { Block } from '../../../core/session/document.ts';
+import type { Block } from '../../../core/document/document.ts';
 import { computeRoomKit } from '../../../core/session/room-kit.ts';
 import { readRoutine } from '../../../core/session/read-routines.ts';
 import { StaleError } from '../../../db/errors.ts';

@@ -1,7 +1,7 @@
 import type { DayDate, DayPlace } from '../../calendar/day.ts';
 import { dateOfDay, WEEKDAYS } from '../../calendar/day.ts';
 import { groupBy } from '../../group-by.ts';
-import { formatClock } from '../../notation/format-clock.ts';
+import { formatClock } from '../../words/format-clock.ts';
 import type { Area } from '../../movement/movement.ts';
 import { wholeMinutes } from '../../session/explain.ts';
 import type { DayPlan, WatchedJoint } from '../day-plan.ts';

@@ -1,11 +1,10 @@
+import { MAX_KG, MAX_SHARE_PCT } from '../../limits.ts';
 import { convertDose, countsSides } from '../../movement/convert-dose.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
-import type { WorkItem } from '../../session/document.ts';
+import type { WorkItem } from '../../document/document.ts';
 import type { LeverAction } from './lever-action.ts';
 import { clamp, mapItems, readItems } from './lever-action.ts';
 
-const MAX_KG = 500;
-const MAX_PCT = 150;
 const MAX_DOWN_SEC = 20;
 /** Weights are set in quarters of a kilogram. */
 const toQuarter = (kg: number): number => Math.round(kg * 4) / 4;
@@ -28,7 +27,7 @@ export const load: LeverAction = {
           load: { ...item.load, kg: clamp(toQuarter(item.load.kg + by), Math.min(item.load.kg, 0.5), MAX_KG) },
         };
       if (item.load?.kind === 'share')
-        return { ...item, load: { ...item.load, pct: clamp(Math.round(item.load.pct + by), 1, MAX_PCT) } };
+        return { ...item, load: { ...item.load, pct: clamp(Math.round(item.load.pct + by), 1, MAX_SHARE_PCT) } };
       return item;
     }),
 };

@@ -1,5 +1,6 @@
+import { MAX_DURATION_SEC } from '../../limits.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
-import type { Block, Item, WorkItem } from '../../session/document.ts';
+import type { Block, Item, WorkItem } from '../../document/document.ts';
 import type { Lever } from '../lever.ts';
 
 /** How one kind of lever acts on one block: what it stands at, and the block pulled by so much. */
@@ -10,14 +11,12 @@ export interface LeverAction {
   pull(block: Block, by: number, lever: Lever, library: MovementLibrary): Block;
 }
 
-export const MAX_SEC = 6 * 3600;
-export const MAX_COUNT = 10_000;
 /** No lever makes a stretch of time shorter than this; one that is written shorter stays so. */
 export const LEAST_SEC = 5;
 
 export const clamp = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
 /** A stretch of time, pulled. */
-export const pullSec = (sec: number, by: number, most = MAX_SEC): number =>
+export const pullSec = (sec: number, by: number, most = MAX_DURATION_SEC): number =>
   clamp(sec + by, Math.min(sec, LEAST_SEC), most);
 
 export const isList = (count: Block['count']): count is Extract<Block['count'], { kind: 'list' }> =>

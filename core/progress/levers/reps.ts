@@ -1,7 +1,8 @@
 import { printDose } from '../../notation/print.ts';
-import type { Amount, WorkItem } from '../../session/document.ts';
+import type { Amount, WorkItem } from '../../document/document.ts';
 import type { LeverAction } from './lever-action.ts';
-import { clamp, isList, mapItems, MAX_COUNT, readItems } from './lever-action.ts';
+import { MAX_AMOUNT } from '../../limits.ts';
+import { clamp, isList, mapItems, readItems } from './lever-action.ts';
 
 export function pullAmount(amount: Amount, next: (value: number) => number): Amount {
   switch (amount.kind) {
@@ -16,7 +17,7 @@ export function pullAmount(amount: Amount, next: (value: number) => number): Amo
   }
 }
 
-const pullCount = (by: number) => (value: number) => clamp(value + by, 1, MAX_COUNT);
+const pullCount = (by: number) => (value: number) => clamp(value + by, 1, MAX_AMOUNT);
 /** Sides in turn stay even: one rep more is one more with each. */
 const stepOf = (item: WorkItem): number => (item.dose?.kind === 'reps' && item.dose.sides === 'alternate' ? 2 : 1);
 

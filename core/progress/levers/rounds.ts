@@ -1,10 +1,8 @@
-import type { Block, Item } from '../../session/document.ts';
-import { roundsOf } from '../../session/unroll.ts';
+import type { Block, Item } from '../../document/document.ts';
+import { roundsOf } from '../../forms/unroll.ts';
 import type { LeverAction } from './lever-action.ts';
-import { clamp, isList, MAX_COUNT, MAX_SEC } from './lever-action.ts';
-
-const MAX_ROUNDS = 100;
-const MAX_SLOTS = 1000;
+import { MAX_AMOUNT, MAX_DURATION_SEC, MAX_ROUNDS, MAX_SLOTS } from '../../limits.ts';
+import { clamp, isList } from './lever-action.ts';
 
 /**
  * A list by round with so many rounds more or fewer. What grows goes on growing at its end, what shrinks gets a larger
@@ -29,9 +27,10 @@ function withMoreListed(block: Block, by: number): Block {
   const { time, count } = block;
   const next = { ...block };
   if (isList(count) && isRuledByList(block))
-    Object.assign(next, { count: { ...count, values: extendList(count.values, by, MAX_COUNT) } });
+    Object.assign(next, { count: { ...count, values: extendList(count.values, by, MAX_AMOUNT) } });
   if (time.kind === 'intervals') {
-    const extend = (values: readonly number[]) => (values.length > 1 ? extendList(values, by, MAX_SEC) : values);
+    const extend = (values: readonly number[]) =>
+      values.length > 1 ? extendList(values, by, MAX_DURATION_SEC) : values;
     Object.assign(next, { time: { ...time, workSec: extend(time.workSec), restSec: extend(time.restSec) } });
   }
   const items = block.items.map((item): Item => {
@@ -40,12 +39,12 @@ function withMoreListed(block: Block, by: number): Block {
     if (dose.kind === 'reps' && dose.amount.kind === 'list')
       return {
         ...item,
-        dose: { ...dose, amount: { kind: 'list', values: extendList(dose.amount.values, by, MAX_COUNT) } },
+        dose: { ...dose, amount: { kind: 'list', values: extendList(dose.amount.values, by, MAX_AMOUNT) } },
       };
     if (dose.kind === 'time' && dose.amountSec.kind === 'list')
       return {
         ...item,
-        dose: { ...dose, amountSec: { kind: 'list', values: extendList(dose.amountSec.values, by, MAX_SEC) } },
+        dose: { ...dose, amountSec: { kind: 'list', values: extendList(dose.amountSec.values, by, MAX_DURATION_SEC) } },
       };
     return item;
   });
@@ -77,7 +76,7 @@ function pullRounds(block: Block, by: number): Block {
   const { time } = block;
   switch (time.kind) {
     case 'slots': {
-      const most = Math.min(MAX_SLOTS, Math.floor(MAX_SEC / time.slotSec));
+      const most = Math.min(MAX_SLOTS, Math.floor(MAX_DURATION_SEC / time.slotSec));
       return {
         ...block,
         time: {

@@ -1,8 +1,9 @@
-import { formatClock } from '../../notation/format-clock.ts';
+import { formatClock } from '../../words/format-clock.ts';
 import { printDose } from '../../notation/print.ts';
-import type { Block, Item, WorkItem } from '../../session/document.ts';
+import type { Block, Item, WorkItem } from '../../document/document.ts';
 import type { LeverAction } from './lever-action.ts';
-import { clamp, mapItems, MAX_SEC, pullSec, readItems } from './lever-action.ts';
+import { MAX_DURATION_SEC } from '../../limits.ts';
+import { clamp, mapItems, pullSec, readItems } from './lever-action.ts';
 import { pullAmount } from './reps.ts';
 
 const words = (values: readonly number[]): string =>
@@ -92,7 +93,7 @@ export const clock: LeverAction = {
       case 'span':
         return { ...block, time: { ...time, sec: pullSec(time.sec, by) } };
       case 'slots': {
-        const slotSec = pullSec(time.slotSec, by, Math.floor(MAX_SEC / time.slots));
+        const slotSec = pullSec(time.slotSec, by, Math.floor(MAX_DURATION_SEC / time.slots));
         return {
           ...block,
           time: {

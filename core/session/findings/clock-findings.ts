@@ -1,8 +1,8 @@
-import { commonStep, fitSlots, withCount } from '../../pace/slot-fit.ts';
-import { formatClock } from '../../notation/format-clock.ts';
-import { isWork } from '../describe-item.ts';
-import { resolveMovement } from '../dose-parts.ts';
-import type { Block, WorkItem } from '../document.ts';
+import { commonStep, fitSlots, withCount } from '../../forms/slot-fit.ts';
+import { formatClock } from '../../words/format-clock.ts';
+import { isWork } from '../../words/describe-item.ts';
+import { resolveMovement } from '../../forms/dose-parts.ts';
+import type { Block, WorkItem } from '../../document/document.ts';
 import type { Finding, FindingScope } from '../finding.ts';
 import { lineOfBlock, lineOfItem } from '../finding.ts';
 import type { SessionEdit } from '../session-edit.ts';

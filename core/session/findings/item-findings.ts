@@ -1,6 +1,6 @@
-import { resolveMovement } from '../dose-parts.ts';
-import { isWork } from '../describe-item.ts';
-import type { Block, Dose, WorkItem } from '../document.ts';
+import { resolveMovement } from '../../forms/dose-parts.ts';
+import { isWork } from '../../words/describe-item.ts';
+import type { Block, Dose, WorkItem } from '../../document/document.ts';
 import type { Finding, FindingChange, FindingScope } from '../finding.ts';
 import { lineOfItem } from '../finding.ts';
 import { nearestMovements } from '../../movement/nearest-movements.ts';

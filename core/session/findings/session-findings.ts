@@ -1,12 +1,12 @@
 import { PLACES, servesAs } from '../../movement/kit.ts';
 import { areaOf, hasImpact, loadsWrists } from '../../movement/movement.ts';
-import { MAX_DURATION_SEC, MAX_ROUNDS } from '../../notation/cursor.ts';
-import { formatClock } from '../../notation/format-clock.ts';
+import { MAX_DURATION_SEC, MAX_ROUNDS } from '../../limits.ts';
+import { formatClock } from '../../words/format-clock.ts';
 import { buildCoolDown, buildWarmUp } from '../build-preparation.ts';
-import { resolveMovement } from '../dose-parts.ts';
-import { isWork } from '../describe-item.ts';
+import { resolveMovement } from '../../forms/dose-parts.ts';
+import { isWork } from '../../words/describe-item.ts';
 import { blockName } from '../explain.ts';
-import type { Block } from '../document.ts';
+import type { Block } from '../../document/document.ts';
 import type { Finding, FindingChange, FindingScope } from '../finding.ts';
 import { lineOfBlock, lineOfItem } from '../finding.ts';
 

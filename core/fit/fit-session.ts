@@ -1,12 +1,12 @@
-import { fitSlots, withCount } from '../pace/slot-fit.ts';
+import { fitSlots, withCount } from '../forms/slot-fit.ts';
 import { printDose } from '../notation/print.ts';
-import type { Block, Choice, Item, SessionDocument, WorkItem } from '../session/document.ts';
+import type { Block, Choice, Item, SessionDocument, WorkItem } from '../document/document.ts';
 import { scoreKind } from '../session/plan.ts';
-import { convertDose, countsSides } from './convert-dose.ts';
-import type { FitHow, FitPerson } from './fit-movement.ts';
-import { fitMovement } from './fit-movement.ts';
-import type { MovementLibrary } from './library.ts';
-import type { Movement } from './movement.ts';
+import { convertDose, countsSides } from '../movement/convert-dose.ts';
+import type { FitHow, FitPerson } from '../movement/fit-movement.ts';
+import { fitMovement } from '../movement/fit-movement.ts';
+import type { MovementLibrary } from '../movement/library.ts';
+import type { Movement } from '../movement/movement.ts';
 
 /** One line that this person does in another shape, and why. */
 export interface FitChange {

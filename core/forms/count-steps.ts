@@ -1,4 +1,5 @@
-import type { Block } from './document.ts';
+import { DEFAULT_TEAM } from '../limits.ts';
+import type { Block } from '../document/document.ts';
 
 /** Most steps of one session: above this it can't be led, nor drawn in time. */
 export const MAX_STEPS = 8_000;
@@ -10,6 +11,6 @@ const mostRounds = (block: Block): number =>
 
 /** At most so many steps a block has when it is unrolled: items, rounds, sets, team members, both sides. Nothing is unrolled for it. */
 export function countSteps(block: Block): number {
-  const members = block.relay ? (block.relay.teamSize ?? 2) : 1;
+  const members = block.relay ? (block.relay.teamSize ?? DEFAULT_TEAM) : 1;
   return block.items.length * mostRounds(block) * (block.sets?.count ?? 1) * members * 2;
 }

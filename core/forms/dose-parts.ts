@@ -11,7 +11,7 @@ import {
   scaleEstimate,
   SEC_PER_KCAL,
 } from '../pace/pace.ts';
-import type { Amount, CountRule, Dose, Sides, WorkItem } from './document.ts';
+import type { Amount, CountRule, Dose, Sides, WorkItem } from '../document/document.ts';
 import type { Part } from './step.ts';
 
 /** Repetitions assumed, for the time only, where a line owes no number ("by count instead of 30 s: at least 10", common practice). */

@@ -1,10 +1,10 @@
-import type { Block, SessionDocument } from '../session/document.ts';
-import { isWork, itemName } from '../session/describe-item.ts';
-import type { FitPerson, Level } from './fit-movement.ts';
-import { ANYONE } from './fit-movement.ts';
+import type { Block, SessionDocument } from '../document/document.ts';
+import { isWork, itemName } from '../words/describe-item.ts';
+import type { FitPerson, Level } from '../movement/fit-movement.ts';
+import { ANYONE } from '../movement/fit-movement.ts';
 import { fitSession } from './fit-session.ts';
-import type { MovementLibrary } from './library.ts';
-import { PATTERNS } from './movement.ts';
+import type { MovementLibrary } from '../movement/library.ts';
+import { PATTERNS } from '../movement/movement.ts';
 
 /** How many people do one written line in which shape. */
 export interface ShapeCount {

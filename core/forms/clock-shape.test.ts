@@ -6,8 +6,8 @@ import { parseSession } from '../notation/parse.ts';
 import { printSession } from '../notation/print.ts';
 import { CLOCK_SHAPES, headerNumbers, shapeOf, stepHeaderNumber, withHeaderNumber, withShape } from './clock-shape.ts';
 import { countSteps, MAX_STEPS } from './count-steps.ts';
-import type { Block } from './document.ts';
-import { nextSides, stepDose } from './step-dose.ts';
+import type { Block } from '../document/document.ts';
+import { nextSides, stepDose } from '../session/step-dose.ts';
 
 const readBack = (block: Block) => {
   const { document, issues } = parseSession(printSession({ blocks: [block] }, baseLibrary), baseLibrary);

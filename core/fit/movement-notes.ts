@@ -1,7 +1,7 @@
-import { isWork } from '../session/describe-item.ts';
-import type { Block } from '../session/document.ts';
-import type { MovementLibrary } from './library.ts';
-import type { Movement } from './movement.ts';
+import { isWork } from '../words/describe-item.ts';
+import type { Block } from '../document/document.ts';
+import type { MovementLibrary } from '../movement/library.ts';
+import type { Movement } from '../movement/movement.ts';
 
 /** How a movement is done, in short lines. */
 export type MovementNote = Pick<Movement, 'setUp' | 'doing' | 'watchFor' | 'breathing' | 'cautions'>;

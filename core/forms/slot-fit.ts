@@ -1,8 +1,8 @@
 import type { MovementLibrary } from '../movement/library.ts';
-import type { Block, Item, TimeRule, WorkItem } from '../session/document.ts';
-import { ownParts, resolveMovement } from '../session/dose-parts.ts';
-import type { EstimateSec } from './pace.ts';
-import { addEstimates, computeRepSec, exactly } from './pace.ts';
+import type { Block, Item, TimeRule, WorkItem } from '../document/document.ts';
+import { ownParts, resolveMovement } from './dose-parts.ts';
+import type { EstimateSec } from '../pace/pace.ts';
+import { addEstimates, computeRepSec, exactly } from '../pace/pace.ts';
 
 /**
  * The share of a slot by whose end work should be over where no work cap is written: 50 s of a minute

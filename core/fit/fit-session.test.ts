@@ -3,15 +3,15 @@ import { describe, expect, test } from 'vitest';
 import { arbitraryDocument } from '../notation/arbitrary-document.ts';
 import { parseSession } from '../notation/parse.ts';
 import { printSession } from '../notation/print.ts';
-import { isWork } from '../session/describe-item.ts';
+import { isWork } from '../words/describe-item.ts';
 import { computePlan } from '../session/plan.ts';
 import { resolveBlocks } from '../session/resolve.ts';
-import type { FitPerson, Level } from './fit-movement.ts';
-import { findObstacle } from './fit-movement.ts';
+import type { FitPerson, Level } from '../movement/fit-movement.ts';
+import { findObstacle } from '../movement/fit-movement.ts';
 import { fitSession } from './fit-session.ts';
-import { baseLibrary } from './library.ts';
-import { PATTERNS } from './movement.ts';
-import { SPARES } from './spare.ts';
+import { baseLibrary } from '../movement/library.ts';
+import { PATTERNS } from '../movement/movement.ts';
+import { SPARES } from '../movement/spare.ts';
 
 const ids = baseLibrary.movements.map((m) => m.id);
 const arbitraryPerson: fc.Arbitrary<FitPerson> = fc

@@ -1,5 +1,6 @@
+import { MAX_DURATION_SEC, MAX_SLOTS } from '../limits.ts';
 import { assertNever } from '../assert-never.ts';
-import type { Block } from './document.ts';
+import type { Block } from '../document/document.ts';
 
 /** The forms of a block, as a coach picks them: each is a set of answers to what rules the time and how the count changes. */
 export const CLOCK_SHAPES = [
@@ -154,30 +155,37 @@ export function headerNumbers(block: Block): HeaderNumber[] {
       break;
     case 'own':
       if (block.relay?.teamSize) out.push(number('teamSize', 'to a team', block.relay.teamSize, 'count', 50, 2));
-      if (time.capSec) out.push(number('capSec', 'cap', time.capSec, 'sec', 21_600));
+      if (time.capSec) out.push(number('capSec', 'cap', time.capSec, 'sec', MAX_DURATION_SEC));
       break;
     case 'span':
-      out.push(number('sec', 'length', time.sec, 'sec', 21_600));
+      out.push(number('sec', 'length', time.sec, 'sec', MAX_DURATION_SEC));
       break;
     case 'slots':
       out.push(
-        number('slotSec', 'every', time.slotSec, 'sec', Math.floor(21_600 / time.slots), time.workCapSec ?? 1),
-        number('slots', 'slots', time.slots, 'count', Math.min(1000, Math.floor(21_600 / time.slotSec))),
+        number(
+          'slotSec',
+          'every',
+          time.slotSec,
+          'sec',
+          Math.floor(MAX_DURATION_SEC / time.slots),
+          time.workCapSec ?? 1,
+        ),
+        number('slots', 'slots', time.slots, 'count', Math.min(MAX_SLOTS, Math.floor(MAX_DURATION_SEC / time.slotSec))),
       );
       if (time.workCapSec) out.push(number('workCapSec', 'work over by', time.workCapSec, 'sec', time.slotSec));
       break;
     case 'intervals':
-      if (time.workSec.length === 1) out.push(number('workSec', 'work', time.workSec[0]!, 'sec', 21_600));
-      if (time.restSec.length === 1) out.push(number('restSec', 'rest', time.restSec[0]!, 'sec', 21_600));
-      if (time.total !== undefined) out.push(number('total', 'intervals', time.total, 'count', 1000));
+      if (time.workSec.length === 1) out.push(number('workSec', 'work', time.workSec[0]!, 'sec', MAX_DURATION_SEC));
+      if (time.restSec.length === 1) out.push(number('restSec', 'rest', time.restSec[0]!, 'sec', MAX_DURATION_SEC));
+      if (time.total !== undefined) out.push(number('total', 'intervals', time.total, 'count', MAX_SLOTS));
       if (count?.kind === 'pyramid') out.push(number('step', 'more a set', count.step, 'count', 100));
       break;
     case 'windows':
       out.push(
-        number('windowSec', 'window', time.windowSec, 'sec', 21_600),
+        number('windowSec', 'window', time.windowSec, 'sec', MAX_DURATION_SEC),
         number('windows', 'windows', time.windows, 'count', 100),
       );
-      if (time.restSec) out.push(number('restSec', 'rest', time.restSec, 'sec', 21_600));
+      if (time.restSec) out.push(number('restSec', 'rest', time.restSec, 'sec', MAX_DURATION_SEC));
       break;
     default:
       assertNever(time);
@@ -188,7 +196,7 @@ export function headerNumbers(block: Block): HeaderNumber[] {
   if (rounds && rounds.low === rounds.high && !ruledByList)
     out.push(number('rounds', rounds.low === 1 ? 'round' : 'rounds', rounds.low, 'count', 100));
   if (block.sets) out.push(number('sets', 'sets', block.sets.count, 'count', 20));
-  if (block.thenRestSec) out.push(number('thenRestSec', 'rest after', block.thenRestSec, 'sec', 21_600));
+  if (block.thenRestSec) out.push(number('thenRestSec', 'rest after', block.thenRestSec, 'sec', MAX_DURATION_SEC));
   return out;
 }
 

@@ -1,5 +1,5 @@
-import { formatClock } from '../notation/format-clock.ts';
-import type { Amount, CountRule, Dose, Item, Load, WorkItem } from './document.ts';
+import { formatClock } from './format-clock.ts';
+import type { Amount, CountRule, Dose, Item, Load, WorkItem } from '../document/document.ts';
 
 /** A dose as a participant reads it, split into the big figure and what goes with it. */
 export interface SpokenDose {

@@ -1,8 +1,9 @@
+import { BARE_REST_SEC, DEFAULT_TEAM } from '../limits.ts';
 import { assertNever } from '../assert-never.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 import type { EstimateSec } from '../pace/pace.ts';
 import { addEstimates, CHANGE_OVER_SEC, exactly, scaleEstimate } from '../pace/pace.ts';
-import type { Block, Span, WorkItem } from './document.ts';
+import type { Block, Span, WorkItem } from '../document/document.ts';
 import { fillTo, intervalParts, itemEffort, ownParts, resolveMovement, restPart } from './dose-parts.ts';
 import type { Part, Step } from './step.ts';
 
@@ -121,7 +122,7 @@ function unrollOwn(scope: Scope): Step[] {
   const { block, library } = scope;
   const span = roundsOf(block);
   const steps: Step[] = [];
-  const others = block.relay ? (block.relay.teamSize ?? 2) - 1 : 0;
+  const others = block.relay ? (block.relay.teamSize ?? DEFAULT_TEAM) - 1 : 0;
   let lastMovement: string | null = null;
   for (let round = 1; round <= span.high; round++) {
     const optional = round > span.low;
@@ -144,7 +145,9 @@ function unrollOwn(scope: Scope): Step[] {
       const first = round === 1 && index === 0;
       if (item.kind === 'rest') {
         steps.push(
-          step(scope, 'rest', round, 'clock', [restPart(exactly(item.sec ?? 30), index, false)], [index], { optional }),
+          step(scope, 'rest', round, 'clock', [restPart(exactly(item.sec ?? BARE_REST_SEC), index, false)], [index], {
+            optional,
+          }),
         );
         lastMovement = null;
         continue;
@@ -218,7 +221,7 @@ function expectedParts(scope: Scope, sec: number): Part[] {
     for (const [index, item] of block.items.entries()) {
       const turn =
         item.kind === 'rest'
-          ? [restPart(exactly(item.sec ?? 30), index, false)]
+          ? [restPart(exactly(item.sec ?? BARE_REST_SEC), index, false)]
           : ownParts(item, index, block.count, round, library);
       for (const part of turn) {
         if (left <= 0) break;
@@ -329,7 +332,7 @@ function unrollWindows(scope: Scope, windowSec: number, windows: number, restSec
     for (const [index, item] of block.items.entries()) {
       if (left <= 0) break;
       if (item.kind === 'rest') {
-        const sec = Math.min(left, item.sec ?? 30);
+        const sec = Math.min(left, item.sec ?? BARE_REST_SEC);
         parts.push(restPart(exactly(sec), index, false));
         left -= sec;
         continue;
