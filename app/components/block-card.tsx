@@ -3,14 +3,10 @@ import type { MovementLibrary } from '../../core/movement/library.ts';
 import { usualDose } from '../../core/movement/usual-dose.ts';
 import { formatClock } from '../../core/words/format-clock.ts';
 import { printClauses } from '../../core/notation/print.ts';
-import type { ClockShape } from '../../core/forms/clock-shape.ts';
-import {
-  headerNumbers,
-  shapeOf,
-  stepHeaderNumber,
-  withHeaderNumber,
-  withShape,
-} from '../../core/forms/clock-shape.ts';
+import { headerNumbers, stepHeaderNumber, withHeaderNumber, withShape } from '../../core/forms/clock-shape.ts';
+import { printCount } from '../../core/forms/count.ts';
+import { formOf, shapeOf } from '../../core/forms/forms.ts';
+import { BARE_REST_SEC } from '../../core/limits.ts';
 import type { Block, Role } from '../../core/document/document.ts';
 import { ROLES } from '../../core/document/document.ts';
 import { formatLength } from '../../core/session/explain.ts';
@@ -111,10 +107,7 @@ export function BlockCard({
         ) : (
           <>
             {!block.source && (
-              <ShapePicker
-                current={shapeOf(block)}
-                onPick={(shape: ClockShape) => setHeader(withShape(block, shape))}
-              />
+              <ShapePicker current={shapeOf(block)} onPick={(shape) => setHeader(withShape(block, shape))} />
             )}
             <select
               aria-label={`role of ${name}`}
@@ -164,13 +157,7 @@ export function BlockCard({
                   {n.label}
                 </span>
               ))}
-              {block.count?.kind === 'list' && (
-                <span className="soft">
-                  reps {block.count.values.join('-')}
-                  {block.count.cycling ? ' cycling' : ''}
-                </span>
-              )}
-              {block.count?.kind === 'by-feel' && <span className="soft">by feel</span>}
+              {block.count && <span className="soft">{printCount(block.count)}</span>}
             </div>
           </>
         )}
@@ -201,7 +188,7 @@ export function BlockCard({
               at: block.items.length,
               next: {
                 kind: 'rest',
-                ...(block.time.kind === 'slots' || block.time.kind === 'intervals' ? {} : { sec: 30 }),
+                ...(formOf(block.time).restNeedsLength && { sec: BARE_REST_SEC }),
               },
             })
           }

@@ -1,10 +1,20 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { Cue } from '../../core/follow/follow.ts';
-import { blockSpentMs, cueWords, stageSpentMs } from '../../core/follow/follow.ts';
+import {
+  blockSpentMs,
+  cueWords,
+  isWaiting,
+  openQuestion,
+  stageSpentMs,
+  tapsOf,
+  topSetOf,
+} from '../../core/follow/follow.ts';
+import { seenScores } from '../../core/follow/seen-scores.ts';
 import type { Stage } from '../../core/follow/stage.ts';
+import { carriedFigure } from '../../core/follow/stage.ts';
+import type { ScoredBlock } from '../../core/record/score.ts';
 import { formatClock } from '../../core/words/format-clock.ts';
-import type { ScoreKind } from '../../core/session/plan.ts';
 import type { PackedRibbon } from '../charts/pack-ribbon.ts';
 import { Ribbon } from '../charts/ribbon.tsx';
 import { useCalls } from './use-calls.ts';
@@ -15,7 +25,9 @@ interface ClockScreenProps {
   readonly versionId: number;
   readonly title: string;
   readonly stages: readonly Stage[];
-  readonly scores: readonly ScoreKind[];
+  readonly scored: readonly ScoredBlock[];
+  /** What is to be matched or beaten, by block: words of an earlier score. */
+  readonly toMatch: Readonly<Record<number, string>>;
   readonly totalSec: number;
   readonly ribbon: PackedRibbon;
   readonly back: string;
@@ -31,7 +43,8 @@ const CALLS: Record<Calls, { next: Calls; words: string }> = {
 const FLASH_MS = 1600;
 
 /** The clock that a participant follows, read from two metres. */
-export function ClockScreen({ versionId, title, stages, scores, totalSec, ribbon, back }: ClockScreenProps) {
+export function ClockScreen(props: ClockScreenProps) {
+  const { versionId, title, stages, scored, toMatch, totalSec, ribbon, back } = props;
   const [calls, setCalls] = useState<Calls>('voice');
   const [flash, setFlash] = useState('');
   const { wake, call } = useCalls();
@@ -58,7 +71,7 @@ export function ClockScreen({ versionId, title, stages, scores, totalSec, ribbon
         send(state?.status === 'paused' ? 'resume' : 'pause');
       } else if (event.key === 'ArrowRight') send('next');
       else if (event.key === 'ArrowLeft') send('back');
-      else if (event.key === 'r') send('round');
+      else if (event.key === 'r') send('tap');
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
@@ -69,16 +82,11 @@ export function ClockScreen({ versionId, title, stages, scores, totalSec, ribbon
     if (state) {
       const ranMs = Object.values(state.spentByBlockMs).reduce((a, b) => a + b, 0);
       seen.set('clock', formatClock(ranMs / 1000));
-      for (const [block, kind] of scores.entries()) {
-        if (kind === 'time' && state.spentByBlockMs[block] !== undefined && !state.skippedBlocks.includes(block))
-          seen.set(`score-${block}-time`, formatClock(state.spentByBlockMs[block] / 1000));
-        if (kind === 'rounds+reps' && state.roundsByBlock[block] !== undefined)
-          seen.set(`score-${block}-rounds`, String(state.roundsByBlock[block]));
-      }
+      for (const [name, value] of Object.entries(seenScores(state, stages, scored))) seen.set(name, value);
       if (state.status !== 'finished') seen.set('outcome', 'part');
     }
     return `${back}/log?${seen.toString()}`;
-  }, [state, scores, back]);
+  }, [state, stages, scored, back]);
 
   const soundButton = (
     <button
@@ -156,13 +164,22 @@ export function ClockScreen({ versionId, title, stages, scores, totalSec, ribbon
   }
   const spentSec = stageSpentMs(state, now) / 1000;
   const isOwn = stage.ruledBy === 'own';
+  const lengthSec = stage.durationSec + state.extraMs / 1000;
+  const taps = tapsOf(state);
+  const asked = openQuestion(state, stages);
+  const lines = stage.lines.map((line) => ({
+    ...line,
+    name: line.names ? line.names[taps % line.names.length]! : line.name,
+    figure: line.carried ? carriedFigure(line.carried, taps, topSetOf(state, stages)) : line.figure,
+  }));
+  const numberNow = lines.find((line) => line.carried)?.figure;
   const shownSec = isOwn
-    ? stage.capSec !== null || scores[stage.block] === 'time'
+    ? stage.capSec !== null || scored.some((s) => s.block === stage.block && s.kind === 'time')
       ? blockSpentMs(state, stages, now) / 1000
       : spentSec
-    : Math.max(0, Math.ceil(stage.durationSec - spentSec - 0.001));
-  const doneRatio = Math.min(1, spentSec / Math.max(1, stage.durationSec));
-  const nextStage = stages.slice(state.stage + 1).find((s) => s.kind !== 'rest' && s.kind !== 'get-ready');
+    : Math.max(0, Math.ceil(lengthSec - spentSec - 0.001));
+  const doneRatio = Math.min(1, spentSec / Math.max(1, lengthSec));
+  const nextStage = stages.slice(state.stage + 1).find((s) => s.kind !== 'rest' && !isWaiting(s));
   const atRatio =
     totalSec === 0
       ? 0
@@ -178,12 +195,7 @@ export function ClockScreen({ versionId, title, stages, scores, totalSec, ribbon
     <main className={`clock is-${stage.kind}${paused ? ' is-paused' : ''}`}>
       <p className="clock-top">
         <span>{stage.blockName}</span>
-        {stage.round > 0 && stage.rounds > 1 && (
-          <b>
-            round {stage.round} of {stage.rounds}
-            {stage.optional ? ', if you like' : ''}
-          </b>
-        )}
+        <b>{placeWords(stage)}</b>
       </p>
       <h1>{stage.title}</h1>
       <p className="clock-dose">
@@ -193,9 +205,14 @@ export function ClockScreen({ versionId, title, stages, scores, totalSec, ribbon
             <span key={i}>{part}</span>
           ))}
       </p>
-      {stage.lines.length > 0 && (
+      {numberNow !== undefined && (
+        <p className="clock-now">
+          <b>{numberNow}</b> <span>now</span>
+        </p>
+      )}
+      {lines.length > 0 && (
         <ul className="clock-lines">
-          {stage.lines.map((line, i) => (
+          {lines.map((line, i) => (
             <li key={i}>
               <b>{line.figure}</b>{' '}
               <span>
@@ -242,21 +259,68 @@ export function ClockScreen({ versionId, title, stages, scores, totalSec, ribbon
           )}
         </svg>
       )}
+      {toMatch[stage.block] !== undefined && !isWaiting(stage) && (
+        <p className="clock-aim">
+          to match or beat: <b>{toMatch[stage.block]}</b>
+        </p>
+      )}
+      {asked !== undefined && (
+        <Question
+          key={asked}
+          stage={stages[asked]!}
+          taps={tapsOf(state, asked)}
+          onAnswer={(value) => send({ kind: 'answer', stage: asked, value })}
+        />
+      )}
       <p className="clock-flash" role="status">
         {paused ? 'Paused' : flash}
       </p>
       <div className="clock-foot">
         {nextStage && (
           <p className="clock-next">
-            <span>next</span> {[nextStage.figure, nextStage.title].filter(Boolean).join(' ')}
+            <span>next</span> {nextStage.nextWords}
           </p>
         )}
         <div className="clock-ribbon">
           <Ribbon layout={ribbon} stretch atRatio={Math.min(1, atRatio)} />
         </div>
-        {stage.countsRounds && (
-          <button type="button" className="clock-main" onClick={() => send('round')}>
-            One more round done: {state.roundsByBlock[stage.block] ?? 0}
+        {stage.taps && (
+          <div className="clock-taps">
+            <button type="button" className="clock-main" onClick={() => send('tap')}>
+              {tapWords(stage, taps)}
+            </button>
+            {taps > 0 && (
+              <button type="button" className="clock-second" onClick={() => send('untap')}>
+                one less
+              </button>
+            )}
+          </div>
+        )}
+        {stage.ends && (
+          <button type="button" className="clock-main" onClick={() => send('end')}>
+            {stage.ends}
+          </button>
+        )}
+        {stage.kind === 'ready' && (
+          <div className="clock-taps">
+            <button type="button" className="clock-main" onClick={() => send('next')}>
+              Ready
+            </button>
+            <button type="button" className="clock-second" onClick={() => send('more')}>
+              10 s more
+            </button>
+          </div>
+        )}
+        {stage.enoughFromSec !== null && (
+          <button
+            type="button"
+            className="clock-second"
+            disabled={spentSec < stage.enoughFromSec}
+            onClick={() => send('next')}
+          >
+            {spentSec < stage.enoughFromSec
+              ? `rest at least ${formatClock(Math.ceil(stage.enoughFromSec - spentSec))} more`
+              : 'Enough rest, go on'}
           </button>
         )}
         {isOwn && (
@@ -297,5 +361,59 @@ export function ClockScreen({ versionId, title, stages, scores, totalSec, ribbon
         )}
       </div>
     </main>
+  );
+}
+
+/** Where in the block one is: set, round, window, whose turn it could be. */
+function placeWords(stage: Stage): string {
+  return [
+    ...(stage.sets > 1 ? [`set ${stage.set} of ${stage.sets}`] : []),
+    ...(stage.round > 0 && stage.rounds > 1
+      ? [
+          `${stage.kind === 'span' ? '' : 'round '}${stage.round} of ${stage.rounds}${stage.optional ? ', if you like' : ''}`,
+        ]
+      : []),
+  ].join(', ');
+}
+
+/** What the counting button says. */
+function tapWords(stage: Stage, taps: number): string {
+  switch (stage.taps) {
+    case 'set':
+      return `One more set done: ${taps}`;
+    case 'swap':
+      return `Partner ${(taps % stage.partners) + 1} works. Swap`;
+    default:
+      return `One more round done: ${taps}`;
+  }
+}
+
+/** What is asked for when the time of a stage is up: it stands while the rest runs, and can be left out. */
+function Question({ stage, taps, onAnswer }: { stage: Stage; taps: number; onAnswer: (value: number) => void }) {
+  const asks = stage.asks!;
+  const isSet = asks.what === 'set';
+  const [value, setValue] = useState(isSet ? taps + 1 : 0);
+  const step = isSet ? 0.5 : 1;
+  return (
+    <div className="clock-question" role="group" aria-label={asks.question}>
+      <p>{asks.question}</p>
+      <div>
+        <button type="button" aria-label="less" onClick={() => setValue((v) => Math.max(0, v - step))}>
+          −
+        </button>
+        <output>{value}</output>
+        <button type="button" aria-label="more" onClick={() => setValue((v) => v + step)}>
+          +
+        </button>
+        {!isSet && (
+          <button type="button" aria-label="ten more" onClick={() => setValue((v) => v + 10)}>
+            +10
+          </button>
+        )}
+        <button type="button" className="is-main" onClick={() => onAnswer(value)}>
+          That’s it
+        </button>
+      </div>
+    </div>
   );
 }

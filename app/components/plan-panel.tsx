@@ -1,6 +1,8 @@
 import type { NotationIssue } from '../../core/notation/issue.ts';
 import type { Block, SessionDocument } from '../../core/document/document.ts';
-import { blockName, explainLength, formatLength, formatRange, wholeMinutes } from '../../core/session/explain.ts';
+import { blockName, explainLength, formatLength } from '../../core/session/explain.ts';
+import { wholeMinutes } from '../../core/words/words.ts';
+import { formatRange } from '../../core/words/format-range.ts';
 import type { RoomKit } from '../../core/session/room-kit.ts';
 import type { SessionPlan } from '../../core/session/plan.ts';
 import { formatClock } from '../../core/words/format-clock.ts';

@@ -19,11 +19,16 @@ export function ScoreInput({
     el.value =
       field.write === 'clock'
         ? formatClock(Math.max(0, (parseClockText(el.value) ?? 0) + by))
-        : String(Math.max(0, (Number.parseInt(el.value, 10) || 0) + by));
+        : String(
+            Math.max(0, (Number.parseFloat(el.value.replace(',', '.')) || 0) + (field.write === 'half' ? by / 2 : by)),
+          );
   };
   return (
     <div className="score-input">
-      <label htmlFor={field.name}>{field.label}</label>
+      <label htmlFor={field.name}>
+        {field.label}
+        {field.hint && <small>{field.hint}</small>}
+      </label>
       <div>
         <button type="button" aria-label={`less ${field.label}`} onClick={() => step(-1)}>
           −
@@ -33,7 +38,7 @@ export function ScoreInput({
           id={field.name}
           name={field.name}
           defaultValue={defaultValue}
-          inputMode={field.write === 'clock' ? 'text' : 'numeric'}
+          inputMode={field.write === 'clock' ? 'text' : field.write === 'half' ? 'decimal' : 'numeric'}
           autoComplete="off"
           placeholder={field.write === 'clock' ? '0:00' : '–'}
           aria-invalid={invalid}

@@ -5,7 +5,7 @@ import type { MovementLibrary } from '../../core/movement/library.ts';
 import { printHeader, printItem } from '../../core/notation/print.ts';
 import { withShape } from '../../core/forms/clock-shape.ts';
 import type { SessionAnalysis } from '../../core/session/analyse.ts';
-import { wholeMinutes } from '../../core/session/explain.ts';
+import { wholeMinutes } from '../../core/words/words.ts';
 import type { Role } from '../../core/document/document.ts';
 import type { SessionEdit } from '../../core/session/session-edit.ts';
 import type { DropPlace } from './block-card.tsx';

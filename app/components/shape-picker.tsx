@@ -1,12 +1,12 @@
 import { Popover } from 'antd';
 import { useState } from 'react';
-import type { ClockShape } from '../../core/forms/clock-shape.ts';
-import { CLOCK_SHAPES, SHAPE_WORDS } from '../../core/forms/clock-shape.ts';
+import type { Shape } from '../../core/forms/form.ts';
+import { SHAPES } from '../../core/forms/forms.ts';
 import { ClockShapePicture } from './clock-shape-picture.tsx';
 
 interface ShapePickerProps {
-  readonly current?: ClockShape;
-  readonly onPick: (shape: ClockShape) => void;
+  readonly current?: Shape;
+  readonly onPick: (shape: Shape) => void;
   /** The button's own words; absent: the picture of the current form. */
   readonly label?: string;
 }
@@ -16,11 +16,11 @@ export function ShapePicker({ current, onPick, label }: ShapePickerProps) {
   const [open, setOpen] = useState(false);
   const pictures = (
     <ul className="shapes">
-      {CLOCK_SHAPES.map((shape) => (
-        <li key={shape}>
+      {SHAPES.map((shape) => (
+        <li key={shape.id}>
           <button
             type="button"
-            aria-pressed={shape === current}
+            aria-pressed={shape.id === current?.id}
             onClick={() => {
               setOpen(false);
               onPick(shape);
@@ -28,7 +28,7 @@ export function ShapePicker({ current, onPick, label }: ShapePickerProps) {
           >
             <ClockShapePicture shape={shape} />
             <span>
-              <b>{SHAPE_WORDS[shape].name}</b> {SHAPE_WORDS[shape].means}
+              <b>{shape.name}</b> {shape.means}
             </span>
           </button>
         </li>
@@ -48,12 +48,12 @@ export function ShapePicker({ current, onPick, label }: ShapePickerProps) {
         type="button"
         className={label ? 'shape-add' : 'shape-now'}
         aria-expanded={open}
-        title={current && `${SHAPE_WORDS[current].name}: ${SHAPE_WORDS[current].means}`}
+        title={current && `${current.name}: ${current.means}`}
       >
         {label ?? (
           <>
             <ClockShapePicture shape={current!} />
-            <span className="sr">form of this block: {SHAPE_WORDS[current!].name}</span>
+            <span className="sr">form of this block: {current!.name}</span>
           </>
         )}
       </button>

@@ -24,7 +24,7 @@ function parseSaved(text: string, stageCount: number): FollowState | undefined {
   try {
     const saved = JSON.parse(text || 'null') as Saved | null;
     if (!saved || Date.now() - saved.savedAtMs > RESUME_WITHIN_MS || saved.state.stage >= stageCount) return undefined;
-    return { ...saved.state, status: 'paused' };
+    return { ...startFollow(0), ...saved.state, status: 'paused' };
   } catch {
     return undefined;
   }
@@ -74,7 +74,8 @@ export function useFollow(stages: readonly Stage[], key: string, onCue: (cue: Cu
       if (
         before?.stage !== next.stage ||
         before.status !== next.status ||
-        before.roundsByBlock !== next.roundsByBlock
+        before.tapsByStage !== next.tapsByStage ||
+        before.answersByStage !== next.answersByStage
       ) {
         try {
           if (next.status === 'finished') localStorage.removeItem(key);

@@ -1,3 +1,7 @@
+import type { TimeRule } from '../forms/forms.ts';
+
+export type { TimeRule };
+
 /**
  * The session document: what a coach wrote, as data. Text is one way to write it down, cards another.
  *
@@ -49,6 +53,8 @@ export interface Block {
   readonly between?: BetweenRest;
   readonly sets?: { readonly count: number; readonly restSec?: number };
   readonly thenRestSec?: number;
+  /** Its score is asked for, though it isn't by itself. */
+  readonly scored?: true;
   /** The members of a team in a relay; the turns of partners are part of the time rule. */
   readonly relay?: { readonly teamSize?: number };
   readonly source?:
@@ -57,25 +63,8 @@ export interface Block {
   readonly comments?: Comments;
 }
 
-export type TimeRule =
-  | { readonly kind: 'flow' }
-  | { readonly kind: 'own'; readonly forTime: boolean; readonly capSec?: number }
-  | { readonly kind: 'span'; readonly sec: number; readonly turnsOf?: number }
-  | { readonly kind: 'slots'; readonly slotSec: number; readonly slots: number; readonly workCapSec?: number }
-  | {
-      readonly kind: 'intervals';
-      /** By round; a single value serves every round. */
-      readonly workSec: readonly number[];
-      readonly restSec: readonly number[];
-      /** So many intervals in all, the items taking turns. */
-      readonly total?: number;
-      readonly stations: boolean;
-    }
-  | { readonly kind: 'windows'; readonly windowSec: number; readonly windows: number; readonly restSec: number };
-
 export type CountRule =
   | { readonly kind: 'list'; readonly values: readonly number[]; readonly cycling: boolean }
-  | { readonly kind: 'pyramid'; readonly step: number }
   | { readonly kind: 'by-feel' };
 
 export interface BetweenRest {

@@ -1,6 +1,7 @@
 import type { EstimateSec } from '../pace/pace.ts';
 import type { SessionAnalysis } from '../session/analyse.ts';
-import { blockName, describeBlock, explainLength, formatLength, formatRange } from '../session/explain.ts';
+import { blockName, describeBlock, explainLength, formatLength } from '../session/explain.ts';
+import { formatRange } from '../words/format-range.ts';
 import { formatClock } from '../words/format-clock.ts';
 
 const clock = ({ low, likely, high }: EstimateSec) => ({

@@ -1,7 +1,7 @@
 import { fitSlots, withCount } from '../forms/slot-fit.ts';
 import { printDose } from '../notation/print.ts';
 import type { Block, Choice, Item, SessionDocument, WorkItem } from '../document/document.ts';
-import { scoreKind } from '../session/plan.ts';
+import { scoreKind } from '../forms/forms.ts';
 import { convertDose, countsSides } from '../movement/convert-dose.ts';
 import type { FitHow, FitPerson } from '../movement/fit-movement.ts';
 import { fitMovement } from '../movement/fit-movement.ts';

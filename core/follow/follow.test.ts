@@ -56,7 +56,7 @@ describe('stages', () => {
 
   test('an amrap is one span with its list', () => {
     const span = stagesOf('Main: amrap 9:00\n10 squat\n5/side split squat')[1]!;
-    expect(span).toMatchObject({ kind: 'span', durationSec: 540, countsRounds: true });
+    expect(span).toMatchObject({ kind: 'span', durationSec: 540, taps: 'round' });
     expect(span.lines).toEqual([
       { figure: '10', name: 'squat', details: '' },
       { figure: '5', name: 'split squat', details: 'each side' },
@@ -156,22 +156,22 @@ describe('the clock', () => {
       ['tick', 5],
       ['tick', 66],
     ]);
-    expect(title).toBe('plank');
+    expect(title).toBe('Cool-down: ready?');
     expect(state.spentByBlockMs[0]).toBe(60_000);
   });
   test('rounds are counted in a span only', () => {
     expect(
       play('Main: amrap 9:00\n10 squat', [
         ['tick', 6],
-        ['round', 40],
-        ['round', 80],
-      ]).state.roundsByBlock,
-    ).toEqual({ 0: 2 });
+        ['tap', 40],
+        ['tap', 80],
+      ]).state.tapsByStage,
+    ).toEqual({ 1: 2 });
     expect(
       play(INTERVALS, [
         ['tick', 6],
-        ['round', 10],
-      ]).state.roundsByBlock,
+        ['tap', 10],
+      ]).state.tapsByStage,
     ).toEqual({});
   });
 });

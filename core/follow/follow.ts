@@ -9,15 +9,37 @@ export interface FollowState {
   readonly stage: number;
   readonly spentMs: number;
   readonly anchorMs: number;
-  /** Rounds tapped in an open span, by block. */
-  readonly roundsByBlock: Readonly<Record<number, number>>;
+  /** What was tapped in each stage: rounds, sets, swaps. */
+  readonly tapsByStage: Readonly<Record<number, number>>;
+  /** What was said when the time of a stage was up: the set that was stopped in, or repetitions. */
+  readonly answersByStage: Readonly<Record<number, number>>;
+  /** The stages in which the participant ended their block. */
+  readonly endedStages: readonly number[];
+  /** Time added to the present stage, where one may. */
+  readonly extraMs: number;
   /** Time that ran in each block, stages that were left included, pauses not. */
   readonly spentByBlockMs: Readonly<Record<number, number>>;
   /** Blocks of which a stage was skipped before its time. */
   readonly skippedBlocks: readonly number[];
 }
 
-export type FollowEvent = 'tick' | 'pause' | 'resume' | 'next' | 'back' | 'round';
+export type FollowEvent =
+  | 'tick'
+  | 'pause'
+  | 'resume'
+  | 'next'
+  | 'back'
+  /** One more round, set or swap; and one less, where a finger slipped. */
+  | 'tap'
+  | 'untap'
+  /** The block ends here: what is left of it is not done. */
+  | 'end'
+  /** Ten seconds more to get ready. */
+  | 'more'
+  | { readonly kind: 'answer'; readonly stage: number; readonly value: number };
+
+/** What "more" adds. */
+export const MORE_MS = 10_000;
 
 export function startFollow(nowMs: number): FollowState {
   return {
@@ -25,10 +47,41 @@ export function startFollow(nowMs: number): FollowState {
     stage: 0,
     spentMs: 0,
     anchorMs: nowMs,
-    roundsByBlock: {},
+    tapsByStage: {},
+    answersByStage: {},
+    endedStages: [],
+    extraMs: 0,
     spentByBlockMs: {},
     skippedBlocks: [],
   };
+}
+
+/** Time in which nothing is done yet. */
+export const isWaiting = ({ kind }: Stage): boolean => kind === 'get-ready' || kind === 'ready';
+
+/** What was tapped in a stage, the present one where none is named. */
+export const tapsOf = (state: FollowState, stage: number = state.stage): number => state.tapsByStage[stage] ?? 0;
+
+/**
+ * The set that a pyramid's way down begins from: what was said of the way up, else the one after those that were tapped.
+ * 1 where there is no way up before it.
+ */
+export function topSetOf(state: FollowState, stages: readonly Stage[], stage: number = state.stage): number {
+  const block = stages[stage]?.block;
+  for (let i = stage - 1; i >= 0 && stages[i]!.block === block; i--) {
+    if (stages[i]!.asks?.what === 'set') return Math.max(1, state.answersByStage[i] ?? tapsOf(state, i) + 1);
+  }
+  return 1;
+}
+
+/** The stage whose question is still to be answered: the last one behind that has one. */
+export function openQuestion(state: FollowState, stages: readonly Stage[]): number | undefined {
+  for (let i = Math.min(state.stage, stages.length) - 1; i >= 0; i--) {
+    const stage = stages[i]!;
+    if (stage.asks) return state.answersByStage[i] === undefined ? i : undefined;
+    if (stage.kind === 'work' || stage.kind === 'span') return undefined;
+  }
+  return undefined;
 }
 
 /** Milliseconds that the present stage has run. */
@@ -39,7 +92,7 @@ export const stageSpentMs = (state: FollowState, nowMs: number): number =>
 export function blockSpentMs(state: FollowState, stages: readonly Stage[], nowMs: number): number {
   const stage = stages[state.stage];
   if (!stage) return 0;
-  return (state.spentByBlockMs[stage.block] ?? 0) + (stage.kind === 'get-ready' ? 0 : stageSpentMs(state, nowMs));
+  return (state.spentByBlockMs[stage.block] ?? 0) + (isWaiting(stage) ? 0 : stageSpentMs(state, nowMs));
 }
 
 /** "Back" within this time goes to the stage before, later to the start of this one. */
@@ -47,6 +100,8 @@ const BACK_RESTARTS_AFTER_MS = 3000;
 
 /** What an event makes of the state. Ticks that come late carry the time over into the stages that follow. */
 export function advance(state: FollowState, event: FollowEvent, stages: readonly Stage[], nowMs: number): FollowState {
+  if (typeof event === 'object')
+    return { ...state, answersByStage: { ...state.answersByStage, [event.stage]: Math.max(0, event.value) } };
   if (state.status === 'finished' && event !== 'back') return state;
   switch (event) {
     case 'pause':
@@ -60,7 +115,8 @@ export function advance(state: FollowState, event: FollowEvent, stages: readonly
     case 'next': {
       const stage = stages[state.stage];
       if (!stage) return state;
-      const early = stage.ruledBy === 'clock' && stage.kind !== 'get-ready' && stage.kind !== 'rest';
+      const early =
+        stage.ruledBy === 'clock' && stage.kind !== 'get-ready' && stage.kind !== 'ready' && stage.kind !== 'rest';
       const skipped =
         early && !state.skippedBlocks.includes(stage.block)
           ? [...state.skippedBlocks, stage.block]
@@ -75,16 +131,24 @@ export function advance(state: FollowState, event: FollowEvent, stages: readonly
         status: state.status === 'finished' ? 'paused' : state.status,
         stage,
         spentMs: 0,
+        extraMs: 0,
         anchorMs: nowMs,
       };
     }
-    case 'round': {
-      const stage = stages[state.stage];
-      if (!stage?.countsRounds) return state;
-      return {
-        ...state,
-        roundsByBlock: { ...state.roundsByBlock, [stage.block]: (state.roundsByBlock[stage.block] ?? 0) + 1 },
-      };
+    case 'tap':
+    case 'untap': {
+      if (!stages[state.stage]?.taps) return state;
+      const taps = Math.max(0, tapsOf(state) + (event === 'tap' ? 1 : -1));
+      return { ...state, tapsByStage: { ...state.tapsByStage, [state.stage]: taps } };
+    }
+    case 'end': {
+      if (!stages[state.stage]?.ends) return state;
+      const ended = { ...state, endedStages: [...state.endedStages, state.stage] };
+      return leave(ended, stages, nowMs, stageSpentMs(state, nowMs), 0, true);
+    }
+    case 'more': {
+      const kind = stages[state.stage]?.kind;
+      return kind === 'ready' || kind === 'get-ready' ? { ...state, extraMs: state.extraMs + MORE_MS } : state;
     }
   }
 }
@@ -94,7 +158,7 @@ function tick(state: FollowState, stages: readonly Stage[], nowMs: number): Foll
   while (now.status === 'running') {
     const stage = stages[now.stage];
     if (!stage) return { ...now, status: 'finished' };
-    if (stage.capSec !== null && stage.kind !== 'get-ready') {
+    if (stage.capSec !== null && !isWaiting(stage)) {
       const overMs = blockSpentMs(now, stages, nowMs) - stage.capSec * 1000;
       if (overMs >= 0) {
         now = leave(now, stages, nowMs, stageSpentMs(now, nowMs) - overMs, overMs, true);
@@ -102,9 +166,10 @@ function tick(state: FollowState, stages: readonly Stage[], nowMs: number): Foll
       }
     }
     if (stage.ruledBy === 'own') return now;
-    const overMs = stageSpentMs(now, nowMs) - stage.durationSec * 1000;
+    const lengthMs = stage.durationSec * 1000 + now.extraMs;
+    const overMs = stageSpentMs(now, nowMs) - lengthMs;
     if (overMs < 0) return now;
-    now = leave(now, stages, nowMs, stage.durationSec * 1000, overMs);
+    now = leave(now, stages, nowMs, lengthMs, overMs);
   }
   return now;
 }
@@ -119,7 +184,7 @@ function leave(
   pastBlock = false,
 ): FollowState {
   const stage = stages[state.stage]!;
-  const spent = stage.kind === 'get-ready' ? {} : { [stage.block]: (state.spentByBlockMs[stage.block] ?? 0) + spentMs };
+  const spent = isWaiting(stage) ? {} : { [stage.block]: (state.spentByBlockMs[stage.block] ?? 0) + spentMs };
   let next = state.stage + 1;
   while (pastBlock && stages[next]?.block === stage.block) next++;
   return {
@@ -127,6 +192,7 @@ function leave(
     status: next >= stages.length ? 'finished' : state.status,
     stage: next,
     spentMs: carriedMs,
+    extraMs: 0,
     anchorMs: nowMs,
     spentByBlockMs: { ...state.spentByBlockMs, ...spent },
   };
@@ -141,7 +207,7 @@ const HALFWAY_FROM_SEC = 30;
 export function cuesOf(stage: Stage): { atSec: number; cue: Cue }[] {
   const cues: { atSec: number; cue: Cue }[] = [];
   if (stage.kind === 'rest') cues.push({ atSec: 0, cue: 'rest' });
-  else if (stage.kind !== 'get-ready') cues.push({ atSec: 0, cue: 'go' });
+  else if (!isWaiting(stage)) cues.push({ atSec: 0, cue: 'go' });
   if (stage.ruledBy === 'own') return cues;
   const { durationSec } = stage;
   for (const atSec of stage.switchAtSec) cues.push({ atSec, cue: 'switch' });

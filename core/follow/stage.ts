@@ -1,21 +1,35 @@
-import { formatClock } from '../words/format-clock.ts';
-import type { Block } from '../document/document.ts';
-import { isWork, itemDetails, itemName, speakDose } from '../words/describe-item.ts';
+import type { Amount, Block, WorkItem } from '../document/document.ts';
+import { listedNumbers } from '../forms/count.ts';
+import { capSecOf, stageWordsOf } from '../forms/forms.ts';
+import type { StageWords } from '../forms/form.ts';
+import type { Part, Step } from '../forms/step.ts';
 import { blockName } from '../session/explain.ts';
 import type { SessionPlan } from '../session/plan.ts';
-import type { Part, Step } from '../forms/step.ts';
-import { likelyRounds, roundsOf } from '../forms/unroll.ts';
+import { isLikelyStep } from '../session/plan.ts';
+import { isWork, itemDetails, itemName, speakDose } from '../words/describe-item.ts';
+import { formatClock } from '../words/format-clock.ts';
+
+/** A number that changes from round to round of a stage, or from set to set. */
+export type Carried =
+  | { readonly kind: 'list'; readonly values: readonly number[]; readonly cycling: boolean }
+  | { readonly kind: 'growing'; readonly start: number; readonly step: number }
+  /** A pyramid's set: up from the first, or down from the one that was stopped in. */
+  | { readonly kind: 'set'; readonly step: number; readonly direction: 'up' | 'down' };
 
 /** A line of the list that a span or window is filled from. */
 export interface StageLine {
   readonly figure: string;
   readonly name: string;
   readonly details: string;
+  /** Where the number depends on the round that was tapped. */
+  readonly carried?: Carried;
+  /** Movements that take turns by round. */
+  readonly names?: readonly string[];
 }
 
 /** One thing that the clock shows. */
 export interface Stage {
-  readonly kind: 'work' | 'rest' | 'get-ready' | 'span';
+  readonly kind: 'work' | 'rest' | 'get-ready' | 'ready' | 'span';
   /** `clock`: counts down and goes on by itself; `own`: counts up and waits for a tap. */
   readonly ruledBy: 'clock' | 'own';
   /** Seconds of a clock stage; for own pace the likely ones. */
@@ -26,7 +40,10 @@ export interface Stage {
   readonly round: number;
   readonly rounds: number;
   readonly set: number;
+  readonly sets: number;
   readonly title: string;
+  /** What "next" says before it: a movement, never a rule. */
+  readonly nextWords: string;
   /** The dose, large: `14`, `0:40`. */
   readonly figure: string;
   readonly details: string;
@@ -41,12 +58,22 @@ export interface Stage {
   readonly timelineEndSec: number;
   /** The block ends at this many seconds since its start, whatever is left of it. */
   readonly capSec: number | null;
-  /** Rounds of this span are tapped and counted. */
-  readonly countsRounds: boolean;
+  /** What a tap counts here: `round`, `set`, `swap`; null where nothing is counted. */
+  readonly taps: StageWords['taps'];
+  /** So many partners take turns; 1 where everybody works. */
+  readonly partners: number;
+  /** Asked for when its time is up. */
+  readonly asks: StageWords['asks'] | null;
+  /** The participant ends the block here, by a button with these words. */
+  readonly ends: string | null;
+  /** The participant may go on from this second of a rest on. */
+  readonly enoughFromSec: number | null;
 }
 
 /** Time to get to the mat, and into position before a hold (common practice, no source). */
 export const GET_READY_SEC = 5;
+/** After work at one's own pace, before a clock starts: so long it waits for a tap (common practice, no source). */
+export const READY_SEC = 10;
 
 /** The stages of a session, in order. `blocks` are the resolved ones that the plan was computed from. An empty plan gives none. */
 export function buildStages(plan: SessionPlan, blocks: readonly Block[]): Stage[] {
@@ -54,80 +81,129 @@ export function buildStages(plan: SessionPlan, blocks: readonly Block[]): Stage[
   let atSec = 0;
   for (const [index, step] of plan.steps.entries()) {
     const block = blocks[step.block]!;
-    const counted = !step.optional || step.round <= likelyRounds(roundsOf(block));
+    const counted = isLikelyStep(step, plan.blocks[step.block]!.likelyRounds);
     const startSec = Math.min(atSec, plan.clockSec.likely);
     if (counted) atSec += step.sec.likely;
     const stage = toStage(step, block, plan, startSec, Math.min(atSec, plan.clockSec.likely));
-    const isFirst = stages.length === 0;
+    const next = plan.steps[index + 1];
     if (step.purpose === 'change-over') {
       // At one's own pace a change-over needs no clock; before something timed it is the time to get into position.
-      if (plan.steps[index + 1]?.ruledBy === 'clock')
-        stages.push({ ...stage, kind: 'get-ready', ruledBy: 'clock', durationSec: GET_READY_SEC });
+      if (next?.ruledBy === 'clock')
+        stages.push({
+          ...waiting(stage),
+          kind: 'get-ready',
+          durationSec: GET_READY_SEC,
+          timelineEndSec: stage.timelineEndSec,
+        });
       continue;
     }
-    if (isFirst) {
-      stages.push({
-        ...stage,
-        kind: 'get-ready',
-        ruledBy: 'clock',
-        durationSec: GET_READY_SEC,
-        title: 'Get ready',
-        figure: '',
-        details: '',
-        lines: [],
-        switchAtSec: [],
-        round: 0,
-        timelineEndSec: stage.timelineStartSec,
-        workCapSec: null,
-      });
-    }
-    stages.push(stage);
+    const before = stages.at(-1);
+    if (!before) stages.push({ ...waiting(stage), kind: 'get-ready', durationSec: GET_READY_SEC });
+    else if (
+      before.block !== step.block &&
+      before.ruledBy === 'own' &&
+      step.ruledBy === 'clock' &&
+      stage.kind !== 'rest'
+    )
+      stages.push({ ...waiting(stage), kind: 'ready', durationSec: READY_SEC });
+    stages.push(...splitHolds(stage, step));
   }
-  return stages.map((stage, i) =>
-    stage.kind === 'get-ready' && stages[i + 1]
-      ? { ...stage, title: i === 0 ? 'Get ready' : `Get ready: ${stages[i + 1]!.title}` }
-      : stage,
-  );
+  return stages.map((stage, i) => {
+    const next = stages[i + 1];
+    if (stage.kind === 'rest' && next && next.block !== stage.block)
+      return { ...stage, title: `Rest before ${next.blockName}` };
+    if (!next || (stage.kind !== 'get-ready' && stage.kind !== 'ready')) return stage;
+    return {
+      ...stage,
+      title: i === 0 ? 'Get ready' : stage.kind === 'ready' ? `${next.blockName}: ready?` : `Get ready: ${next.title}`,
+    };
+  });
+}
+
+/** A stage before another, in which nothing is done or counted yet. */
+const waiting = (stage: Stage): Stage => ({
+  ...stage,
+  ruledBy: 'clock',
+  title: 'Get ready',
+  figure: '',
+  details: '',
+  lines: [],
+  switchAtSec: [],
+  round: 0,
+  timelineEndSec: stage.timelineStartSec,
+  workCapSec: null,
+  taps: null,
+  asks: null,
+  ends: null,
+  enoughFromSec: null,
+});
+
+/** Repetitions at one's own pace with a hold behind them: the hold has a clock of its own. */
+function splitHolds(stage: Stage, step: Step): Stage[] {
+  const holds = step.parts.filter((p) => p.kind === 'hold' && !p.estimated);
+  if (step.ruledBy !== 'own' || step.lists || holds.length === 0 || holds.length === step.parts.length) return [stage];
+  let atSec = stage.timelineStartSec;
+  return step.parts.map((part): Stage => {
+    const startSec = atSec;
+    atSec = Math.min(stage.timelineEndSec, atSec + part.sec.likely);
+    const side = part.side === null ? [] : [part.side];
+    const isHold = part.kind === 'hold' && !part.estimated;
+    return {
+      ...stage,
+      ruledBy: isHold ? 'clock' : 'own',
+      durationSec: part.sec.likely,
+      title: isHold ? `hold ${part.name ?? ''}`.trim() : stage.title,
+      figure: isHold ? formatClock(part.sec.likely) : part.reps === null ? stage.figure : String(part.reps),
+      details: [...side, ...(isHold ? [] : [stage.details])].filter(Boolean).join(' · '),
+      switchAtSec: [],
+      timelineStartSec: startSec,
+      timelineEndSec: atSec,
+    };
+  });
 }
 
 function toStage(step: Step, block: Block, plan: SessionPlan, startSec: number, endSec: number): Stage {
-  const rounds =
-    plan.blocks[step.block]!.rounds?.high ??
-    (step.purpose === 'pyramid'
-      ? Math.ceil(block.items.length / 2)
-      : block.time.kind === 'windows'
-        ? block.time.windows
-        : 0);
+  const own = plan.blocks[step.block]!;
   const isRest = step.parts.every((p) => p.kind === 'rest');
   const lead = step.parts.find((p) => p.kind !== 'rest');
-  const listed = step.purpose === 'span' || step.purpose === 'window' || step.purpose === 'pyramid';
+  const listed = step.lists ?? false;
   const item = lead && lead.item !== null ? block.items[lead.item] : undefined;
   const words =
     item && isWork(item) && lead ? itemWords(item, lead, step, block) : { title: '', figure: '', details: '' };
+  const said = listed && !isRest ? stageWordsOf(block, step) : undefined;
+  const lines = listed ? step.items.flatMap((i) => stageLine(block, i, step)) : [];
+  const isChosenRest = isRest && step.sec.low !== step.sec.high && step.ruledBy === 'clock';
+  const title = isRest ? restTitle(step) : (said?.title ?? words.title);
   return {
     kind: isRest ? 'rest' : listed ? 'span' : 'work',
     ruledBy: step.ruledBy,
-    durationSec: step.sec.likely,
+    durationSec: isChosenRest ? step.sec.high : step.sec.likely,
     block: step.block,
     blockName: blockName(block),
     round: step.round,
-    rounds,
+    rounds: said?.of ?? own.rounds?.high ?? 0,
     set: step.set,
-    title: isRest ? restTitle(step) : listed ? spanTitle(step, block) : words.title,
+    sets: own.sets,
+    title,
+    nextWords: listed ? lines.map((l) => l.name).join(', ') : [words.figure, words.title].filter(Boolean).join(' '),
     figure: listed ? '' : words.figure,
     details: listed ? '' : words.details,
-    lines: listed ? step.items.flatMap((i) => stageLine(block, i, step)) : [],
+    lines,
     switchAtSec: switches(step),
     workCapSec: step.workCapSec ?? null,
     optional: step.optional,
     timelineStartSec: startSec,
     timelineEndSec: endSec,
-    capSec: block.time.kind === 'own' ? (block.time.capSec ?? null) : null,
-    countsRounds: step.purpose === 'span',
+    capSec: capSecOf(block) ?? null,
+    taps: said?.taps ?? null,
+    partners: said?.partners ?? 1,
+    asks: said?.asks ?? null,
+    ends: said?.ends ?? null,
+    enoughFromSec: isChosenRest ? step.sec.low : null,
   };
 }
 
-function itemWords(item: Parameters<typeof itemName>[0], lead: Part, step: Step, block: Block) {
+function itemWords(item: WorkItem, lead: Part, step: Step, block: Block) {
   const spoken = speakDose(item.dose, block.count);
   const sideReps = step.parts.filter((p) => p.reps !== null);
   const each = sideReps.length > 1 && sideReps.every((p) => p.reps === sideReps[0]!.reps);
@@ -136,9 +212,9 @@ function itemWords(item: Parameters<typeof itemName>[0], lead: Part, step: Step,
       ? spoken.figure
       : sideReps.length === 0
         ? ''
-        : each || sideReps.length === 1
+        : each
           ? String(pairsShown(item, sideReps[0]!.reps!))
-          : sideReps.map((p) => p.reps).join(' + ');
+          : sideReps.map((p) => pairsShown(item, p.reps!)).join(' + ');
   const timed = item.dose?.kind === 'time' ? formatClock(step.parts.find((p) => p.kind !== 'rest')!.sec.likely) : '';
   const figure =
     counted ||
@@ -155,24 +231,81 @@ function itemWords(item: Parameters<typeof itemName>[0], lead: Part, step: Step,
   };
 }
 
-const pairsShown = (item: Parameters<typeof itemName>[0], reps: number) =>
+const pairsShown = (item: WorkItem, reps: number) =>
   item.dose && 'sides' in item.dose && item.dose.sides === 'pairs' ? reps / 2 : reps;
+
+const carriedAmount = (amount: Amount): Carried | undefined =>
+  amount.kind === 'growing'
+    ? amount
+    : amount.kind === 'list'
+      ? { kind: 'list', values: amount.values, cycling: false }
+      : undefined;
+
+/** The number of a line that changes by the round that was tapped; undefined where it stays. */
+function carriedOf(item: WorkItem, block: Block, step: Step): Carried | undefined {
+  if (step.carried !== undefined && step.direction)
+    return { kind: 'set', step: step.carried, direction: step.direction };
+  if (step.round > 0 && step.purpose !== 'span') return undefined;
+  if (item.dose?.kind === 'reps') return carriedAmount(item.dose.amount);
+  if (item.dose !== undefined && item.dose.kind !== 'given') return undefined;
+  const values = listedNumbers(block.count);
+  return values.length > 1 && block.count?.kind === 'list'
+    ? { kind: 'list', values, cycling: block.count.cycling }
+    : undefined;
+}
 
 function stageLine(block: Block, index: number, step: Step): StageLine[] {
   const item = block.items[index]!;
   if (!isWork(item)) return [{ figure: item.sec ? formatClock(item.sec) : '', name: 'rest', details: '' }];
-  const name = item.inTurn ? item.choices[(Math.max(1, step.round) - 1) % item.choices.length]!.name : itemName(item);
+  const turn = Math.max(1, step.round) - 1;
+  const name = item.inTurn ? item.choices[turn % item.choices.length]!.name : itemName(item);
+  const carried = carriedOf(item, block, step);
+  const isOpenSpan = step.purpose === 'span';
   return [
-    { figure: speakDose(item.dose, block.count).figure, name, details: itemDetails(item, undefined).join(' · ') },
+    {
+      figure: carried ? carriedFigure(carried, 0, 0) : figureAt(item, block, step, turn),
+      name,
+      details: itemDetails(item, undefined).join(' · '),
+      ...(carried && { carried }),
+      ...(item.inTurn && isOpenSpan && { names: item.choices.map((c) => c.name) }),
+    },
   ];
+}
+
+/** The number that stands on this turn: of a climb's slot, of a window's list; else as it is written. */
+function figureAt(item: WorkItem, block: Block, step: Step, turn: number): string {
+  const isBare = item.dose === undefined || item.dose.kind === 'given';
+  if (step.carried !== undefined && isBare) return String(step.carried);
+  const values = listedNumbers(block.count);
+  if (isBare && values.length > 0) {
+    const cycles = block.count?.kind === 'list' && block.count.cycling;
+    return String(values[cycles ? turn % values.length : Math.min(turn, values.length - 1)]);
+  }
+  const amount = item.dose?.kind === 'reps' ? item.dose.amount : undefined;
+  const own = amount && carriedAmount(amount);
+  return own ? carriedFigure(own, turn, 0) : speakDose(item.dose, block.count).figure;
+}
+
+/** The number to do now: after so many taps, coming down from the set `top` where it goes down. Never below the first. */
+export function carriedFigure(carried: Carried, taps: number, top: number): string {
+  switch (carried.kind) {
+    case 'list': {
+      const { values, cycling } = carried;
+      return String(values[cycling ? taps % values.length : Math.min(taps, values.length - 1)]);
+    }
+    case 'growing':
+      return String(carried.start + carried.step * taps);
+    case 'set': {
+      const set = carried.direction === 'up' ? taps + 1 : Math.max(1, Math.ceil(top) - taps);
+      return String(carried.step * set);
+    }
+  }
 }
 
 function restTitle(step: Step): string {
   switch (step.purpose) {
     case 'set-rest':
       return 'Rest before the next set';
-    case 'then-rest':
-      return 'Rest';
     case 'team-rest':
       return 'Your team works';
     default:
@@ -180,26 +313,14 @@ function restTitle(step: Step): string {
   }
 }
 
-function spanTitle(step: Step, block: Block): string {
-  if (step.purpose === 'pyramid' && block.count?.kind === 'pyramid') {
-    return step.direction === 'up'
-      ? `Up by ${block.count.step} a set`
-      : `Down by ${block.count.step} from the set you stopped in`;
-  }
-  if (step.purpose === 'window') return `Window ${step.round}, from the top`;
-  return block.time.kind === 'span' && block.time.turnsOf
-    ? `In turns of ${block.time.turnsOf}`
-    : 'As many rounds as you can';
-}
-
-/** Where the side changes between parts whose times are exact. */
+/** Where the side changes: at exact times; in a slot also where the first side is likely done. */
 function switches(step: Step): number[] {
   const at: number[] = [];
   let sec = 0;
   for (const [i, part] of step.parts.entries()) {
     const before = step.parts.slice(0, i).findLast((p) => p.side !== null);
-    if (before && part.side !== null && part.side !== before.side && step.ruledBy === 'clock' && !part.estimated)
-      at.push(sec);
+    const isTimed = !part.estimated || step.purpose === 'slot';
+    if (before && part.side !== null && part.side !== before.side && step.ruledBy === 'clock' && isTimed) at.push(sec);
     sec += part.sec.likely;
   }
   return at;

@@ -4,7 +4,8 @@ import { baseLibrary } from '../movement/library.ts';
 import { arbitraryBlock } from '../notation/arbitrary-document.ts';
 import { parseSession } from '../notation/parse.ts';
 import { printSession } from '../notation/print.ts';
-import { CLOCK_SHAPES, headerNumbers, shapeOf, stepHeaderNumber, withHeaderNumber, withShape } from './clock-shape.ts';
+import { headerNumbers, stepHeaderNumber, withHeaderNumber, withShape } from './clock-shape.ts';
+import { shapeOf, SHAPES } from './forms.ts';
 import { countSteps, MAX_STEPS } from './count-steps.ts';
 import type { Block } from '../document/document.ts';
 import { nextSides, stepDose } from '../session/step-dose.ts';
@@ -18,7 +19,7 @@ const block = (header: string) => parseSession(`Main: ${header}\n10 squat\n8 mar
 
 test('every block can take every form: it reads back, and is of that form', () => {
   fc.assert(
-    fc.property(arbitraryBlock, fc.constantFrom(...CLOCK_SHAPES), (any, shape) => {
+    fc.property(arbitraryBlock, fc.constantFrom(...SHAPES), (any, shape) => {
       const next = withShape(any, shape);
       expect(shapeOf(next)).toBe(shape);
       expect(readBack(next)).toEqual(next);
@@ -51,7 +52,7 @@ test.each([
   ['amrap 9:00, 2 sets, rest 1:00, then rest 2:00', ['length 540', 'sets 2', 'rest after 120']],
   ['for time, cap 12:00, reps 21-15-9', ['cap 720']],
   ['flow', []],
-  ['pyramid +3 in 1:15 rest 0:45', ['work 75', 'rest 45', 'more a set 3']],
+  ['pyramid +3 in 1:15 rest 0:45', ['more a set 3', 'each way 75', 'rest 45']],
 ])('the numbers of %s', (header, numbers) => {
   expect(headerNumbers(block(header)).map((n) => `${n.label} ${n.value}`)).toEqual(numbers);
 });

@@ -12,6 +12,7 @@ import {
   SEC_PER_KCAL,
 } from '../pace/pace.ts';
 import type { Amount, CountRule, Dose, Sides, WorkItem } from '../document/document.ts';
+import { countAt } from './count.ts';
 import type { Part } from './step.ts';
 
 /** Repetitions assumed, for the time only, where a line owes no number ("by count instead of 30 s: at least 10", common practice). */
@@ -44,13 +45,6 @@ export function amountAt(amount: Amount, turn: number): EstimateSec {
   }
 }
 
-export function listAt(count: CountRule | undefined, turn: number): number | undefined {
-  if (count?.kind !== 'list') return undefined;
-  return count.cycling
-    ? count.values[turn % count.values.length]
-    : count.values[Math.min(turn, count.values.length - 1)];
-}
-
 /** The dose on this turn after the header's list: undefined where only the clock, or the participant, can say. */
 function numberedDose(
   item: WorkItem,
@@ -63,7 +57,7 @@ function numberedDose(
   if (dose?.kind === 'time')
     return { amount: amountAt(dose.amountSec, turn), kind: 'time', ...(dose.sides && { sides: dose.sides }) };
   if (dose === undefined || dose.kind === 'given') {
-    const listed = listAt(count, turn);
+    const listed = countAt(count, turn);
     if (listed !== undefined) return { amount: exactly(listed), kind: 'reps', ...(dose && { sides: dose.sides }) };
   }
   return undefined;

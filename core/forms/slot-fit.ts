@@ -1,14 +1,10 @@
 import type { MovementLibrary } from '../movement/library.ts';
-import type { Block, Item, TimeRule, WorkItem } from '../document/document.ts';
+import type { Block, Item, WorkItem } from '../document/document.ts';
+import { countAt } from './count.ts';
 import { ownParts, resolveMovement } from './dose-parts.ts';
+import { slotOf } from './forms.ts';
 import type { EstimateSec } from '../pace/pace.ts';
 import { addEstimates, computeRepSec, exactly } from '../pace/pace.ts';
-
-/**
- * The share of a slot by whose end work should be over where no work cap is written: 50 s of a minute
- * (common practice, no source: "45 s, at most 50 s; if not, take about 2 reps off every station").
- */
-export const SLOT_WORK_RATIO = 50 / 60;
 
 export interface SlotFit {
   readonly item: number;
@@ -25,10 +21,6 @@ export interface SlotFit {
   readonly largestCount: number | undefined;
 }
 
-type Slots = Extract<TimeRule, { kind: 'slots' }>;
-
-export const capOf = (time: Slots): number => time.workCapSec ?? Math.round(time.slotSec * SLOT_WORK_RATIO);
-
 const workSecOf = (block: Block, item: Item, index: number, turn: number, library: MovementLibrary): EstimateSec =>
   ownParts(item as WorkItem, index, block.count, turn, library)
     .map((p) => p.sec)
@@ -40,33 +32,33 @@ const hasNumber = (block: Block, item: WorkItem): boolean =>
   item.dose?.kind === 'time' ||
   item.dose?.kind === 'distance' ||
   item.dose?.kind === 'energy' ||
-  ((item.dose === undefined || item.dose.kind === 'given') && block.count?.kind === 'list');
+  ((item.dose === undefined || item.dose.kind === 'given') && countAt(block.count, 0) !== undefined);
 
 /**
  * Holds what is put in the slots of an every-minute block against the latest second at which work should end.
  * Empty for a block of another form; items of rest, or without a number of their own, are left out.
  */
 export function fitSlots(block: Block, library: MovementLibrary): SlotFit[] {
-  const { time } = block;
-  if (time.kind !== 'slots') return [];
-  const capSec = capOf(time);
+  const slot = slotOf(block);
+  if (!slot) return [];
+  const { capSec, slotSec, slots } = slot;
   const fits: SlotFit[] = [];
   for (const [index, item] of block.items.entries()) {
     if (item.kind !== 'work' || !hasNumber(block, item)) continue;
     let needSec = exactly(0);
     let firstRound = 0;
-    for (let slot = index, turn = 0; slot < time.slots; slot += block.items.length, turn++) {
+    for (let at = index, turn = 0; at < slots; at += block.items.length, turn++) {
       const sec = workSecOf(block, item, index, turn, library);
       if (sec.likely > needSec.likely) needSec = sec;
       if (firstRound === 0 && sec.likely > capSec) firstRound = turn + 1;
     }
     if (needSec.likely === 0) continue;
-    const status = needSec.likely > time.slotSec ? 'overfull' : needSec.likely > capSec ? 'tight' : 'fits';
+    const status = needSec.likely > slotSec ? 'overfull' : needSec.likely > capSec ? 'tight' : 'fits';
     fits.push({
       item: index,
       needSec,
       capSec,
-      slotSec: time.slotSec,
+      slotSec,
       status,
       firstRound,
       largestCount: largestCount(block, item, index, capSec, library),

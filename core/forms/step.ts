@@ -30,6 +30,8 @@ export interface Step {
     | 'span'
     | 'window'
     | 'pyramid'
+    | 'climb'
+    | 'accumulate'
     | 'own'
     | 'timed'
     | 'rest'
@@ -53,6 +55,10 @@ export interface Step {
   readonly items: readonly number[];
   readonly workCapSec?: number;
   readonly direction?: 'up' | 'down';
+  /** Several items share this step: it is shown as their list. */
+  readonly lists?: true;
+  /** The number that this step carries: a pyramid's step, the count of a climb's slot. */
+  readonly carried?: number;
   /** What is likely to happen inside an open span, for the picture only. */
   readonly expected?: readonly Part[];
 }

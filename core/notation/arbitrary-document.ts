@@ -269,8 +269,7 @@ const intervals: fc.Arbitrary<Rules> = fc
 const pyramid: fc.Arbitrary<Rules> = fc
   .record({ work: sec(180), rest: maybe(sec(90)), step: fc.integer({ min: 1, max: 9 }) })
   .map(({ work, rest, step }) => ({
-    time: { kind: 'intervals', workSec: [work], restSec: rest ? [rest] : [], stations: false },
-    count: { kind: 'pyramid', step },
+    time: { kind: 'pyramid', step, workSec: work, restSec: rest ?? 0 },
   }));
 
 const slots: fc.Arbitrary<TimeRule> = fc

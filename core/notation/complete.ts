@@ -1,6 +1,7 @@
 import type { MovementLibrary } from '../movement/library.ts';
 import { usualDose } from '../movement/usual-dose.ts';
 import { ROLES, SESSION_FIELDS } from '../document/document.ts';
+import { CLAUSE_STARTS } from '../forms/clauses.ts';
 import { printDose } from './print.ts';
 import { tokenizeLine } from './tokens.ts';
 
@@ -20,31 +21,6 @@ export interface CompletionList {
   readonly options: readonly Completion[];
 }
 
-/** Clauses as they are most often begun; the numbers are there to be written over. */
-const CLAUSE_STARTS: readonly [label: string, insert: string, detail: string][] = [
-  ['flow', 'flow', 'once through, unhurried'],
-  ['rounds', '3 rounds', 'the list so many times, at one’s own pace'],
-  ['for time', 'for time', 'the score is the time'],
-  ['cap', 'cap 12:00', 'the latest end of a block for time'],
-  ['reps', 'reps 21-15-9', 'that many of each, round by round'],
-  ['reps cycling', 'reps 4-8-12 cycling', 'the list starts over while the clock runs'],
-  ['amrap', 'amrap 10:00', 'as many rounds as possible'],
-  ['every', 'every 1:00 x 16', 'slots: the rest is what is left'],
-  ['emom', 'emom 16:00', 'every minute on the minute'],
-  ['work cap', 'work cap 0:50', 'when work should be over in a slot'],
-  ['work … rest …', 'work 0:40 rest 0:20, 3 rounds', 'intervals by the clock'],
-  ['work … rest … x', 'work 0:20 rest 0:10 x 8', 'so many intervals in all'],
-  ['windows', 'windows 2:30 x 4 rest 0:30', 'from the top in every window'],
-  ['pyramid', 'pyramid +2 in 1:15 rest 0:45', 'two by two, up and down'],
-  ['turns of', 'turns of 2 in 5:00', 'partners, one works'],
-  ['relay', 'relay 24-16-8 teams of 4', 'teams, each member in turn'],
-  ['stations', 'stations', 'the group spreads and rotates'],
-  ['by feel', 'by feel', 'no number is owed'],
-  ['rest between rounds', 'rest 0:30 between rounds', 'never after the last'],
-  ['rest between items', 'rest 0:20 between items', 'never after the last'],
-  ['sets', '2 sets, rest 1:00', 'the whole block again'],
-  ['then rest', 'then rest 2:00', 'after the block'],
-];
 const MODIFIER_STARTS: readonly [insert: string, detail: string][] = [
   ['tempo 4-1-2', 'down, pause, up, in seconds'],
   ['pause 3s', 'in every repetition'],
@@ -179,9 +155,6 @@ function completeClause(before: string, afterColon: number, scope: CompletionSco
   ];
   return {
     from,
-    options: [
-      ...CLAUSE_STARTS.map(([label, insert, detail]): Completion => ({ label, insert, detail, kind: 'clause' })),
-      ...references,
-    ],
+    options: [...CLAUSE_STARTS.map((start): Completion => ({ ...start, kind: 'clause' })), ...references],
   };
 }

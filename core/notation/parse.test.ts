@@ -121,10 +121,7 @@ describe('clauses', () => {
     ],
     ['WORK 0:20 REST 0:10 X 8', { time: { kind: 'intervals', total: 8 } }],
     ['windows 1:15 x 6 rest 0:45', { time: { kind: 'windows', windowSec: 75, windows: 6, restSec: 45 } }],
-    [
-      'pyramid +3 in 1:15 rest 0:45',
-      { time: { kind: 'intervals', workSec: [75], restSec: [45] }, count: { kind: 'pyramid', step: 3 } },
-    ],
+    ['pyramid +3 in 1:15 rest 0:45', { time: { kind: 'pyramid', step: 3, workSec: 75, restSec: 45 } }],
     ['turns of 2 in 5:00', { time: { kind: 'span', sec: 300, turnsOf: 2 } }],
     ['relay 24-16-8', { relay: {}, count: { values: [24, 16, 8] } }],
     ['by feel', { count: { kind: 'by-feel' } }],

@@ -5,9 +5,12 @@ import { ROLES, SESSION_FIELDS } from '../document/document.ts';
 import { MAX_DURATION_SEC, MAX_GROUP } from '../limits.ts';
 import { Cursor, UnreadableError } from './cursor.ts';
 import type { NotationIssue } from './issue.ts';
+import { formOf } from '../forms/forms.ts';
 import { nearestWords } from '../words/nearest.ts';
 import type { HeaderRules } from './read-header.ts';
+import { printClauses, printItem } from './print.ts';
 import { readClauses } from './read-header.ts';
+import { sameData } from '../same-data.ts';
 import type { ItemSource, MovementNames } from './read-item.ts';
 import { MAX_NAME_LENGTH, readItem } from './read-item.ts';
 import type { LineTokens, Token } from './tokens.ts';
@@ -41,6 +44,10 @@ interface OpenBlock {
   block: Mutable<Omit<Block, 'items'>> & { items: Item[] };
   line: number;
   items: ItemSource[];
+  /** Clock and count are written beside where the block comes from. */
+  repeats: boolean;
+  /** Where the header's clauses stand. */
+  clauses: { readonly column: number; readonly endColumn: number };
   /** A header that couldn't be read: its items are read for their own errors, and then dropped. */
   ghost: boolean;
 }
@@ -126,7 +133,9 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
       const lineComment = takeComments(comment);
       guard(() => undefined);
       const label = header.label;
-      const rules: HeaderRules = read.issues.length > 0 ? { time: { kind: 'flow' } } : readClauses(cursor, issues);
+      const from = cursor.peek();
+      const { repeats, ...rules }: HeaderRules =
+        read.issues.length > 0 ? { time: { kind: 'flow' } } : readClauses(cursor, issues);
       blocks.push({
         block: {
           role: header.role,
@@ -138,6 +147,8 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
         line,
         items: [],
         ghost: false,
+        repeats: repeats === true,
+        clauses: { column: (from?.start ?? 0) + 1, endColumn: tokens.at(-1)!.end + 1 },
       });
     } else if (field) {
       guard(() => {
@@ -186,7 +197,7 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
   if (before.length > 0) lineComments.end = { before };
   if (Object.keys(lineComments).length > 0) document.comments = lineComments;
   const real = blocks.filter((b) => !b.ghost);
-  checkBlocks(real, issues);
+  checkBlocks(real, names, issues);
   const taken = real.filter((b) => !b.ghost);
   document.blocks = taken.map((b) => b.block);
   issues.sort((a, b) => a.line - b.line || a.column - b.column);
@@ -301,6 +312,8 @@ function unknownLine(cursor: Cursor, word: string, blocks: OpenBlock[]): never {
     line: cursor.line,
     items: [],
     ghost: true,
+    repeats: false,
+    clauses: { column: 1, endColumn: 2 },
   });
   return cursor.fail(
     'unknown-line',
@@ -376,7 +389,7 @@ function readKit(cursor: Cursor): string[] {
 }
 
 /** What only shows once all blocks are read: empty blocks, labels that nothing has, work beyond bounds. */
-function checkBlocks(blocks: readonly OpenBlock[], issues: NotationIssue[]): void {
+function checkBlocks(blocks: readonly OpenBlock[], names: MovementNames, issues: NotationIssue[]): void {
   const report = (
     open: OpenBlock,
     code: NotationIssue['code'],
@@ -398,9 +411,11 @@ function checkBlocks(blocks: readonly OpenBlock[], issues: NotationIssue[]): voi
   for (const [i, open] of blocks.entries()) {
     const { block } = open;
     if (block.source) {
-      if (block.items.length > 0)
-        report(open, 'contradiction', 'This block takes its items from elsewhere, so it can’t have lines of its own.');
-      if (block.source.kind === 'same-as') checkSameAs(open, block.source.label, byLabel, report);
+      if (block.source.kind === 'same-as') {
+        const target = checkSameAs(open, block.source.label, byLabel, report);
+        if (target) checkRepeated(open, target, names, issues);
+      } else if (open.repeats || block.items.length > 0)
+        report(open, 'contradiction', 'The routine brings its own clock, count and lines; leave these out.');
       continue;
     }
     if (block.items.length === 0) {
@@ -411,12 +426,7 @@ function checkBlocks(blocks: readonly OpenBlock[], issues: NotationIssue[]): voi
     if (block.items.every((item) => item.kind === 'rest') && !hasIssueInside(open, blocks[i + 1])) {
       report(open, 'no-items', 'This block has nothing but rest; write “then rest” on the block before it instead.');
     }
-    if (
-      block.time.kind === 'flow' ||
-      block.time.kind === 'own' ||
-      block.time.kind === 'span' ||
-      block.time.kind === 'windows'
-    ) {
+    if (formOf(block.time).restNeedsLength) {
       const bare = block.items.findIndex((item) => item.kind === 'rest' && item.sec === undefined);
       if (bare >= 0) {
         issues.push({
@@ -430,7 +440,60 @@ function checkBlocks(blocks: readonly OpenBlock[], issues: NotationIssue[]): voi
       }
     }
   }
+  for (const open of blocks) settle(open, report);
   checkSteps(blocks, byLabel, report);
+}
+
+/** What a form makes of a block once its items are known: `every 1:00, 5 rounds` becomes so many slots. */
+function settle(open: OpenBlock, report: Report): void {
+  const { block } = open;
+  if (block.items.length === 0) return;
+  const settled = formOf(block.time).settle?.(block.time, block) ?? block;
+  if ('message' in settled) {
+    report(open, 'contradiction', settled.message, settled.remedy === undefined ? [] : [settled.remedy]);
+    open.ghost = true;
+  } else if (settled !== block) {
+    const { rounds: _rounds, ...rest } = open.block;
+    open.block = { ...rest, ...settled, items: [...settled.items] };
+  }
+}
+
+/** A block that says again what it refers to may say only the same; another clock or another line contradicts, and is mended by a button. */
+function checkRepeated(open: OpenBlock, target: OpenBlock, names: MovementNames, issues: NotationIssue[]): void {
+  const { block, line } = open;
+  const meant = target.block;
+  if (open.repeats) {
+    const rules = ({ time, count, rounds, relay }: Block) => ({ time, count, rounds, relay });
+    const own = formOf(block.time).settle?.(block.time, { ...block, items: meant.items }) ?? block;
+    const settledMeant = formOf(meant.time).settle?.(meant.time, meant) ?? meant;
+    if ('message' in own || 'message' in settledMeant || !sameData(rules(own), rules(settledMeant)))
+      issues.push({
+        line,
+        ...open.clauses,
+        code: 'contradiction',
+        message: `“${meant.label}” has another clock or count: ${printClauses(meant).join(', ')}. Write the same, or leave it out.`,
+        suggestions: [`same as "${meant.label}"`],
+      });
+  }
+  if (block.items.length === 0) return;
+  const bare = ({ comments: _comments, ...item }: Item) => item;
+  const at = Math.max(block.items.length, meant.items.length);
+  for (let i = 0; i < at; i++) {
+    const [own, other] = [block.items[i], meant.items[i]];
+    if (own && other && sameData(bare(own), bare(other))) continue;
+    const words = other && printItem(other, names);
+    issues.push({
+      line: own ? open.items[i]!.line : line,
+      column: 1,
+      endColumn: own ? 4000 : 2,
+      code: 'contradiction',
+      message: words
+        ? `“${meant.label}” has “${words}” in this place. Write the same, or leave the lines out.`
+        : `“${meant.label}” has ${meant.items.length} lines, and these are ${block.items.length}. Leave them out.`,
+      suggestions: own && words ? [words] : [],
+    });
+    return;
+  }
 }
 
 type Report = (open: OpenBlock, code: NotationIssue['code'], message: string, suggestions?: readonly string[]) => void;
@@ -451,7 +514,12 @@ function checkSteps(blocks: readonly OpenBlock[], byLabel: ReadonlyMap<string, O
   }
 }
 
-function checkSameAs(open: OpenBlock, label: string, byLabel: ReadonlyMap<string, OpenBlock>, report: Report): void {
+function checkSameAs(
+  open: OpenBlock,
+  label: string,
+  byLabel: ReadonlyMap<string, OpenBlock>,
+  report: Report,
+): OpenBlock | undefined {
   const seen = new Set<OpenBlock>([open]);
   let target = byLabel.get(label.toLowerCase());
   if (!target) {
@@ -462,14 +530,16 @@ function checkSameAs(open: OpenBlock, label: string, byLabel: ReadonlyMap<string
       `No block is labelled “${label}”; a label stands in brackets: “Main (${label}): …”.`,
       nearestWords(label, labels),
     );
-    return;
+    return undefined;
   }
   while (target) {
     if (seen.has(target)) {
       report(open, 'contradiction', 'This block refers to itself; write its items once.');
-      return;
+      return undefined;
     }
     seen.add(target);
-    target = target.block.source?.kind === 'same-as' ? byLabel.get(target.block.source.label.toLowerCase()) : undefined;
+    if (target.block.source?.kind !== 'same-as') return target;
+    target = byLabel.get(target.block.source.label.toLowerCase());
   }
+  return undefined;
 }

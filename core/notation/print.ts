@@ -15,6 +15,9 @@ import { SESSION_FIELDS } from '../document/document.ts';
 import { assertNever } from '../assert-never.ts';
 import { sameData } from '../same-data.ts';
 import { Cursor, UnreadableError } from './cursor.ts';
+import { printCount } from '../forms/count.ts';
+import { formOf } from '../forms/forms.ts';
+import { spanWords } from '../forms/rounds.ts';
 import { formatClock } from '../words/format-clock.ts';
 import type { MovementNames } from './read-item.ts';
 import { readItem } from './read-item.ts';
@@ -76,18 +79,12 @@ export function printHeader(block: Block): string {
 
 /** The clauses of a block's header, in the order in which they are printed. */
 export function printClauses(block: Block): string[] {
+  const { count, between, sets, source, time } = block;
   const clauses: string[] = [];
-  if (block.source)
-    clauses.push(
-      block.source.kind === 'same-as' ? `same as "${block.source.label}"` : `routine "${block.source.name}"`,
-    );
-  else clauses.push(...timeClauses(block));
-  const { count, between, sets } = block;
-  if (block.rounds)
-    clauses.push(`${printSpan(block.rounds.low, block.rounds.high)} ${block.rounds.high === 1 ? 'round' : 'rounds'}`);
-  if (count?.kind === 'list' && !block.relay)
-    clauses.push(`reps ${printList(count.values)}${count.cycling ? ' cycling' : ''}`);
-  if (count?.kind === 'by-feel') clauses.push('by feel');
+  if (source) clauses.push(source.kind === 'same-as' ? `same as "${source.label}"` : `routine "${source.name}"`);
+  if (!source || time.kind !== 'flow') clauses.push(...formOf(time).print(time, block));
+  if (block.rounds) clauses.push(`${spanWords(block.rounds)} ${block.rounds.high === 1 ? 'round' : 'rounds'}`);
+  if (count && !block.relay) clauses.push(printCount(count));
   if (between) {
     const range =
       between.lowSec === between.highSec
@@ -101,53 +98,8 @@ export function printClauses(block: Block): string[] {
       ...(sets.restSec ? [`rest ${formatClock(sets.restSec)}`] : []),
     );
   if (block.thenRestSec) clauses.push(`then rest ${formatClock(block.thenRestSec)}`);
+  if (block.scored) clauses.push('scored');
   return clauses;
-}
-
-const printSpan = (low: number, high: number) => (low === high ? String(low) : `${low} to ${high}`);
-const printList = (values: readonly number[]) => values.join('-');
-const printTimes = (values: readonly number[]) =>
-  values.length === 1 ? formatClock(values[0]!) : `${values.join('/')}s`;
-
-function timeClauses(block: Block): string[] {
-  const { time, count } = block;
-  switch (time.kind) {
-    case 'flow':
-      return ['flow'];
-    case 'own': {
-      const clauses: string[] = [];
-      if (block.relay && count?.kind === 'list') {
-        clauses.push(
-          `relay ${printList(count.values)}${block.relay.teamSize ? ` teams of ${block.relay.teamSize}` : ''}`,
-        );
-      }
-      if (time.forTime) clauses.push('for time');
-      if (time.capSec) clauses.push(`cap ${formatClock(time.capSec)}`);
-      return clauses;
-    }
-    case 'span':
-      return [time.turnsOf ? `turns of ${time.turnsOf} in ${formatClock(time.sec)}` : `amrap ${formatClock(time.sec)}`];
-    case 'slots':
-      return [
-        `every ${formatClock(time.slotSec)} for ${formatClock(time.slotSec * time.slots)}`,
-        ...(time.workCapSec ? [`work cap ${formatClock(time.workCapSec)}`] : []),
-      ];
-    case 'intervals': {
-      if (count?.kind === 'pyramid') {
-        const rest = time.restSec[0] ? ` rest ${formatClock(time.restSec[0])}` : '';
-        return [`pyramid +${count.step} in ${formatClock(time.workSec[0]!)}${rest}`];
-      }
-      const rest = time.restSec.length > 0 ? ` rest ${printTimes(time.restSec)}` : '';
-      const total = time.total ? ` x ${time.total}` : '';
-      return [`work ${printTimes(time.workSec)}${rest}${total}`, ...(time.stations ? ['stations'] : [])];
-    }
-    case 'windows':
-      return [
-        `windows ${formatClock(time.windowSec)} x ${time.windows}${time.restSec ? ` rest ${formatClock(time.restSec)}` : ''}`,
-      ];
-    default:
-      return assertNever(time);
-  }
 }
 
 /** One item as one line; a name that would read back otherwise is put in quotation marks. */

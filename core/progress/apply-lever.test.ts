@@ -5,7 +5,7 @@ import { rewriteText } from '../notation/rewrite.ts';
 import { computePlan } from '../session/plan.ts';
 import { applyLever, applyPulls, readLever } from './apply-lever.ts';
 import type { Lever, LeverKind } from './lever.ts';
-import { extendList } from './levers/rounds.ts';
+import { extendList } from '../forms/pull-rounds.ts';
 
 function pulled(text: string, lever: Lever | LeverKind, by: number): string {
   const read = { text, ...parseSession(text, baseLibrary) };

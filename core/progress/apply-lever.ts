@@ -1,14 +1,14 @@
 import type { MovementLibrary } from '../movement/library.ts';
 import type { Block, SessionDocument } from '../document/document.ts';
+import { formOf } from '../forms/forms.ts';
 import { blockName } from '../session/explain.ts';
 import { load, shape, tempo } from './levers/items.ts';
 import type { LeverAction } from './levers/lever-action.ts';
-import { clamp } from './levers/lever-action.ts';
+import { clamp } from '../forms/change.ts';
 import { reps } from './levers/reps.ts';
-import { rounds } from './levers/rounds.ts';
-import { clock, rest, windows, work } from './levers/times.ts';
+import { clock, rest, rounds, sets, step, windows, work } from './levers/form-levers.ts';
 import type { Lever, LeverKind } from './lever.ts';
-import { isSameLever } from './lever.ts';
+import { isSameLever, LEVER_WORDS } from './lever.ts';
 import type { Pull } from './schedule.ts';
 
 const ACTIONS: Record<Exclude<LeverKind, 'effort'>, LeverAction> = {
@@ -21,6 +21,8 @@ const ACTIONS: Record<Exclude<LeverKind, 'effort'>, LeverAction> = {
   tempo,
   windows,
   clock,
+  sets,
+  step,
 };
 
 /** Blocks that a lever means: those of that label or role, else all of the work. What is taken from elsewhere follows its source. */
@@ -84,4 +86,14 @@ export function leversOf(
     const now = readLever(document, { kind }, library);
     return now === undefined ? [] : [{ kind, now }];
   });
+}
+
+/** What a step of a lever usually is in this session: as its forms say, first of all; else as the lever is. */
+export function usualBy(kind: LeverKind, document: SessionDocument): number {
+  for (const block of document.blocks) {
+    if (!meansBlock({ kind }, block)) continue;
+    const own = formOf(block.time).growsBy.find((g) => g.lever === kind);
+    if (own) return own.by;
+  }
+  return LEVER_WORDS[kind].usualBy;
 }

@@ -8,6 +8,8 @@ export const LEVER_KINDS = [
   'shape',
   'tempo',
   'windows',
+  'step',
+  'sets',
   'clock',
   'effort',
 ] as const;
@@ -77,6 +79,14 @@ export const LEVER_WORDS: Record<LeverKind, LeverWords> = {
     usualBy: 1,
   },
   windows: { name: 'windows', unit: 'window', units: 'windows', means: 'one more time from the top', usualBy: 1 },
+  step: {
+    name: 'step',
+    unit: 'more',
+    units: 'more',
+    means: 'what each set adds in a pyramid, each slot in a climb, each round in a growing or cycling count',
+    usualBy: 1,
+  },
+  sets: { name: 'sets', unit: 'set', units: 'sets', means: 'the whole block once more', usualBy: 1 },
   clock: {
     name: 'clock',
     unit: 's',

@@ -103,6 +103,7 @@ export const SCORE_WORDS: Record<ScoreKind, string> = {
   time: 'the time',
   'reps-per-window': 'reps in each window',
   'top-set': 'the top set',
+  'whole-slots': 'the last whole slot',
   none: 'nothing',
 };
 

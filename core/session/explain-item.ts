@@ -1,10 +1,10 @@
 import { formatClock } from '../words/format-clock.ts';
-import { capOf, fitSlots } from '../forms/slot-fit.ts';
+import { fitSlots } from '../forms/slot-fit.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 import { isWork } from '../words/describe-item.ts';
 import type { Block } from '../document/document.ts';
 import { repsAt } from '../forms/dose-parts.ts';
-import { formatRange } from './explain.ts';
+import { formatRange } from '../words/format-range.ts';
 import type { SessionPlan } from './plan.ts';
 
 const sameAll = (numbers: readonly number[]) => numbers.every((n) => n === numbers[0]);
@@ -42,13 +42,13 @@ export function explainItem(
   const sec = own.reduce((sum, s) => sum + s.endSec - s.startSec, 0);
   if (sec > 0) lines.push(`${own.some((s) => s.estimated) ? 'about ' : ''}${formatClock(sec)} of it in the session`);
   const fit = fitSlots(block, library).find((f) => f.item === itemIndex);
-  if (fit && block.time.kind === 'slots') {
+  if (fit) {
     const range = formatRange(fit.needSec);
     lines.push(
-      `takes ${range ? `about ${formatClock(fit.needSec.likely)} (${range})` : formatClock(fit.needSec.likely)} of a slot of ${formatClock(fit.slotSec)}; work should be over by ${formatClock(capOf(block.time))}`,
+      `takes ${range ? `about ${formatClock(fit.needSec.likely)} (${range})` : formatClock(fit.needSec.likely)} of a slot of ${formatClock(fit.slotSec)}; work should be over by ${formatClock(fit.capSec)}`,
     );
   }
-  if (lines.length === 0 && block.time.kind === 'span')
+  if (lines.length === 0 && plan.blocks[blockIndex]?.scoreForm)
     lines.push('as often as the time allows: what is done is the score');
   return lines;
 }

@@ -4,16 +4,9 @@ import { lineSpans } from '../notation/line-spans.ts';
 import { analyseText } from './analyse.ts';
 import { itemDetails, itemName, speakDose } from '../words/describe-item.ts';
 import type { WorkItem } from '../document/document.ts';
-import {
-  blockName,
-  describeBlock,
-  explainLength,
-  formatHours,
-  formatLength,
-  formatMinutes,
-  formatRange,
-  wholeMinutes,
-} from './explain.ts';
+import { blockName, describeBlock, explainLength, formatLength, formatMinutes } from './explain.ts';
+import { formatHours, wholeMinutes } from '../words/words.ts';
+import { formatRange } from '../words/format-range.ts';
 
 const first = (text: string) => {
   const { blocks, plan, document } = analyseText(text, baseLibrary);
@@ -65,7 +58,7 @@ describe('a block in a few words', () => {
     ['Main: work 0:40 rest 0:20, 3 rounds\nsquat', '0:40 work, 0:20 rest, 3 rounds'],
     ['Main: windows 2:00 x 5\n8 squat', '5 windows of 2:00, each from the top'],
     ['Main: pyramid +3 in 1:15\nsquat\nmarch', 'up by 3 a set in 1:15, then down again'],
-    ['Main: by feel, 2 rounds\n3 to 5 squat', 'at your own pace, by feel'],
+    ['Main: by feel, 2 rounds\n3 to 5 squat', 'at your own pace, 2 rounds, by feel: no number is owed'],
   ])('%j', (text, words) => {
     const { block, plan } = first(text);
     expect(describeBlock(block, plan)).toBe(words);

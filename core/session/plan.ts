@@ -5,9 +5,11 @@ import type { Block, Role, SessionDocument, Span } from '../document/document.ts
 import type { Routines } from './resolve.ts';
 import { resolveBlocks } from './resolve.ts';
 import type { Part, PartKind, Step } from '../forms/step.ts';
-import { likelyRounds, roundsOf, unroll } from '../forms/unroll.ts';
+import type { ScoreForm, ScoreKind } from '../forms/form.ts';
+import { capSecOf, formOf, scoreKind, scoreOf, unroll } from '../forms/forms.ts';
+import { likelyRounds } from '../forms/rounds.ts';
 
-export type ScoreKind = 'rounds+reps' | 'reps' | 'time' | 'reps-per-window' | 'top-set' | 'none';
+export type { ScoreKind };
 
 /** A stretch of the likely course of a session, half-open, whole seconds from its start. */
 export interface Segment {
@@ -39,7 +41,13 @@ export interface BlockPlan {
   readonly restSec: number;
   readonly rounds: Span | null;
   readonly intervals: number | null;
+  /** The rounds that the sums count with; 0 where there are none. */
+  readonly likelyRounds: number;
   readonly score: ScoreKind;
+  /** What is asked for to score it; null where nothing is. */
+  readonly scoreForm: ScoreForm | null;
+  readonly sets: number;
+  readonly capSec: number | null;
   readonly reps: RepsByMovement;
   /** Rest after the block: counts in the session's length, not in the block's. */
   readonly thenRestSec: number;
@@ -87,8 +95,10 @@ export function computePlan(document: SessionDocument, library: MovementLibrary,
     const own = unroll(block, index, library);
     for (const s of own) steps.push(s);
     const from = timeline.length;
-    atSec = pushSegments(timeline, atSec, block, own);
-    const plan = planBlock(block, own, timeline.slice(from));
+    const span = spanOfSteps(own);
+    const likely = own.filter((step) => isLikelyStep(step, likelyRounds(span)));
+    atSec = pushSegments(timeline, atSec, block, likely);
+    const plan = planBlock(block, { steps: own, likely, span }, timeline.slice(from));
     blockPlans.push(plan);
     addReps(reps, plan.reps);
     clockSec = addEstimates(clockSec, addEstimates(plan.clockSec, exactly(plan.thenRestSec)));
@@ -111,18 +121,21 @@ export function computePlan(document: SessionDocument, library: MovementLibrary,
 
 const sumOf = <T>(list: readonly T[], of: (x: T) => number): number => list.reduce((sum, x) => sum + of(x), 0);
 
-/** The length of a step's course under a cap that is reached at `leftSec`. */
-function isLikely(step: Step, block: Block): boolean {
-  return !step.optional || step.round <= likelyRounds(roundsOf(block));
-}
+/** Whether a step belongs to the likely course: rounds up to `likely` do. */
+export const isLikelyStep = (step: Step, likely: number): boolean => !step.optional || step.round <= likely;
+
+/** The rounds that may be done by some steps: those that must be, and all. */
+export const spanOfSteps = (steps: readonly Step[]): Span => ({
+  low: Math.max(0, ...steps.map((s) => (s.optional ? 0 : s.round))),
+  high: Math.max(0, ...steps.map((s) => s.round)),
+});
 
 function pushSegments(timeline: Segment[], startSec: number, block: Block, steps: readonly Step[]): number {
   let atSec = startSec;
-  const capSec = block.time.kind === 'own' ? block.time.capSec : undefined;
+  const capSec = capSecOf(block);
   let set = 0;
   let leftSec = Infinity;
   for (const step of steps) {
-    if (!isLikely(step, block)) continue;
     if (step.set !== set) {
       set = step.set;
       leftSec = capSec ?? Infinity;
@@ -153,11 +166,18 @@ function pushSegments(timeline: Segment[], startSec: number, block: Block, steps
   return atSec;
 }
 
-function planBlock(block: Block, steps: readonly Step[], segments: readonly Segment[]): BlockPlan {
+interface Unrolled {
+  readonly steps: readonly Step[];
+  /** Those of the likely course. */
+  readonly likely: readonly Step[];
+  readonly span: Span;
+}
+
+function planBlock(block: Block, { steps, likely, span }: Unrolled, segments: readonly Segment[]): BlockPlan {
+  const form = formOf(block.time);
   const thenRestSec = steps.at(-1)?.purpose === 'then-rest' ? block.thenRestSec! : 0;
-  const span = roundsOf(block);
   const perSet = (of: keyof EstimateSec, rounds: number): number => {
-    const capSec = (block.time.kind === 'own' ? block.time.capSec : undefined) ?? Infinity;
+    const capSec = capSecOf(block) ?? Infinity;
     const bySet = new Map<number, number>();
     let between = 0;
     for (const s of steps) {
@@ -180,68 +200,22 @@ function planBlock(block: Block, steps: readonly Step[], segments: readonly Segm
     clockSec,
     workSec: clockSec.likely - restSec,
     restSec,
-    rounds: steps.length === 0 ? null : statedRounds(block),
-    intervals: countIntervals(block, steps),
+    rounds: steps.length === 0 ? null : form.rounds(block.time, block),
+    intervals: steps.length === 0 ? null : form.intervals(block.time, block, likely),
+    likelyRounds: likelyRounds(span),
     score: scoreKind(block),
-    reps: repsOf(steps, block),
+    scoreForm: scoreOf(block),
+    sets: block.sets?.count ?? 1,
+    capSec: capSecOf(block) ?? null,
+    reps: repsOf(likely),
     thenRestSec,
   };
 }
 
-function statedRounds(block: Block): Span | null {
-  const items = block.items.length;
-  switch (block.time.kind) {
-    case 'flow':
-      return { low: 1, high: 1 };
-    case 'own':
-      return roundsOf(block);
-    case 'slots':
-      return { low: Math.floor(block.time.slots / items), high: Math.ceil(block.time.slots / items) };
-    case 'intervals': {
-      if (block.count?.kind === 'pyramid') return null;
-      if (block.time.total === undefined) return roundsOf(block);
-      return { low: Math.floor(block.time.total / items), high: Math.ceil(block.time.total / items) };
-    }
-    default:
-      return null;
-  }
-}
-
-function countIntervals(block: Block, steps: readonly Step[]): number | null {
-  const sets = block.sets?.count ?? 1;
-  switch (block.time.kind) {
-    case 'slots':
-      return block.time.slots * sets;
-    case 'windows':
-      return block.time.windows * sets;
-    case 'intervals':
-      return steps.filter(
-        (s) =>
-          isLikely(s, block) &&
-          (s.purpose === 'interval' || s.purpose === 'pyramid' || (s.purpose === 'rest' && s.items.length > 0)),
-      ).length;
-    default:
-      return null;
-  }
-}
-
-/** What a block is scored by: the form decides (docs/notation.md, "Scores"). */
-export function scoreKind(block: Block): ScoreKind {
-  const works = block.items.filter((item) => item.kind === 'work');
-  const isMax = works.map((item) => item.dose?.kind === 'max');
-  if (block.count?.kind === 'pyramid') return 'top-set';
-  if (block.time.kind === 'span' && block.time.turnsOf === undefined)
-    return works.length === 1 && isMax[0] ? 'reps' : 'rounds+reps';
-  if (block.time.kind === 'windows') return 'reps-per-window';
-  if (block.time.kind === 'own' && block.time.forTime) return 'time';
-  return isMax.some(Boolean) ? 'reps' : 'none';
-}
-
 /** All that is written, also where a cap is likely to come first: what is done by then is the score. */
-function repsOf(steps: readonly Step[], block: Block): RepsByMovement {
+function repsOf(steps: readonly Step[]): RepsByMovement {
   const reps: Record<string, number> = {};
   for (const step of steps) {
-    if (!isLikely(step, block)) continue;
     for (const part of step.parts) {
       if (part.movementId !== null && part.reps !== null)
         reps[part.movementId] = (reps[part.movementId] ?? 0) + part.reps;

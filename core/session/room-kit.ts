@@ -1,6 +1,7 @@
 import { PLACES } from '../movement/kit.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 import { isWork } from '../words/describe-item.ts';
+import { formOf } from '../forms/forms.ts';
 import { resolveMovement } from '../forms/dose-parts.ts';
 import type { Block, WorkItem } from '../document/document.ts';
 
@@ -27,7 +28,7 @@ export function computeRoomKit(
   const most = new Map<string, number>();
   for (const block of blocks) {
     const works = block.items.filter(isWork);
-    const isStations = block.time.kind === 'intervals' && block.time.stations;
+    const isStations = formOf(block.time).spreadsOverStations(block.time);
     const now = new Map<string, number>();
     for (const item of works) {
       const people = isStations ? atEachStation(groupSize, works.length) : groupSize;

@@ -1,7 +1,9 @@
+import { formOf } from '../forms/forms.ts';
 import { formatClock } from '../words/format-clock.ts';
 import { isWork, itemDetails, itemName, speakDose } from '../words/describe-item.ts';
 import type { Block, Item, SessionDocument } from '../document/document.ts';
-import { blockName, describeBlock, formatMinutes, wholeMinutes } from './explain.ts';
+import { blockName, describeBlock, formatMinutes } from './explain.ts';
+import { wholeMinutes } from '../words/words.ts';
 import type { SessionPlan } from './plan.ts';
 
 /** One line of a block as a participant reads it. */
@@ -38,7 +40,7 @@ export interface SessionSheet {
 
 /** `0:40`, or `30, 40, 50 s` where it changes by round. */
 const workTimes = (workSec: readonly number[]): string =>
-  workSec.length === 1 ? formatClock(workSec[0]!) : `${workSec.join(', ')} s`;
+  workSec.length === 0 ? '' : workSec.length === 1 ? formatClock(workSec[0]!) : `${workSec.join(', ')} s`;
 
 function toLine(item: Item, block: Block): SheetLine {
   if (!isWork(item)) return { figure: item.sec ? formatClock(item.sec) : '' };
@@ -46,7 +48,7 @@ function toLine(item: Item, block: Block): SheetLine {
   const { figure } = speakDose(item.dose, hasOwnNumber ? undefined : block.count);
   const details = itemDetails(item, block.count).join(' · ');
   return {
-    figure: figure || (block.time.kind === 'intervals' ? workTimes(block.time.workSec) : ''),
+    figure: figure || workTimes(formOf(block.time).pulse(block.time)?.workSec ?? []),
     name: itemName(item),
     choices: item.choices.map((c) => c.name),
     ...(details !== '' && { details }),

@@ -3,6 +3,7 @@ import type { SessionDocument } from '../../core/document/document.ts';
 import type { Outcome, SessionRecord } from '../../core/record/record.ts';
 import type { Score } from '../../core/record/score.ts';
 import type { FitChange } from '../../core/fit/fit-session.ts';
+import { upgradeDocument } from '../../core/document/upgrade.ts';
 import { NotFoundError } from '../errors.ts';
 import type { Db } from '../pool.ts';
 
@@ -59,7 +60,7 @@ export async function getVersionDocument(db: Db, versionId: number): Promise<Ses
     values: [versionId],
   });
   if (!rows[0]) throw new NotFoundError('version');
-  return rows[0].document;
+  return upgradeDocument(rows[0].document);
 }
 
 /** A day of a programme as one person has it: what was sent for it, and the record that stands. */

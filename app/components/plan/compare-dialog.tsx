@@ -4,7 +4,7 @@ import { describeTextChange } from '../../../core/progress/find-differences.ts';
 import type { WeekPlan } from '../../../core/progress/plan-programme.ts';
 import { changePct } from '../../../core/progress/training-load.ts';
 import { formatChange } from '../../../core/progress/week-change.ts';
-import { wholeMinutes } from '../../../core/session/explain.ts';
+import { wholeMinutes } from '../../../core/words/words.ts';
 import { AREAS } from '../../../core/movement/movement.ts';
 import { Ribbon } from '../../charts/ribbon.tsx';
 import { Dialog } from '../dialog.tsx';

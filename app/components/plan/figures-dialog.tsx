@@ -1,6 +1,6 @@
 import { AREAS } from '../../../core/movement/movement.ts';
 import { findLoadChange, formatChange } from '../../../core/progress/week-change.ts';
-import { wholeMinutes } from '../../../core/session/explain.ts';
+import { wholeMinutes } from '../../../core/words/words.ts';
 import { Dialog } from '../dialog.tsx';
 import type { Plan } from './use-plan.ts';
 

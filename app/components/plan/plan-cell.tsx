@@ -2,7 +2,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { memo } from 'react';
 import type { DayPlan } from '../../../core/progress/day-plan.ts';
 import type { ProgrammeDay, Theme } from '../../../core/progress/programme-document.ts';
-import { wholeMinutes } from '../../../core/session/explain.ts';
+import { wholeMinutes } from '../../../core/words/words.ts';
 import type { RibbonLayout } from '../../charts/ribbon-layout.ts';
 import { layoutRibbon } from '../../charts/ribbon-layout.ts';
 import { Ribbon } from '../../charts/ribbon.tsx';

@@ -8,7 +8,7 @@ import type { ProgrammeDocument } from '../../../core/progress/programme-documen
 import { themeOf } from '../../../core/progress/programme-document.ts';
 import type { WeekChange } from '../../../core/progress/week-change.ts';
 import { findLoadChange, formatChange } from '../../../core/progress/week-change.ts';
-import { wholeMinutes } from '../../../core/session/explain.ts';
+import { wholeMinutes } from '../../../core/words/words.ts';
 import type { WeekFiguresLayout } from '../../charts/week-figures-layout.ts';
 import { layoutWeekFigures } from '../../charts/week-figures-layout.ts';
 import { AreaColumns } from '../../charts/week-figures.tsx';

@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { countSessions } from '../../../core/progress/count-sessions.ts';
 import { totalLikelySec } from '../../../core/progress/plan-programme.ts';
 import { findSchool } from '../../../core/progress/schools.ts';
-import { formatHours } from '../../../core/session/explain.ts';
+import { formatHours } from '../../../core/words/words.ts';
 import { CommitInput } from '../commit-input.tsx';
 import type { Plan } from './use-plan.ts';
 

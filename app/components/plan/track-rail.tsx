@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { WEEKDAYS } from '../../../core/calendar/day.ts';
 import type { ReadTrack } from '../../../core/progress/build-track.ts';
 import { leverChoices } from '../../../core/progress/lever-choices.ts';
-import { leverName, LEVER_WORDS } from '../../../core/progress/lever.ts';
+import { usualBy } from '../../../core/progress/apply-lever.ts';
+import { leverName } from '../../../core/progress/lever.ts';
 import { printRule } from '../../../core/progress/lever-text.ts';
 import type { ProgrammeDocument, Track } from '../../../core/progress/programme-document.ts';
 import type { LeverRule } from '../../../core/progress/schedule.ts';
@@ -54,8 +55,7 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
     const found = choices.find((c) => leverName(c.lever) === value);
     if (!found) return;
     const { kind } = found.lever;
-    const by =
-      kind === 'clock' && read.document.blocks.some((b) => b.time.kind === 'slots') ? -5 : LEVER_WORDS[kind].usualBy;
+    const by = usualBy(kind, read.document);
     const rule: LeverRule = {
       lever: found.lever,
       schedule: { kind: 'each-week', by },

@@ -1,7 +1,7 @@
 import { AREAS } from '../../../core/movement/movement.ts';
 import { formatClock } from '../../../core/words/format-clock.ts';
 import { progressionWeek } from '../../../core/progress/programme-document.ts';
-import { wholeMinutes } from '../../../core/session/explain.ts';
+import { wholeMinutes } from '../../../core/words/words.ts';
 import type { Plan } from './use-plan.ts';
 
 interface WeekPanelProps {

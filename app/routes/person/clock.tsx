@@ -1,5 +1,6 @@
 import { data } from 'react-router';
 import { parseDayKey } from '../../../core/calendar/day.ts';
+import { scoreFields } from '../../../core/record/score.ts';
 import { buildStages } from '../../../core/follow/stage.ts';
 import { withPersonalLink } from '../../../server/personal-link.ts';
 import { loadPersonView, openDay } from '../../../server/person-view.ts';
@@ -7,8 +8,11 @@ import { fitDay } from '../../../server/fitted-view.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { packRibbon } from '../../charts/pack-ribbon.ts';
 import { layoutRibbon } from '../../charts/ribbon-layout.ts';
+import clockCss from '../../theme/clock.css?url';
 import { ClockScreen } from '../../components/clock-screen.tsx';
 import type { Route } from './+types/clock';
+
+export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: clockCss }];
 
 export const meta: Route.MetaFunction = () => [
   { title: 'The clock · Ysodos' },
@@ -25,7 +29,8 @@ export async function loader({ params }: Route.LoaderArgs) {
       versionId: sent.versionId,
       title: document.title ?? 'Today’s session',
       stages: buildStages(plan, blocks),
-      scores: plan.blocks.map((b) => b.score),
+      scored: scoreFields(plan),
+      toMatch: {},
       totalSec: plan.clockSec.likely,
       ribbon: packRibbon(layoutRibbon(plan, { widthPx: 350, heightPx: 38 })),
     };

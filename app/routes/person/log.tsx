@@ -25,10 +25,10 @@ export async function loader({ params, request }: Route.LoaderArgs) {
     const view = await loadPersonView(db, scope);
     const sent = place && openDay(view, place);
     if (!sent) throw data({ kind: 'closed' }, { status: 404 });
-    const { plan, document } = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
+    const { plan, blocks, document } = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
     const { record } = sent;
     const seen = Object.fromEntries(
-      [...new URL(request.url).searchParams].filter(([name]) => /^(score-\d+-\w+|clock|outcome)$/.test(name)),
+      [...new URL(request.url).searchParams].filter(([name]) => /^(score-\d+(?:\.\d+)?-\w+|clock|outcome)$/.test(name)),
     );
     const stored: Record<string, string> = record
       ? Object.assign<Record<string, string>, Record<string, string>>(
@@ -49,7 +49,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
       values: { ...stored, ...seen },
       scored: scoreFields(plan).map((s) => ({
         ...s,
-        name: blockName(plan.blocks[s.block]! as { role: 'Main'; label?: string }),
+        name: [blockName(blocks[s.block]!), s.whose].filter(Boolean).join(', '),
       })),
     };
   });
@@ -195,7 +195,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
           {error('share')}
         </fieldset>
         {scored.map((s) => (
-          <fieldset key={s.block} className="score">
+          <fieldset key={s.name} className="score">
             <legend>{s.name}</legend>
             <div className="score-fields">
               {s.fields.map((f) => (

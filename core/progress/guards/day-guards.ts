@@ -3,7 +3,7 @@ import { dateOfDay, WEEKDAYS } from '../../calendar/day.ts';
 import { groupBy } from '../../group-by.ts';
 import { formatClock } from '../../words/format-clock.ts';
 import type { Area } from '../../movement/movement.ts';
-import { wholeMinutes } from '../../session/explain.ts';
+import { wholeMinutes } from '../../words/words.ts';
 import type { DayPlan, WatchedJoint } from '../day-plan.ts';
 import { WATCHED_JOINTS } from '../day-plan.ts';
 import type { PlannedDay, WeekPlan } from '../plan-programme.ts';

@@ -1,4 +1,4 @@
-import { wholeMinutes } from '../../session/explain.ts';
+import { wholeMinutes } from '../../words/words.ts';
 import type { Pattern } from '../../movement/movement.ts';
 import type { WeekPlan } from '../plan-programme.ts';
 import { findLoadChange, findWeekChange, formatChange, isPause, isRated, isWhole } from '../week-change.ts';

@@ -3,7 +3,8 @@ import { convertDose, countsSides } from '../../movement/convert-dose.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
 import type { WorkItem } from '../../document/document.ts';
 import type { LeverAction } from './lever-action.ts';
-import { clamp, mapItems, readItems } from './lever-action.ts';
+import { clamp } from '../../forms/change.ts';
+import { mapItems, readItems } from './lever-action.ts';
 
 const MAX_DOWN_SEC = 20;
 /** Weights are set in quarters of a kilogram. */

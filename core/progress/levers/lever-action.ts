@@ -1,4 +1,3 @@
-import { MAX_DURATION_SEC } from '../../limits.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
 import type { Block, Item, WorkItem } from '../../document/document.ts';
 import type { Lever } from '../lever.ts';
@@ -10,14 +9,6 @@ export interface LeverAction {
   /** The same block object where nothing changes; values stop at their limits. */
   pull(block: Block, by: number, lever: Lever, library: MovementLibrary): Block;
 }
-
-/** No lever makes a stretch of time shorter than this; one that is written shorter stays so. */
-export const LEAST_SEC = 5;
-
-export const clamp = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
-/** A stretch of time, pulled. */
-export const pullSec = (sec: number, by: number, most = MAX_DURATION_SEC): number =>
-  clamp(sec + by, Math.min(sec, LEAST_SEC), most);
 
 export const isList = (count: Block['count']): count is Extract<Block['count'], { kind: 'list' }> =>
   count?.kind === 'list';

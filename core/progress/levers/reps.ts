@@ -2,7 +2,8 @@ import { printDose } from '../../notation/print.ts';
 import type { Amount, WorkItem } from '../../document/document.ts';
 import type { LeverAction } from './lever-action.ts';
 import { MAX_AMOUNT } from '../../limits.ts';
-import { clamp, isList, mapItems, readItems } from './lever-action.ts';
+import { clamp } from '../../forms/change.ts';
+import { isList, mapItems, readItems } from './lever-action.ts';
 
 export function pullAmount(amount: Amount, next: (value: number) => number): Amount {
   switch (amount.kind) {

@@ -1,4 +1,6 @@
 import { commonStep, fitSlots, withCount } from '../../forms/slot-fit.ts';
+import { listedNumbers } from '../../forms/count.ts';
+import { formOf } from '../../forms/forms.ts';
 import { formatClock } from '../../words/format-clock.ts';
 import { isWork } from '../../words/describe-item.ts';
 import { resolveMovement } from '../../forms/dose-parts.ts';
@@ -83,18 +85,12 @@ const ratio = (work: number, rest: number) => {
 export function findOddRest(scope: FindingScope): Finding[] {
   const findings: Finding[] = [];
   for (const [b, block] of scope.document.blocks.entries()) {
-    const { time } = block;
-    if (
-      time.kind !== 'intervals' ||
-      block.count?.kind === 'pyramid' ||
-      block.role === 'Warm-up' ||
-      block.role === 'Cool-down'
-    )
-      continue;
+    const pulse = formOf(block.time).pulse(block.time);
+    if (!pulse || block.role === 'Warm-up' || block.role === 'Cool-down') continue;
     const line = lineOfBlock(scope, b);
-    const rounds = Math.max(time.workSec.length, time.restSec.length);
+    const rounds = Math.max(pulse.workSec.length, pulse.restSec.length);
     const at = (list: readonly number[], i: number) => list[Math.min(i, list.length - 1)] ?? 0;
-    if (time.restSec.length === 0) {
+    if (pulse.restSec.length === 0) {
       const restItem = block.items.some((item) => item.kind === 'rest');
       const workSec = scope.plan.blocks[b]?.workSec ?? 0;
       if (!restItem && !block.between && workSec >= LONG_WITHOUT_REST_SEC) {
@@ -104,17 +100,17 @@ export function findOddRest(scope: FindingScope): Finding[] {
           line,
           message: `${formatClock(workSec)} of work by the clock without a rest in it. Usual is one part of rest to 1 to 3 of work.`,
           changes:
-            time.workSec.length === 1
+            pulse.workSec.length === 1
               ? [
                   {
-                    label: `rest ${formatClock(Math.max(5, Math.round(time.workSec[0]! / 3 / 5) * 5))} after each`,
+                    label: `rest ${formatClock(Math.max(5, Math.round(pulse.workSec[0]! / 3 / 5) * 5))} after each`,
                     edits: [
                       {
                         kind: 'set-header',
                         block: b,
                         next: {
                           ...block,
-                          time: { ...time, restSec: [Math.max(5, Math.round(time.workSec[0]! / 3 / 5) * 5)] },
+                          time: pulse.withRest(Math.max(5, Math.round(pulse.workSec[0]! / 3 / 5) * 5)),
                         },
                       },
                     ],
@@ -126,7 +122,7 @@ export function findOddRest(scope: FindingScope): Finding[] {
       continue;
     }
     for (let i = 0; i < rounds; i++) {
-      const [work, rest] = [at(time.workSec, i), at(time.restSec, i)];
+      const [work, rest] = [at(pulse.workSec, i), at(pulse.restSec, i)];
       const r = work / rest;
       if (r >= USUAL_WORK_TO_REST.low && r <= USUAL_WORK_TO_REST.high) continue;
       findings.push({
@@ -146,9 +142,9 @@ export function findOddRest(scope: FindingScope): Finding[] {
 export function findTightChangeOvers(scope: FindingScope): Finding[] {
   const findings: Finding[] = [];
   for (const [b, block] of scope.document.blocks.entries()) {
-    const { time } = block;
-    if (time.kind !== 'intervals' || block.count?.kind === 'pyramid') continue;
-    const restSec = Math.min(...(time.restSec.length > 0 ? time.restSec : [0]));
+    const pulse = formOf(block.time).pulse(block.time);
+    if (!pulse) continue;
+    const restSec = Math.min(...(pulse.restSec.length > 0 ? pulse.restSec : [0]));
     if (restSec >= RISE_SEC || block.items.length < 2) continue;
     for (const [i, item] of block.items.entries()) {
       const next = block.items[(i + 1) % block.items.length]!;
@@ -166,7 +162,7 @@ export function findTightChangeOvers(scope: FindingScope): Finding[] {
         changes: [
           {
             label: `rest 0:10`,
-            edits: [{ kind: 'set-header', block: b, next: { ...block, time: { ...time, restSec: [10] } } }],
+            edits: [{ kind: 'set-header', block: b, next: { ...block, time: pulse.withRest(10) } }],
           },
         ],
       });
@@ -195,11 +191,11 @@ export function findUnclearScores(scope: FindingScope): Finding[] {
         changes,
       });
     const bare = works.find(
-      ({ item }) => (item.dose === undefined || item.dose.kind === 'given') && block.count?.kind !== 'list',
+      ({ item }) => (item.dose === undefined || item.dose.kind === 'given') && listedNumbers(block.count).length === 0,
     );
-    const isCounted =
-      block.time.kind === 'span' || block.time.kind === 'windows' || (block.time.kind === 'own' && block.time.forTime);
-    if (isCounted && bare && block.count?.kind !== 'by-feel' && works.length > (block.time.kind === 'span' ? 1 : 0)) {
+    const form = formOf(block.time);
+    const from = form.numbersFrom(block.time);
+    if (from !== null && bare && block.count?.kind !== 'by-feel' && works.length >= from) {
       const { item, i } = bare;
       const name = resolveMovement(item, 0, scope.library).name;
       push(i, `How many of the ${name}? Without a number the score can’t be compared.`, 'caution', [
@@ -224,30 +220,21 @@ export function findUnclearScores(scope: FindingScope): Finding[] {
       ]);
       continue;
     }
-    if (block.time.kind === 'span' && works.length > 1 && works.some(({ item }) => item.dose?.kind === 'max')) {
+    const advice = form.maxAdvice(block.time, block);
+    if (advice)
       push(
-        works.find(({ item }) => item.dose?.kind === 'max')!.i,
-        '“max” inside a list that goes round and round has no end; give it a number, or a clock of its own.',
+        advice.item,
+        advice.message,
         'caution',
+        advice.putLast
+          ? [
+              {
+                label: 'put it last',
+                edits: [{ kind: 'move-item', block: b, item: advice.item, toBlock: b, at: block.items.length }],
+              },
+            ]
+          : [],
       );
-    }
-    if (block.time.kind === 'windows' && works.length > 1) {
-      const first = works.findIndex(({ item }) => item.dose?.kind === 'max');
-      if (first >= 0 && first < works.length - 1)
-        push(works[first]!.i, 'Nothing after “max” is reached in a window; put it last.', 'caution', [
-          {
-            label: 'put it last',
-            edits: [{ kind: 'move-item', block: b, item: works[first]!.i, toBlock: b, at: block.items.length }],
-          },
-        ]);
-    }
-    if (block.time.kind === 'own' && block.time.forTime && works.some(({ item }) => item.dose?.kind === 'max')) {
-      push(
-        works.find(({ item }) => item.dose?.kind === 'max')!.i,
-        '“for time” is finished when all is done, and “max” is never done; give it a number.',
-        'caution',
-      );
-    }
   }
   return findings;
 }

@@ -1,6 +1,8 @@
 import { PLACES, servesAs } from '../../movement/kit.ts';
 import { areaOf, hasImpact, loadsWrists } from '../../movement/movement.ts';
-import { MAX_DURATION_SEC, MAX_ROUNDS } from '../../limits.ts';
+import { formOf } from '../../forms/forms.ts';
+import { listWords, plural } from '../../words/words.ts';
+import { MAX_DURATION_SEC } from '../../limits.ts';
 import { formatClock } from '../../words/format-clock.ts';
 import { buildCoolDown, buildWarmUp } from '../build-preparation.ts';
 import { resolveMovement } from '../../forms/dose-parts.ts';
@@ -80,46 +82,25 @@ function resizeBlock({ document, plan }: FindingScope, wantedSec: number): Findi
   const slackSec = TARGET_TOLERANCE_RATIO * (document.targetSec ?? 0);
   for (const { block, b, sec } of byLength) {
     const { time } = block;
-    if (time.kind === 'span') {
-      const next = Math.round((time.sec + wantedSec) / 60) * 60;
-      if (next >= 60 && next <= MAX_DURATION_SEC && Math.abs(time.sec + wantedSec - next) <= slackSec) {
-        return [
-          {
-            label: `${formatClock(next)} instead of ${formatClock(time.sec)} in ${blockName(block)}`,
-            edits: [{ kind: 'set-header', block: b, next: { ...block, time: { ...time, sec: next } } }],
-          },
-        ];
-      }
-      continue;
-    }
-    const rounds = roundsToResize(block);
-    if (rounds === undefined) continue;
-    const roundSec = sec / rounds;
-    const next = rounds + Math.round(wantedSec / roundSec);
-    if (next < 1 || next > MAX_ROUNDS || next === rounds || Math.abs(wantedSec - (next - rounds) * roundSec) > slackSec)
-      continue;
-    const resized: Block =
-      time.kind === 'slots'
-        ? { ...block, time: { ...time, slots: next * block.items.length } }
-        : { ...block, rounds: { low: next, high: next } };
+    const form = formOf(time);
+    const size = form.size(time, block);
+    if (!size) continue;
+    const unitSec = size.isSeconds ? 1 : sec / size.value;
+    const step = size.isSeconds ? 60 : 1;
+    const next = Math.round((size.value + wantedSec / unitSec) / step) * step;
+    const missSec = Math.abs(wantedSec - (next - size.value) * unitSec);
+    if (next < step || next === size.value || next > size.most || missSec > slackSec) continue;
+    const label = size.isSeconds
+      ? `${formatClock(next)} instead of ${formatClock(size.value)}`
+      : `${plural(next, 'round')} instead of ${size.value}`;
     return [
       {
-        label: `${next} ${next === 1 ? 'round' : 'rounds'} instead of ${rounds} in ${blockName(block)}`,
-        edits: [{ kind: 'set-header', block: b, next: resized }],
+        label: `${label} in ${blockName(block)}`,
+        edits: [{ kind: 'set-header', block: b, next: size.with(next) }],
       },
     ];
   }
   return [];
-}
-
-function roundsToResize({ time, items, rounds, count }: Block): number | undefined {
-  if (items.length === 0) return undefined;
-  if (time.kind === 'slots') return time.slots % items.length === 0 ? time.slots / items.length : undefined;
-  const isFree =
-    count?.kind !== 'list' &&
-    (time.kind === 'own' ||
-      (time.kind === 'intervals' && time.total === undefined && time.workSec.length === 1 && time.restSec.length <= 1));
-  return isFree && rounds && rounds.low === rounds.high ? rounds.low : undefined;
 }
 
 /** What was announced held against what the items need. Nothing was announced: nothing to hold. */
@@ -149,10 +130,11 @@ export function findKit({ document, source, plan, blocks, library }: FindingScop
       code: 'kit-missing',
       severity: 'caution',
       line,
-      message: `${list(missing)} ${missing.length === 1 ? 'is' : 'are'} needed and not announced.`.replace(/^./, (c) =>
-        c.toUpperCase(),
+      message: `${listWords(missing)} ${missing.length === 1 ? 'is' : 'are'} needed and not announced.`.replace(
+        /^./,
+        (c) => c.toUpperCase(),
       ),
-      changes: [{ label: `announce ${list(missing)}`, edits: setKit([...announced, ...missing]) }],
+      changes: [{ label: `announce ${listWords(missing)}`, edits: setKit([...announced, ...missing]) }],
     });
   }
   if (unused.length > 0) {
@@ -161,7 +143,7 @@ export function findKit({ document, source, plan, blocks, library }: FindingScop
       severity: 'caution',
       line,
       message:
-        `${list(unused)} ${unused.length === 1 ? 'is' : 'are'} announced, and nothing here uses ${unused.length === 1 ? 'it' : 'them'}.`.replace(
+        `${listWords(unused)} ${unused.length === 1 ? 'is' : 'are'} announced, and nothing here uses ${unused.length === 1 ? 'it' : 'them'}.`.replace(
           /^./,
           (c) => c.toUpperCase(),
         ),
@@ -170,9 +152,6 @@ export function findKit({ document, source, plan, blocks, library }: FindingScop
   }
   return findings;
 }
-
-const list = (words: readonly string[]) =>
-  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`;
 
 /** Work without a way in or out, with ones that fit what is worked. */
 export function findPreparation({ blocks, plan, library }: FindingScope): Finding[] {
@@ -276,7 +255,7 @@ export function findSameAreaInARow(scope: FindingScope): Finding[] {
       block.role === 'Warm-up' ||
       block.role === 'Cool-down' ||
       block.items.length < 3 ||
-      block.count?.kind === 'pyramid'
+      formOf(block.time).carriesPairs
     )
       continue;
     const areas = block.items.map((item) => {

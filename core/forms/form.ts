@@ -1,0 +1,226 @@
+import type { Block, Span, TimeRule } from '../document/document.ts';
+import type { MovementLibrary } from '../movement/library.ts';
+import type { Cursor } from '../notation/cursor.ts';
+import type { Token } from '../notation/tokens.ts';
+import type { EstimateSec } from '../pace/pace.ts';
+import type { Said } from './said.ts';
+import type { Step } from './step.ts';
+
+/**
+ * What a rule of time answers to every other part of the application. A form that leaves an answer out doesn't compile; one that
+ * has none says so (`null`, `undefined`, an empty list). A new form is one file in core/forms/time and its line in forms.ts.
+ */
+export interface TimeForm<R extends TimeRule = TimeRule, Draft = unknown> {
+  readonly kind: R['kind'];
+  /** The ways in which a coach picks it. */
+  readonly shapes: readonly Shape[];
+  /** Which of them a block has. */
+  shapeOf(rule: R, block: Block): string;
+
+  /** The clauses that begin it in a header. */
+  readonly clauses: readonly ClockClause<Draft>[];
+  /** Whether a clause beside it goes with it; where not, why, for the coach. */
+  readonly takes: Readonly<Record<BesideClock, true | string>>;
+  /** The rule out of what was said. Fails at the cursor where that contradicts itself. */
+  make(draft: Draft, said: Said, at: Reading): R;
+  /** The block once its items are known; where they don't go together, why and what to write instead. */
+  settle?(rule: R, block: Block): Block | { readonly message: string; readonly remedy?: string };
+  /** A bare `rest 0:20` in the next clause; false where it isn't this form's. */
+  takeRest?(draft: Draft, cursor: Cursor): boolean;
+  /** The clauses as they are printed; reading them gives the rule again. */
+  print(rule: R, block: Block): readonly string[];
+  /** A rest among the items has no length of its own here, so that it must be written. */
+  readonly restNeedsLength: boolean;
+
+  /** All steps of one set, with all rounds that may be done. Only called for a block with work in it. */
+  unroll(rule: R, scope: Scope): Step[];
+  /** The latest end of a set. */
+  capSec(rule: R): number | undefined;
+  /** Rounds by its own lists; the block's `rounds` come before it. */
+  ownRounds(rule: R, block: Block): number;
+  /** Rounds as they are told; null where the form has none, or they are the participant's. */
+  rounds(rule: R, block: Block): Span | null;
+  /** Intervals, slots, windows or ways of the likely course, all sets together; null where nothing is counted so. */
+  intervals(rule: R, block: Block, likely: readonly Step[]): number | null;
+  /** The one number that makes it longer or shorter as a whole: rounds, or the seconds of a span; null where there is none. */
+  size(rule: R, block: Block): Size | null;
+  /** Its items go two by two, so that neighbours are meant to be alike. */
+  readonly carriesPairs: boolean;
+  /** The slot that each item has, where it is to be held against it. */
+  slot(rule: R): Slot | null;
+  /** Where every item is one stretch of work with its rest: both by round, and the rule with another rest; else null. */
+  pulse(rule: R): Pulse | null;
+  /** From how many items on each needs a number, so that its score can be compared; null where none does. */
+  numbersFrom(rule: R): number | null;
+  /** Why `max` doesn’t go where it stands. */
+  maxAdvice(rule: R, block: Block): MaxAdvice | null;
+  readonly spreadsOverStations: (rule: R) => boolean;
+
+  /** How an exact length came about (`4 × 1:15`); empty where there is nothing to add up. */
+  lengthWords(rule: R, block: Block, sums: Sums): string;
+  /** Its rule in a few words beside the block's name (`a new one every 1:15`); what counts and rests is added. */
+  short(rule: R, block: Block, sums: Sums): string;
+  /** Every further rule of it in words, a line each: rests, caps, who works when. */
+  lines(rule: R, block: Block): readonly string[];
+  /** What an open stretch of it is headed with on the clock. */
+  stage(rule: R, step: Step, block: Block): StageWords;
+
+  /** What is scored by itself; null where nothing is. */
+  score(rule: R, block: Block): ScoreForm | null;
+  /** What is scored where the coach wrote `scored`, and nothing is by itself. */
+  askedScore(rule: R, block: Block): ScoreForm;
+  /** The header's numbers that a card can step; `withNumber` is the rule with one of them set. */
+  numbers(rule: R, block: Block): readonly HeaderNumber[];
+  withNumber(rule: R, key: string, value: number): R;
+  /** What each lever finds in it; null where it finds nothing. Levers on items are the items' own. */
+  readonly levers: Readonly<Record<FormLever, LeverAnswer<R> | null>>;
+  /** The levers that a new track is offered first, and what a step of each is. */
+  readonly growsBy: readonly { readonly lever: FormLever | 'reps'; readonly by: number }[];
+}
+
+/** What may stand in a header beside the clock. */
+export type BesideClock = 'rounds' | 'list' | 'by-feel' | 'between';
+
+/** A way of using a form, as a coach picks it on a card. */
+export interface Shape {
+  readonly id: string;
+  readonly name: string;
+  readonly means: string;
+  /** A small session of it, for its picture; or bars where its numbers are carried. */
+  readonly picture: string | readonly PictureBar[];
+  /** The rules of a block with usual numbers; `kept` is what an earlier form of it can hand over. */
+  make(kept: Kept): Pick<Block, 'time' | 'count' | 'rounds' | 'between' | 'relay'>;
+}
+
+export interface PictureBar {
+  readonly x: number;
+  readonly width: number;
+  readonly height: number;
+  readonly kind: 'work' | 'rest';
+}
+
+export interface Kept {
+  /** A list or by feel. */
+  readonly count: Pick<Block, 'count'>;
+  /** Rounds, where no list says how many. */
+  readonly rounds: Pick<Block, 'rounds'>;
+  /** Rounds, list or not. */
+  readonly anyRounds: Pick<Block, 'rounds'>;
+  readonly between: Pick<Block, 'between'>;
+  readonly hasCyclingList: boolean;
+  readonly items: number;
+}
+
+export interface ClockClause<Draft> {
+  /** The words that begin it. */
+  readonly words: readonly string[];
+  /** What completion writes, and a few words on what it means. */
+  readonly starts: readonly { readonly label: string; readonly insert: string; readonly detail: string }[];
+  /** Reads on behind its words. */
+  read(cursor: Cursor, token: Token): Draft;
+}
+
+/** The places of a header's clauses, for what is said of them. */
+export interface Reading {
+  readonly cursor: Cursor;
+  /** First and last token of the clock's clause. */
+  readonly token: Token;
+  readonly lastToken: Token;
+}
+
+/** What a block is unrolled with. */
+export interface Scope {
+  readonly block: Block;
+  readonly blockIndex: number;
+  readonly set: number;
+  readonly library: MovementLibrary;
+}
+
+export interface Size {
+  readonly value: number;
+  readonly isSeconds: boolean;
+  readonly most: number;
+  with(value: number): Block;
+}
+
+export interface Pulse {
+  readonly workSec: readonly number[];
+  readonly restSec: readonly number[];
+  withRest(sec: number): TimeRule;
+}
+
+export interface MaxAdvice {
+  readonly item: number;
+  readonly message: string;
+  /** It belongs behind all others. */
+  readonly putLast: boolean;
+}
+
+export interface Slot {
+  readonly slotSec: number;
+  readonly slots: number;
+  /** When work should be over: as written, or as is usual. */
+  readonly capSec: number;
+  readonly isCapWritten: boolean;
+}
+
+/** What words are made of: sums of a plan. */
+export interface Sums {
+  readonly rounds: Span | null;
+  readonly intervals: number | null;
+  readonly clockSec: EstimateSec;
+}
+
+export interface StageWords {
+  readonly title: string;
+  /** How many of it there are, for "2 of 4"; absent where rounds say so. */
+  readonly of?: number;
+  /** What a tap counts; null where nothing is counted. */
+  readonly taps: 'round' | 'set' | 'swap' | null;
+  /** So many partners take turns. */
+  readonly partners?: number;
+  /** The participant ends the block here, by a button with these words. */
+  readonly ends?: string;
+  /** What is asked for when the time of this stage is up, and the score's field that it is for. */
+  readonly asks?: { readonly question: string; readonly what: 'set' | 'reps'; readonly field: string };
+}
+
+export type ScoreKind = 'rounds+reps' | 'reps' | 'time' | 'reps-per-window' | 'top-set' | 'whole-slots' | 'none';
+
+/** How a block is scored: what is asked for, and for whom. */
+export interface ScoreForm {
+  readonly kind: Exclude<ScoreKind, 'none'>;
+  /** Labels of the numbers, in order: `whole rounds`, `and reps of the next`. */
+  readonly fields: readonly ScoreLabel[];
+  /** Whose, where each partner has their own. */
+  readonly persons: number;
+}
+
+export interface ScoreLabel {
+  readonly part: string;
+  readonly label: string;
+  /** What counts and what doesn't, where that could be mistaken. */
+  readonly hint: string;
+  readonly write: 'whole' | 'half' | 'clock';
+}
+
+/** A number in a block's header that can be stepped. */
+export interface HeaderNumber {
+  readonly key: string;
+  readonly label: string;
+  readonly value: number;
+  readonly unit: 'sec' | 'count';
+  readonly least: number;
+  readonly most: number;
+}
+
+/** The levers that act on the rule of time; `rounds` where the form has rounds of its own. */
+export const FORM_LEVERS = ['rounds', 'work', 'rest', 'windows', 'step', 'clock'] as const;
+export type FormLever = (typeof FORM_LEVERS)[number];
+
+/** What a lever stands at in a form, and the block pulled by so much. The inverse is the same pull with the other sign, within limits. */
+export interface LeverAnswer<R extends TimeRule = TimeRule> {
+  /** Undefined where there is nothing to pull after all. */
+  read(rule: R, block: Block): string | undefined;
+  pull(rule: R, by: number, block: Block): Block;
+}

@@ -1,0 +1,252 @@
+import { MAX_DURATION_SEC, MAX_ROUNDS, MAX_SLOTS } from '../../limits.ts';
+import { exactly } from '../../pace/pace.ts';
+import { formatClock } from '../../words/format-clock.ts';
+import { plural } from '../../words/words.ts';
+import { clamp, pullSec } from '../change.ts';
+import { fillTo, intervalParts, ownParts, restPart } from '../dose-parts.ts';
+import type { TimeForm } from '../form.ts';
+import { maxScore, repsScore, shape } from '../say.ts';
+import { makeStep } from '../steps.ts';
+
+export interface SlotsRule {
+  readonly kind: 'slots';
+  readonly slotSec: number;
+  readonly slots: number;
+  readonly workCapSec?: number;
+}
+
+interface Draft {
+  readonly slotSec: number;
+  readonly forSec?: number;
+  readonly slots?: number;
+}
+
+/**
+ * The share of a slot by whose end work should be over where no work cap is written: 50 s of a minute
+ * (common practice, no source: "45 s, at most 50 s; if not, take about 2 reps off every station").
+ */
+export const SLOT_WORK_RATIO = 50 / 60;
+
+/** Items take the slots of a clock in turn; the rest is what is left of the slot. */
+export const slots: TimeForm<SlotsRule, Draft> = {
+  kind: 'slots',
+  shapes: [
+    shape(
+      'every',
+      'every …',
+      'a new item every so often; the rest is what is left',
+      'Main: every 0:20 x 4\n6 squat\n4 burpee',
+      ({ count, items }) => ({ ...count, time: { kind: 'slots', slotSec: 60, slots: items * 4 } }),
+    ),
+  ],
+  shapeOf: () => 'every',
+  clauses: [
+    {
+      words: ['every'],
+      starts: [
+        { label: 'every', insert: 'every 1:00 x 16', detail: 'slots: the rest is what is left' },
+        { label: 'every, rounds', insert: 'every 1:00, 5 rounds', detail: 'slots, the whole list so many times' },
+      ],
+      read(cursor, token) {
+        const slotSec = cursor.duration('The length of a slot');
+        if (cursor.takeMark('x')) return { slotSec, slots: cursor.count('The number of slots', 1, MAX_SLOTS) };
+        if (cursor.takeWords('for')) return { slotSec, forSec: cursor.duration('The length of the clock') };
+        // Rounds may follow in a clause of their own; whether they do is known once all are read.
+        if (cursor.done || cursor.peek()?.text === ',') return { slotSec };
+        return cursor.fail('missing', HOW_LONG, [], token, cursor.tokens[cursor.at - 1]);
+      },
+    },
+    {
+      words: ['emom'],
+      starts: [{ label: 'emom', insert: 'emom 16:00', detail: 'every minute on the minute' }],
+      read(cursor) {
+        if (cursor.done || cursor.peek()?.text === ',') return { slotSec: 60 };
+        return { slotSec: 60, forSec: cursor.duration('The length of the emom') };
+      },
+    },
+  ],
+  takes: { rounds: true, list: true, 'by-feel': true, between: true },
+  make(draft, said, { cursor, token, lastToken }) {
+    const { slotSec, forSec } = draft;
+    if (said.rounds && (forSec !== undefined || draft.slots !== undefined))
+      cursor.fail(
+        'contradiction',
+        'The clock of this block says how long it goes on; leave the rounds out.',
+        [],
+        said.rounds.token,
+      );
+    if (!said.rounds && forSec === undefined && draft.slots === undefined)
+      cursor.fail('missing', HOW_LONG, [], token, lastToken);
+    if (forSec !== undefined && slotSec > forSec)
+      cursor.fail('contradiction', 'One slot is longer than the whole clock.', [], token);
+    // With rounds the number of slots is known once the items are: settleRounds.
+    const slots = draft.slots ?? (forSec === undefined ? 1 : forSec / slotSec);
+    if (!Number.isInteger(slots)) {
+      const whole = Math.floor(slots);
+      cursor.fail(
+        'contradiction',
+        `${formatClock(forSec!)} doesn’t hold a whole number of slots of ${formatClock(slotSec)}.`,
+        [whole, whole + 1].map((n) => `every ${formatClock(slotSec)} for ${formatClock(n * slotSec)}`),
+        token,
+        lastToken,
+      );
+    }
+    if (slots > MAX_SLOTS)
+      cursor.fail('bad-value', `That would be ${slots} slots; at most ${MAX_SLOTS} are read.`, [], token);
+    const workCap = said.extras.workCap;
+    if (workCap && workCap.value > slotSec)
+      cursor.fail('contradiction', 'The work cap is later than the end of the slot.', [], workCap.token);
+    return { kind: 'slots', slotSec, slots, ...(workCap && { workCapSec: workCap.value }) };
+  },
+  settle(rule, block) {
+    if (!block.rounds || block.items.length === 0) return block;
+    const { rounds, ...rest } = block;
+    const slots = rounds.high * block.items.length;
+    if (rounds.low !== rounds.high)
+      return {
+        message: 'A slot clock runs so many rounds and no other; write one number.',
+        remedy: `${rounds.high} rounds`,
+      };
+    if (slots > MAX_SLOTS || slots * rule.slotSec > MAX_DURATION_SEC)
+      return {
+        message: `${plural(slots, 'slot')} of ${formatClock(rule.slotSec)} are more than six hours or ${MAX_SLOTS} slots; write fewer rounds.`,
+      };
+    return { ...rest, time: { ...rule, slots } };
+  },
+  print: (rule) => [
+    `every ${formatClock(rule.slotSec)} for ${formatClock(rule.slotSec * rule.slots)}`,
+    ...(rule.workCapSec ? [`work cap ${formatClock(rule.workCapSec)}`] : []),
+  ],
+  restNeedsLength: false,
+  unroll(rule, scope) {
+    const { block, library } = scope;
+    const { slotSec, workCapSec } = rule;
+    return Array.from({ length: rule.slots }, (_, slot) => {
+      const index = slot % block.items.length;
+      const turn = Math.floor(slot / block.items.length);
+      const item = block.items[index]!;
+      const round = turn + 1;
+      if (item.kind === 'rest')
+        return makeStep(scope, 'rest', round, 'clock', [restPart(exactly(slotSec), index, false)], [index]);
+      const parts = ownParts(item, index, block.count, turn, library);
+      const clockSays =
+        parts.length === 1 && (parts[0]!.kind === 'open' || (item.dose === undefined && parts[0]!.reps === null));
+      const filled =
+        clockSays || item.dose?.kind === 'max' || (item.dose?.kind === 'given' && parts[0]!.reps === null)
+          ? fillTo(intervalParts(item, index, block.count, turn, workCapSec ?? slotSec, library), slotSec, index)
+          : fillTo(parts, slotSec, index);
+      return makeStep(scope, 'slot', round, 'clock', filled, [index], workCapSec ? { workCapSec } : {});
+    });
+  },
+  capSec: () => undefined,
+  ownRounds: () => 1,
+  rounds: (rule, block) => ({
+    low: Math.floor(rule.slots / block.items.length),
+    high: Math.ceil(rule.slots / block.items.length),
+  }),
+  intervals: (rule, block) => rule.slots * (block.sets?.count ?? 1),
+  size: (rule, block) => {
+    const items = block.items.length;
+    return items === 0 || rule.slots % items !== 0
+      ? null
+      : {
+          value: rule.slots / items,
+          isSeconds: false,
+          most: Math.min(MAX_ROUNDS, Math.floor(MAX_SLOTS / items)),
+          with: (rounds) => ({ ...block, time: { ...rule, slots: rounds * items } }),
+        };
+  },
+  carriesPairs: false,
+  slot: (rule) => ({
+    slotSec: rule.slotSec,
+    slots: rule.slots,
+    capSec: rule.workCapSec ?? Math.round(rule.slotSec * SLOT_WORK_RATIO),
+    isCapWritten: rule.workCapSec !== undefined,
+  }),
+  pulse: () => null,
+  numbersFrom: () => null,
+  maxAdvice: () => null,
+  spreadsOverStations: () => false,
+  lengthWords: (rule, block, { rounds }) =>
+    rounds !== null && rounds.low === rounds.high && block.items.length > 1
+      ? `${plural(rounds.low, 'round')} × ${block.items.length} × ${formatClock(rule.slotSec)}`
+      : `${rule.slots} × ${formatClock(rule.slotSec)}`,
+  short: (rule) => `a new one every ${formatClock(rule.slotSec)}`,
+  lines: (rule) => [
+    rule.workCapSec
+      ? `work is over by ${formatClock(rule.workCapSec)} of each; what is left is rest`
+      : 'what is left of each is rest',
+  ],
+  stage: () => ({ title: '', taps: null }),
+  score: (_rule, block) => maxScore(block),
+  askedScore: (_rule, block) => repsScore(block),
+  numbers: (rule) => [
+    {
+      key: 'slotSec',
+      label: 'every',
+      value: rule.slotSec,
+      unit: 'sec',
+      least: rule.workCapSec ?? 1,
+      most: Math.floor(MAX_DURATION_SEC / rule.slots),
+    },
+    {
+      key: 'slots',
+      label: 'slots',
+      value: rule.slots,
+      unit: 'count',
+      least: 1,
+      most: Math.min(MAX_SLOTS, Math.floor(MAX_DURATION_SEC / rule.slotSec)),
+    },
+    ...(rule.workCapSec
+      ? [
+          {
+            key: 'workCapSec',
+            label: 'work over by',
+            value: rule.workCapSec,
+            unit: 'sec' as const,
+            least: 1,
+            most: rule.slotSec,
+          },
+        ]
+      : []),
+  ],
+  withNumber: (rule, key, value) => ({ ...rule, [key]: value }),
+  levers: {
+    rounds: {
+      read: (rule, block) => String(Math.round((10 * rule.slots) / block.items.length) / 10),
+      pull(rule, by, block) {
+        const most = Math.min(MAX_SLOTS, MAX_ROUNDS * block.items.length, Math.floor(MAX_DURATION_SEC / rule.slotSec));
+        const wanted = rule.slots + by * block.items.length;
+        return {
+          ...block,
+          time: { ...rule, slots: clamp(wanted, Math.min(rule.slots, block.items.length), Math.max(most, rule.slots)) },
+        };
+      },
+    },
+    work: null,
+    rest: null,
+    windows: null,
+    step: null,
+    clock: {
+      read: (rule) => formatClock(rule.slotSec),
+      pull(rule, by, block) {
+        const slotSec = pullSec(rule.slotSec, by, Math.floor(MAX_DURATION_SEC / rule.slots));
+        return {
+          ...block,
+          time: {
+            ...rule,
+            slotSec,
+            ...(rule.workCapSec !== undefined && { workCapSec: Math.min(rule.workCapSec, slotSec) }),
+          },
+        };
+      },
+    },
+  },
+  growsBy: [
+    { lever: 'rounds', by: 1 },
+    { lever: 'reps', by: 1 },
+    { lever: 'clock', by: -5 },
+  ],
+};
+
+const HOW_LONG = 'Say how long the slots go on: “every 1:00 for 16:00”, “every 1:00 x 16” or “every 1:00, 4 rounds”.';
