@@ -1,5 +1,6 @@
 /** Every session document that the notation can say, at random: for property tests only. */
 import fc from 'fast-check';
+import { formOf, SHAPES } from '../forms/forms.ts';
 import { baseLibrary } from '../movement/library.ts';
 import type {
   Amount,
@@ -284,6 +285,8 @@ const slots: fc.Arbitrary<TimeRule> = fc
       }) as TimeRule,
   );
 
+const THREE = { rounds: { low: 3, high: 3 } };
+
 const timed: fc.Arbitrary<Rules> = fc.oneof(
   fc.constant<Rules>({ time: { kind: 'flow' } }),
   own,
@@ -303,6 +306,12 @@ const timed: fc.Arbitrary<Rules> = fc.oneof(
       restSec: fc.integer({ min: 0, max: 90 }),
     }),
   ),
+  // Every shape that can be picked, with its usual numbers: a new form is in all properties from its first day.
+  fc
+    .constantFrom(...SHAPES)
+    .map(({ make }): Rules =>
+      make({ count: {}, rounds: THREE, anyRounds: THREE, between: {}, hasCyclingList: false, items: 3 }),
+    ),
 );
 
 const around = fc.record({
@@ -326,17 +335,21 @@ export const arbitraryBlock: fc.Arbitrary<Block> = fc
     words: fc.oneof(phrase(3), fc.constantFrom('A: b', 'x (y', 'über, alles')),
     timed,
     around,
+    isScored: fc.boolean(),
     comments,
   })
   .chain((x) => {
-    const needsLength = ['flow', 'own', 'span', 'windows'].includes(x.timed.time.kind);
-    return items(needsLength).map(
+    const form = formOf(x.timed.time);
+    const { between, ...beside } = x.around;
+    return items(form.restNeedsLength).map(
       (list_) =>
         compact({
           role: x.role,
           label: x.hasLabel ? x.words : undefined,
           ...x.timed,
-          ...x.around,
+          ...beside,
+          ...(form.takes.between === true && { between }),
+          scored: x.isScored ? true : undefined,
           comments: x.comments,
           items: list_,
         }) as Block,
