@@ -4,6 +4,8 @@ import type { ScoreForm, ScoreKind, Shape, Scope, Slot, StageWords, TimeForm } f
 import { countRounds } from './rounds.ts';
 import type { Step } from './step.ts';
 import { restStep } from './steps.ts';
+import type { ClimbRule } from './time/climb.ts';
+import { climb } from './time/climb.ts';
 import type { FlowRule } from './time/flow.ts';
 import { flow } from './time/flow.ts';
 import type { IntervalsRule } from './time/intervals.ts';
@@ -21,10 +23,11 @@ import { windows } from './time/windows.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 
 /** What rules the time of a block. */
-export type TimeRule = FlowRule | OwnRule | SpanRule | SlotsRule | IntervalsRule | WindowsRule | PyramidRule;
+export type TimeRule =
+  FlowRule | OwnRule | SpanRule | SlotsRule | IntervalsRule | WindowsRule | PyramidRule | ClimbRule;
 
 /** Every rule of time with its form; one that is missing here doesn't compile. In the order in which a coach picks from them. */
-const FORMS: { readonly [K in TimeRule['kind']]: TimeForm<Extract<TimeRule, { kind: K }>, never> } = {
+const FORMS: { readonly [K in TimeRule['kind']]: TimeForm<Extract<TimeRule, { kind: K }>> } = {
   flow,
   own,
   span,
@@ -32,7 +35,8 @@ const FORMS: { readonly [K in TimeRule['kind']]: TimeForm<Extract<TimeRule, { ki
   intervals,
   windows,
   pyramid,
-} as never;
+  climb,
+};
 
 export const TIME_FORMS: readonly TimeForm[] = Object.values(FORMS) as unknown as TimeForm[];
 

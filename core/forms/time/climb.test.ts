@@ -1,0 +1,92 @@
+import { describe, expect, test } from 'vitest';
+import { buildStages } from '../../follow/stage.ts';
+import { advance, startFollow } from '../../follow/follow.ts';
+import { seenScores } from '../../follow/seen-scores.ts';
+import { baseLibrary } from '../../movement/library.ts';
+import { parseSession } from '../../notation/parse.ts';
+import { printSession } from '../../notation/print.ts';
+import { applyLever } from '../../progress/apply-lever.ts';
+import { scoreFields } from '../../record/score.ts';
+import { analyseText } from '../../session/analyse.ts';
+import { describeBlock, ruleLines } from '../../session/explain.ts';
+
+const TEXT = 'Main: climb 1 by 1 every 1:00\nburpee\n';
+const read = (text: string) => {
+  const { document, blocks, plan, issues } = analyseText(text, baseLibrary);
+  expect(issues).toEqual([]);
+  return { document, block: blocks[0]!, plan, stages: buildStages(plan, blocks) };
+};
+
+describe('a climb', () => {
+  test('is written back as it was read, with other starts, steps and slots', () => {
+    for (const header of ['climb 1 by 1 every 1:00', 'climb 2 by 2 every 0:45', 'climb 10 by 5 every 2:00, 2 sets']) {
+      const { document } = parseSession(`Main: ${header}\nburpee\n`, baseLibrary);
+      expect(printSession(document, baseLibrary)).toBe(`Main: ${header}\nburpee\n`);
+    }
+  });
+
+  test('one more each minute, until the minute no longer holds it: 3 s a burpee are 20 minutes and one that is tried', () => {
+    const paced = { ...baseLibrary.findByName('burpee')!.paceSec };
+    const { plan } = read(TEXT);
+    const most = (sec: number) => Math.floor(60 / sec) + 1;
+    expect(plan.blocks[0]!.clockSec).toEqual({
+      low: 60 * most(paced.high),
+      likely: 60 * Math.round((most(paced.high) + most(paced.low)) / 2),
+      high: 60 * most(paced.low),
+    });
+    expect(plan.estimated).toBe(true);
+    expect(
+      plan.timeline
+        .filter((s) => s.reps !== null)
+        .slice(0, 4)
+        .map((s) => s.reps),
+    ).toEqual([1, 2, 3, 4]);
+  });
+
+  test('says its rule', () => {
+    const { block, plan } = read('Main: climb 2 by 3 every 0:45\nburpee\nsquat');
+    expect(describeBlock(block, plan.blocks[0]!)).toBe('2 of each, 3 more every 0:45');
+    expect(ruleLines(block)).toEqual([
+      '2, then 5, 8 and so on, a new count every 0:45; what is left is rest',
+      'it ends when the time no longer holds the count; the last one that did is the score',
+    ]);
+  });
+
+  test('shows the count of the minute, ends by a tap, and the last whole minute is the score', () => {
+    const { plan, stages } = read(TEXT);
+    expect(stages.slice(1, 4).map((s) => [s.title, s.lines[0]!.figure, s.durationSec])).toEqual([
+      ['1 of each', '1', 60],
+      ['2 of each', '2', 60],
+      ['3 of each', '3', 60],
+    ]);
+    let state = advance(startFollow(0), 'tick', stages, (5 + 4 * 60 + 30) * 1000);
+    expect(stages[state.stage]!.title).toBe('5 of each');
+    state = advance(state, 'end', stages, (5 + 4 * 60 + 31) * 1000);
+    expect(state.status).toBe('finished');
+    expect(seenScores(state, stages, scoreFields(plan))).toEqual({ 'score-0-slots': '4' });
+    expect(scoreFields(plan)[0]!.fields[0]).toMatchObject({ label: 'last whole minute of burpee', write: 'whole' });
+  });
+
+  test('its levers are the count it begins with and the length of a slot; each pulls back', () => {
+    const { document } = read(TEXT);
+    const pulled = (kind: 'step' | 'clock', by: number) => applyLever(document, { lever: { kind }, by }, baseLibrary);
+    expect(printSession(pulled('step', 2), baseLibrary)).toBe('Main: climb 3 by 1 every 1:00\nburpee\n');
+    expect(printSession(pulled('clock', -15), baseLibrary)).toBe('Main: climb 1 by 1 every 0:45\nburpee\n');
+    expect(applyLever(pulled('step', 2), { lever: { kind: 'step' }, by: -2 }, baseLibrary)).toEqual(document);
+    expect(applyLever(document, { lever: { kind: 'rounds' }, by: 1 }, baseLibrary)).toBe(document);
+  });
+
+  test.each([
+    ['Main: climb 1\nburpee', 'Say how many more each slot has'],
+    ['Main: climb 1 by 1\nburpee', 'Say how long each slot is'],
+    ['Main: climb 1 by 1 every 1:00, 3 rounds\nburpee', 'A climb has its own numbers'],
+  ])('%j is told', (text, message) => {
+    expect(parseSession(text, baseLibrary).issues.map((i) => i.message)).toEqual([expect.stringContaining(message)]);
+  });
+
+  test('a list of which every line has its own number is told, and is one slot long', () => {
+    const { findings, plan } = analyseText('Main: climb 1 by 1 every 1:00\n5 burpee', baseLibrary);
+    expect(findings.map((f) => f.message)).toContainEqual(expect.stringContaining('Nothing climbs here'));
+    expect(plan.clockSec.likely).toBe(60);
+  });
+});
