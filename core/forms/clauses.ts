@@ -16,8 +16,6 @@ export interface ExtraClause<K extends ExtraKey = ExtraKey> {
   readonly key: K;
   readonly words: readonly string[];
   readonly start: ClauseStart;
-  /** The forms that it goes with. */
-  readonly goesWith: readonly TimeForm['kind'][];
   /** Said where it stands beside another form. */
   readonly refusal: string;
   /** Said where it stands twice. */
@@ -30,7 +28,6 @@ export const EXTRA_CLAUSES: { readonly [K in ExtraKey]: ExtraClause<K> } = {
     key: 'forTime',
     words: ['for', 'time'],
     start: { label: 'for time', insert: 'for time', detail: 'the score is the time' },
-    goesWith: ['own'],
     refusal: '“for time” runs without a clock; take one of the two out.',
     named: 'for time',
     read: () => true,
@@ -39,7 +36,6 @@ export const EXTRA_CLAUSES: { readonly [K in ExtraKey]: ExtraClause<K> } = {
     key: 'cap',
     words: ['cap'],
     start: { label: 'cap', insert: 'cap 12:00', detail: 'the latest end of a block for time' },
-    goesWith: ['own'],
     refusal: 'A cap goes with “for time” or rounds; this block’s clock ends it already.',
     named: 'The cap',
     read: (cursor) => cursor.duration('The cap'),
@@ -48,7 +44,6 @@ export const EXTRA_CLAUSES: { readonly [K in ExtraKey]: ExtraClause<K> } = {
     key: 'workCap',
     words: ['work', 'cap'],
     start: { label: 'work cap', insert: 'work cap 0:50', detail: 'when work should be over in a slot' },
-    goesWith: ['slots'],
     refusal: 'A work cap goes with a slot clock like “every 1:15 for 30:00”.',
     named: 'The work cap',
     read: (cursor) => cursor.duration('The work cap'),
@@ -57,7 +52,6 @@ export const EXTRA_CLAUSES: { readonly [K in ExtraKey]: ExtraClause<K> } = {
     key: 'stations',
     words: ['stations'],
     start: { label: 'stations', insert: 'stations', detail: 'the group spreads and rotates' },
-    goesWith: ['intervals'],
     refusal: 'Stations go with an interval clock like “work 0:45 rest 0:15”.',
     named: 'stations',
     read: () => true,
@@ -66,7 +60,6 @@ export const EXTRA_CLAUSES: { readonly [K in ExtraKey]: ExtraClause<K> } = {
     key: 'relay',
     words: ['relay'],
     start: { label: 'relay', insert: 'relay 24-16-8 teams of 4', detail: 'teams, each member in turn' },
-    goesWith: ['own'],
     refusal: 'A relay has its own numbers and runs without a clock.',
     named: 'The relay',
     read(cursor) {

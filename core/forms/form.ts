@@ -3,7 +3,7 @@ import type { MovementLibrary } from '../movement/library.ts';
 import type { Cursor } from '../notation/cursor.ts';
 import type { Token } from '../notation/tokens.ts';
 import type { EstimateSec } from '../pace/pace.ts';
-import type { Said } from './said.ts';
+import type { ExtraKey, Said } from './said.ts';
 import type { Step } from './step.ts';
 
 /**
@@ -19,6 +19,8 @@ export interface TimeForm<R extends TimeRule = TimeRule, Draft = unknown> {
 
   /** The clauses that begin it in a header. */
   readonly clauses: readonly ClockClause<Draft>[];
+  /** The clauses of a few forms that go with it. */
+  readonly extras: readonly ExtraKey[];
   /** Whether a clause beside it goes with it; where not, why, for the coach. */
   readonly takes: Readonly<Record<BesideClock, true | string>>;
   /** The rule out of what was said. Fails at the cursor where that contradicts itself. */

@@ -247,7 +247,7 @@ function combine(cursor: Cursor, said: Said): HeaderRules {
       const beside = form.takes.rounds;
       if (typeof beside === 'string') contradict(beside, said.clock.token);
     }
-    if (!EXTRA_CLAUSES[key].goesWith.includes(form.kind)) contradict(EXTRA_CLAUSES[key].refusal, token);
+    if (!form.extras.includes(key)) contradict(EXTRA_CLAUSES[key].refusal, token);
     if (key === 'stations' && !said.clock) contradict(EXTRA_CLAUSES[key].refusal, token);
   }
   const { relay } = said.extras;

@@ -85,6 +85,7 @@ export const climb: TimeForm<ClimbRule, ClimbRule> = {
       },
     },
   ],
+  extras: [],
   takes: {
     rounds: CARRIES,
     list: CARRIES,

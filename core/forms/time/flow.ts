@@ -28,6 +28,7 @@ export const flow: TimeForm<FlowRule, null> = {
       read: () => null,
     },
   ],
+  extras: [],
   takes: { rounds: BESIDE, list: BESIDE, 'by-feel': BESIDE, between: true },
   make: () => ({ kind: 'flow' }),
   print: () => ['flow'],

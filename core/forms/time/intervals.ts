@@ -109,6 +109,7 @@ export const intervals: TimeForm<IntervalsRule, Draft> = {
       },
     },
   ],
+  extras: ['stations'],
   takes: { rounds: true, list: true, 'by-feel': true, between: true },
   takeRest(draft, cursor) {
     if (draft.restSec.length > 0 || draft.total !== undefined) return false;

@@ -62,6 +62,7 @@ export const own: TimeForm<OwnRule, null> = {
   ],
   shapeOf: (rule, block) => (block.relay ? 'relay' : rule.forTime ? 'for-time' : 'rounds'),
   clauses: [],
+  extras: ['forTime', 'cap', 'relay'],
   takes: { rounds: true, list: true, 'by-feel': true, between: true },
   make: (_draft, { extras }) => ({
     kind: 'own',

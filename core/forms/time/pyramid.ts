@@ -56,6 +56,7 @@ export const pyramid: TimeForm<PyramidRule, PyramidRule> = {
       },
     },
   ],
+  extras: [],
   takes: { rounds: CARRIES, list: CARRIES, 'by-feel': CARRIES, between: true },
   make: (draft) => draft,
   print: (rule) => [

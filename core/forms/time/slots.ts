@@ -65,6 +65,7 @@ export const slots: TimeForm<SlotsRule, Draft> = {
       },
     },
   ],
+  extras: ['workCap'],
   takes: { rounds: true, list: true, 'by-feel': true, between: true },
   make(draft, said, { cursor, token, lastToken }) {
     const { slotSec, forSec } = draft;

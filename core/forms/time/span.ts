@@ -54,6 +54,7 @@ export const span: TimeForm<SpanRule, SpanRule> = {
       },
     },
   ],
+  extras: [],
   takes: { rounds: NO_ROUNDS, list: true, 'by-feel': true, between: true },
   make: (draft) => draft,
   print: (rule) => [

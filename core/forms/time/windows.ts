@@ -73,6 +73,7 @@ export const windows: TimeForm<WindowsRule, WindowsRule> = {
       },
     },
   ],
+  extras: [],
   takes: {
     rounds: 'The clock of this block says how long it goes on; leave the rounds out.',
     list: true,
