@@ -4,6 +4,8 @@ import type { ScoreForm, ScoreKind, Shape, Scope, Slot, StageWords, TimeForm } f
 import { countRounds } from './rounds.ts';
 import type { Step } from './step.ts';
 import { restStep } from './steps.ts';
+import type { AccumulateRule } from './time/accumulate.ts';
+import { accumulate } from './time/accumulate.ts';
 import type { ClimbRule } from './time/climb.ts';
 import { climb } from './time/climb.ts';
 import type { FlowRule } from './time/flow.ts';
@@ -24,7 +26,7 @@ import type { MovementLibrary } from '../movement/library.ts';
 
 /** What rules the time of a block. */
 export type TimeRule =
-  FlowRule | OwnRule | SpanRule | SlotsRule | IntervalsRule | WindowsRule | PyramidRule | ClimbRule;
+  FlowRule | OwnRule | SpanRule | SlotsRule | IntervalsRule | WindowsRule | PyramidRule | ClimbRule | AccumulateRule;
 
 /** Every rule of time with its form; one that is missing here doesn't compile. In the order in which a coach picks from them. */
 const FORMS: { readonly [K in TimeRule['kind']]: TimeForm<Extract<TimeRule, { kind: K }>> } = {
@@ -36,6 +38,7 @@ const FORMS: { readonly [K in TimeRule['kind']]: TimeForm<Extract<TimeRule, { ki
   windows,
   pyramid,
   climb,
+  accumulate,
 };
 
 export const TIME_FORMS: readonly TimeForm[] = Object.values(FORMS) as unknown as TimeForm[];
