@@ -13,6 +13,13 @@ export function SessionList({ blocks, notes = {} }: { blocks: readonly SheetBloc
           <h2>
             {block.name} <span className="soft">{block.rule}</span>
           </h2>
+          {block.rules.length > 0 && (
+            <ul className="session-rules">
+              {block.rules.map((rule) => (
+                <li key={rule}>{rule}</li>
+              ))}
+            </ul>
+          )}
           <ol>
             {block.lines.map((line, i) => (
               <Line key={i} line={line} notes={notes} />

@@ -64,6 +64,9 @@ export interface TimeForm<R extends TimeRule = TimeRule, Draft = unknown> {
   short(rule: R, block: Block, sums: Sums): string;
   /** Every further rule of it in words, a line each: rests, caps, who works when. */
   lines(rule: R, block: Block): readonly string[];
+  /** What its turns are called (`round`, `window`), and how many there are; null where nobody knows. */
+  readonly turnWord: string;
+  turns(rule: R, block: Block): number | null;
   /** What an open stretch of it is headed with on the clock. */
   stage(rule: R, step: Step, block: Block): StageWords;
 

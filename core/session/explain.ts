@@ -3,6 +3,7 @@ import { capSecOf, formOf } from '../forms/forms.ts';
 import { spanWords } from '../forms/rounds.ts';
 import { joinWords } from '../forms/say.ts';
 import { formatClock } from '../words/format-clock.ts';
+import { isWork } from '../words/describe-item.ts';
 import { plural, wholeMinutes } from '../words/words.ts';
 import type { EstimateSec } from '../pace/pace.ts';
 import { isExact } from '../pace/pace.ts';
@@ -25,7 +26,7 @@ export const blockName = (block: Pick<Block, 'role' | 'label'> | Pick<BlockPlan,
 export function explainLength(block: Block, plan: BlockPlan): string {
   if (block.items.length === 0) return '';
   const words = formOf(block.time).lengthWords(block.time, block, plan);
-  return words !== '' && block.sets ? `${plural(block.sets.count, 'set')} × ${words}` : words;
+  return words !== '' && block.sets && isExact(plan.clockSec) ? `${plural(block.sets.count, 'set')} × ${words}` : words;
 }
 
 /** The rule of a block in a few words, as it stands beside its name: "a new one every 1:15, 6 rounds". */
@@ -48,17 +49,31 @@ function howMuch({ count, time }: Block, plan: BlockPlan): string[] {
   return [countedRounds(count) === undefined ? rounds || intervals : '', listed];
 }
 
-/** Every rule of a block that its few words don't say, a line each: rests, caps, sets, who works when, what the score counts. */
+/** Every rule of a block that its few words don't say, a line each: rests, caps, sets, who works when, what takes turns. */
 export function ruleLines(block: Block): string[] {
-  const { between, sets, thenRestSec, time } = block;
+  const { between, sets, time } = block;
   const range = ({ lowSec, highSec }: NonNullable<Block['between']>) =>
     lowSec === highSec ? formatClock(lowSec) : `${formatClock(lowSec)} to ${formatClock(highSec)}, as you choose,`;
   return [
     ...formOf(time).lines(time, block),
+    ...turnLines(block),
     ...(between ? [`${range(between)} rest between ${between.of === 'rounds' ? 'rounds' : 'exercises'}`] : []),
     ...(sets ? [`${timesWords(sets.count)}${sets.restSec ? `, ${formatClock(sets.restSec)} between` : ''}`] : []),
-    ...(thenRestSec ? [`then rest ${formatClock(thenRestSec)}`] : []),
   ];
 }
 
 const timesWords = (count: number): string => (count === 2 ? 'all of it twice' : `all of it ${count} times`);
+
+/** Movements that take turns, each with its place: "window 1 lunge, window 2 dip". */
+function turnLines(block: Block): string[] {
+  const { time } = block;
+  const form = formOf(time);
+  return block.items.flatMap((item): string[] => {
+    if (!isWork(item) || !item.inTurn) return [];
+    const turns = form.turns(time, block);
+    const at = (i: number) => item.choices[i % item.choices.length]!.name;
+    if (turns === null)
+      return [`${form.turnWord} by ${form.turnWord}: ${item.choices.map((c) => c.name).join(', ')}, and again`];
+    return [Array.from({ length: turns }, (_, i) => `${form.turnWord} ${i + 1} ${at(i)}`).join(', ')];
+  });
+}

@@ -1,8 +1,10 @@
+import { listedNumbers } from '../forms/count.ts';
 import { formOf } from '../forms/forms.ts';
+import { servesAs } from '../movement/kit.ts';
 import { formatClock } from '../words/format-clock.ts';
 import { isWork, itemDetails, itemName, speakDose } from '../words/describe-item.ts';
-import type { Block, Item, SessionDocument } from '../document/document.ts';
-import { blockName, describeBlock, formatMinutes } from './explain.ts';
+import type { Block, Item, SessionDocument, WorkItem } from '../document/document.ts';
+import { blockName, describeBlock, formatMinutes, ruleLines } from './explain.ts';
 import { wholeMinutes } from '../words/words.ts';
 import type { SessionPlan } from './plan.ts';
 
@@ -21,6 +23,8 @@ export interface SheetBlock {
   readonly name: string;
   /** Its rule in words, and how long it takes. */
   readonly rule: string;
+  /** Its further rules, a line each: rests, caps, sets, turns. */
+  readonly rules: readonly string[];
   readonly lines: readonly SheetLine[];
   /** After it, in words. */
   readonly thenRest?: string;
@@ -42,17 +46,32 @@ export interface SessionSheet {
 const workTimes = (workSec: readonly number[]): string =>
   workSec.length === 0 ? '' : workSec.length === 1 ? formatClock(workSec[0]!) : `${workSec.join(', ')} s`;
 
+const hasOwnNumber = (item: WorkItem): boolean => item.dose !== undefined && item.dose.kind !== 'given';
+
 function toLine(item: Item, block: Block): SheetLine {
   if (!isWork(item)) return { figure: item.sec ? formatClock(item.sec) : '' };
-  const hasOwnNumber = item.dose !== undefined && item.dose.kind !== 'given';
-  const { figure } = speakDose(item.dose, hasOwnNumber ? undefined : block.count);
-  const details = itemDetails(item, block.count).join(' · ');
+  const form = formOf(block.time);
+  // A list by round stands once, in the header; only a single number is each line's own.
+  const isListed = listedNumbers(block.count).length > 1;
+  const { figure } = speakDose(item.dose, isListed || hasOwnNumber(item) ? undefined : block.count);
+  const details = [
+    ...itemDetails(item, block.count),
+    ...(item.choices.length > 1 && !item.inTurn ? ['your choice'] : []),
+  ].join(' · ');
   return {
-    figure: figure || workTimes(formOf(block.time).pulse(block.time)?.workSec ?? []),
-    name: itemName(item),
+    figure: figure || workTimes(form.pulse(block.time)?.workSec ?? []),
+    name: item.inTurn ? `a new one each ${form.turnWord}` : itemName(item),
     choices: item.choices.map((c) => c.name),
     ...(details !== '' && { details }),
   };
+}
+
+/** What was announced, as it was announced, and what is needed beside it. */
+function kitWords(announced: readonly string[] | undefined, needed: readonly string[]): string {
+  const said = announced ?? [];
+  const beside = needed.filter((piece) => !said.some((a) => servesAs(a, piece)));
+  const all = [...said, ...beside.map((piece) => (piece === 'wall' ? 'a free wall' : piece))];
+  return all.length === 0 ? 'nothing but yourself' : all.join(', ');
 }
 
 /** Puts a session into words. `blocks` are the document's with routines written out, `plan` is theirs. */
@@ -63,16 +82,14 @@ export function buildSheet(document: SessionDocument, blocks: readonly Block[], 
     length: formatMinutes(plan.clockSec),
     range: low === high ? '' : `${low} to ${high}`,
     effort: document.effort ?? null,
-    kit:
-      plan.kit.length === 0
-        ? 'nothing but yourself'
-        : plan.kit.map((k) => (k === 'wall' ? 'a free wall' : k)).join(', '),
+    kit: kitWords(document.kit, plan.kit),
     note: document.note ?? '',
     blocks: blocks.map((block, i): SheetBlock => {
       const own = plan.blocks[i]!;
       return {
         name: blockName(block),
         rule: `${describeBlock(block, own)} · ${formatMinutes(own.clockSec)}`,
+        rules: ruleLines(block),
         lines: block.items.map((item) => toLine(item, block)),
         ...(block.thenRestSec !== undefined && { thenRest: `then rest ${formatClock(block.thenRestSec)}` }),
       };

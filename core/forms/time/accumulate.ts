@@ -104,6 +104,8 @@ export const accumulate: TimeForm<AccumulateRule, null> = {
     'in as many parts as you like, in any order',
     ...(rule.capSec ? ['what is done by the cap is the score'] : []),
   ],
+  turnWord: 'part',
+  turns: () => 1,
   stage: () => ({ title: 'Gather these totals', taps: null }),
   score: (rule, block) => timeScore(block, rule.capSec),
   askedScore: (rule, block) => timeScore(block, rule.capSec),

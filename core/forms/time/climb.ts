@@ -148,6 +148,8 @@ export const climb: TimeForm<ClimbRule, ClimbRule> = {
     `${countAt(rule, 0)}, then ${countAt(rule, 1)}, ${countAt(rule, 2)} and so on, a new count every ${formatClock(rule.slotSec)}; what is left is rest`,
     'it ends when the time no longer holds the count; the last one that did is the score',
   ],
+  turnWord: 'slot',
+  turns: () => null,
   stage: (rule, step) => ({
     title: `${step.carried} of each`,
     taps: null,

@@ -48,6 +48,8 @@ export const flow: TimeForm<FlowRule, null> = {
   lengthWords: () => '',
   short: () => 'once through, unhurried',
   lines: () => [],
+  turnWord: 'time',
+  turns: () => 1,
   stage: () => ({ title: '', taps: null }),
   score: (_rule, block) => maxScore(block),
   askedScore: (_rule, block) => timeScore(block),

@@ -226,6 +226,11 @@ export const intervals: TimeForm<IntervalsRule, Draft> = {
     ...(byRound(rule) > 1 ? ['the times change by round, in that order'] : []),
     ...(rule.total !== undefined && block.items.length > 1 ? ['the exercises take turns'] : []),
   ],
+  turnWord: 'round',
+  turns: (rule, block) =>
+    rule.total === undefined
+      ? countRounds(block, byRound(rule)).high
+      : Math.ceil(rule.total / Math.max(1, block.items.length)),
   stage: () => ({ title: '', taps: null }),
   score: (_rule, block) => maxScore(block),
   numbers: (rule) => [

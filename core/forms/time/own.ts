@@ -105,6 +105,8 @@ export const own: TimeForm<OwnRule, null> = {
         ]
       : []),
   ],
+  turnWord: 'round',
+  turns: (_rule, block) => countRounds(block, itemLists(block)).high,
   stage: () => ({ title: '', taps: null }),
   score: (rule, block) => (rule.forTime ? timeScore(block, rule.capSec) : maxScore(block)),
   askedScore: (_rule, block) => timeScore(block),

@@ -107,6 +107,8 @@ export const pyramid: TimeForm<PyramidRule, PyramidRule> = {
       ...(rule.restSec ? [`${formatClock(rule.restSec)} rest after each way`] : []),
     ];
   },
+  turnWord: 'way',
+  turns: () => 1,
   stage: (rule, step, block) => ({
     title: step.direction === 'up' ? `Up by ${rule.step} a set` : `Down by ${rule.step} from the set you stopped in`,
     of: Math.ceil(workItems(block).length / 2),

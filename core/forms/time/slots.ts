@@ -178,6 +178,8 @@ export const slots: TimeForm<SlotsRule, Draft> = {
       ? `work is over by ${formatClock(rule.workCapSec)} of each; what is left is rest`
       : 'what is left of each is rest',
   ],
+  turnWord: 'turn',
+  turns: (rule, block) => Math.ceil(rule.slots / Math.max(1, block.items.length)),
   stage: () => ({ title: '', taps: null }),
   score: (_rule, block) => maxScore(block),
   askedScore: (_rule, block) => repsScore(block),

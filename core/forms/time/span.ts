@@ -111,6 +111,8 @@ export const span: TimeForm<SpanRule, SpanRule> = {
           `${plural(rule.turnsOf, 'partner')}: one does the list once, ${rule.turnsOf === 2 ? 'the other' : 'the others'} watch, then swap`,
         ]
       : [],
+  turnWord: 'round',
+  turns: () => null,
   stage: (rule, _step, block) => ({
     title: rule.turnsOf
       ? `In turns of ${rule.turnsOf}`

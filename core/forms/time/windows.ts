@@ -1,7 +1,6 @@
 import { BARE_REST_SEC, MAX_DURATION_SEC, MAX_ROUNDS } from '../../limits.ts';
 import { exactly } from '../../pace/pace.ts';
 import { formatClock } from '../../words/format-clock.ts';
-import { isWork } from '../../words/describe-item.ts';
 import { plural } from '../../words/words.ts';
 import { clamp, pullSec } from '../change.ts';
 import { ownParts, restPart } from '../dose-parts.ts';
@@ -113,18 +112,9 @@ export const windows: TimeForm<WindowsRule, WindowsRule> = {
   spreadsOverStations: () => false,
   lengthWords: (rule) => `${rule.windows} × ${formatClock(rule.windowSec + rule.restSec)}`,
   short: (rule) => `${plural(rule.windows, 'window')} of ${formatClock(rule.windowSec)}, each from the top`,
-  lines: (rule, block) => [
-    ...(rule.restSec ? [`${formatClock(rule.restSec)} rest after each window`] : []),
-    ...block.items
-      .filter(isWork)
-      .filter((item) => item.inTurn)
-      .map((item) =>
-        Array.from(
-          { length: rule.windows },
-          (_, w) => `window ${w + 1} ${item.choices[w % item.choices.length]!.name}`,
-        ).join(', '),
-      ),
-  ],
+  lines: (rule) => [...(rule.restSec ? [`${formatClock(rule.restSec)} rest after each window`] : [])],
+  turnWord: 'window',
+  turns: (rule) => rule.windows,
   stage: (rule, step, block) => ({
     title: `Window ${step.round}, from the top`,
     of: rule.windows,
