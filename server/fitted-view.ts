@@ -17,6 +17,8 @@ export interface FittedView extends Omit<PlannedSession, 'errors'> {
   /** What this person does in another shape, and why. */
   readonly changes: readonly FitChange[];
   readonly notes: MovementNotes;
+  /** As it was sent, for everybody. */
+  readonly sent: SessionDocument;
 }
 
 /** Fits by version, movements and profile: on one morning hundreds of people ask for a handful of them. */
@@ -40,6 +42,6 @@ export async function fitDay(
   return fits.get(fitKey, () => {
     const { document, changes } = fitSession(sent, resolveBlocks(sent), person, library);
     const planned = planDocument(document, library);
-    return { ...planned, changes, notes: collectNotes(planned.blocks, library) };
+    return { ...planned, changes, notes: collectNotes(planned.blocks, library), sent };
   });
 }

@@ -14,6 +14,7 @@ import { seenScores } from '../../core/follow/seen-scores.ts';
 import type { Stage } from '../../core/follow/stage.ts';
 import { carriedFigure } from '../../core/follow/stage.ts';
 import type { ScoredBlock } from '../../core/record/score.ts';
+import type { ToMatch } from '../../core/record/to-match.ts';
 import { formatClock } from '../../core/words/format-clock.ts';
 import type { PackedRibbon } from '../charts/pack-ribbon.ts';
 import { Ribbon } from '../charts/ribbon.tsx';
@@ -27,7 +28,7 @@ interface ClockScreenProps {
   readonly stages: readonly Stage[];
   readonly scored: readonly ScoredBlock[];
   /** What is to be matched or beaten, by block: words of an earlier score. */
-  readonly toMatch: Readonly<Record<number, string>>;
+  readonly toMatch: ToMatch;
   readonly totalSec: number;
   readonly ribbon: PackedRibbon;
   readonly back: string;
@@ -190,6 +191,9 @@ export function ClockScreen(props: ClockScreenProps) {
         ? 'first side'
         : 'other side'
       : '';
+  const first = toMatch.sameAs[stage.block];
+  const seenFirst = first === undefined ? '' : seenWords(seenScores(state, stages, scored), scored, first);
+  const matchWords = seenFirst || toMatch.words[stage.block];
   const paused = state.status === 'paused';
   return (
     <main className={`clock is-${stage.kind}${paused ? ' is-paused' : ''}`}>
@@ -259,9 +263,9 @@ export function ClockScreen(props: ClockScreenProps) {
           )}
         </svg>
       )}
-      {toMatch[stage.block] !== undefined && !isWaiting(stage) && (
+      {matchWords && !isWaiting(stage) && stage.kind !== 'rest' && (
         <p className="clock-aim">
-          to match or beat: <b>{toMatch[stage.block]}</b>
+          match or beat <b>{matchWords}</b>
         </p>
       )}
       {asked !== undefined && (
@@ -416,4 +420,12 @@ function Question({ stage, taps, onAnswer }: { stage: Stage; taps: number; onAns
       </div>
     </div>
   );
+}
+
+/** `7 whole rounds`: what the clock saw of a block, in words; empty where it saw nothing. */
+function seenWords(seen: Readonly<Record<string, string>>, scored: readonly ScoredBlock[], block: number): string {
+  return scored
+    .filter((s) => s.block === block)
+    .flatMap((s) => s.fields.flatMap((f) => (seen[f.name] === undefined ? [] : [`${seen[f.name]} ${f.label}`])))
+    .join(', ');
 }

@@ -1,7 +1,8 @@
 import { explainChange } from '../../core/fit/fit-session.ts';
 import { buildSheet } from '../../core/session/session-sheet.ts';
 import type { FittedView } from '../../server/fitted-view.ts';
-import type { OpenDay } from '../../server/person-view.ts';
+import { dayToMatch } from '../../server/earlier-scores.ts';
+import type { OpenDay, PersonView } from '../../server/person-view.ts';
 import { packRibbon } from '../charts/pack-ribbon.ts';
 import { layoutRibbon } from '../charts/ribbon-layout.ts';
 import type { DaySession } from './day-view.tsx';
@@ -25,9 +26,14 @@ function showFit(fitted: FittedView) {
 }
 
 /** A day as its page shows it: no more than that goes to the phone. */
-export function toDaySession(fitted: FittedView, { number, changeNote, record }: Omit<OpenDay, 'title'>): DaySession {
+export function toDaySession(
+  fitted: FittedView,
+  { number, changeNote, record, dayId }: Omit<OpenDay, 'title'>,
+  view: PersonView,
+): DaySession {
   return {
     ...showFit(fitted),
+    toMatch: dayToMatch(view, dayId, fitted).words,
     number,
     changeNote,
     record: record ? { outcome: record.outcome, effort: record.effort, scores: record.scores } : null,

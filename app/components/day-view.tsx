@@ -16,6 +16,8 @@ export interface DaySession {
   /** What this person does in another shape, in words. */
   readonly changes: readonly string[];
   readonly notes: MovementNotes;
+  /** What is to be matched or beaten, by block. */
+  readonly toMatch: Readonly<Record<number, string>>;
 }
 
 /** A day on a participant's page, with what they can do with it or have said about it. */
@@ -60,6 +62,13 @@ export function DayView({
     </div>
   );
   return (
-    <TodayCard above={above} sheet={session.sheet} ribbon={session.ribbon} actions={actions} notes={session.notes} />
+    <TodayCard
+      above={above}
+      sheet={session.sheet}
+      ribbon={session.ribbon}
+      actions={actions}
+      notes={session.notes}
+      toMatch={session.toMatch}
+    />
   );
 }

@@ -23,6 +23,10 @@ export function ScoreInput({
             Math.max(0, (Number.parseFloat(el.value.replace(',', '.')) || 0) + (field.write === 'half' ? by / 2 : by)),
           );
   };
+  const stepAndTell = (by: 1 | -1) => {
+    step(by);
+    input.current!.dispatchEvent(new Event('input', { bubbles: true }));
+  };
   return (
     <div className="score-input">
       <label htmlFor={field.name}>
@@ -30,7 +34,7 @@ export function ScoreInput({
         {field.hint && <small>{field.hint}</small>}
       </label>
       <div>
-        <button type="button" aria-label={`less ${field.label}`} onClick={() => step(-1)}>
+        <button type="button" aria-label={`less ${field.label}`} onClick={() => stepAndTell(-1)}>
           −
         </button>
         <input
@@ -44,7 +48,7 @@ export function ScoreInput({
           aria-invalid={invalid}
           {...(invalid && { 'aria-describedby': `error-${field.name}` })}
         />
-        <button type="button" aria-label={`more ${field.label}`} onClick={() => step(1)}>
+        <button type="button" aria-label={`more ${field.label}`} onClick={() => stepAndTell(1)}>
           +
         </button>
       </div>

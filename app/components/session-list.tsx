@@ -5,7 +5,15 @@ import type { SheetBlock, SheetLine } from '../../core/session/session-sheet.ts'
 const SHORT_FIGURE = 7;
 
 /** A session as a participant reads it: each block's rule in words, then what to do with its numbers in front. */
-export function SessionList({ blocks, notes = {} }: { blocks: readonly SheetBlock[]; notes?: MovementNotes }) {
+export function SessionList({
+  blocks,
+  notes = {},
+  toMatch = {},
+}: {
+  blocks: readonly SheetBlock[];
+  notes?: MovementNotes;
+  toMatch?: Readonly<Record<number, string>>;
+}) {
   return (
     <div className="session-list">
       {blocks.map((block, index) => (
@@ -13,6 +21,11 @@ export function SessionList({ blocks, notes = {} }: { blocks: readonly SheetBloc
           <h2>
             {block.name} <span className="soft">{block.rule}</span>
           </h2>
+          {toMatch[index] !== undefined && (
+            <p className="to-match">
+              Match or beat: <b>{toMatch[index]}</b>
+            </p>
+          )}
           {block.rules.length > 0 && (
             <ul className="session-rules">
               {block.rules.map((rule) => (

@@ -17,10 +17,12 @@ interface TodayCardProps {
   readonly actions?: ReactNode;
   /** How each movement is done. */
   readonly notes?: MovementNotes;
+  /** What is to be matched or beaten, by block. */
+  readonly toMatch?: Readonly<Record<number, string>>;
 }
 
 /** A session on a participant's page: how long, what to have ready, the ribbon, the list, notes of care. */
-export function TodayCard({ above, sheet, ribbon, actions, notes }: TodayCardProps) {
+export function TodayCard({ above, sheet, ribbon, actions, notes, toMatch }: TodayCardProps) {
   const { title, length, range, effort, kit, note, blocks } = sheet;
   return (
     <article className="today">
@@ -38,7 +40,7 @@ export function TodayCard({ above, sheet, ribbon, actions, notes }: TodayCardPro
       </p>
       {note !== '' && <p className="notice">{note}</p>}
       {actions}
-      <SessionList blocks={blocks} {...(notes && { notes })} />
+      <SessionList blocks={blocks} {...(notes && { notes })} {...(toMatch && { toMatch })} />
       <Care />
     </article>
   );

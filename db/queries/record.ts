@@ -70,6 +70,8 @@ export interface PersonDay {
   readonly weekday: number;
   readonly sent: SentDay | undefined;
   readonly record: StoredRecord | undefined;
+  /** The retest that the record was made in; null where it was in none. */
+  readonly retest: string | null;
 }
 
 /** All days of one person, in one question. */
@@ -80,18 +82,19 @@ export async function listPersonDays(
   type Row = Omit<SentDayRow, 'version_id'> & { version_id: number | null } & { outcome: Outcome | null } & Omit<
       RecordRow,
       'outcome' | 'number'
-    > & { record_number: number };
+    > & { record_number: number; retest: string | null };
   const { rows } = await db.query<Row>({
     name: 'person-days',
     text: `select d.id as day_id, d.week, d.weekday, v.id as version_id, v.number, v.change_note, v.title,
-       $3::bigint as enrolment_id, r.record_version_id, r.number as record_number, r.outcome, r.share_ratio, r.effort, r.remark, r.scores, r.made_at, r.logged_at, r.fit
+       $3::bigint as enrolment_id, r.record_version_id, r.number as record_number, r.outcome, r.share_ratio, r.effort, r.remark, r.scores, r.made_at, r.logged_at, r.fit, r.retest
      from day d
      left join lateral (
        select id, number, change_note, document ->> 'title' as title from version
        where run_id = $2::bigint and day_id = d.id order by number desc limit 1
      ) v on true
      left join lateral (
-       select c.version_id as record_version_id, w.number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.made_at, c.logged_at, c.fit
+       select c.version_id as record_version_id, w.number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.made_at, c.logged_at, c.fit,
+         w.document ->> 'retest' as retest
        from version w join record c on c.version_id = w.id and c.enrolment_id = $3::bigint
        where w.run_id = $2::bigint and w.day_id = d.id order by c.made_at desc, c.id desc limit 1
      ) r on v.id is not null
@@ -105,6 +108,7 @@ export async function listPersonDays(
     weekday: r.weekday,
     sent: r.version_id === null ? undefined : toSentDay({ ...r, version_id: r.version_id }),
     record: r.outcome === null ? undefined : toRecord({ ...r, outcome: r.outcome, number: r.record_number }),
+    retest: r.retest,
   }));
 }
 

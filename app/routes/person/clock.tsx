@@ -2,6 +2,7 @@ import { data } from 'react-router';
 import { parseDayKey } from '../../../core/calendar/day.ts';
 import { scoreFields } from '../../../core/record/score.ts';
 import { buildStages } from '../../../core/follow/stage.ts';
+import { dayToMatch } from '../../../server/earlier-scores.ts';
 import { withPersonalLink } from '../../../server/personal-link.ts';
 import { loadPersonView, openDay } from '../../../server/person-view.ts';
 import { fitDay } from '../../../server/fitted-view.ts';
@@ -22,15 +23,17 @@ export const meta: Route.MetaFunction = () => [
 export async function loader({ params }: Route.LoaderArgs) {
   return withPersonalLink(params.token, async (db, scope) => {
     const place = parseDayKey(params.day);
-    const sent = place && openDay(await loadPersonView(db, scope), place);
+    const view = await loadPersonView(db, scope);
+    const sent = place && openDay(view, place);
     if (!sent) throw data({ kind: 'closed' }, { status: 404 });
-    const { plan, blocks, document } = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
+    const fitted = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
+    const { plan, blocks, document } = fitted;
     return {
       versionId: sent.versionId,
       title: document.title ?? 'Today’s session',
       stages: buildStages(plan, blocks),
       scored: scoreFields(plan),
-      toMatch: {},
+      toMatch: dayToMatch(view, sent.dayId, fitted),
       totalSec: plan.clockSec.likely,
       ribbon: packRibbon(layoutRibbon(plan, { widthPx: 350, heightPx: 38 })),
     };

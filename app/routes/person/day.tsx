@@ -18,7 +18,7 @@ export async function loader({ params }: Route.LoaderArgs) {
     if (!place || !sent) throw data({ kind: 'closed' }, { status: 404 });
     return {
       above: `${formatDay(dateOfDay(scope.enrolment.startsOn, place))} · week ${place.week}`,
-      session: toDaySession(await fitDay(db, sent, scope, await loadWorkspaceBook(db)), sent),
+      session: toDaySession(await fitDay(db, sent, scope, await loadWorkspaceBook(db)), sent, view),
     };
   });
 }

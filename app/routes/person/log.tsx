@@ -8,6 +8,7 @@ import { blockName } from '../../../core/session/explain.ts';
 import { insertRecord } from '../../../db/queries/record.ts';
 import { nowMs } from '../../../server/config.ts';
 import { readLogForm } from '../../../server/log-form.ts';
+import { dayToMatch } from '../../../server/earlier-scores.ts';
 import { personForm, withPersonalLink } from '../../../server/personal-link.ts';
 import { loadPersonView, openDay } from '../../../server/person-view.ts';
 import { fitDay } from '../../../server/fitted-view.ts';
@@ -25,7 +26,8 @@ export async function loader({ params, request }: Route.LoaderArgs) {
     const view = await loadPersonView(db, scope);
     const sent = place && openDay(view, place);
     if (!sent) throw data({ kind: 'closed' }, { status: 404 });
-    const { plan, blocks, document } = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
+    const fitted = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
+    const { plan, blocks, document } = fitted;
     const { record } = sent;
     const seen = Object.fromEntries(
       [...new URL(request.url).searchParams].filter(([name]) => /^(score-\d+(?:\.\d+)?-\w+|clock|outcome)$/.test(name)),
@@ -47,6 +49,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
       clientId: randomUUID(),
       hasRecord: record !== undefined,
       values: { ...stored, ...seen },
+      toMatch: dayToMatch(view, sent.dayId, fitted),
       scored: scoreFields(plan).map((s) => ({
         ...s,
         name: [blockName(blocks[s.block]!), s.whose].filter(Boolean).join(', '),
@@ -99,7 +102,8 @@ function OnThisPhone({ isStuck, back }: { isStuck: boolean; back: string }) {
 }
 
 export default function Log({ loaderData, actionData, params }: Route.ComponentProps) {
-  const { title, clientId, scored, hasRecord } = loaderData;
+  const { title, clientId, scored, hasRecord, toMatch } = loaderData;
+  const [typed, setTyped] = useState<Record<string, string>>({});
   const values: Record<string, string> = { ...loaderData.values, ...actionData?.values };
   const errors: Record<string, string> = actionData?.errors ?? {};
   const [outcome, setOutcome] = useState<Sent>('open');
@@ -151,7 +155,17 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
       <p className="small">
         <Link to={back}>Back to the session</Link>
       </p>
-      <form method="post" action={`${back}/log`} className="log" onSubmit={(event) => void onSubmit(event)} noValidate>
+      <form
+        method="post"
+        action={`${back}/log`}
+        className="log"
+        onSubmit={(event) => void onSubmit(event)}
+        onInput={(event) => {
+          const { name, value } = event.target as HTMLInputElement;
+          if (name.startsWith('score-')) setTyped((now) => ({ ...now, [name]: value }));
+        }}
+        noValidate
+      >
         <h1>How did it go?</h1>
         <p className="soft">
           {title}
@@ -197,6 +211,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
         {scored.map((s) => (
           <fieldset key={s.name} className="score">
             <legend>{s.name}</legend>
+            <MatchWords scored={s} all={scored} toMatch={toMatch} values={{ ...values, ...typed }} />
             <div className="score-fields">
               {s.fields.map((f) => (
                 <div key={f.name}>
@@ -250,4 +265,31 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
       </form>
     </main>
   );
+}
+
+type Scored = Route.ComponentProps['loaderData']['scored'][number];
+
+/** The number that a score is held against: of an earlier day, and of the block that it repeats, as it stands in this form. */
+function MatchWords({
+  scored,
+  all,
+  toMatch,
+  values,
+}: {
+  scored: Scored;
+  all: readonly Scored[];
+  toMatch: Route.ComponentProps['loaderData']['toMatch'];
+  values: Readonly<Record<string, string>>;
+}) {
+  const first = toMatch.sameAs[scored.block];
+  const numbers = all
+    .filter((s) => s.block === first && (s.part ?? 1) === (scored.part ?? 1))
+    .flatMap((s) => s.fields.flatMap((f) => (values[f.name] ? [`${values[f.name]} ${f.label}`] : [])))
+    .join(', ');
+  const words = numbers || toMatch.words[scored.block];
+  return words ? (
+    <p className="to-match">
+      Match or beat: <b>{words}</b>
+    </p>
+  ) : null;
 }

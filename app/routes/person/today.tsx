@@ -38,10 +38,14 @@ export async function loader({ params }: Route.LoaderArgs) {
       session:
         bead && day?.sent
           ? {
-              ...toDaySession(await fitDay(db, day.sent, scope, await loadWorkspaceBook(db)), {
-                ...day.sent,
-                record: day.record,
-              }),
+              ...toDaySession(
+                await fitDay(db, day.sent, scope, await loadWorkspaceBook(db)),
+                {
+                  ...day.sent,
+                  record: day.record,
+                },
+                view,
+              ),
               key: dayKey(bead),
               week: bead.week,
             }

@@ -1,19 +1,36 @@
 import { Input, Segmented } from 'antd';
 import { memo, useMemo } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { dayKey, dayName, formatDay, parseDayKey, placeOfDate } from '../../../core/calendar/day.ts';
+import type { DayDate } from '../../../core/calendar/day.ts';
+import {
+  dateOfDay,
+  dayKey,
+  dayName,
+  formatDay,
+  formatShortDay,
+  parseDayKey,
+  placeOfDate,
+} from '../../../core/calendar/day.ts';
 import { localDate, localTime } from '../../../core/calendar/release.ts';
 import { buildStrands } from '../../../core/record/build-strand.ts';
 import { isDueToday, packStrand, unpackStrand } from '../../../core/record/packed-strand.ts';
 import { OUTCOME_WORDS } from '../../../core/record/record.ts';
 import { formatScore } from '../../../core/record/score.ts';
+import type { EarlierRecord } from '../../../core/record/to-match.ts';
+import { lastAndBest } from '../../../core/record/to-match.ts';
 import type { Attendance } from '../../../core/record/strand.ts';
 import { attendanceRatio } from '../../../core/record/strand.ts';
 import { blockName } from '../../../core/session/explain.ts';
 import type { RosterRow } from '../../../db/queries/person.ts';
 import { listRoster } from '../../../db/queries/person.ts';
 import { listDayPlaces } from '../../../db/queries/programme.ts';
-import { findRecord, getVersionDocument, listOutcomes, listSentDays } from '../../../db/queries/record.ts';
+import {
+  findRecord,
+  getVersionDocument,
+  listOutcomes,
+  listPersonDays,
+  listSentDays,
+} from '../../../db/queries/record.ts';
 import type { Db } from '../../../db/pool.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
 import { coachToday } from '../../../server/coach-zone.ts';
@@ -71,16 +88,26 @@ export async function loader({ request, params }: Route.LoaderArgs) {
           return [enrolmentId, name, detail, packStrand(beads), attendance.kept, attendance.due];
         }),
       ),
-      record: chosen && dayId !== undefined ? await recordWords(db, chosen, dayId) : null,
+      record:
+        chosen && dayId !== undefined
+          ? await recordWords(db, { ...programme, programmeId: programme.id }, chosen, dayId)
+          : null,
     };
   });
 }
 
 /** What stands of one person and day, in words; null where they have said nothing. */
-async function recordWords(db: Db, { enrolmentId, timeZone }: RosterRow, dayId: number) {
+async function recordWords(
+  db: Db,
+  run: { readonly programmeId: number; readonly runId: number; readonly startsOn: DayDate },
+  { enrolmentId, timeZone }: RosterRow,
+  dayId: number,
+) {
   const record = await findRecord(db, enrolmentId, dayId);
   if (!record) return null;
   const document = await getVersionDocument(db, record.versionId);
+  const earlier =
+    document.retest === undefined ? [] : await earlierOf(db, { ...run, enrolmentId }, dayId, document.retest);
   const madeMs = Math.round(record.madeAtMs / 60_000) * 60_000;
   const inAnotherShape = (block: number) => record.fit.some((c) => c.isScored && c.block === block);
   return {
@@ -93,10 +120,36 @@ async function recordWords(db: Db, { enrolmentId, timeZone }: RosterRow, dayId: 
     loggedWords: `${formatDay(localDate(madeMs, timeZone))}, ${localTime(madeMs, timeZone)} their time`,
     scoreWords: record.scores.map((s) => {
       const block = document.blocks[s.block] ?? { role: 'Main' as const };
-      return `${blockName(block)}: ${formatScore(s)}${inAnotherShape(s.block) ? ' (in another shape)' : ''}`;
+      const before = lastAndBest(earlier, s.block, s.kind);
+      return `${blockName(block)}: ${formatScore(s)}${inAnotherShape(s.block) ? ' (in another shape)' : ''}${before && ` (before: ${before})`}`;
     }),
     title: document.title ?? 'Session',
   };
+}
+
+/** Their records of a retest on the days before one. */
+async function earlierOf(
+  db: Db,
+  at: {
+    readonly programmeId: number;
+    readonly runId: number;
+    readonly startsOn: DayDate;
+    readonly enrolmentId: number;
+  },
+  dayId: number,
+  retest: string,
+): Promise<EarlierRecord[]> {
+  const days = await listPersonDays(db, at);
+  return days
+    .slice(
+      0,
+      days.findIndex((d) => d.dayId === dayId),
+    )
+    .flatMap((d): EarlierRecord[] =>
+      d.record && d.retest?.toLowerCase() === retest.toLowerCase()
+        ? [{ dayWords: formatShortDay(dateOfDay(at.startsOn, d)), scores: d.record.scores }]
+        : [],
+    );
 }
 
 type LoaderData = Route.ComponentProps['loaderData'];
