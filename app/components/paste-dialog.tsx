@@ -1,7 +1,9 @@
 import { useMemo, useState } from 'react';
 import type { MovementLibrary } from '../../core/movement/library.ts';
 import type { GuessedLine } from '../../core/notation/guess.ts';
-import { guessSession } from '../../core/notation/guess.ts';
+import { guessDays } from '../../core/notation/guess.ts';
+import { dayName } from '../../core/calendar/day.ts';
+import { plural } from '../../core/words/words.ts';
 import { Dialog } from './dialog.tsx';
 
 const BECOMES: Record<GuessedLine['becomes'], string> = {
@@ -17,17 +19,35 @@ interface PasteDialogProps {
   readonly library: MovementLibrary;
   readonly hasText: boolean;
   readonly onTake: (text: string, mode: 'replace' | 'append') => void;
+  /** The week that is being written, for a plan of several days. */
+  readonly week: number;
+  /** Puts a text on another day; what came of it in words, or why not. */
+  readonly onPutOn: (
+    place: { week: number; weekday: number },
+    text: string,
+  ) => Promise<{ done: boolean; words: string }>;
   readonly onClose: () => void;
 }
 
 /** A plan found elsewhere, and what would be made of it, before any of it is taken. */
-export function PasteDialog({ open, library, hasText, onTake, onClose }: PasteDialogProps) {
+export function PasteDialog({ open, library, hasText, week, onTake, onPutOn, onClose }: PasteDialogProps) {
   const [plain, setPlain] = useState('');
   const [mode, setMode] = useState<'replace' | 'append'>('append');
-  const guess = useMemo(() => guessSession(plain, library), [plain, library]);
+  const [chosen, setChosen] = useState(0);
+  const [told, setTold] = useState<readonly string[]>([]);
+  const days = useMemo(() => guessDays(plain, library), [plain, library]);
+  const guess = days[Math.min(chosen, days.length - 1)]!;
+  const placed = days.filter((d) => d.weekday !== null && d.text !== '');
+  const putAll = async () => {
+    const said: string[] = [];
+    for (const day of placed) said.push((await onPutOn({ week, weekday: day.weekday! }, day.text)).words);
+    setTold(said);
+  };
   const doubts = guess.lines.filter((l) => !l.isSure);
   const close = () => {
     setPlain('');
+    setChosen(0);
+    setTold([]);
     onClose();
   };
   return (
@@ -51,12 +71,40 @@ export function PasteDialog({ open, library, hasText, onTake, onClose }: PasteDi
             rows={14}
             autoFocus
             maxLength={60_000}
-            onChange={(event) => setPlain(event.target.value)}
+            onChange={(event) => {
+              setPlain(event.target.value);
+              setChosen(0);
+              setTold([]);
+            }}
             placeholder={'3 rounds\n1. Squats x 10\n2. Push ups 3x8\n3. 30 sec plank\n4. Lunges 8 each leg'}
           />
         </label>
         <div>
-          <p>Read as</p>
+          {days.length > 1 ? (
+            <fieldset className="paste-days">
+              <legend>{plural(days.length, 'day')} in it; this one is taken</legend>
+              {days.map((d, i) => (
+                <label key={i}>
+                  <input type="radio" name="paste-day" checked={i === chosen} onChange={() => setChosen(i)} />{' '}
+                  {d.heading || 'before the first heading'}
+                  {d.text === '' && <span className="soft"> nothing to do</span>}
+                </label>
+              ))}
+              {placed.length > 1 && (
+                <button type="button" className="link" onClick={() => void putAll()}>
+                  Put all on their days of week {week}:{' '}
+                  {placed.map((d) => dayName({ week, weekday: d.weekday! }).split(',').at(-1)!.trim()).join(', ')}
+                </button>
+              )}
+              <ul aria-live="polite">
+                {told.map((words) => (
+                  <li key={words}>{words}</li>
+                ))}
+              </ul>
+            </fieldset>
+          ) : (
+            <p>Read as</p>
+          )}
           <pre aria-live="polite">
             {guess.text ||
               (plain.trim() === ''

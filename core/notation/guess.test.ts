@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
-import { guessSession } from './guess.ts';
+import { guessDays, guessSession } from './guess.ts';
 import { parseSession } from './parse.ts';
 
 const guess = (text: string) => guessSession(text, baseLibrary);
@@ -35,8 +35,48 @@ test.each([
     'Cool down:\nchild’s pose 1 min\ncalf stretch 30s per side',
     'Cool-down: flow\n1:00 child’s pose\n0:30/side calf stretch\n',
   ],
+  [
+    'every minute on the minute 20: 10 squats, 8 push-ups, 12 lunges, 20s plank (5 rounds)',
+    'Main: every 1:00 for 20:00\n10 squat\n8 push-up\n12 forward lunge\n0:20 plank\n',
+  ],
+  [
+    'every minute on the minute: 10 squats, 8 push-ups, 20s plank (5 rounds)',
+    'Main: every 1:00 for 15:00\n10 squat\n8 push-up\n0:20 plank\n',
+  ],
+  ['EMOM 18 min: 6 burpees, 10 squats', 'Main: every 1:00 for 18:00\n6 burpee\n10 squat\n'],
+  ['E2MOM 20\n8 burpees', 'Main: every 2:00 for 20:00\n8 burpee\n'],
+  ['4 rounds of 10 squats, 8 push-ups', 'Main: 4 rounds\n10 squat\n8 push-up\n'],
+  ['4 rounds of:\n10 squats\n8 push-ups', 'Main: 4 rounds\n10 squat\n8 push-up\n'],
+  ['10 squats, 8 push-ups, 20s plank\nx3', 'Main: 3 rounds\n10 squat\n8 push-up\n0:20 plank\n'],
+  ['30s on / 15s off\nsquats\npush-ups', 'Main: work 0:30 rest 0:15\nsquat\npush-up\n'],
+  ['3 sets of 12\nsquats\npush-ups', 'Main: 3 rounds, reps 12\nsquat\npush-up\n'],
+  ['squats 3 sets of 12', 'Main: 3 rounds\n12 squat\n'],
+  ['AMRAP in 10: 5 burpees + 10 squats', 'Main: amrap 10:00\n5 burpee\n10 squat\n'],
+  ['ladder 10 to 1\nsquats\npush-ups', 'Main: reps 10-9-8-7-6-5-4-3-2-1\nsquat\npush-up\n'],
 ])('%j', (plain, text) => {
   expect(guess(plain).text).toBe(text);
+});
+
+test('a week of days is read day by day, each on its weekday', () => {
+  const days = guessDays(
+    'Monday\n3 rounds\n10 squats\n\nWed: Legs\nEMOM 10\n8 lunges\n10 squats\nDay 5 - rest\nwalk a little',
+    baseLibrary,
+  );
+  expect(days.map((d) => [d.weekday, d.text.split('\n')[0]])).toEqual([
+    [1, 'Main: 3 rounds'],
+    [3, 'Title: Legs'],
+    [5, ''],
+  ]);
+  expect(guessDays('Monday burner\n10 squats', baseLibrary)).toHaveLength(1);
+  expect(guessDays('', baseLibrary)).toEqual([{ heading: '', weekday: null, text: '', lines: [] }]);
+});
+
+test('a line that isn’t taken is listed with what it could be', () => {
+  const { lines } = guess('3 rounds\n10 squats\npushups to finish strong\n12\nsee you on the hill');
+  const left = lines.filter((l) => l.becomes === 'left-out');
+  expect(left.map((l) => l.source)).toContain('12');
+  expect(left.every((l) => (l.why ?? '') !== '')).toBe(true);
+  expect(left.find((l) => l.source === '12')!.why).toContain('a number without an exercise');
 });
 
 test('nothing to read gives nothing', () => {
@@ -89,12 +129,14 @@ test('every source line is accounted for, and what comes out reads without an er
       ),
       (raw) => {
         const { text, lines } = guess(raw.join('\n'));
-        expect(lines).toHaveLength(
-          raw
-            .join('\n')
-            .split(/\r\n|\n|\r/)
-            .filter((l) => l.trim() !== '').length,
-        );
+        const written = raw
+          .join('\n')
+          .split(/\r\n|\n|\r/)
+          .filter((l) => l.trim() !== '');
+        // A line may be read as several; none is dropped.
+        expect(lines.length).toBeGreaterThanOrEqual(written.length);
+        for (const line of written)
+          expect(lines.some((l) => line.includes(l.source) || l.source.includes(line.trim().slice(0, 3)))).toBe(true);
         expect({ text, issues: parseSession(text, baseLibrary).issues }).toEqual({ text, issues: [] });
       },
     ),

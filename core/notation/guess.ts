@@ -2,6 +2,7 @@ import { cutLetters } from '../letters.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 import type { Amount, Block, Dose, Item, Load, Role, SessionDocument, Sides, TimeRule } from '../document/document.ts';
 import { MAX_AMOUNT, MAX_DURATION_SEC, MAX_ROUNDS } from '../limits.ts';
+import { nearestMovements } from '../movement/nearest-movements.ts';
 import { MAX_BLOCKS, MAX_ITEMS, parseSession } from './parse.ts';
 import { printSession } from './print.ts';
 import { MAX_NAME_LENGTH } from './read-item.ts';
@@ -39,6 +40,16 @@ const SECONDS = /(\d+(?:[.,]\d+)?)\s*(?:seconds?|secs?|s|″|")(?![\p{L}])/iu;
 const MINUTES = /(\d+(?:[.,]\d+)?)\s*(?:minutes?|mins?|m(?=\s*(?:of|amrap|emom)))(?![\p{L}])/iu;
 const CLOCK = /\b(\d{1,2}):([0-5]\d)\b/;
 
+/** What a line says about a list: its clock, how often, how many of each. */
+interface Rules {
+  readonly time?: TimeRule;
+  readonly rounds?: number;
+  readonly list?: number[];
+  readonly restBetweenSec?: number;
+  /** Slots that go on for so many rounds of the list, however long it is. */
+  readonly slotRounds?: number;
+}
+
 interface Open {
   role: Role;
   label?: string;
@@ -46,6 +57,7 @@ interface Open {
   rounds?: number;
   list?: number[];
   restBetweenSec?: number;
+  slotRounds?: number;
   items: Item[];
   sets: (number | undefined)[];
 }
@@ -80,21 +92,22 @@ const bare = (line: string): string =>
     .trim();
 
 /** The clauses that a line names as a rule for a list, if it names any. */
-function headerRules(
-  line: string,
-): { time?: TimeRule; rounds?: number; list?: number[]; restBetweenSec?: number } | undefined {
+function headerRules(line: string): Rules | undefined {
   const lower = line.toLowerCase().replace(/×/g, 'x');
   const rest =
     /(?:\brest\b|\brecover(?:y)?\b)/.test(lower) && /between|after each round|per round/.test(lower)
       ? durationIn(lower.slice(Math.max(0, lower.search(/rest|recover/) - 14)))
       : undefined;
-  const restBetweenSec = rest && rest.sec > 0 ? { restBetweenSec: rest.sec } : {};
+  const between = rest && rest.sec > 0 ? { restBetweenSec: rest.sec } : {};
+  const ladder = /\bladder\b\D{0,12}?(\d{1,2})\s*(?:to|-|down to|up to|\.\.)\s*(\d{1,2})\b/.exec(lower);
   const list = /\b(\d{1,3}(?:\s*-\s*\d{1,3}){2,})\b/.exec(lower);
-  const rounds =
+  const said =
     /\b(\d{1,2})\s*(?:rounds?|circuits|times through|laps|rds)\b/.exec(lower) ??
-    /\b(?:repeat|x)\s*(\d{1,2})\s*(?:x|times|rounds)?\s*$/.exec(lower);
+    /\b(?:repeat|x)\s*(\d{1,2})\s*(?:x|times|rounds)?\s*$/.exec(lower) ??
+    /^\s*(\d{1,2})\s*x\s*:?\s*$/.exec(lower);
+  const rounds = said ? { rounds: Number(said[1]) } : {};
   const amrap = /\bamrap\b|\bas many rounds\b/.test(lower);
-  const every = /\bemom\b|\bevery minute\b|\bevery (\d+(?::\d\d)?)\s*(sec|s\b|min|:)/.exec(lower);
+  const every = /\be(\d+)?mom\b|\bevery minute\b|\bevery (\d+(?::\d\d)?)\s*(sec|s\b|min|:)/.exec(lower);
   const onOff =
     /(\d+)\s*(?:s|sec|secs|seconds)?\s*(?:on|work)\b[\s,/&+-]*(\d+)\s*(?:s|sec|secs|seconds)?\s*(?:off|rest)\b/.exec(
       lower,
@@ -102,21 +115,67 @@ function headerRules(
   if (onOff)
     return {
       time: { kind: 'intervals', workSec: [Number(onOff[1])], restSec: [Number(onOff[2])], stations: false },
-      ...(rounds && { rounds: Number(rounds[1]) }),
-      ...restBetweenSec,
+      ...rounds,
+      ...between,
     };
-  const length = durationIn(lower) ?? (amrap || every ? loneMinutes(lower) : undefined);
+  const length =
+    durationIn(lower.replace(every?.[2] ? every[0] : '', '')) ??
+    (amrap || every ? loneMinutes(lower.replace(said?.[0] ?? '', '').replace(every?.[0] ?? '', '')) : undefined);
   if (amrap && length) return { time: { kind: 'span', sec: length.sec } };
   if (every) {
-    const slotSec = every[1] ? (durationIn(every[0].replace(/^every /, ''))?.sec ?? 60) : 60;
-    const total = length && length.sec > slotSec ? length.sec : slotSec * 10;
-    return { time: { kind: 'slots', slotSec, slots: Math.max(1, Math.floor(total / slotSec)) } };
+    const slotSec = every[2]
+      ? (durationIn(every[0].replace(/^every /, ''))?.sec ?? 60)
+      : every[1]
+        ? Number(every[1]) * 60
+        : 60;
+    const isLong = length && length.sec > slotSec;
+    const slots = Math.max(1, Math.floor((isLong ? length.sec : slotSec * 10) / slotSec));
+    return {
+      time: { kind: 'slots', slotSec, slots },
+      ...(!isLong && rounds.rounds !== undefined && { slotRounds: rounds.rounds }),
+    };
+  }
+  if (ladder) {
+    const [from, to] = [Number(ladder[1]), Number(ladder[2])];
+    const count = Math.min(MAX_ROUNDS, Math.abs(to - from) + 1);
+    const values = Array.from({ length: count }, (_, i) => from + Math.sign(to - from) * i).filter((n) => n >= 1);
+    return { time: { kind: 'own', forTime: /\bfor time\b/.test(lower) }, list: values };
   }
   if (list) return { time: { kind: 'own', forTime: true }, list: list[1]!.split('-').map(Number) };
-  if (/\bfor time\b/.test(lower))
-    return { time: { kind: 'own', forTime: true }, ...(rounds && { rounds: Number(rounds[1]) }) };
-  if (rounds) return { time: { kind: 'own', forTime: false }, rounds: Number(rounds[1]), ...restBetweenSec };
+  const sets = /^\s*(\d{1,2})\s*sets?(?:\s*of\s*(\d{1,3}))?(?:\s*reps?)?(?:\s*(?:each|of each))?\s*:?\s*$/.exec(lower);
+  if (sets)
+    return {
+      time: { kind: 'own', forTime: false },
+      rounds: Number(sets[1]),
+      ...(sets[2] && { list: [Number(sets[2])] }),
+      ...between,
+    };
+  if (/\bfor time\b/.test(lower)) return { time: { kind: 'own', forTime: true }, ...rounds };
+  if (said) return { time: { kind: 'own', forTime: false }, ...rounds, ...between };
   return undefined;
+}
+
+/**
+ * A line that holds a whole list as several: what stands before a colon, or "of", as its header, and what commas, plus signs or
+ * semicolons set apart as items. Other lines come back as they are. `(5 rounds)` at the end belongs to the header.
+ */
+function unfold(line: string): string[] {
+  const tail = /\(([^()]*\b\d+\s*(?:rounds?|sets?|times)[^()]*)\)\s*$/i.exec(line);
+  const body = tail ? line.slice(0, tail.index) : line;
+  const colon =
+    /^([^:]*?[^\d:\s][^:]*?)\s*:\s+(?=\S)/.exec(body) ??
+    /^(.*?\b(?:rounds?|sets?|circuits?)\s+of)\s*:?\s+(?=\S)/i.exec(body);
+  const head = colon?.[1]?.replace(/\s+of$/i, '') ?? '';
+  const rest = colon ? body.slice(colon[0].length) : body;
+  const parts = rest.split(/\s*[,;]\s+|\s+\+\s+|\s+&\s+/).map((part) => part.trim());
+  const isList =
+    parts.length > 1 &&
+    parts.filter((p) => /\d/.test(p) && /\p{L}{2}/u.test(p)).length >= Math.max(2, parts.length - 1);
+  if (!colon && headerRules(parts[0]!)) return [line];
+  const hasHead = head !== '' && headerRules(`${head} ${tail?.[1] ?? ''}`) !== undefined;
+  if (!isList && !(hasHead && colon && /\p{L}{2}/u.test(rest))) return [line];
+  const header = [head, tail?.[1]].filter(Boolean).join(' ');
+  return [...(header === '' ? [] : [header]), ...(isList ? parts : [rest])];
 }
 
 const loneMinutes = (text: string) => {
@@ -236,6 +295,7 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
     .split(/\r\n|\n|\r/)
     .map((l) => cutLetters(l, 400))
     .filter((l) => l.trim() !== '')
+    .flatMap(unfold)
     .slice(0, MAX_GUESSED_LINES);
   for (const source of sources) {
     const line = bare(source);
@@ -245,6 +305,16 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
     const rules = headerRules(line);
     const item = guessItem(line, library);
     const isKnown = item?.isSure ?? false;
+    const again = /^(?:repeat\s*)?(?:x\s*(\d{1,2})|(\d{1,2})\s*x)\s*(?:times|rounds)?[.!]?$/i.exec(
+      line.replace(/×/g, 'x'),
+    );
+    const times = Number(again?.[1] ?? again?.[2] ?? 0);
+    if (current && current.items.length > 0 && times >= 1 && times <= MAX_ROUNDS) {
+      // "x3" below a list: that list so many times.
+      current.rounds = times;
+      lines.push({ source, becomes: 'header', isSure: true });
+      continue;
+    }
     if (/^(?:rest|recover|break|pause)\b|\brest$/i.test(line) && durationIn(line) && !rules?.time) {
       const sec = durationIn(line)!.sec;
       if (current && /round|circuit/i.test(line)) current.restBetweenSec = sec;
@@ -256,6 +326,7 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
       if (rules?.rounds && rules.rounds >= 1 && rules.rounds <= MAX_ROUNDS) block.rounds = rules.rounds;
       if (rules?.list) block.list = rules.list.filter((n) => n >= 1).slice(0, MAX_ROUNDS);
       if (rules?.restBetweenSec) block.restBetweenSec = rules.restBetweenSec;
+      if (rules?.slotRounds) block.slotRounds = rules.slotRounds;
       lines.push({ source, becomes: 'header', isSure: true });
     } else if (
       item &&
@@ -282,7 +353,7 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
       title = cutLetters(words, 120).trim();
       lines.push({ source, becomes: 'title', isSure: true });
     } else {
-      lines.push({ source, becomes: 'left-out', isSure: false, why: 'no exercise could be read here' });
+      lines.push({ source, becomes: 'left-out', isSure: false, why: couldBe(line, library) });
     }
   }
   const real = blocks
@@ -291,6 +362,20 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
     .flatMap((b) => readable(toBlock(b), library));
   const document: SessionDocument = { ...(title && real.length > 0 && { title }), blocks: real };
   return { text: real.length === 0 ? '' : printSession(document, library), lines };
+}
+
+/** What a line that wasn't taken could be. */
+function couldBe(line: string, library: MovementLibrary): string {
+  const near = nearestMovements(
+    line
+      .replace(/[^\p{L} -]/gu, ' ')
+      .replace(/\s+/g, ' ')
+      .trim(),
+    library,
+  );
+  if (near.length > 0) return `no number stands here; perhaps “10 ${near[0]}”`;
+  if (/\d/.test(line)) return 'a number without an exercise; write what it counts behind it';
+  return 'no exercise could be read here; as a note it goes behind “Note:” or #';
 }
 
 /** A block that reads back: without its clock where that is beyond what the notation takes, then without the items that are. */
@@ -307,7 +392,10 @@ function readable(block: Block, library: MovementLibrary): Block[] {
     .slice(0, 1);
 }
 
-function toBlock({ role, time, rounds, list, restBetweenSec, items, sets }: Open): Block {
+function toBlock(open: Open): Block {
+  const { role, rounds, list, restBetweenSec, items, sets, slotRounds } = open;
+  const time =
+    slotRounds && open.time.kind === 'slots' ? { ...open.time, slots: slotRounds * items.length } : open.time;
   const said = sets.filter((s) => s !== undefined);
   const most = said.length > 0 ? Math.min(MAX_ROUNDS, Math.max(...said)) : undefined;
   const byRounds = rounds ?? (time.kind === 'own' ? most : undefined);
@@ -324,9 +412,51 @@ function toBlock({ role, time, rounds, list, restBetweenSec, items, sets }: Open
     ...(list &&
       list.length > 0 &&
       time.kind === 'own' && { count: { kind: 'list' as const, values: list, cycling: false } }),
-    ...(byRounds && !clocked && !(list && list.length > 0) && { rounds: { low: byRounds, high: byRounds } }),
+    ...(byRounds && !clocked && !(list && list.length > 1) && { rounds: { low: byRounds, high: byRounds } }),
     ...(restBetweenSec &&
       !clocked && { between: { of: 'rounds' as const, lowSec: restBetweenSec, highSec: restBetweenSec } }),
     items: kept,
   };
 }
+
+/** One day of a plan that holds several. */
+export interface GuessedDay extends GuessedSession {
+  /** Its heading, as it stands; empty where the plan has none. */
+  readonly heading: string;
+  /** 1 Monday to 7 Sunday, where the heading names it. */
+  readonly weekday: number | null;
+}
+
+const WEEKDAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'];
+const DAY_HEADING =
+  /^\W*(?:week\s*\d+\W*)?(?:(mon|tue|wed|thu|fri|sat|sun)[a-z]*|day\s*(\d{1,2}))\b\W*(?:[-–:].*|\([^)]*\))?\s*$/i;
+
+/** A plan with a heading a day (`Monday`, `Tue: legs`, `Day 3`) as its days, each guessed by itself; one without headings is one day. */
+export function guessDays(plain: string, library: MovementLibrary): GuessedDay[] {
+  const days: { heading: string; weekday: number | null; lines: string[] }[] = [];
+  for (const line of plain.split(/\r\n|\n|\r/)) {
+    const found = DAY_HEADING.exec(bare(line));
+    // A weekday's name that goes on as a title ("Monday burner") heads one session, not a week of them.
+    if (found) {
+      const weekday = found[1]
+        ? WEEKDAYS.findIndex((d) => d.startsWith(found[1]!.toLowerCase())) + 1
+        : Number(found[2]) >= 1 && Number(found[2]) <= 7
+          ? Number(found[2])
+          : null;
+      const words = /[-–:]\s*(\S.*)$/.exec(line)?.[1] ?? '';
+      days.push({ heading: line.trim(), weekday, lines: words === '' ? [] : [words] });
+    } else {
+      if (days.length === 0) days.push({ heading: '', weekday: null, lines: [] });
+      days.at(-1)!.lines.push(line);
+    }
+  }
+  const written = days.filter((d) => d.heading !== '' || d.lines.some((l) => l.trim() !== ''));
+  if (written.filter((d) => d.heading !== '').length < 2)
+    return [{ heading: '', weekday: null, ...guessSession(plain, library) }];
+  return written
+    .slice(0, MAX_GUESSED_DAYS)
+    .map(({ heading, weekday, lines }) => ({ heading, weekday, ...guessSession(lines.join('\n'), library) }));
+}
+
+/** A longer plan is a programme: it comes in by its own door. */
+const MAX_GUESSED_DAYS = 14;

@@ -1,7 +1,8 @@
 import { Button, Popconfirm, Tooltip } from 'antd';
 import { useCallback, useState } from 'react';
 import { data, Form, Link, redirect, useNavigation, useRevalidator, useSearchParams, useSubmit } from 'react-router';
-import { dayName, formatDay, dateOfDay } from '../../../core/calendar/day.ts';
+import type { DayPlace } from '../../../core/calendar/day.ts';
+import { dateOfDay, dayKey as keyOfDay, dayName, formatDay, parseDayKey } from '../../../core/calendar/day.ts';
 import { findProgrammeDay } from '../../../core/progress/programme-document.ts';
 import type { TrackNote } from '../../../core/progress/track-note.ts';
 import { buildTrackNote } from '../../../core/progress/track-note.ts';
@@ -367,6 +368,8 @@ function Writer({
         open={dialog === 'paste'}
         library={library}
         hasText={text.trim() !== ''}
+        week={parseDayKey(dayKey)?.week ?? 1}
+        onPutOn={(place, found) => putOn(programmeId, place, found)}
         onClose={() => setDialog(undefined)}
         onTake={(found, mode) =>
           editor.current?.setText(mode === 'replace' ? found : `${text.trimEnd()}\n\n${withoutFields(found)}`)
@@ -389,6 +392,22 @@ function Writer({
       )}
     </div>
   );
+}
+
+/** Puts a text on another day of the programme, unless something stands there; what came of it, in words. */
+async function putOn(programmeId: number, place: DayPlace, text: string): Promise<{ done: boolean; words: string }> {
+  try {
+    const response = await fetch(`/programmes/${programmeId}/copy`, {
+      method: 'POST',
+      body: new URLSearchParams({ text, toProgramme: String(programmeId), toDay: keyOfDay(place) }),
+    });
+    const answer = (await response.json()) as { error?: string };
+    return response.ok
+      ? { done: true, words: `${dayName(place)}: written` }
+      : { done: false, words: answer.error ?? `${dayName(place)}: it couldn’t be written` };
+  } catch {
+    return { done: false, words: `${dayName(place)}: no network, nothing was written` };
+  }
 }
 
 /** What is put below a session brings its blocks, not its title. */
