@@ -1,52 +1,74 @@
 import { useState } from 'react';
 import type { Finding, FindingChange } from '../../core/session/finding.ts';
+import { groupFindings } from '../../core/session/group-findings.ts';
 
 const SHOWN = 4;
 
-/** What is worth a look, weightiest first, each with its way out. The rest waits behind a line. */
-export function FindingsList({
-  findings,
-  onGoTo,
-  onTake,
-}: {
-  findings: readonly Finding[];
-  onGoTo: (line: number) => void;
-  onTake: (change: FindingChange) => void;
-}) {
+interface FindingsListProps {
+  readonly findings: readonly Finding[];
+  readonly onGoTo: (line: number) => void;
+  readonly onTake: (change: FindingChange) => void;
+}
+
+/** What is worth a look, weightiest first, each with its way out; several of one kind are one, with their lines. */
+export function FindingsList({ findings, onGoTo, onTake }: FindingsListProps) {
   const [all, setAll] = useState(false);
   if (findings.length === 0) return null;
-  const shown = all ? findings : findings.slice(0, SHOWN);
+  const groups = groupFindings(findings);
+  const shown = all ? groups : groups.slice(0, SHOWN);
   return (
     <section className="findings" aria-label="Worth a look">
       <h2>Worth a look</h2>
       <ul>
-        {shown.map((f) => (
-          <li key={`${f.code}-${f.line}-${f.message}`} className={`is-${f.severity}`}>
-            {f.line !== null && (
-              <>
-                <button type="button" className="link" onClick={() => onGoTo(f.line!)}>
-                  Line {f.line}.
-                </button>{' '}
-              </>
-            )}
-            {f.message}
-            {f.changes.length > 0 && (
-              <p>
-                {f.changes.slice(0, 3).map((c) => (
-                  <button type="button" className="offer" key={c.label} onClick={() => onTake(c)}>
-                    {c.label}
-                  </button>
-                ))}
-              </p>
+        {shown.map(({ code, severity, heading, findings: own }) => (
+          <li key={code} className={`is-${severity}`}>
+            {heading === '' ? (
+              <FindingWords finding={own[0]!} onGoTo={onGoTo} onTake={onTake} />
+            ) : (
+              <details>
+                <summary>{heading}</summary>
+                <ul>
+                  {own.map((f) => (
+                    <li key={`${f.line}-${f.message}`}>
+                      <FindingWords finding={f} onGoTo={onGoTo} onTake={onTake} />
+                    </li>
+                  ))}
+                </ul>
+              </details>
             )}
           </li>
         ))}
       </ul>
-      {findings.length > SHOWN && (
+      {groups.length > SHOWN && (
         <button type="button" className="link small" aria-expanded={all} onClick={() => setAll(!all)}>
-          {all ? 'only the weightiest' : `and ${findings.length - SHOWN} more`}
+          {all ? 'only the weightiest' : `and ${groups.length - SHOWN} more`}
         </button>
       )}
     </section>
+  );
+}
+
+function FindingWords({ finding, onGoTo, onTake }: { finding: Finding } & Omit<FindingsListProps, 'findings'>) {
+  const { line, message, changes } = finding;
+  return (
+    <>
+      {line !== null && (
+        <>
+          <button type="button" className="link" onClick={() => onGoTo(line)}>
+            Line {line}.
+          </button>{' '}
+        </>
+      )}
+      {message}
+      {changes.length > 0 && (
+        <p>
+          {changes.slice(0, 3).map((c) => (
+            <button type="button" className="offer" key={c.label} onClick={() => onTake(c)}>
+              {c.label}
+            </button>
+          ))}
+        </p>
+      )}
+    </>
   );
 }

@@ -1,3 +1,4 @@
+import { groupFindings } from '../session/group-findings.ts';
 import type { EstimateSec } from '../pace/pace.ts';
 import type { SessionAnalysis } from '../session/analyse.ts';
 import { blockName, describeBlock, explainLength, formatLength } from '../session/explain.ts';
@@ -77,6 +78,12 @@ export function formatCheckReport(file: string, analysis: SessionAnalysis): stri
   );
   if (counts.length > 0) lines.push(`  counted: ${counts.join(', ')}`);
   lines.push(`  kit: ${plan.kit.length === 0 ? 'none' : plan.kit.join(', ')}`);
-  for (const f of findings) lines.push(`  ${f.severity}: ${f.line === null ? '' : `line ${f.line}: `}${f.message}`);
+  for (const { heading, severity, findings: own } of groupFindings(findings)) {
+    if (heading !== '') lines.push(`  ${severity}: ${heading}`);
+    for (const f of own)
+      lines.push(
+        `  ${heading === '' ? `${severity}: ` : '  '}${f.line === null ? '' : `line ${f.line}: `}${f.message}`,
+      );
+  }
   return lines.join('\n');
 }

@@ -32,9 +32,15 @@ function indexOf(library: MovementLibrary): NameIndex {
   return index;
 }
 
+/** Whether two names are of one kind of movement: their heads, the last words, are the same or nearly so (a squat, a row). */
+function isSameHead(one: string, other: string): boolean {
+  const [a, b] = [wordsOf(one).at(-1), wordsOf(other).at(-1)];
+  return a !== undefined && b !== undefined && (a === b || (a.length > 3 && editDistance(a, b, 1) <= 1));
+}
+
 /**
  * Names of movements that may have been meant, nearest first: whole names that differ by few letters, then names that
- * share a word or nearly so. Nothing near: empty.
+ * share their head, so that no other exercise is offered. Nothing near: empty.
  */
 export function nearestMovements(name: string, library: MovementLibrary, count = 3): string[] {
   const { names, words, answered } = indexOf(library);
@@ -50,7 +56,7 @@ export function nearestMovements(name: string, library: MovementLibrary, count =
       ).length;
       return { name: own, score: shared / Math.max(ownWords.length, wanted.length) };
     })
-    .filter((x) => x.score > 0.3)
+    .filter((x) => x.score > 0.3 && isSameHead(x.name, name))
     .sort((a, b) => b.score - a.score || a.name.length - b.name.length || (a.name < b.name ? -1 : 1));
   const found = [...new Set([...near.map((n) => library.findByName(n)!.name), ...byWord.map((x) => x.name)])].slice(
     0,

@@ -1,5 +1,11 @@
 import type { Finding, FindingScope, Severity } from './finding.ts';
-import { findOddRest, findOverfullSlots, findTightChangeOvers, findUnclearScores } from './findings/clock-findings.ts';
+import {
+  findOddRest,
+  findOverfullSlots,
+  findPartRounds,
+  findTightChangeOvers,
+  findUnclearScores,
+} from './findings/clock-findings.ts';
 import { findNewMovements, findOneSided } from './findings/item-findings.ts';
 import {
   findKit,
@@ -27,6 +33,7 @@ const FINDERS = [
   findSameAreaInARow,
   findLateImpact,
   findOddRest,
+  findPartRounds,
   findLongWithoutWater,
   findNewMovements,
 ] as const;

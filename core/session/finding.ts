@@ -23,6 +23,7 @@ export const FINDING_CODES = [
   'rest-odd',
   'change-over-tight',
   'long-without-water',
+  'part-round',
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];
 

@@ -33,7 +33,7 @@ export function computeRoomKit(
     for (const item of works) {
       const people = isStations ? atEachStation(groupSize, works.length) : groupSize;
       for (const piece of piecesOf(item, library)) {
-        const count = people * (piece === 'bottle' && item.load?.kind === 'weight' ? item.load.pieces : 1);
+        const count = people * (item.load?.kind === 'weight' ? item.load.pieces : 1);
         now.set(piece, isStations ? (now.get(piece) ?? 0) + count : Math.max(now.get(piece) ?? 0, count));
       }
     }

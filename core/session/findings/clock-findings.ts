@@ -1,6 +1,7 @@
 import { commonStep, fitSlots, withCount } from '../../forms/slot-fit.ts';
 import { listedNumbers } from '../../forms/count.ts';
 import { formOf } from '../../forms/forms.ts';
+import { plural } from '../../words/words.ts';
 import { formatClock } from '../../words/format-clock.ts';
 import { isWork } from '../../words/describe-item.ts';
 import { resolveMovement } from '../../forms/dose-parts.ts';
@@ -237,4 +238,34 @@ export function findUnclearScores(scope: FindingScope): Finding[] {
       );
   }
   return findings;
+}
+
+/** A clock that ends in the middle of a round: its last items are done once less than the others. */
+export function findPartRounds(scope: FindingScope): Finding[] {
+  return scope.document.blocks.flatMap((block, b): Finding[] => {
+    const rounds = scope.plan.blocks[b]?.rounds;
+    const slot = formOf(block.time).slot(block.time);
+    if (!slot || !rounds || rounds.low === rounds.high || block.source) return [];
+    const items = block.items.length;
+    const over = slot.slots - rounds.low * items;
+    const whole = [rounds.low, rounds.high].filter((n) => n > 0);
+    return [
+      {
+        code: 'part-round',
+        severity: 'info',
+        line: lineOfBlock(scope, b),
+        message: `${slot.slots} slots are ${plural(rounds.low, 'round')} of ${items} and ${over} more: the first ${over === 1 ? 'item comes' : `${over} items come`} once more than the others.`,
+        changes: whole.map((n) => ({
+          label: `${plural(n, 'round')}, ${formatClock(n * items * slot.slotSec)}`,
+          edits: [
+            {
+              kind: 'set-header' as const,
+              block: b,
+              next: { ...block, time: formOf(block.time).withNumber(block.time, 'slots', n * items) },
+            },
+          ],
+        })),
+      },
+    ];
+  });
 }

@@ -28,7 +28,7 @@ export function findNewMovements(scope: FindingScope): Finding[] {
         code: 'new-movement',
         severity: 'info',
         line: lineOfItem(scope, b, i),
-        message: `“${choice.name}” is new here: it is taken as written, at a usual pace, and needs no kit.`,
+        message: `“${choice.name}” is new here: it is taken as written, at a usual pace; which kit it needs stays open.`,
         changes: near.map((name) => ({
           label: name,
           edits: [

@@ -116,8 +116,15 @@ export function findKit({ document, source, plan, blocks, library }: FindingScop
           for (const piece of library.findByName(choice.name)?.kit ?? []) usable.add(piece);
   }
   const missing = needed.filter((piece) => !announced.some((a) => servesAs(a, piece)));
+  // A movement that nobody knows may need any of it.
+  const isOpen = blocks.some((block) =>
+    block.items.some((item) => isWork(item) && item.choices.some((c) => !library.has(c.name))),
+  );
   const unused = announced.filter(
-    (a) => ![...usable].some((piece) => servesAs(a, piece)) && !['mat', ...PLACES].some((piece) => servesAs(a, piece)),
+    (a) =>
+      !isOpen &&
+      ![...usable].some((piece) => servesAs(a, piece)) &&
+      !['mat', ...PLACES].some((piece) => servesAs(a, piece)),
   );
   const line = source.fields.Kit ?? null;
   const setKit = (kit: readonly string[]): FindingChange['edits'] => [
@@ -208,7 +215,7 @@ export function findUnpreparedWrists(scope: FindingScope): Finding[] {
   for (const s of plan.timeline) {
     for (const part of s.movementId === null ? (s.expected ?? []) : [s]) {
       const movement = part.movementId === null ? undefined : library.find(part.movementId);
-      if (movement?.preparesWrists && loads < MANY_WRIST_LOADS) return [];
+      if ((movement?.preparesWrists || saysWrists(scope, s.block, part)) && loads < MANY_WRIST_LOADS) return [];
       if (!movement || !loadsWrists(movement)) continue;
       first ??= { block: s.block, item: part.item };
       loads += part.reps ?? ('sec' in part ? 0 : part.endSec - part.startSec);
@@ -247,6 +254,20 @@ export function findUnpreparedWrists(scope: FindingScope): Finding[] {
   ];
 }
 
+/** Wrists are prepared by words too: of a movement that nobody knows, or behind one that does. */
+function saysWrists(
+  { blocks, library }: FindingScope,
+  block: number,
+  part: { item: number | null; name: string | null },
+) {
+  const item = part.item === null ? undefined : blocks[block]?.items[part.item];
+  const words = [
+    ...(part.name !== null && !library.has(part.name) ? [part.name] : []),
+    ...(item && isWork(item) ? (item.words ?? []) : []),
+  ];
+  return words.some((w) => /\bwrists?\b/i.test(w));
+}
+
 /** Two neighbours in a list that ask for the same place, with another order where there is one. */
 export function findSameAreaInARow(scope: FindingScope): Finding[] {
   const findings: Finding[] = [];
@@ -262,9 +283,11 @@ export function findSameAreaInARow(scope: FindingScope): Finding[] {
       const movement = isWork(item) ? resolveMovement(item, 0, scope.library).movement : undefined;
       return movement && movement.effortClass >= HARD_EFFORT_CLASS && !movement.isHold ? areaOf(movement) : undefined;
     });
+    const ids = block.items.map((item) => (isWork(item) ? resolveMovement(item, 0, scope.library).id : ''));
     const clash = (list: readonly (string | undefined)[]) =>
       list.findIndex((a, i) => i > 0 && a !== undefined && a === list[i - 1]);
-    const at = clash(areas);
+    // The sides of one movement belong together.
+    const at = areas.findIndex((a, i) => i > 0 && a !== undefined && a === areas[i - 1] && ids[i] !== ids[i - 1]);
     if (at < 0) continue;
     const [one, other] = [at - 1, at].map(
       (i) =>
@@ -307,13 +330,15 @@ function resolvedName(scope: FindingScope, block: Block, index: number): string 
 
 /** Landings on tired legs. */
 export function findLateImpact(scope: FindingScope): Finding[] {
+  const { blocks } = scope;
   let workSec = 0;
   for (const s of scope.plan.timeline) {
     const parts = s.movementId === null ? (s.expected ?? []) : [s];
     const jump = parts
       .map((p) => (p.movementId === null ? undefined : scope.library.find(p.movementId)))
       .find((m) => m && hasImpact(m));
-    if (jump && workSec >= FRESH_WORK_SEC) {
+    const isFirst = s.item !== null && s.item === blocks[s.block]!.items.findIndex(isWork) && s.round <= 1;
+    if (jump && workSec >= FRESH_WORK_SEC && !isFirst) {
       return [
         {
           code: 'impact-after-fatigue',
@@ -328,7 +353,7 @@ export function findLateImpact(scope: FindingScope): Finding[] {
         },
       ];
     }
-    if (s.kind !== 'rest') workSec += s.endSec - s.startSec;
+    if (s.kind !== 'rest' && s.effort > EASY_EFFORT_RATIO) workSec += s.endSec - s.startSec;
   }
   return [];
 }
