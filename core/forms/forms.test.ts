@@ -73,7 +73,7 @@ const ROWS: readonly Row[] = [
     stages: ['work squat 9', 'work squat 6', 'work squat 3'],
     score: ['time for squat', 'or reps by the cap of 4:00'],
     levers: {
-      rounds: ['3', 1, 'Main: for time, cap 4:00, reps 12-9-6-3'],
+      rounds: ['3', 1, 'Main: for time, cap 4:00, reps 9-6-3-1'],
       reps: ['9-6-3', 1, 'Main: for time, cap 4:00, reps 10-7-4'],
       clock: ['4:00', 60, 'Main: for time, cap 5:00, reps 9-6-3'],
     },
@@ -88,7 +88,7 @@ const ROWS: readonly Row[] = [
     rules: ['teams of 3: one works, the others wait, each does the number, then the next of the team'],
     stages: ['work squat 6', 'rest Your team works', 'work squat 4'],
     score: [],
-    levers: { rounds: ['2', 1, 'Main: relay 8-6-4 teams of 3'] },
+    levers: { rounds: ['2', 1, 'Main: relay 6-4-2 teams of 3'] },
   },
   {
     shape: 'amrap',
@@ -178,6 +178,7 @@ const ROWS: readonly Row[] = [
     score: ['sit-through in window 1', 'sit-through in window 2', 'sit-through in window 3'],
     levers: {
       reps: ['12', 1, '13 goblet squat'],
+      load: ['as at hand', 2, '12 goblet squat, "1 step heavier than at first"'],
       rest: ['0:30', -5, 'Main: windows 2:00 x 3 rest 0:25'],
       windows: ['3', 1, 'Main: windows 2:00 x 4 rest 0:30'],
       clock: ['2:00', 15, 'Main: windows 2:15 x 3 rest 0:30'],

@@ -5,18 +5,15 @@ import { clamp } from './change.ts';
 import type { Size } from './form.ts';
 
 /**
- * A list by round with so many rounds more or fewer. What grows goes on growing at its end, what shrinks gets a larger
- * first round: 9-7-5-3 with one more is 11-9-7-5-3. Where its steps differ the nearest one goes on. At least two stay, so that
- * the way it goes stays visible.
+ * A list by round with so many rounds more or fewer, at its end: what grows goes on growing, what shrinks goes on shrinking, never
+ * below one: 9-7-5-3 with one more is 9-7-5-3-1 and so a little longer, where a larger first round would be much. At least two
+ * stay, so that the way it goes stays visible.
  */
 export function extendList(values: readonly number[], by: number, most: number): readonly number[] {
   let now = [...values];
-  const isShrinking = now.at(-1)! < now[0]!;
-  for (let i = 0; i < by && now.length < MAX_ROUNDS; i++) {
-    if (isShrinking) now.unshift(clamp(2 * now[0]! - now[1]!, 1, most));
-    else now.push(clamp(2 * now.at(-1)! - (now.at(-2) ?? now[0]!), 1, most));
-  }
-  for (let i = 0; i > by && now.length > 2; i--) now = isShrinking ? now.slice(1) : now.slice(0, -1);
+  for (let i = 0; i < by && now.length < MAX_ROUNDS; i++)
+    now.push(clamp(2 * now.at(-1)! - (now.at(-2) ?? now[0]!), 1, most));
+  for (let i = 0; i > by && now.length > 2; i--) now = now.slice(0, -1);
   return now;
 }
 

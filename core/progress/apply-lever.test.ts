@@ -79,10 +79,11 @@ describe('levers act on the session', () => {
 
   it('keeps growing and shrinking rounds as they are, and adds a round the way they go', () => {
     expect(extendList([30, 40, 50], 1, 600)).toEqual([30, 40, 50, 60]);
-    expect(extendList([60, 40, 30], 1, 600)).toEqual([80, 60, 40, 30]);
-    expect(extendList([9, 7, 5, 3], 1, 600)).toEqual([11, 9, 7, 5, 3]);
+    expect(extendList([60, 40, 30], 1, 600)).toEqual([60, 40, 30, 20]);
+    expect(extendList([9, 7, 5, 3], 1, 600)).toEqual([9, 7, 5, 3, 1]);
+    expect(extendList([9, 6, 3], 1, 600)).toEqual([9, 6, 3, 1]);
     expect(extendList([5, 5], 2, 600)).toEqual([5, 5, 5, 5]);
-    expect(extendList([9, 7, 5, 3], -1, 600)).toEqual([7, 5, 3]);
+    expect(extendList([9, 7, 5, 3], -1, 600)).toEqual([9, 7, 5]);
     expect(extendList([30, 40], -3, 600)).toEqual([30, 40]);
     expect(pulled('Main: work 30/40/50s rest 30s\nsquat\n', 'work', 5)).toContain('work 35/45/55s rest 0:30');
     expect(pulled('Main: work 30/40/50s rest 30s\nsquat\n', 'rounds', 1)).toContain('work 30/40/50/60s rest 0:30');

@@ -1,7 +1,7 @@
 import type { LeverKind } from './lever.ts';
 import { LEVER_WORDS } from './lever.ts';
 import type { LeverRule, Schedule, ScheduleKind, ScheduleScope } from './schedule.ts';
-import { buildWeeks, pullsAt } from './schedule.ts';
+import { buildWeeks, lighterFor, pullsAt } from './schedule.ts';
 
 /** The smallest step of a lever when it is dragged or stepped by key. */
 export const leverStep = (kind: LeverKind): number =>
@@ -32,8 +32,9 @@ export function dragRule(rule: LeverRule, week: number, by: number, scope: Sched
     values[week - 1] = wanted;
     return { ...rule, schedule: { ...schedule, values } };
   }
-  if (scope.lighter.includes(week)) return { ...rule, lighterBy: wanted };
-  const at = buildWeeks(scope.lighter, week) - 1;
+  const lighter = lighterFor(rule, scope.lighter);
+  if (lighter.includes(week)) return { ...rule, lighterBy: wanted };
+  const at = buildWeeks(lighter, week) - 1;
   switch (schedule.kind) {
     case 'each-week':
     case 'until-length':
@@ -50,7 +51,7 @@ export function dragRule(rule: LeverRule, week: number, by: number, scope: Sched
       };
     }
     case 'wave': {
-      const easyBefore = scope.lighter.filter((l) => l < week);
+      const easyBefore = lighter.filter((l) => l < week);
       const since = week - 1 - Math.max(0, ...easyBefore);
       if (since > 0)
         return {
@@ -95,4 +96,11 @@ export function withScheduleKind(
   };
   const { lighterBy, ...rest } = rule;
   return { ...rest, schedule: schedules[kind], ...(kind !== 'list' && lighterBy !== undefined && { lighterBy }) };
+}
+
+/** The rule with a lighter week of the progression passed by, or taken lighter again. */
+export function withLighterWeek(rule: LeverRule, week: number, isLighter: boolean): LeverRule {
+  const { notLighterIn = [], ...rest } = rule;
+  const weeks = isLighter ? notLighterIn.filter((w) => w !== week) : [...new Set([...notLighterIn, week])];
+  return weeks.length === 0 ? rest : { ...rest, notLighterIn: weeks.sort((a, b) => a - b) };
 }

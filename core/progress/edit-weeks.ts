@@ -21,8 +21,13 @@ export function lightenText(text: string, { library }: ProgressScope): string {
   return rewriteText({ text, document, source }, applyPulls(document, LIGHTER_PULLS, library), library);
 }
 
+/** The lighter weeks that a rule passes by, where weeks move. */
+const moveLighter = (rule: LeverRule, next: (week: number) => number): LeverRule =>
+  rule.notLighterIn ? { ...rule, notLighterIn: [...new Set(rule.notLighterIn.map(next))] } : rule;
+
 /** Weeks of the progression from `at` on become one later, up to the last there can be; lists get an entry for the new week. */
-function makeRoom(rule: LeverRule, at: number): LeverRule {
+function makeRoom(own: LeverRule, at: number): LeverRule {
+  const rule = moveLighter(own, (week) => (week >= at && week < MAX_WEEKS ? week + 1 : week));
   const { schedule } = rule;
   switch (schedule.kind) {
     case 'at-weeks':
@@ -44,7 +49,8 @@ function makeRoom(rule: LeverRule, at: number): LeverRule {
   }
 }
 
-function takeRoom(rule: LeverRule, at: number): LeverRule {
+function takeRoom(own: LeverRule, at: number): LeverRule {
+  const rule = moveLighter(own, (week) => (week > at ? week - 1 : week));
   const { schedule } = rule;
   switch (schedule.kind) {
     case 'at-weeks':

@@ -8,6 +8,7 @@ import type { ProgressScope, ReadTrack, TrackWeek } from './build-track.ts';
 import type { Lever } from './lever.ts';
 import { formatBy, formatSigned, isSameLever, LEVER_KINDS, leverName } from './lever.ts';
 import type { LeverRule } from './schedule.ts';
+import { lighterFor } from './schedule.ts';
 import { findSchool } from './schools.ts';
 
 /** What one lever stands at in two sessions. */
@@ -78,7 +79,8 @@ const pullsLever = (rule: LeverRule, lever: Lever): boolean =>
 
 function reason(rule: LeverRule, lever: Lever, { week, isLighter }: TrackWeek): string {
   const name = leverName(lever);
-  if (isLighter && rule.schedule.kind !== 'list' && rule.lighterBy !== undefined)
+  const isOwn = lighterFor(rule, isLighter ? [week] : []).length > 0;
+  if (isOwn && rule.schedule.kind !== 'list' && rule.lighterBy !== undefined)
     return `${name}: a lighter week, ${formatBy(lever.kind, rule.lighterBy)} on what is written`;
   return `${name}: ${describeSchedule(rule, week)}`;
 }

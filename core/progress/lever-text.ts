@@ -9,8 +9,12 @@ const MAX_BY = 3600;
 const plain = (by: number) => formatSigned(by).replace('−', '-');
 
 /** A rule as one line: `reps of goblet squat in Engine: wave +1, lighter -2`. Reading it gives the same rule. */
-export function printRule({ lever, schedule, lighterBy }: LeverRule): string {
-  return `${leverName(lever)}: ${printSchedule(schedule)}${lighterBy === undefined ? '' : `, lighter ${plain(lighterBy)}`}`;
+export function printRule({ lever, schedule, lighterBy, notLighterIn = [] }: LeverRule): string {
+  return [
+    `${leverName(lever)}: ${printSchedule(schedule)}`,
+    ...(lighterBy === undefined ? [] : [`lighter ${plain(lighterBy)}`]),
+    ...notLighterIn.map((week) => `not lighter in week ${week}`),
+  ].join(', ');
 }
 
 export function printSchedule(schedule: Schedule): string {
@@ -72,6 +76,7 @@ export const RULE_EXAMPLES: readonly { readonly line: string; readonly means: st
   { line: 'rounds: at week 4 +1', means: 'a round more from week 4 on' },
   { line: 'reps of list: by week 0 +2 +4 -1', means: 'week by week, the last one standing for what follows' },
   { line: 'rounds: wave 0, carry +1, lighter -1', means: 'one more after each lighter week, one less in it' },
+  { line: 'rounds: +1 a week, lighter 0, not lighter in week 8', means: 'a lighter week that this lever passes by' },
   { line: 'reps of goblet squat: double to 12, load +2', means: 'reps to 12, then 2 kg more and from the start again' },
   { line: 'rounds in Engine: +1 a week until 40:00', means: 'for as long as the session stays within 40 minutes' },
 ];
@@ -88,6 +93,7 @@ const AT_CLAUSE = new RegExp(String.raw`^at week (\d{1,2}) ${NUMBER}$`);
 const WAVE_CLAUSE = new RegExp(`^wave(?: ${NUMBER})?$`);
 const CARRY_CLAUSE = new RegExp(`^carry ${NUMBER}$`);
 const LIGHTER_CLAUSE = new RegExp(`^lighter ${NUMBER}$`);
+const NOT_LIGHTER_CLAUSE = /^not lighter in week (\d{1,2})$/;
 const DOUBLE_CLAUSE = /^double to (\d{1,4})$/;
 const LOAD_CLAUSE = new RegExp(`^load ${NUMBER}(?: kg)?$`);
 
@@ -103,18 +109,29 @@ export function readRule(line: string): ReadRule {
     .map((c) => c.trim().replace(/\s+/g, ' ').toLowerCase())
     .filter(Boolean);
   let lighterBy: number | undefined;
+  const notLighterIn: number[] = [];
   const rest = clauses.filter((c) => {
+    const not = NOT_LIGHTER_CLAUSE.exec(c);
+    if (not) notLighterIn.push(Number(not[1]));
+    if (not) return false;
     const found = LIGHTER_CLAUSE.exec(c);
     if (found) lighterBy = toNumber(found[1]!);
     return !found;
   });
   const schedule = readSchedule(rest);
   if (typeof schedule === 'string') return { message: schedule };
-  if (!isInBounds(schedule) || Math.abs(lighterBy ?? 0) > MAX_BY)
+  if (!isInBounds(schedule) || Math.abs(lighterBy ?? 0) > MAX_BY || notLighterIn.some((week) => week < 1 || week > 52))
     return { message: `A step is at most ${MAX_BY} either way, a week 1 to 52.` };
   if (schedule.kind === 'double' && lever.lever.kind !== 'reps')
     return { message: '“double” goes with reps: they grow to a ceiling, then the load goes up.' };
-  return { rule: { lever: lever.lever, schedule, ...(lighterBy !== undefined && { lighterBy }) } };
+  return {
+    rule: {
+      lever: lever.lever,
+      schedule,
+      ...(lighterBy !== undefined && { lighterBy }),
+      ...(notLighterIn.length > 0 && { notLighterIn: [...new Set(notLighterIn)].sort((a, b) => a - b) }),
+    },
+  };
 }
 
 function readLeverName(text: string): { readonly lever: Lever } | { readonly message: string } {

@@ -4,7 +4,6 @@ import type { DayPlanner } from './day-plan.ts';
 import type { ProgrammeEdit } from './programme-edit.ts';
 import type { ProgrammeDocument } from './programme-document.ts';
 import { findProgrammeDay } from './programme-document.ts';
-import { schoolLevers } from './schools.ts';
 
 /** A track's id from a title: small letters, digits and dashes, and a number where it is taken. */
 function trackId(title: string, programme: ProgrammeDocument): string {
@@ -21,7 +20,7 @@ function trackId(title: string, programme: ProgrammeDocument): string {
 }
 
 /**
- * The session of a day as a track of the default school: it also takes the same weekday of all later weeks that has a
+ * The session of a day as a track that doesn't grow yet; what suits its form is offered beside it. It also takes the same weekday of all later weeks that has a
  * session still to write. Undefined where the day has no session, or one that is in a track already.
  */
 export function makeTrack(
@@ -39,10 +38,9 @@ export function makeTrack(
   const places = [place, ...later].map(({ week, weekday }) => ({ week, weekday }));
   const name = own.title || WEEKDAYS[place.weekday - 1]!;
   const id = trackId(name, programme);
-  const levers = schoolLevers('rounds-and-reps', own.document, planner.scope.library);
   return {
     edits: [
-      { kind: 'set-track', track: { id, name, text: day.text, school: 'rounds-and-reps', levers } },
+      { kind: 'set-track', track: { id, name, text: day.text, school: 'own-number', levers: [] } },
       { kind: 'join-track', id, places },
     ],
     words: `${name} as a track on ${places.length} ${WEEKDAYS[place.weekday - 1]}${places.length === 1 ? '' : 's'}`,

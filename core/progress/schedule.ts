@@ -23,6 +23,8 @@ export interface LeverRule {
   readonly schedule: Schedule;
   /** The offset in a lighter week. Absent: as in the week before. */
   readonly lighterBy?: number;
+  /** Lighter weeks of the progression that this lever takes like any other. */
+  readonly notLighterIn?: readonly number[];
 }
 
 /** What a lever is pulled by in one week. A double progression pulls two. */
@@ -40,6 +42,17 @@ export interface ScheduleScope {
   readonly mostSteps?: number | undefined;
 }
 
+/**
+ * The lighter weeks that count for a rule: not those that it is told to pass by, nor those in which it says a step of its own, so that
+ * what is said of a week is what happens in it.
+ */
+export const lighterFor = ({ schedule, notLighterIn = [] }: LeverRule, lighter: readonly number[]): readonly number[] =>
+  lighter.filter(
+    (week) =>
+      !notLighterIn.includes(week) &&
+      !(schedule.kind === 'at-weeks' && schedule.steps.some((s) => s.week === week && s.by !== 0)),
+  );
+
 /** Weeks that aren't lighter, up to and including `week`. */
 export const buildWeeks = (lighter: readonly number[], week: number): number =>
   week - lighter.filter((l) => l <= week).length;
@@ -48,9 +61,10 @@ export const buildWeeks = (lighter: readonly number[], week: number): number =>
  * The offsets of a rule in a week. In a lighter week it is the rule's `lighterBy`, or else what the last other week
  * had (0 before the first). A week below 1 is a RangeError.
  */
-export function pullsAt(rule: LeverRule, week: number, scope: ScheduleScope): Pull[] {
+export function pullsAt(rule: LeverRule, week: number, all: ScheduleScope): Pull[] {
   if (!Number.isInteger(week) || week < 1) throw new RangeError(`a week counts from 1, not ${week}`);
   const { lever, schedule } = rule;
+  const scope: ScheduleScope = { ...all, lighter: lighterFor(rule, all.lighter) };
   if (schedule.kind === 'list')
     return [{ lever, by: schedule.values[Math.min(week, schedule.values.length) - 1] ?? 0 }];
   if (scope.lighter.includes(week)) {

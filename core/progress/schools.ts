@@ -1,5 +1,6 @@
 import type { MovementLibrary } from '../movement/library.ts';
 import type { SessionDocument } from '../document/document.ts';
+import { formOf } from '../forms/forms.ts';
 import { leversOf, readLever } from './apply-lever.ts';
 import type { Lever, LeverKind } from './lever.ts';
 import type { LeverRule } from './schedule.ts';
@@ -79,6 +80,17 @@ export const SCHOOLS: readonly School[] = [
 
 export const findSchool = (id: SchoolId): School => SCHOOLS.find((s) => s.id === id)!;
 
+/** What the work of a session grows by first, as its forms say: one lever a form, each once. */
+export function growth(document: SessionDocument): { readonly lever: LeverKind; readonly by: number }[] {
+  const found = new Map<LeverKind, number>();
+  for (const block of document.blocks) {
+    if (block.source || block.role === 'Warm-up' || block.role === 'Cool-down') continue;
+    const first = formOf(block.time).growsBy[0];
+    if (first && !found.has(first.lever)) found.set(first.lever, first.by);
+  }
+  return [...found].map(([lever, by]) => ({ lever, by }));
+}
+
 /**
  * The levers that a school begins with in a given session; only those that the session has something for. One lever
  * moves at a time. A session that offers none of them gives an empty list.
@@ -93,27 +105,24 @@ export function schoolLevers(id: SchoolId, document: SessionDocument, library: M
     : [];
   switch (id) {
     case 'rounds-and-reps': {
-      const rounds: LeverRule[] = has({ kind: 'rounds' })
-        ? [{ lever: { kind: 'rounds' }, schedule: { kind: 'wave', by: 0, carry: 1 }, lighterBy: -1 }]
-        : [];
+      const size: LeverRule[] = growth(document)
+        .filter(({ lever }) => lever !== 'reps' && has({ kind: lever }))
+        .map(({ lever, by }) => ({
+          lever: { kind: lever },
+          schedule: { kind: 'wave', by: 0, carry: by },
+          lighterBy: -by,
+        }));
       const reps: LeverRule[] = has({ kind: 'reps' })
         ? [{ lever: { kind: 'reps' }, schedule: { kind: 'wave', by: 1, carry: 0 }, lighterBy: -1 }]
-        : [];
-      const span: LeverRule[] =
-        rounds.length === 0 && has({ kind: 'clock' })
-          ? [{ lever: { kind: 'clock' }, schedule: { kind: 'wave', by: 0, carry: 60 }, lighterBy: -60 }]
-          : [];
-      const windows: LeverRule[] = has({ kind: 'windows' })
-        ? [{ lever: { kind: 'windows' }, schedule: { kind: 'wave', by: 0, carry: 1 }, lighterBy: -1 }]
         : [];
       const work: LeverRule[] =
         reps.length === 0 && has({ kind: 'work' })
           ? [{ lever: { kind: 'work' }, schedule: { kind: 'wave', by: 5, carry: 0 }, lighterBy: -5 }]
           : [];
-      return [...rounds, ...(windows.length > 0 ? windows : span), ...reps, ...work, ...easier];
+      return [...size, ...reps, ...work, ...easier];
     }
     case 'density': {
-      const slots = document.blocks.some((b) => b.time.kind === 'slots');
+      const slots = document.blocks.some((b) => formOf(b.time).slot(b.time) !== null);
       const dense: LeverRule[] = has({ kind: 'rest' })
         ? [{ lever: { kind: 'rest' }, schedule: { kind: 'each-week', by: -5 }, lighterBy: 0 }]
         : slots

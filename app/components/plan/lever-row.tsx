@@ -1,10 +1,11 @@
 import { readLever } from '../../../core/progress/apply-lever.ts';
 import type { ReadTrack } from '../../../core/progress/build-track.ts';
-import { dragRule, leverStep, offsetAt, withScheduleKind } from '../../../core/progress/drag-rule.ts';
+import { dragRule, leverStep, offsetAt, withLighterWeek, withScheduleKind } from '../../../core/progress/drag-rule.ts';
 import { formatSigned, leverName, LEVER_WORDS } from '../../../core/progress/lever.ts';
 import { describeSchedule } from '../../../core/progress/explain-week.ts';
 import type { TrackBook } from '../../../core/progress/regenerate.ts';
 import type { LeverRule, ScheduleKind, ScheduleScope } from '../../../core/progress/schedule.ts';
+import { lighterFor } from '../../../core/progress/schedule.ts';
 import { layoutLeverLine } from '../../charts/lever-line-layout.ts';
 import { LeverLine } from '../../charts/lever-line.tsx';
 import { NumberField } from './number-field.tsx';
@@ -206,6 +207,29 @@ export function LeverRow({ read, index, book, weeks, lighter, now, lengthSec, on
             onChange: (week: number, value: number) => onChange(dragRule(rule, week, value, scope)),
           })}
         />
+      )}
+      {schedule.kind !== 'list' && lighter.some((l) => l <= weeks) && (
+        <p className="lever-lighter small">
+          {lighter
+            .filter((l) => l <= weeks)
+            .map((week) => {
+              const isOff = rule.notLighterIn?.includes(week) ?? false;
+              const saysItself = !isOff && lighterFor(rule, [week]).length === 0;
+              return saysItself ? (
+                <span key={week}>week {week}: its own step, not lighter</span>
+              ) : (
+                <button
+                  key={week}
+                  type="button"
+                  className="link"
+                  aria-pressed={isOff}
+                  onClick={() => onChange(withLighterWeek(rule, week, isOff))}
+                >
+                  week {week}: {isOff ? 'lighter again' : 'not lighter here'}
+                </button>
+              );
+            })}
+        </p>
       )}
       <p className="sr">{describeSchedule(rule)}</p>
     </li>

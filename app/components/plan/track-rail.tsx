@@ -1,6 +1,9 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { WEEKDAYS } from '../../../core/calendar/day.ts';
 import type { ReadTrack } from '../../../core/progress/build-track.ts';
+import { buildTrackWeek } from '../../../core/progress/build-track.ts';
+import type { LeverOffer } from '../../../core/progress/lever-offers.ts';
+import { leverOffers, warnOf } from '../../../core/progress/lever-offers.ts';
 import { leverChoices } from '../../../core/progress/lever-choices.ts';
 import { usualBy } from '../../../core/progress/apply-lever.ts';
 import { leverName } from '../../../core/progress/lever.ts';
@@ -51,6 +54,23 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
   const choices = leverChoices(read.document, track.levers, tools.book.scope.library);
   const weeks = Math.max(programme.weeks, ...programme.days.map((d) => d.track?.week ?? 0));
   const lengthSec = tools.planner.of(track.text)?.clockSec.likely ?? 0;
+  const { library } = tools.book.scope;
+  const offers = useMemo(() => leverOffers(read.document, weeks, library), [read, weeks, library]);
+  const warning = useMemo(
+    () =>
+      track.levers.length === 0
+        ? ''
+        : warnOf((week) => buildTrackWeek(read, week, programme.lighter).document, weeks, library),
+    [read, track.levers.length, weeks, programme.lighter, library],
+  );
+  const take = ({ lever, by }: LeverOffer) => {
+    const rule: LeverRule = {
+      lever,
+      schedule: { kind: 'each-week', by },
+      ...(programme.lighter.length > 0 && { lighterBy: 0 }),
+    };
+    set({ levers: [...track.levers, rule] }, `${track.name}: ${printRule(rule)}`, leverName(lever));
+  };
   const add = (value: string) => {
     const found = choices.find((c) => leverName(c.lever) === value);
     if (!found) return;
@@ -142,7 +162,24 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
         ))}
       </ul>
       {track.levers.length === 0 && (
-        <p className="soft small">Every week is as written. Add a lever, or choose a school.</p>
+        <p className="soft small">Every week is as written. Take one of these, add a lever, or choose a school.</p>
+      )}
+      {track.levers.length === 0 && offers.length > 0 && (
+        <ul className="lever-offers">
+          {offers.map((offer) => (
+            <li key={offer.words}>
+              <button type="button" className="offer" onClick={() => take(offer)}>
+                {offer.words}
+              </button>
+              {offer.warning !== '' && <span className="plan-off small"> {offer.warning}</span>}
+            </li>
+          ))}
+        </ul>
+      )}
+      {warning !== '' && (
+        <p className="plan-off small" role="status">
+          As it grows: {warning}.
+        </p>
       )}
       <p className="lever-more">
         {choices.length > 0 && (

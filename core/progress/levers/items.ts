@@ -13,13 +13,12 @@ const toQuarter = (kg: number): number => Math.round(kg * 4) / 4;
 /** The weight that is written; where a share of one's best is written, its per cent. */
 export const load: LeverAction = {
   read: (block, lever, library) =>
-    readItems(block, lever, library, ({ load: own }) =>
-      own?.kind === 'weight'
-        ? `${own.pieces === 1 ? '' : `${own.pieces}x`}${own.kg} kg`
-        : own?.kind === 'share'
-          ? `${own.pct}%`
-          : undefined,
-    ),
+    readItems(block, lever, library, (item) => {
+      const own = item.load;
+      if (own?.kind === 'weight') return `${own.pieces === 1 ? '' : `${own.pieces}x`}${own.kg} kg`;
+      if (own?.kind === 'share') return `${own.pct}%`;
+      return isWeighted(item, library) ? stepsWords(stepsOf(item)) || 'as at hand' : undefined;
+    }),
   pull: (block, by, lever, library) =>
     mapItems(block, lever, library, (item): WorkItem => {
       if (item.load?.kind === 'weight')
@@ -29,9 +28,36 @@ export const load: LeverAction = {
         };
       if (item.load?.kind === 'share')
         return { ...item, load: { ...item.load, pct: clamp(Math.round(item.load.pct + by), 1, MAX_SHARE_PCT) } };
-      return item;
+      return isWeighted(item, library) ? withSteps(item, stepsOf(item) + heavierSteps(by)) : item;
     }),
 };
+
+/** Kit that is had in several weights: where no weight is written, one goes a step up or down in what one has. */
+const WEIGHTS = ['dumbbell', 'dumbbells', 'kettlebell', 'barbell', 'bottle', 'plate', 'medicine ball', 'sandbag'];
+const STEPS = /^(\d+) steps? (heavier|lighter) than at first$/;
+
+const isWeighted = (item: WorkItem, library: MovementLibrary): boolean =>
+  item.load === undefined && (library.findByName(item.choices[0]!.name)?.kit.some((k) => WEIGHTS.includes(k)) ?? false);
+
+/** A step is what two kilograms are where they are written. */
+const heavierSteps = (by: number): number => Math.sign(by) * Math.max(1, Math.round(Math.abs(by) / 2));
+
+const stepsWords = (steps: number): string =>
+  steps === 0
+    ? ''
+    : `${Math.abs(steps)} step${Math.abs(steps) === 1 ? '' : 's'} ${steps > 0 ? 'heavier' : 'lighter'} than at first`;
+
+function stepsOf(item: WorkItem): number {
+  const said = item.words?.map((w) => STEPS.exec(w)).find((m) => m !== null);
+  return said ? Number(said[1]) * (said[2] === 'heavier' ? 1 : -1) : 0;
+}
+
+function withSteps(item: WorkItem, steps: number): WorkItem {
+  const { words = [], ...rest } = item;
+  const own = words.filter((w) => !STEPS.test(w));
+  const next = steps === 0 ? own : [...own, stepsWords(steps)];
+  return next.length === 0 ? rest : { ...rest, words: next };
+}
 
 /** The name so many steps on along the first ladder that the movement is on; undefined where it is on none or at the end. */
 function stepName(name: string, by: number, library: MovementLibrary): string | undefined {

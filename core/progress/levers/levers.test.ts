@@ -83,7 +83,7 @@ describe('what a lever changes, line by line', () => {
     ['rounds', 'Main: 2 to 3 rounds\n10 squat\n', 1, ['Main: 3 to 4 rounds']],
     ['rounds', 'Main: every 1:00 x 12\n10 squat\n8 march\n', -1, ['Main: every 1:00 for 10:00']],
     ['rounds', 'Main: work 0:20 rest 0:10 x 8\nsquat\n', 2, ['Main: work 0:20 rest 0:10 x 10']],
-    ['rounds', 'Main: for time, reps 9-7-5\nsquat\n', 1, ['Main: for time, reps 11-9-7-5']],
+    ['rounds', 'Main: for time, reps 9-7-5\nsquat\n', 1, ['Main: for time, reps 9-7-5-3']],
     ['reps', 'Main: flow\n10 to 12 squat\n', 2, ['12 to 14 squat']],
     ['reps', 'Main: flow\n10/side split squat\n', 1, ['11/side split squat']],
     ['reps', 'Main: flow\n10 alt step-back lunge\n', 1, ['12 alt step-back lunge']],

@@ -22,6 +22,20 @@ const pullCount = (by: number) => (value: number) => clamp(value + by, 1, MAX_AM
 /** Sides in turn stay even: one rep more is one more with each. */
 const stepOf = (item: WorkItem): number => (item.dose?.kind === 'reps' && item.dose.sides === 'alternate' ? 2 : 1);
 
+/** What stands for a line moves with it, in proportion: `40 skip or 12 double skip` with 10 more is `50 skip or 15 double skip`. */
+function pullChoices(item: WorkItem, main: Amount, by: number): WorkItem['choices'] {
+  if (main.kind !== 'fixed' || item.choices.every((c) => c.dose === undefined)) return item.choices;
+  const own = main.value;
+  return item.choices.map((choice) => {
+    if (choice.dose?.kind !== 'reps') return choice;
+    const share = (value: number) => {
+      const more = Math.round((Math.abs(by) * value) / own) || 1;
+      return clamp(value + Math.sign(by) * more, 1, MAX_AMOUNT);
+    };
+    return { ...choice, dose: { ...choice.dose, amount: pullAmount(choice.dose.amount, share) } };
+  });
+}
+
 /** More of every number that is written: on the items, and in the header's list. Growing and shrinking lists keep their steps. */
 export const reps: LeverAction = {
   read(block, lever, library) {
@@ -37,7 +51,11 @@ export const reps: LeverAction = {
   pull(block, by, lever, library) {
     const pulled = mapItems(block, lever, library, (item): WorkItem =>
       item.dose?.kind === 'reps'
-        ? { ...item, dose: { ...item.dose, amount: pullAmount(item.dose.amount, pullCount(by * stepOf(item))) } }
+        ? {
+            ...item,
+            dose: { ...item.dose, amount: pullAmount(item.dose.amount, pullCount(by * stepOf(item))) },
+            choices: pullChoices(item, item.dose.amount, by * stepOf(item)),
+          }
         : item,
     );
     if (!isList(block.count) || (lever.of !== undefined && lever.of !== 'list')) return pulled;
