@@ -309,8 +309,8 @@ const timed: fc.Arbitrary<Rules> = fc.oneof(
   // Every shape that can be picked, with its usual numbers: a new form is in all properties from its first day.
   fc
     .constantFrom(...SHAPES)
-    .map(({ make }): Rules =>
-      make({ count: {}, rounds: THREE, anyRounds: THREE, between: {}, hasCyclingList: false, items: 3 }),
+    .map((shape): Rules =>
+      shape.make({ count: {}, rounds: THREE, anyRounds: THREE, between: {}, hasCyclingList: false, items: 3 }),
     ),
 );
 
