@@ -48,7 +48,7 @@ export function roundsScore(block: Block, persons = 1): ScoreForm {
       field(
         'rounds',
         works.length === 1 ? `whole rounds of ${itemName(works[0]!)}` : 'whole rounds',
-        `once through ${workNames(block)}`,
+        works.length === 1 ? '' : `once through ${workNames(block)}`,
       ),
       field('reps', 'and reps of the next round', 'as far as you got, counted from the top'),
     ],

@@ -210,6 +210,10 @@ describe('a four-week programme from an empty page, by pointer', () => {
       await page.locator(`[data-cell="${key}"]`).click();
       await page.getByRole('button', { name: 'Make it a track' }).click();
       await apply(/as a track on 4/);
+      // A new track doesn't grow yet: what suits its form is offered, or a school chosen.
+      await page.locator('.lever-offers').getByRole('button').first().waitFor();
+      await page.getByLabel('School').selectOption('rounds-and-reps');
+      await apply(/rounds and reps first/);
     }
     await expect
       .poll(() => page.getByLabel('Track', { exact: true }).last().locator('option').allTextContents(), SOON)

@@ -1,0 +1,238 @@
+import type { Browser, Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { openBrowser, openPage, PHONE, signIn, SOON, writeText } from './helpers.ts';
+
+let browser: Browser;
+let coach: Page;
+let reader: Page;
+let programmeUrl: string;
+let link: string;
+
+beforeAll(async () => {
+  browser = await openBrowser();
+  coach = await openPage(browser);
+  reader = await openPage(browser, { ...PHONE, timezoneId: 'Europe/Berlin' });
+  await signIn(coach);
+  await coach.getByRole('button', { name: 'New programme' }).click();
+  await coach.getByLabel('Title').fill('Every form');
+  await coach.getByLabel('Weeks', { exact: true }).fill('2');
+  await coach.getByLabel('Starts on a Monday').fill('2026-05-11');
+  await coach.getByRole('button', { name: 'Make it' }).click();
+  await coach.waitForURL('**/plan');
+  programmeUrl = coach.url().replace(/\/plan$/, '');
+  await coach.getByRole('link', { name: 'People' }).click();
+  await coach.getByRole('button', { name: 'Add a person' }).click();
+  await coach.getByLabel('Name').fill('Odile Fernwerth');
+  await coach.getByLabel('Time zone').fill('Berlin');
+  await coach.getByTitle('Europe/Berlin').click();
+  await coach.getByLabel('In it since').fill('2026-05-11');
+  await coach.getByRole('button', { name: 'Add and make a link' }).click();
+  link = await coach.getByLabel('Personal link').inputValue();
+  await coach.getByRole('button', { name: 'I have it' }).click();
+  await reader.clock.install();
+}, 120_000);
+afterAll(async () => {
+  await coach.close();
+  await reader.close();
+  await browser.close();
+});
+
+async function write(day: string, text: string): Promise<void> {
+  await coach.goto(`${programmeUrl}/write/${day}`);
+  await coach.locator('.cm-content').waitFor();
+  await writeText(coach, text);
+  await coach.getByText('saved', { exact: true }).waitFor();
+}
+
+async function send(day: string, text: string): Promise<void> {
+  await write(day, text);
+  await coach.getByRole('button', { name: 'Mark ready' }).click();
+  await coach.waitForURL(`**/send/${day}`);
+  await coach.getByRole('button', { name: 'Send to 1 person' }).click();
+  await coach.getByRole('dialog').getByRole('button', { name: 'Send to 1 person' }).click();
+  await coach.getByText('Version 1 is out.').waitFor();
+}
+
+const heading = (name: string | RegExp) => reader.getByRole('heading', { name }).waitFor();
+const field = (name: string | RegExp, at = 0) => reader.getByRole('textbox', { name }).nth(at);
+
+const FIRST = 'Title: First measure\nRetest: spring-baseline\n\nMain (Engine): amrap 1:00\n5 squat\n';
+const MANY = `Title: Many forms
+Retest: spring-baseline
+
+Main (Engine): amrap 1:00
+5 squat
+
+Main (Again): same as Engine
+
+Main (Up and down): pyramid +3 in 0:20 rest 0:20
+bear crawl
+chair dip
+
+Main (Short bursts): windows 0:30 x 2 rest 0:10, then rest 1:00
+5 [squat, march]
+max push-up
+
+Finisher (Last): 2 rounds, rest 0:10 to 0:20 between rounds
+6 burpee
+
+Finisher (Minute): climb 1 by 1 every 0:30
+squat
+`;
+
+describe('a session of many forms, from the writer to Follow up', () => {
+  test('a first measure is logged', async () => {
+    await send('w1d1', FIRST);
+    await reader.goto(`${link}/w1d1/log`);
+    await reader.getByText('whole rounds').first().waitFor();
+    await field(/whole rounds/).fill('3');
+    await field(/reps of the next round/).fill('2');
+    await reader.getByRole('button', { name: 'Keep it' }).click();
+    await reader.getByText('You logged this').waitFor();
+  });
+
+  test('1 its rules arrive, in words, and 5 what is to be matched stands beside them', async () => {
+    await send('w1d3', MANY);
+    await reader.goto(link);
+    for (const words of [
+      '3 of each, then 6, 9 and so on while the time lasts; then down by 3 from the set you stopped in',
+      '0:20 rest after each way',
+      '0:10 rest after each window',
+      'window 1 squat, window 2 march',
+      '0:10 to 0:20, as you choose, rest between rounds',
+      '1, then 2, 3 and so on, a new count every 0:30; what is left is rest',
+      'then rest 1:00',
+    ])
+      await reader.getByText(words).waitFor();
+    await expect
+      .poll(() => reader.locator('.to-match').allTextContents(), SOON)
+      .toEqual(['Match or beat: 3 rounds + 2 reps on 11 May', 'Match or beat: the score of Engine']);
+  });
+
+  test('2 its numbers are carried on the clock, and asked for when the time is up', async () => {
+    await reader.getByRole('link', { name: 'Start with the clock' }).click();
+    await reader.getByRole('button', { name: 'Start', exact: true }).click();
+    await heading('Get ready');
+    await expect.poll(() => reader.getByRole('button', { name: /One more round/ }).count(), SOON).toBe(0);
+    await reader.clock.runFor(5200);
+    await heading('As many rounds as you can');
+    await reader.getByText('match or beat').waitFor();
+    await reader.getByRole('button', { name: 'One more round done: 0' }).click();
+    await reader.getByRole('button', { name: 'One more round done: 1' }).click();
+    await reader.getByText('squat', { exact: true }).last().waitFor();
+    await reader.clock.runFor(60_000);
+    await reader.getByText('2 whole rounds of squat').waitFor();
+    await reader.getByRole('button', { name: 'One more round done: 0' }).click();
+    await reader.clock.runFor(60_000);
+    await heading('Up by 3 a set');
+    const now = () => reader.locator('.clock-now b').textContent();
+    await expect.poll(now, SOON).toBe('3');
+    await reader.getByRole('button', { name: 'One more set done: 0' }).click();
+    await expect.poll(now, SOON).toBe('6');
+    await reader.getByRole('button', { name: 'One more set done: 1' }).click();
+    await expect.poll(now, SOON).toBe('9');
+    await reader.clock.runFor(20_000);
+    const question = reader.getByRole('group', { name: 'Which set did you stop in?' });
+    await question.getByRole('button', { name: 'less' }).click();
+    await expect.poll(() => question.locator('output').textContent(), SOON).toBe('2.5');
+    await question.getByRole('button', { name: 'That’s it' }).click();
+    await question.waitFor({ state: 'detached' });
+    await reader.clock.runFor(20_000);
+    await heading('Down by 3 from the set you stopped in');
+    await expect.poll(now, SOON).toBe('9');
+    await reader.clock.runFor(40_000);
+    await heading('Window 1, from the top');
+    await reader.clock.runFor(30_000);
+    const reps = reader.getByRole('group', { name: /push-up in window 1/ });
+    await reps.getByRole('button', { name: 'ten more' }).click();
+    await reps.getByRole('button', { name: 'more', exact: true }).click();
+    await reps.getByRole('button', { name: 'That’s it' }).click();
+    await reader.clock.runFor(10_000);
+    await heading('Window 2, from the top');
+    await reader.clock.runFor(40_000);
+    await heading('Rest before Last');
+    await reader.clock.runFor(60_000);
+  });
+
+  test('3 after own pace a clock waits for a tap, and a rest in a range for whoever wants more', async () => {
+    await heading('burpee');
+    await reader.getByRole('button', { name: 'Done, on to the next' }).click();
+    await reader.getByText(/rest at least 0:\d\d more/).waitFor();
+    await reader.clock.runFor(11_000);
+    await reader.getByRole('button', { name: 'Enough rest, go on' }).click();
+    await heading('burpee');
+    await reader.getByRole('button', { name: 'Done, on to the next' }).click();
+    await heading('Minute: ready?');
+    await reader.getByRole('button', { name: '10 s more' }).click();
+    await reader.clock.runFor(15_000);
+    await heading('Minute: ready?');
+    await reader.getByRole('button', { name: 'Ready', exact: true }).click();
+    await heading('1 of each');
+    await reader.clock.runFor(60_000);
+    await heading('3 of each');
+    await reader.getByRole('button', { name: 'That one no longer fitted' }).click();
+    await heading('That was all of it');
+  });
+
+  test('4 what was tapped and said stands in the log, under names that say what counts', async () => {
+    await reader.getByRole('link', { name: 'Log it' }).click();
+    const value = (label: string | RegExp, at = 0) => field(label, at).inputValue();
+    await expect.poll(() => value(/whole rounds/), SOON).toBe('2');
+    expect(await value(/whole rounds/, 1)).toBe('1');
+    expect(await value(/top set of bear crawl and chair dip/)).toBe('2.5');
+    expect(await value(/push-up in window 1/)).toBe('11');
+    expect(await value(/last whole slot of squat/)).toBe('2');
+    // 5 The first number stands beside the second, and moves with it.
+    await reader.getByText('Match or beat: 2 whole rounds of squat').waitFor();
+    await field(/whole rounds/).fill('4');
+    await reader.getByText('Match or beat: 4 whole rounds of squat').waitFor();
+    await reader.getByRole('button', { name: 'Keep it' }).click();
+    await reader.getByText('top set 2.5').waitFor();
+  });
+
+  test('5 the coach sees both dates of the retest; a correction of the later one leaves the earlier', async () => {
+    await reader.goto(`${link}/w1d3/log`);
+    await field(/whole rounds/).fill('5');
+    await reader.getByRole('button', { name: 'Keep it' }).click();
+    await reader.getByText('5 rounds').waitFor();
+    await coach.goto(`${programmeUrl}/follow-up`);
+    await coach.getByText('Odile Fernwerth').first().click();
+    await coach.getByRole('link', { name: 'Wednesday, week 1' }).click();
+    await coach.getByText('Engine: 5 rounds (before: 3 rounds + 2 reps on 11 May)').waitFor();
+  });
+
+  test('5 what repeats and differs is told with a button that mends it', async () => {
+    await write('w1d5', 'Main (One): amrap 3:00\n5 squat\n\nMain: same as One, amrap 4:00\n');
+    await coach
+      .getByText(/“One” has another clock or count/)
+      .first()
+      .waitFor();
+    await coach.getByRole('button', { name: 'same as "One"' }).first().click();
+    await expect.poll(() => coach.locator('.cm-content').innerText(), SOON).not.toContain('4:00');
+    await coach.getByText('can’t be read').waitFor({ state: 'detached' });
+  });
+
+  test('6 and 7: what suits the form is offered, and a lighter week is passed by at its point', async () => {
+    await write('w1d5', 'Title: Up and down\n\nMain: pyramid +3 in 0:20 rest 0:20\nbear crawl\nchair dip\n');
+    await coach.goto(`${programmeUrl}/plan?at=w1d5`);
+    await coach.getByRole('button', { name: 'Make it a track' }).click();
+    await coach.getByRole('button', { name: 'step +1 more a week' }).click();
+    await expect
+      .poll(() => coach.getByRole('slider', { name: 'step, week 2' }).getAttribute('aria-valuetext'), SOON)
+      .toContain('+4');
+  });
+
+  test('9 a pasted week is read day by day, and put on its days', async () => {
+    await coach.goto(`${programmeUrl}/write/w2d1`);
+    await coach.locator('.cm-content').waitFor();
+    await coach.getByRole('button', { name: 'Read a plan' }).click();
+    await coach
+      .getByLabel('Found elsewhere')
+      .fill(
+        'Monday\nevery minute on the minute 10: 10 squats, 8 push-ups\n\nWednesday\n3 sets of 12\nsquats\n\nFri: AMRAP in 10: 5 burpees, 10 squats',
+      );
+    await coach.getByText('3 days in it').waitFor();
+    await coach.getByRole('button', { name: /Put all on their days of week 2/ }).click();
+    for (const day of ['Monday', 'Wednesday', 'Friday']) await coach.getByText(`${day}, week 2: written`).waitFor();
+  });
+});
