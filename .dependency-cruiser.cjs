@@ -5,6 +5,17 @@ const notTo = (name, from, to) => ({
   from: { path: from, pathNot: '\\.test\\.tsx?$' },
   to: { path: to },
 });
+const LAYERS = [
+  ['document', 'calendar', 'pace'],
+  ['words'],
+  ['movement'],
+  ['forms'],
+  ['notation'],
+  ['session'],
+  ['fit'],
+  ['record', 'follow', 'progress'],
+  ['exchange'],
+];
 module.exports = {
   forbidden: [
     {
@@ -13,6 +24,20 @@ module.exports = {
       from: {},
       to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
     },
+    // The layers of core, lowest first: what stands above is imported from nowhere below.
+    ...LAYERS.map((_, i) => ({
+      name: `core-layer-${LAYERS[i][0]}`,
+      severity: 'error',
+      from: { path: `^core/(${LAYERS[i].join('|')})/`, pathNot: '(\\.test|arbitrary-[a-z]+|-fixture)\\.ts$' },
+      to: {
+        path: `^core/(${
+          LAYERS.slice(i + 1)
+            .flat()
+            .join('|') || '-'
+        })/`,
+        dependencyTypesNot: ['type-only'],
+      },
+    })),
     notTo('core-imports-nothing-above', '^core/', '^(app|server|db|demo|bin|tests)/'),
     notTo('core-has-no-interface-or-database', '^core/', 'node_modules/(react|antd|pg|d3-|@codemirror|react-router)'),
     notTo('db-imports-only-core', '^db/', '^(app|server|demo|bin)/'),

@@ -1,6 +1,17 @@
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
+const BODIES = {
+  selector:
+    "CallExpression[callee.object.name='request'][callee.property.name=/^(formData|json|text|blob|arrayBuffer|bytes)$/]",
+  message: 'bodies are read by coachForm, personForm or readForm, each with a limit',
+};
+/** A clock's kind is asked for in core/forms alone: everything else asks the form. */
+const CLOCK_KINDS = ['object.name', 'object.property.name'].map((where) => ({
+  selector: `MemberExpression[property.name='kind'][${where}='time']`,
+  message: 'ask the form: formOf(time), see core/forms/form.ts',
+}));
+
 export default tseslint.config(
   { ignores: ['build/', 'node_modules/', '.react-router/', '.local/', '**/*.generated.*'] },
   ...tseslint.configs.recommendedTypeChecked,
@@ -39,18 +50,15 @@ export default tseslint.config(
     },
   },
   {
-    files: ['app/**/*.{ts,tsx}', 'server/**/*.ts'],
+    files: ['server/**/*.ts'],
     ignores: ['server/read-body.ts'],
-    rules: {
-      'no-restricted-syntax': [
-        'error',
-        {
-          selector:
-            "CallExpression[callee.object.name='request'][callee.property.name=/^(formData|json|text|blob|arrayBuffer|bytes)$/]",
-          message: 'bodies are read by coachForm, personForm or readForm, each with a limit',
-        },
-      ],
-    },
+    rules: { 'no-restricted-syntax': ['error', BODIES] },
+  },
+  { files: ['app/**/*.{ts,tsx}'], rules: { 'no-restricted-syntax': ['error', BODIES, ...CLOCK_KINDS] } },
+  {
+    files: ['core/**/*.ts', 'demo/**/*.ts', 'db/**/*.ts'],
+    ignores: ['core/forms/**', 'core/document/upgrade.ts', '**/*.test.ts', '**/arbitrary-*.ts'],
+    rules: { 'no-restricted-syntax': ['error', ...CLOCK_KINDS] },
   },
   { files: ['**/*.test.ts'], rules: { '@typescript-eslint/no-unsafe-assignment': 'off' } },
   { files: ['**/*.js', '**/*.cjs'], ...tseslint.configs.disableTypeChecked },

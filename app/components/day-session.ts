@@ -1,8 +1,7 @@
 import { explainChange } from '../../core/fit/fit-session.ts';
 import { buildSheet } from '../../core/session/session-sheet.ts';
 import type { FittedView } from '../../server/fitted-view.ts';
-import { dayToMatch } from '../../server/earlier-scores.ts';
-import type { OpenDay, PersonView } from '../../server/person-view.ts';
+import type { OpenDay } from '../../server/person-view.ts';
 import { packRibbon } from '../charts/pack-ribbon.ts';
 import { layoutRibbon } from '../charts/ribbon-layout.ts';
 import type { DaySession } from './day-view.tsx';
@@ -28,12 +27,12 @@ function showFit(fitted: FittedView) {
 /** A day as its page shows it: no more than that goes to the phone. */
 export function toDaySession(
   fitted: FittedView,
-  { number, changeNote, record, dayId }: Omit<OpenDay, 'title'>,
-  view: PersonView,
+  { number, changeNote, record }: Omit<OpenDay, 'title'>,
+  toMatch: DaySession['toMatch'],
 ): DaySession {
   return {
     ...showFit(fitted),
-    toMatch: dayToMatch(view, dayId, fitted).words,
+    toMatch,
     number,
     changeNote,
     record: record ? { outcome: record.outcome, effort: record.effort, scores: record.scores } : null,

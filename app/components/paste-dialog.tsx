@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import type { MovementLibrary } from '../../core/movement/library.ts';
 import type { GuessedLine } from '../../core/notation/guess.ts';
 import { guessDays } from '../../core/notation/guess.ts';
-import { dayName } from '../../core/calendar/day.ts';
+import { WEEKDAYS } from '../../core/calendar/day.ts';
 import { plural } from '../../core/words/words.ts';
 import { Dialog } from './dialog.tsx';
 
@@ -92,8 +92,7 @@ export function PasteDialog({ open, library, hasText, week, onTake, onPutOn, onC
               ))}
               {placed.length > 1 && (
                 <button type="button" className="link" onClick={() => void putAll()}>
-                  Put all on their days of week {week}:{' '}
-                  {placed.map((d) => dayName({ week, weekday: d.weekday! }).split(',').at(-1)!.trim()).join(', ')}
+                  Put all on their days of week {week}: {placed.map((d) => WEEKDAYS[d.weekday! - 1]).join(', ')}
                 </button>
               )}
               <ul aria-live="polite">

@@ -68,21 +68,23 @@ export function windowScore(block: Block, windows: number): ScoreForm {
   const last = lastWork(block) ?? '';
   const lead = works.slice(0, -1).filter((w) => w.dose?.kind !== 'max');
   const isLastOpen = works.at(-1)?.dose?.kind === 'max' || works.at(-1)?.dose === undefined;
-  const without = isLastOpen && lead.length > 0 ? `without the ${listWords(lead.map((w) => doseAndName(w)))}` : '';
   return form(
     'reps-per-window',
     Array.from({ length: windows }, (_, i) => {
       const turn = works.at(-1);
       const name = turn?.inTurn ? turn.choices[i % turn.choices.length]!.name : last;
+      const without =
+        isLastOpen && lead.length > 0 ? `without the ${listWords(lead.map((w) => doseAndName(w, i)))}` : '';
       return field(String(i), isLastOpen ? `${name} in window ${i + 1}` : `reps in window ${i + 1}`, without);
     }),
   );
 }
 
-const doseAndName = (item: Block['items'][number]): string =>
-  isWork(item)
-    ? `${item.dose?.kind === 'reps' && item.dose.amount.kind === 'fixed' ? `${item.dose.amount.value} ` : ''}${itemName(item)}`
-    : '';
+/** `12 goblet squat`; of movements that take turns, this turn's. */
+function doseAndName(item: WorkItem, turn: number): string {
+  const count = item.dose?.kind === 'reps' && item.dose.amount.kind === 'fixed' ? `${item.dose.amount.value} ` : '';
+  return `${count}${item.inTurn ? item.choices[turn % item.choices.length]!.name : itemName(item)}`;
+}
 
 /** The highest set of each pair of movements. */
 export function topSetScore(block: Block): ScoreForm {

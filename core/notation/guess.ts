@@ -1,6 +1,7 @@
 import { cutLetters } from '../letters.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 import type { Amount, Block, Dose, Item, Load, Role, SessionDocument, Sides, TimeRule } from '../document/document.ts';
+import { formOf } from '../forms/forms.ts';
 import { MAX_AMOUNT, MAX_DURATION_SEC, MAX_ROUNDS } from '../limits.ts';
 import { nearestMovements } from '../movement/nearest-movements.ts';
 import { MAX_BLOCKS, MAX_ITEMS, parseSession } from './parse.ts';
@@ -334,7 +335,7 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
         (item.item.kind === 'work' && item.item.dose) ||
         isNumbered ||
         library.findByName(line) ||
-        (current?.time.kind === 'intervals' && line.length < 40))
+        (current && formOf(current.time).pulse(current.time) !== null && line.length < 40))
     ) {
       if (items >= MAX_ITEMS) {
         lines.push({ source, becomes: 'left-out', isSure: false, why: `a session has at most ${MAX_ITEMS} items` });
@@ -394,24 +395,22 @@ function readable(block: Block, library: MovementLibrary): Block[] {
 
 function toBlock(open: Open): Block {
   const { role, rounds, list, restBetweenSec, items, sets, slotRounds } = open;
-  const time =
-    slotRounds && open.time.kind === 'slots' ? { ...open.time, slots: slotRounds * items.length } : open.time;
+  const time = slotRounds ? formOf(open.time).withNumber(open.time, 'slots', slotRounds * items.length) : open.time;
+  const form = formOf(time);
+  // Own pace is the form that no clause begins.
+  const isOwn = form.clauses.length === 0;
   const said = sets.filter((s) => s !== undefined);
   const most = said.length > 0 ? Math.min(MAX_ROUNDS, Math.max(...said)) : undefined;
-  const byRounds = rounds ?? (time.kind === 'own' ? most : undefined);
-  const isIntervals = time.kind === 'intervals';
-  const clocked = time.kind === 'span' || time.kind === 'slots' || time.kind === 'windows';
-  const kept =
-    time.kind === 'slots' || isIntervals
-      ? items
-      : items.map((i): Item => (i.kind === 'rest' && i.sec === undefined ? { ...i, sec: 30 } : i));
-  const isFlow = time.kind === 'own' && !time.forTime && !byRounds && !list;
+  const byRounds = rounds ?? (isOwn ? most : undefined);
+  const clocked = !isOwn && form.pulse(time) === null;
+  const kept = !form.restNeedsLength
+    ? items
+    : items.map((i): Item => (i.kind === 'rest' && i.sec === undefined ? { ...i, sec: 30 } : i));
+  const isFlow = isOwn && form.print(time, { role, time, items }).length === 0 && !byRounds && !list;
   return {
     role,
     time: isFlow ? { kind: 'flow' } : time,
-    ...(list &&
-      list.length > 0 &&
-      time.kind === 'own' && { count: { kind: 'list' as const, values: list, cycling: false } }),
+    ...(list && list.length > 0 && isOwn && { count: { kind: 'list' as const, values: list, cycling: false } }),
     ...(byRounds && !clocked && !(list && list.length > 1) && { rounds: { low: byRounds, high: byRounds } }),
     ...(restBetweenSec &&
       !clocked && { between: { of: 'rounds' as const, lowSec: restBetweenSec, highSec: restBetweenSec } }),

@@ -77,12 +77,15 @@ export function printHeader(block: Block): string {
   return `${block.role}${label}: ${printClauses(block).join(', ')}`.trimEnd();
 }
 
+const UNHURRIED = formOf({ kind: 'flow' });
+
 /** The clauses of a block's header, in the order in which they are printed. */
 export function printClauses(block: Block): string[] {
   const { count, between, sets, source, time } = block;
   const clauses: string[] = [];
   if (source) clauses.push(source.kind === 'same-as' ? `same as "${source.label}"` : `routine "${source.name}"`);
-  if (!source || time.kind !== 'flow') clauses.push(...formOf(time).print(time, block));
+  // A bare reference has no rules of its own.
+  if (!source || formOf(time) !== UNHURRIED) clauses.push(...formOf(time).print(time, block));
   if (block.rounds) clauses.push(`${spanWords(block.rounds)} ${block.rounds.high === 1 ? 'round' : 'rounds'}`);
   if (count && !block.relay) clauses.push(printCount(count));
   if (between) {

@@ -1,5 +1,6 @@
 import { data, Link } from 'react-router';
 import { dateOfDay, formatDay, parseDayKey } from '../../../core/calendar/day.ts';
+import { dayToMatch } from '../../../server/earlier-scores.ts';
 import { withPersonalLink } from '../../../server/personal-link.ts';
 import { loadPersonView, openDay } from '../../../server/person-view.ts';
 import { fitDay } from '../../../server/fitted-view.ts';
@@ -16,9 +17,10 @@ export async function loader({ params }: Route.LoaderArgs) {
     const view = await loadPersonView(db, scope);
     const sent = place && openDay(view, place);
     if (!place || !sent) throw data({ kind: 'closed' }, { status: 404 });
+    const fitted = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
     return {
       above: `${formatDay(dateOfDay(scope.enrolment.startsOn, place))} · week ${place.week}`,
-      session: toDaySession(await fitDay(db, sent, scope, await loadWorkspaceBook(db)), sent, view),
+      session: toDaySession(fitted, sent, dayToMatch(view, sent.dayId, fitted).words),
     };
   });
 }

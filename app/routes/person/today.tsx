@@ -3,7 +3,12 @@ import { Link } from 'react-router';
 import { dayKey, formatDay, parseDayKey } from '../../../core/calendar/day.ts';
 import { localTime } from '../../../core/calendar/release.ts';
 import { packStrand, unpackStrand } from '../../../core/record/packed-strand.ts';
+import type pg from 'pg';
+import type { SentDay } from '../../../db/queries/record.ts';
+import { dayToMatch } from '../../../server/earlier-scores.ts';
+import type { LinkScope } from '../../../server/personal-link.ts';
 import { withPersonalLink } from '../../../server/personal-link.ts';
+import type { OpenDay, PersonView } from '../../../server/person-view.ts';
 import { loadPersonView } from '../../../server/person-view.ts';
 import { fitDay } from '../../../server/fitted-view.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
@@ -37,18 +42,7 @@ export async function loader({ params }: Route.LoaderArgs) {
       attendance: { kept: attendance.kept, due: attendance.due },
       session:
         bead && day?.sent
-          ? {
-              ...toDaySession(
-                await fitDay(db, day.sent, scope, await loadWorkspaceBook(db)),
-                {
-                  ...day.sent,
-                  record: day.record,
-                },
-                view,
-              ),
-              key: dayKey(bead),
-              week: bead.week,
-            }
+          ? { ...(await showDay(db, scope, view, day.sent, day.record)), key: dayKey(bead), week: bead.week }
           : null,
       next: next ? { words: formatDay(next.date), time: localTime(next.releaseMs, scope.enrolment.timeZone) } : null,
       open: open.map((b) => ({
@@ -58,6 +52,18 @@ export async function loader({ params }: Route.LoaderArgs) {
       })),
     };
   });
+}
+
+/** Today's session as this person does it, held against what they did before. */
+async function showDay(
+  db: pg.PoolClient,
+  scope: LinkScope,
+  view: PersonView,
+  sent: SentDay,
+  record: OpenDay['record'],
+) {
+  const fitted = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
+  return toDaySession(fitted, { ...sent, record }, dayToMatch(view, sent.dayId, fitted).words);
 }
 
 /** A bead for each planned day. */
