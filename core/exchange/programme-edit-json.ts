@@ -4,6 +4,8 @@ import type { ProgrammeEdit } from '../progress/programme-edit.ts';
 import type { ProgrammeDocument, Track } from '../progress/programme-document.ts';
 import { emptyProgramme, isTheme } from '../progress/programme-document.ts';
 import { parseJson } from './parse-json.ts';
+import type { Result } from '../result.ts';
+import { done, refused } from '../result.ts';
 import { readProgrammeValue, toProgrammeJson } from './programme-json.ts';
 
 /** Edits as they go over the wire: tracks and programmes as in a programme's file, all else as it is. */
@@ -127,17 +129,15 @@ function readEdit(value: unknown): ProgrammeEdit {
 }
 
 /** Reads edits that came over the wire; anything that a screen can't have sent is refused with a message. */
-export function readEditsJson(
-  source: string,
-): { readonly edits: readonly ProgrammeEdit[] } | { readonly message: string } {
+export function readEditsJson(source: string): Result<readonly ProgrammeEdit[]> {
   const read = parseJson(source);
   const value = read.status === 'read' ? read.value : undefined;
   if (!Array.isArray(value) || value.length === 0 || value.length > MAX_EDITS)
-    return { message: 'The change can’t be read; load the page again.' };
+    return refused('The change can’t be read; load the page again.');
   try {
-    return { edits: value.map(readEdit) };
+    return done(value.map(readEdit));
   } catch (error) {
-    if (error instanceof UnreadableEditError) return { message: `The change can’t be read: ${error.message}.` };
+    if (error instanceof UnreadableEditError) return refused(`The change can’t be read: ${error.message}.`);
     throw error;
   }
 }

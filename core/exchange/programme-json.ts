@@ -238,7 +238,7 @@ function assemble(raw: RawProgramme): ReadProgramme {
     ids.add(t.id);
     const levers = (t.levers ?? []).flatMap((words, k): LeverRule[] => {
       const read = readRule(words);
-      if ('rule' in read) return [read.rule];
+      if (read.status === 'done') return [read.value];
       issues.push({ path: `tracks[${i}].levers[${k}]`, message: read.message });
       return [];
     });

@@ -3,6 +3,7 @@ import type { MovementLibrary } from '../movement/library.ts';
 import type { Cursor } from '../notation/cursor.ts';
 import type { Token } from '../notation/tokens.ts';
 import type { EstimateSec } from '../pace/pace.ts';
+import type { Result } from '../result.ts';
 import type { ExtraKey, Said } from './said.ts';
 import type { Step } from './step.ts';
 
@@ -26,7 +27,7 @@ export interface TimeForm<R extends TimeRule = TimeRule, Draft = unknown> {
   /** The rule out of what was said. Fails at the cursor where that contradicts itself. */
   make(draft: Draft, said: Said, at: Reading): R;
   /** The block once its items are known; where they don't go together, why and what to write instead. */
-  settle?(rule: R, block: Block): Block | { readonly message: string; readonly remedy?: string };
+  settle?(rule: R, block: Block): Result<Block>;
   /** A bare `rest 0:20` in the next clause; false where it isn't this form's. */
   takeRest?(draft: Draft, cursor: Cursor): boolean;
   /** The clauses as they are printed; reading them gives the rule again. */

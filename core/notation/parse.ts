@@ -10,6 +10,7 @@ import { nearestWords } from '../words/nearest.ts';
 import type { HeaderRules } from './read-header.ts';
 import { printClauses, printItem } from './print.ts';
 import { readClauses } from './read-header.ts';
+import { done } from '../result.ts';
 import { sameData } from '../same-data.ts';
 import type { ItemSource, MovementNames } from './read-item.ts';
 import { MAX_NAME_LENGTH, readItem } from './read-item.ts';
@@ -448,11 +449,12 @@ function checkBlocks(blocks: readonly OpenBlock[], names: MovementNames, issues:
 function settle(open: OpenBlock, report: Report): void {
   const { block } = open;
   if (block.items.length === 0) return;
-  const settled = formOf(block.time).settle?.(block.time, block) ?? block;
-  if ('message' in settled) {
-    report(open, 'contradiction', settled.message, settled.remedy === undefined ? [] : [settled.remedy]);
+  const answer = formOf(block.time).settle?.(block.time, block) ?? done(block);
+  if (answer.status === 'refused') {
+    report(open, 'contradiction', answer.message, answer.remedy === undefined ? [] : [answer.remedy]);
     open.ghost = true;
-  } else if (settled !== block) {
+  } else if (answer.value !== block) {
+    const settled = answer.value;
     const { rounds: _rounds, ...rest } = open.block;
     open.block = { ...rest, ...settled, items: [...settled.items] };
   }
@@ -464,9 +466,13 @@ function checkRepeated(open: OpenBlock, target: OpenBlock, names: MovementNames,
   const meant = target.block;
   if (open.repeats) {
     const rules = ({ time, count, rounds, relay }: Block) => ({ time, count, rounds, relay });
-    const own = formOf(block.time).settle?.(block.time, { ...block, items: meant.items }) ?? block;
-    const settledMeant = formOf(meant.time).settle?.(meant.time, meant) ?? meant;
-    if ('message' in own || 'message' in settledMeant || !sameData(rules(own), rules(settledMeant)))
+    const own = formOf(block.time).settle?.(block.time, { ...block, items: meant.items }) ?? done(block);
+    const settledMeant = formOf(meant.time).settle?.(meant.time, meant) ?? done(meant);
+    if (
+      own.status === 'refused' ||
+      settledMeant.status === 'refused' ||
+      !sameData(rules(own.value), rules(settledMeant.value))
+    )
       issues.push({
         line,
         ...open.clauses,

@@ -125,7 +125,7 @@ describe('whatever is done to a programme', () => {
   it('goes over the wire as it is, and comes to the same all at once, one by one, or merged', () => {
     fc.assert(
       fc.property(fc.array(arbitraryEdit, { minLength: 1, maxLength: 5 }), (edits) => {
-        expect(readEditsJson(toEditsJson(edits))).toEqual({ edits });
+        expect(readEditsJson(toEditsJson(edits))).toEqual({ status: 'done', value: edits });
         const whole = apply(START, edits);
         fc.pre(whole.status === 'changed');
         expect(

@@ -3,12 +3,12 @@ import { needRules, printRule, printRules, readRule, readRules, RULE_EXAMPLES } 
 
 const ruleOf = (line: string) => {
   const read = readRule(line);
-  if ('message' in read) throw new Error(read.message);
-  return read.rule;
+  if (read.status === 'refused') throw new Error(read.message);
+  return read.value;
 };
 const messageOf = (line: string) => {
   const read = readRule(line);
-  return 'message' in read ? read.message : undefined;
+  return read.status === 'refused' ? read.message : undefined;
 };
 
 describe('a rule as a line', () => {

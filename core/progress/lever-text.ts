@@ -3,6 +3,8 @@ import { assertNever } from '../assert-never.ts';
 import { formatClock } from '../words/format-clock.ts';
 import type { Lever } from './lever.ts';
 import { formatSigned, LEVER_KINDS, leverName } from './lever.ts';
+import type { Result } from '../result.ts';
+import { done, refused } from '../result.ts';
 import type { LeverRule, Schedule } from './schedule.ts';
 
 const MAX_BY = 3600;
@@ -57,8 +59,8 @@ export function readRules(text: string): {
   for (const [i, words] of text.split(/\r?\n/).entries()) {
     if (words.trim() === '') continue;
     const read = readRule(words);
-    if ('message' in read) issues.push({ line: i + 1, message: read.message });
-    else rules.push(read.rule);
+    if (read.status === 'refused') issues.push({ line: i + 1, message: read.message });
+    else rules.push(read.value);
   }
   return { rules, issues };
 }
@@ -81,7 +83,7 @@ export const RULE_EXAMPLES: readonly { readonly line: string; readonly means: st
   { line: 'rounds in Engine: +1 a week until 40:00', means: 'for as long as the session stays within 40 minutes' },
 ];
 
-export type ReadRule = { readonly rule: LeverRule } | { readonly message: string };
+export type ReadRule = Result<LeverRule>;
 
 const NUMBER = String.raw`([+\-−]?\d{1,4}(?:\.\d{1,2})?)`;
 const NUMBER_PATTERN = new RegExp(`^${NUMBER}$`);
@@ -101,8 +103,8 @@ const LOAD_CLAUSE = new RegExp(`^load ${NUMBER}(?: kg)?$`);
 export function readRule(line: string): ReadRule {
   const colon = line.indexOf(':');
   const lever = readLeverName(colon < 0 ? line : line.slice(0, colon));
-  if ('message' in lever) return lever;
-  if (colon < 0) return { message: 'After the lever comes a colon and how it moves, like “rounds: +1 a week”.' };
+  if (lever.status === 'refused') return lever;
+  if (colon < 0) return refused('After the lever comes a colon and how it moves, like “rounds: +1 a week”.');
   const clauses = line
     .slice(colon + 1)
     .split(',')
@@ -119,26 +121,24 @@ export function readRule(line: string): ReadRule {
     return !found;
   });
   const schedule = readSchedule(rest);
-  if (typeof schedule === 'string') return { message: schedule };
+  if (typeof schedule === 'string') return refused(schedule);
   if (!isInBounds(schedule) || Math.abs(lighterBy ?? 0) > MAX_BY || notLighterIn.some((week) => week < 1 || week > 52))
-    return { message: `A step is at most ${MAX_BY} either way, a week 1 to 52.` };
-  if (schedule.kind === 'double' && lever.lever.kind !== 'reps')
-    return { message: '“double” goes with reps: they grow to a ceiling, then the load goes up.' };
-  return {
-    rule: {
-      lever: lever.lever,
-      schedule,
-      ...(lighterBy !== undefined && { lighterBy }),
-      ...(notLighterIn.length > 0 && { notLighterIn: [...new Set(notLighterIn)].sort((a, b) => a - b) }),
-    },
-  };
+    return refused(`A step is at most ${MAX_BY} either way, a week 1 to 52.`);
+  if (schedule.kind === 'double' && lever.value.kind !== 'reps')
+    return refused('“double” goes with reps: they grow to a ceiling, then the load goes up.');
+  return done({
+    lever: lever.value,
+    schedule,
+    ...(lighterBy !== undefined && { lighterBy }),
+    ...(notLighterIn.length > 0 && { notLighterIn: [...new Set(notLighterIn)].sort((a, b) => a - b) }),
+  });
 }
 
-function readLeverName(text: string): { readonly lever: Lever } | { readonly message: string } {
+function readLeverName(text: string): Result<Lever> {
   const found = /^\s*([a-z]+)(?:\s+of\s+(.+?))?(?:\s+in\s+(.+?))?\s*$/i.exec(text);
   const kind = LEVER_KINDS.find((k) => k === found?.[1]?.toLowerCase());
-  if (!found || !kind) return { message: `“${text.trim()}” is no lever; there are ${LEVER_KINDS.join(', ')}.` };
-  return { lever: { kind, ...(found[2] && { of: found[2] }), ...(found[3] && { in: found[3] }) } };
+  if (!found || !kind) return refused(`“${text.trim()}” is no lever; there are ${LEVER_KINDS.join(', ')}.`);
+  return done({ kind, ...(found[2] && { of: found[2] }), ...(found[3] && { in: found[3] }) });
 }
 
 function readSchedule(clauses: readonly string[]): Schedule | string {

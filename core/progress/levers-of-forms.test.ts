@@ -100,8 +100,8 @@ describe('what goes wrong is said before it is applied', () => {
 describe('lighter weeks tell the truth', () => {
   const rule = (line: string): LeverRule => {
     const found = readRule(line);
-    if ('message' in found) throw new Error(found.message);
-    return found.rule;
+    if (found.status === 'refused') throw new Error(found.message);
+    return found.value;
   };
   const course = (own: LeverRule, weeks = 8, lighter = [4, 8]) =>
     Array.from({ length: weeks }, (_, i) => 5 + pullsAt(own, i + 1, { lighter })[0]!.by);

@@ -1,3 +1,4 @@
+import type { Refused } from '../result.ts';
 import type { DayPlace } from '../calendar/day.ts';
 import type { BlockedDay, GuardSettings, ProgrammeDocument, Theme, Track } from './programme-document.ts';
 
@@ -43,6 +44,4 @@ export type ProgrammeEdit =
   /** All of it, as from a file. */
   | { readonly kind: 'replace'; readonly programme: ProgrammeDocument };
 
-export type EditResult =
-  | { readonly status: 'changed'; readonly programme: ProgrammeDocument }
-  | { readonly status: 'refused'; readonly message: string };
+export type EditResult = { readonly status: 'changed'; readonly programme: ProgrammeDocument } | Refused;

@@ -51,12 +51,12 @@ export async function action({ request, params }: Route.ActionArgs) {
         }
         case 'change': {
           const read = readEditsJson(formText(form, 'edits'));
-          if ('message' in read) return refused(read.message);
+          if (read.status === 'refused') return refused(read.message);
           const words = cutLetters(formText(form, 'words').trim(), 200) || 'a change';
           const answer = await changePlan(db, await loadWorkspaceBook(db), at, {
             revision: formRevision(form),
             words,
-            edits: read.edits,
+            edits: read.value,
           });
           return data(answer, { status: answer.status === 'refused' ? 400 : 200 });
         }

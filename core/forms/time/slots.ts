@@ -1,5 +1,6 @@
 import { MAX_DURATION_SEC, MAX_ROUNDS, MAX_SLOTS } from '../../limits.ts';
 import { exactly } from '../../pace/pace.ts';
+import { done, refused } from '../../result.ts';
 import { formatClock } from '../../words/format-clock.ts';
 import { plural } from '../../words/words.ts';
 import { clamp, pullSec } from '../change.ts';
@@ -100,19 +101,16 @@ export const slots: TimeForm<SlotsRule, Draft> = {
     return { kind: 'slots', slotSec, slots, ...(workCap && { workCapSec: workCap.value }) };
   },
   settle(rule, block) {
-    if (!block.rounds || block.items.length === 0) return block;
+    if (!block.rounds || block.items.length === 0) return done(block);
     const { rounds, ...rest } = block;
     const slots = rounds.high * block.items.length;
     if (rounds.low !== rounds.high)
-      return {
-        message: 'A slot clock runs so many rounds and no other; write one number.',
-        remedy: `${rounds.high} rounds`,
-      };
+      return refused('A slot clock runs so many rounds and no other; write one number.', `${rounds.high} rounds`);
     if (slots > MAX_SLOTS || slots * rule.slotSec > MAX_DURATION_SEC)
-      return {
-        message: `${plural(slots, 'slot')} of ${formatClock(rule.slotSec)} are more than six hours or ${MAX_SLOTS} slots; write fewer rounds.`,
-      };
-    return { ...rest, time: { ...rule, slots } };
+      return refused(
+        `${plural(slots, 'slot')} of ${formatClock(rule.slotSec)} are more than six hours or ${MAX_SLOTS} slots; write fewer rounds.`,
+      );
+    return done({ ...rest, time: { ...rule, slots } });
   },
   print: (rule) => [
     `every ${formatClock(rule.slotSec)} for ${formatClock(rule.slotSec * rule.slots)}`,
