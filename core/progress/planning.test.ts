@@ -248,7 +248,7 @@ describe('proposed edits', () => {
       { kind: 'place-retest', text: 'x', places: [place] },
       { kind: 'replace', programme: makeProgramme() },
     ];
-    expect(readEditsJson(toEditsJson(edits))).toEqual({ edits });
+    expect(readEditsJson(toEditsJson(edits))).toEqual({ status: 'done', value: edits });
   });
 
   it('that no screen makes are refused, whatever comes', () => {
