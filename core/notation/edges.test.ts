@@ -1,0 +1,90 @@
+import { describe, expect, test } from 'vitest';
+import { baseLibrary } from '../movement/library.ts';
+import type { SessionEdit } from '../session/session-edit.ts';
+import { applyEdits } from './apply-edits.ts';
+import { parseSession } from './parse.ts';
+
+const edit = (text: string, ...edits: SessionEdit[]) => applyEdits(text, edits, baseLibrary);
+const issues = (text: string) => parseSession(text, baseLibrary).issues.map((i) => i.message);
+
+describe('what stands beside a clock that doesn’t go with it', () => {
+  const FLOW = '“flow” is once through, unhurried; take it out, or what stands beside it.';
+  const RELAY = 'A relay has its own numbers and runs without a clock.';
+  test.each([
+    ['flow, 3 rounds', FLOW],
+    ['flow, reps 5', FLOW],
+    ['flow, by feel', FLOW],
+    ['flow, cap 5:00', FLOW],
+    ['flow, relay 6-4', FLOW],
+    ['flow, for time', FLOW],
+    ['relay 6-4, 3 rounds', RELAY],
+    ['relay 6-4, reps 5', RELAY],
+    ['relay 6-4, by feel', RELAY],
+    ['relay 6-4, amrap 5:00', RELAY],
+    ['amrap 5:00, for time', '“for time” runs without a clock; take one of the two out.'],
+    ['amrap 5:00, cap 3:00', 'A cap goes with “for time” or rounds; this block’s clock ends it already.'],
+    ['amrap 5:00, work cap 0:40', 'A work cap goes with a slot clock like “every 1:15 for 30:00”.'],
+    ['amrap 5:00, stations', 'Stations go with an interval clock like “work 0:45 rest 0:15”.'],
+    ['3 rounds, stations', 'Stations go with an interval clock like “work 0:45 rest 0:15”.'],
+    ['3 rounds, work cap 0:40', 'A work cap goes with a slot clock like “every 1:15 for 30:00”.'],
+    ['amrap 5:00, 3 rounds', 'The clock of this block says how long it goes on; leave the rounds out.'],
+    ['windows 1:00 x 2, 3 rounds', 'The clock of this block says how long it goes on; leave the rounds out.'],
+    ['pyramid +2 in 1:00, 3 rounds', 'A pyramid carries its own numbers from set to set.'],
+    ['pyramid +2 in 1:00, by feel', 'A pyramid carries its own numbers from set to set.'],
+    ['reps 5-4, by feel', 'By feel owes no number; take the list out, or “by feel”.'],
+    ['reps 5-4 cycling', 'A cycling list needs a clock or a number of rounds.'],
+    ['reps 5-4-3, 2 rounds', 'The list of reps has 3 numbers, and so as many rounds; the rounds say something else.'],
+    ['flow, amrap 5:00', '“flow” is unhurried, without a clock; take one of the two out.'],
+    ['amrap 5:00, flow', '“flow” is unhurried, without a clock; take one of the two out.'],
+    ['amrap 5:00, amrap 6:00', 'A block has one clock, and this is its second; begin a new block for it.'],
+    ['for time, for time', 'for time is said twice in one header; keep one.'],
+    ['scored, scored', 'scored is said twice in one header; keep one.'],
+    ['every 1:00 x 4, work cap 1:30', 'The work cap is later than the end of the slot.'],
+    ['every 2:00 for 1:00', 'One slot is longer than the whole clock.'],
+    ['work 30/40s rest 10/20/30s', 'Work is given for 2 rounds and rest for 3.'],
+    ['work 0:20 rest 0:10 x 8, 3 rounds', '“x” says how many intervals there are; leave the rounds out.'],
+    ['work 30/40s rest 10s, 3 rounds', 'The clock is given for 2 rounds, and the rounds say 3.'],
+  ])('%s', (header, message) => {
+    expect(issues(`Main: ${header}\n5 squat`)).toContain(message);
+  });
+  test.each([
+    'relay 6-4, cap 5:00',
+    'for time, 3 rounds, cap 9:00',
+    'reps 5-4-3, 3 rounds',
+    'work 30/40s rest 10s, 2 rounds',
+  ])('goes together: %s', (header) => {
+    expect(issues(`Main: ${header}\n5 squat`).filter((m) => !m.includes('dose'))).toEqual([]);
+  });
+  test('numbers at their limits', () => {
+    const reads = (header: string) => issues(`Main: ${header}\n5 squat`).length === 0;
+    expect([reads('20 sets'), reads('21 sets')]).toEqual([true, false]);
+    expect([reads('turns of 6 in 1:00'), reads('turns of 7 in 1:00'), reads('turns of 1 in 1:00')]).toEqual([
+      true,
+      false,
+      false,
+    ]);
+    expect([reads('relay 5 teams of 50'), reads('relay 5 teams of 51')]).toEqual([true, false]);
+    expect([reads('every 0:01 x 1000'), reads('every 0:01 x 1001')]).toEqual([true, false]);
+    expect([reads('windows 1:00 x 100'), reads('windows 1:00 x 101')]).toEqual([true, false]);
+    expect([reads('pyramid +100 in 1:00'), reads('pyramid +101 in 1:00')]).toEqual([true, false]);
+  });
+});
+
+test('free words have at most 200 letters', () => {
+  const reads = (n: number) => issues(`Main: flow\n5 squat, "${'x'.repeat(n)}"`).length === 0;
+  expect([reads(200), reads(201)]).toEqual([true, false]);
+});
+
+test('a line above the blocks is changed and its comment stays, of a title and a note as of a number', () => {
+  const text = 'Title: One # keep\nTarget: 30 min # promise\nNote: Two # hold\n\nMain: flow\n5 squat\n';
+  expect(edit(text, { kind: 'set-field', field: 'Title', value: 'New' })).toContain('Title: New # keep\n');
+  expect(edit(text, { kind: 'set-field', field: 'Note', value: 'Newer' })).toContain('Note: Newer # hold\n');
+  expect(edit(text, { kind: 'set-field', field: 'Target', value: '40 min' })).toContain('Target: 40 min # promise\n');
+  expect(edit(text, { kind: 'set-field', field: 'Note', value: null })).not.toContain('Note');
+});
+
+test('a block that is moved takes no blank lines along and leaves none behind', () => {
+  const text = 'Main (A): flow\n5 squat\n\n\nMain (B): flow\n5 march\n\n';
+  const moved = edit(text, { kind: 'move-block', block: 1, at: 0 });
+  expect(moved.trimEnd()).toBe('Main (B): flow\n5 march\n\nMain (A): flow\n5 squat');
+});

@@ -1,0 +1,50 @@
+import { expect, test } from 'vitest';
+import { fitSlots } from '../forms/slot-fit.ts';
+import { baseLibrary } from '../movement/library.ts';
+import { analyseText } from './analyse.ts';
+
+const analyse = (text: string) => analyseText(text, baseLibrary);
+
+test('rounds of slots and intervals are counted from one, in every set', () => {
+  const rounds = (text: string) =>
+    analyse(text)
+      .plan.timeline.filter((s) => s.kind !== 'rest')
+      .map((s) => s.round);
+  expect(rounds('Main: every 1:00 x 4\n5 squat\n5 march')).toEqual([1, 1, 2, 2]);
+  expect(rounds('Main: work 0:20 rest 0:10, 2 rounds\nsquat\nmarch')).toEqual([1, 1, 2, 2]);
+  expect(rounds('Main: windows 0:30 x 2\nmax squat')).toEqual([1, 2]);
+  expect(rounds('Main: work 0:20 rest 0:10, 2 sets\nsquat')).toEqual([1, 1]);
+});
+
+test('the largest count that fits a slot is of its own kind: seconds of a hold, reps else', () => {
+  const fit = (text: string) => fitSlots(analyse(text).blocks[0]!, baseLibrary)[0]!;
+  expect(fit('Main: every 1:00 x 2\n0:58 plank')).toMatchObject({ largestCount: 50, status: 'tight', capSec: 50 });
+  expect(fit('Main: every 1:00 x 2, work cap 0:40\n40 squat')).toMatchObject({
+    largestCount: 18,
+    status: 'overfull',
+    capSec: 40,
+  });
+  expect(fit('Main: every 1:00 x 2\n0:50 plank').status).toBe('fits');
+  expect(fit('Main: every 1:00 x 2\n1:00 plank').status).toBe('tight');
+  expect(fit('Main: every 1:00 x 2\n1:01 plank').status).toBe('overfull');
+  expect(fit('Main: every 1:00 x 6\n20+5 squat').firstRound).toBe(2);
+});
+
+test('what is short of its promise is made longer where the work is, not in a warm-up, a set or a copy', () => {
+  const offer = (text: string) =>
+    analyse(text)
+      .findings.filter((f) => f.code === 'under-target')
+      .flatMap((f) => f.changes.map((c) => c.label));
+  expect(offer('Target: 10 min\nWarm-up: 4 rounds\n60 squat\n\nMain: amrap 5:00\n5 squat')).not.toContain(
+    expect.stringContaining('Warm-up'),
+  );
+  expect(offer('Target: 10 min\nMain: amrap 5:00\n5 squat')).toEqual([
+    '10:00 instead of 5:00 in Main',
+    'promise 5 min',
+  ]);
+  expect(offer('Target: 10 min\nMain: amrap 5:00, 1 set\n5 squat')).toEqual(['promise 5 min']);
+  expect(offer('Target: 12 min\nMain: every 1:00 x 6\n5 squat\n5 march')).toEqual([
+    '6 rounds instead of 3 in Main',
+    'promise 6 min',
+  ]);
+});
