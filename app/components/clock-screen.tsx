@@ -214,6 +214,13 @@ export function ClockScreen(props: ClockScreenProps) {
           <b>{numberNow}</b> <span>now</span>
         </p>
       )}
+      {stage.rules.length > 0 && (
+        <ul className="clock-rules">
+          {stage.rules.map((rule) => (
+            <li key={rule}>{rule}</li>
+          ))}
+        </ul>
+      )}
       {lines.length > 0 && (
         <ul className="clock-lines">
           {lines.map((line, i) => (

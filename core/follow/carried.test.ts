@@ -186,6 +186,18 @@ describe('a breath between blocks', () => {
       ]).state.skippedBlocks,
     ).toEqual([]);
   });
+  test('where a block begins its rules are said, and nowhere else', () => {
+    const { stages } = open(
+      'Main: every 1:00 x 2, work cap 0:40\n5 squat\n\nMain: flow\n5 march\n\nMain (B): windows 0:30 x 2 rest 0:10\n5 squat',
+    );
+    const rules = ['a new one every 1:00, 2 rounds', 'work is over by 0:40 of each; what is left is rest'];
+    expect(stages[0]!.rules).toEqual(rules);
+    expect(stages[1]!.rules).toEqual([]);
+    expect(stages.find((s) => s.kind === 'ready')!.rules).toEqual([
+      '2 windows of 0:30, each from the top',
+      '0:10 rest after each window',
+    ]);
+  });
   test('the rest after a block says what it is before', () => {
     const { stages } = open('Main: amrap 1:00, then rest 2:00\n5 burpee\n\nFinisher (Last): amrap 1:00\n5 squat');
     expect(stages.find((s) => s.kind === 'rest')!.title).toBe('Rest before Last');

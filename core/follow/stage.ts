@@ -3,7 +3,7 @@ import { listedNumbers } from '../forms/count.ts';
 import { capSecOf, stageWordsOf } from '../forms/forms.ts';
 import type { StageWords } from '../forms/form.ts';
 import type { Part, Step } from '../forms/step.ts';
-import { blockName } from '../session/explain.ts';
+import { blockName, describeBlock, ruleLines } from '../session/explain.ts';
 import type { SessionPlan } from '../session/plan.ts';
 import { isLikelyStep } from '../session/plan.ts';
 import { isWork, itemDetails, itemName, speakDose } from '../words/describe-item.ts';
@@ -47,6 +47,8 @@ export interface Stage {
   /** The dose, large: `14`, `0:40`. */
   readonly figure: string;
   readonly details: string;
+  /** Where a block begins: its rules in words. */
+  readonly rules: readonly string[];
   /** What fills an open span. */
   readonly lines: readonly StageLine[];
   /** Seconds from its start at which sides are switched. */
@@ -108,13 +110,19 @@ export function buildStages(plan: SessionPlan, blocks: readonly Block[]): Stage[
       stages.push({ ...waiting(stage), kind: 'ready', durationSec: READY_SEC });
     stages.push(...splitHolds(stage, step));
   }
+  const rulesOf = (block: number): string[] => [
+    describeBlock(blocks[block]!, plan.blocks[block]!),
+    ...ruleLines(blocks[block]!),
+  ];
   return stages.map((stage, i) => {
     const next = stages[i + 1];
+    const isBeginning = i === 0 || stages[i - 1]!.block !== stage.block;
     if (stage.kind === 'rest' && next && next.block !== stage.block)
-      return { ...stage, title: `Rest before ${next.blockName}` };
+      return { ...stage, title: `Rest before ${next.blockName}`, rules: rulesOf(next.block) };
     if (!next || (stage.kind !== 'get-ready' && stage.kind !== 'ready')) return stage;
     return {
       ...stage,
+      ...(isBeginning && { rules: rulesOf(stage.block) }),
       title: i === 0 ? 'Get ready' : stage.kind === 'ready' ? `${next.blockName}: ready?` : `Get ready: ${next.title}`,
     };
   });
@@ -188,6 +196,7 @@ function toStage(step: Step, block: Block, plan: SessionPlan, startSec: number, 
     nextWords: listed ? lines.map((l) => l.name).join(', ') : [words.figure, words.title].filter(Boolean).join(' '),
     figure: listed ? '' : words.figure,
     details: listed ? '' : words.details,
+    rules: [],
     lines,
     switchAtSec: switches(step),
     workCapSec: step.workCapSec ?? null,
