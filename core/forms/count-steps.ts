@@ -1,3 +1,5 @@
+import { listedNumbers } from './count.ts';
+import { formOf } from './forms.ts';
 import { DEFAULT_TEAM } from '../limits.ts';
 import type { Block } from '../document/document.ts';
 
@@ -7,7 +9,11 @@ export const MAX_STEPS = 8_000;
 export const MAX_ROUTINE_STEPS = 300;
 
 const mostRounds = (block: Block): number =>
-  Math.max(block.rounds?.high ?? 1, block.count?.kind === 'list' ? block.count.values.length : 1);
+  Math.max(
+    block.rounds?.high ?? 1,
+    listedNumbers(block.count).length,
+    formOf(block.time).mostTurns?.(block.time, block) ?? 1,
+  );
 
 /** At most so many steps a block has when it is unrolled: items, rounds, sets, team members, both sides. Nothing is unrolled for it. */
 export function countSteps(block: Block): number {

@@ -35,6 +35,8 @@ export interface TimeForm<R extends TimeRule = TimeRule, Draft = unknown> {
   /** A rest among the items has no length of its own here, so that it must be written. */
   readonly restNeedsLength: boolean;
 
+  /** How often the list is gone through at the most, where rounds and lists don't say so. */
+  mostTurns?(rule: R, block: Block): number;
   /** All steps of one set, with all rounds that may be done. Only called for a block with work in it. */
   unroll(rule: R, scope: Scope): Step[];
   /** The latest end of a set. */

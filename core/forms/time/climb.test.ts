@@ -89,4 +89,11 @@ describe('a climb', () => {
     expect(findings.map((f) => f.message)).toContainEqual(expect.stringContaining('Nothing climbs here'));
     expect(plan.clockSec.likely).toBe(60);
   });
+
+  test('a climb of hundreds of lines is more than anyone can do', () => {
+    const text = `Main: climb 1 by 1 every 1:00\n${'burpee\n'.repeat(390)}`;
+    expect(parseSession(text, baseLibrary).issues.map((i) => i.message)).toEqual([
+      expect.stringContaining('more than anyone can do'),
+    ]);
+  });
 });

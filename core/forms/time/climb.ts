@@ -26,6 +26,8 @@ const countAt = (rule: ClimbRule, slot: number): number => rule.start + rule.ste
 const grows = (block: Block): boolean =>
   block.items.some((item) => item.kind === 'work' && (item.dose === undefined || item.dose.kind === 'given'));
 
+const mostTurns = (rule: ClimbRule): number => Math.min(MAX_ROUNDS, Math.floor(MAX_DURATION_SEC / rule.slotSec));
+
 /** All items of one slot, at the slot's count. */
 function slotParts(rule: ClimbRule, scope: Scope, slot: number): Part[] {
   const count = {
@@ -95,9 +97,10 @@ export const climb: TimeForm<ClimbRule, ClimbRule> = {
   make: (draft) => draft,
   print: (rule) => [`climb ${rule.start} by ${rule.step} every ${formatClock(rule.slotSec)}`],
   restNeedsLength: true,
+  mostTurns,
   unroll(rule, scope) {
     const steps = [];
-    const most = Math.min(MAX_ROUNDS, Math.floor(MAX_DURATION_SEC / rule.slotSec));
+    const most = mostTurns(rule);
     let isSure = true;
     for (let slot = 0; slot < most; slot++) {
       const parts = slotParts(rule, scope, slot);
