@@ -1,9 +1,9 @@
 import { BARE_REST_SEC, MAX_DURATION_SEC } from '../../limits.ts';
 import { addEstimates, exactly } from '../../pace/pace.ts';
 import { formatClock } from '../../words/format-clock.ts';
-import { pullSec } from '../change.ts';
 import { ownParts, restPart } from '../dose-parts.ts';
 import type { TimeForm } from '../form.ts';
+import { capLever } from '../lever-answers.ts';
 import { formatRange } from '../../words/format-range.ts';
 import { adviseMax, shape, timeScore } from '../say.ts';
 import { makeStep } from '../steps.ts';
@@ -129,11 +129,7 @@ export const accumulate: TimeForm<AccumulateRule, null> = {
     rest: null,
     windows: null,
     step: null,
-    clock: {
-      read: (rule) => (rule.capSec ? formatClock(rule.capSec) : undefined),
-      pull: (rule, by, block) =>
-        rule.capSec ? { ...block, time: { ...rule, capSec: pullSec(rule.capSec, by) } } : block,
-    },
+    clock: capLever(),
   },
   growsBy: [{ lever: 'reps', by: 5 }],
 };

@@ -1,7 +1,7 @@
 import { MAX_DURATION_SEC } from '../../limits.ts';
 import { formatClock } from '../../words/format-clock.ts';
-import { pullSec } from '../change.ts';
 import type { TimeForm } from '../form.ts';
+import { capLever } from '../lever-answers.ts';
 import { formatRange } from '../../words/format-range.ts';
 import { pullRounds } from '../pull-rounds.ts';
 import { roundsSize } from '../pull-rounds.ts';
@@ -128,11 +128,7 @@ export const own: TimeForm<OwnRule, null> = {
     rest: null,
     windows: null,
     step: null,
-    clock: {
-      read: (rule) => (rule.capSec ? formatClock(rule.capSec) : undefined),
-      pull: (rule, by, block) =>
-        rule.capSec ? { ...block, time: { ...rule, capSec: pullSec(rule.capSec, by) } } : block,
-    },
+    clock: capLever(),
   },
   growsBy: [
     { lever: 'rounds', by: 1 },

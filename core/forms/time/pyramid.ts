@@ -5,6 +5,7 @@ import { isWork, itemName } from '../../words/describe-item.ts';
 import { listWords, plural } from '../../words/words.ts';
 import { clamp, pullSec } from '../change.ts';
 import type { TimeForm } from '../form.ts';
+import { restLever } from '../lever-answers.ts';
 import { shape, topSetScore } from '../say.ts';
 import type { Step } from '../step.ts';
 import { makeStep, openPart, restStep, workItems } from '../steps.ts';
@@ -130,11 +131,7 @@ export const pyramid: TimeForm<PyramidRule, PyramidRule> = {
   levers: {
     rounds: null,
     work: null,
-    rest: {
-      read: (rule) => (rule.restSec > 0 ? formatClock(rule.restSec) : undefined),
-      pull: (rule, by, block) =>
-        rule.restSec > 0 ? { ...block, time: { ...rule, restSec: pullSec(rule.restSec, by) } } : block,
-    },
+    rest: restLever(),
     windows: null,
     step: {
       read: (rule) => `+${rule.step}`,

@@ -5,6 +5,7 @@ import { plural } from '../../words/words.ts';
 import { clamp, pullSec } from '../change.ts';
 import { ownParts, restPart } from '../dose-parts.ts';
 import type { Scope, TimeForm } from '../form.ts';
+import { restLever } from '../lever-answers.ts';
 import { adviseMax, shape, windowScore } from '../say.ts';
 import type { Part, Step } from '../step.ts';
 import { makeStep, openPart, restStep, workItems } from '../steps.ts';
@@ -138,11 +139,7 @@ export const windows: TimeForm<WindowsRule, WindowsRule> = {
   levers: {
     rounds: null,
     work: null,
-    rest: {
-      read: (rule) => (rule.restSec > 0 ? formatClock(rule.restSec) : undefined),
-      pull: (rule, by, block) =>
-        rule.restSec > 0 ? { ...block, time: { ...rule, restSec: pullSec(rule.restSec, by) } } : block,
-    },
+    rest: restLever(),
     windows: {
       read: (rule) => String(rule.windows),
       pull: (rule, by, block) => ({ ...block, time: { ...rule, windows: clamp(rule.windows + by, 1, MAX_ROUNDS) } }),
