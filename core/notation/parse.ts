@@ -477,7 +477,7 @@ function checkRepeated(open: OpenBlock, target: OpenBlock, names: MovementNames,
         line,
         ...open.clauses,
         code: 'contradiction',
-        message: `“${meant.label}” has another clock or count: ${printClauses(meant).join(', ')}. Write the same, or leave it out.`,
+        message: `“${meant.label}” has another clock or count: ${printClauses(settledMeant.status === 'done' ? settledMeant.value : meant).join(', ')}. Write the same, or leave it out.`,
         suggestions: [`same as "${meant.label}"`],
       });
   }

@@ -71,6 +71,15 @@ describe('same as', () => {
   });
 });
 
+test('a slot clock by rounds is held against the slots that it means', () => {
+  const text = (rounds: number) =>
+    `Main (One): every 1:00, 5 rounds\n5 squat\n5 march\n\nMain: same as One, every 1:00, ${rounds} rounds\n`;
+  expect(parseSession(text(5), baseLibrary).issues).toEqual([]);
+  expect(parseSession(text(4), baseLibrary).issues[0]!.message).toBe(
+    '“One” has another clock or count: every 1:00 for 10:00. Write the same, or leave it out.',
+  );
+});
+
 describe('scores of sets and of partners', () => {
   const fields = (text: string) =>
     scoreFields(analyseText(text, baseLibrary).plan).map((s) => [s.whose, ...s.fields.map((f) => f.name)]);
