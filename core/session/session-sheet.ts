@@ -66,9 +66,9 @@ function toLine(item: Item, block: Block): SheetLine {
   };
 }
 
-/** What was announced, as it was announced, and what is needed beside it. */
-function kitWords(announced: readonly string[] | undefined, needed: readonly string[]): string {
-  const said = announced ?? [];
+/** What is needed. Where a movement is unknown it may need what was announced, which is passed on as it was announced. */
+function kitWords(announced: readonly string[] | undefined, { kit: needed, movements }: SessionPlan): string {
+  const said = movements.every((m) => m.known) ? [] : (announced ?? []);
   const beside = needed.filter((piece) => !said.some((a) => servesAs(a, piece)));
   const all = [...said, ...beside.map((piece) => (piece === 'wall' ? 'a free wall' : piece))];
   return all.length === 0 ? 'nothing but yourself' : all.join(', ');
@@ -82,7 +82,7 @@ export function buildSheet(document: SessionDocument, blocks: readonly Block[], 
     length: formatMinutes(plan.clockSec),
     range: low === high ? '' : `${low} to ${high}`,
     effort: document.effort ?? null,
-    kit: kitWords(document.kit, plan.kit),
+    kit: kitWords(document.kit, plan),
     note: document.note ?? '',
     blocks: blocks.map((block, i): SheetBlock => {
       const own = plan.blocks[i]!;

@@ -94,6 +94,15 @@ describe('a four-week programme from an empty page, by keyboard alone', () => {
     await proposal().getByText('Strong start as a track on 4 Mondays').waitFor();
     await press('Enter');
     await applied(/as a track on 4 Mondays/);
+    // It doesn't grow until a school or a lever is chosen.
+    await page.getByLabel('School').focus();
+    await page.keyboard.type('Rounds');
+    await proposal()
+      .getByText(/rounds and reps first/)
+      .waitFor();
+    await proposal().getByRole('button', { name: 'Apply' }).focus();
+    await press('Enter');
+    await applied(/rounds and reps first/);
     await expect.poll(() => cell(/^Monday.*Strong start, 24 min/).count(), SOON).toBe(3);
     await expect.poll(() => cell(/^Monday.*Strong start, 20 min/).count(), SOON).toBe(1);
   });

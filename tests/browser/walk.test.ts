@@ -146,7 +146,7 @@ describe('from a written session to a logged one', () => {
 
   test('5 and logs it in two taps, with the time that the clock saw', async () => {
     await reader.getByRole('link', { name: 'Log it' }).click();
-    const time = await reader.getByLabel('time', { exact: true }).inputValue();
+    const time = await reader.getByRole('textbox', { name: /^time for sit-to-stand/ }).inputValue();
     expect(time).toMatch(/^0:1[5-9]$/);
     await reader.getByLabel(/^7,/).check({ force: true });
     await reader.getByLabel('A word to your coach').fill('Good, short.');
