@@ -173,7 +173,9 @@ export function ClockScreen(props: ClockScreenProps) {
     name: line.names ? line.names[taps % line.names.length]! : line.name,
     figure: line.carried ? carriedFigure(line.carried, taps, topSetOf(state, stages)) : line.figure,
   }));
-  const numberNow = lines.find((line) => line.carried)?.figure;
+  const numberNow =
+    lines.find((line) => line.carried)?.figure ??
+    (stage.kind === 'work' && stage.figure !== '' && !stage.figure.includes(':') ? stage.figure : undefined);
   const shownSec = isOwn
     ? stage.capSec !== null || scored.some((s) => s.block === stage.block && s.kind === 'time')
       ? blockSpentMs(state, stages, now) / 1000
@@ -203,15 +205,19 @@ export function ClockScreen(props: ClockScreenProps) {
       </p>
       <h1>{stage.title}</h1>
       <p className="clock-dose">
-        {[stage.figure && stage.kind === 'work' ? <b key="f">{stage.figure}</b> : null, stage.details, side]
+        {[
+          stage.figure && stage.kind === 'work' && numberNow === undefined ? <b key="f">{stage.figure}</b> : null,
+          stage.details,
+          side,
+        ]
           .filter(Boolean)
           .map((part, i) => (
             <span key={i}>{part}</span>
           ))}
       </p>
       {numberNow !== undefined && (
-        <p className="clock-now">
-          <b>{numberNow}</b> <span>now</span>
+        <p className={`clock-now${numberNow.length > 3 ? ' is-long' : ''}`}>
+          <b>{numberNow}</b> {stage.lines.length > 0 && <span>now</span>}
         </p>
       )}
       {stage.rules.length > 0 && (

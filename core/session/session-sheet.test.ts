@@ -33,7 +33,8 @@ squat
 test('an estimate has its range, a list by round its times, and nothing said is nothing shown', () => {
   expect(sheet('Main: 3 rounds\n10 squat or march').range).toMatch(/^\d+ to \d+$/);
   const [block] = sheet('Main: work 30/40/50s rest 0:20\nsquat or march').blocks;
-  expect(block!.lines[0]).toMatchObject({ figure: '30, 40, 50 s', choices: ['squat', 'march'] });
+  expect(block!.rule).toContain('0:30, 0:40, 0:50 work');
+  expect(block!.lines[0]).toMatchObject({ figure: '', choices: ['squat', 'march'], details: 'your choice' });
   expect(sheet('')).toEqual({
     title: 'Today’s session',
     length: sheet('').length,

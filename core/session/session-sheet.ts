@@ -42,9 +42,8 @@ export interface SessionSheet {
   readonly blocks: readonly SheetBlock[];
 }
 
-/** `0:40`, or `30, 40, 50 s` where it changes by round. */
-const workTimes = (workSec: readonly number[]): string =>
-  workSec.length === 0 ? '' : workSec.length === 1 ? formatClock(workSec[0]!) : `${workSec.join(', ')} s`;
+/** `0:40`; where it changes by round it stands once, in the header. */
+const workTime = (workSec: readonly number[]): string => (workSec.length === 1 ? formatClock(workSec[0]!) : '');
 
 const hasOwnNumber = (item: WorkItem): boolean => item.dose !== undefined && item.dose.kind !== 'given';
 
@@ -59,7 +58,7 @@ function toLine(item: Item, block: Block): SheetLine {
     ...(item.choices.length > 1 && !item.inTurn ? ['your choice'] : []),
   ].join(' · ');
   return {
-    figure: figure || workTimes(form.pulse(block.time)?.workSec ?? []),
+    figure: figure || workTime(form.pulse(block.time)?.workSec ?? []),
     name: item.inTurn ? `a new one each ${form.turnWord}` : itemName(item),
     choices: item.choices.map((c) => c.name),
     ...(details !== '' && { details }),
