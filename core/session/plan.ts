@@ -6,7 +6,7 @@ import type { Routines } from './resolve.ts';
 import { resolveBlocks } from './resolve.ts';
 import type { Part, PartKind, Step } from '../forms/step.ts';
 import type { ScoreForm, ScoreKind } from '../forms/form.ts';
-import { capSecOf, formOf, scoreKind, scoreOf, unroll } from '../forms/forms.ts';
+import { capSecOf, formOf, scoreOf, unroll } from '../forms/forms.ts';
 import { likelyRounds } from '../forms/rounds.ts';
 
 export type { ScoreKind };
@@ -96,7 +96,8 @@ export function computePlan(document: SessionDocument, library: MovementLibrary,
     for (const s of own) steps.push(s);
     const from = timeline.length;
     const span = spanOfSteps(own);
-    const likely = own.filter((step) => isLikelyStep(step, likelyRounds(span)));
+    const rounds = likelyRounds(span);
+    const likely = span.low === span.high ? own : own.filter((step) => isLikelyStep(step, rounds));
     atSec = pushSegments(timeline, atSec, block, likely);
     const plan = planBlock(block, { steps: own, likely, span }, timeline.slice(from));
     blockPlans.push(plan);
@@ -125,10 +126,15 @@ const sumOf = <T>(list: readonly T[], of: (x: T) => number): number => list.redu
 export const isLikelyStep = (step: Step, likely: number): boolean => !step.optional || step.round <= likely;
 
 /** The rounds that may be done by some steps: those that must be, and all. */
-export const spanOfSteps = (steps: readonly Step[]): Span => ({
-  low: Math.max(0, ...steps.map((s) => (s.optional ? 0 : s.round))),
-  high: Math.max(0, ...steps.map((s) => s.round)),
-});
+export function spanOfSteps(steps: readonly Step[]): Span {
+  let low = 0;
+  let high = 0;
+  for (const { round, optional } of steps) {
+    if (round > high) high = round;
+    if (!optional && round > low) low = round;
+  }
+  return { low, high };
+}
 
 function pushSegments(timeline: Segment[], startSec: number, block: Block, steps: readonly Step[]): number {
   let atSec = startSec;
@@ -192,6 +198,7 @@ function planBlock(block: Block, { steps, likely, span }: Unrolled, segments: re
     likely: perSet('likely', likelyRounds(span)),
     high: perSet('high', span.high),
   };
+  const scoreForm = scoreOf(block);
   const restSec = sumOf(segments, (s) => (s.kind === 'rest' ? s.endSec - s.startSec : 0)) - thenRestSec;
   return {
     role: block.role,
@@ -203,8 +210,8 @@ function planBlock(block: Block, { steps, likely, span }: Unrolled, segments: re
     rounds: steps.length === 0 ? null : form.rounds(block.time, block),
     intervals: steps.length === 0 ? null : form.intervals(block.time, block, likely),
     likelyRounds: likelyRounds(span),
-    score: scoreKind(block),
-    scoreForm: scoreOf(block),
+    score: scoreForm?.kind ?? 'none',
+    scoreForm,
     sets: block.sets?.count ?? 1,
     capSec: capSecOf(block) ?? null,
     reps: repsOf(likely),
