@@ -14,7 +14,7 @@ export function withShape(block: Block, shape: Shape): Block {
     rounds: listed > 1 ? {} : { rounds: kept },
     anyRounds: { rounds: kept },
     between: between ? { between } : {},
-    hasCyclingList: count !== undefined && listed === 1 && countedRounds(count) === undefined,
+    hasCyclingList: count !== undefined && countedRounds(count) === undefined,
     items: Math.max(1, block.items.length),
   };
   const rules = shape.make(has);

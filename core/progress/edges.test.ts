@@ -3,6 +3,7 @@ import { baseLibrary } from '../movement/library.ts';
 import { parseSession } from '../notation/parse.ts';
 import { printSession } from '../notation/print.ts';
 import { applyLever } from './apply-lever.ts';
+import { computeDayPlan } from './day-plan.ts';
 import { leverChoices } from './lever-choices.ts';
 import { readRule } from './lever-text.ts';
 import { leverName } from './lever.ts';
@@ -35,4 +36,11 @@ test('effort is a lever of the session, never of a block', () => {
   expect(names.filter((n) => n.startsWith('effort'))).toEqual(['effort']);
   expect(names).toContain('rounds in A');
   expect(names).toContain('reps of squat');
+});
+
+test('work by joint begins at nothing, and counts the seconds of what loads it', () => {
+  const scope = { library: baseLibrary, routines: new Map() };
+  const joints = (text: string) => computeDayPlan(read(text), 0, scope).workByJoint;
+  expect(joints('Main: flow\n0:30 child’s pose')).toMatchObject({ wrist: 0, shoulder: 0, knee: 0 });
+  expect(joints('Main: work 0:30 rest 0:30, 2 rounds\npush-up').wrist).toBe(60);
 });
