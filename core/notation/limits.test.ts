@@ -71,6 +71,25 @@ test('the usual thresholds of guard rails are what docs and screens say', () => 
     'target-broken': 10,
     'work-change': 20,
   });
+  // Per cent from one on, counts and weeks within what a programme has.
+  expect(
+    Object.fromEntries(Object.entries(GUARD_RAILS).map(([code, rail]) => [code, [rail.least, rail.most]])),
+  ).toEqual({
+    'load-change': [1, 500],
+    'work-change': [1, 500],
+    'reps-change': [1, 500],
+    monotony: [0.5, 20],
+    'no-lighter-week': [2, 52],
+    'lighter-week': [1, 100],
+    'same-area': [10, 100],
+    'same-joint': [1, 120],
+    'hard-days': [1, 10],
+    'levers-at-once': [1, 9],
+    'strength-days': [1, 7],
+    'target-broken': [1, 100],
+    'blocked-day': [0, 0],
+    'retest-differs': [0, 0],
+  });
   for (const rail of Object.values(GUARD_RAILS)) {
     if (rail.threshold === null) continue;
     expect(rail.threshold).toBeGreaterThanOrEqual(rail.least);

@@ -1,12 +1,14 @@
-import { expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
 import { parseSession } from '../notation/parse.ts';
 import { printSession } from '../notation/print.ts';
 import { applyLever } from './apply-lever.ts';
 import { computeDayPlan } from './day-plan.ts';
 import { leverChoices } from './lever-choices.ts';
-import { readRule } from './lever-text.ts';
+import { printRule, readRule } from './lever-text.ts';
 import { leverName } from './lever.ts';
+import type { SchoolId } from './schools.ts';
+import { schoolLevers } from './schools.ts';
 
 const read = (text: string) => parseSession(text, baseLibrary).document;
 
@@ -43,4 +45,44 @@ test('work by joint begins at nothing, and counts the seconds of what loads it',
   const joints = (text: string) => computeDayPlan(read(text), 0, scope).workByJoint;
   expect(joints('Main: flow\n0:30 child’s pose')).toMatchObject({ wrist: 0, shoulder: 0, knee: 0 });
   expect(joints('Main: work 0:30 rest 0:30, 2 rounds\npush-up').wrist).toBe(60);
+});
+
+describe('what each school begins with, and what a lighter week gets', () => {
+  const rules = (id: SchoolId, text: string) => schoolLevers(id, read(text), baseLibrary).map(printRule);
+  const REST = 'Effort: 6\n\nMain: work 0:40 rest 0:20, 3 rounds\n10 squat\n';
+  const EASY = ['rounds: wave 0, carry 0, lighter -1', 'effort: wave 0, carry 0, lighter -2'];
+  test.each([
+    ['density', REST, ['rest: -5 a week, lighter 0', ...EASY]],
+    ['density', 'Main: every 1:00 x 8\n10 squat\n', ['clock: -5 a week, lighter 0', EASY[0]]],
+    ['density', 'Main: amrap 9:00\n10 squat\n', ['reps: +1 a week, lighter 0']],
+    ['shape', 'Main: 3 rounds\n8 push-up\n', ['shape: wave 0, carry +1, lighter 0', EASY[0]]],
+    ['own-number', REST, EASY],
+    ['by-feel', REST, []],
+    ['load', 'Main: 3 rounds\n8 goblet squat, @ 12 kg\n', ['reps of goblet squat: double to 12, load +2', EASY[0]]],
+    ['load', 'Main: 3 rounds\n5 goblet squat, @ 70%\n', ['reps of goblet squat: double to 7, load +5', EASY[0]]],
+    ['load', 'Main: 3 rounds\n8 goblet squat\n', ['load: wave 0, carry +2', EASY[0]]],
+    [
+      'rounds-and-reps',
+      'Main: work 0:40 rest 0:20, 3 rounds\nsquat\n',
+      ['rounds: wave 0, carry +1, lighter -1', 'work: wave +5, carry 0, lighter -5'],
+    ],
+  ] as const)('%s of %j', (id, text, lines) => {
+    expect(rules(id, text)).toEqual(lines);
+  });
+});
+
+test('another shape takes its sides along: of one side, each side is said; a hold becomes a hold', () => {
+  const harder = (line: string, by: number) =>
+    printSession(
+      applyLever(read(`Main: 3 rounds\n${line}\n`), { lever: { kind: 'shape' }, by }, baseLibrary),
+      baseLibrary,
+    ).split('\n')[1]!;
+  for (const line of ['8 push-up', '8 squat', '0:30 plank', '8/side split squat']) {
+    for (const by of [-2, -1, 1, 2]) {
+      const next = harder(line, by);
+      const name = next.replace(/^[\d:]+(?:\/side| alt| pairs)? /, '');
+      const movement = baseLibrary.findByName(name)!;
+      expect([next, movement.isOneSided]).toEqual([next, /\/side|alt|pairs/.test(next)]);
+    }
+  }
 });
