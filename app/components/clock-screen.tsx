@@ -18,6 +18,8 @@ import type { ToMatch } from '../../core/record/to-match.ts';
 import { formatClock } from '../../core/words/format-clock.ts';
 import type { PackedRibbon } from '../charts/pack-ribbon.ts';
 import { Ribbon } from '../charts/ribbon.tsx';
+import { ClockQuestion } from './clock-question.tsx';
+import { placeWords, seenWords, tapWords } from './clock-words.ts';
 import { useCalls } from './use-calls.ts';
 import { useFollow } from './use-follow.ts';
 import { useWakeLock } from './use-wake-lock.ts';
@@ -282,7 +284,7 @@ export function ClockScreen(props: ClockScreenProps) {
         </p>
       )}
       {asked !== undefined && (
-        <Question
+        <ClockQuestion
           key={asked}
           stage={stages[asked]!}
           taps={tapsOf(state, asked)}
@@ -379,66 +381,4 @@ export function ClockScreen(props: ClockScreenProps) {
       </div>
     </main>
   );
-}
-
-/** Where in the block one is: set, round, window, whose turn it could be. */
-function placeWords(stage: Stage): string {
-  return [
-    ...(stage.sets > 1 ? [`set ${stage.set} of ${stage.sets}`] : []),
-    ...(stage.round > 0 && stage.rounds > 1
-      ? [
-          `${stage.kind === 'span' ? '' : 'round '}${stage.round} of ${stage.rounds}${stage.optional ? ', if you like' : ''}`,
-        ]
-      : []),
-  ].join(', ');
-}
-
-/** What the counting button says. */
-function tapWords(stage: Stage, taps: number): string {
-  switch (stage.taps) {
-    case 'set':
-      return `One more set done: ${taps}`;
-    case 'swap':
-      return `Partner ${(taps % stage.partners) + 1} works. Swap`;
-    default:
-      return `One more round done: ${taps}`;
-  }
-}
-
-/** What is asked for when the time of a stage is up: it stands while the rest runs, and can be left out. */
-function Question({ stage, taps, onAnswer }: { stage: Stage; taps: number; onAnswer: (value: number) => void }) {
-  const asks = stage.asks!;
-  const isSet = asks.what === 'set';
-  const [value, setValue] = useState(isSet ? taps + 1 : 0);
-  const step = isSet ? 0.5 : 1;
-  return (
-    <div className="clock-question" role="group" aria-label={asks.question}>
-      <p>{asks.question}</p>
-      <div>
-        <button type="button" aria-label="less" onClick={() => setValue((v) => Math.max(0, v - step))}>
-          −
-        </button>
-        <output>{value}</output>
-        <button type="button" aria-label="more" onClick={() => setValue((v) => v + step)}>
-          +
-        </button>
-        {!isSet && (
-          <button type="button" aria-label="ten more" onClick={() => setValue((v) => v + 10)}>
-            +10
-          </button>
-        )}
-        <button type="button" className="is-main" onClick={() => onAnswer(value)}>
-          That’s it
-        </button>
-      </div>
-    </div>
-  );
-}
-
-/** `7 whole rounds`: what the clock saw of a block, in words; empty where it saw nothing. */
-function seenWords(seen: Readonly<Record<string, string>>, scored: readonly ScoredBlock[], block: number): string {
-  return scored
-    .filter((s) => s.block === block)
-    .flatMap((s) => s.fields.flatMap((f) => (seen[f.name] === undefined ? [] : [`${seen[f.name]} ${f.label}`])))
-    .join(', ');
 }
