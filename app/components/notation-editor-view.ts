@@ -96,6 +96,8 @@ function completionSource(options: EditorOptions) {
     const line = context.state.doc.lineAt(context.pos);
     const found = options.complete(context.state.doc.toString(), line.number, context.pos - line.from);
     if (!found || (!context.explicit && context.pos - line.from <= found.from)) return null;
+    // A bare number names nothing yet: a list over it would only take the key that goes on to the next number.
+    if (!context.explicit && /^[\d:.]+$/.test(line.text.slice(found.from, context.pos - line.from))) return null;
     return {
       from: line.from + found.from,
       validFor: /^[\p{L}\p{N}\s'’-]*$/u,

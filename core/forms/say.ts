@@ -37,10 +37,16 @@ const form = (kind: Exclude<ScoreKind, 'none'>, fields: readonly ScoreLabel[], p
   persons,
 });
 
+/** A single movement, as many as one can: it is counted itself, its rounds would say nothing. */
+export function isOnlyMax(block: Block): boolean {
+  const works = block.items.filter(isWork);
+  return works.length === 1 && works[0]!.dose?.kind === 'max';
+}
+
 /** Whole rounds of the list, and the repetitions of the round that wasn't finished; one movement is counted alone. */
 export function roundsScore(block: Block, persons = 1): ScoreForm {
   const works = block.items.filter(isWork);
-  if (works.length === 1 && (works[0]!.dose?.kind === 'max' || works[0]!.dose === undefined))
+  if (isOnlyMax(block))
     return form('reps', [field('reps', `${countUnit(works[0]!)} of ${itemName(works[0]!)}`)], persons);
   return form(
     'rounds+reps',

@@ -99,6 +99,12 @@ describe('scores of sets and of partners', () => {
     expect(fields('Main: 3 rounds\n8 squat')).toEqual([]);
     expect(fields('Main: 3 rounds, scored\n8 squat')).toEqual([['', 'score-0-time']]);
   });
+  test('one movement is counted itself where it is max; with a number, a list or none it has rounds', () => {
+    const kind = (text: string) => scoreFields(analyseText(text, baseLibrary).plan)[0]!.kind;
+    expect(kind('Main: amrap 3:00\nmax squat')).toBe('reps');
+    for (const text of ['Main: amrap 3:00\nsquat', 'Main: amrap 3:00, reps 5-4\nsquat', 'Main: amrap 3:00\n5 squat'])
+      expect(kind(text)).toBe('rounds+reps');
+  });
   test('half a set counts half, written in three ways', () => {
     const { plan } = analyseText('Main: pyramid +3 in 1:15 rest 0:45\nsquat\nburpee', baseLibrary);
     for (const written of ['3.5', '3,5', '3½']) {

@@ -3,7 +3,7 @@ import { formatClock } from '../../words/format-clock.ts';
 import { plural } from '../../words/words.ts';
 import { pullSec } from '../change.ts';
 import type { TimeForm } from '../form.ts';
-import { adviseMax, maxScore, roundsScore, shape, workNames } from '../say.ts';
+import { adviseMax, isOnlyMax, maxScore, roundsScore, shape, workNames } from '../say.ts';
 import { expectedParts, makeStep, openPart, workItems } from '../steps.ts';
 
 export interface SpanRule {
@@ -102,7 +102,7 @@ export const span: TimeForm<SpanRule, SpanRule> = {
   short: (rule, block) =>
     rule.turnsOf
       ? `in turns of ${rule.turnsOf}, ${formatClock(rule.sec)}`
-      : isOneForScore(block)
+      : isOnlyMax(block)
         ? `as many as you can in ${formatClock(rule.sec)}`
         : `as many rounds as you can in ${formatClock(rule.sec)}`,
   lines: (rule) =>
@@ -116,10 +116,10 @@ export const span: TimeForm<SpanRule, SpanRule> = {
   stage: (rule, _step, block) => ({
     title: rule.turnsOf
       ? `In turns of ${rule.turnsOf}`
-      : isOneForScore(block)
+      : isOnlyMax(block)
         ? `As many ${workNames(block)} as you can`
         : 'As many rounds as you can',
-    taps: rule.turnsOf ? 'swap' : isOneForScore(block) ? null : 'round',
+    taps: rule.turnsOf ? 'swap' : isOnlyMax(block) ? null : 'round',
     ...(rule.turnsOf && { partners: rule.turnsOf }),
   }),
   score: (rule, block) => (rule.turnsOf ? maxScore(block, rule.turnsOf) : roundsScore(block)),
@@ -138,14 +138,4 @@ export const span: TimeForm<SpanRule, SpanRule> = {
     },
   },
   growsBy: [{ lever: 'clock', by: 60 }],
-};
-
-/** A single movement without a number is counted itself: its rounds would say nothing. */
-const isOneForScore = (block: Parameters<typeof workItems>[0]): boolean => {
-  const works = workItems(block);
-  return (
-    works.length === 1 &&
-    (works[0]!.item.dose === undefined || works[0]!.item.dose.kind === 'max') &&
-    block.count === undefined
-  );
 };
