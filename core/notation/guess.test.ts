@@ -143,3 +143,8 @@ test('every source line is accounted for, and what comes out reads without an er
     { numRuns: 1500 },
   );
 });
+
+test('a weight is taken up to 500 kg, as the notation takes it', () => {
+  expect(guess('10 goblet squats @ 500 kg').text).toContain('@ 500 kg');
+  expect(guess('10 goblet squats @ 501 kg').text).not.toContain('@');
+});

@@ -2,7 +2,7 @@ import { cutLetters } from '../letters.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 import type { Amount, Block, Dose, Item, Load, Role, SessionDocument, Sides, TimeRule } from '../document/document.ts';
 import { formOf } from '../forms/forms.ts';
-import { MAX_AMOUNT, MAX_DURATION_SEC, MAX_ROUNDS } from '../limits.ts';
+import { MAX_AMOUNT, MAX_DURATION_SEC, MAX_KG, MAX_ROUNDS } from '../limits.ts';
 import { nearestMovements } from '../movement/nearest-movements.ts';
 import { MAX_BLOCKS, MAX_ITEMS, parseSession } from './parse.ts';
 import { printSession } from './print.ts';
@@ -199,7 +199,7 @@ function guessItem(
   const loaded = take(text, /\(?@?\s*(?:with\s+)?(?:(\d)\s*x\s*)?(\d+(?:[.,]\d+)?)\s*kg\b\)?/i);
   const kg = loaded.match ? Number(loaded.match[2]!.replace(',', '.')) : undefined;
   const load: Load | undefined =
-    kg !== undefined && kg > 0 && kg <= 500
+    kg !== undefined && kg > 0 && kg <= MAX_KG
       ? { kind: 'weight', kg, pieces: Math.min(8, Math.max(1, Number(loaded.match![1] ?? 1))) }
       : undefined;
   if (load) text = loaded.rest;

@@ -1,7 +1,7 @@
 import { countLetters, cutLetters } from '../letters.ts';
 import type { Amount, Choice, Dose, Item, Load, Sides, WorkItem } from '../document/document.ts';
 import type { Cursor } from './cursor.ts';
-import { MAX_AMOUNT } from '../limits.ts';
+import { MAX_AMOUNT, MAX_KG, MAX_SHARE_PCT } from '../limits.ts';
 import { nearestWords } from '../words/nearest.ts';
 import type { Token } from './tokens.ts';
 
@@ -414,12 +414,12 @@ function readLoad(cursor: Cursor): Load {
       return cursor.fail('bad-value', 'The number of pieces is 1 to 8.', [], token);
   }
   if (pieces === 1 && cursor.takeMark('%')) {
-    if (value <= 0 || value > 150) return cursor.fail('bad-value', 'A share is from 1 to 150 %.', [], token);
+    if (value <= 0 || value > MAX_SHARE_PCT) return cursor.fail('bad-value', 'A share is from 1 to 150 %.', [], token);
     return { kind: 'share', pct: value };
   }
   if (!cursor.takeOneOf('kg'))
     return cursor.fail('missing', 'The load needs its unit.', [`${token.text} kg`, `${token.text}%`], token);
-  if (value <= 0 || value > 500)
+  if (value <= 0 || value > MAX_KG)
     return cursor.fail('bad-value', 'A load is more than 0 and at most 500 kg.', [], token);
   return { kind: 'weight', kg: value, pieces };
 }
