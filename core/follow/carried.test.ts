@@ -230,3 +230,10 @@ describe('holds and sides', () => {
     expect(open('Main: 2 rounds\n10 pairs step-back lunge').stages[1]!.figure).toBe('10');
   });
 });
+
+test('who works alone is one, a total is one round, and what is counted begins at nothing', () => {
+  const { stages } = open('Main: amrap 1:00\n5 squat\n\nMain: accumulate\n50 squat');
+  expect(stages.map((s) => s.partners)).toEqual(stages.map(() => 1));
+  expect(stages.at(-1)!.round).toBe(1);
+  expect(tapsOf(startFollow(0))).toBe(0);
+});

@@ -117,3 +117,10 @@ test('attendance as a list shows it is the ratio of the two figures beside it', 
     ratio: 0.15,
   });
 });
+
+test('a day opens at its very instant, not a millisecond before', () => {
+  const opens = Date.parse('2026-05-13T05:00:00Z');
+  const at = (nowMs: number) =>
+    dayState(sentDay('2026-05-13', { releaseMs: opens }), d('2026-05-01'), d('2026-05-13'), nowMs);
+  expect([at(opens - 1), at(opens)]).toEqual(['ahead', 'due']);
+});
