@@ -1,10 +1,11 @@
 import { describe, expect, test } from 'vitest';
+import type { DayDate } from '../calendar/day.ts';
 import { baseLibrary } from '../movement/library.ts';
 import { parseSession } from '../notation/parse.ts';
 import { analyseText } from '../session/analyse.ts';
 import type { Score } from './score.ts';
 import { formatScore, isBetter, parseScores, scoreFields, scoreValues } from './score.ts';
-import { lastAndBest, toMatch } from './to-match.ts';
+import { earlierRecords, lastAndBest, toMatch } from './to-match.ts';
 
 const rounds = (n: number, reps = 0): Score => ({ block: 0, kind: 'rounds+reps', rounds: n, reps });
 const on = (dayWords: string, ...scores: Score[]) => ({ dayWords, scores });
@@ -115,4 +116,23 @@ describe('scores of sets and of partners', () => {
     }
     expect(parseScores(plan, () => '3.2').errors).toHaveLength(1);
   });
+});
+
+test('earlier records are those of the retest before the day, whatever its letters’ case; a day that isn’t there has none', () => {
+  const day = (dayId: number, date: string, retest: string | null, n?: number) => ({
+    dayId,
+    date: date as DayDate,
+    retest,
+    record: n === undefined ? undefined : { scores: [rounds(n)] },
+  });
+  const days = [
+    day(1, '2026-05-11', 'Spring', 5),
+    day(2, '2026-05-12', 'other', 9),
+    day(3, '2026-05-13', null),
+    day(4, '2026-05-15', 'spring', 7),
+  ];
+  expect(earlierRecords(days, 4, 'spring')).toEqual([{ dayWords: '11 May', scores: [rounds(5)] }]);
+  expect(earlierRecords(days, 1, 'spring')).toEqual([]);
+  expect(earlierRecords(days, 99, 'spring')).toEqual([]);
+  expect(earlierRecords(days, 4, undefined)).toEqual([]);
 });

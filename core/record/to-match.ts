@@ -1,3 +1,5 @@
+import type { DayDate } from '../calendar/day.ts';
+import { formatShortDay } from '../calendar/day.ts';
 import type { SessionDocument } from '../document/document.ts';
 import { blockName } from '../session/explain.ts';
 import type { SessionPlan } from '../session/plan.ts';
@@ -9,6 +11,27 @@ export interface EarlierRecord {
   /** Short words for the day: `Wed 13 May`. */
   readonly dayWords: string;
   readonly scores: readonly Score[];
+}
+
+/** A day of someone, as far as a retest is concerned. */
+interface RetestDay {
+  readonly dayId: number;
+  readonly date: DayDate;
+  readonly retest: string | null;
+  readonly record: { readonly scores: readonly Score[] } | undefined;
+}
+
+/** The records of a retest before one day, in the order of `days`; each day once, as it stands. None for a day that isn't there. */
+export function earlierRecords(days: readonly RetestDay[], dayId: number, retest: string | undefined): EarlierRecord[] {
+  const until = days.findIndex((d) => d.dayId === dayId);
+  if (retest === undefined || until < 0) return [];
+  return days
+    .slice(0, until)
+    .flatMap(({ date, record, retest: own }) =>
+      record && own?.toLowerCase() === retest.toLowerCase()
+        ? [{ dayWords: formatShortDay(date), scores: record.scores }]
+        : [],
+    );
 }
 
 /** What is to be matched or beaten in a session, by block counted from 0. */

@@ -2,22 +2,14 @@ import { Input, Segmented } from 'antd';
 import { memo, useMemo } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { DayDate } from '../../../core/calendar/day.ts';
-import {
-  dateOfDay,
-  dayKey,
-  dayName,
-  formatDay,
-  formatShortDay,
-  parseDayKey,
-  placeOfDate,
-} from '../../../core/calendar/day.ts';
+import { dateOfDay, dayKey, dayName, formatDay, parseDayKey, placeOfDate } from '../../../core/calendar/day.ts';
 import { localDate, localTime } from '../../../core/calendar/release.ts';
 import { buildStrands } from '../../../core/record/build-strand.ts';
 import { isDueToday, packStrand, unpackStrand } from '../../../core/record/packed-strand.ts';
 import { OUTCOME_WORDS } from '../../../core/record/record.ts';
 import { formatScore } from '../../../core/record/score.ts';
 import type { EarlierRecord } from '../../../core/record/to-match.ts';
-import { lastAndBest } from '../../../core/record/to-match.ts';
+import { earlierRecords, lastAndBest } from '../../../core/record/to-match.ts';
 import type { Attendance } from '../../../core/record/strand.ts';
 import { attendanceRatio } from '../../../core/record/strand.ts';
 import { blockName } from '../../../core/session/explain.ts';
@@ -140,16 +132,11 @@ async function earlierOf(
   retest: string,
 ): Promise<EarlierRecord[]> {
   const days = await listPersonDays(db, at);
-  return days
-    .slice(
-      0,
-      days.findIndex((d) => d.dayId === dayId),
-    )
-    .flatMap((d): EarlierRecord[] =>
-      d.record && d.retest?.toLowerCase() === retest.toLowerCase()
-        ? [{ dayWords: formatShortDay(dateOfDay(at.startsOn, d)), scores: d.record.scores }]
-        : [],
-    );
+  return earlierRecords(
+    days.map((d) => ({ ...d, date: dateOfDay(at.startsOn, d) })),
+    dayId,
+    retest,
+  );
 }
 
 type LoaderData = Route.ComponentProps['loaderData'];
