@@ -1,17 +1,19 @@
 import { readFileSync } from 'node:fs';
 import { Ajv2020 } from 'ajv/dist/2020.js';
+import Papa from 'papaparse';
 import { describe, expect, test } from 'vitest';
+import { makeShelf, SHELF_FILE } from '../../bin/library.ts';
 import { analyseText } from '../session/analyse.ts';
 import { countShapes, SEEN_AS } from '../fit/count-shapes.ts';
 import { countUsage } from './count-usage.ts';
 import { findMovements } from './find-movements.ts';
 import { ANYONE } from './fit-movement.ts';
-import { kitKey, kitPieces, servesAs } from './kit.ts';
+import { joinKit, kitKey, kitPieces, readPiece, sayPiece, servesAs } from './kit.ts';
 import { checkMovement, findLadderCycle, layerLibrary, withFields } from './layer.ts';
 import { baseLibrary, buildLibrary } from './library.ts';
 import { JOINTS, PATTERNS } from './movement.ts';
 import { nearestMovements } from './nearest-movements.ts';
-import { parseRows } from './parse-rows.ts';
+import { readBreathingSheet, readCautionSheet, readMovementSheet } from './review.ts';
 
 const schema = JSON.parse(readFileSync(new URL('../../docs/movement.schema.json', import.meta.url), 'utf8')) as object;
 const validate = new Ajv2020({ strict: true, unicodeRegExp: true }).compile(schema);
@@ -73,25 +75,74 @@ describe('the movements that ship', () => {
   });
 });
 
-describe('files that break a rule are refused, with the line named', () => {
-  const line = (changes: Partial<Record<number, string>>) => {
-    const cells = ['x jump', '', 'jump', 'standing', '', '', '3', '1/2/3', '00000000', '00', 'a', 'b', 'c'];
-    return cells.map((c, i) => changes[i] ?? c).join(' | ');
+describe('the review form', () => {
+  const sheet = readFileSync(new URL('./library/lower-body.csv', import.meta.url), 'utf8');
+  const [heading, first] = sheet.split('\n') as [string, string];
+  const columns = heading.split(',');
+  const withCell = (column: string, value: string) => {
+    const cells = (Papa.parse<string[]>(first).data[0] ?? []).slice();
+    cells[columns.indexOf(column)] = value;
+    return `${heading}\n${first}\n${Papa.unparse([cells])}\n`;
   };
-  test.each([
-    [{ 2: 'hop' }, 'pattern'],
-    [{ 3: 'flying' }, 'position'],
-    [{ 7: '3/2/1' }, 'pace'],
-    [{ 7: '-1/2/3' }, 'pace'],
-    [{ 8: '0000' }, 'demand'],
-    [{ 9: '9' }, 'grades'],
-    [{ 6: '7' }, 'effort'],
-    [{ 10: '' }, 'description'],
-  ])('%j', (changes, words) => {
-    expect(() => parseRows(line(changes))).toThrow(new RegExp(`${words}.*x jump`));
+  test('is what is shipped', () => {
+    expect(makeShelf()).toBe(readFileSync(SHELF_FILE, 'utf8'));
   });
-  test('a good one is read', () => {
-    expect(parseRows(line({}))[0]).toMatchObject({ id: 'x-jump', paceSec: { low: 1, likely: 2, high: 3 } });
+  test('has a column a joint', () => {
+    expect(JOINTS.every((j) => columns.includes(j))).toBe(true);
+  });
+  test.each([
+    ['pattern', 'hop'],
+    ['position', 'flying'],
+    ['floor', 'perhaps'],
+    ['counted', 'twice'],
+    ['sides', 'left'],
+    ['overhead', '1'],
+    ['effort', '7'],
+    ['quick s', '0'],
+    ['quick s', 'fast'],
+    ['likely s', '1'],
+    ['careful s', '2'],
+    ['knee', '4'],
+    ['ankle', ''],
+    ['impact', '-1'],
+    ['noise', '1.5'],
+    ['doing', ''],
+    ['name', 'a|b'],
+    ['pace source', 'guessed'],
+  ])('%s can’t be “%s”: the message names the row and the column', (column, value) => {
+    const read = readMovementSheet('lower-body.csv', withCell(column, value));
+    expect(read).toMatchObject({ status: 'refused' });
+    expect('message' in read && read.message).toMatch(new RegExp(`^lower-body\\.csv, row 3, column “${column}”`));
+  });
+  test('misses no column and has none of its own; the other sheets hold to theirs', () => {
+    const message = (read: object) => ('message' in read ? read.message : '');
+    expect(message(readMovementSheet('x.csv', 'name\nsquat'))).toBe('x.csv: the column “other names” is missing');
+    expect(message(readMovementSheet('x.csv', `${heading},colour\n`))).toBe(
+      'x.csv: “colour” is no column of this sheet',
+    );
+    expect(message(readMovementSheet('x.csv', `${heading}\nsquat,air squat\n`))).toMatch(/^x\.csv, row 2: /);
+    const cautions = 'place,from grade,what they hear\n';
+    expect(readCautionSheet('c.csv', `${cautions}knee,1,Slowly.`)).toEqual({
+      status: 'done',
+      value: [['knee', 1, 'Slowly.']],
+    });
+    expect(message(readCautionSheet('c.csv', `${cautions}toe,1,Slowly.`))).toMatch(/^c\.csv, row 2, column “place”/);
+    expect(message(readBreathingSheet('b.csv', 'pattern,breathing\nsquat,in\nsquat,out'))).toBe(
+      'b.csv: “squat” has to stand there once',
+    );
+    expect(
+      message(
+        readBreathingSheet(
+          'b.csv',
+          PATTERNS.slice(1).reduce((t, p) => `${t}${p},in\n`, 'pattern,breathing\n'),
+        ),
+      ),
+    ).toBe('b.csv: “squat” has to stand there once');
+  });
+});
+
+describe('a library', () => {
+  test('has each name once, and no ladder to nowhere', () => {
     expect(() => buildLibrary([...baseLibrary.movements, { ...baseLibrary.find('squat')!, id: 'squat-2' }])).toThrow(
       /names two movements/,
     );
@@ -217,6 +268,43 @@ describe('finding', () => {
     expect(nearestMovements('pushup', baseLibrary)[0]).toBe('push-up');
     expect(nearestMovements('qqq', baseLibrary)).toEqual([]);
   });
+});
+
+test('kit is counted, and does for other kit only where it should', () => {
+  expect(
+    ['2 bottles', 'bottles', 'a bottle', 'a pair of dumbbells', '2 x boxes', 'Jump ropes', 'three chairs'].map(
+      readPiece,
+    ),
+  ).toEqual([
+    { key: 'bottle', count: 2 },
+    { key: 'bottle', count: undefined },
+    { key: 'bottle', count: 1 },
+    { key: 'dumbbell', count: 2 },
+    { key: 'box', count: 2 },
+    { key: 'rope', count: undefined },
+    { key: 'chair', count: 3 },
+  ]);
+  const does = (announced: string, needed: string) => servesAs(announced, needed);
+  expect([
+    does('bottle', 'dumbbell'),
+    does('dumbbell', 'bottle'),
+    does('bottle', 'barbell'),
+    does('dumbbell', 'barbell'),
+  ]).toEqual([true, true, false, false]);
+  expect([
+    does('chair', 'step'),
+    does('band', 'loop band'),
+    does('loop band', 'band'),
+    does('towel', 'slider'),
+  ]).toEqual([false, true, false, true]);
+  expect([
+    does('1 dumbbell', '2 dumbbells'),
+    does('2 dumbbells', '2 dumbbells'),
+    does('dumbbells', '2 dumbbells'),
+    does('2 bottles', 'dumbbell'),
+  ]).toEqual([false, true, true, true]);
+  expect(joinKit(['bottle', 'band', '2 bottles', 'bottle'])).toEqual(['2 bottles', 'band']);
+  expect([sayPiece('box', 2), sayPiece('band', 1), sayPiece('bench', 3)]).toEqual(['2 boxes', 'band', '3 benches']);
 });
 
 test('kit by many names', () => {

@@ -1,12 +1,9 @@
 import type { Ladder, LadderRow } from './ladder.ts';
 import { LADDER_ROWS } from './library/ladders.ts';
-import { LOWER_BODY } from './library/lower-body.ts';
-import { MOBILITY } from './library/mobility.ts';
-import { TRUNK_AND_HEART } from './library/trunk-and-heart.ts';
-import { UPPER_BODY } from './library/upper-body.ts';
+import { SHELF } from './library/shelf.generated.ts';
 import type { Movement } from './movement.ts';
 import { movementId } from './movement.ts';
-import { parseRows } from './parse-rows.ts';
+import { toMovement } from './shelf.ts';
 
 /** A set of movements that can be asked by id and by any of their names. */
 export interface MovementLibrary {
@@ -78,6 +75,6 @@ const toLadder = ([id, name, steps]: LadderRow): Ladder => ({
 
 /** The movements and ladders that ship with Ysodos. */
 export const baseLibrary: MovementLibrary = buildLibrary(
-  [LOWER_BODY, UPPER_BODY, TRUNK_AND_HEART, MOBILITY].flatMap(parseRows),
+  SHELF.rows.map((row) => toMovement(row, SHELF.cautions, SHELF.breathing)),
   LADDER_ROWS.map(toLadder),
 );

@@ -154,7 +154,7 @@ Cool-down: flow
   });
   expect(p.blocks[2]!.reps).toEqual({ 'chair-dip': 24, 'bridge-march': 24 });
   expect(p.blocks[3]!.clockSec).toEqual({ low: 90, likely: 90, high: 90 });
-  expect(p.kit).toEqual(['chair', 'bottle', 'wall']);
+  expect(p.kit).toEqual(['chair', '2 bottles', 'wall']);
   // Five chair squats at tempo 4-1-2 are 35 s, exactly.
   expect(p.timeline.find((s) => s.movementId === 'chair-squat')).toMatchObject({ estimated: true, reps: 5 });
   const squat = p.timeline.find((s) => s.movementId === 'chair-squat')!;

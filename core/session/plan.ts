@@ -1,3 +1,4 @@
+import { joinKit } from '../movement/kit.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 import type { EstimateSec } from '../pace/pace.ts';
 import { addEstimates, exactly, isExact } from '../pace/pace.ts';
@@ -276,14 +277,14 @@ function countMovements(timeline: readonly Segment[], reps: RepsByMovement, libr
 
 /** Kit of the movements as written; the participant's alternatives need theirs only if taken. */
 function neededKit(blocks: readonly Block[], library: MovementLibrary): string[] {
-  const kit = new Set<string>();
+  const kit: string[] = [];
   for (const block of blocks) {
     for (const item of block.items) {
       if (item.kind !== 'work') continue;
       for (const choice of item.inTurn ? item.choices : item.choices.slice(0, 1)) {
-        for (const piece of library.findByName(choice.name)?.kit ?? []) kit.add(piece);
+        for (const piece of library.findByName(choice.name)?.kit ?? []) kit.push(piece);
       }
     }
   }
-  return [...kit];
+  return joinKit(kit);
 }

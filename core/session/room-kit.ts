@@ -1,4 +1,4 @@
-import { PLACES } from '../movement/kit.ts';
+import { kitKey, pieceCount, PLACES } from '../movement/kit.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 import { isWork } from '../words/describe-item.ts';
 import { formOf } from '../forms/forms.ts';
@@ -33,8 +33,9 @@ export function computeRoomKit(
     for (const item of works) {
       const people = isStations ? atEachStation(groupSize, works.length) : groupSize;
       for (const piece of piecesOf(item, library)) {
-        const count = people * (item.load?.kind === 'weight' ? item.load.pieces : 1);
-        now.set(piece, isStations ? (now.get(piece) ?? 0) + count : Math.max(now.get(piece) ?? 0, count));
+        const key = kitKey(piece);
+        const count = people * Math.max(item.load?.kind === 'weight' ? item.load.pieces : 1, pieceCount(piece));
+        now.set(key, isStations ? (now.get(key) ?? 0) + count : Math.max(now.get(key) ?? 0, count));
       }
     }
     for (const [piece, count] of now) most.set(piece, Math.max(most.get(piece) ?? 0, count));

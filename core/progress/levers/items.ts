@@ -1,5 +1,6 @@
 import { MAX_KG, MAX_SHARE_PCT } from '../../limits.ts';
 import { convertDose, countsSides } from '../../movement/convert-dose.ts';
+import { kitKey } from '../../movement/kit.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
 import type { WorkItem } from '../../document/document.ts';
 import type { LeverAction } from './lever-action.ts';
@@ -33,11 +34,12 @@ export const load: LeverAction = {
 };
 
 /** Kit that is had in several weights: where no weight is written, one goes a step up or down in what one has. */
-const WEIGHTS = ['dumbbell', 'dumbbells', 'kettlebell', 'barbell', 'bottle', 'plate', 'medicine ball', 'sandbag'];
+const WEIGHTS = ['weight', 'dumbbell', 'kettlebell', 'barbell', 'bottle', 'plate', 'medicine ball', 'sandbag'];
 const STEPS = /^(\d+) steps? (heavier|lighter) than at first$/;
 
 const isWeighted = (item: WorkItem, library: MovementLibrary): boolean =>
-  item.load === undefined && (library.findByName(item.choices[0]!.name)?.kit.some((k) => WEIGHTS.includes(k)) ?? false);
+  item.load === undefined &&
+  (library.findByName(item.choices[0]!.name)?.kit.some((k) => WEIGHTS.includes(kitKey(k))) ?? false);
 
 /** A step is what two kilograms are where they are written. */
 const heavierSteps = (by: number): number => Math.sign(by) * Math.max(1, Math.round(Math.abs(by) / 2));

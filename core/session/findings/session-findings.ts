@@ -1,4 +1,4 @@
-import { PLACES, servesAs } from '../../movement/kit.ts';
+import { kitKey, pieceCount, PLACES, servesAs } from '../../movement/kit.ts';
 import { areaOf, hasImpact, loadsWrists } from '../../movement/movement.ts';
 import { formOf } from '../../forms/forms.ts';
 import { listWords, plural } from '../../words/words.ts';
@@ -132,16 +132,18 @@ export function findKit({ document, source, plan, blocks, library }: FindingScop
   ];
   const findings: Finding[] = [];
   const kept = announced.filter((a) => !unused.includes(a));
+  // Of what is announced in too small a number, the number is raised.
+  const rest = announced.filter((a) => !missing.some((m) => kitKey(m) === kitKey(a)));
+  const isOne = (pieces: readonly string[]) => pieces.length === 1 && pieceCount(pieces[0]!) === 1;
   if (missing.length > 0) {
     findings.push({
       code: 'kit-missing',
       severity: 'caution',
       line,
-      message: `${listWords(missing)} ${missing.length === 1 ? 'is' : 'are'} needed and not announced.`.replace(
-        /^./,
-        (c) => c.toUpperCase(),
+      message: `${listWords(missing)} ${isOne(missing) ? 'is' : 'are'} needed and not announced.`.replace(/^./, (c) =>
+        c.toUpperCase(),
       ),
-      changes: [{ label: `announce ${listWords(missing)}`, edits: setKit([...announced, ...missing]) }],
+      changes: [{ label: `announce ${listWords(missing)}`, edits: setKit([...rest, ...missing]) }],
     });
   }
   if (unused.length > 0) {
@@ -150,11 +152,11 @@ export function findKit({ document, source, plan, blocks, library }: FindingScop
       severity: 'caution',
       line,
       message:
-        `${listWords(unused)} ${unused.length === 1 ? 'is' : 'are'} announced, and nothing here uses ${unused.length === 1 ? 'it' : 'them'}.`.replace(
+        `${listWords(unused)} ${isOne(unused) ? 'is' : 'are'} announced, and nothing here uses ${isOne(unused) ? 'it' : 'them'}.`.replace(
           /^./,
           (c) => c.toUpperCase(),
         ),
-      changes: [{ label: `don’t announce ${unused.length === 1 ? 'it' : 'them'}`, edits: setKit(kept) }],
+      changes: [{ label: `don’t announce ${isOne(unused) ? 'it' : 'them'}`, edits: setKit(kept) }],
     });
   }
   return findings;
