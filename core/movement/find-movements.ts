@@ -57,7 +57,7 @@ const hasKit = (m: Movement, kit: string): boolean =>
 /** Every word must be found somewhere; in the name counts most. */
 function scoreWords(m: Movement, words: readonly string[]): number {
   const name = nameKey(m.name);
-  const others = m.otherNames.map(nameKey).join(' ');
+  const others = m.otherNames.map(nameKey);
   const rest = nameKey(`${m.setUp} ${m.doing} ${m.watchFor} ${m.kit.join(' ')} ${m.pattern} ${m.position}`);
   let score = 0;
   for (const word of words) {
@@ -65,7 +65,7 @@ function scoreWords(m: Movement, words: readonly string[]): number {
       ? 6
       : name.includes(word)
         ? 4
-        : others.includes(word)
+        : others.some((o) => o.includes(word))
           ? 3
           : rest.includes(word)
             ? 1
@@ -73,5 +73,7 @@ function scoreWords(m: Movement, words: readonly string[]): number {
     if (own === 0) return 0;
     score += own;
   }
-  return name === words.join(' ') ? score + 10 : score;
+  // The name as a whole goes before any words of it.
+  const whole = words.join(' ');
+  return name === whole ? score + 20 : others.includes(whole) ? score + 10 * words.length : score;
 }
