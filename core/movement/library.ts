@@ -1,5 +1,10 @@
 import type { Ladder, LadderRow } from './ladder.ts';
 import { LADDER_ROWS } from './library/ladders.ts';
+import type { Lexicon } from './name/lexicon.ts';
+import { buildLexicon } from './name/lexicon.ts';
+import { parseName } from './name/parse-name.ts';
+import type { NameBook, NameReading } from './name/read-name.ts';
+import { isReading, readName } from './name/read-name.ts';
 import { SHELF } from './library/shelf.generated.ts';
 import type { Movement } from './movement.ts';
 import { movementId } from './movement.ts';
@@ -9,15 +14,25 @@ import { toMovement } from './shelf.ts';
 export interface MovementLibrary {
   readonly movements: readonly Movement[];
   readonly ladders: readonly Ladder[];
-  /** By id. */
+  /** By id: of the shelf, or read from the name that the id spells. */
   find(id: string): Movement | undefined;
-  /** By name or other name, in any case, with blanks or dashes, in singular or plural. */
+  /** By id, of the shelf alone. */
+  findOnShelf(id: string): Movement | undefined;
+  /** By name or other name, in any case, with blanks or dashes, in singular or plural; else as its words say. */
   findByName(name: string): Movement | undefined;
+  /** Whether a name is one of the shelf's own: those go before any other reading of a line. */
   has(name: string): boolean;
+  /** What a name says that stands on no shelf; undefined for the shelf's own names, and for words that name no movement. */
+  read(name: string): NameReading | undefined;
+  /** What a movement that was read is made of, by its id. */
+  readingOf(id: string): NameReading | undefined;
+  readonly book: NameBook;
 }
 
 /** Spellings remembered at a time. */
 const MAX_ASKED = 2000;
+/** A longer id is none of a name that can be read. */
+const MAX_READ_ID = 120;
 
 /** A name as it is compared: case, apostrophes and the kind of dash don't matter. */
 export const nameKey = (name: string) =>
@@ -57,14 +72,55 @@ export function buildLibrary(movements: readonly Movement[], ladders: readonly L
     byName.get(key) ??
     (key.endsWith('es') ? byName.get(key.slice(0, -2)) : undefined) ??
     (key.endsWith('s') ? byName.get(key.slice(0, -1)) : undefined);
+  // The words to read with are gathered when the first unknown name is asked for.
+  let lexicon: Lexicon | undefined;
+  const book: NameBook = {
+    get lexicon() {
+      return (lexicon ??= buildLexicon(movements, parseName));
+    },
+    cautions: SHELF.cautions,
+    breathing: SHELF.breathing,
+    find: (id) => byId.get(id),
+  };
+  const readings = new Map<string, NameReading>();
+  const keep = (read: Movement | NameReading | undefined): Movement | undefined => {
+    if (read === undefined || !isReading(read)) return read;
+    const own = byId.get(read.movement.id);
+    if (own) return own;
+    const known = readings.get(read.movement.id);
+    if (known) return known.movement;
+    if (readings.size >= MAX_ASKED) readings.clear();
+    readings.set(read.movement.id, read);
+    return read.movement;
+  };
   const findByName = (name: string): Movement | undefined => {
     if (asked.has(name)) return asked.get(name);
-    const found = lookUp(nameKey(name));
+    const found = lookUp(nameKey(name)) ?? keep(readName(name, book));
     if (asked.size >= MAX_ASKED) asked.clear();
     asked.set(name, found);
     return found;
   };
-  return { movements, ladders, find: (id) => byId.get(id), findByName, has: (name) => findByName(name) !== undefined };
+  const find = (id: string): Movement | undefined => {
+    const known = byId.get(id) ?? readings.get(id)?.movement;
+    if (known || id.length > MAX_READ_ID) return known;
+    const read = findByName(id.replaceAll('-', ' '));
+    return read?.id === id ? read : undefined;
+  };
+  const readingOf = (id: string) => (find(id) && !byId.has(id) ? readings.get(id) : undefined);
+  return {
+    movements,
+    ladders,
+    book,
+    find,
+    findOnShelf: (id) => byId.get(id),
+    findByName,
+    has: (name) => lookUp(nameKey(name)) !== undefined,
+    readingOf,
+    read: (name) => {
+      const found = findByName(name);
+      return found && readingOf(found.id);
+    },
+  };
 }
 
 const toLadder = ([id, name, steps]: LadderRow): Ladder => ({

@@ -21,7 +21,7 @@ export function findNewMovements(scope: FindingScope): Finding[] {
   for (const { b, item, i } of writtenItems(scope)) {
     for (const [c, choice] of item.choices.entries()) {
       const key = choice.name.toLowerCase();
-      if (library.has(choice.name) || seen.has(key)) continue;
+      if (library.findByName(choice.name) || seen.has(key)) continue;
       seen.add(key);
       const near = nearestMovements(choice.name, library);
       findings.push({

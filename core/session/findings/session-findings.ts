@@ -118,7 +118,7 @@ export function findKit({ document, source, plan, blocks, library }: FindingScop
   const missing = needed.filter((piece) => !announced.some((a) => servesAs(a, piece)));
   // A movement that nobody knows may need any of it.
   const isOpen = blocks.some((block) =>
-    block.items.some((item) => isWork(item) && item.choices.some((c) => !library.has(c.name))),
+    block.items.some((item) => isWork(item) && item.choices.some((c) => !library.findByName(c.name))),
   );
   const unused = announced.filter(
     (a) =>
@@ -264,7 +264,7 @@ function saysWrists(
 ) {
   const item = part.item === null ? undefined : blocks[block]?.items[part.item];
   const words = [
-    ...(part.name !== null && !library.has(part.name) ? [part.name] : []),
+    ...(part.name !== null && !library.findByName(part.name) ? [part.name] : []),
     ...(item && isWork(item) ? (item.words ?? []) : []),
   ];
   return words.some((w) => /\bwrists?\b/i.test(w));

@@ -1,0 +1,91 @@
+import { kitKey, pieceCount, sayPiece } from '../kit.ts';
+import type { Grade, Joint, Movement } from '../movement.ts';
+import { JOINTS } from '../movement.ts';
+import type { Change, Modifier } from './modifier.ts';
+import { FAMILIES } from './modifier.ts';
+import { hasWeight, isLegs, isWeight } from './modifiers.ts';
+
+/** What a weight in the hands asks for where there was none (common practice, no source). */
+const WEIGHT_LEAST: Readonly<Partial<Record<Joint, Grade>>> = { wrist: 1, shoulder: 1 };
+/** Weights of which one is enough, for any movement. */
+const ONE_IS_ENOUGH = ['kettlebell', 'barbell', 'plate', 'medicine ball', 'sandbag', 'band', 'cable machine'];
+/** Weights that are heard when they are set down. */
+const HEARD = ['dumbbell', 'kettlebell', 'barbell', 'plate', 'medicine ball'];
+
+const toGrade = (n: number): Grade => Math.max(0, Math.min(3, n)) as Grade;
+const toEffort = (n: number) => Math.max(1, Math.min(5, n)) as Movement['effortClass'];
+const round = (sec: number) => Math.max(0.1, Math.round(sec * 100) / 100);
+
+const scalePace = (sec: Movement['paceSec'], by: number): Movement['paceSec'] => ({
+  low: round(sec.low * by),
+  likely: round(sec.likely * by),
+  high: round(sec.high * by),
+});
+
+/** Families in which the order of modifiers matters follow it; a weight is there before it is told how many. */
+const order = (m: Modifier) => FAMILIES.indexOf(m.family);
+
+/** A movement with what modifiers change of it. Its name, words and id stay the head's. */
+export function applyModifiers(head: Movement, modifiers: readonly Modifier[]): Movement {
+  return [...modifiers]
+    .sort((a, b) => order(a) - order(b))
+    .reduce((m, modifier) => applyChange(m, modifier.change(m)), head);
+}
+
+function applyChange(m: Movement, c: Change): Movement {
+  const weighted = c.weight === undefined ? m : withWeight(m, c.weight);
+  const demand = { ...weighted.demand };
+  for (const joint of JOINTS)
+    demand[joint] = toGrade(
+      Math.max(Math.min(demand[joint] + (c.more?.[joint] ?? 0), c.most?.[joint] ?? 3), c.least?.[joint] ?? 0),
+    );
+  const pace = m.isHold ? 1 : (c.pace ?? 1);
+  return {
+    ...weighted,
+    kit: kitOf(weighted.kit, c),
+    pattern: c.pattern ?? m.pattern,
+    position: c.position ?? m.position,
+    isOnFloor: c.floor ?? m.isOnFloor,
+    isOverhead: c.overhead ?? (c.position === 'standing' && m.position === 'prone' ? false : m.isOverhead),
+    isHold: c.counted === undefined ? m.isHold : c.counted === 'hold',
+    isOneSided: c.sides === undefined ? m.isOneSided : c.sides === 'one at a time',
+    demand,
+    impact: c.impact ?? m.impact,
+    noise: c.noise ?? weighted.noise,
+    effortClass: toEffort(weighted.effortClass + (c.effort ?? 0)),
+    paceSec: c.paceSec ?? scalePace(weighted.paceSec, pace),
+  };
+}
+
+function kitOf(kit: readonly string[], c: Change): string[] {
+  const kept = c.bare ? kit.filter((k) => !isWeight(k)) : [...kit];
+  const counted = c.weights === undefined ? kept : kept.map((k) => (isWeight(k) ? sayPiece(kitKey(k), c.weights!) : k));
+  return c.kit === undefined || counted.some((k) => kitKey(k) === c.kit) ? counted : [...counted, c.kit];
+}
+
+/** Another weight in place of the one there was, as many; where there was none it is added, and asks more. */
+function withWeight(m: Movement, weight: string): Movement {
+  const noise = Math.max(m.noise, HEARD.includes(weight) ? 1 : 0) as Grade;
+  const isSwapped = (k: string) =>
+    isWeight(k) || (['band', 'loop band', 'cable machine'].includes(kitKey(k)) && kitKey(k) !== weight);
+  if (m.kit.some(isSwapped)) {
+    const many = Math.max(...m.kit.filter(isWeight).map(pieceCount), 1);
+    // What a barbell holds for both hands is one in each.
+    const isPair = m.kit.some((k) => kitKey(k) === 'barbell') && !m.isOneSided;
+    const count = ONE_IS_ENOUGH.includes(weight) ? 1 : isPair ? 2 : many;
+    const rest = m.kit.filter((k) => !isSwapped(k));
+    return { ...m, kit: [sayPiece(weight, count), ...rest], noise };
+  }
+  if (hasWeight(m) || m.kit.some((k) => kitKey(k) === weight)) return m;
+  const count = ONE_IS_ENOUGH.includes(weight) || m.position !== 'standing' || (m.isOneSided && !isLegs(m)) ? 1 : 2;
+  const demand = { ...m.demand };
+  for (const joint of JOINTS) demand[joint] = Math.max(demand[joint], WEIGHT_LEAST[joint] ?? 0) as Grade;
+  return {
+    ...m,
+    kit: [sayPiece(weight, count), ...m.kit],
+    demand,
+    noise,
+    effortClass: toEffort(m.effortClass + 1),
+    paceSec: m.isHold ? m.paceSec : scalePace(m.paceSec, 1.1),
+  };
+}

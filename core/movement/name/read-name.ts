@@ -1,0 +1,243 @@
+import { cutLetters } from '../../letters.ts';
+import { joinKit } from '../kit.ts';
+import type { Grade, Joint, Movement, Position } from '../movement.ts';
+import { JOINTS, movementId } from '../movement.ts';
+import type { CautionRow } from '../shelf.ts';
+import { cautionsOf } from '../shelf.ts';
+import { applyModifiers } from './apply-modifiers.ts';
+import type { Lexicon, Shape } from './lexicon.ts';
+import { isWeightImplement, shapeKey, withoutArticles } from './lexicon.ts';
+import type { Modifier } from './modifier.ts';
+import { FAMILIES } from './modifier.ts';
+import { parseName } from './parse-name.ts';
+import { nameWords } from './words.ts';
+
+/** A movement that stands on no shelf: read from its name. */
+export interface NameReading {
+  readonly movement: Movement;
+  /** What it is made of: one, or the parts of a compound. */
+  readonly shapes: readonly Shape[];
+  /** The movement of the shelf that each is nearest to. */
+  readonly from: readonly Movement[];
+  /** In a few words: `reverse lunge, then biceps curl; with weights`. */
+  readonly said: string;
+  /** Where the higher grade was taken, since a name doesn't say how much it asks: `shoulder`, `noise`. */
+  readonly safeSide: readonly string[];
+}
+
+/** What a name is read with. */
+export interface NameBook {
+  readonly lexicon: Lexicon;
+  readonly cautions: readonly CautionRow[];
+  readonly breathing: Readonly<Record<string, string>>;
+  find(id: string): Movement | undefined;
+}
+
+export const READ_SOURCE = 'read from the name; common practice, no source';
+const MAX_LINE = 200;
+/** A part that is held lasts so long within a compound. */
+/** Of the positions that a compound goes through, the first of these is the one that a person may have to spare. */
+const POSITION_ORDER: readonly Position[] = [
+  'prone',
+  'supine',
+  'hanging',
+  'hands-and-knees',
+  'kneeling',
+  'standing',
+  'seated',
+];
+const HELD_PART: Movement['paceSec'] = { low: 1, likely: 2, high: 3 };
+
+/**
+ * What a name says: a movement of the shelf where its words are one, else a reading. Undefined where words name no movement. A
+ * name's own order of modifiers doesn't matter where what is said is the same.
+ */
+export function readName(name: string, book: NameBook): Movement | NameReading | undefined {
+  const words = withoutArticles(nameWords(name));
+  if (words.length === 0) return undefined;
+  const shapes = parseName(words, book.lexicon);
+  return shapes && readShapes(shapes, book);
+}
+
+export const isReading = (read: Movement | NameReading): read is NameReading => 'shapes' in read;
+
+/** The movement or reading of shapes that are known. */
+export function readShapes(shapes: readonly Shape[], book: NameBook): Movement | NameReading | undefined {
+  const { lexicon } = book;
+  if (shapes.length === 1) {
+    const [shape] = shapes as [Shape];
+    const { from, left } = cover(shape, lexicon);
+    if (left.length === 0) return from;
+    return toReading(applyModifiers(from, left), shapes, from, [from], book);
+  }
+  const implements_ = [...new Set(shapes.flatMap((s) => s.modifiers.filter(isWeightImplement)))];
+  const bare = shapes.map((s) => ({ ...s, modifiers: s.modifiers.filter((m) => !implements_.includes(m)) }));
+  const known = lexicon.compoundOf(shapes.map(shapeKey).join('+')) ?? lexicon.compoundOf(bare.map(shapeKey).join('+'));
+  if (known) return readShapes([{ head: known, modifiers: implements_ }], book);
+  const parts = shapes.map((shape) => {
+    const { from, left } = cover(shape, lexicon);
+    return { from, movement: left.length === 0 ? from : applyModifiers(from, left), name: nameOf(shape, lexicon) };
+  });
+  // The same once more is no compound: "squat squat".
+  if (new Set(parts.map((p) => p.name)).size < parts.length) return undefined;
+  const joined = joinParts(parts.map((p) => p.movement));
+  const ids = parts.map((p) => movementId(p.name)).map((id) => book.find(id)?.id ?? id);
+  return toReading(
+    { ...joined, parts: ids },
+    shapes,
+    joined,
+    parts.map((p) => p.from),
+    book,
+  );
+}
+
+/** A movement of the shelf with one of these is done with any weight. */
+const ANY_WEIGHT = new Set(['weighted', 'bottle', 'dumbbell']);
+
+interface Cover {
+  readonly from: Movement;
+  /** What it doesn't say yet. */
+  readonly left: readonly Modifier[];
+  /** It is done with another weight than the one that is said. */
+  readonly isSwapped: boolean;
+}
+
+/** The movement of the shelf that says most of a shape already, and what is left to be said. */
+function cover({ head, modifiers }: Shape, lexicon: Lexicon): Cover {
+  let best: Cover & { score: number } = { from: head, left: modifiers, isSwapped: false, score: 0 };
+  for (const known of lexicon.derivedFrom(head)) {
+    let score = 0;
+    let left: readonly Modifier[] = modifiers;
+    let isSwapped = false;
+    for (const own of known.modifiers) {
+      if (left.includes(own)) {
+        left = left.filter((m) => m !== own);
+        // What a movement is goes before what it is done with.
+        score += own.family === 'implement' ? 8 : 9 - FAMILIES.indexOf(own.family) / 10;
+      } else if (ANY_WEIGHT.has(own.id) && left.some(isWeightImplement)) {
+        score += 4;
+        isSwapped = true;
+      } else {
+        score = -1;
+        break;
+      }
+    }
+    if (score > best.score) best = { from: known.movement, left, isSwapped, score };
+  }
+  return best;
+}
+
+/** The name of a shape: modifiers in the order the trade says them, what it is made from, what stands behind it. */
+function nameOf(shape: Shape, lexicon: Lexicon): string {
+  const { words, left } = baseOf(shape, lexicon);
+  if (left.length === 0) return words;
+  const before = left.filter((m) => !m.isBehind).sort((a, b) => spoken(a) - spoken(b));
+  const behind = left.filter((m) => m.isBehind);
+  return [...before.map((m) => m.name), words, ...behind.map((m) => m.name)].join(' ');
+}
+
+/** The plain words of what a shape is made from, and what is said beside them. */
+function baseOf(shape: Shape, lexicon: Lexicon): { words: string; left: readonly Modifier[] } {
+  const { from, left, isSwapped } = cover(shape, lexicon);
+  if (left.length === 0) return { words: from.name, left };
+  return isSwapped
+    ? { words: lexicon.headName(shape.head), left: shape.modifiers }
+    : { words: lexicon.headName(from), left };
+}
+
+/** `no-jump slow alternating single-arm seated dumbbell wide reverse hammer jump ...` */
+const SPOKEN = [
+  'taken away',
+  'rhythm',
+  'range',
+  'sides',
+  'support',
+  'implement',
+  'stance',
+  'direction',
+  'grip',
+  'empty',
+];
+const spoken = (m: Modifier): number => (m.id === 'jump' ? 99 : SPOKEN.indexOf(m.family));
+
+function saidOf(shapes: readonly Shape[], lexicon: Lexicon): string {
+  const bases = shapes.map((s) => baseOf(s, lexicon));
+  const heads = bases.map(({ words, left }) => [...left.filter(isOfMovement).map((m) => m.name), words].join(' '));
+  const how = new Set(bases.flatMap(({ left }) => left.filter((m) => !isOfMovement(m)).map((m) => m.says)));
+  return [heads.join(', then '), ...how].join('; ');
+}
+
+/** Directions and stances are said with the head, the rest behind it. */
+const isOfMovement = (m: Modifier) =>
+  !m.isBehind && (m.family === 'direction' || m.family === 'stance' || m.family === 'grip');
+
+function toReading(
+  movement: Movement,
+  shapes: readonly Shape[],
+  from: Movement,
+  heads: readonly Movement[],
+  book: NameBook,
+): NameReading {
+  const { lexicon } = book;
+  const name = shapes.map((s) => nameOf(s, lexicon)).join(' and ');
+  const how = [...new Set(shapes.flatMap((s) => s.modifiers.map((m) => m.says)))].filter(
+    (s) => !from.doing.includes(s),
+  );
+  const generic = new Set(book.cautions.map(([, , words]) => words));
+  const own = heads.flatMap((h) => h.cautions.filter((c) => !generic.has(c)));
+  return {
+    movement: {
+      ...movement,
+      id: movementId(name),
+      name,
+      otherNames: [],
+      paceSource: READ_SOURCE,
+      doing: cutLetters(shapes.length > 1 ? from.doing : [from.doing, ...how].join('; '), MAX_LINE),
+      breathing: book.breathing[movement.pattern] ?? from.breathing,
+      cautions: [...new Set([...own, ...cautionsOf(movement.demand, movement.impact, book.cautions)])],
+    },
+    shapes,
+    from: heads,
+    said: saidOf(shapes, lexicon),
+    safeSide: higherThan(movement, heads),
+  };
+}
+
+/** Where a reading asks for more than any of what it is made from. */
+function higherThan(movement: Movement, heads: readonly Movement[]): string[] {
+  const most = (of: (m: Movement) => number) => Math.max(...heads.map(of));
+  return [
+    ...JOINTS.filter((j) => movement.demand[j] > most((m) => m.demand[j])),
+    ...(movement.impact > most((m) => m.impact) ? ['impact'] : []),
+    ...(movement.noise > most((m) => m.noise) ? ['noise'] : []),
+    ...(movement.effortClass > most((m) => m.effortClass) ? ['effort'] : []),
+  ];
+}
+
+/** Movements done one after the other and counted as one: each place is asked for as by the part that asks most. */
+function joinParts(parts: readonly Movement[]): Movement {
+  const hardest = parts.reduce((a, b) => (b.effortClass > a.effortClass ? b : a));
+  const most = (of: (m: Movement) => number) => Math.max(...parts.map(of)) as Grade;
+  const pace = (of: keyof Movement['paceSec']) =>
+    Math.round(10 * parts.reduce((sum, m) => sum + (m.isHold ? HELD_PART : m.paceSec)[of], 0)) / 10;
+  const [first] = parts as [Movement];
+  const isHard = parts.filter((m) => m.effortClass >= 3).length > 1;
+  return {
+    ...hardest,
+    isHold: false,
+    isOneSided: parts.some((m) => m.isOneSided),
+    isOverhead: parts.some((m) => m.isOverhead),
+    isOnFloor: parts.some((m) => m.isOnFloor),
+    position: POSITION_ORDER.find((p) => parts.some((m) => m.position === p)) ?? first.position,
+    preparesWrists: false,
+    demand: Object.fromEntries(JOINTS.map((j) => [j, most((m) => m.demand[j])])) as Record<Joint, Grade>,
+    impact: most((m) => m.impact),
+    noise: most((m) => m.noise),
+    kit: joinKit(parts.flatMap((m) => m.kit)),
+    effortClass: Math.min(5, hardest.effortClass + (isHard ? 1 : 0)) as Movement['effortClass'],
+    paceSec: { low: pace('low'), likely: pace('likely'), high: pace('high') },
+    setUp: first.setUp,
+    doing: cutLetters(parts.map((m) => m.doing).join('; then: '), MAX_LINE),
+    watchFor: hardest.watchFor,
+  };
+}
