@@ -2,6 +2,7 @@ import { PLACES, servesAs } from './kit.ts';
 import type { MovementLibrary } from './library.ts';
 import type { Movement, Pattern } from './movement.ts';
 import { areaOf } from './movement.ts';
+import { easierNeighbours } from './name/neighbours.ts';
 import type { Spare } from './spare.ts';
 import { askedBits, SPARE_WORDS, SPARES, spareBits } from './spare.ts';
 
@@ -63,10 +64,18 @@ function computeOrder(movement: Movement, library: MovementLibrary): Candidate[]
     seen.add(candidate.id);
     out.push({ movement: candidate, how });
   };
-  const steps = library.ladders.flatMap((ladder) => {
-    const at = ladder.steps.findIndex((s) => s.movementId === movement.id);
-    return at < 0 ? [] : ladder.steps.map((s, i) => ({ id: s.movementId, far: Math.abs(i - at) + (i > at ? 0.5 : 0) }));
-  });
+  const isOnLadder = library.ladders.some((l) => l.steps.some((s) => s.movementId === movement.id));
+  if (!isOnLadder) for (const near of nearShapes(movement, library)) add(near, 'ladder');
+  // Of what is read, the ladders of what it is made from.
+  const from = library.readingOf(movement.id)?.from.map((m) => m.id) ?? [movement.id];
+  const steps = from.flatMap((id) =>
+    library.ladders.flatMap((ladder) => {
+      const at = ladder.steps.findIndex((s) => s.movementId === id);
+      return at < 0
+        ? []
+        : ladder.steps.map((s, i) => ({ id: s.movementId, far: Math.abs(i - at) + (i > at ? 0.5 : 0) }));
+    }),
+  );
   for (const { id } of steps.sort((a, b) => a.far - b.far)) add(library.find(id), 'ladder');
   const others = library.movements
     .map((m) => ({ m, far: distance(m, movement) }))
@@ -75,6 +84,12 @@ function computeOrder(movement: Movement, library: MovementLibrary): Candidate[]
   for (const { m } of others) if (areaOf(m) === areaOf(movement)) add(m, 'area');
   for (const id of CALM) add(library.find(id), 'calm');
   return out;
+}
+
+/** The same movement with one thing left off or made easier, then with two. */
+function nearShapes(movement: Movement, library: MovementLibrary): Movement[] {
+  const once = easierNeighbours(movement, library.book);
+  return [...once, ...once.flatMap((n) => easierNeighbours(n.movement, library.book))].map((n) => n.movement);
 }
 
 const distance = (a: Movement, b: Movement): number =>

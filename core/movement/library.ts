@@ -81,6 +81,8 @@ export function buildLibrary(movements: readonly Movement[], ladders: readonly L
     cautions: SHELF.cautions,
     breathing: SHELF.breathing,
     find: (id) => byId.get(id),
+    shapesOf: (id) => readingOf(id)?.shapes,
+    keep: (reading) => keep(reading)!,
   };
   const readings = new Map<string, NameReading>();
   const keep = (read: Movement | NameReading | undefined): Movement | undefined => {

@@ -5,7 +5,7 @@ import { buildLibrary } from './library.ts';
 import type { Movement } from './movement.ts';
 
 const make = (movementId: string, fields: Partial<Omit<Movement, 'id'>> = {}): Movement =>
-  withFields(undefined, { movementId, fields: { pattern: 'push', ...fields } });
+  withFields(undefined, { movementId, fields: { pattern: 'push', position: 'seated', ...fields } });
 const written = make('written');
 const order = (others: readonly Movement[], steps: readonly string[] = []) => {
   const ladders =

@@ -386,4 +386,249 @@ export const LADDER_ROWS: readonly LadderRow[] = [
       ['overhead carry', 'overhead'],
     ],
   ],
+  [
+    'tuck-jump',
+    'Tuck jump',
+    [
+      ['standing knee drive', 'knee by knee'],
+      ['squat to toes', 'onto the toes'],
+      ['vertical jump', 'off the floor'],
+      ['tuck jump', 'knees to the chest'],
+    ],
+  ],
+  [
+    'box-jump',
+    'Box',
+    [
+      ['low step-up', 'a low step'],
+      ['step-up', 'a full step'],
+      ['step-over', 'over it'],
+      ['box jump', 'with a jump'],
+    ],
+  ],
+  [
+    'thruster',
+    'Thruster',
+    [
+      ['squat to reach', 'without a weight'],
+      ['bottle press', 'arms alone'],
+      ['push press', 'with a dip'],
+      ['thruster', 'from a full squat'],
+      ['cluster', 'from the floor'],
+    ],
+  ],
+  [
+    'swing',
+    'Swing',
+    [
+      ['hip hinge', 'without a weight'],
+      ['romanian deadlift', 'slow, with a weight'],
+      ['swing', 'quick'],
+      ['american swing', 'overhead'],
+    ],
+  ],
+  [
+    'clean',
+    'Clean and snatch',
+    [
+      ['deadlift', 'from the floor'],
+      ['high pull', 'to the chest'],
+      ['clean', 'to the shoulder'],
+      ['snatch', 'overhead'],
+    ],
+  ],
+  [
+    'v-up',
+    'V-up',
+    [
+      ['toe reach crunch', 'shoulders only'],
+      ['tuck-up', 'knees in'],
+      ['v-up', 'legs long'],
+    ],
+  ],
+  [
+    'hanging-raise',
+    'Hanging raise',
+    [
+      ['bar hang', 'hang only'],
+      ['hanging knee raise', 'bent knees'],
+      ['hanging leg raise', 'straight legs'],
+    ],
+  ],
+  [
+    'hamstring-curl',
+    'Hamstring curl',
+    [
+      ['standing hamstring curl', 'standing'],
+      ['glute bridge', 'hips up'],
+      ['hamstring curl', 'sliding'],
+      ['nordic curl', 'own weight'],
+    ],
+  ],
+  [
+    'donkey-kick',
+    'Leg back',
+    [
+      ['standing leg lift back', 'standing'],
+      ['donkey kick', 'on hands and knees'],
+    ],
+  ],
+  [
+    'hydrant',
+    'Leg to the side',
+    [
+      ['side leg lift', 'standing'],
+      ['fire hydrant', 'on hands and knees'],
+    ],
+  ],
+  [
+    'pistol',
+    'Pistol squat',
+    [
+      ['sit-to-stand', 'both legs'],
+      ['single-leg chair stand', 'one leg, from a chair'],
+      ['pistol squat', 'all the way'],
+    ],
+  ],
+  [
+    'cossack',
+    'Cossack squat',
+    [
+      ['side step squat', 'shallow'],
+      ['side lunge', 'one side'],
+      ['cossack squat', 'side to side'],
+    ],
+  ],
+  [
+    'power-jack',
+    'Jacks',
+    [
+      ['step jack', 'stepping'],
+      ['half jack', 'small'],
+      ['seal jack', 'arms forward'],
+      ['squat jack', 'low'],
+      ['power jack', 'with a squat'],
+    ],
+  ],
+  [
+    'kick',
+    'Kick',
+    [
+      ['heel dig', 'heel to the floor'],
+      ['standing knee drive', 'knee up'],
+      ['front kick', 'kicked'],
+    ],
+  ],
+  [
+    'bench-press',
+    'Bench press',
+    [
+      ['palm press', 'palm to palm'],
+      ['band chest press', 'a band'],
+      ['lying floor press', 'on the floor'],
+      ['bench press', 'on a bench'],
+    ],
+  ],
+  [
+    'fly',
+    'Fly',
+    [
+      ['seated chest opener', 'no kit'],
+      ['standing chest fly', 'a band'],
+      ['chest fly', 'lying, with weights'],
+    ],
+  ],
+  [
+    'reverse-fly',
+    'Reverse fly',
+    [
+      ['elbow draw-back', 'no kit'],
+      ['band pull-apart', 'a band'],
+      ['reverse fly', 'with weights'],
+    ],
+  ],
+  [
+    'pull-down',
+    'Pull-down',
+    [
+      ['prone pull-down', 'lying'],
+      ['band pull-down', 'a band'],
+      ['lat pull-down', 'a machine'],
+    ],
+  ],
+  [
+    'handstand',
+    'Upside down',
+    [
+      ['forearm slide on the wall', 'standing'],
+      ['pike hold', 'hips high'],
+      ['handstand hold', 'against a wall'],
+      ['handstand push-up', 'and push'],
+    ],
+  ],
+  [
+    'balance',
+    'Balance',
+    [
+      ['tall stand', 'both feet'],
+      ['tandem stand', 'foot before foot'],
+      ['single-leg balance', 'one foot'],
+    ],
+  ],
+  [
+    'sprint',
+    'Sprint',
+    [
+      ['seated march', 'sitting'],
+      ['walk', 'walking'],
+      ['stride', 'fast and relaxed'],
+      ['sprint', 'fast'],
+    ],
+  ],
+  [
+    'sprawl',
+    'Down and up',
+    [
+      ['chair squat thrust', 'on a chair'],
+      ['step-back squat thrust', 'stepping'],
+      ['squat thrust', 'jumping'],
+      ['sprawl', 'quick'],
+      ['burpee', 'with a push-up and jump'],
+    ],
+  ],
+  [
+    'get-up',
+    'Get-up',
+    [
+      ['half get-up', 'half way'],
+      ['get-up', 'all the way'],
+    ],
+  ],
+  [
+    'crawl',
+    'Crawl',
+    [
+      ['bird dog', 'arm and leg in place'],
+      ['bear walk', 'hips high'],
+      ['bear crawl', 'knees low'],
+    ],
+  ],
+  [
+    'bar-dip',
+    'Bar dip',
+    [
+      ['bent-knee chair dip', 'legs help'],
+      ['chair dip', 'on a chair'],
+      ['bar dip', 'own weight'],
+    ],
+  ],
+  [
+    'roll-out',
+    'Roll-out',
+    [
+      ['kneeling plank', 'held'],
+      ['plank', 'from the toes'],
+      ['roll-out', 'rolling out'],
+    ],
+  ],
 ];

@@ -4,6 +4,7 @@ import { JOINTS } from '../movement.ts';
 import type { Change, Modifier } from './modifier.ts';
 import { FAMILIES } from './modifier.ts';
 import { hasWeight, isLegs, isWeight } from './modifiers.ts';
+import { nameWords } from './words.ts';
 
 /** What a weight in the hands asks for where there was none (common practice, no source). */
 const WEIGHT_LEAST: Readonly<Partial<Record<Joint, Grade>>> = { wrist: 1, shoulder: 1 };
@@ -88,4 +89,39 @@ function withWeight(m: Movement, weight: string): Movement {
     effortClass: toEffort(m.effortClass + 1),
     paceSec: m.isHold ? m.paceSec : scalePace(m.paceSec, 1.1),
   };
+}
+
+/** A plank is held, a swing is done standing and with a kettlebell: said again it is the same movement. */
+export function isSaidAlready(modifier: Modifier, head: Movement): boolean {
+  let known = said.get(head);
+  if (!known) said.set(head, (known = new Map<Modifier, boolean>()));
+  let answer = known.get(modifier);
+  if (answer === undefined) {
+    answer = saysNothingNew(modifier, head);
+    known.set(modifier, answer);
+  }
+  return answer;
+}
+
+const said = new WeakMap<Movement, Map<Modifier, boolean>>();
+
+function saysNothingNew(modifier: Modifier, head: Movement): boolean {
+  const own = nameWords(head.name);
+  if (nameWords(modifier.name).every((w) => own.includes(w))) return true;
+  switch (modifier.id) {
+    case 'hold':
+      return head.isHold;
+    case 'lying':
+      return head.position === 'supine';
+    case 'standing':
+    case 'prone':
+    case 'seated':
+    case 'kneeling':
+      return head.position === modifier.id;
+    default: {
+      const { weight, kit, weights: _weights, ...more } = modifier.change(head);
+      const piece = weight ?? kit;
+      return piece !== undefined && Object.keys(more).length === 0 && head.kit.some((k) => kitKey(k) === kitKey(piece));
+    }
+  }
 }

@@ -61,6 +61,8 @@ export interface Modifier {
   readonly change: (head: Movement) => Change;
   /** True where it makes the movement easier: without it is harder. */
   readonly eases?: boolean;
+  /** For one that eases: what it is without it, `hands free`. */
+  readonly off?: string;
   /** Ids of easier ones that may stand in its place, nearest first; it may always be left off where it doesn't ease. */
   readonly easier?: readonly string[];
 }

@@ -18,7 +18,7 @@ const isLying = (m: Movement) => m.position === 'supine' || m.position === 'pron
 const isArms = (m: Movement) => ['press', 'pull', 'push', 'carry'].includes(m.pattern);
 /** The hands bear the body: push-ups, planks, climbers. */
 const isOnHands = (m: Movement) =>
-  (m.position === 'prone' || m.position === 'hands-and-knees' || m.position === 'hanging') &&
+  (m.position === 'prone' || m.position === 'hands-and-knees') &&
   m.demand.shoulder >= 1 &&
   !hasWeight(m) &&
   ['push', 'brace', 'locomotion', 'jump', 'press', 'rotate'].includes(m.pattern);
@@ -242,6 +242,7 @@ const SUPPORTS: readonly Modifier[] = [
     ],
     says: 'at a wall',
     eases: true,
+    off: 'away from the wall',
     takes: (m) => !m.isHold || isOnHands(m) || m.pattern === 'mobility',
     change: (m) => (isOnHands(m) || goesDown(m) ? AT_THE_WALL : { kit: 'wall' }),
   },
@@ -266,6 +267,7 @@ const SUPPORTS: readonly Modifier[] = [
     ],
     says: 'hands on a chair',
     eases: true,
+    off: 'hands lower',
     easier: ['wall'],
     takes: (m) => isOnHands(m) || goesDown(m),
     change: () => HANDS_RAISED,
@@ -318,6 +320,7 @@ const SUPPORTS: readonly Modifier[] = [
     ],
     says: 'on the knees',
     eases: true,
+    off: 'from the toes',
     easier: ['incline', 'wall'],
     takes: (m) =>
       isOnHands(m) && m.position !== 'hanging' && m.position !== 'hands-and-knees' && m.impact === 0 && !isMoving(m),
@@ -366,6 +369,7 @@ const SUPPORTS: readonly Modifier[] = [
     ],
     says: 'seated',
     eases: true,
+    off: 'standing',
     takes: (m) =>
       !m.isOnFloor && isStanding(m) && m.impact === 0 && !isLegs(m) && m.pattern !== 'hinge' && m.pattern !== 'carry',
     change: () => ({ position: 'seated', floor: false, effort: -1, most: { hip: 1, knee: 0, ankle: 0 } }),
@@ -447,6 +451,7 @@ const SUPPORTS: readonly Modifier[] = [
     ],
     says: 'holding on',
     eases: true,
+    off: 'hands free',
     takes: (m) =>
       isFoot(m) || (m.pattern === 'locomotion' && isUpright(m)) || (m.pattern === 'mobility' && isStanding(m)),
     change: () => ({ kit: 'chair', effort: -1, most: { back: 1, hip: 1, knee: 1, ankle: 1 } }),
@@ -458,6 +463,7 @@ const SUPPORTS: readonly Modifier[] = [
     words: ['assisted', 'band assisted', 'supported', 'with assistance', 'with help', 'band', 'with a band'],
     says: 'with a band that helps',
     eases: true,
+    off: 'without help',
     takes: (m) => m.position === 'hanging',
     change: () => ({ kit: 'band', effort: -1, more: { elbow: -1 } }),
   },
@@ -634,6 +640,7 @@ const RANGES: readonly Modifier[] = [
     words: ['half', 'partial', 'mini', 'small', 'shallow', 'quarter', 'half way', 'short'],
     says: 'half the way',
     eases: true,
+    off: 'all the way',
     takes: (m) => isWork(m) && !m.isHold,
     change: (m) => ({ effort: -1, pace: 0.8, more: isFoot(m) ? { knee: -1, hip: -1 } : {} }),
   },
@@ -693,6 +700,7 @@ const RHYTHMS: readonly Modifier[] = [
     words: ['lowering', 'lowering only', 'negative', 'eccentric', 'down only', 'eccentric only'],
     says: 'only the way down',
     eases: true,
+    off: 'up as well',
     takes: (m) => isWork(m) && !m.isHold && !isMoving(m),
     change: () => ({ paceSec: { low: 4, likely: 5, high: 7 }, effort: -1 }),
   },
@@ -864,7 +872,8 @@ const TAKEN_AWAY: readonly Modifier[] = [
     ],
     says: 'stepped, without a jump',
     eases: true,
-    takes: (m) => m.impact > 0 || m.noise > 0,
+    off: 'with the jump',
+    takes: (m) => m.impact > 0,
     change: (m) => ({
       impact: 0,
       noise: m.isOnFloor || m.demand.wrist >= 2 ? 1 : 0,
@@ -888,16 +897,19 @@ const TAKEN_AWAY: readonly Modifier[] = [
     ],
     says: 'without the push-up',
     eases: true,
+    off: 'with the push-up',
     takes: (m) => goesDown(m) || (m.demand.wrist >= 2 && isStanding(m)),
     change: () => ({ effort: -1, pace: 0.75, more: { wrist: -1, elbow: -1, shoulder: -1 } }),
   },
   {
     id: 'no-weight',
     family: 'taken away',
-    name: 'no-weight',
+    name: 'without weight',
+    isBehind: true,
     words: ['no weight', 'without weight', 'without a weight', 'weightless', 'unweighted', 'unloaded'],
     says: 'without a weight',
     eases: true,
+    off: 'with the weight',
     takes: (m) => hasWeight(m),
     change: () => ({ bare: true, effort: -1 }),
   },
@@ -947,15 +959,24 @@ export const MODIFIERS: readonly Modifier[] = [
   ...EMPTIES,
 ];
 
-/** Modifiers that make most movements easier, the smallest change first: offered where nothing of a name can be left off. */
-export const EASINGS: readonly string[] = [
-  'no-jump',
-  'no-weight',
-  'held',
-  'half',
-  'knees',
-  'incline',
-  'no-push-up',
-  'wall',
-  'seated',
+/** A modifier that makes a movement easier, and when it may be offered for that. */
+export interface Easing {
+  readonly id: string;
+  readonly when: (movement: Movement) => boolean;
+}
+
+const bearsOnHands = (m: Movement) => isOnHands(m) || (goesDown(m) && !hasWeight(m));
+
+/** Easings, the smallest change first (common practice, no source). The movement is what is to be made easier, all in all. */
+export const EASINGS: readonly Easing[] = [
+  // What is a jump by name is another movement without it.
+  { id: 'no-jump', when: (m) => m.impact >= 2 && !/jump|hop|skip|bound|leap/.test(m.name) },
+  { id: 'no-weight', when: (m) => hasWeight(m) && (isLegs(m) || m.demand.knee >= 2 || m.pattern === 'brace') },
+  { id: 'held', when: (m) => isLegs(m) && m.impact === 0 && m.kit.length === 0 },
+  { id: 'half', when: (m) => isFoot(m) && m.impact === 0 && !m.isHold && m.pattern !== 'hinge' },
+  { id: 'knees', when: isOnHands },
+  { id: 'incline', when: bearsOnHands },
+  { id: 'no-push-up', when: (m) => goesDown(m) && m.demand.wrist >= 3 },
+  { id: 'wall', when: bearsOnHands },
+  { id: 'seated', when: (m) => isArms(m) && m.effortClass <= 3 && m.demand.back <= 1 && m.demand.knee === 0 },
 ];

@@ -1,5 +1,6 @@
 import type { Movement } from '../movement.ts';
 import type { Entry, Lexicon, Shape } from './lexicon.ts';
+import { isSaidAlready } from './apply-modifiers.ts';
 import { sortModifiers } from './lexicon.ts';
 import type { Modifier } from './modifier.ts';
 
@@ -74,15 +75,6 @@ function parseWith(entries: readonly Entry[], lexicon: Lexicon, modifierFirst: b
   }
   return settle(parts, lexicon);
 }
-
-/** A plank is held, a swing is done standing: said again it is the same movement. */
-const isSaidAlready = (modifier: Modifier, head: Movement): boolean =>
-  (modifier.id === 'hold' && head.isHold) ||
-  (modifier.id === 'standing' && head.position === 'standing') ||
-  (modifier.id === 'lying' && head.position === 'supine') ||
-  (modifier.id === 'prone' && head.position === 'prone') ||
-  (modifier.id === 'seated' && head.position === 'seated') ||
-  (modifier.id === 'kneeling' && head.position === 'kneeling');
 
 /** Decides for each modifier which one it is, by what the heads take; an implement is for all parts that take it. */
 function settle(parts: readonly OpenPart[], lexicon: Lexicon): Shape[] | undefined {

@@ -4,7 +4,7 @@ import type { Grade, Joint, Movement, Position } from '../movement.ts';
 import { JOINTS, movementId } from '../movement.ts';
 import type { CautionRow } from '../shelf.ts';
 import { cautionsOf } from '../shelf.ts';
-import { applyModifiers } from './apply-modifiers.ts';
+import { applyModifiers, isSaidAlready } from './apply-modifiers.ts';
 import type { Lexicon, Shape } from './lexicon.ts';
 import { isWeightImplement, shapeKey, withoutArticles } from './lexicon.ts';
 import type { Modifier } from './modifier.ts';
@@ -31,10 +31,16 @@ export interface NameBook {
   readonly cautions: readonly CautionRow[];
   readonly breathing: Readonly<Record<string, string>>;
   find(id: string): Movement | undefined;
+  /** What a movement that was read is made of. */
+  shapesOf(id: string): readonly Shape[] | undefined;
+  /** Remembers a reading, so that its id finds it; the movement under that id. */
+  keep(reading: NameReading): Movement;
 }
 
 export const READ_SOURCE = 'read from the name; common practice, no source';
 const MAX_LINE = 200;
+/** A movement's name has no more letters. */
+const MAX_NAME_LETTERS = 80;
 /** A part that is held lasts so long within a compound. */
 /** Of the positions that a compound goes through, the first of these is the one that a person may have to spare. */
 const POSITION_ORDER: readonly Position[] = [
@@ -56,24 +62,35 @@ export function readName(name: string, book: NameBook): Movement | NameReading |
   const words = withoutArticles(nameWords(name));
   if (words.length === 0) return undefined;
   const shapes = parseName(words, book.lexicon);
-  return shapes && readShapes(shapes, book);
+  return shapes && readShapes(shapes, book, words.join(' '));
 }
 
 export const isReading = (read: Movement | NameReading): read is NameReading => 'shapes' in read;
 
-/** The movement or reading of shapes that are known. */
-export function readShapes(shapes: readonly Shape[], book: NameBook): Movement | NameReading | undefined {
+/**
+ * The movement or reading of shapes that are known. Its name is the usual one where that is read as the same again, else the words
+ * that were written; undefined where there are none.
+ */
+export function readShapes(
+  said: readonly Shape[],
+  book: NameBook,
+  written?: string,
+): Movement | NameReading | undefined {
+  const shapes = said.map(({ head, modifiers }) => ({
+    head,
+    modifiers: modifiers.filter((m) => !isSaidAlready(m, head)),
+  }));
   const { lexicon } = book;
   if (shapes.length === 1) {
-    const [shape] = shapes as [Shape];
+    const shape = shapes[0]!;
     const { from, left } = cover(shape, lexicon);
     if (left.length === 0) return from;
-    return toReading(applyModifiers(from, left), shapes, from, [from], book);
+    return toReading({ movement: applyModifiers(from, left), shapes, from, heads: [from], written }, book);
   }
   const implements_ = [...new Set(shapes.flatMap((s) => s.modifiers.filter(isWeightImplement)))];
   const bare = shapes.map((s) => ({ ...s, modifiers: s.modifiers.filter((m) => !implements_.includes(m)) }));
   const known = lexicon.compoundOf(shapes.map(shapeKey).join('+')) ?? lexicon.compoundOf(bare.map(shapeKey).join('+'));
-  if (known) return readShapes([{ head: known, modifiers: implements_ }], book);
+  if (known) return readShapes([{ head: known, modifiers: implements_ }], book, written);
   const parts = shapes.map((shape) => {
     const { from, left } = cover(shape, lexicon);
     return { from, movement: left.length === 0 ? from : applyModifiers(from, left), name: nameOf(shape, lexicon) };
@@ -83,10 +100,7 @@ export function readShapes(shapes: readonly Shape[], book: NameBook): Movement |
   const joined = joinParts(parts.map((p) => p.movement));
   const ids = parts.map((p) => movementId(p.name)).map((id) => book.find(id)?.id ?? id);
   return toReading(
-    { ...joined, parts: ids },
-    shapes,
-    joined,
-    parts.map((p) => p.from),
+    { movement: { ...joined, parts: ids }, shapes, from: joined, heads: parts.map((p) => p.from), written },
     book,
   );
 }
@@ -171,15 +185,26 @@ function saidOf(shapes: readonly Shape[], lexicon: Lexicon): string {
 const isOfMovement = (m: Modifier) =>
   !m.isBehind && (m.family === 'direction' || m.family === 'stance' || m.family === 'grip');
 
-function toReading(
-  movement: Movement,
-  shapes: readonly Shape[],
-  from: Movement,
-  heads: readonly Movement[],
-  book: NameBook,
-): NameReading {
+interface Assembled {
+  readonly movement: Movement;
+  readonly shapes: readonly Shape[];
+  /** Whose words it is described with. */
+  readonly from: Movement;
+  readonly heads: readonly Movement[];
+  readonly written: string | undefined;
+}
+
+/** True where a name is read as these shapes again. */
+function readsBack(name: string, shapes: readonly Shape[], { lexicon }: NameBook): boolean {
+  const again = parseName(withoutArticles(nameWords(name)), lexicon);
+  return again?.length === shapes.length && again.every((s, i) => shapeKey(s) === shapeKey(shapes[i]!));
+}
+
+function toReading({ movement, shapes, from, heads, written }: Assembled, book: NameBook): NameReading | undefined {
   const { lexicon } = book;
-  const name = shapes.map((s) => nameOf(s, lexicon)).join(' and ');
+  const usual = shapes.map((s) => nameOf(s, lexicon)).join(' and ');
+  const name = readsBack(usual, shapes, book) ? usual : written;
+  if (name === undefined || name.length > MAX_NAME_LETTERS) return undefined;
   const how = [...new Set(shapes.flatMap((s) => s.modifiers.map((m) => m.says)))].filter(
     (s) => !from.doing.includes(s),
   );

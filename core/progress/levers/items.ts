@@ -1,5 +1,6 @@
 import { MAX_KG, MAX_SHARE_PCT } from '../../limits.ts';
 import { convertDose, countsSides } from '../../movement/convert-dose.ts';
+import { stepOn } from '../../movement/ladders-with.ts';
 import { kitKey } from '../../movement/kit.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
 import type { WorkItem } from '../../document/document.ts';
@@ -63,12 +64,8 @@ function withSteps(item: WorkItem, steps: number): WorkItem {
 
 /** The name so many steps on along the first ladder that the movement is on; undefined where it is on none or at the end. */
 function stepName(name: string, by: number, library: MovementLibrary): string | undefined {
-  const id = library.findByName(name)?.id;
-  const ladder = id === undefined ? undefined : library.ladders.find((l) => l.steps.some((s) => s.movementId === id));
-  if (!ladder) return undefined;
-  const at = ladder.steps.findIndex((s) => s.movementId === id);
-  const to = clamp(at + by, 0, ladder.steps.length - 1);
-  return to === at ? undefined : library.find(ladder.steps[to]!.movementId)!.name;
+  const movement = library.findByName(name);
+  return movement && stepOn(movement, by, library)?.name;
 }
 
 /** The next shape of the movement's ladder; the dose keeps its number, and its sides follow the new shape. */
