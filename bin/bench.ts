@@ -4,6 +4,7 @@
  */
 import type { Page } from 'playwright-core';
 import { baseLibrary } from '../core/movement/library.ts';
+import { readName } from '../core/movement/name/read-name.ts';
 import { parseSession } from '../core/notation/parse.ts';
 import type { DayDate } from '../core/calendar/day.ts';
 import { formatProgramme } from '../core/exchange/programme-json.ts';
@@ -51,7 +52,30 @@ function time(runs: number, work: () => void): number {
 const line = (what: string, value: string, budget: string) =>
   process.stdout.write(`${what.padEnd(58)}${value.padStart(14)}   ${budget}\n`);
 
+/** What a coach from elsewhere writes: names of four words that stand on no shelf. */
+const UNKNOWN_NAMES = [
+  'alternating dumbbell reverse lunge',
+  'seated band overhead press',
+  'slow single-leg glute bridge',
+  'lateral lunge with kettlebell',
+];
+
+function benchNames(): void {
+  const { book } = baseLibrary;
+  const warm = time(5000, () => UNKNOWN_NAMES.forEach((n) => readName(n, book))) / UNKNOWN_NAMES.length;
+  const anew = time(2000, () => {
+    book.known.clear();
+    UNKNOWN_NAMES.forEach((n) => readName(n, book));
+  });
+  line(
+    'core: reading an unknown name of 4 words, µs (anew)',
+    `${(1000 * warm).toFixed(1)} (${((1000 * anew) / UNKNOWN_NAMES.length).toFixed(0)})`,
+    'under 20',
+  );
+}
+
 function benchCore(): void {
+  benchNames();
   const text = sixtyItems();
   const { document } = parseSession(text, baseLibrary);
   const planMs = time(400, () => computePlan(document, baseLibrary));

@@ -80,6 +80,7 @@ export function buildLibrary(movements: readonly Movement[], ladders: readonly L
     },
     cautions: SHELF.cautions,
     breathing: SHELF.breathing,
+    known: new Map(),
     find: (id) => byId.get(id),
     shapesOf: (id) => readingOf(id)?.shapes,
     keep: (reading) => keep(reading)!,

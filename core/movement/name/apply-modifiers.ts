@@ -3,7 +3,7 @@ import type { Grade, Joint, Movement } from '../movement.ts';
 import { JOINTS } from '../movement.ts';
 import type { Change, Modifier } from './modifier.ts';
 import { FAMILIES } from './modifier.ts';
-import { hasWeight, isLegs, isWeight } from './modifiers.ts';
+import { isLegs, isWeight } from './modifiers.ts';
 import { nameWords } from './words.ts';
 
 /** What a weight in the hands asks for where there was none (common practice, no source). */
@@ -26,36 +26,38 @@ const scalePace = (sec: Movement['paceSec'], by: number): Movement['paceSec'] =>
 /** Families in which the order of modifiers matters follow it; a weight is there before it is told how many. */
 const order = (m: Modifier) => FAMILIES.indexOf(m.family);
 
+/** A movement as it is being changed: spreading it for each modifier was most of the time of a reading. */
+type Draft = { -readonly [K in keyof Movement]: Movement[K] } & { demand: Record<Joint, Grade> };
+
 /** A movement with what modifiers change of it. Its name, words and id stay the head's. */
 export function applyModifiers(head: Movement, modifiers: readonly Modifier[]): Movement {
-  return [...modifiers]
-    .sort((a, b) => order(a) - order(b))
-    .reduce((m, modifier) => applyChange(m, modifier.change(m)), head);
+  const draft: Draft = { ...head, demand: { ...head.demand } };
+  const sorted = modifiers.length > 1 ? [...modifiers].sort((a, b) => order(a) - order(b)) : modifiers;
+  for (const modifier of sorted) applyChange(draft, modifier.change(draft));
+  return draft;
 }
 
-function applyChange(m: Movement, c: Change): Movement {
-  const weighted = c.weight === undefined ? m : withWeight(m, c.weight);
-  const demand = { ...weighted.demand };
-  for (const joint of JOINTS)
-    demand[joint] = toGrade(
-      Math.max(Math.min(demand[joint] + (c.more?.[joint] ?? 0), c.most?.[joint] ?? 3), c.least?.[joint] ?? 0),
-    );
-  const pace = m.isHold ? 1 : (c.pace ?? 1);
-  return {
-    ...weighted,
-    kit: kitOf(weighted.kit, c),
-    pattern: c.pattern ?? m.pattern,
-    position: c.position ?? m.position,
-    isOnFloor: c.floor ?? m.isOnFloor,
-    isOverhead: c.overhead ?? (c.position === 'standing' && m.position === 'prone' ? false : m.isOverhead),
-    isHold: c.counted === undefined ? m.isHold : c.counted === 'hold',
-    isOneSided: c.sides === undefined ? m.isOneSided : c.sides === 'one at a time',
-    demand,
-    impact: c.impact ?? m.impact,
-    noise: c.noise ?? weighted.noise,
-    effortClass: toEffort(weighted.effortClass + (c.effort ?? 0)),
-    paceSec: c.paceSec ?? scalePace(weighted.paceSec, pace),
-  };
+function applyChange(m: Draft, c: Change): void {
+  const wasProne = m.position === 'prone';
+  if (c.weight !== undefined) addWeight(m, c.weight);
+  if (c.more || c.least || c.most)
+    for (const joint of JOINTS)
+      m.demand[joint] = toGrade(
+        Math.max(Math.min(m.demand[joint] + (c.more?.[joint] ?? 0), c.most?.[joint] ?? 3), c.least?.[joint] ?? 0),
+      );
+  if (c.kit !== undefined || c.bare || c.weights !== undefined) m.kit = kitOf(m.kit, c);
+  if (c.paceSec) m.paceSec = c.paceSec;
+  else if (c.pace !== undefined && !m.isHold) m.paceSec = scalePace(m.paceSec, c.pace);
+  if (c.pattern) m.pattern = c.pattern;
+  if (c.position) m.position = c.position;
+  if (c.floor !== undefined) m.isOnFloor = c.floor;
+  if (c.overhead !== undefined) m.isOverhead = c.overhead;
+  else if (c.position === 'standing' && wasProne) m.isOverhead = false;
+  if (c.counted) m.isHold = c.counted === 'hold';
+  if (c.sides) m.isOneSided = c.sides === 'one at a time';
+  if (c.impact !== undefined) m.impact = c.impact;
+  if (c.noise !== undefined) m.noise = c.noise;
+  if (c.effort !== undefined) m.effortClass = toEffort(m.effortClass + c.effort);
 }
 
 function kitOf(kit: readonly string[], c: Change): string[] {
@@ -65,8 +67,8 @@ function kitOf(kit: readonly string[], c: Change): string[] {
 }
 
 /** Another weight in place of the one there was, as many; where there was none it is added, and asks more. */
-function withWeight(m: Movement, weight: string): Movement {
-  const noise = Math.max(m.noise, HEARD.includes(weight) ? 1 : 0) as Grade;
+function addWeight(m: Draft, weight: string): void {
+  if (HEARD.includes(weight)) m.noise = Math.max(m.noise, 1) as Grade;
   const isSwapped = (k: string) =>
     isWeight(k) || (['band', 'loop band', 'cable machine'].includes(kitKey(k)) && kitKey(k) !== weight);
   if (m.kit.some(isSwapped)) {
@@ -74,21 +76,15 @@ function withWeight(m: Movement, weight: string): Movement {
     // What a barbell holds for both hands is one in each.
     const isPair = m.kit.some((k) => kitKey(k) === 'barbell') && !m.isOneSided;
     const count = ONE_IS_ENOUGH.includes(weight) ? 1 : isPair ? 2 : many;
-    const rest = m.kit.filter((k) => !isSwapped(k));
-    return { ...m, kit: [sayPiece(weight, count), ...rest], noise };
+    m.kit = [sayPiece(weight, count), ...m.kit.filter((k) => !isSwapped(k))];
+    return;
   }
-  if (hasWeight(m) || m.kit.some((k) => kitKey(k) === weight)) return m;
+  if (m.kit.some((k) => kitKey(k) === weight)) return;
   const count = ONE_IS_ENOUGH.includes(weight) || m.position !== 'standing' || (m.isOneSided && !isLegs(m)) ? 1 : 2;
-  const demand = { ...m.demand };
-  for (const joint of JOINTS) demand[joint] = Math.max(demand[joint], WEIGHT_LEAST[joint] ?? 0) as Grade;
-  return {
-    ...m,
-    kit: [sayPiece(weight, count), ...m.kit],
-    demand,
-    noise,
-    effortClass: toEffort(m.effortClass + 1),
-    paceSec: m.isHold ? m.paceSec : scalePace(m.paceSec, 1.1),
-  };
+  for (const joint of JOINTS) m.demand[joint] = Math.max(m.demand[joint], WEIGHT_LEAST[joint] ?? 0) as Grade;
+  m.kit = [sayPiece(weight, count), ...m.kit];
+  m.effortClass = toEffort(m.effortClass + 1);
+  if (!m.isHold) m.paceSec = scalePace(m.paceSec, 1.1);
 }
 
 /** A plank is held, a swing is done standing and with a kettlebell: said again it is the same movement. */

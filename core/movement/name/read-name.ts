@@ -12,7 +12,7 @@ import { FAMILIES } from './modifier.ts';
 import { parseName } from './parse-name.ts';
 import { nameWords } from './words.ts';
 
-/** A movement that stands on no shelf: read from its name. */
+/** A movement that stands on no shelf: read from its name. What it says of itself is put into words when it is asked. */
 export interface NameReading {
   readonly movement: Movement;
   /** What it is made of: one, or the parts of a compound. */
@@ -31,6 +31,8 @@ export interface NameBook {
   readonly cautions: readonly CautionRow[];
   readonly breathing: Readonly<Record<string, string>>;
   find(id: string): Movement | undefined;
+  /** What was read already, by what it is made of. */
+  readonly known: Map<string, Movement | NameReading>;
   /** What a movement that was read is made of. */
   shapesOf(id: string): readonly Shape[] | undefined;
   /** Remembers a reading, so that its id finds it; the movement under that id. */
@@ -80,6 +82,24 @@ export function readShapes(
     head,
     modifiers: modifiers.filter((m) => !isSaidAlready(m, head)),
   }));
+  // The same few shapes are read in many spellings.
+  const key = shapes.map(shapeKey).join('+');
+  const known = book.known.get(key);
+  if (known) return known;
+  const read = readNew(shapes, key, book, written);
+  if (book.known.size >= MAX_KNOWN) book.known.clear();
+  if (read) book.known.set(key, read);
+  return read;
+}
+
+const MAX_KNOWN = 4000;
+
+function readNew(
+  shapes: readonly Shape[],
+  key: string,
+  book: NameBook,
+  written: string | undefined,
+): Movement | NameReading | undefined {
   const { lexicon } = book;
   if (shapes.length === 1) {
     const shape = shapes[0]!;
@@ -89,7 +109,7 @@ export function readShapes(
   }
   const implements_ = [...new Set(shapes.flatMap((s) => s.modifiers.filter(isWeightImplement)))];
   const bare = shapes.map((s) => ({ ...s, modifiers: s.modifiers.filter((m) => !implements_.includes(m)) }));
-  const known = lexicon.compoundOf(shapes.map(shapeKey).join('+')) ?? lexicon.compoundOf(bare.map(shapeKey).join('+'));
+  const known = lexicon.compoundOf(key) ?? lexicon.compoundOf(bare.map(shapeKey).join('+'));
   if (known) return readShapes([{ head: known, modifiers: implements_ }], book, written);
   const parts = shapes.map((shape) => {
     const { from, left } = cover(shape, lexicon);
@@ -117,7 +137,15 @@ interface Cover {
 }
 
 /** The movement of the shelf that says most of a shape already, and what is left to be said. */
-function cover({ head, modifiers }: Shape, lexicon: Lexicon): Cover {
+const covers = new WeakMap<Shape, Cover>();
+
+function cover(shape: Shape, lexicon: Lexicon): Cover {
+  let known = covers.get(shape);
+  if (!known) covers.set(shape, (known = findCover(shape, lexicon)));
+  return known;
+}
+
+function findCover({ head, modifiers }: Shape, lexicon: Lexicon): Cover {
   let best: Cover & { score: number } = { from: head, left: modifiers, isSwapped: false, score: 0 };
   for (const known of lexicon.derivedFrom(head)) {
     let score = 0;
@@ -208,8 +236,7 @@ function toReading({ movement, shapes, from, heads, written }: Assembled, book: 
   const how = [...new Set(shapes.flatMap((s) => s.modifiers.map((m) => m.says)))].filter(
     (s) => !from.doing.includes(s),
   );
-  const generic = new Set(book.cautions.map(([, , words]) => words));
-  const own = heads.flatMap((h) => h.cautions.filter((c) => !generic.has(c)));
+  const own = heads.flatMap((h) => h.cautions.filter((c) => !book.cautions.some(([, , words]) => words === c)));
   return {
     movement: {
       ...movement,
@@ -223,8 +250,12 @@ function toReading({ movement, shapes, from, heads, written }: Assembled, book: 
     },
     shapes,
     from: heads,
-    said: saidOf(shapes, lexicon),
-    safeSide: higherThan(movement, heads),
+    get said() {
+      return saidOf(shapes, lexicon);
+    },
+    get safeSide() {
+      return higherThan(movement, heads);
+    },
   };
 }
 
