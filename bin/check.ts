@@ -32,7 +32,7 @@ runCommand(async () => {
   if (values.json)
     process.stdout.write(
       `${JSON.stringify(
-        checked.map(({ file, analysis }) => buildCheckReport(file, analysis)),
+        checked.map(({ file, analysis }) => buildCheckReport(file, analysis, baseLibrary)),
         null,
         2,
       )}\n`,
@@ -44,7 +44,9 @@ runCommand(async () => {
         process.stderr.write(`${file}:${issue.line}:${issue.column}: ${issue.message}${near}\n`);
       }
     }
-    process.stdout.write(`${checked.map(({ file, analysis }) => formatCheckReport(file, analysis)).join('\n\n')}\n`);
+    process.stdout.write(
+      `${checked.map(({ file, analysis }) => formatCheckReport(file, analysis, baseLibrary)).join('\n\n')}\n`,
+    );
   }
   return checked.some(({ analysis }) => analysis.issues.length > 0) ? 1 : 0;
 });

@@ -23,9 +23,10 @@ export function readMovementForm(form: FormData, base: MovementLibrary, library:
   const name = line(form, 'name');
   const known = library.find(formText(form, 'id'));
   const id = known?.id ?? movementId(name);
-  const shipped = base.find(id);
+  // What was read from a name stands on no shelf: corrected, it is the workspace's own, with all of its fields.
+  const shipped = base.findOnShelf(id);
   const errors: Record<string, string> = {};
-  if (!known && library.find(id)) errors.name = `“${name}” is a movement already.`;
+  if (!known && library.findOnShelf(id)) errors.name = `“${name}” is a movement already.`;
   const pace = (key: string) => Number(formText(form, key).replace(',', '.'));
   const flag = (key: string) => formText(form, key) === 'yes';
   const fields: Omit<Movement, 'id' | 'parts'> = {
@@ -63,7 +64,8 @@ export function readMovementForm(form: FormData, base: MovementLibrary, library:
     ),
   );
   if (shipped && Object.keys(differs).join() === 'paceSource') delete differs.paceSource;
-  const override: MovementOverride = { movementId: id, fields: differs };
+  const parts = known && !shipped ? known.parts.filter((p) => library.findOnShelf(p)) : [];
+  const override: MovementOverride = { movementId: id, fields: { ...differs, ...(parts.length > 0 && { parts }) } };
   for (const { field, message } of checkMovement(
     withFields(shipped, override),
     library.movements,

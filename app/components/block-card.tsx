@@ -77,7 +77,7 @@ export function BlockCard({
       next: {
         kind: 'work',
         ...(movement && { dose: usualDose(movement) }),
-        choices: [{ name: movement?.name ?? typed }],
+        choices: [{ name: movement && library.findOnShelf(movement.id) ? movement.name : typed }],
         inTurn: false,
       },
     });

@@ -3,6 +3,8 @@ import { Link, useSubmit } from 'react-router';
 import { dayName, parseDayKey } from '../../core/calendar/day.ts';
 import type { Movement } from '../../core/movement/movement.ts';
 import { JOINTS } from '../../core/movement/movement.ts';
+import type { NameReading } from '../../core/movement/name/read-name.ts';
+import { explainReading } from '../../core/session/list-readings.ts';
 import { formatClock } from '../../core/words/format-clock.ts';
 
 /** Eight small bars, wrist to ankle: where a movement asks for much. */
@@ -44,6 +46,8 @@ interface MovementTextProps {
   /** That count as the last ones. */
   readonly weeks: number;
   readonly isOwn: boolean;
+  /** What was read of it, where it stands on no shelf. */
+  readonly reading: NameReading | undefined;
   readonly isChanged: boolean;
   readonly editPath: string;
 }
@@ -57,6 +61,7 @@ export function MovementText({
   programmeId,
   weeks,
   isOwn,
+  reading,
   isChanged,
   editPath,
 }: MovementTextProps) {
@@ -64,6 +69,11 @@ export function MovementText({
   const much = JOINTS.filter((j) => m.demand[j] > 0).map((j) => `${j} ${m.demand[j]}`);
   return (
     <>
+      {reading && (
+        <p className="movement-read">
+          {explainReading(reading).replace(/^r/, 'R')}. <Link to={editPath}>Correct it, and it is ours</Link>
+        </p>
+      )}
       {m.otherNames.length > 0 && <p className="soft small">also {m.otherNames.join(', ')}</p>}
       <dl className="movement-text">
         {m.setUp && (
@@ -135,7 +145,7 @@ export function MovementText({
       </p>
       <p className="small">
         <Link to={editPath} preventScrollReset>
-          {isOwn ? 'Change it' : 'Change it for us'}
+          {isOwn ? 'Change it' : reading ? 'Correct it for us' : 'Change it for us'}
         </Link>{' '}
         {isChanged && (
           <Popconfirm

@@ -44,13 +44,23 @@ export interface EditorOptions {
   readonly nonce: string;
   readonly onChange: (text: string) => void;
   readonly onTake: (change: FindingChange) => void;
+  /** Makes a movement known, or corrects how it was read. */
+  readonly onKnow: (name: string) => void;
   /** What could stand at an offset of a line (from 1). */
   readonly complete: (text: string, line: number, offset: number) => CompletionList | undefined;
   /** The sums behind a place; undefined where there is nothing to add up. */
   readonly explain: (
     line: number,
     column: number,
-  ) => { readonly lines: readonly string[]; readonly from: number; readonly to: number } | undefined;
+  ) =>
+    | {
+        readonly lines: readonly string[];
+        readonly from: number;
+        readonly to: number;
+        /** A name that was read here, which can be corrected. */
+        readonly read?: string;
+      }
+    | undefined;
 }
 
 const MARKS: Record<LineSpan['kind'], Decoration> = {
@@ -91,6 +101,8 @@ const highlighting = ViewPlugin.fromClass(
 const EXAMPLE =
   'Title: Quiet legs, strong back\nTarget: 30 min\n\nWarm-up: 2 rounds\n6 wrist circle\n8 chair squat\n\nMain: every 1:00 for 16:00\n10 squat\n8 chair push-up';
 
+const countWords = (text: string) => text.split(' ').length;
+
 function completionSource(options: EditorOptions) {
   return (context: CompletionContext): CompletionResult | null => {
     const line = context.state.doc.lineAt(context.pos);
@@ -98,9 +110,11 @@ function completionSource(options: EditorOptions) {
     if (!found || (!context.explicit && context.pos - line.from <= found.from)) return null;
     // A bare number names nothing yet: a list over it would only take the key that goes on to the next number.
     if (!context.explicit && /^[\d:.]+$/.test(line.text.slice(found.from, context.pos - line.from))) return null;
+    const asked = countWords(line.text.slice(found.from, context.pos - line.from));
     return {
       from: line.from + found.from,
-      validFor: /^[\p{L}\p{N}\s'’-]*$/u,
+      // With each further word, what can follow is another list: a name may be read from its words.
+      validFor: (text) => /^[\p{L}\p{N}\s'’-]*$/u.test(text) && countWords(text) === asked,
       options: found.options.map((o) => ({ label: o.label, apply: o.insert, detail: o.detail, type: o.kind })),
     };
   };
@@ -133,6 +147,14 @@ export function openEditor(host: HTMLElement, options: EditorOptions): EditorHan
           const dom = document.createElement('div');
           dom.className = 'sum-tip';
           for (const text of found.lines) dom.appendChild(document.createElement('p')).textContent = text;
+          if (found.read !== undefined) {
+            const { read } = found;
+            const button = dom.appendChild(document.createElement('button'));
+            button.type = 'button';
+            button.className = 'link';
+            button.textContent = 'Not so? Correct it';
+            button.addEventListener('click', () => options.onKnow(read));
+          }
           return { dom };
         },
       };
@@ -204,7 +226,12 @@ export function openEditor(host: HTMLElement, options: EditorOptions): EditorHan
       to: line.from,
       severity: finding.severity === 'info' ? 'info' : 'warning',
       message: finding.message,
-      actions: finding.changes.slice(0, 3).map((c): Action => ({ name: c.label, apply: () => options.onTake(c) })),
+      actions: [
+        ...finding.changes.slice(0, 3).map((c): Action => ({ name: c.label, apply: () => options.onTake(c) })),
+        ...(finding.newName === undefined
+          ? []
+          : [{ name: 'make it known', apply: () => options.onKnow(finding.newName!) }]),
+      ],
     };
   };
   return {

@@ -4,7 +4,7 @@ import type { Finding } from '../../core/session/finding.ts';
 import { NonceContext } from './nonce-context.ts';
 import type { EditorHandle, EditorOptions } from './notation-editor-view.ts';
 
-interface NotationEditorProps extends Pick<EditorOptions, 'onChange' | 'onTake' | 'complete' | 'explain'> {
+interface NotationEditorProps extends Pick<EditorOptions, 'onChange' | 'onTake' | 'onKnow' | 'complete' | 'explain'> {
   readonly initialText: string;
   readonly issues: readonly NotationIssue[];
   readonly findings: readonly Finding[];
@@ -25,15 +25,16 @@ export function NotationEditor({
   handle,
   onChange,
   onTake,
+  onKnow,
   complete,
   explain,
 }: NotationEditorProps) {
   const nonce = useContext(NonceContext);
   const host = useRef<HTMLDivElement>(null);
   const field = useRef<HTMLTextAreaElement>(null);
-  const latest = useRef({ onChange, onTake, complete, explain, issues, findings });
+  const latest = useRef({ onChange, onTake, onKnow, complete, explain, issues, findings });
   useEffect(() => {
-    latest.current = { onChange, onTake, complete, explain, issues, findings };
+    latest.current = { onChange, onTake, onKnow, complete, explain, issues, findings };
   });
   useEffect(() => {
     const timer = setTimeout(() => handle.current?.showMarks(issues, findings), MARKS_AFTER_MS);
@@ -53,6 +54,7 @@ export function NotationEditor({
         nonce,
         onChange: (text) => latest.current.onChange(text),
         onTake: (change) => latest.current.onTake(change),
+        onKnow: (name) => latest.current.onKnow(name),
         complete: (...at) => latest.current.complete(...at),
         explain: (...at) => latest.current.explain(...at),
       });

@@ -21,6 +21,7 @@ interface PlanPanelProps {
   readonly findings: readonly Finding[];
   readonly onGoToLine: (line: number) => void;
   readonly onTake: (change: FindingChange) => void;
+  readonly onKnow: (names: readonly string[]) => void;
   readonly room: readonly RoomKit[];
   readonly onApply: (issue: NotationIssue, suggestion: string) => void;
   readonly actions: React.ReactNode;
@@ -43,6 +44,7 @@ export function PlanPanel({
   onGoToLine,
   onApply,
   onTake,
+  onKnow,
   actions,
   below,
 }: PlanPanelProps) {
@@ -136,7 +138,7 @@ export function PlanPanel({
               {issues.length > 12 && <p className="soft small">and {issues.length - 12} more</p>}
             </section>
           )}
-          <FindingsList findings={findings} onGoTo={onGoToLine} onTake={onTake} />
+          <FindingsList findings={findings} onGoTo={onGoToLine} onTake={onTake} onKnow={onKnow} />
           {plan.movements.length > 0 && (
             <section className="counted">
               <h2>Counted</h2>

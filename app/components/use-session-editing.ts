@@ -8,6 +8,7 @@ import { analyseText } from '../../core/session/analyse.ts';
 import { explainItem } from '../../core/session/explain-item.ts';
 import { explainLength } from '../../core/session/explain.ts';
 import type { FindingChange } from '../../core/session/finding.ts';
+import { explainReading, listReadings } from '../../core/session/list-readings.ts';
 import { readRoutines } from '../../core/session/read-routines.ts';
 import type { SessionEdit } from '../../core/session/session-edit.ts';
 import type { EditorHandle } from './notation-editor-view.ts';
@@ -63,9 +64,15 @@ export function useSessionEditing(
         if (i < 0) continue;
         const place = at.items[i]!;
         if (column - 1 > place.movement.end) return undefined;
-        const lines = explainItem(blocks[b]!, b, i, plan, library);
+        const [read] = listReadings([{ ...blocks[b]!, items: blocks[b]!.items.slice(i, i + 1) }], library);
+        const lines = [...(read ? [explainReading(read)] : []), ...explainItem(blocks[b]!, b, i, plan, library)];
         return lines.length > 0
-          ? { lines, from: place.dose?.start ?? place.movement.start, to: place.movement.end }
+          ? {
+              lines,
+              from: place.dose?.start ?? place.movement.start,
+              to: place.movement.end,
+              ...(read && { read: read.name }),
+            }
           : undefined;
       }
       return undefined;

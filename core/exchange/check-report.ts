@@ -1,4 +1,6 @@
 import { groupFindings } from '../session/group-findings.ts';
+import type { MovementLibrary } from '../movement/library.ts';
+import { explainReading, listReadings } from '../session/list-readings.ts';
 import type { EstimateSec } from '../pace/pace.ts';
 import type { SessionAnalysis } from '../session/analyse.ts';
 import { blockName, describeBlock, explainLength, formatLength } from '../session/explain.ts';
@@ -12,8 +14,8 @@ const clock = ({ low, likely, high }: EstimateSec) => ({
 });
 
 /** One file's object of `check --json` (docs/notation.md, "From the command line"). */
-export function buildCheckReport(file: string, analysis: SessionAnalysis) {
-  const { issues, plan, findings } = analysis;
+export function buildCheckReport(file: string, analysis: SessionAnalysis, library: MovementLibrary) {
+  const { issues, plan, findings, blocks } = analysis;
   return {
     file,
     ok: issues.length === 0,
@@ -53,12 +55,18 @@ export function buildCheckReport(file: string, analysis: SessionAnalysis) {
       reps: s.reps,
       estimated: s.estimated,
     })),
+    readings: listReadings(blocks, library).map(({ name, movementId, said, safeSide }) => ({
+      name,
+      movement: movementId,
+      said,
+      safeSide,
+    })),
     findings: findings.map(({ code, severity, line, message }) => ({ code, severity, line, message })),
   };
 }
 
 /** The same for people: a line a block, what is counted, what is worth a look. */
-export function formatCheckReport(file: string, analysis: SessionAnalysis): string {
+export function formatCheckReport(file: string, analysis: SessionAnalysis, library: MovementLibrary): string {
   const { document, plan, blocks, findings } = analysis;
   const range = formatRange(plan.clockSec);
   const lines = [
@@ -78,6 +86,7 @@ export function formatCheckReport(file: string, analysis: SessionAnalysis): stri
   );
   if (counts.length > 0) lines.push(`  counted: ${counts.join(', ')}`);
   lines.push(`  kit: ${plan.kit.length === 0 ? 'none' : plan.kit.join(', ')}`);
+  for (const reading of listReadings(blocks, library)) lines.push(`  “${reading.name}” is ${explainReading(reading)}`);
   for (const { heading, severity, findings: own } of groupFindings(findings)) {
     if (heading !== '') lines.push(`  ${severity}: ${heading}`);
     for (const f of own)

@@ -19,14 +19,19 @@ export interface MovementQuery {
 
 /**
  * Movements that a coach may look for, best match of the words first, then by pattern and effort. Words that match
- * nothing bring the nearest names. Everything matches an empty query.
+ * nothing bring the nearest names. Everything matches an empty query. `readings` are searched like those of the shelf; what the
+ * words are read as goes first.
  */
-export function findMovements(library: MovementLibrary, query: MovementQuery): Movement[] {
+export function findMovements(
+  library: MovementLibrary,
+  query: MovementQuery,
+  readings: readonly Movement[] = [],
+): Movement[] {
   const words = nameKey(query.words)
     .split(' ')
     .filter((w) => w !== '');
   const bits = spareBits(query.spares);
-  const open = library.movements.filter(
+  const open = [...readings, ...library.movements].filter(
     (m) =>
       (query.pattern === undefined || m.pattern === query.pattern) &&
       (query.position === undefined || m.position === query.position) &&
@@ -41,10 +46,16 @@ export function findMovements(library: MovementLibrary, query: MovementQuery): M
           ? 1
           : a.effortClass - b.effortClass || (a.name < b.name ? -1 : 1),
     );
+  const said = library.findByName(query.words);
   const scored = open
-    .map((m) => ({ m, score: scoreWords(m, words) }))
+    .map((m) => ({ m, score: m === said ? Infinity : scoreWords(m, words) }))
     .filter((x) => x.score > 0)
-    .sort((a, b) => b.score - a.score || a.m.effortClass - b.m.effortClass || (a.m.name < b.m.name ? -1 : 1))
+    .sort(
+      (a, b) =>
+        (a.score === b.score ? 0 : b.score - a.score) ||
+        a.m.effortClass - b.m.effortClass ||
+        (a.m.name < b.m.name ? -1 : 1),
+    )
     .map((x) => x.m);
   if (scored.length > 0) return scored;
   const near = new Set(nearestMovements(query.words, library, 8));

@@ -32,10 +32,16 @@ function indexOf(library: MovementLibrary): NameIndex {
   return index;
 }
 
+const joined = (name: string) => wordsOf(name).length > 0 && name.toLowerCase().replace(/[\s\p{Pd}]+/gu, '');
+
 /** Whether two names are of one kind of movement: their heads, the last words, are the same or nearly so (a squat, a row). */
 function isSameHead(one: string, other: string): boolean {
+  // `pushup` is one word of two.
+  if (joined(one) === joined(other)) return true;
   const [a, b] = [wordsOf(one).at(-1), wordsOf(other).at(-1)];
-  return a !== undefined && b !== undefined && (a === b || (a.length > 3 && editDistance(a, b, 1) <= 1));
+  return (
+    a !== undefined && b !== undefined && (a === b || (Math.max(a.length, b.length) > 4 && editDistance(a, b, 1) <= 1))
+  );
 }
 
 /**
@@ -58,10 +64,12 @@ export function nearestMovements(name: string, library: MovementLibrary, count =
     })
     .filter((x) => x.score > 0.3 && isSameHead(x.name, name))
     .sort((a, b) => b.score - a.score || a.name.length - b.name.length || (a.name < b.name ? -1 : 1));
-  const found = [...new Set([...near.map((n) => library.findByName(n)!.name), ...byWord.map((x) => x.name)])].slice(
-    0,
-    count,
-  );
+  const found = [
+    ...new Set([
+      ...near.filter((n) => isSameHead(n, name)).map((n) => library.findByName(n)!.name),
+      ...byWord.map((x) => x.name),
+    ]),
+  ].slice(0, count);
   answered.set(key, found);
   if (answered.size > MAX_ANSWERED) answered.delete(answered.keys().next().value!);
   return found;

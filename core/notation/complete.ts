@@ -1,4 +1,5 @@
 import type { MovementLibrary } from '../movement/library.ts';
+import { completeName } from '../movement/name/complete-name.ts';
 import { usualDose } from '../movement/usual-dose.ts';
 import { ROLES, SESSION_FIELDS } from '../document/document.ts';
 import { CLAUSE_STARTS } from '../forms/clauses.ts';
@@ -105,7 +106,11 @@ export function completeLine(line: string, offset: number, scope: CompletionScop
       kind: 'movement',
     };
   });
-  return { from, options: hasDose ? movements : [...movements, ...starts] };
+  const read = completeName(before.slice(from), scope.library).map((name): Completion => {
+    const dose = printDose(usualDose(scope.library.findByName(name)!));
+    return { label: name, insert: hasDose ? name : `${dose} ${name}`, detail: 'read from its words', kind: 'movement' };
+  });
+  return { from, options: hasDose ? [...read, ...movements] : [...read, ...movements, ...starts] };
 }
 
 const skipBlanks = (text: string, from: number): number => {

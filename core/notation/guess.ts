@@ -247,7 +247,9 @@ function guessItem(
     library.findByName(words) ??
     library.findByName(words.replace(/\s*\(.*\)$/, '')) ??
     library.findByName(words.replace(/\bups\b/i, 'up'));
-  const name = known?.name ?? cutLetters(words.replace(/,.*$/, '').trim().toLowerCase(), MAX_NAME_LENGTH).trim();
+  // What is read from its words keeps them: they are the coach's.
+  const own = cutLetters(words.replace(/,.*$/, '').trim().toLowerCase(), MAX_NAME_LENGTH).trim();
+  const name = known && library.findOnShelf(known.id) ? known.name : own;
   if (name === '') return undefined;
   const dose: Dose | undefined =
     time !== undefined && time > 0 && time <= MAX_DURATION_SEC

@@ -37,6 +37,8 @@ export interface Finding {
   /** The line it is about, from 1; null where it is about the whole session. */
   readonly line: number | null;
   readonly message: string;
+  /** A movement's name that is new here: it can be made known. */
+  readonly newName?: string;
   /** Each a way out that can be taken at once. */
   readonly changes: readonly FindingChange[];
 }

@@ -50,6 +50,9 @@ const CARE_WORDS = {
 } as const;
 
 /** What a participant says of themselves. Plain forms, one a part; each keeps by itself. */
+/** Pieces shown at once, those that most movements ask for; the others behind one more tap. */
+const MOST_USUAL = 12;
+
 export default function Me({ loaderData, actionData, params }: Route.ComponentProps) {
   const { pieces, kit, spares, care, careShared, kept } = loaderData;
   const errors: Record<string, string> = actionData?.errors ?? {};
@@ -60,6 +63,15 @@ export default function Me({ loaderData, actionData, params }: Route.ComponentPr
         Kept. Your sessions follow it from now on.
       </p>
     );
+  const box = (piece: string) => (
+    <label key={piece}>
+      <input type="checkbox" name="kit" value={piece} defaultChecked={kit?.includes(piece) ?? false} /> <b>{piece}</b>
+      {STAND_IN_WORDS[piece] && <small>{STAND_IN_WORDS[piece]}</small>}
+    </label>
+  );
+  const isUsual = (piece: string, i: number) => i < MOST_USUAL || (kit?.includes(piece) ?? false);
+  const usual = pieces.filter(isUsual);
+  const rare = pieces.filter((piece, i) => !isUsual(piece, i));
   return (
     <main className="person me">
       <p className="small">
@@ -79,15 +91,13 @@ export default function Me({ loaderData, actionData, params }: Route.ComponentPr
           <label>
             <input type="radio" name="kit-said" value="only" defaultChecked={kit !== null} /> I have only this:
           </label>
-          <div className="me-kit">
-            {pieces.map((piece) => (
-              <label key={piece}>
-                <input type="checkbox" name="kit" value={piece} defaultChecked={kit?.includes(piece) ?? false} />{' '}
-                <b>{piece}</b>
-                {STAND_IN_WORDS[piece] && <small>{STAND_IN_WORDS[piece]}</small>}
-              </label>
-            ))}
-          </div>
+          <div className="me-kit">{usual.map(box)}</div>
+          {rare.length > 0 && (
+            <details className="me-kit-more">
+              <summary>Other kit</summary>
+              <div className="me-kit">{rare.map(box)}</div>
+            </details>
+          )}
         </fieldset>
         <button className="quiet-button" type="submit">
           Keep my kit

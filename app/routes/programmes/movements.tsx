@@ -5,6 +5,7 @@ import { countUsage } from '../../../core/movement/count-usage.ts';
 import type { MovementQuery } from '../../../core/movement/find-movements.ts';
 import { findMovements } from '../../../core/movement/find-movements.ts';
 import { kitPieces } from '../../../core/movement/kit.ts';
+import { laddersWith } from '../../../core/movement/ladders-with.ts';
 import { layerLibrary, withFields } from '../../../core/movement/layer.ts';
 import { baseLibrary } from '../../../core/movement/library.ts';
 import type { Pattern, Position } from '../../../core/movement/movement.ts';
@@ -16,6 +17,7 @@ import { coachForm, withProgramme } from '../../../server/coach-scope.ts';
 import { coachToday } from '../../../server/coach-zone.ts';
 import { nowMs } from '../../../server/config.ts';
 import { formText } from '../../../server/form-text.ts';
+import { readKnownForm } from '../../../server/known-form.ts';
 import { readLadderForm, readMovementForm } from '../../../server/movement-form.ts';
 import { planText } from '../../../server/session-view.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
@@ -52,7 +54,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const intent = formText(form, 'intent');
   const now = new Date(nowMs());
   return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
-    const { library } = await loadWorkspaceBook(db);
+    const { library, layer } = await loadWorkspaceBook(db);
     const base = `/programmes/${programme.id}/movements`;
     const id = formText(form, 'id');
     if (intent === 'reset') {
@@ -62,6 +64,13 @@ export async function action({ request, params }: Route.ActionArgs) {
     if (intent === 'reset-ladder') {
       await deleteLadder(db, id);
       return redirect(`${base}?m=${encodeURIComponent(formText(form, 'from'))}`);
+    }
+    if (intent === 'know') {
+      const read = readKnownForm(form, library, layer);
+      if (read.status === 'error') return data({ errors: {}, rows: read.errors }, { status: 400 });
+      for (const override of read.overrides)
+        await upsertOverride(db, { workspaceId: coach.workspaceId, override, now });
+      return data({ errors: {}, known: read.overrides.length });
     }
     if (intent === 'ladder') {
       const read = readLadderForm(form, library);
@@ -105,7 +114,13 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
     if (edit) next.set('edit', edit);
     return `?${next.toString()}`;
   };
-  const found = findMovements(library, readFilters(filters));
+  // Read from their names: what the sessions of these weeks have, and what is asked for by words.
+  const readings = useMemo(() => {
+    const asked = library.read(filters.q)?.movement;
+    const used = [...usage.keys()].flatMap((id) => library.readingOf(id)?.movement ?? []);
+    return [...new Set([...(asked ? [asked] : []), ...used])];
+  }, [library, usage, filters.q]);
+  const found = findMovements(library, readFilters(filters), readings);
   const shown = filters.used === 'yes' ? found.filter((m) => usage.has(m.id)) : found;
   const chosen = library.find(params.get('m') ?? '');
   const edit = params.get('edit');
@@ -167,7 +182,11 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
                 <Link to={at(m.id)} preventScrollReset aria-current={m === chosen || undefined}>
                   {m.name}
                 </Link>
-                <span className="soft small">{[m.pattern, m.position, ...m.kit].join(', ')}</span>
+                <span className="soft small">
+                  {[...(library.findOnShelf(m.id) ? [] : ['read from the name']), m.pattern, m.position, ...m.kit].join(
+                    ', ',
+                  )}
+                </span>
                 <DemandBars movement={m} />
                 <span className="small num">
                   {own ? `${own.days.length} ${own.days.length === 1 ? 'day' : 'days'}` : ''}
@@ -207,34 +226,33 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
                 heldSec={usage.get(chosen.id)?.heldSec ?? 0}
                 programmeId={programmeId}
                 weeks={USAGE_WEEKS}
-                isOwn={!baseLibrary.find(chosen.id)}
+                isOwn={library.findOnShelf(chosen.id) !== undefined && !baseLibrary.findOnShelf(chosen.id)}
+                reading={library.readingOf(chosen.id)}
                 isChanged={layer.overrides.some((o) => o.movementId === chosen.id)}
                 editPath={at(chosen.id, 'yes')}
               />
             )}
             {edit !== 'yes' &&
-              library.ladders
-                .filter((l) => l.steps.some((s) => s.movementId === chosen.id))
-                .map((l) => (
-                  <LadderView
-                    key={l.id}
-                    ladder={{
-                      id: l.id,
-                      name: l.name,
-                      steps: l.steps.map((s) => ({
-                        id: s.movementId,
-                        name: library.find(s.movementId)?.name ?? s.movementId,
-                        change: s.change,
-                      })),
-                    }}
-                    here={chosen.id}
-                    linkTo={(id) => at(id)}
-                    isEditing={edit === l.id}
-                    editPath={at(chosen.id, l.id)}
-                    isOwn={layer.ladders.some((x) => x.id === l.id)}
-                    error={errors.ladder ?? ''}
-                  />
-                ))}
+              laddersWith(chosen, library).map((l) => (
+                <LadderView
+                  key={l.id}
+                  ladder={{
+                    id: l.id,
+                    name: l.name,
+                    steps: l.steps.map((s) => ({
+                      id: s.movementId,
+                      name: library.find(s.movementId)?.name ?? s.movementId,
+                      change: s.change,
+                    })),
+                  }}
+                  here={chosen.id}
+                  linkTo={(id) => at(id)}
+                  isEditing={edit === l.id}
+                  editPath={at(chosen.id, l.id)}
+                  isOwn={layer.ladders.some((x) => x.id === l.id)}
+                  error={errors.ladder ?? ''}
+                />
+              ))}
             {edit === 'ladder' ? (
               <LadderForm id="" name="" steps={`${chosen.name}: `} error={errors.ladder ?? ''} />
             ) : (

@@ -27,6 +27,7 @@ import { CopyDialog } from '../../components/copy-dialog.tsx';
 import type { DraftState } from '../../components/draft-saver.ts';
 import { KeepRoutineDialog } from '../../components/keep-routine-dialog.tsx';
 import { KeysHelp, WRITE_KEYS } from '../../components/keys-help.tsx';
+import { MakeKnownDialog } from '../../components/make-known-dialog.tsx';
 import { NotationEditor } from '../../components/notation-editor.tsx';
 import { PasteDialog } from '../../components/paste-dialog.tsx';
 import { SeeAs } from '../../components/see-as.tsx';
@@ -200,6 +201,8 @@ function Writer({
   const [params, setParams] = useSearchParams();
   const asCards = params.get('as') === 'cards';
   const [dialog, setDialog] = useState<'paste' | 'copy' | { readonly keep: number }>();
+  const [unknown, setUnknown] = useState<readonly string[]>([]);
+  const onKnown = useCallback(() => setUnknown([]), []);
   const showAs = (cards: boolean) =>
     setParams(
       (now) => {
@@ -321,6 +324,7 @@ function Writer({
           isHidden={asCards}
           onChange={onChange}
           onTake={onTake}
+          onKnow={(one) => setUnknown([one])}
           complete={complete}
           explain={explain}
           handle={editor}
@@ -361,8 +365,17 @@ function Writer({
         onGoToLine={onGoToLine}
         onApply={onApply}
         onTake={onTake}
+        onKnow={setUnknown}
         actions={actions}
         below={<SeeAs analysis={analysis} library={library} programmeId={programmeId} count={people} />}
+      />
+      <MakeKnownDialog
+        key={unknown.join()}
+        names={unknown}
+        library={library}
+        programmeId={programmeId}
+        onClose={() => setUnknown([])}
+        onKnown={onKnown}
       />
       <PasteDialog
         open={dialog === 'paste'}

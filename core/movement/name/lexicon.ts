@@ -38,6 +38,8 @@ export interface Derived extends Shape {
 export interface Lexicon {
   /** What the words from one on may be, and how many words each takes, the shortest first. */
   matches(words: readonly string[], from: number): readonly Match[];
+  /** Every word that a name may have. */
+  readonly vocabulary: ReadonlySet<string>;
   /** The head of a movement and what its own name says of it. */
   shapeOf(movement: Movement): Shape;
   /** Movements of the shelf made from this head. */
@@ -76,9 +78,11 @@ export function buildLexicon(
   parse: (words: readonly string[], lexicon: Lexicon) => readonly Shape[] | undefined,
 ): Lexicon {
   const root = newNode();
+  const vocabulary = new Set<string>();
   const nodeOf = (words: readonly string[]): Node => {
     let node = root;
     for (const word of words) {
+      vocabulary.add(word);
       let next = node.next.get(word);
       if (!next) {
         next = newNode();
@@ -123,6 +127,7 @@ export function buildLexicon(
   const bare = { head: undefined as Movement | undefined };
   const lexicon: Lexicon = {
     matches,
+    vocabulary,
     shapeOf: (movement) => shapes.get(movement.id) ?? { head: movement, modifiers: [] },
     derivedFrom: (head) => derived.get(head.id) ?? [],
     compoundOf: (key) => compounds.get(key),
@@ -169,27 +174,30 @@ export function buildLexicon(
           : shortest,
       );
   }
+  // Made from one that is itself made from another: from that one.
+  const expand = ({ head, modifiers }: Shape): Shape => {
+    const under = shapes.get(head.id);
+    return {
+      head: under?.head ?? head,
+      modifiers: sortModifiers([...(under?.modifiers ?? []), ...modifiers]),
+    };
+  };
   for (const { movement, parts } of own) {
-    if (parts.length > 1) {
-      const key = parts.map(shapeKey).join('+');
-      if (!compounds.has(key)) compounds.set(key, movement);
-    } else {
-      const [shape] = parts as [Shape];
-      const known = { head: shape.head, modifiers: sortModifiers(shape.modifiers) };
-      // Made from one that is itself made from another: from that one.
-      const under = shapes.get(known.head.id);
-      const base = under
-        ? { head: under.head, modifiers: sortModifiers([...under.modifiers, ...known.modifiers]) }
-        : known;
-      if (base.modifiers.length === 0 || base.head === movement) continue;
-      // A word that happens to be in a name doesn't make it a kind of another movement.
-      const changesPattern = base.modifiers.some((m) => m.id === 'jump' || m.id === 'no-jump');
-      if (!changesPattern && areaOf(base.head) !== areaOf(movement)) continue;
-      if (!shapes.has(movement.id)) shapes.set(movement.id, base);
-      const list = derived.get(base.head.id) ?? [];
-      list.push({ ...base, movement });
-      derived.set(base.head.id, list);
-    }
+    if (parts.length > 1) continue;
+    const base = expand(parts[0]!);
+    if (base.modifiers.length === 0 || base.head === movement) continue;
+    // A word that happens to be in a name doesn't make it a kind of another movement.
+    const changesPattern = base.modifiers.some((m) => m.id === 'jump' || m.id === 'no-jump');
+    if (!changesPattern && areaOf(base.head) !== areaOf(movement)) continue;
+    if (!shapes.has(movement.id)) shapes.set(movement.id, base);
+    const list = derived.get(base.head.id) ?? [];
+    list.push({ ...base, movement });
+    derived.set(base.head.id, list);
+  }
+  for (const { movement, parts } of own) {
+    if (parts.length < 2) continue;
+    const key = parts.map((part) => shapeKey(expand(part))).join('+');
+    if (!compounds.has(key)) compounds.set(key, movement);
   }
   return lexicon;
 }

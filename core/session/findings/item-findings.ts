@@ -4,6 +4,7 @@ import type { Block, Dose, WorkItem } from '../../document/document.ts';
 import type { Finding, FindingChange, FindingScope } from '../finding.ts';
 import { lineOfItem } from '../finding.ts';
 import { nearestMovements } from '../../movement/nearest-movements.ts';
+import { readLoosely } from '../../movement/name/read-loosely.ts';
 import { printDose } from '../../notation/print.ts';
 
 /** Items that stand in the text themselves, block by block. */
@@ -13,7 +14,7 @@ function* writtenItems({ document }: FindingScope): Generator<{ block: Block; b:
   }
 }
 
-/** Movements that the library doesn't know, each once, with the nearest names. */
+/** Movements that the library doesn't know, each once: with what of the name can be read, then the nearest of the same kind. */
 export function findNewMovements(scope: FindingScope): Finding[] {
   const { library } = scope;
   const seen = new Set<string>();
@@ -23,12 +24,17 @@ export function findNewMovements(scope: FindingScope): Finding[] {
       const key = choice.name.toLowerCase();
       if (library.findByName(choice.name) || seen.has(key)) continue;
       seen.add(key);
-      const near = nearestMovements(choice.name, library);
+      const loose = readLoosely(choice.name, library);
+      const near = [...new Set([...(loose ? [loose.name] : []), ...nearestMovements(choice.name, library)])].slice(
+        0,
+        3,
+      );
       findings.push({
         code: 'new-movement',
         severity: 'info',
         line: lineOfItem(scope, b, i),
         message: `“${choice.name}” is new here: it is taken as written, at a usual pace; which kit it needs stays open.`,
+        newName: choice.name,
         changes: near.map((name) => ({
           label: name,
           edits: [
