@@ -71,7 +71,10 @@ export function MovementText({
     <>
       {reading && (
         <p className="movement-read">
-          {explainReading(reading).replace(/^r/, 'R')}. <Link to={editPath}>Correct it, and it is ours</Link>
+          {explainReading(reading).replace(/^r/, 'R')}.{' '}
+          <Link to={editPath} preventScrollReset>
+            Correct it, and it is ours
+          </Link>
         </p>
       )}
       {m.otherNames.length > 0 && <p className="soft small">also {m.otherNames.join(', ')}</p>}
@@ -144,9 +147,11 @@ export function MovementText({
         )}
       </p>
       <p className="small">
-        <Link to={editPath} preventScrollReset>
-          {isOwn ? 'Change it' : reading ? 'Correct it for us' : 'Change it for us'}
-        </Link>{' '}
+        {!reading && (
+          <Link to={editPath} preventScrollReset>
+            {isOwn ? 'Change it' : 'Change it for us'}
+          </Link>
+        )}{' '}
         {isChanged && (
           <Popconfirm
             title={isOwn ? `Delete “${m.name}”?` : 'Back to what ships?'}

@@ -28,7 +28,9 @@ export interface Resolved {
 export function resolveMovement(item: WorkItem, turn: number, library: MovementLibrary): Resolved {
   const choice = item.inTurn ? item.choices[turn % item.choices.length]! : item.choices[0]!;
   const movement = library.findByName(choice.name);
-  return { id: movement?.id ?? movementId(choice.name), name: movement?.name ?? choice.name, movement };
+  // What was read from its words goes by the words that the coach wrote.
+  const name = movement && library.findOnShelf(movement.id) ? movement.name : choice.name;
+  return { id: movement?.id ?? movementId(choice.name), name, movement };
 }
 
 /** The number on this turn: low, likely and high. Lists hold their last value. */

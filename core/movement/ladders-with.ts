@@ -30,9 +30,9 @@ function byReading(movement: Movement, library: MovementLibrary): Ladder[] {
   const seen = new Set([movement.id]);
   let lowest = movement;
   for (let i = 0; i < MOST_BELOW; i++) {
-    const [next] = easierNeighbours(lowest, library.book).filter(
-      (n) => !seen.has(n.movement.id) && (n.movement.effortClass < lowest.effortClass || n.more !== ''),
-    );
+    const near = easierNeighbours(lowest, library.book).filter((n) => !seen.has(n.movement.id));
+    // What is known well goes before what is read.
+    const next = near.find((n) => library.findOnShelf(n.movement.id)) ?? near[0];
     if (!next) break;
     steps[0] = { ...steps[0]!, change: next.more };
     steps.unshift({ movementId: next.movement.id, change: '' });
@@ -55,7 +55,7 @@ function byReading(movement: Movement, library: MovementLibrary): Ladder[] {
     seen.add(next.movement.id);
     highest = next.movement;
   }
-  return steps.length < 2 ? [] : [{ id: `read-${movement.id}`, name: movement.name, steps }];
+  return steps.length < 2 ? [] : [{ id: `read-${movement.id}`, name: 'Easier and harder', steps }];
 }
 
 /** The movement so many steps on along the first ladder that one is on; undefined where it is on none, or at the end of it. */

@@ -59,7 +59,7 @@ export function layerLibrary(base: MovementLibrary, layer: MovementLayer): Layer
   }
   const ladders = new Map(base.ladders.map((l) => [l.id, l]));
   for (const ladder of layer.ladders) {
-    const why = ladderFault(ladder, movements, ladders);
+    const why = ladderFault(ladder, (id) => movements.has(id) || base.find(id) !== undefined, ladders);
     if (why !== undefined) passedBy.push({ what: `the ladder “${String(ladder?.name ?? ladder?.id)}”`, why });
     else if (ladder.steps.length === 0) ladders.delete(ladder.id);
     else ladders.set(ladder.id, ladder);
@@ -69,13 +69,13 @@ export function layerLibrary(base: MovementLibrary, layer: MovementLayer): Layer
 
 function ladderFault(
   ladder: Ladder,
-  movements: ReadonlyMap<string, Movement>,
+  isMovement: (id: string) => boolean,
   others: ReadonlyMap<string, Ladder>,
 ): string | undefined {
   const { id, name, steps } = (ladder ?? {}) as { id?: unknown; name?: unknown; steps?: unknown };
   const isShaped = isText(id) && isText(name) && Array.isArray(steps) && steps.every(isStep);
   if (!isShaped) return 'it was stored in a shape that can’t be read';
-  const strange = ladder.steps.find((s) => !movements.has(s.movementId));
+  const strange = ladder.steps.find((s) => !isMovement(s.movementId));
   if (strange) return `“${strange.movementId}” is no movement any more`;
   if (new Set(ladder.steps.map((s) => s.movementId)).size < ladder.steps.length) return 'a step stands on it twice';
   if (findLadderCycle([...others.values()].filter((l) => l.id !== ladder.id).concat(ladder)))

@@ -60,12 +60,6 @@ export function buildLibrary(movements: readonly Movement[], ladders: readonly L
     for (const part of movement.parts)
       if (!byId.has(part)) throw new RangeError(`${movement.id} is made of ${part}, which is no movement`);
   }
-  for (const ladder of ladders) {
-    for (const { movementId: id } of ladder.steps)
-      if (!byId.has(id)) throw new RangeError(`the ladder ${ladder.id} has a step ${id}, which is no movement`);
-    if (new Set(ladder.steps.map((s) => s.movementId)).size < ladder.steps.length)
-      throw new RangeError(`the ladder ${ladder.id} comes back to a step it had`);
-  }
   // A plan asks for the same spellings over and over; folding them is most of its cost.
   const asked = new Map<string, Movement | undefined>();
   const lookUp = (key: string): Movement | undefined =>
@@ -109,6 +103,12 @@ export function buildLibrary(movements: readonly Movement[], ladders: readonly L
     const read = findByName(id.replaceAll('-', ' '));
     return read?.id === id ? read : undefined;
   };
+  for (const ladder of ladders) {
+    for (const { movementId: id } of ladder.steps)
+      if (!find(id)) throw new RangeError(`the ladder ${ladder.id} has a step ${id}, which is no movement`);
+    if (new Set(ladder.steps.map((s) => s.movementId)).size < ladder.steps.length)
+      throw new RangeError(`the ladder ${ladder.id} comes back to a step it had`);
+  }
   const readingOf = (id: string) => (find(id) && !byId.has(id) ? readings.get(id) : undefined);
   return {
     movements,

@@ -250,6 +250,7 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
                   isEditing={edit === l.id}
                   editPath={at(chosen.id, l.id)}
                   isOwn={layer.ladders.some((x) => x.id === l.id)}
+                  isShipped={library.ladders.includes(l)}
                   error={errors.ladder ?? ''}
                 />
               ))}
@@ -327,6 +328,7 @@ function LadderView({
   isEditing,
   editPath,
   isOwn,
+  isShipped,
   error,
 }: {
   ladder: DrawnLadder;
@@ -335,6 +337,8 @@ function LadderView({
   isEditing: boolean;
   editPath: string;
   isOwn: boolean;
+  /** Of the library; else it is made by reading, and a change makes it a ladder of its own. */
+  isShipped: boolean;
   error: string;
 }) {
   const submit = useSubmit();
@@ -343,8 +347,8 @@ function LadderView({
       <h3>{ladder.name}</h3>
       {isEditing ? (
         <LadderForm
-          id={ladder.id}
-          name={ladder.name}
+          id={isShipped ? ladder.id : ''}
+          name={isShipped ? ladder.name : here.replaceAll('-', ' ')}
           steps={ladder.steps.map((s) => `${s.name}: ${s.change}`).join('\n')}
           error={error}
         />

@@ -178,6 +178,20 @@ function nameOf(shape: Shape, lexicon: Lexicon): string {
   return [...before.map((m) => m.name), words, ...behind.map((m) => m.name)].join(' ');
 }
 
+const longNameOf = (shapes: readonly Shape[], lexicon: Lexicon): string =>
+  shapes.map((s) => nameOf(s, lexicon)).join(' and ');
+
+/** With what is said of all parts said once, with the first: `dumbbell squat and curl`. */
+function shortNameOf(shapes: readonly Shape[], lexicon: Lexicon): string {
+  const [first] = shapes;
+  const said = first!.modifiers.filter((m) => m.family === 'implement');
+  return shapes
+    .map((s, i) =>
+      nameOf(i === 0 ? s : { head: s.head, modifiers: s.modifiers.filter((m) => !said.includes(m)) }, lexicon),
+    )
+    .join(' and ');
+}
+
 /** The plain words of what a shape is made from, and what is said beside them. */
 function baseOf(shape: Shape, lexicon: Lexicon): { words: string; left: readonly Modifier[] } {
   const { from, left, isSwapped } = cover(shape, lexicon);
@@ -230,12 +244,11 @@ function readsBack(name: string, shapes: readonly Shape[], { lexicon }: NameBook
 
 function toReading({ movement, shapes, from, heads, written }: Assembled, book: NameBook): NameReading | undefined {
   const { lexicon } = book;
-  const usual = shapes.map((s) => nameOf(s, lexicon)).join(' and ');
-  const name = readsBack(usual, shapes, book) ? usual : written;
-  if (name === undefined || name.length > MAX_NAME_LETTERS) return undefined;
-  const how = [...new Set(shapes.flatMap((s) => s.modifiers.map((m) => m.says)))].filter(
-    (s) => !from.doing.includes(s),
+  const name = [shortNameOf(shapes, lexicon), longNameOf(shapes, lexicon), written].find(
+    (n) => n !== undefined && (n === written || readsBack(n, shapes, book)),
   );
+  if (name === undefined || name.length > MAX_NAME_LETTERS) return undefined;
+  const how = [...new Set(shapes.flatMap((s) => baseOf(s, lexicon).left.map((m) => m.says)))];
   const own = heads.flatMap((h) => h.cautions.filter((c) => !book.cautions.some(([, , words]) => words === c)));
   return {
     movement: {

@@ -31,7 +31,8 @@ export function findNewMovements(scope: FindingScope): Finding[] {
       );
       findings.push({
         code: 'new-movement',
-        severity: 'info',
+        // Nobody who should spare it is told to yet.
+        severity: 'caution',
         line: lineOfItem(scope, b, i),
         message: `“${choice.name}” is new here: it is taken as written, at a usual pace; which kit it needs stays open.`,
         newName: choice.name,

@@ -1,0 +1,40 @@
+import { openChromium } from './chromium.ts';
+import { startDemo } from './running-demo.ts';
+const demo = await startDemo('/tmp/zzdemo');
+const browser = await openChromium();
+try {
+const ctx = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: demo.base, colorScheme: process.argv[2] === 'dark' ? 'dark' : 'light' });
+const page = await ctx.newPage();
+page.on('pageerror', (e) => console.log('PAGEERROR', e.message));
+page.on('console', (m) => m.type()==='error' && console.log('CONSOLE', m.text().slice(0,200)));
+await page.goto('/sign-in');
+await page.getByLabel('E-mail').fill(demo.workspaces[0]!.coachEmail);
+await page.getByLabel('Password').fill(demo.password);
+await page.getByRole('button', { name: 'Sign in' }).click();
+await page.waitForURL('**/programmes');
+const P = `/programmes/${demo.workspaces[0]!.programmeId}`;
+await page.goto(`${P}/write/w7d1`, { waitUntil: 'networkidle' });
+await page.locator('.cm-content').click();
+await page.keyboard.press('Control+a');
+await page.keyboard.insertText('Title: Everyday names\nTarget: 20 min\nKit: dumbbells\n\nWarm-up: 2 rounds\n10 arm circles\n8/side leg swings\n\nMain: 3 rounds\n10 DB reverse lunge + curl\n12 dumbbell thrusters\n8 zigzag reverse lunge\n0:30 crane dance\n10 burpee to tuck jump\n6/side heron walk\n');
+await page.waitForTimeout(900);
+await page.locator('.cm-line', { hasText: 'dumbbell thrusters' }).hover({ position: { x: 60, y: 10 } });
+await page.waitForTimeout(600);
+await page.screenshot({ path: '/tmp/s1.png' });
+await page.mouse.move(900, 780);
+const d = page.locator('.findings details').first();
+if (await d.count()) { await d.locator('summary').click(); }
+await page.waitForTimeout(200);
+await page.screenshot({ path: '/tmp/s2.png' });
+await page.getByRole('button', { name: /make all .* known/ }).click();
+await page.waitForTimeout(400);
+await page.screenshot({ path: '/tmp/s3.png' });
+await page.getByRole('button', { name: 'Keep them for us' }).click();
+await page.waitForTimeout(1200);
+await page.screenshot({ path: '/tmp/s4.png' });
+await page.goto(`${P}/movements?q=DB+reverse+lunge`, { waitUntil: 'networkidle' });
+await page.screenshot({ path: '/tmp/s5.png' });
+await page.locator('.movement-list a').first().click();
+await page.waitForTimeout(500);
+await page.screenshot({ path: '/tmp/s6.png' });
+} finally { await browser.close(); await demo.stop(); }
