@@ -371,7 +371,8 @@ const SUPPORTS: readonly Modifier[] = [
     eases: true,
     off: 'standing',
     takes: (m) =>
-      !m.isOnFloor && isStanding(m) && m.impact === 0 && !isLegs(m) && m.pattern !== 'hinge' && m.pattern !== 'carry',
+      (m.pattern === 'mobility' && !m.isHold) ||
+      (!m.isOnFloor && isStanding(m) && m.impact === 0 && !isLegs(m) && m.pattern !== 'hinge' && m.pattern !== 'carry'),
     change: () => ({ position: 'seated', floor: false, effort: -1, most: { hip: 1, knee: 0, ankle: 0 } }),
   },
   {
