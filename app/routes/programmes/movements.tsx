@@ -1,6 +1,10 @@
 import { useEffect, useMemo, useState } from 'react';
 import { data, Form, Link, redirect, useSearchParams, useSubmit } from 'react-router';
 import { compareDays, dateOfDay, dayKey } from '../../../core/calendar/day.ts';
+import { useWindowedRows } from '../../components/use-windowed-rows.ts';
+import { plural } from '../../../core/words/words.ts';
+import type { MovementLibrary } from '../../../core/movement/library.ts';
+import type { MovementUsage } from '../../../core/movement/count-usage.ts';
 import { countUsage } from '../../../core/movement/count-usage.ts';
 import type { MovementQuery } from '../../../core/movement/find-movements.ts';
 import { findMovements } from '../../../core/movement/find-movements.ts';
@@ -8,7 +12,7 @@ import { kitPieces } from '../../../core/movement/kit.ts';
 import { laddersWith } from '../../../core/movement/ladders-with.ts';
 import { layerLibrary, withFields } from '../../../core/movement/layer.ts';
 import { baseLibrary } from '../../../core/movement/library.ts';
-import type { Pattern, Position } from '../../../core/movement/movement.ts';
+import type { Movement, Pattern, Position } from '../../../core/movement/movement.ts';
 import { JOINTS, PATTERNS, POSITIONS } from '../../../core/movement/movement.ts';
 import { isSpare, SPARE_WORDS, SPARES } from '../../../core/movement/spare.ts';
 import { deleteLadder, deleteOverride, upsertLadder, upsertOverride } from '../../../db/queries/movement.ts';
@@ -174,28 +178,14 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
         {USAGE_WEEKS} weeks.
       </p>
       <div className={chosen || edit === 'new' ? 'people-columns' : ''}>
-        <ul className="movement-list">
-          {shown.map((m) => {
-            const own = usage.get(m.id);
-            return (
-              <li key={m.id}>
-                <Link to={at(m.id)} preventScrollReset aria-current={m === chosen || undefined}>
-                  {m.name}
-                </Link>
-                <span className="soft small">
-                  {[...(library.findOnShelf(m.id) ? [] : ['read from the name']), m.pattern, m.position, ...m.kit].join(
-                    ', ',
-                  )}
-                </span>
-                <DemandBars movement={m} />
-                <span className="small num">
-                  {own ? `${own.days.length} ${own.days.length === 1 ? 'day' : 'days'}` : ''}
-                </span>
-              </li>
-            );
-          })}
-          {shown.length === 0 && <li className="empty">Nothing like that. Take a filter away, or add the movement.</li>}
-        </ul>
+        <MovementList
+          movements={shown}
+          library={library}
+          usage={usage}
+          chosen={chosen}
+          columns={chosen || edit === 'new' ? 1 : 2}
+          linkTo={(id) => at(id)}
+        />
         {edit === 'new' && !chosen && (
           <aside className="follow-panel person-panel" aria-label="New movement">
             <Link className="follow-close" to="?" aria-label="Close">
@@ -268,6 +258,66 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
           </aside>
         )}
       </div>
+    </div>
+  );
+}
+
+/** Every row has its place; longer words are cut, and whole in the movement's own panel. */
+const ROW_PX = 46;
+/** Narrower than this there is one column. */
+const TWO_COLUMNS_PX = 900;
+
+interface MovementListProps {
+  readonly movements: readonly Movement[];
+  readonly library: MovementLibrary;
+  readonly usage: ReadonlyMap<string, MovementUsage>;
+  readonly chosen: Movement | undefined;
+  readonly columns: 1 | 2;
+  readonly linkTo: (id: string) => string;
+}
+
+/** The movements in sight, down the rows. */
+function MovementList({ movements, library, usage, chosen, columns: wanted, linkTo }: MovementListProps) {
+  const [isNarrow, setNarrow] = useState(false);
+  useEffect(() => {
+    const media = window.matchMedia(`(max-width: ${TWO_COLUMNS_PX}px)`);
+    const onChange = () => setNarrow(media.matches);
+    onChange();
+    media.addEventListener('change', onChange);
+    return () => media.removeEventListener('change', onChange);
+  }, []);
+  const columns = isNarrow ? 1 : wanted;
+  const { attach, rows, heightPx } = useWindowedRows(Math.ceil(movements.length / columns), ROW_PX);
+  if (movements.length === 0)
+    return <p className="soft">Nothing like that. Take a filter away, or add the movement.</p>;
+  return (
+    <div ref={attach} style={{ height: heightPx, position: 'relative' }}>
+      <ul className="movement-list" aria-label={plural(movements.length, 'movement')}>
+        {rows.flatMap(({ index, topPx }) =>
+          movements.slice(index * columns, (index + 1) * columns).map((m, column) => {
+            const days = usage.get(m.id)?.days.length ?? 0;
+            return (
+              <li
+                key={m.id}
+                style={{ top: topPx, height: ROW_PX, left: `${(100 * column) / columns}%`, width: `${100 / columns}%` }}
+                aria-setsize={movements.length}
+                aria-posinset={index * columns + column + 1}
+              >
+                <Link to={linkTo(m.id)} preventScrollReset aria-current={m === chosen || undefined}>
+                  {m.name}
+                </Link>
+                <span className="soft small">
+                  {[...(library.findOnShelf(m.id) ? [] : ['read from the name']), m.pattern, m.position, ...m.kit].join(
+                    ', ',
+                  )}
+                </span>
+                <DemandBars movement={m} />
+                <span className="small num">{days > 0 ? plural(days, 'day') : ''}</span>
+              </li>
+            );
+          }),
+        )}
+      </ul>
     </div>
   );
 }
