@@ -1,6 +1,7 @@
-import { cutLetters, hasAtMost } from '../core/letters.ts';
+import { hasAtMost } from '../core/letters.ts';
 import { object, string } from 'yup';
 import { isTimeZone } from '../core/calendar/release.ts';
+import { MAX_SWAPS, readSwaps } from '../core/movement/read-swaps.ts';
 import type { Level } from '../core/movement/fit-movement.ts';
 import type { MovementLibrary } from '../core/movement/library.ts';
 import type { Pattern } from '../core/movement/movement.ts';
@@ -18,8 +19,6 @@ const schema = object({
     .test('zone', 'That is no time zone known here.', (v) => isTimeZone(v)),
   channel: string().trim().test('letters', 'At most 120 letters.', hasAtMost(120)),
 });
-
-const MAX_SWAPS = 20;
 
 /** Reads what a coach writes about a person. */
 export async function readProfileForm(
@@ -39,18 +38,12 @@ export async function readProfileForm(
     const level = formText(form, `level-${pattern}`);
     if (/^[1-5]$/.test(level)) levels[pattern] = Number(level) as Level;
   }
-  const swaps: { from: string; to: string }[] = [];
-  for (const line of formText(form, 'swaps')
+  const lines = formText(form, 'swaps')
     .split('\n')
     .map((l) => l.trim())
-    .filter((l) => l !== '')
-    .slice(0, MAX_SWAPS)) {
-    const [from, to] = line.split(/->|→|=>/).map((n) => library.findByName(n.trim()));
-    if (!from || !to)
-      errors.swaps = `“${cutLetters(line, 60)}” doesn’t name two movements; write one a line, like “push-up -> wall push-up”.`;
-    else if (from.id === to.id) errors.swaps = `“${cutLetters(line, 60)}” swaps a movement for itself.`;
-    else swaps.push({ from: from.id, to: to.id });
-  }
+    .filter((l) => l !== '');
+  const { swaps, errors: wrong } = readSwaps(lines.slice(0, MAX_SWAPS), library);
+  if (wrong.length > 0) errors.swaps = wrong[0]!;
   if (Object.keys(errors).length > 0) return { status: 'error', errors };
   return {
     status: 'success',

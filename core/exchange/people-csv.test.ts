@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
 import type { DayDate } from '../calendar/day.ts';
+import { baseLibrary } from '../movement/library.ts';
 import { readPeopleCsv } from './people-csv.ts';
 
 const read = (text: string, existing: string[] = []) =>
@@ -23,6 +24,7 @@ test('names, zones, kit, things to spare and levels', () => {
       kit: ['chair', 'band'],
       spares: ['knees', 'quiet'],
       levels: { push: 2, squat: 3 },
+      swaps: [],
     },
   });
   expect(rows[1]!.person).toMatchObject({ timeZone: 'Europe/Vienna', kit: [], levels: { push: 4, mobility: 4 } });
@@ -61,4 +63,23 @@ test.each([
   const { rows, error } = read(text);
   expect(rows).toEqual([]);
   expect(error).toContain(words);
+});
+
+test('swaps are of the shelf or read from names; what names none is told', () => {
+  const withLibrary = (text: string) =>
+    readPeopleCsv(text, { timeZone: 'Europe/Vienna', joinedOn: '2026-05-11' as DayDate }, [], baseLibrary).rows[0]!;
+  expect(
+    withLibrary('name,swaps\nAda,push-up -> wall push-up; DB reverse lunge -> reverse lunge').person!.swaps,
+  ).toEqual([
+    { from: 'push-up', to: 'wall-push-up' },
+    { from: 'dumbbell-step-back-lunge', to: 'step-back-lunge' },
+  ]);
+  const told = (cell: string) => withLibrary(`name,swaps\nAda,${cell}`).errors.map((e) => `${e.column}: ${e.message}`);
+  expect(told('crane dance -> squat')).toEqual([
+    expect.stringMatching(/^swaps: “crane dance -> squat” doesn’t name two/),
+  ]);
+  expect(told('squat -> air squats')).toEqual([expect.stringMatching(/for itself/)]);
+  expect(told('squat -> lunge -> plank')).toEqual([expect.stringMatching(/two movements/)]);
+  expect(told(Array(21).fill('squat -> lunge').join('; '))).toEqual(['swaps: At most 20 swaps.']);
+  expect(read('name,swaps\nAda,anything').rows[0]!.person!.swaps).toEqual([]);
 });

@@ -3,6 +3,9 @@ import Papa from 'papaparse';
 import type { DayDate } from '../calendar/day.ts';
 import { parseDayDate } from '../calendar/day.ts';
 import { isTimeZone } from '../calendar/release.ts';
+import type { MovementLibrary } from '../movement/library.ts';
+import type { Swap } from '../movement/read-swaps.ts';
+import { MAX_SWAPS, readSwaps } from '../movement/read-swaps.ts';
 import type { Level } from '../movement/fit-movement.ts';
 import type { Pattern } from '../movement/movement.ts';
 import { PATTERNS } from '../movement/movement.ts';
@@ -18,6 +21,7 @@ export interface NewPerson {
   readonly kit?: readonly string[];
   readonly spares: readonly Spare[];
   readonly levels: Readonly<Partial<Record<Pattern, Level>>>;
+  readonly swaps: readonly Swap[];
 }
 
 export interface PeopleCsvRow {
@@ -36,7 +40,17 @@ export interface PeopleCsv {
   readonly unknownColumns: readonly string[];
 }
 
-export const PEOPLE_COLUMNS = ['name', 'detail', 'time zone', 'since', 'channel', 'kit', 'spare', 'level'] as const;
+export const PEOPLE_COLUMNS = [
+  'name',
+  'detail',
+  'time zone',
+  'since',
+  'channel',
+  'kit',
+  'spare',
+  'level',
+  'swaps',
+] as const;
 const OTHER_SPELLINGS: Record<string, (typeof PEOPLE_COLUMNS)[number]> = {
   zone: 'time zone',
   timezone: 'time zone',
@@ -50,6 +64,7 @@ const OTHER_SPELLINGS: Record<string, (typeof PEOPLE_COLUMNS)[number]> = {
   spares: 'spare',
   'to spare': 'spare',
   levels: 'level',
+  swap: 'swaps',
 };
 export const MAX_PEOPLE_ROWS = 400;
 const MAX_TEXT = 200_000;
@@ -57,12 +72,14 @@ const MAX_TEXT = 200_000;
 /**
  * Reads a roster (RFC 4180; commas, semicolons or tabs; UTF-8) with a header line. Lists in a cell are parted by `;`
  * or `/`; a level is one number for all, or `push=2; squat=3`. Nothing is written by reading; every wrong cell is named
- * with its line and column. `existing` are names that are in the programme already.
+ * with its line and column. `existing` are names that are in the programme already. Swaps (`push-up -> wall push-up; ...`) are read
+ * with a library; without one they are passed by.
  */
 export function readPeopleCsv(
   text: string,
   defaults: { readonly timeZone: string; readonly joinedOn: DayDate },
   existing: readonly string[],
+  library?: MovementLibrary,
 ): PeopleCsv {
   if (text.length > MAX_TEXT)
     return { rows: [], unknownColumns: [], error: 'A roster has at most 200 kB; bring it in in parts.' };
@@ -101,6 +118,7 @@ export function readPeopleCsv(
         i + 2,
         defaults,
         seen,
+        library,
       );
       seen.add(row.name.toLowerCase());
       return row;
@@ -119,6 +137,7 @@ function readRow(
   line: number,
   defaults: { timeZone: string; joinedOn: DayDate },
   seen: ReadonlySet<string>,
+  library: MovementLibrary | undefined,
 ): PeopleCsvRow {
   const errors: { column: string; message: string }[] = [];
   const push = (column: string, message: string) => void errors.push({ column, message });
@@ -145,6 +164,13 @@ function readRow(
     })
     .filter((s) => s !== undefined);
   const levels = readLevels(cell('level'), push);
+  const written = cell('swaps')
+    .split(';')
+    .map((s) => s.trim())
+    .filter((s) => s !== '');
+  if (written.length > MAX_SWAPS) push('swaps', `At most ${MAX_SWAPS} swaps.`);
+  const { swaps, errors: wrong } = library ? readSwaps(written, library) : { swaps: [], errors: [] };
+  for (const message of wrong) push('swaps', message);
   return {
     line,
     name,
@@ -159,6 +185,7 @@ function readRow(
         ...(kit !== '' && { kit: kit.toLowerCase() === 'none' ? [] : parts(kit.toLowerCase()).slice(0, 20) }),
         spares: [...new Set(spares)],
         levels,
+        swaps,
       },
     }),
   };

@@ -241,3 +241,29 @@ describe('stored routines', () => {
     expect(analyseText(printSession(frozen, baseLibrary), baseLibrary).plan.reps).toEqual(plan.reps);
   });
 });
+
+describe('kit that is counted', () => {
+  const kit = (announced: string) =>
+    analyseText(`Kit: ${announced}\n\nMain: flow\n10 dumbbell thrusters\n10 KB swings`, baseLibrary)
+      .findings.filter((f) => f.code.startsWith('kit'))
+      .map((f) => [f.code, f.message, f.changes[0]?.label]);
+  test('is enough where no number is said, or enough is', () => {
+    expect(kit('dumbbells, kettlebell')).toEqual([]);
+    expect(kit('2 dumbbells, a kettlebell')).toEqual([]);
+    expect(kit('pair of dumbbells')).toEqual([]);
+  });
+  test('is missing where fewer are announced, and is raised, not added', () => {
+    const text = 'Kit: 1 dumbbell, band\n\nMain: flow\n10 dumbbell thrusters\n10 band row';
+    const { findings } = analyseText(text, baseLibrary);
+    const [missing] = findings.filter((f) => f.code === 'kit-missing');
+    expect(missing!.message).toBe('2 dumbbells are needed and not announced.');
+    expect(applyEdits(text, missing!.changes[0]!.edits, baseLibrary)).toContain('Kit: band, 2 dumbbells');
+  });
+  test('of a barbell isn’t had from dumbbells, of a dumbbell from bottles', () => {
+    const missing = (announced: string, line: string) =>
+      analyseText(`Kit: ${announced}\n\nMain: flow\n10 ${line}`, baseLibrary).findings.some(
+        (f) => f.code === 'kit-missing',
+      );
+    expect([missing('dumbbells', 'barbell row'), missing('bottles', 'dumbbell row')]).toEqual([true, false]);
+  });
+});

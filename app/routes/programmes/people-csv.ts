@@ -6,6 +6,7 @@ import { BODY_BYTES } from '../../../server/limits.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
 import { formText } from '../../../server/form-text.ts';
 import { rosterDefaults } from '../../../server/roster-defaults.ts';
+import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import type { Route } from './+types/people-csv';
 
 /** Brings a roster in, all of it or nothing; rows with an error are left out only where that was said. */
@@ -17,13 +18,21 @@ export async function action({ request, params }: Route.ActionArgs) {
       formText(form, 'text'),
       rosterDefaults(programme.startsOn, people, coachZone(request)),
       people.map((p) => p.name),
+      (await loadWorkspaceBook(db)).library,
     );
     const wrong = csv.rows.filter((r) => !r.person).length;
     if (csv.error || csv.rows.length === 0)
       return data({ error: csv.error ?? 'There is no row in it.', added: null }, { status: 400 });
+    // Swaps are judged here alone: the page has no shelf to hold them against.
+    const [unknown] = csv.rows.flatMap((r) =>
+      r.errors.filter((e) => e.column === 'swaps').map((e) => `Line ${r.line}: ${e.message}`),
+    );
     if (wrong > 0 && formText(form, 'skip') !== 'yes')
       return data(
-        { error: `${wrong === 1 ? 'One row has' : `${wrong} rows have`} an error; nothing was written.`, added: null },
+        {
+          error: `${wrong === 1 ? 'One row has' : `${wrong} rows have`} an error; nothing was written.${unknown ? ` ${unknown}` : ''}`,
+          added: null,
+        },
         { status: 400 },
       );
     let added = 0;

@@ -27,8 +27,8 @@ export const FIT_KITS: readonly (readonly string[] | undefined)[] = [
   ['chair', 'band', 'dumbbells', 'kettlebell', 'bar', 'table', 'towel', 'step', 'rope', 'bench'],
 ];
 
-/** Every head with one modifier, or two of different families, that it takes; of those, one in so many. */
-export function everyReading(count: 1 | 2, { oneIn = 1 } = {}): TakenShape[] {
+/** Every head with one modifier, or two of different families, that it takes; of those, one in so many, from a place on. */
+export function everyReading(count: 1 | 2, { oneIn = 1, from = 0 } = {}): TakenShape[] {
   const { book } = baseLibrary;
   const found: TakenShape[] = [];
   let at = 0;
@@ -45,7 +45,7 @@ export function everyReading(count: 1 | 2, { oneIn = 1 } = {}): TakenShape[] {
               .map((b) => [a, b]),
           );
     for (const set of sets) {
-      if (at++ % oneIn !== 0) continue;
+      if (at++ % oneIn !== from % oneIn) continue;
       const shapes = [{ head, modifiers: sortModifiers(set) }];
       const read = readShapes(shapes, book);
       if (!read) continue;

@@ -14,7 +14,9 @@ import { nameWords } from './words.ts';
 
 const { book } = baseLibrary;
 const singles = everyReading(1);
-const pairs = everyReading(2, { oneIn: 40 });
+// Another fortieth of the pairs in each run: all of them in time.
+const from = Math.floor(Math.random() * 40);
+const pairs = everyReading(2, { oneIn: 40, from });
 
 describe('words that name no movement', () => {
   test('are at least 60', () => expect(UNREAD.length).toBeGreaterThanOrEqual(60));
