@@ -94,7 +94,27 @@ const VIEWS: readonly View[] = [
     },
   },
   { name: 'people', as: 'coach', path: (d) => programme(d, 'people?person=2') },
-  { name: 'movements', as: 'coach', path: (d) => programme(d, 'movements?m=push-up&pattern=push') },
+  {
+    name: 'write-known',
+    as: 'coach',
+    path: (d) => programme(d, 'write/w6d3'),
+    act: async (page) => {
+      await page.waitForSelector('.cm-content');
+      await page.locator('.cm-content').click();
+      await page.keyboard.press('Control+a');
+      await page.keyboard.insertText(
+        'Title: From elsewhere\n\nMain: 3 rounds\n10/side DB reverse lunge + curl\n8 zigzag reverse lunge\n0:30 crane dance',
+      );
+      await page.getByText('2 movements are new here').click();
+      await page.getByRole('button', { name: 'make all 2 known' }).click();
+      await page.getByRole('dialog').waitFor();
+    },
+  },
+  {
+    name: 'movements',
+    as: 'coach',
+    path: (d) => programme(d, 'movements?q=dumbbell+jump+squat&m=dumbbell-squat-jump'),
+  },
   { name: 'me', as: 'participant', path: (d) => link(d, '/me') },
   { name: 'today', as: 'participant', path: (d) => link(d) },
   {

@@ -18,6 +18,10 @@ const mapAmount = (amount: Amount, by: (n: number) => number): Amount => {
   }
 };
 
+/** The same hold, for half as long. */
+const isShorterHold = (to: Movement, from: Movement): boolean =>
+  to.isHold && from.isHold && to.id === `short-${from.id}`;
+
 /** A hold for as long as the repetitions took, repetitions for as long as a hold was; sides as the new movement has them. */
 export function convertDose(item: WorkItem, from: Movement, to: Movement): Dose | undefined {
   const { dose } = item;
@@ -46,7 +50,13 @@ export function convertDose(item: WorkItem, from: Movement, to: Movement): Dose 
     return { kind: 'reps', amount: dose.amount, ...(sides && { sides }) };
   }
   if (dose.kind === 'time')
-    return { kind: 'time', amountSec: dose.amountSec, ...(to.isOneSided && dose.sides && { sides: 'each' as const }) };
+    return {
+      kind: 'time',
+      amountSec: isShorterHold(to, from)
+        ? mapAmount(dose.amountSec, (n) => Math.max(5, Math.round(n / 10) * 5))
+        : dose.amountSec,
+      ...(to.isOneSided && dose.sides && { sides: 'each' as const }),
+    };
   const { sides: _sides, ...bare } = dose as Dose & { sides?: unknown };
   const sides = sidesOf('sides' in dose ? dose.sides : undefined);
   return (dose.kind === 'energy' || !sides ? bare : { ...bare, sides }) as Dose;

@@ -183,6 +183,12 @@ const BY_HAND: readonly [string, FitPerson, string, string][] = [
   ['10 sit-up', person(['pregnancy']), '10 seated lean-back', 'seated lean-back instead of sit-up: pregnancy'],
   ['6 chin-up', person([], { kit: ['band'] }), '6 band pull-down', 'band pull-down instead of chin-up: no bar at hand'],
   ['10 dragon flag', person(['back']), '10 dragon flag', ''],
+  [
+    '0:40 L-sit',
+    person([], { levels: { brace: 4 } }),
+    '0:20 short l-sit',
+    'short l-sit instead of l-sit, 0:20 instead of 0:40: level 4 of 5 in brace',
+  ],
 ];
 
 const fit = (text: string, who: FitPerson) => {

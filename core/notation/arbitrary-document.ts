@@ -1,4 +1,5 @@
 /** Every session document that the notation can say, at random: for property tests only. */
+import { countSteps, MAX_STEPS } from '../forms/count-steps.ts';
 import fc from 'fast-check';
 import { formOf, SHAPES } from '../forms/forms.ts';
 import { baseLibrary } from '../movement/library.ts';
@@ -404,4 +405,11 @@ export const arbitraryDocument: fc.Arbitrary<SessionDocument> = fc
       blocks: [...blocks, ...referring],
       comments: Object.keys(commented).length > 0 ? commented : undefined,
     }) as unknown as SessionDocument;
-  });
+  })
+  .filter(isLed);
+
+/** Short enough to be led, done again wherever it is referred to, and with room for a line more. */
+function isLed({ blocks }: SessionDocument): boolean {
+  const again = 1 + blocks.filter((b) => b.source?.kind === 'same-as').length;
+  return 2 * again * blocks.reduce((sum, b) => sum + countSteps(b), 0) <= MAX_STEPS;
+}

@@ -88,3 +88,12 @@ test('a block that is moved takes no blank lines along and leaves none behind', 
   const moved = edit(text, { kind: 'move-block', block: 1, at: 0 });
   expect(moved.trimEnd()).toBe('Main (B): flow\n5 march\n\nMain (A): flow\n5 squat');
 });
+
+test('a block done again counts with its sets, through any chain of references', () => {
+  // 60 items x 8 rounds x 4 sets, both sides: 3,840 steps; with it again 7,680, with it a third time too many.
+  const lines = Array.from({ length: 60 }, () => '5 squat').join('\n');
+  const text = (more: string) =>
+    `Main (Long): 8 rounds, 4 sets, rest 1:00\n${lines}\n\nMain (Again): same as Long\n${more}`;
+  expect(parseSession(text(''), baseLibrary).issues).toEqual([]);
+  expect(parseSession(text('\nMain: same as Again'), baseLibrary).issues.map((i) => i.code)).toEqual(['bad-value']);
+});

@@ -504,13 +504,23 @@ function checkRepeated(open: OpenBlock, target: OpenBlock, names: MovementNames,
 
 type Report = (open: OpenBlock, code: NotationIssue['code'], message: string, suggestions?: readonly string[]) => void;
 
+/** The block that `same as` leads to, whose rounds, sets and lines are done again; itself where it refers to none. */
+function meantBy(block: Block, byLabel: ReadonlyMap<string, OpenBlock>): Block {
+  const seen = new Set<Block>();
+  let meant = block;
+  while (meant.source?.kind === 'same-as' && !seen.has(meant)) {
+    seen.add(meant);
+    meant = byLabel.get(meant.source.label.toLowerCase())?.block ?? meant;
+  }
+  return meant;
+}
+
 /** A block that would make the session longer than can be led is left out, and said. */
 function checkSteps(blocks: readonly OpenBlock[], byLabel: ReadonlyMap<string, OpenBlock>, report: Report): void {
   let steps = 0;
   for (const open of blocks) {
     const { block } = open;
-    const twin = block.source?.kind === 'same-as' ? byLabel.get(block.source.label.toLowerCase())?.block : undefined;
-    const own = countSteps(twin ? { ...block, items: twin.items, rounds: block.rounds ?? twin.rounds } : block);
+    const own = countSteps(meantBy(block, byLabel));
     if (steps + own <= MAX_STEPS) steps += own;
     else {
       open.ghost = true;

@@ -635,6 +635,20 @@ const GRIPS: readonly Modifier[] = [
 
 const RANGES: readonly Modifier[] = [
   {
+    id: 'short',
+    family: 'range',
+    name: 'short',
+    words: ['short', 'shorter', 'brief'],
+    says: 'for half as long',
+    eases: true,
+    off: 'twice as long',
+    takes: (m) => isWork(m) && m.isHold,
+    change: (m) => ({
+      effort: -1,
+      paceSec: { low: m.paceSec.low / 2, likely: m.paceSec.likely / 2, high: m.paceSec.high / 2 },
+    }),
+  },
+  {
     id: 'half',
     family: 'range',
     name: 'half',
@@ -979,5 +993,6 @@ export const EASINGS: readonly Easing[] = [
   { id: 'incline', when: bearsOnHands },
   { id: 'no-push-up', when: (m) => goesDown(m) && m.demand.wrist >= 3 },
   { id: 'wall', when: bearsOnHands },
+  { id: 'short', when: (m) => isWork(m) && m.isHold },
   { id: 'seated', when: (m) => isArms(m) && m.effortClass <= 3 && m.demand.back <= 1 && m.demand.knee === 0 },
 ];
