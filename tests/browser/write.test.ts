@@ -51,7 +51,10 @@ describe('typing', () => {
     await page.keyboard.press('Enter');
     await page.keyboard.press('End');
     await page.keyboard.type('\n8 burp');
-    await page.getByRole('option', { name: /^burpee/ }).first().waitFor();
+    await page
+      .getByRole('option', { name: /^burpee/ })
+      .first()
+      .waitFor();
     await page.waitForTimeout(150);
     await page.keyboard.press('Enter');
     await expect.poll(written, SOON).toBe('Main: amrap 10:00\n8 burpee');
