@@ -28,7 +28,11 @@ export function explainItem(
   const lines: string[] = [];
   const reps = own.reduce((sum, s) => sum + (s.reps ?? 0), 0);
   if (reps > 0) {
-    const byTurn = rounds.map((_, turn) => repsAt(item, block.count, turn) ?? 0);
+    // Where the form says the number, the line has none of its own.
+    const byTurn = rounds.map(
+      (round, turn) =>
+        repsAt(item, block.count, turn) ?? own.reduce((sum, s) => sum + (s.round === round ? (s.reps ?? 0) : 0), 0),
+    );
     const times = turnCount(own);
     const each =
       item.dose && 'sides' in item.dose && (item.dose.sides === 'each' || item.dose.sides === 'pairs')

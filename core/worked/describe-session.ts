@@ -1,0 +1,182 @@
+import type { Block } from '../document/document.ts';
+import { formatCheckReport } from '../exchange/check-report.ts';
+import { explainChange, fitSession } from '../fit/fit-session.ts';
+import { countShapes, SEEN_AS } from '../fit/count-shapes.ts';
+import { advance, cuesOf, cueWords, startFollow, topSetOf } from '../follow/follow.ts';
+import { seenScores } from '../follow/seen-scores.ts';
+import type { Stage } from '../follow/stage.ts';
+import { buildStages, carriedFigure } from '../follow/stage.ts';
+import { headerNumbers, stepHeaderNumber, withHeaderNumber, withShape } from '../forms/clock-shape.ts';
+import { capSecOf, formOf, scoreOf, shapeOf, SHAPES, slotOf } from '../forms/forms.ts';
+import { commonStep, fitSlots } from '../forms/slot-fit.ts';
+import { ANYONE } from '../movement/fit-movement.ts';
+import type { MovementLibrary } from '../movement/library.ts';
+import { applyEdits, printBlock } from '../notation/apply-edits.ts';
+import { printSession } from '../notation/print.ts';
+import { applyLever, usualBy } from '../progress/apply-lever.ts';
+import { leverChoices } from '../progress/lever-choices.ts';
+import { leverOffers } from '../progress/lever-offers.ts';
+import { findSchool, schoolFits, SCHOOL_IDS, schoolLevers } from '../progress/schools.ts';
+import { scoreFields } from '../record/score.ts';
+import { analyseText } from '../session/analyse.ts';
+import { computeAreaWork } from '../session/area-work.ts';
+import { buildCoolDown, buildWarmUp } from '../session/build-preparation.ts';
+import { explainItem } from '../session/explain-item.ts';
+import type { SessionAnalysis } from '../session/analyse.ts';
+import { computeRoomKit } from '../session/room-kit.ts';
+import { buildSheet } from '../session/session-sheet.ts';
+
+const json = (value: unknown) => JSON.stringify(value);
+
+/** All that is made of a session, a line each: what a coach reads of it, what a participant gets, what a lever would do. */
+export function describeSession(text: string, library: MovementLibrary): string {
+  const analysis = analyseText(text, library);
+  return [
+    formatCheckReport('session', analysis, library),
+    ...describeTimeline(analysis),
+    ...describeFindings(text, analysis, library),
+    ...analysis.blocks.flatMap((block, b) => describeBlock(block, b, analysis, library)),
+    `sheet ${json(buildSheet(analysis.document, analysis.blocks, analysis.plan))}`,
+    `room ${json(computeRoomKit(analysis.document.groupSize, analysis.blocks, library))}`,
+    `areas ${json(computeAreaWork(analysis.plan, library))}`,
+    ...[buildWarmUp(analysis.plan, library), buildCoolDown(analysis.plan, library)].map(
+      (b) => `offer ${printBlock(b, library).join(' / ')}`,
+    ),
+    ...describePeople(analysis, library),
+    ...describeLevers(analysis, library),
+    ...describeClock(analysis),
+    '',
+  ].join('\n');
+}
+
+function describeTimeline({ plan }: SessionAnalysis): string[] {
+  return [
+    ...plan.blocks.map((b) => `block ${json({ ...b, scoreForm: b.scoreForm?.kind ?? null })}`),
+    ...fewOf(
+      plan.timeline.map(
+        (s) =>
+          `${s.startSec}-${s.endSec} ${s.kind} ${s.name ?? ''}${s.side ? ` ${s.side}` : ''}${s.reps === null ? '' : ` x${s.reps}`} r${s.round} e${s.effort}${s.estimated ? ' about' : ''}${s.expected ? ` likely ${s.expected.map((p) => `${p.name ?? p.kind} ${p.sec.likely}`).join(', ')}` : ''}`,
+      ),
+    ),
+  ];
+}
+
+/** Every way out of a finding, taken. */
+function describeFindings(text: string, { findings }: SessionAnalysis, library: MovementLibrary): string[] {
+  return findings.flatMap((f) =>
+    f.changes.map(
+      (c) => `${f.code} ${f.line ?? '-'} “${c.label}”: ${json(changedLines(text, applyEdits(text, c.edits, library)))}`,
+    ),
+  );
+}
+
+const changedLines = (before: string, after: string): string[] => {
+  const known = before.split('\n');
+  return after.split('\n').filter((line) => !known.includes(line));
+};
+
+function describeBlock(block: Block, b: number, { plan }: SessionAnalysis, library: MovementLibrary): string[] {
+  const form = formOf(block.time);
+  return [
+    `form ${b} ${shapeOf(block).id} ${json(headerNumbers(block))} slot ${json(slotOf(block))} cap ${json(capSecOf(block) ?? null)} pulse ${json(form.pulse(block.time))} size ${json(form.size(block.time, block)?.value ?? null)}`,
+    `score ${b} ${json(scoreOf(block))}`,
+    `fits ${b} ${json(fitSlots(block, library))} step ${json(commonStep(block, library) ?? null)}`,
+    ...block.items.map((_, i) => `item ${b}.${i} ${json(explainItem(block, b, i, plan, library))}`),
+    ...headerNumbers(block).flatMap((n) =>
+      ([1, -1] as const).map(
+        (by) =>
+          `header ${b} ${n.key} ${by}: ${printBlock(withHeaderNumber(block, n.key, stepHeaderNumber(n, by)), library)[0]}`,
+      ),
+    ),
+    ...SHAPES.map((s) => `as ${b} ${s.id}: ${printBlock(withShape(block, s), library)[0]}`),
+  ];
+}
+
+function describePeople({ document, blocks }: SessionAnalysis, library: MovementLibrary): string[] {
+  const people = [
+    { ...ANYONE, spares: ['quiet' as const, 'wrists' as const] },
+    { ...ANYONE, spares: ['seated-only' as const] },
+    { ...ANYONE, kit: ['chair'], levels: { push: 2 as const, squat: 2 as const } },
+    SEEN_AS.gentle,
+  ];
+  return [
+    ...people.flatMap((person, p) =>
+      fitSession(document, blocks, person, library).changes.map(
+        (c) => `fit ${p} ${c.block}.${c.item} ${c.how} ${explainChange(c)}${c.isScored ? ' (scored)' : ''}`,
+      ),
+    ),
+    `shapes ${json(countShapes(document, blocks, people, library))}`,
+  ];
+}
+
+function describeLevers({ document }: SessionAnalysis, library: MovementLibrary): string[] {
+  const before = printSession(document, library);
+  return [
+    ...leverChoices(document, [], library).flatMap(({ lever, now }) => {
+      const by = usualBy(lever.kind, document);
+      return [by, -by, 3 * by].map(
+        (pull) =>
+          `lever ${json(lever)} ${now} ${pull}: ${json(changedLines(before, printSession(applyLever(document, { lever, by: pull }, library), library)))}`,
+      );
+    }),
+    ...leverOffers(document, 6, library).map((o) => `offer ${json(o)}`),
+    ...SCHOOL_IDS.filter((id) => schoolFits(findSchool(id), document, library)).map(
+      (id) => `school ${id} ${json(schoolLevers(id, document, library))}`,
+    ),
+  ];
+}
+
+/** The clock from the first stage to the last, a tap or a second of waiting at a time. */
+function describeClock({ plan, blocks }: SessionAnalysis): string[] {
+  const stages = buildStages(plan, blocks);
+  const shown = fewOf(stages.map(describeStage));
+  return [...shown, ...play(stages, scoreFields(plan))];
+}
+
+/** The first and the last of many. */
+const fewOf = (lines: readonly string[]): string[] =>
+  lines.length <= 24 ? [...lines] : [...lines.slice(0, 20), `… ${lines.length - 22} more`, ...lines.slice(-2)];
+
+function describeStage(s: Stage, i: number): string {
+  const lines = s.lines.map((l) =>
+    l.carried
+      ? `${l.name} ${l.details} ${[0, 1, 2, 7].map((taps) => carriedFigure(l.carried!, taps, 3)).join('|')}`
+      : `${l.figure} ${l.name} ${l.details} ${(l.names ?? []).join('|')}`,
+  );
+  const { kind, ruledBy, durationSec, block, round, rounds, set, sets, title, nextWords, figure, details } = s;
+  return [
+    `stage ${i} ${kind} ${ruledBy} ${durationSec}s block ${block} round ${round}/${rounds} set ${set}/${sets}`,
+    `“${title}” ${figure} ${details} next “${nextWords}” ${s.timelineStartSec}-${s.timelineEndSec}`,
+    `switch ${s.switchAtSec.join(',')} over ${s.workCapSec} cap ${s.capSec} enough ${s.enoughFromSec} taps ${s.taps} of ${s.partners} asks ${json(s.asks)} ends ${s.ends}${s.optional ? ' optional' : ''}`,
+    ...(s.rules.length > 0 ? [`rules ${s.rules.join('; ')}`] : []),
+    ...(lines.length > 0 ? [`lines ${lines.join(' / ')}`] : []),
+    `cues ${cuesOf(s)
+      .map((c) => `${c.atSec} ${cueWords(c.cue, s)}`)
+      .join('; ')}`,
+  ].join(' | ');
+}
+
+const MOST_TURNS = 4000;
+
+/** Followed as someone would: own pace a little slower than likely, a tap now and then, an answer where one is asked for. */
+function play(stages: readonly Stage[], scored: ReturnType<typeof scoreFields>): string[] {
+  if (stages.length === 0) return [];
+  let nowMs = 0;
+  let state = startFollow(nowMs);
+  const told: string[] = [];
+  for (let turn = 0; turn < MOST_TURNS && state.status !== 'finished'; turn++) {
+    const at = state.stage;
+    const stage = stages[at]!;
+    if (stage.taps)
+      for (const event of ['tap', 'tap', 'tap', 'untap'] as const) state = advance(state, event, stages, nowMs);
+    if (stage.asks) state = advance(state, { kind: 'answer', stage: at, value: 7 + at }, stages, nowMs);
+    nowMs += stage.ruledBy === 'clock' ? 7000 : 1100 * Math.max(1, stage.durationSec);
+    state = advance(state, stage.ruledBy === 'clock' ? 'tick' : 'next', stages, nowMs);
+    if (state.stage !== at) told.push(`${at}@${nowMs / 1000}`);
+  }
+  return [
+    `played ${told.join(' ')}`,
+    `ran ${json(state.spentByBlockMs)} taps ${json(state.tapsByStage)} top ${stages.map((_, i) => topSetOf(state, stages, i)).join(',')}`,
+    `seen ${json(seenScores(state, stages, scored))}`,
+  ];
+}
