@@ -1,12 +1,14 @@
 import { cutLetters } from '../letters.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 import type { Amount, Block, Dose, Item, Load, Role, SessionDocument, Sides, TimeRule } from '../document/document.ts';
-import { formOf } from '../forms/forms.ts';
+import { capSecOf, formOf } from '../forms/forms.ts';
 import { MAX_AMOUNT, MAX_DURATION_SEC, MAX_KG, MAX_ROUNDS } from '../limits.ts';
 import { nearestMovements } from '../movement/nearest-movements.ts';
 import { MAX_BLOCKS, MAX_ITEMS, parseSession } from './parse.ts';
 import { printSession } from './print.ts';
 import { MAX_NAME_LENGTH } from './read-item.ts';
+
+const NO_NUMBER = 'no number';
 
 /** What became of one line of a text found elsewhere. */
 export interface GuessedLine {
@@ -39,6 +41,22 @@ const SIDES: readonly [RegExp, Sides][] = [
 ];
 const SECONDS = /(\d+(?:[.,]\d+)?)\s*(?:seconds?|secs?|s|″|")(?![\p{L}])/iu;
 const MINUTES = /(\d+(?:[.,]\d+)?)\s*(?:minutes?|mins?|m(?=\s*(?:of|amrap|emom)))(?![\p{L}])/iu;
+const DISTANCE = /\b(\d{1,5}(?:[.,]\d+)?)\s*(km|kilomet(?:re|er)s?|m|met(?:re|er)s?|miles?|mi)\b/i;
+const METRES: Readonly<Record<string, number>> = {
+  km: 1000,
+  kilometre: 1000,
+  kilometres: 1000,
+  kilometer: 1000,
+  kilometers: 1000,
+  m: 1,
+  metre: 1,
+  metres: 1,
+  meter: 1,
+  meters: 1,
+  mile: 1609,
+  miles: 1609,
+  mi: 1609,
+};
 const CLOCK = /\b(\d{1,2}):([0-5]\d)\b/;
 
 /** What a line says about a list: its clock, how often, how many of each. */
@@ -90,7 +108,47 @@ const bare = (line: string): string =>
     .replace(/^[\p{Extended_Pictographic}\u200d\ufe0f\s]+/u, '')
     .replace(/^(?:[-*•▪◦–—·]+|\(?\d{1,2}[.)]|\(?[a-hA-H][.)])\s+/u, '')
     .replace(/[*_`]{1,3}/g, '')
+    .replace(/^(?:min(?:ute)?s?\s*\d{1,2}|odd(?: min(?:ute)?s?)?|even(?: min(?:ute)?s?)?)\s*[:.)–-]\s*(?=\S)/i, '')
     .trim();
+
+const CAP =
+  /\b(?:(\d{1,3})\s*(?:min(?:ute)?s?)?[\s-]*(?:time\s*)?cap|(?:time\s*)?cap(?:\s*(?:of|at|:))?\s*(\d{1,3})\s*(?:min(?:ute)?s?)?)\b/i;
+
+/** Own pace against the clock, with its cap where one is named. */
+function ownForTime(lower: string): TimeRule {
+  const cap = CAP.exec(lower);
+  const minutes = Number(cap?.[1] ?? cap?.[2] ?? 0);
+  return { kind: 'own', forTime: true, ...(minutes > 0 && { capSec: minutes * 60 }) };
+}
+
+const REP_LIST = /\b\d{1,3}(?:\s*-\s*\d{1,3}){2,}\b(?:\s*reps?)?(?:\s*of)?/i;
+
+/** The movements that stand in the line of a rule itself: `21-15-9 thrusters, pull-ups`, `50 burpees for time`. */
+function itemsBeside(line: string, rules: Rules, library: MovementLibrary): Item[] {
+  const rest = line
+    .replace(rules.list ? REP_LIST : /$^/, ' ')
+    .replace(CAP, ' ')
+    .replace(/\bfor time\b/gi, ' ')
+    .replace(/\s+/g, ' ')
+    .replace(/^[\s,;:–-]+|[\s,;:–-]+$/g, '');
+  if (!rules.list) {
+    const item = /\bfor time\b/i.test(line) ? guessItem(rest, library) : undefined;
+    return item?.isSure ? [item.item] : [];
+  }
+  const parts = library.findByName(rest)
+    ? [rest]
+    : rest.split(/\s*(?:[,;+&/]|\band\b)\s*/i).filter((part) => part !== '');
+  const known = parts.map((part) => knownName(part, library));
+  return known.every((name) => name !== undefined)
+    ? known.map((name): Item => ({ kind: 'work', choices: [{ name: name! }], inTurn: false }))
+    : [];
+}
+
+/** The name under which a movement is written: the shelf's, or its own words where it was read from them. */
+function knownName(words: string, library: MovementLibrary): string | undefined {
+  const known = library.findByName(words);
+  return known && (library.findOnShelf(known.id) ? known.name : words.toLowerCase());
+}
 
 /** The clauses that a line names as a rule for a list, if it names any. */
 function headerRules(line: string): Rules | undefined {
@@ -142,7 +200,7 @@ function headerRules(line: string): Rules | undefined {
     const values = Array.from({ length: count }, (_, i) => from + Math.sign(to - from) * i).filter((n) => n >= 1);
     return { time: { kind: 'own', forTime: /\bfor time\b/.test(lower) }, list: values };
   }
-  if (list) return { time: { kind: 'own', forTime: true }, list: list[1]!.split('-').map(Number) };
+  if (list) return { time: ownForTime(lower), list: list[1]!.split('-').map(Number) };
   const sets = /^\s*(\d{1,2})\s*sets?(?:\s*of\s*(\d{1,3}))?(?:\s*reps?)?(?:\s*(?:each|of each))?\s*:?\s*$/.exec(lower);
   if (sets)
     return {
@@ -151,7 +209,7 @@ function headerRules(line: string): Rules | undefined {
       ...(sets[2] && { list: [Number(sets[2])] }),
       ...between,
     };
-  if (/\bfor time\b/.test(lower)) return { time: { kind: 'own', forTime: true }, ...rounds };
+  if (/\bfor time\b/.test(lower)) return { time: ownForTime(lower), ...rounds };
   if (said) return { time: { kind: 'own', forTime: false }, ...rounds, ...between };
   return undefined;
 }
@@ -205,6 +263,20 @@ function guessItem(
   if (load) text = loaded.rest;
   let sets: number | undefined;
   let reps: Amount | undefined;
+  const far = take(text, DISTANCE);
+  const metres = far.match ? Number(far.match[1]!.replace(',', '.')) * METRES[far.match[2]!.toLowerCase()]! : 0;
+  const energy = take(text, /\b(\d{1,4})\s*(?:k?cals?|calories)\b/i);
+  const measured: Dose | undefined =
+    metres >= 1 && metres <= MAX_AMOUNT * 10
+      ? { kind: 'distance', metres: Math.round(metres) }
+      : energy.match && Number(energy.match[1]) > 0
+        ? { kind: 'energy', kcal: Number(energy.match[1]) }
+        : undefined;
+  if (measured) {
+    const by = take(measured.kind === 'distance' ? far.rest : energy.rest, /\b(?:x\s*(\d{1,2})|(\d{1,2})\s*x)\b/i);
+    if (by.match) sets = Number(by.match[1] ?? by.match[2]);
+    text = by.rest;
+  }
   const bySets = take(
     text,
     /\b(\d{1,2})\s*(?:sets?\s*(?:of|x)?|x)\s*(\d{1,3})(?!\d|:)(?:\s*(?:-|to)\s*(\d{1,3}))?(?!\s*(?:s|sec|secs|seconds|min)\b)/i,
@@ -220,11 +292,11 @@ function guessItem(
       sets = Number(setsOnly.match[1]);
       text = setsOnly.rest;
     }
-    const duration = durationIn(text);
+    const duration = measured ? undefined : durationIn(text);
     if (duration) {
       time = duration.sec;
       text = duration.rest;
-    } else {
+    } else if (!measured) {
       const counted = take(
         text,
         /(?:\bx\s*|^|\s|[-:–(])(\d{1,4})(?:\s*(?:-|to)\s*(\d{1,4}))?\s*(?:x\b|reps?\b|repetitions\b|times\b)?/i,
@@ -252,13 +324,14 @@ function guessItem(
   const name = known && library.findOnShelf(known.id) ? known.name : own;
   if (name === '') return undefined;
   const dose: Dose | undefined =
-    time !== undefined && time > 0 && time <= MAX_DURATION_SEC
+    measured ??
+    (time !== undefined && time > 0 && time <= MAX_DURATION_SEC
       ? { kind: 'time', amountSec: { kind: 'fixed', value: time }, ...(sides === 'each' && { sides }) }
       : reps
         ? { kind: 'reps', amount: reps, ...(sides && { sides }) }
         : sides
           ? { kind: 'given', sides }
-          : undefined;
+          : undefined);
   const hasNumber = dose !== undefined && dose.kind !== 'given';
   return {
     item: { kind: 'work', ...(dose && { dose }), choices: [{ name }], inTurn: false, ...(load && { load }) },
@@ -267,7 +340,7 @@ function guessItem(
     ...(known === undefined
       ? { why: `“${name}” is no movement of the library` }
       : !hasNumber
-        ? { why: 'no number' }
+        ? { why: NO_NUMBER }
         : {}),
   };
 }
@@ -318,7 +391,20 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
       lines.push({ source, becomes: 'header', isSure: true });
       continue;
     }
-    if (/^(?:rest|recover|break|pause)\b|\brest$/i.test(line) && durationIn(line) && !rules?.time) {
+    if (current && new RegExp(`^\\W*${CAP.source}\\W*$`, 'i').test(line)) {
+      // "10 min cap" below a list is the cap of that list.
+      const capped = ownForTime(line.toLowerCase());
+      if (
+        capSecOf({ role: 'Main', time: current.time, items: [] }) === undefined &&
+        formOf(current.time).clauses.length === 0
+      )
+        current.time = capped;
+      lines.push({ source, becomes: 'header', isSure: true });
+    } else if (/^rest[.!]?$/i.test(line) && current && formOf(current.time).slot(current.time) !== null) {
+      current.items.push({ kind: 'rest' });
+      current.sets.push(undefined);
+      lines.push({ source, becomes: 'rest', isSure: true });
+    } else if (/^(?:rest|recover|break|pause)\b|\brest$/i.test(line) && durationIn(line) && !rules?.time) {
       const sec = durationIn(line)!.sec;
       if (current && /round|circuit/i.test(line)) current.restBetweenSec = sec;
       else if (current && sec > 0) current.items.push({ kind: 'rest', sec });
@@ -330,6 +416,12 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
       if (rules?.list) block.list = rules.list.filter((n) => n >= 1).slice(0, MAX_ROUNDS);
       if (rules?.restBetweenSec) block.restBetweenSec = rules.restBetweenSec;
       if (rules?.slotRounds) block.slotRounds = rules.slotRounds;
+      for (const beside of rules ? itemsBeside(line, rules, library) : []) {
+        if (items >= MAX_ITEMS) break;
+        items++;
+        block.items.push(beside);
+        block.sets.push(undefined);
+      }
       lines.push({ source, becomes: 'header', isSure: true });
     } else if (
       item &&
@@ -344,10 +436,17 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
         continue;
       }
       items++;
-      const block = current ?? open('Main');
+      const block = current && !startsAnew(current, item.sets) ? current : open(current?.role ?? 'Main');
       block.items.push(item.item);
       block.sets.push(item.sets);
-      lines.push({ source, becomes: 'item', isSure: item.isSure, ...(item.why && { why: item.why }) });
+      // Under a clock of intervals a movement alone says all.
+      const isSaid = item.why === NO_NUMBER && formOf(block.time).pulse(block.time) !== null;
+      lines.push({
+        source,
+        becomes: 'item',
+        isSure: item.isSure || isSaid,
+        ...(item.why && !isSaid && { why: item.why }),
+      });
     } else if (title === undefined && lines.length === 0 && /\p{L}/u.test(line)) {
       const words = line
         .replace(/#/g, '')
@@ -365,6 +464,13 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
     .flatMap((b) => readable(toBlock(b), library));
   const document: SessionDocument = { ...(title && real.length > 0 && { title }), blocks: real };
   return { text: real.length === 0 ? '' : printSession(document, library), lines };
+}
+
+/** An item that is done another number of times than what stands above it is a block of its own. */
+function startsAnew({ time, rounds, list, items, sets }: Open, own: number | undefined): boolean {
+  if (own === undefined || items.length === 0 || list || formOf(time).clauses.length > 0) return false;
+  const said = sets.filter((s) => s !== undefined);
+  return (rounds ?? (said.length > 0 ? Math.max(...said) : 1)) !== own;
 }
 
 /** What a line that wasn't taken could be. */
@@ -404,7 +510,7 @@ function toBlock(open: Open): Block {
   const said = sets.filter((s) => s !== undefined);
   const most = said.length > 0 ? Math.min(MAX_ROUNDS, Math.max(...said)) : undefined;
   const byRounds = rounds ?? (isOwn ? most : undefined);
-  const clocked = !isOwn && form.pulse(time) === null;
+  const clocked = !isOwn && form.takes.rounds !== true && form.pulse(time) === null;
   const kept = !form.restNeedsLength
     ? items
     : items.map((i): Item => (i.kind === 'rest' && i.sec === undefined ? { ...i, sec: 30 } : i));
