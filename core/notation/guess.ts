@@ -140,7 +140,7 @@ function itemsBeside(line: string, rules: Rules, library: MovementLibrary): Item
     : rest.split(/\s*(?:[,;+&/]|\band\b)\s*/i).filter((part) => part !== '');
   const known = parts.map((part) => knownName(part, library));
   return known.every((name) => name !== undefined)
-    ? known.map((name): Item => ({ kind: 'work', choices: [{ name: name! }], inTurn: false }))
+    ? known.map((name): Item => ({ kind: 'work', choices: [{ name: name }], inTurn: false }))
     : [];
 }
 
