@@ -23,6 +23,8 @@ export function createPool(connectionString: string, max = 10): pg.Pool {
   const pool = new pg.Pool({
     connectionString,
     max,
+    // Queries that don't wait for each other are sent without waiting.
+    pipeline: true,
     idleTimeoutMillis: 30_000,
     connectionTimeoutMillis: WAIT_MS.connection,
     statement_timeout: WAIT_MS.statement,

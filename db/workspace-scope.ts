@@ -30,9 +30,12 @@ export async function withLinkedWorkspace<T>(
 
 const withTransaction = <T>(pool: pg.Pool, begin: string, work: (db: pg.PoolClient) => Promise<T>): Promise<T> =>
   withConnection(pool, async (db) => {
-    await db.query(begin);
+    // Sent ahead of the first query, without a way there and back of its own; where it fails, so does all that follows.
+    const begun = db.query(begin);
+    begun.catch(() => undefined);
     try {
       const result = await work(db);
+      await begun;
       await db.query('commit');
       return result;
     } catch (error) {

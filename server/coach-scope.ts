@@ -7,7 +7,7 @@ import { NotFoundError } from '../db/errors.ts';
 import type { SignedInCoach } from '../db/queries/coach.ts';
 import type { Day, Programme } from '../db/queries/programme.ts';
 import { findDay, getProgramme } from '../db/queries/programme.ts';
-import { inWorkspace } from './database.ts';
+import { inWorkspace, readInWorkspace } from './database.ts';
 import { BODY_BYTES } from './limits.ts';
 import { spendQuota } from './quota.ts';
 import { readForm, readJson } from './read-body.ts';
@@ -24,7 +24,9 @@ export async function withCoach<T>(
 ): Promise<T> {
   const coach = await requireCoach(request);
   try {
-    return await inWorkspace(coach.workspaceId, (db) => work(db, coach));
+    return request.method === 'GET'
+      ? await readInWorkspace(request, coach.workspaceId, (db) => work(db, coach))
+      : await inWorkspace(coach.workspaceId, (db) => work(db, coach));
   } catch (error) {
     if (error instanceof NotFoundError) return notFound();
     throw error;
@@ -62,7 +64,18 @@ export async function withProgramme<T>(
     await requireCoach(request);
     return notFound();
   }
-  return withCoach(request, async (db, coach) => work(db, { coach, programme: await getProgramme(db, id) }));
+  return withCoach(request, async (db, coach) => work(db, { coach, programme: await programmeOf(request, db, id) }));
+}
+
+const programmes = new WeakMap<Request, { readonly id: number; readonly programme: Promise<Programme> }>();
+
+/** The programme that a page is about; asked of the database once a page. */
+function programmeOf(request: Request, db: pg.PoolClient, id: number): Promise<Programme> {
+  const known = programmes.get(request);
+  if (request.method === 'GET' && known?.id === id) return known.programme;
+  const programme = getProgramme(db, id);
+  programmes.set(request, { id, programme });
+  return programme;
 }
 
 export interface DayScope extends ProgrammeScope {

@@ -30,6 +30,56 @@ async function orAway<T>(work: Promise<T>): Promise<T> {
 export const onDatabase = <T>(work: (db: pg.PoolClient) => Promise<T>): Promise<T> =>
   orAway(withConnection(database(), work));
 
+interface SharedRead {
+  readonly db: Promise<pg.PoolClient>;
+  readonly whole: Promise<void>;
+  readonly finish: () => void;
+  users: number;
+}
+
+const reads = new WeakMap<Request, SharedRead>();
+
+/**
+ * Runs what only reads in the one transaction of its request: the loaders of a page's layouts begin together, and it ends with the
+ * last of them. They see the same rows, and go the way there and back once.
+ */
+export async function readInWorkspace<T>(
+  request: Request,
+  workspaceId: number,
+  work: (db: pg.PoolClient) => Promise<T>,
+): Promise<T> {
+  const shared = reads.get(request) ?? beginRead(request, workspaceId);
+  shared.users++;
+  try {
+    return await work(await shared.db);
+  } finally {
+    shared.users--;
+    if (shared.users === 0) {
+      if (reads.get(request) === shared) reads.delete(request);
+      shared.finish();
+      await shared.whole;
+    }
+  }
+}
+
+function beginRead(request: Request, workspaceId: number): SharedRead {
+  let finish = () => {};
+  const finished = new Promise<void>((resolve) => {
+    finish = resolve;
+  });
+  let whole: Promise<void> = finished;
+  const db = new Promise<pg.PoolClient>((give, fail) => {
+    whole = inWorkspace(workspaceId, (client) => {
+      give(client);
+      return finished;
+    });
+    whole.catch(fail);
+  });
+  const shared: SharedRead = { db, whole, finish, users: 0 };
+  reads.set(request, shared);
+  return shared;
+}
+
 /** Runs `work` in a transaction of one workspace. */
 export const inWorkspace = <T>(workspaceId: number, work: (db: pg.PoolClient) => Promise<T>): Promise<T> =>
   orAway(withWorkspace(database(), workspaceId, work));

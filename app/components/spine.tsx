@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
-import { Link } from 'react-router';
 import type { PackedRibbon } from '../charts/pack-ribbon.ts';
 import { Ribbon } from '../charts/ribbon.tsx';
+import { usePlainLinks } from './use-plain-links.ts';
 
 /** A day of the programme as the spine and the plan draw it. */
 export interface SpineDay {
@@ -44,6 +44,7 @@ interface SpineProps {
 /** The programme as a strip: one small ribbon a day, weeks marked, today in its doorway. */
 export function Spine({ days, selected, linkTo }: SpineProps) {
   const strip = useRef<HTMLElement>(null);
+  const onClick = usePlainLinks();
   const longest = Math.max(1, ...days.map((d) => d.likelySec));
   const weeks = [...new Set(days.map((d) => d.week))];
   useEffect(() => {
@@ -52,7 +53,7 @@ export function Spine({ days, selected, linkTo }: SpineProps) {
     if (el && target && el.scrollWidth > el.clientWidth) el.scrollLeft = target.offsetLeft - el.clientWidth / 2;
   }, [selected]);
   return (
-    <nav className="spine no-print" aria-label="Days of the programme" ref={strip}>
+    <nav className="spine no-print" aria-label="Days of the programme" ref={strip} onClick={onClick}>
       {weeks.map((week) => {
         const own = days.filter((d) => d.week === week);
         return (
@@ -69,9 +70,9 @@ export function Spine({ days, selected, linkTo }: SpineProps) {
                 day.state === 'none' && !day.isToday && day.key !== selected ? (
                   <span key={day.key} className="spine-gap" />
                 ) : (
-                  <Link
+                  <a
                     key={day.key}
-                    to={linkTo(day.key)}
+                    href={linkTo(day.key)}
                     className={`spine-day is-${day.state}${day.isToday ? ' is-today' : ''}${day.isPast ? ' is-past' : ''}`}
                     {...(day.key === selected && { 'aria-current': 'page' as const })}
                     aria-label={`${day.words}, ${day.title || STATE_LABEL[day.state]}${day.isToday ? ', today' : ''}`}
@@ -82,7 +83,7 @@ export function Spine({ days, selected, linkTo }: SpineProps) {
                         <Ribbon layout={day.outline} stretch />
                       </span>
                     )}
-                  </Link>
+                  </a>
                 ),
               )}
             </div>

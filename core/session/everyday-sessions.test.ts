@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
 import { analyseText } from './analyse.ts';
-import { SESSIONS } from './everyday-sessions.ts';
+import { SESSIONS } from './everyday-sessions-fixture.ts';
 import { listReadings } from './list-readings.ts';
 
 describe('twenty sessions of everyday names', () => {

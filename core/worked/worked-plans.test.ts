@@ -4,7 +4,7 @@ import { movementId } from '../movement/movement.ts';
 import type { GuessedDay } from '../notation/guess.ts';
 import { guessDays, guessSession } from '../notation/guess.ts';
 import { parseSession } from '../notation/parse.ts';
-import { PLAIN_PLANS } from './plain-plans.ts';
+import { PLAIN_PLANS } from './plain-plans-fixture.ts';
 
 /** Worked plans: how each is read, line by line, kept as text beside this test (see worked-sessions.test.ts). */
 describe('worked plans', () => {

@@ -2,8 +2,8 @@ import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
 import { movementId } from '../movement/movement.ts';
 import { parseSession } from '../notation/parse.ts';
-import { describeSession } from './describe-session.ts';
-import { FORM_SESSIONS } from './form-sessions.ts';
+import { describeSession } from './describe-session-fixture.ts';
+import { FORM_SESSIONS } from './form-sessions-fixture.ts';
 
 /**
  * Worked sessions: all that is made of each, kept as text beside this test and read through once (sessions/*.txt). What changes there

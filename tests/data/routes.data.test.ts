@@ -472,3 +472,39 @@ describe('movements of one’s own', () => {
     expect((await change({ intent: 'sing' })).status).toBe(400);
   });
 });
+
+describe('the loaders of one page', () => {
+  const inOne = async (works: readonly ((c: { query: typeof db.pool.query }) => Promise<unknown>)[]) => {
+    const { readInWorkspace } = await import('../../server/database.ts');
+    const { workspaceId } = await makeWorkspace(db.owner, `reads ${Math.random()}`);
+    const request = new Request('http://127.0.0.1:4310/programmes');
+    return Promise.allSettled(works.map((work) => readInWorkspace(request, workspaceId, work as never)));
+  };
+  const transaction = async (c: { query: typeof db.pool.query }) =>
+    (await c.query<{ id: string }>('select pg_current_xact_id()::text as id')).rows[0]!.id;
+  test('read in one transaction, which ends with the last of them', async () => {
+    const both = await inOne([transaction, transaction]);
+    expect(new Set(both.map((r) => r.status === 'fulfilled' && r.value)).size).toBe(1);
+    const [other] = await inOne([transaction]);
+    expect(other).not.toEqual(both[0]);
+    const { database } = await import('../../server/database.ts');
+    expect(database().totalCount - database().idleCount).toBe(0);
+  });
+  test('one that finds nothing leaves the others theirs; one that ends before another begins is read alone', async () => {
+    const missing = async () => {
+      throw new RangeError('nothing there');
+    };
+    const [first, second] = await inOne([missing, transaction]);
+    expect([first!.status, second!.status]).toEqual(['rejected', 'fulfilled']);
+    const { readInWorkspace } = await import('../../server/database.ts');
+    const { workspaceId } = await makeWorkspace(db.owner, 'reads twice');
+    const request = new Request('http://127.0.0.1:4310/programmes');
+    const one = await readInWorkspace(request, workspaceId, transaction as never);
+    const two = await readInWorkspace(request, workspaceId, transaction as never);
+    expect(one).not.toBe(two);
+  });
+  test('see the rows of their workspace alone', async () => {
+    const [rows] = await inOne([async (c) => (await c.query('select * from programme')).rows.length]);
+    expect(rows).toEqual({ status: 'fulfilled', value: 0 });
+  });
+});

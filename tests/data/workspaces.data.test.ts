@@ -1,3 +1,4 @@
+import { runOutcomes } from '../../server/run-outcomes.ts';
 import type pg from 'pg';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
@@ -266,7 +267,10 @@ async function standing(c: pg.PoolClient) {
   const [day] = await listSentDays(c, runId);
   const record = (await findRecord(c, enrolmentId, day!.dayId))!;
   const { outcome, shareRatio } = record;
-  expect((await listOutcomes(c, runId)).get(enrolmentId)?.get(day!.dayId)).toEqual({ outcome, shareRatio });
+  const outcomes = await listOutcomes(c, runId);
+  expect(outcomes.get(enrolmentId)?.get(day!.dayId)).toEqual({ outcome, shareRatio });
+  // What is remembered is what stands, however often it is asked.
+  expect([await runOutcomes(c, runId), await runOutcomes(c, runId)]).toEqual([outcomes, outcomes]);
   return [record];
 }
 

@@ -16,16 +16,11 @@ import { blockName } from '../../../core/session/explain.ts';
 import type { RosterRow } from '../../../db/queries/person.ts';
 import { listRoster } from '../../../db/queries/person.ts';
 import { listDayPlaces } from '../../../db/queries/programme.ts';
-import {
-  findRecord,
-  getVersionDocument,
-  listOutcomes,
-  listPersonDays,
-  listSentDays,
-} from '../../../db/queries/record.ts';
+import { findRecord, getVersionDocument, listPersonDays, listSentDays } from '../../../db/queries/record.ts';
 import type { Db } from '../../../db/pool.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
 import { coachToday } from '../../../server/coach-zone.ts';
+import { runOutcomes } from '../../../server/run-outcomes.ts';
 import { nowMs } from '../../../server/config.ts';
 import { parseId } from '../../../server/parse-number.ts';
 import { Bead, BeadMarks, STATE_WORDS } from '../../charts/bead.tsx';
@@ -42,10 +37,12 @@ const ROW_PX = 39;
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
-    const people = await listRoster(db, programme.runId);
-    const places = await listDayPlaces(db, programme.id);
-    const sentDays = await listSentDays(db, programme.runId);
-    const outcomes = await listOutcomes(db, programme.runId);
+    const [people, places, sentDays, outcomes] = await Promise.all([
+      listRoster(db, programme.runId),
+      listDayPlaces(db, programme.id),
+      listSentDays(db, programme.runId),
+      runOutcomes(db, programme.runId),
+    ]);
     const sent = new Set(sentDays.map((d) => d.dayId));
     const strands = buildStrands(
       programme,
@@ -172,10 +169,7 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
   const wanted = (search.get('q') ?? '').trim().toLowerCase();
   const shown = useMemo(
     () =>
-      sortRows(
-        rows.filter((r) => `${r.name} ${r.detail}`.toLowerCase().includes(wanted)),
-        sort,
-      ),
+      sortRows(wanted === '' ? rows : rows.filter((r) => `${r.name} ${r.detail}`.toLowerCase().includes(wanted)), sort),
     [rows, wanted, sort],
   );
   const chosen = rows.find((r) => String(r.id) === search.get('person'));

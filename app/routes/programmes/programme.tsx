@@ -18,10 +18,8 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
-    const book = await loadWorkspaceBook(db);
-    const days = spineDays(programme, await listDays(db, programme.id), coachToday(request), (text) =>
-      planText(text, book),
-    );
+    const [book, stored] = await Promise.all([loadWorkspaceBook(db), listDays(db, programme.id)]);
+    const days = spineDays(programme, stored, coachToday(request), (text) => planText(text, book));
     return { programme, days, usualDay: usualDay(days), passedBy: book.passedBy };
   });
 }

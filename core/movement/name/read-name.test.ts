@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import type { Area } from '../movement.ts';
 import { areaOf } from '../movement.ts';
 import { baseLibrary } from '../library.ts';
-import { TRADE_NAMES } from './trade-names.ts';
+import { TRADE_NAMES } from './trade-names-fixture.ts';
 
 const AREA_OF: Record<string, Area> = {
   L: 'legs',

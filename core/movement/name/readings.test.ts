@@ -1,15 +1,15 @@
 import { describe, expect, test } from 'vitest';
-import { FIT_KITS, shapesTally } from './every-reading.ts';
+import { FIT_KITS, shapesTally } from './every-reading-fixture.ts';
 import { ANYONE, findObstacle, fitMovement } from '../fit-movement.ts';
 import { baseLibrary } from '../library.ts';
 import { laddersWith } from '../ladders-with.ts';
 import type { Movement } from '../movement.ts';
 import { JOINTS } from '../movement.ts';
 import { SPARES } from '../spare.ts';
-import { everyReading } from './every-reading.ts';
+import { everyReading } from './every-reading-fixture.ts';
 import { MODIFIERS } from './modifiers.ts';
 import { isReading, readShapes } from './read-name.ts';
-import { UNREAD } from './unread.ts';
+import { UNREAD } from './unread-fixture.ts';
 import { nameWords } from './words.ts';
 
 const { book } = baseLibrary;
