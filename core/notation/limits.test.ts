@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
 import { analyseText } from '../session/analyse.ts';
 import { GUARD_RAILS } from '../progress/guards/guard.ts';
+import { readRule } from '../progress/lever-text.ts';
 import { parseSession } from './parse.ts';
 
 const reads = (text: string): boolean => parseSession(text, baseLibrary).issues.length === 0;
@@ -95,4 +96,20 @@ test('the usual thresholds of guard rails are what docs and screens say', () => 
     expect(rail.threshold).toBeGreaterThanOrEqual(rail.least);
     expect(rail.threshold).toBeLessThanOrEqual(rail.most);
   }
+});
+
+test('names: as many letters as a movement has, and not one more', () => {
+  const name = (letters: number) => reads(`Main: flow\n10 ${'x'.repeat(letters)}`);
+  expect([name(80), name(81)]).toEqual([true, false]);
+});
+
+test('levers: until as long a session as there can be, and not a second longer; steps within a year', () => {
+  const rule = (schedule: string) => readRule(`rounds: ${schedule}`).status;
+  expect([rule('+1 a week until 6:00:00'), rule('+1 a week until 6:00:01')]).toEqual(['done', 'refused']);
+  expect([rule('at week 1 +1'), rule('at week 52 +1'), rule('at week 0 +1'), rule('at week 53 +1')]).toEqual([
+    'done',
+    'done',
+    'refused',
+    'refused',
+  ]);
 });
