@@ -39,6 +39,13 @@ export function createPool(connectionString: string, max = 10): pg.Pool {
 /** SQLSTATEs and classes (from PostgreSQL's documentation, appendix A) after which the same may do a moment later. */
 const PASSING = /^(08...|53...|57P0[1-5]|57014|55P03|40001|40P01|25P03)$/;
 
+/** What the database or its connection said, not what was made of it. */
+export const isDatabaseError = (error: unknown): boolean =>
+  error instanceof pg.DatabaseError ||
+  (error instanceof Error &&
+    /connection|client (?:has|was)|timeout/i.test(error.message) &&
+    !(error instanceof RangeError));
+
 const isPassing = (error: unknown): boolean => {
   const { code } = (error ?? {}) as { readonly code?: unknown };
   return typeof code === 'string' && PASSING.test(code);

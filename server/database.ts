@@ -1,7 +1,7 @@
 import { data } from 'react-router';
 import type pg from 'pg';
 import { DatabaseAwayError } from '../db/errors.ts';
-import { createPool, withConnection } from '../db/pool.ts';
+import { createPool, isDatabaseError, withConnection } from '../db/pool.ts';
 import { withLinkedWorkspace, withWorkspace } from '../db/workspace-scope.ts';
 import { databaseUrl } from './config.ts';
 
@@ -32,16 +32,20 @@ export const onDatabase = <T>(work: (db: pg.PoolClient) => Promise<T>): Promise<
 
 interface SharedRead {
   readonly db: Promise<pg.PoolClient>;
+  /** Settles when the transaction has ended; rejects with what a database that is away comes to. */
   readonly whole: Promise<void>;
-  readonly finish: () => void;
+  readonly end: (error?: unknown) => void;
   users: number;
+  /** The first thing that the database refused: the transaction is over for all that share it. */
+  refused?: unknown;
 }
 
 const reads = new WeakMap<Request, SharedRead>();
 
 /**
  * Runs what only reads in the one transaction of its request: the loaders of a page's layouts begin together, and it ends with the
- * last of them. They see the same rows, and go the way there and back once.
+ * last of them. They see the same rows, and go the way there and back once. What isn't there for one of them ends nothing for the
+ * others; what the database refuses is the same answer for all.
  */
 export async function readInWorkspace<T>(
   request: Request,
@@ -50,32 +54,43 @@ export async function readInWorkspace<T>(
 ): Promise<T> {
   const shared = reads.get(request) ?? beginRead(request, workspaceId);
   shared.users++;
-  try {
-    return await work(await shared.db);
-  } finally {
+  const leave = async () => {
     shared.users--;
     if (shared.users === 0) {
       if (reads.get(request) === shared) reads.delete(request);
-      shared.finish();
-      await shared.whole;
+      shared.end(shared.refused);
     }
+    // The connection goes back only when the last of them has left it.
+    if (shared.users === 0 || shared.refused !== undefined) await shared.whole;
+  };
+  let result: T;
+  try {
+    result = await work(await shared.db);
+  } catch (error) {
+    if (isDatabaseError(error)) shared.refused ??= error;
+    await leave();
+    throw error;
   }
+  await leave();
+  return result;
 }
 
 function beginRead(request: Request, workspaceId: number): SharedRead {
-  let finish = () => {};
-  const finished = new Promise<void>((resolve) => {
-    finish = resolve;
+  let end: SharedRead['end'] = () => {};
+  const ended = new Promise<void>((resolve, reject) => {
+    end = (error) => (error === undefined ? resolve() : reject(error));
   });
-  let whole: Promise<void> = finished;
+  ended.catch(() => undefined);
+  let whole: Promise<void> = ended;
   const db = new Promise<pg.PoolClient>((give, fail) => {
     whole = inWorkspace(workspaceId, (client) => {
       give(client);
-      return finished;
+      return ended;
     });
     whole.catch(fail);
   });
-  const shared: SharedRead = { db, whole, finish, users: 0 };
+  db.catch(() => undefined);
+  const shared: SharedRead = { db, whole, end, users: 0 };
   reads.set(request, shared);
   return shared;
 }

@@ -40,6 +40,7 @@ describe('movements made known', () => {
   });
   test.each([
     ['not a list', 'nonsense', -1, /load it again/],
+    ['a NUL in a name', [row('crane dance', { name: 'a\0b' })], -1, /load it again/],
     ['none', [], -1, /Between one/],
     [
       'too many',
@@ -58,6 +59,8 @@ describe('movements made known', () => {
     ['21 pieces of kit', [row('crane dance', { kit: Array(21).fill('chair') })], 0, /20 pieces/],
     ['nothing at all', [null], 0, /./],
     ['half of one', ['x'], 0, /./],
+    ['a list', [[]], 0, /./],
+    ['one with a prototype', '[{"__proto__":{"written":"x"},"name":"constructor"}]', 0, /./],
   ])('refused: %s', (_what, movements, at, message) => {
     expect(errorAt(movements, at)).toMatch(message);
   });

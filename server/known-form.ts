@@ -1,4 +1,5 @@
 import { array, boolean, number, object, string, ValidationError } from 'yup';
+import { parseJson } from '../core/exchange/parse-json.ts';
 import { hasAtMost } from '../core/letters.ts';
 import type { MovementLayer, MovementOverride } from '../core/movement/layer.ts';
 import { checkMovement, layerLibrary, MOVEMENT_LIMITS, withFields } from '../core/movement/layer.ts';
@@ -38,15 +39,17 @@ export type KnownForm =
 
 /** Reads movements that a coach makes known, several in one pass: each filled up with what its name suggests. All or none. */
 export function readKnownForm(form: FormData, library: MovementLibrary, layer: MovementLayer): KnownForm {
-  const read = parseList(formText(form, 'movements'));
-  if (!read) return { status: 'error', errors: { [-1]: 'This isn’t what the page sends; load it again.' } };
+  const parsed = parseJson(formText(form, 'movements'));
+  const read: unknown = parsed.status === 'read' ? parsed.value : undefined;
+  if (!Array.isArray(read))
+    return { status: 'error', errors: { [-1]: 'This isn’t what the page sends; load it again.' } };
   if (read.length === 0 || read.length > MOST_KNOWN_AT_ONCE)
     return { status: 'error', errors: { [-1]: `Between one movement and ${MOST_KNOWN_AT_ONCE} are taken at a time.` } };
   const errors: Record<number, string> = {};
   const overrides: MovementOverride[] = [];
-  for (const [i, raw] of read.entries()) {
+  for (const [i, raw] of (read as unknown[]).entries()) {
     try {
-      const { written, ...quick } = KNOWN.validateSync(raw, { stripUnknown: true });
+      const { written, ...quick } = KNOWN.validateSync(ownFields(raw));
       const suggested = suggestMovement(written, library);
       const override = withWritten(fromQuick(quick as QuickMovement, suggested), written);
       // Those before it in the list are there already.
@@ -69,18 +72,17 @@ export function readKnownForm(form: FormData, library: MovementLibrary, layer: M
   return Object.keys(errors).length > 0 ? { status: 'error', errors } : { status: 'success', overrides };
 }
 
+/** The fields that are asked for, and nothing else that an object may bring. */
+const ownFields = (raw: unknown): Record<string, unknown> => {
+  const given = (typeof raw === 'object' && raw !== null ? raw : {}) as Record<string, unknown>;
+  return Object.fromEntries(
+    Object.keys(KNOWN.fields).map((key) => [key, Object.hasOwn(given, key) ? given[key] : undefined]),
+  );
+};
+
 /** The name that stands in the session leads to it too. */
 function withWritten(override: MovementOverride, written: string): MovementOverride {
   const own = (override.fields.name ?? '').toLowerCase();
   if (own === written.toLowerCase()) return override;
   return { ...override, fields: { ...override.fields, otherNames: [written.toLowerCase()] } };
-}
-
-function parseList(text: string): unknown[] | undefined {
-  try {
-    const value: unknown = JSON.parse(text);
-    return Array.isArray(value) ? value : undefined;
-  } catch {
-    return undefined;
-  }
 }

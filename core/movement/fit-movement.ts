@@ -1,3 +1,4 @@
+import { BoundedCache } from '../bounded-cache.ts';
 import { PLACES, servesAs } from './kit.ts';
 import type { MovementLibrary } from './library.ts';
 import type { Movement, Pattern } from './movement.ts';
@@ -39,21 +40,18 @@ interface Candidate {
 /** Never asks for anything that can be spared, and needs no kit (docs/formulas.md 6: no promise, but something calm for everyone). */
 const CALM = ['seated-march', 'calm-breathing'];
 
-const orders = new WeakMap<MovementLibrary, Map<string, readonly Candidate[]>>();
+/** Orders remembered for a library: those of its shelf, and of what was read last. */
+const MOST_ORDERS = 2000;
+const orders = new WeakMap<MovementLibrary, BoundedCache<string, readonly Candidate[]>>();
 
 /** What could stand in for a movement, best first; never anything of a higher effort class. Computed once for a library. */
 export function standInOrder(movement: Movement, library: MovementLibrary): readonly Candidate[] {
   let known = orders.get(library);
   if (!known) {
-    known = new Map();
+    known = new BoundedCache(MOST_ORDERS);
     orders.set(library, known);
   }
-  let order = known.get(movement.id);
-  if (!order) {
-    order = computeOrder(movement, library);
-    known.set(movement.id, order);
-  }
-  return order;
+  return known.get(movement.id, () => computeOrder(movement, library));
 }
 
 function computeOrder(movement: Movement, library: MovementLibrary): Candidate[] {

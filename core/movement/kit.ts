@@ -101,10 +101,12 @@ export const pieceCount = (words: string): number => readPiece(words).count ?? 1
 export const sayPiece = (key: string, count: number): string =>
   count === 1 ? key : `${count} ${key}${/(?:ch|x|sh)$/.test(key) ? 'es' : 's'}`;
 
+const doesFor = (key: string): readonly string[] => (Object.hasOwn(DOES_FOR, key) ? DOES_FOR[key]! : []);
+
 /** True where what was announced does for what is needed, and is enough of it where a number is said. */
 export function servesAs(announced: string, needed: string): boolean {
   const [a, n] = [pieceOf(announced), pieceOf(needed)];
-  if (a.key !== n.key && !DOES_FOR[n.key]?.includes(a.key)) return false;
+  if (a.key !== n.key && !doesFor(n.key).includes(a.key)) return false;
   return a.count === undefined || n.count === undefined || a.count >= n.count;
 }
 

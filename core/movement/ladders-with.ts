@@ -1,3 +1,4 @@
+import { BoundedCache } from '../bounded-cache.ts';
 import type { Ladder, LadderStep } from './ladder.ts';
 import type { MovementLibrary } from './library.ts';
 import type { Movement } from './movement.ts';
@@ -7,7 +8,9 @@ import { easierNeighbours, harderNeighbours } from './name/neighbours.ts';
 const MOST_BELOW = 4;
 const MOST_ABOVE = 2;
 
-const known = new WeakMap<MovementLibrary, Map<string, readonly Ladder[]>>();
+/** Movements whose ladders are remembered for a library. */
+const MOST_KNOWN = 2000;
+const known = new WeakMap<MovementLibrary, BoundedCache<string, readonly Ladder[]>>();
 
 /**
  * The ladders that a movement is on: those of the shelf, else one by reading, where each step takes one thing away or makes one
@@ -15,14 +18,11 @@ const known = new WeakMap<MovementLibrary, Map<string, readonly Ladder[]>>();
  */
 export function laddersWith(movement: Movement, library: MovementLibrary): readonly Ladder[] {
   let own = known.get(library);
-  if (!own) known.set(library, (own = new Map<string, readonly Ladder[]>()));
-  let ladders = own.get(movement.id);
-  if (!ladders) {
-    ladders = library.ladders.filter((l) => l.steps.some((s) => s.movementId === movement.id));
-    if (ladders.length === 0) ladders = byReading(movement, library);
-    own.set(movement.id, ladders);
-  }
-  return ladders;
+  if (!own) known.set(library, (own = new BoundedCache(MOST_KNOWN)));
+  return own.get(movement.id, () => {
+    const ladders = library.ladders.filter((l) => l.steps.some((s) => s.movementId === movement.id));
+    return ladders.length > 0 ? ladders : byReading(movement, library);
+  });
 }
 
 function byReading(movement: Movement, library: MovementLibrary): Ladder[] {

@@ -1,3 +1,5 @@
+import { BoundedCache } from '../bounded-cache.ts';
+import { groupBy } from '../group-by.ts';
 import { editDistance, nearestWords } from '../words/nearest.ts';
 import type { MovementLibrary } from './library.ts';
 
@@ -10,38 +12,39 @@ const wordsOf = (name: string) =>
     .map((w) => (w.length > 3 && w.endsWith('s') && !w.endsWith('ss') ? w.slice(0, -1) : w));
 
 interface NameIndex {
-  readonly names: readonly string[];
-  readonly words: readonly { readonly name: string; readonly own: readonly string[] }[];
+  /** Names and other names by their heads, the last words. */
+  readonly byHead: ReadonlyMap<string, readonly string[]>;
+  readonly byJoined: ReadonlyMap<string, string>;
   /** The same unknown names are asked for at every keystroke. */
-  readonly answered: Map<string, string[]>;
+  readonly answered: BoundedCache<string, string[]>;
 }
 
 const MAX_ANSWERED = 500;
 const indexes = new WeakMap<MovementLibrary, NameIndex>();
 
+const joined = (name: string) => name.toLowerCase().replace(/[\s\p{Pd}]+/gu, '');
+
 function indexOf(library: MovementLibrary): NameIndex {
   let index = indexes.get(library);
   if (!index) {
+    const names = library.movements.flatMap((m) => [m.name, ...m.otherNames]);
     index = {
-      names: library.movements.flatMap((m) => [m.name, ...m.otherNames]),
-      words: library.movements.map((m) => ({ name: m.name, own: wordsOf(m.name) })),
-      answered: new Map(),
+      byHead: groupBy(names, (name) => wordsOf(name).at(-1) ?? ''),
+      byJoined: new Map(names.map((name) => [joined(name), name])),
+      answered: new BoundedCache(MAX_ANSWERED),
     };
     indexes.set(library, index);
   }
   return index;
 }
 
-const joined = (name: string) => wordsOf(name).length > 0 && name.toLowerCase().replace(/[\s\p{Pd}]+/gu, '');
-
-/** Whether two names are of one kind of movement: their heads, the last words, are the same or nearly so (a squat, a row). */
-function isSameHead(one: string, other: string): boolean {
-  // `pushup` is one word of two.
-  if (joined(one) === joined(other)) return true;
-  const [a, b] = [wordsOf(one).at(-1), wordsOf(other).at(-1)];
-  return (
-    a !== undefined && b !== undefined && (a === b || (Math.max(a.length, b.length) > 4 && editDistance(a, b, 1) <= 1))
-  );
+/** Names of one kind of movement: their heads are the same or nearly so (a squat, a row). */
+function sameKind(head: string, { byHead }: NameIndex): string[] {
+  const found: string[] = [];
+  for (const [own, names] of byHead)
+    if (own === head || (Math.max(own.length, head.length) > 4 && editDistance(own, head, 1) <= 1))
+      found.push(...names);
+  return found;
 }
 
 /**
@@ -49,28 +52,27 @@ function isSameHead(one: string, other: string): boolean {
  * share their head, so that no other exercise is offered. Nothing near: empty.
  */
 export function nearestMovements(name: string, library: MovementLibrary, count = 3): string[] {
-  const { names, words, answered } = indexOf(library);
-  const key = `${count} ${name.toLowerCase()}`;
-  const known = answered.get(key);
-  if (known) return known;
-  const near = nearestWords(name, names, count);
+  const index = indexOf(library);
+  return index.answered.get(`${count} ${name.toLowerCase()}`, () => findNearest(name, library, index, count));
+}
+
+function findNearest(name: string, library: MovementLibrary, index: NameIndex, count: number): string[] {
   const wanted = wordsOf(name).slice(0, 8);
-  const byWord = words
-    .map(({ name: own, own: ownWords }) => {
+  const head = wordsOf(name).at(-1);
+  const kind = head === undefined ? [] : sameKind(head, index);
+  // `pushup` is one word of two.
+  const whole = index.byJoined.get(joined(name));
+  const near = [...(whole === undefined ? [] : [whole]), ...nearestWords(name, kind, count)];
+  const byWord = kind
+    .filter((own) => library.findByName(own)?.name === own)
+    .map((own) => {
+      const ownWords = wordsOf(own);
       const shared = wanted.filter((w) =>
         ownWords.some((o) => (w.length > 3 ? editDistance(w, o, 1) <= 1 : w === o)),
       ).length;
       return { name: own, score: shared / Math.max(ownWords.length, wanted.length) };
     })
-    .filter((x) => x.score > 0.3 && isSameHead(x.name, name))
+    .filter((x) => x.score > 0.3)
     .sort((a, b) => b.score - a.score || a.name.length - b.name.length || (a.name < b.name ? -1 : 1));
-  const found = [
-    ...new Set([
-      ...near.filter((n) => isSameHead(n, name)).map((n) => library.findByName(n)!.name),
-      ...byWord.map((x) => x.name),
-    ]),
-  ].slice(0, count);
-  answered.set(key, found);
-  if (answered.size > MAX_ANSWERED) answered.delete(answered.keys().next().value!);
-  return found;
+  return [...new Set([...near.map((n) => library.findByName(n)!.name), ...byWord.map((x) => x.name)])].slice(0, count);
 }

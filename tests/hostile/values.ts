@@ -22,6 +22,17 @@ const DATES = [
 ];
 const NUL = 'a\0b';
 const person = { intent: 'add', name: 'Ada', detail: '', timeZone: 'UTC', joinedOn: '2026-05-11' };
+const known = {
+  written: 'pebble toss',
+  name: 'pebble toss',
+  isHold: false,
+  isOneSided: false,
+  pattern: 'push',
+  kit: [],
+  likelySec: 2,
+  effortClass: 3,
+  asks: [],
+};
 const movement = {
   intent: 'movement',
   id: 'push-up',
@@ -269,5 +280,20 @@ export const BAD_VALUES: readonly BadValue[] = [
     path: '/programmes/PROGRAMME/movements',
     form: { intent: 'ladder', id: 'x'.repeat(200), name: 'x', steps: 'squat\nmarch' },
   },
+  // Movements made known, several in one pass.
+  ...[
+    ['of nothing but brackets', '['.repeat(5000)],
+    ['that are no list', '{"name":"x"}'],
+    ['that are null', '[null]'],
+    ['with a prototype', '[{"__proto__":{"written":"x"},"name":"constructor"}]'],
+    ['that are 41', JSON.stringify(Array.from({ length: 41 }, (_, i) => ({ written: `x${i}`, name: `x${i}` })))],
+    ['with NUL in the name', JSON.stringify([{ ...known, name: NUL, written: 'x' }])],
+    ['with a pace without end', JSON.stringify([{ ...known, likelySec: 1e309 }])],
+    ['by a name that is taken', JSON.stringify([{ ...known, name: 'squat' }])],
+  ].map(([what, movements]) => ({
+    name: `movements made known ${what}`,
+    path: '/programmes/PROGRAMME/movements',
+    form: { intent: 'know', movements: movements! },
+  })),
   { name: 'a score that is none', path: 'LINK/w4d1/log', form: { outcome: 'done', effort: '1e309', 'client-id': 'x' } },
 ];

@@ -66,7 +66,7 @@ export default function Me({ loaderData, actionData, params }: Route.ComponentPr
   const box = (piece: string) => (
     <label key={piece}>
       <input type="checkbox" name="kit" value={piece} defaultChecked={kit?.includes(piece) ?? false} /> <b>{piece}</b>
-      {STAND_IN_WORDS[piece] && <small>{STAND_IN_WORDS[piece]}</small>}
+      {Object.hasOwn(STAND_IN_WORDS, piece) && <small>{STAND_IN_WORDS[piece]}</small>}
     </label>
   );
   const isUsual = (piece: string, i: number) => i < MOST_USUAL || (kit?.includes(piece) ?? false);

@@ -28,6 +28,7 @@ export function readLoosely(name: string, library: MovementLibrary): LooseReadin
   const left: string[] = [];
   const kept: string[] = [];
   for (const word of words) {
+    if (left.length > 1) return undefined;
     const mended = vocabulary.has(word) ? word : mend(word, vocabulary);
     if (mended === undefined) left.push(word);
     else kept.push(mended);
@@ -44,9 +45,18 @@ export function readLoosely(name: string, library: MovementLibrary): LooseReadin
   };
 }
 
+const startsAlike = (a: string, b: string): boolean => a[0] === b[0] || a[1] === b[1] || a[0] === b[1] || a[1] === b[0];
+
 /** The one known word that differs by a letter; undefined where there is none, or more than one. */
 function mend(word: string, vocabulary: ReadonlySet<string>): string | undefined {
   if (word.length < SHORTEST_MENDED) return undefined;
-  const near = [...vocabulary].filter((v) => v.length >= SHORTEST_MENDED && editDistance(word, v, 1) <= 1);
-  return near.length === 1 ? near[0] : undefined;
+  let only: string | undefined;
+  for (const known of vocabulary) {
+    if (known.length < SHORTEST_MENDED || Math.abs(known.length - word.length) > 1) continue;
+    // One letter changes at most one of the first two, or moves them by one.
+    if (!startsAlike(word, known) || editDistance(word, known, 1) > 1) continue;
+    if (only !== undefined) return undefined;
+    only = known;
+  }
+  return only;
 }

@@ -5,6 +5,8 @@ import { baseLibrary } from '../library.ts';
 import { laddersWith } from '../ladders-with.ts';
 import type { Movement } from '../movement.ts';
 import { JOINTS } from '../movement.ts';
+import { servesAs } from '../kit.ts';
+import { analyseText } from '../../session/analyse.ts';
 import { SPARES } from '../spare.ts';
 import { everyReading } from './every-reading-fixture.ts';
 import { MODIFIERS } from './modifiers.ts';
@@ -36,6 +38,15 @@ describe('words that name no movement', () => {
     ])
       expect([text, baseLibrary.findByName(text)]).toEqual([text, undefined]);
   });
+});
+
+test('words that every object has are words like any other', () => {
+  for (const word of ['constructor', 'toString', '__proto__', 'hasOwnProperty', 'valueOf']) {
+    expect([word, baseLibrary.findByName(word), baseLibrary.find(word)]).toEqual([word, undefined, undefined]);
+    const { plan } = analyseText(`Kit: ${word}, chair\n\nMain: flow\n10 ${word}\n8 sit-to-stand`, baseLibrary);
+    expect([word, plan.kit]).toEqual([word, ['chair']]);
+    expect(servesAs(word, 'dumbbell') || servesAs('dumbbell', word)).toBe(false);
+  }
 });
 
 describe('the same movement in other words', () => {

@@ -14,6 +14,9 @@ function* writtenItems({ document }: FindingScope): Generator<{ block: Block; b:
   }
 }
 
+/** New names that get offers of what was meant. */
+const MOST_OFFERED = 40;
+
 /** Movements that the library doesn't know, each once: with what of the name can be read, then the nearest of the same kind. */
 export function findNewMovements(scope: FindingScope): Finding[] {
   const { library } = scope;
@@ -24,11 +27,12 @@ export function findNewMovements(scope: FindingScope): Finding[] {
       const key = choice.name.toLowerCase();
       if (library.findByName(choice.name) || seen.has(key)) continue;
       seen.add(key);
-      const loose = readLoosely(choice.name, library);
-      const near = [...new Set([...(loose ? [loose.name] : []), ...nearestMovements(choice.name, library)])].slice(
-        0,
-        3,
-      );
+      // A text of nothing but new names is none that a coach would mend one by one.
+      const isOffered = findings.length < MOST_OFFERED;
+      const loose = isOffered ? readLoosely(choice.name, library) : undefined;
+      const near = !isOffered
+        ? []
+        : [...new Set([...(loose ? [loose.name] : []), ...nearestMovements(choice.name, library)])].slice(0, 3);
       findings.push({
         code: 'new-movement',
         // Nobody who should spare it is told to yet.
