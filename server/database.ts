@@ -78,7 +78,8 @@ export async function readInWorkspace<T>(
 function beginRead(request: Request, workspaceId: number): SharedRead {
   let end: SharedRead['end'] = () => {};
   const ended = new Promise<void>((resolve, reject) => {
-    end = (error) => (error === undefined ? resolve() : reject(error));
+    end = (error) =>
+      error === undefined ? resolve() : reject(error instanceof Error ? error : new Error(String(error)));
   });
   ended.catch(() => undefined);
   let whole: Promise<void> = ended;
