@@ -40,7 +40,7 @@ export function createPool(connectionString: string, max = 10): pg.Pool {
 const PASSING = /^(08...|53...|57P0[1-5]|57014|55P03|40001|40P01|25P03)$/;
 
 /** What the database or its connection said, not what was made of it. */
-export const isDatabaseError = (error: unknown): boolean =>
+export const isDatabaseError = (error: unknown): error is Error =>
   error instanceof pg.DatabaseError ||
   (error instanceof Error &&
     /connection|client (?:has|was)|timeout/i.test(error.message) &&

@@ -34,10 +34,10 @@ interface SharedRead {
   readonly db: Promise<pg.PoolClient>;
   /** Settles when the transaction has ended; rejects with what a database that is away comes to. */
   readonly whole: Promise<void>;
-  readonly end: (error?: unknown) => void;
+  readonly end: (error?: Error) => void;
   users: number;
   /** The first thing that the database refused: the transaction is over for all that share it. */
-  refused?: unknown;
+  refused?: Error;
 }
 
 const reads = new WeakMap<Request, SharedRead>();
@@ -78,8 +78,7 @@ export async function readInWorkspace<T>(
 function beginRead(request: Request, workspaceId: number): SharedRead {
   let end: SharedRead['end'] = () => {};
   const ended = new Promise<void>((resolve, reject) => {
-    end = (error) =>
-      error === undefined ? resolve() : reject(error instanceof Error ? error : new Error(String(error)));
+    end = (error) => (error ? reject(error) : resolve());
   });
   ended.catch(() => undefined);
   let whole: Promise<void> = ended;
