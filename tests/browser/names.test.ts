@@ -105,6 +105,7 @@ describe('new names', () => {
     await crane.getByRole('textbox').first().fill('0');
     await dialog.getByRole('button', { name: 'Keep them for us' }).click();
     await crane.getByRole('alert').getByText('more than 0').waitFor(SOON);
+    await dialog.locator('.ant-btn-loading').waitFor({ state: 'detached' });
     await crane.getByRole('textbox').first().fill('25');
     await crane.getByLabel('with').fill('chair');
     expect(await findFaults(coach)).toEqual([]);
