@@ -108,13 +108,14 @@ export function buildLexicon(
     const words = withoutArticles(nameWords(name));
     if (words.length > 0) nodeOf(words).head ??= movement;
   }
-  const matches: Lexicon['matches'] = (words, from) => {
+  const matchesOf = (words: readonly string[], from: number, entryOf: (node: Node, at: number) => Entry): Match[] => {
     let node: Node | undefined = root;
     const found: Match[] = [];
     for (let i = from; i < words.length; i++) {
       node = node.next.get(words[i]!);
       if (!node) break;
-      if (node.head || node.modifiers || node.isJoin) found.push({ entry: node, length: i - from + 1 });
+      const entry = entryOf(node, i);
+      if (entry.head || entry.modifiers || entry.isJoin) found.push({ entry, length: i - from + 1 });
     }
     return found;
   };
@@ -126,7 +127,7 @@ export function buildLexicon(
   const plain = new Map<string, string>();
   const bare = { head: undefined as Movement | undefined };
   const lexicon: Lexicon = {
-    matches,
+    matches: (words, from) => matchesOf(words, from, (node) => node),
     vocabulary,
     shapeOf: (movement) => shapes.get(movement.id) ?? { head: movement, modifiers: [] },
     derivedFrom: (head) => derived.get(head.id) ?? [],
@@ -136,24 +137,14 @@ export function buildLexicon(
   const inner: Lexicon = {
     ...lexicon,
     // The name being taken apart isn't its own head.
-    matches: (words, from) => {
-      let node: Node | undefined = root;
-      const found: Match[] = [];
-      for (let i = from; i < words.length; i++) {
-        node = node.next.get(words[i]!);
-        if (!node) break;
-        const isWhole = from === 0 && i === words.length - 1;
-        const entry: Entry = {
-          ...(node.head && !isWhole && node.head !== bare.head && { head: node.head }),
-          ...(node.modifiers && { modifiers: node.modifiers }),
-          ...(node.isJoin && { isJoin: true as const }),
-        };
-        if (entry.head || entry.modifiers || entry.isJoin) found.push({ entry, length: i - from + 1 });
-      }
-      return found;
-    },
+    matches: (words, from) =>
+      matchesOf(words, from, ({ head, modifiers, isJoin }, at) => ({
+        ...(head && head !== bare.head && !(from === 0 && at === words.length - 1) && { head }),
+        ...(modifiers && { modifiers }),
+        ...(isJoin && { isJoin }),
+      })),
   };
-  const own: { movement: Movement; name: string; parts: readonly Shape[] }[] = [];
+  const own: { movement: Movement; parts: readonly Shape[] }[] = [];
   for (const movement of movements) {
     const mine = [movement.name, ...movement.otherNames];
     bare.head = movement;
@@ -161,18 +152,13 @@ export function buildLexicon(
       const words = withoutArticles(nameWords(name));
       return { name, parts: words.length > 1 ? parse(words, inner) : undefined };
     });
-    for (const { name, parts } of read) if (parts) own.push({ movement, name, parts });
+    for (const { parts } of read) if (parts) own.push({ movement, parts });
     const simple = read.filter((r) => r.parts === undefined && !saysModifier(r.name, root)).map((r) => r.name);
     const [shortest] = [...simple].sort((a, b) => a.length - b.length);
+    // Its own name, where that is a plain one and not much longer.
+    const isPlain = shortest !== undefined && simple.includes(movement.name);
     if (shortest !== undefined)
-      plain.set(
-        movement.id,
-        simple.includes(movement.name) && !saysModifier(movement.name, root)
-          ? movement.name.length <= shortest.length + 3
-            ? movement.name
-            : shortest
-          : shortest,
-      );
+      plain.set(movement.id, isPlain && movement.name.length <= shortest.length + 3 ? movement.name : shortest);
   }
   // Made from one that is itself made from another: from that one.
   const expand = ({ head, modifiers }: Shape): Shape => {
