@@ -23,6 +23,7 @@ export function yearProgramme(): ProgrammeDocument {
     lighter: everyNth(52, 4),
     themes: {},
     tracks,
+    firstWeekday: 1,
     blocked: [],
     guards: NO_GUARD_SETTINGS,
     days: Array.from({ length: 52 * 6 }, (_, k) => ({

@@ -11,7 +11,9 @@ import { seededRandom } from './random.ts';
 
 const MONDAY = '2026-04-13' as DayDate;
 const texts = [['libraries', libraryProgramme()] as const, ['orchestra', orchestraProgramme(MONDAY)] as const]
-  .flatMap(([name, programme]) => programme.days.map((d) => [`${name}, ${dayName(d)}`, d.text] as const))
+  .flatMap(([name, programme]) =>
+    programme.days.map((d) => [`${name}, ${dayName(d, programme.firstWeekday)}`, d.text] as const),
+  )
   .filter(([, text]) => text !== '');
 
 describe('every session of the demo', () => {

@@ -96,7 +96,10 @@ function putBack(stored: StoredPlan, from: PlanSlice, to: PlanSlice): { programm
       return [...now.filter((d) => !isAt(place)(d)), ...(day ? [day] : [])];
     }, stored.programme.days)
     .filter((d) => d.week <= to.frame.weeks);
-  return { programme: { ...to.frame, days: [...days].sort(byPlace) }, kept };
+  return {
+    programme: { ...to.frame, firstWeekday: stored.programme.firstWeekday, days: [...days].sort(byPlace) },
+    kept,
+  };
 }
 
 /** Takes the last change back, or brings the last one that was taken back again. */

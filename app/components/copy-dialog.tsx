@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { Link, useFetcher } from 'react-router';
-import { dayName, parseDayKey, WEEKDAYS } from '../../core/calendar/day.ts';
+import { dayName, parseDayKey, weekdaysFrom } from '../../core/calendar/day.ts';
 import type { action as copyAction } from '../routes/programmes/copy.ts';
 import type { loader as daysLoader } from '../routes/programmes/days.ts';
 import { Dialog } from './dialog.tsx';
@@ -111,7 +111,7 @@ export function CopyDialog({ open, text, programmeId, dayKey, programmes, onClos
               <span role="rowheader" className="soft small">
                 week {w + 1}
               </span>
-              {WEEKDAYS.map((name, d) => {
+              {weekdaysFrom(days.data!.firstWeekday).map((name, d) => {
                 const key = `w${w + 1}d${d + 1}`;
                 const there = titles.get(key);
                 const isSelf = target === programmeId && key === dayKey;
@@ -137,7 +137,7 @@ export function CopyDialog({ open, text, programmeId, dayKey, programmes, onClos
       </div>
       {place && chosen?.title && (
         <p className="small">
-          {dayName(place)} holds “{chosen.title}”
+          {dayName(place, days.data!.firstWeekday)} holds “{chosen.title}”
           {chosen.isSent ? ', which was sent; what was sent stays as it is until you send again' : ''}.
         </p>
       )}

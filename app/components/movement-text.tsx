@@ -1,5 +1,6 @@
 import { Popconfirm } from 'antd';
 import { Link, useSubmit } from 'react-router';
+import type { Weekday } from '../../core/calendar/day.ts';
 import { dayName, parseDayKey } from '../../core/calendar/day.ts';
 import type { Movement } from '../../core/movement/movement.ts';
 import { JOINTS } from '../../core/movement/movement.ts';
@@ -43,6 +44,7 @@ interface MovementTextProps {
   readonly reps: number;
   readonly heldSec: number;
   readonly programmeId: number;
+  readonly firstWeekday: Weekday;
   /** That count as the last ones. */
   readonly weeks: number;
   readonly isOwn: boolean;
@@ -59,6 +61,7 @@ export function MovementText({
   reps,
   heldSec,
   programmeId,
+  firstWeekday,
   weeks,
   isOwn,
   reading,
@@ -140,7 +143,7 @@ export function MovementText({
             {usage.slice(-6).map((key, i) => (
               <span key={key}>
                 {i > 0 && ', '}
-                <Link to={`/programmes/${programmeId}/write/${key}`}>{dayName(parseDayKey(key)!)}</Link>
+                <Link to={`/programmes/${programmeId}/write/${key}`}>{dayName(parseDayKey(key)!, firstWeekday)}</Link>
               </span>
             ))}
           </>

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import type { DayPlace } from '../../core/calendar/day.ts';
+import type { DayPlace, Weekday } from '../../core/calendar/day.ts';
 import type { StrandMark } from '../../core/record/packed-strand.ts';
 import { dayKey, dayName } from '../../core/calendar/day.ts';
 import { Bead, STATE_WORDS } from '../charts/bead.tsx';
@@ -9,7 +9,15 @@ const STEP = 40;
 type OwnBead = DayPlace & StrandMark;
 
 /** Someone's own weeks: a thread a week, each bead a day that can be opened. */
-export function OwnStrand({ beads, base }: { beads: readonly OwnBead[]; base: string }) {
+export function OwnStrand({
+  beads,
+  base,
+  firstWeekday,
+}: {
+  beads: readonly OwnBead[];
+  base: string;
+  firstWeekday: Weekday;
+}) {
   const weeks = [...new Set(beads.map((b) => b.week))];
   const isOpen = (b: OwnBead) => !['unsent', 'ahead', 'before'].includes(b.state);
   const shown = weeks.filter((week) => beads.some((b) => b.week === week && (isOpen(b) || b.state === 'ahead')));
@@ -40,7 +48,7 @@ export function OwnStrand({ beads, base }: { beads: readonly OwnBead[]; base: st
                   <Link
                     key={i}
                     to={`${base}/${dayKey(bead)}`}
-                    aria-label={`${dayName(bead)}: ${STATE_WORDS[bead.state]}`}
+                    aria-label={`${dayName(bead, firstWeekday)}: ${STATE_WORDS[bead.state]}`}
                   >
                     {mark}
                   </Link>

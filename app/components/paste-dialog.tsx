@@ -2,7 +2,8 @@ import { useMemo, useState } from 'react';
 import type { MovementLibrary } from '../../core/movement/library.ts';
 import type { GuessedLine } from '../../core/notation/guess.ts';
 import { guessDays } from '../../core/notation/guess.ts';
-import { WEEKDAYS } from '../../core/calendar/day.ts';
+import type { Weekday } from '../../core/calendar/day.ts';
+import { weekdayName } from '../../core/calendar/day.ts';
 import { plural } from '../../core/words/words.ts';
 import { Dialog } from './dialog.tsx';
 
@@ -21,6 +22,7 @@ interface PasteDialogProps {
   readonly onTake: (text: string, mode: 'replace' | 'append') => void;
   /** The week that is being written, for a plan of several days. */
   readonly week: number;
+  readonly firstWeekday: Weekday;
   /** Puts a text on another day; what came of it in words, or why not. */
   readonly onPutOn: (
     place: { week: number; weekday: number },
@@ -30,12 +32,21 @@ interface PasteDialogProps {
 }
 
 /** A plan found elsewhere, and what would be made of it, before any of it is taken. */
-export function PasteDialog({ open, library, hasText, week, onTake, onPutOn, onClose }: PasteDialogProps) {
+export function PasteDialog({
+  open,
+  library,
+  hasText,
+  week,
+  firstWeekday,
+  onTake,
+  onPutOn,
+  onClose,
+}: PasteDialogProps) {
   const [plain, setPlain] = useState('');
   const [mode, setMode] = useState<'replace' | 'append'>('append');
   const [chosen, setChosen] = useState(0);
   const [told, setTold] = useState<readonly string[]>([]);
-  const days = useMemo(() => guessDays(plain, library), [plain, library]);
+  const days = useMemo(() => guessDays(plain, library, firstWeekday), [plain, library, firstWeekday]);
   const guess = days[Math.min(chosen, days.length - 1)]!;
   const placed = days.filter((d) => d.weekday !== null && d.text !== '');
   const putAll = async () => {
@@ -92,7 +103,8 @@ export function PasteDialog({ open, library, hasText, week, onTake, onPutOn, onC
               ))}
               {placed.length > 1 && (
                 <button type="button" className="link" onClick={() => void putAll()}>
-                  Put all on their days of week {week}: {placed.map((d) => WEEKDAYS[d.weekday! - 1]).join(', ')}
+                  Put all on their days of week {week}:{' '}
+                  {placed.map((d) => weekdayName(d.weekday!, firstWeekday)).join(', ')}
                 </button>
               )}
               <ul aria-live="polite">

@@ -1,3 +1,4 @@
+import { sessionTitle } from '../../core/session/session-title.ts';
 import { compareDays, dateOfDay, dayKey, formatDay } from '../../core/calendar/day.ts';
 import type { DayDate } from '../../core/calendar/day.ts';
 import type { Day, Programme } from '../../db/queries/programme.ts';
@@ -44,7 +45,7 @@ export function spineDays(
         isToday: date === today,
         isPast: compareDays(date, today) < 0,
         state: day ? dayState(day, planned) : 'none',
-        title: planned?.document.title ?? '',
+        title: planned ? sessionTitle(planned.document) : '',
         likelySec: planned?.plan.clockSec.likely ?? 0,
         outline: planned && planned.plan.timeline.length > 0 ? outlineOf(planned) : null,
       });

@@ -1,3 +1,4 @@
+import { UNREAD_TITLE } from '../../core/session/session-title.ts';
 import { hasAtMost } from '../../core/letters.ts';
 import { Button, Popconfirm } from 'antd';
 import { useState } from 'react';
@@ -22,7 +23,7 @@ import { CoachHead } from '../components/coach-head.tsx';
 import { NewProgramme } from '../components/new-programme.tsx';
 import { spineDays, usualDay } from '../components/spine-days.ts';
 import type { SpineDay } from '../components/spine.tsx';
-import { Spine } from '../components/spine.tsx';
+import { Spine, STATE_LABEL } from '../components/spine.tsx';
 import { formId, formText } from '../../server/form-text.ts';
 import type { Route } from './+types/programmes';
 
@@ -66,14 +67,14 @@ export async function loader({ request }: Route.LoaderArgs) {
 function nextDoors(
   days: readonly SpineDay[],
 ): { label: string; stage: 'write' | 'send'; key: string; words: string }[] {
-  const name = (d: SpineDay) => `${d.title || 'no title yet'}, ${d.words}`;
+  const name = (d: SpineDay) => `${d.title || UNREAD_TITLE}, ${d.words}`;
   const ahead = days.filter((d) => !d.isPast);
   const today = days.find((d) => d.isToday && d.state !== 'none');
   const toSend = ahead.find((d) => d.state === 'ready');
   const toWrite = ahead.find((d) => d.state === 'empty');
   return [
     ...(today
-      ? [{ label: 'Today', stage: 'send' as const, key: today.key, words: today.title || 'no title yet' }]
+      ? [{ label: 'Today', stage: 'send' as const, key: today.key, words: today.title || STATE_LABEL[today.state] }]
       : []),
     ...(toSend ? [{ label: 'Ready to send', stage: 'send' as const, key: toSend.key, words: name(toSend) }] : []),
     ...(toWrite ? [{ label: 'Next to write', stage: 'write' as const, key: toWrite.key, words: toWrite.words }] : []),

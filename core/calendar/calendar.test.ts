@@ -5,12 +5,19 @@ import {
   addDays,
   dateOfDay,
   dayKey,
+  dayName,
+  dayOfWeekFrom,
   formatDay,
   formatShortDay,
   mondayOf,
   parseDayDate,
   parseDayKey,
   placeOfDate,
+  shortPlace,
+  weekdayName,
+  weekdayOf,
+  weekdaysFrom,
+  WEEKDAYS,
 } from './day.ts';
 import { isTimeZone, localDate, localTime, releaseInstant } from './release.ts';
 
@@ -21,6 +28,26 @@ test('a day key names a week and a weekday, and nothing else is one', () => {
   expect(parseDayKey('w5d3')).toEqual({ week: 5, weekday: 3 });
   expect(dayKey({ week: 5, weekday: 3 })).toBe('w5d3');
   for (const wrong of ['w0d1', 'w5d8', 'w53d1', 'W5D3', 'w5d3x', '']) expect(parseDayKey(wrong)).toBeUndefined();
+});
+
+test('weeks are counted from the day that a programme begins on', () => {
+  expect(weekdaysFrom(3)).toEqual(['Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday', 'Monday', 'Tuesday']);
+  expect(weekdaysFrom(1)).toEqual(WEEKDAYS);
+  expect(dayName({ week: 2, weekday: 1 }, 3)).toBe('Wednesday, week 2');
+  expect(dayName({ week: 2, weekday: 7 }, 7)).toBe('Saturday, week 2');
+  expect(shortPlace({ week: 1, weekday: 6 }, 3)).toBe('Mon, week 1');
+  expect(weekdayOf(day('2026-05-17'))).toBe(7);
+  for (let first = 1; first <= 7; first++)
+    for (let weekday = 1; weekday <= 7; weekday++)
+      expect(weekdayName(dayOfWeekFrom(weekday, first), first)).toBe(WEEKDAYS[weekday - 1]);
+  // What a day is called is the weekday of its date, whichever day the run begins on.
+  for (let i = 0; i < 7; i++) {
+    const startsOn = addDays(day('2026-05-11'), i);
+    const place = { week: 3, weekday: 5 };
+    const date = dateOfDay(startsOn, place);
+    expect(weekdayName(place.weekday, weekdayOf(startsOn))).toBe(WEEKDAYS[weekdayOf(date) - 1]);
+    expect(placeOfDate(startsOn, date)).toEqual(place);
+  }
 });
 
 test('dates and places of a run turn into each other, over a change of the clocks and a leap day', () => {

@@ -21,7 +21,13 @@ export function parseDayDate(text: string): DayDate | undefined {
   }
 }
 
-/** A place in a programme: week from 1, weekday 1 (Monday) to 7 (Sunday). */
+/** 1 Monday to 7 Sunday. */
+export type Weekday = number;
+
+/**
+ * A place in a programme: week from 1, and the day of that week from 1 to 7. Weeks are counted from the day on which a programme
+ * begins, so that day 1 is the weekday it begins on: Monday, unless it says otherwise.
+ */
 export interface DayPlace {
   readonly week: number;
   readonly weekday: number;
@@ -40,9 +46,29 @@ export function parseDayKey(key: string): DayPlace | undefined {
   return week <= MAX_WEEKS ? { week, weekday: Number(match[2]) } : undefined;
 }
 
-export const dayName = (place: DayPlace): string => `${WEEKDAYS[place.weekday - 1]}, week ${place.week}`;
+const WEEKS_FROM = WEEKDAYS.map((_, i) => [...WEEKDAYS.slice(i), ...WEEKDAYS.slice(0, i)]);
 
-/** The date of a place in a run that starts in the week of `startsOn`, a Monday. */
+/** The seven weekdays in the order of a week that begins on `first`. */
+export const weekdaysFrom = (first: Weekday): readonly string[] => WEEKS_FROM[first - 1]!;
+
+/** The weekday's name of a day of the week that begins on `first`. */
+export const weekdayName = (weekday: number, first: Weekday): string => WEEKDAYS[(weekday + first - 2) % 7]!;
+
+/** Which day of the week that begins on `first` a weekday is. */
+export const dayOfWeekFrom = (weekday: Weekday, first: Weekday): number => ((weekday - first + 7) % 7) + 1;
+
+/** `Monday, week 3` */
+export const dayName = (place: DayPlace, first: Weekday): string =>
+  `${weekdayName(place.weekday, first)}, week ${place.week}`;
+
+/** `Mon, week 3` */
+export const shortPlace = (place: DayPlace, first: Weekday): string =>
+  `${weekdayName(place.weekday, first).slice(0, 3)}, week ${place.week}`;
+
+/** The weekday of a date. */
+export const weekdayOf = (date: DayDate): Weekday => Temporal.PlainDate.from(date).dayOfWeek;
+
+/** The date of a place in a run whose first day is `startsOn`. */
 export function dateOfDay(startsOn: DayDate, place: DayPlace): DayDate {
   return Temporal.PlainDate.from(startsOn)
     .add({ days: (place.week - 1) * 7 + place.weekday - 1 })

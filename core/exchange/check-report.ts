@@ -1,3 +1,4 @@
+import { sessionTitle } from '../session/session-title.ts';
 import { groupFindings } from '../session/group-findings.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 import { explainReading, listReadings } from '../session/list-readings.ts';
@@ -70,7 +71,7 @@ export function formatCheckReport(file: string, analysis: SessionAnalysis, libra
   const { document, plan, blocks, findings } = analysis;
   const range = formatRange(plan.clockSec);
   const lines = [
-    `${file}: ${document.title ?? 'no title'}, ${formatLength(plan.clockSec)}${range ? ` (${range})` : ''}`,
+    `${file}: ${sessionTitle(document) || 'nothing to do yet'}, ${formatLength(plan.clockSec)}${range ? ` (${range})` : ''}`,
   ];
   for (const [i, b] of plan.blocks.entries()) {
     const sum = explainLength(blocks[i]!, b);

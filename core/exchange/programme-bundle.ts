@@ -1,5 +1,6 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import { dayKey, parseDayDate, parseDayKey, WEEKDAYS } from '../calendar/day.ts';
+import type { Weekday } from '../calendar/day.ts';
+import { dayKey, dayOfWeekFrom, parseDayDate, parseDayKey, weekdayName, WEEKDAYS } from '../calendar/day.ts';
 import { isGuardCode } from '../progress/guards/guard.ts';
 import { printRule } from '../progress/lever-text.ts';
 import type { ProgrammeDay, ProgrammeDocument } from '../progress/programme-document.ts';
@@ -13,8 +14,8 @@ export type BundleFiles = Readonly<Record<string, string>>;
 
 const PLAN_FILE = 'programme.txt';
 const EXTRA_FILE = 'other-fields.json';
-const dayFile = (day: Pick<ProgrammeDay, 'week' | 'weekday'>): string =>
-  `week-${String(day.week).padStart(2, '0')}/${day.weekday}-${WEEKDAYS[day.weekday - 1]!.toLowerCase()}.txt`;
+const dayFile = (day: Pick<ProgrammeDay, 'week' | 'weekday'>, first: Weekday): string =>
+  `week-${String(day.week).padStart(2, '0')}/${day.weekday}-${weekdayName(day.weekday, first).toLowerCase()}.txt`;
 const DAY_FILE = /^week-(\d{2})\/([1-7])-[a-z]+\.txt$/;
 const trackFile = (id: string): string => `tracks/${id}.txt`;
 
@@ -24,8 +25,11 @@ export function writeBundle(programme: ProgrammeDocument): BundleFiles {
     '# A programme, one line a thing; sessions stand in files of their own. Lines from # on are remarks.',
     `Programme: ${programme.title}`,
     `Weeks: ${programme.weeks}`,
+    ...(programme.firstWeekday === 1 ? [] : [`First day: ${weekdayName(1, programme.firstWeekday)}`]),
     `Lighter: ${programme.lighter.length === 0 ? 'none' : programme.lighter.join(', ')}`,
-    ...Object.entries(programme.themes).map(([weekday, theme]) => `${WEEKDAYS[Number(weekday) - 1]}: ${theme}`),
+    ...Object.entries(programme.themes).map(
+      ([weekday, theme]) => `${weekdayName(Number(weekday), programme.firstWeekday)}: ${theme}`,
+    ),
     ...(programme.guards.off.length > 0 ? [`Off: ${programme.guards.off.join(', ')}`] : []),
     ...Object.entries(programme.guards.thresholds).map(([code, value]) => `Threshold ${code}: ${value}`),
     ...programme.blocked.map(
@@ -46,7 +50,7 @@ export function writeBundle(programme: ProgrammeDocument): BundleFiles {
   if (noted.length > 0) lines.push('', ...noted);
   const files: Record<string, string> = { [PLAN_FILE]: `${lines.join('\n')}\n` };
   for (const track of programme.tracks) files[trackFile(track.id)] = track.text;
-  for (const day of programme.days) files[dayFile(day)] = day.text;
+  for (const day of programme.days) files[dayFile(day, programme.firstWeekday)] = day.text;
   const extra = collectExtra(programme);
   if (extra) files[EXTRA_FILE] = `${JSON.stringify(extra, null, 2)}\n`;
   return files;
@@ -84,6 +88,7 @@ export function readBundle(files: BundleFiles): ReadProgramme {
     };
   const issues: ProgrammeIssue[] = [];
   const raw: Record<string, unknown> & {
+    firstWeekday?: Weekday;
     themes: Record<string, string>;
     tracks: { id: string; name: string; school?: string; levers: string[]; text: string }[];
     blocked: object[];
@@ -146,6 +151,7 @@ type RawPlan = Parameters<typeof readPlanLine>[1];
 function readPlanLine(
   line: string,
   raw: Record<string, unknown> & {
+    firstWeekday?: Weekday;
     themes: Record<string, string>;
     tracks: { id: string; name: string; school?: string; levers: string[]; text: string }[];
     blocked: object[];
@@ -161,7 +167,7 @@ function readPlanLine(
   const weekday = WEEKDAYS.findIndex((w) => w === key);
   if (weekday >= 0) {
     if (!isTheme(value)) return `“${value}” is no theme.`;
-    raw.themes[weekday + 1] = value;
+    raw.themes[dayOfWeekFrom(weekday + 1, raw.firstWeekday ?? 1)] = value;
     return undefined;
   }
   switch (key.split(' ')[0]) {
@@ -171,6 +177,13 @@ function readPlanLine(
     case 'Weeks':
       raw.weeks = /^\d{1,3}$/.test(value) ? Number(value) : value;
       return undefined;
+    case 'First': {
+      const first = WEEKDAYS.findIndex((w) => w === value) + 1;
+      if (key !== 'First day' || first === 0) return `“${line}” names no weekday; write it like “First day: Monday”.`;
+      if (Object.keys(raw.themes).length > 0) return 'The first day stands before what the weekdays are for.';
+      raw.firstWeekday = first;
+      return undefined;
+    }
     case 'Lighter':
       raw.lighter = value === 'none' || value === '' ? [] : value.split(',').map((w) => Number(w.trim()));
       return undefined;

@@ -63,6 +63,7 @@ const programme: fc.Arbitrary<ProgrammeDocument> = withExtra(
   fc.record({
     title: oneLine,
     weeks: fc.integer({ min: 4, max: 52 }),
+    firstWeekday: fc.integer({ min: 1, max: 7 }),
     lighter: fc.uniqueArray(fc.integer({ min: 1, max: 52 })).map((w) => w.sort((a, b) => a - b)),
     themes: fc.dictionary(fc.constantFrom('1', '4', '7'), fc.constantFrom(...THEMES)),
     tracks: fc.uniqueArray(track, { selector: (t) => t.id, maxLength: 3 }),

@@ -36,6 +36,7 @@ export function toProgrammeJson(programme: ProgrammeDocument): Record<string, un
     version: PROGRAMME_VERSION,
     title: known.title,
     weeks: known.weeks,
+    ...(known.firstWeekday !== 1 && { firstWeekday: known.firstWeekday }),
     lighter: known.lighter,
     themes,
     tracks: tracks.map(({ extra: own, levers, ...t }) => ({
@@ -86,6 +87,11 @@ const theme = string().oneOf([...THEMES], `is one of ${THEMES.join(', ')}.`);
 const SCHEMA = object({
   title: line(120).required('is missing.').trim('has blanks around it.').strict(),
   weeks: whole(1, MAX_WEEKS),
+  firstWeekday: number()
+    .integer('has to be a whole number.')
+    .min(1, 'is at least 1.')
+    .max(7, 'is at most 7.')
+    .default(undefined),
   lighter: array(whole(1, MAX_WEEKS)).default(undefined),
   themes: object()
     .test(
@@ -181,6 +187,7 @@ interface RawDay {
 interface RawProgramme {
   title: string;
   weeks: number;
+  firstWeekday?: number;
   lighter?: number[];
   themes?: Partial<Record<number, Theme>>;
   tracks?: RawTrack[];
@@ -278,6 +285,7 @@ function assemble(raw: RawProgramme): ReadProgramme {
     programme: {
       title: raw.title.trim(),
       weeks: raw.weeks,
+      firstWeekday: raw.firstWeekday ?? 1,
       lighter: [...new Set(raw.lighter ?? [])].sort((a, b) => a - b),
       themes: raw.themes ?? {},
       tracks,
@@ -295,6 +303,7 @@ function assemble(raw: RawProgramme): ReadProgramme {
         'version',
         'title',
         'weeks',
+        'firstWeekday',
         'lighter',
         'themes',
         'tracks',

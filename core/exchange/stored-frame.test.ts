@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { EXAMPLES, findExample } from '../progress/examples/examples.ts';
 import { readStoredFrame } from './stored-frame.ts';
 
-const AT = { title: 'Spring', weeks: 8 };
+const AT = { title: 'Spring', weeks: 8, firstWeekday: 3 };
 
 test('a frame that was stored whole comes back whole', () => {
   for (const id of Object.keys(EXAMPLES)) {
@@ -11,7 +11,10 @@ test('a frame that was stored whole comes back whole', () => {
     expect(read.passedBy).toEqual([]);
     expect(read.frame).toEqual(frame);
   }
-  expect(readStoredFrame({}, AT)).toMatchObject({ passedBy: [], frame: { title: 'Spring', weeks: 8, tracks: [] } });
+  expect(readStoredFrame({}, AT)).toMatchObject({
+    passedBy: [],
+    frame: { title: 'Spring', weeks: 8, firstWeekday: 3, tracks: [] },
+  });
 });
 
 test('a part that can’t be used is passed by and named, and the rest stands', () => {

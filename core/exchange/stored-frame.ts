@@ -26,8 +26,16 @@ const PART_WORDS: Record<Part, string> = {
  * A programme's frame as it was stored, by what reads a programme's file. A part that can't be used (a track whose levers nobody
  * knows any more, days that are none) is passed by and named; the rest stands. Never throws.
  */
-export function readStoredFrame(stored: unknown, at: { readonly title: string; readonly weeks: number }): StoredFrame {
-  const { days: _days, ...blank } = emptyProgramme({ title: at.title, weeks: at.weeks, weekdays: [] });
+export function readStoredFrame(
+  stored: unknown,
+  at: Pick<ProgrammeDocument, 'title' | 'weeks' | 'firstWeekday'>,
+): StoredFrame {
+  const { days: _days, ...blank } = emptyProgramme({
+    title: at.title,
+    weeks: at.weeks,
+    firstWeekday: at.firstWeekday,
+    weekdays: [],
+  });
   if (stored === null || typeof stored !== 'object' || Array.isArray(stored))
     return { frame: blank, passedBy: ['all but its days'] };
   const parts = stored as Partial<Record<Part, unknown>>;

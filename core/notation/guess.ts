@@ -1,3 +1,5 @@
+import type { Weekday } from '../calendar/day.ts';
+import { dayOfWeekFrom, WEEKDAYS } from '../calendar/day.ts';
 import { cutLetters } from '../letters.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 import type { Amount, Block, Dose, Item, Load, Role, SessionDocument, Sides, TimeRule } from '../document/document.ts';
@@ -530,23 +532,25 @@ function toBlock(open: Open): Block {
 export interface GuessedDay extends GuessedSession {
   /** Its heading, as it stands; empty where the plan has none. */
   readonly heading: string;
-  /** 1 Monday to 7 Sunday, where the heading names it. */
+  /** The day of a week that begins on `firstWeekday`, 1 to 7, where the heading names it. */
   readonly weekday: number | null;
 }
 
-const WEEKDAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'];
 const DAY_HEADING =
   /^\W*(?:week\s*\d+\W*)?(?:(mon|tue|wed|thu|fri|sat|sun)[a-z]*|day\s*(\d{1,2}))\b\W*(?:[-–:].*|\([^)]*\))?\s*$/i;
 
 /** A plan with a heading a day (`Monday`, `Tue: legs`, `Day 3`) as its days, each guessed by itself; one without headings is one day. */
-export function guessDays(plain: string, library: MovementLibrary): GuessedDay[] {
+export function guessDays(plain: string, library: MovementLibrary, firstWeekday: Weekday = 1): GuessedDay[] {
   const days: { heading: string; weekday: number | null; lines: string[] }[] = [];
   for (const line of plain.split(/\r\n|\n|\r/)) {
     const found = DAY_HEADING.exec(bare(line));
     // A weekday's name that goes on as a title ("Monday burner") heads one session, not a week of them.
     if (found) {
       const weekday = found[1]
-        ? WEEKDAYS.findIndex((d) => d.startsWith(found[1]!.toLowerCase())) + 1
+        ? dayOfWeekFrom(
+            WEEKDAYS.findIndex((d) => d.toLowerCase().startsWith(found[1]!.toLowerCase())) + 1,
+            firstWeekday,
+          )
         : Number(found[2]) >= 1 && Number(found[2]) <= 7
           ? Number(found[2])
           : null;

@@ -45,7 +45,7 @@ export function applyProgrammeEdits(
       for (const day of programme.days.filter(isLocked)) {
         const after = findProgrammeDay(now, day);
         if (!after || after.text !== day.text)
-          refuse(`${dayName(day)} has been sent, so it stays where it is. Begin after it.`);
+          refuse(`${dayName(day, programme.firstWeekday)} has been sent, so it stays where it is. Begin after it.`);
       }
     }
     return { status: 'changed', programme: now };
@@ -59,7 +59,10 @@ function checkBounds(programme: ProgrammeDocument): void {
   if (programme.weeks > MAX_WEEKS) refuse(`A programme has at most ${MAX_WEEKS} weeks.`);
   if (programme.weeks < 1) refuse('A programme has at least one week.');
   const out = programme.days.find((d) => d.week > programme.weeks || d.week < 1 || d.weekday < 1 || d.weekday > 7);
-  if (out) refuse(`${dayName(out)} lies outside the ${programme.weeks} weeks; take its session out first.`);
+  if (out)
+    refuse(
+      `${dayName(out, programme.firstWeekday)} lies outside the ${programme.weeks} weeks; take its session out first.`,
+    );
   if (programme.days.some((d) => d.track && d.track.week > MAX_WEEKS))
     refuse(`Its sessions would come to more than ${MAX_WEEKS} weeks of progression. Take a lighter week out first.`);
   if (programme.tracks.length > MAX_TRACKS) refuse(`A programme has at most ${MAX_TRACKS} tracks.`);
@@ -80,7 +83,9 @@ const mapDay = (
   );
 
 function needDay(programme: ProgrammeDocument, place: DayPlace): ProgrammeDay {
-  return findProgrammeDay(programme, place) ?? refuse(`There is no session on ${dayName(place)}.`);
+  return (
+    findProgrammeDay(programme, place) ?? refuse(`There is no session on ${dayName(place, programme.firstWeekday)}.`)
+  );
 }
 
 /** `beyond`: so many weeks past the end are meant as well. */

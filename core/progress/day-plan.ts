@@ -1,3 +1,4 @@
+import { sessionTitle } from '../session/session-title.ts';
 import type { Area, Joint, Pattern } from '../movement/movement.ts';
 import { areaOf, loadsWrists } from '../movement/movement.ts';
 import { parseSession } from '../notation/parse.ts';
@@ -20,6 +21,7 @@ export type WatchedJoint = (typeof WATCHED_JOINTS)[number];
 
 /** What a session's text comes to for the programme. */
 export interface DayPlan {
+  /** Empty only where nothing of it can be read yet. */
   readonly title: string;
   readonly document: SessionDocument;
   readonly plan: SessionPlan;
@@ -82,7 +84,7 @@ export function computeDayPlan(
     else addWork(s.movementId, s.endSec - s.startSec);
   }
   return {
-    title: document.title ?? '',
+    title: sessionTitle(document),
     document,
     plan,
     errors,

@@ -1,5 +1,6 @@
+import { UNREAD_TITLE } from '../session/session-title.ts';
 import type { DayPlace } from '../calendar/day.ts';
-import { dayKey } from '../calendar/day.ts';
+import { dayKey, shortPlace } from '../calendar/day.ts';
 import { sameData } from '../same-data.ts';
 import { formatClock } from '../words/format-clock.ts';
 import type { DayPlan, DayPlanner } from './day-plan.ts';
@@ -28,10 +29,6 @@ export interface ProgrammeDifference {
   /** All that isn't about one day: weeks, lighter weeks, tracks, themes, blocked days, guard rails. */
   readonly others: readonly string[];
 }
-
-const SHORT_WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
-/** `Mon, week 3` */
-export const shortPlace = (place: DayPlace): string => `${SHORT_WEEKDAYS[place.weekday - 1]}, week ${place.week}`;
 
 /** Every lever on all of the work; block by block where there are several blocks of it. */
 function comparedLevers({ blocks }: SessionDocument): Lever[] {
@@ -78,7 +75,7 @@ export function findDifferences(
   const days = changed.map((place): DayDifference => {
     const [was, is] = [wasAt.get(dayKey(place)), isAt.get(dayKey(place))];
     const [wasPlan, isPlan] = [was && planner.of(was.text), is && planner.of(is.text)];
-    const title = isPlan?.title || wasPlan?.title || (is && !isPlan ? 'a session to write' : 'no title');
+    const title = isPlan?.title || wasPlan?.title || (is && !isPlan ? 'a session to write' : UNREAD_TITLE);
     const base = { place, title, before: was?.text ?? '', after: is?.text ?? '' };
     if (!is) {
       const goal =
@@ -88,7 +85,7 @@ export function findDifferences(
               const there = isAt.get(dayKey(c));
               return there?.text === was!.text && sameSession(there, was!) && wasAt.get(dayKey(c))?.text !== was!.text;
             });
-      return { ...base, kind: goal ? 'went' : 'gone', words: goal ? `to ${shortPlace(goal)}` : '' };
+      return { ...base, kind: goal ? 'went' : 'gone', words: goal ? `to ${shortPlace(goal, after.firstWeekday)}` : '' };
     }
     const origin =
       is.text.trim() === '' || (was && was.text === is.text)
@@ -101,7 +98,7 @@ export function findDifferences(
       return {
         ...base,
         kind: 'came',
-        words: `from ${shortPlace(origin)}${was && wasPlan ? `, in place of ${wasPlan.title || 'no title'}` : ''}`,
+        words: `from ${shortPlace(origin, before.firstWeekday)}${was && wasPlan ? `, in place of ${wasPlan.title || UNREAD_TITLE}` : ''}`,
       };
     if (!was) return { ...base, kind: 'new', words: isPlan ? formatClock(isPlan.clockSec.likely) : '' };
     if (was.text === is.text) return { ...base, kind: 'words-only', words: describeSetting(was, is, before, after) };

@@ -1,5 +1,5 @@
 import type { DayPlace } from '../calendar/day.ts';
-import { dayKey, WEEKDAYS } from '../calendar/day.ts';
+import { dayKey, weekdayName } from '../calendar/day.ts';
 import type { DayPlanner } from './day-plan.ts';
 import type { ProgrammeEdit } from './programme-edit.ts';
 import type { ProgrammeDocument } from './programme-document.ts';
@@ -36,13 +36,14 @@ export function makeTrack(
     (d) => d.weekday === place.weekday && d.week > place.week && d.text.trim() === '' && !locked.has(dayKey(d)),
   );
   const places = [place, ...later].map(({ week, weekday }) => ({ week, weekday }));
-  const name = own.title || WEEKDAYS[place.weekday - 1]!;
+  const weekday = weekdayName(place.weekday, programme.firstWeekday);
+  const name = own.title || weekday;
   const id = trackId(name, programme);
   return {
     edits: [
       { kind: 'set-track', track: { id, name, text: day.text, school: 'own-number', levers: [] } },
       { kind: 'join-track', id, places },
     ],
-    words: `${name} as a track on ${places.length} ${WEEKDAYS[place.weekday - 1]}${places.length === 1 ? '' : 's'}`,
+    words: `${name} as a track on ${places.length} ${weekday}${places.length === 1 ? '' : 's'}`,
   };
 }

@@ -1,4 +1,5 @@
-import type { DayDate, DayPlace } from '../calendar/day.ts';
+import type { DayDate, DayPlace, Weekday } from '../calendar/day.ts';
+import { dayOfWeekFrom } from '../calendar/day.ts';
 import type { LeverRule } from './schedule.ts';
 import type { SchoolId } from './schools.ts';
 
@@ -57,9 +58,11 @@ export interface GuardSettings {
 export interface ProgrammeDocument extends WithExtra {
   readonly title: string;
   readonly weeks: number;
+  /** The weekday that its weeks begin on, and so the programme; a programme that isn't given to people yet begins on Mondays. */
+  readonly firstWeekday: Weekday;
   /** Weeks of the progression that are lighter, ascending. */
   readonly lighter: readonly number[];
-  /** By weekday, 1 (Monday) to 7. */
+  /** By day of the week, 1 to 7. */
   readonly themes: Readonly<Partial<Record<number, Theme>>>;
   readonly tracks: readonly Track[];
   /** By week and weekday; at most one a place. */
@@ -102,17 +105,21 @@ export function progressionWeek(programme: ProgrammeDocument, week: number): num
 export const isLighterWeek = (programme: ProgrammeDocument, week: number): boolean =>
   programme.lighter.includes(progressionWeek(programme, week));
 
-/** A programme with a session to write on each of these weekdays. */
+/** A programme with a session to write on each of these weekdays, in weeks that begin on `firstWeekday` (Monday). */
 export function emptyProgramme(p: {
   title: string;
   weeks: number;
-  weekdays: readonly number[];
+  /** Of the calendar, 1 Monday to 7 Sunday. */
+  weekdays: readonly Weekday[];
   lighter?: readonly number[];
+  firstWeekday?: Weekday;
 }): ProgrammeDocument {
-  const weekdays = [...new Set(p.weekdays)].sort((a, b) => a - b);
+  const { firstWeekday = 1 } = p;
+  const weekdays = [...new Set(p.weekdays)].map((w) => dayOfWeekFrom(w, firstWeekday)).sort((a, b) => a - b);
   return {
     title: p.title,
     weeks: p.weeks,
+    firstWeekday,
     lighter: p.lighter ?? [],
     themes: {},
     tracks: [],

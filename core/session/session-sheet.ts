@@ -1,3 +1,4 @@
+import { sessionTitle } from './session-title.ts';
 import { listedNumbers } from '../forms/count.ts';
 import { formOf } from '../forms/forms.ts';
 import { servesAs } from '../movement/kit.ts';
@@ -77,7 +78,7 @@ function kitWords(announced: readonly string[] | undefined, { kit: needed, movem
 export function buildSheet(document: SessionDocument, blocks: readonly Block[], plan: SessionPlan): SessionSheet {
   const [low, high] = [wholeMinutes(plan.clockSec.low), wholeMinutes(plan.clockSec.high)];
   return {
-    title: document.title ?? 'Today’s session',
+    title: sessionTitle(document),
     length: formatMinutes(plan.clockSec),
     range: low === high ? '' : `${low} to ${high}`,
     effort: document.effort ?? null,

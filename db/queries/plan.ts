@@ -27,6 +27,7 @@ interface PlanRow {
   title: string;
   weeks: number;
   revision: number;
+  first_weekday: number;
   frame: unknown;
 }
 interface PlanDayRow {
@@ -59,7 +60,8 @@ export async function getPlan(db: Db, programmeId: number, lock = false): Promis
   const {
     rows: [row],
   } = await db.query<PlanRow>(
-    `select title, weeks, revision, frame from programme where id = $1::bigint${lock ? ' for update' : ''}`,
+    `select p.title, p.weeks, p.revision, p.frame, extract(isodow from r.starts_on)::integer as first_weekday
+     from programme p join run r on r.programme_id = p.id where p.id = $1::bigint${lock ? ' for update of p' : ''}`,
     [programmeId],
   );
   if (!row) throw new NotFoundError('programme');
@@ -69,7 +71,9 @@ export async function getPlan(db: Db, programmeId: number, lock = false): Promis
      from day d where d.programme_id = $1::bigint order by d.week, d.weekday${lock ? ' for update' : ''}`,
     [programmeId],
   );
-  const { frame, passedBy } = frames.get(JSON.stringify(row), () => readStoredFrame(row.frame, row));
+  const { frame, passedBy } = frames.get(JSON.stringify(row), () =>
+    readStoredFrame(row.frame, { ...row, firstWeekday: row.first_weekday }),
+  );
   return {
     programme: { ...frame, days: rows.map(toProgrammeDay) },
     revision: row.revision,
@@ -112,7 +116,7 @@ export async function updatePlan(
   p: { workspaceId: number; programmeId: number; stored: StoredPlan; next: ProgrammeDocument; now: Date },
 ): Promise<number> {
   const { stored, next } = p;
-  const { days: _days, title, weeks, ...frame } = next;
+  const { days: _days, title, weeks, firstWeekday: _first, ...frame } = next;
   const { rows } = await db.query<{ revision: number }>(
     `update programme set title = $3::text, weeks = $4::integer, frame = $5::jsonb, revision = revision + 1
      where id = $1::bigint and revision = $2::integer returning revision`,
@@ -150,7 +154,7 @@ export async function updatePlan(
   return rows[0].revision;
 }
 
-/** A programme with its one run, which starts on a Monday, and nothing sent. */
+/** A programme with its one run, and nothing sent. Its weeks are those of the run: they begin on the weekday of `startsOn`. */
 export async function insertProgramme(
   db: Db,
   p: { workspaceId: number; programme: ProgrammeDocument; startsOn: DayDate; now: Date },

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import type { DayDate } from '../../../core/calendar/day.ts';
-import { WEEKDAYS } from '../../../core/calendar/day.ts';
+import { weekdaysFrom } from '../../../core/calendar/day.ts';
 import { arrangementEdit, buildArrangeScope } from '../../../core/progress/arrange/arrange-scope.ts';
 import type { Arrangement, ArrangeScope } from '../../../core/progress/arrange/arrange-week.ts';
 import { ARRANGE_POINTS } from '../../../core/progress/arrange/arrange-week.ts';
@@ -49,7 +49,7 @@ export function ArrangeDialog({ plan, week, startsOn, onClose }: ArrangeDialogPr
       <div className="arrange">
         <fieldset>
           <legend>Days that may have a session</legend>
-          {WEEKDAYS.map((name, i) => {
+          {weekdaysFrom(scope.firstWeekday).map((name, i) => {
             const blocked = scope.blocked.find((b) => b.weekday === i + 1);
             return (
               <label key={name}>
@@ -158,7 +158,7 @@ function Order({
         </span>
       </label>
       <ol>
-        {WEEKDAYS.map((day, i) => {
+        {weekdaysFrom(scope.firstWeekday).map((day, i) => {
           const at = order.weekdays.indexOf(i + 1);
           const session = scope.sessions[at];
           return (

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { WEEKDAYS } from '../../../core/calendar/day.ts';
+import { weekdaysFrom } from '../../../core/calendar/day.ts';
 import { describeTextChange } from '../../../core/progress/find-differences.ts';
 import type { WeekPlan } from '../../../core/progress/plan-programme.ts';
 import { changePct } from '../../../core/progress/training-load.ts';
@@ -53,7 +53,7 @@ export function CompareDialog({ plan, week, onClose }: { plan: Plan; week: numbe
           </tr>
         </thead>
         <tbody>
-          {WEEKDAYS.map((name, i) => {
+          {weekdaysFrom(plan.programme.firstWeekday).map((name, i) => {
             const [x, y] = [a.days[i]?.plan, b.days[i]?.plan];
             if (!a.days[i] && !b.days[i]) return null;
             return (

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { DayPlace } from '../../../core/calendar/day.ts';
-import { dayName, WEEKDAYS } from '../../../core/calendar/day.ts';
+import { dayName, weekdayName } from '../../../core/calendar/day.ts';
 import { buildTrackNote } from '../../../core/progress/track-note.ts';
 import type { Theme } from '../../../core/progress/programme-document.ts';
 import { THEMES } from '../../../core/progress/programme-document.ts';
@@ -25,10 +25,10 @@ export function DayPanel({ plan, place, words, writePath, isLocked, onShift, onR
   const { programme, tools, propose } = plan;
   const [showsText, setShowsText] = useState(false);
   const day = programme.days.find((d) => d.week === place.week && d.weekday === place.weekday);
-  const at = dayName(place);
+  const at = dayName(place, programme.firstWeekday);
   const own = day && tools.planner.of(day.text);
   const note = buildTrackNote(programme, day, tools.book);
-  const weekday = WEEKDAYS[place.weekday - 1]!;
+  const weekday = weekdayName(place.weekday, programme.firstWeekday);
   const usual = programme.themes[place.weekday];
   const setTheme = (value: string) => {
     if (value === 'none')
@@ -43,7 +43,7 @@ export function DayPanel({ plan, place, words, writePath, isLocked, onShift, onR
   return (
     <section className="day-panel" aria-label="Day">
       <h2>
-        {own?.title || (day ? 'To write' : 'No session')}{' '}
+        {own ? own.title || 'Nothing readable yet' : day ? 'To write' : 'No session'}{' '}
         <span className="soft small">
           {at} · {words}
         </span>

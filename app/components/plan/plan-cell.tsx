@@ -1,3 +1,4 @@
+import { UNREAD_TITLE } from '../../../core/session/session-title.ts';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { memo } from 'react';
 import type { DayPlan } from '../../../core/progress/day-plan.ts';
@@ -54,7 +55,7 @@ export const PlanCell = memo(function PlanCell(props: PlanCellProps) {
   const label = [
     words,
     plan
-      ? `${plan.title || 'no title'}, ${wholeMinutes(plan.clockSec.likely)} min`
+      ? `${plan.title || UNREAD_TITLE}, ${wholeMinutes(plan.clockSec.likely)} min`
       : day
         ? STATE_LABEL.empty
         : STATE_LABEL.none,
@@ -112,7 +113,7 @@ export const PlanCell = memo(function PlanCell(props: PlanCellProps) {
             {change && mark ? (
               <b className="plan-change">{mark}</b>
             ) : plan ? (
-              plan.title || 'no title'
+              plan.title || UNREAD_TITLE
             ) : (
               STATE_LABEL.empty
             )}

@@ -2,7 +2,7 @@ import type { DragEndEvent } from '@dnd-kit/core';
 import { DndContext, DragOverlay, pointerWithin, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { DayPlace } from '../../../core/calendar/day.ts';
-import { dayKey, parseDayKey, WEEKDAYS } from '../../../core/calendar/day.ts';
+import { WEEKDAYS, dayKey, parseDayKey, weekdaysFrom } from '../../../core/calendar/day.ts';
 import type { Guard } from '../../../core/progress/guards/guard.ts';
 import type { ProgrammeDifference } from '../../../core/progress/find-differences.ts';
 import type { WeekPlan } from '../../../core/progress/plan-programme.ts';
@@ -164,7 +164,7 @@ export function PlanGrid(props: PlanGridProps) {
           <span role="columnheader">
             <span className="sr">week</span>
           </span>
-          {WEEKDAYS.map((name, i) => (
+          {weekdaysFrom(programme.firstWeekday).map((name, i) => (
             <span
               role="columnheader"
               key={name}
@@ -191,6 +191,7 @@ export function PlanGrid(props: PlanGridProps) {
               key={week}
               row={isNear ? drawn : (settledRows[w] ?? drawn)}
               guards={guardsByWeek[week] ?? NONE}
+              firstWeekday={programme.firstWeekday}
               themes={programme.themes}
               stored={stored}
               locked={locked}

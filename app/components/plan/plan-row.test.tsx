@@ -29,6 +29,7 @@ function draw(
     <PlanRow
       {...NOTHING}
       row={planRows(planProgramme(programme, planner))[week - 1]!}
+      firstWeekday={1}
       themes={programme.themes}
       {...over}
     />,

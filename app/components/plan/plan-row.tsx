@@ -1,5 +1,6 @@
 import { memo } from 'react';
-import { dayKey, WEEKDAYS } from '../../../core/calendar/day.ts';
+import type { Weekday } from '../../../core/calendar/day.ts';
+import { dayKey, dayName, WEEKDAYS } from '../../../core/calendar/day.ts';
 import { formatClock } from '../../../core/words/format-clock.ts';
 import type { Guard } from '../../../core/progress/guards/guard.ts';
 import type { DayDifference } from '../../../core/progress/find-differences.ts';
@@ -50,6 +51,7 @@ interface PlanRowProps {
   readonly row: PlanRowData;
   /** What is worth a look in this week. */
   readonly guards: readonly Guard[];
+  readonly firstWeekday: Weekday;
   readonly themes: ProgrammeDocument['themes'];
   readonly stored: ReadonlyMap<string, SpineDay>;
   readonly locked: ReadonlySet<string>;
@@ -67,7 +69,7 @@ const wordsOf = ({ kind, words }: DayDifference): string => (kind === 'words-onl
 
 /** One week of the plan: its seven days, what it asks in all, and what is worth a look. */
 export const PlanRow = memo(function PlanRow(props: PlanRowProps) {
-  const { guards, themes, stored, locked, blocked, changes, isNow } = props;
+  const { guards, firstWeekday, themes, stored, locked, blocked, changes, isNow } = props;
   const { week, change, figures, longestSec } = props.row;
   const keys = WEEKDAYS.map((_, i) => dayKey({ week: week.week, weekday: i + 1 }));
   const isDone = !isNow && keys.every((key) => stored.get(key)?.isPast);
@@ -117,7 +119,7 @@ export const PlanRow = memo(function PlanRow(props: PlanRowProps) {
             day={d?.day}
             plan={d?.plan}
             state={state}
-            words={known?.words ?? `${WEEKDAYS[i]}, week ${week.week}`}
+            words={known?.words ?? dayName({ week: week.week, weekday: i + 1 }, firstWeekday)}
             theme={d ? themeOf({ themes }, d.day) : undefined}
             blocked={blocked.get(key) ?? ''}
             isToday={known?.isToday ?? false}

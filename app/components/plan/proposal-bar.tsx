@@ -1,13 +1,15 @@
 import { Button } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import type { DayDifference, ProgrammeDifference } from '../../../core/progress/find-differences.ts';
-import { shortPlace } from '../../../core/progress/find-differences.ts';
+import type { Weekday } from '../../../core/calendar/day.ts';
+import { shortPlace } from '../../../core/calendar/day.ts';
 import type { Guard } from '../../../core/progress/guards/guard.ts';
 
 interface ProposalBarProps {
   readonly words: string;
   /** Why the last step further was refused; what was proposed before stands. */
   readonly problem: string;
+  readonly firstWeekday: Weekday;
   readonly difference: ProgrammeDifference | undefined;
   readonly newGuards: readonly Guard[];
   readonly goneGuards: number;
@@ -32,6 +34,7 @@ const SHOWN = 80;
 export function ProposalBar({
   words,
   problem,
+  firstWeekday,
   difference,
   newGuards,
   goneGuards,
@@ -55,7 +58,7 @@ export function ProposalBar({
       {open && (
         <ul className="proposal-list">
           {days.slice(0, SHOWN).map((d) => (
-            <DifferenceLine key={`${d.place.week}-${d.place.weekday}`} difference={d} />
+            <DifferenceLine key={`${d.place.week}-${d.place.weekday}`} difference={d} firstWeekday={firstWeekday} />
           ))}
           {days.length > SHOWN && <li className="soft">and {days.length - SHOWN} more days</li>}
           {newGuards.map((g, i) => (
@@ -96,7 +99,7 @@ export function ProposalBar({
   );
 }
 
-function DifferenceLine({ difference }: { difference: DayDifference }) {
+function DifferenceLine({ difference, firstWeekday }: { difference: DayDifference; firstWeekday: Weekday }) {
   const [open, setOpen] = useState(false);
   const { before, after, place, kind, title, words } = difference;
   const [was, is] = [before.split('\n'), after.split('\n')];
@@ -105,7 +108,7 @@ function DifferenceLine({ difference }: { difference: DayDifference }) {
   const hasLines = removed.length + added.length > 0 && kind !== 'came' && kind !== 'went';
   return (
     <li>
-      <span className="proposal-place">{shortPlace(place)}</span> <b>{title}</b>{' '}
+      <span className="proposal-place">{shortPlace(place, firstWeekday)}</span> <b>{title}</b>{' '}
       <span>{[KIND_WORDS[kind], words].filter(Boolean).join(', ')}</span>
       {hasLines && (
         <button type="button" className="tool small" aria-expanded={open} onClick={() => setOpen(!open)}>

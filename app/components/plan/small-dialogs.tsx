@@ -1,12 +1,11 @@
 import { useState } from 'react';
 import type { DayDate, DayPlace } from '../../../core/calendar/day.ts';
-import { dayName } from '../../../core/calendar/day.ts';
+import { dayName, shortPlace } from '../../../core/calendar/day.ts';
 import { analyseText } from '../../../core/session/analyse.ts';
 import { formatLength } from '../../../core/session/explain.ts';
 import type { Track } from '../../../core/progress/programme-document.ts';
 import { findRetests, placeRetest, retestEdit, SCORE_WORDS } from '../../../core/progress/retest.ts';
 import { dayKey } from '../../../core/calendar/day.ts';
-import { shortPlace } from '../../../core/progress/find-differences.ts';
 import { Dialog } from '../dialog.tsx';
 import type { Plan } from './use-plan.ts';
 
@@ -18,14 +17,14 @@ export function ShiftDialog({ plan, place, onClose }: { plan: Plan; place: DayPl
   return (
     <Dialog
       open
-      title={`Shift from ${dayName(place)} on`}
+      title={`Shift from ${dayName(place, plan.programme.firstWeekday)} on`}
       okText="Propose this"
       okDisabled={outcome?.status !== 'changed'}
       onCancel={onClose}
       onOk={() => {
         plan.propose(
           [{ kind: 'shift', from: place, days }],
-          `all from ${dayName(place)} on ${Math.abs(days)} ${Math.abs(days) === 1 ? 'day' : 'days'} ${days > 0 ? 'later' : 'earlier'}`,
+          `all from ${dayName(place, plan.programme.firstWeekday)} on ${Math.abs(days)} ${Math.abs(days) === 1 ? 'day' : 'days'} ${days > 0 ? 'later' : 'earlier'}`,
         );
         onClose();
       }}
@@ -129,7 +128,7 @@ export function RetestDialog({
                   setLeft(event.target.checked ? left.filter((k) => k !== dayKey(p)) : [...left, dayKey(p)])
                 }
               />{' '}
-              {shortPlace(p)}
+              {shortPlace(p, programme.firstWeekday)}
               {replaces && <span className="soft"> in place of {replaces}</span>}
               {locked.has(dayKey(p)) && <span className="soft"> sent already</span>}
             </label>
@@ -150,7 +149,7 @@ export function RetestWords({ plan }: { plan: Plan }) {
       <h2>Retests</h2>
       {retests.map((r) => (
         <p key={r.name} className="small">
-          <b>{r.name}</b> {r.places.map(shortPlace).join(' · ')}. Compared:{' '}
+          <b>{r.name}</b> {r.places.map((p) => shortPlace(p, plan.programme.firstWeekday)).join(' · ')}. Compared:{' '}
           {r.scores.map((s) => `${s.block}, ${SCORE_WORDS[s.score]}`).join('; ') || 'nothing yet, no block has a score'}
           .
         </p>

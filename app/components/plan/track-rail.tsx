@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { WEEKDAYS } from '../../../core/calendar/day.ts';
+import { weekdayName } from '../../../core/calendar/day.ts';
 import type { ReadTrack } from '../../../core/progress/build-track.ts';
 import { buildTrackWeek } from '../../../core/progress/build-track.ts';
 import type { LeverOffer } from '../../../core/progress/lever-offers.ts';
@@ -34,7 +34,7 @@ export function trackDays(programme: ProgrammeDocument, id: string): string {
   const days = [...new Set(programme.days.flatMap((d) => (d.track?.id === id ? [d.weekday] : [])))].sort(
     (a, b) => a - b,
   );
-  return days.map((d) => `${WEEKDAYS[d - 1]}s`).join(' and ') || 'on no day yet';
+  return days.map((d) => `${weekdayName(d, programme.firstWeekday)}s`).join(' and ') || 'on no day yet';
 }
 
 /** A track's progression: its school, and every lever drawn through the weeks as it is changed. */

@@ -1,3 +1,4 @@
+import { sessionTitle } from '../../../core/session/session-title.ts';
 import { data } from 'react-router';
 import { parseDayKey } from '../../../core/calendar/day.ts';
 import { scoreFields } from '../../../core/record/score.ts';
@@ -30,7 +31,7 @@ export async function loader({ params }: Route.LoaderArgs) {
     const { plan, blocks, document } = fitted;
     return {
       versionId: sent.versionId,
-      title: document.title ?? 'Today’s session',
+      title: sessionTitle(document),
       stages: buildStages(plan, blocks),
       scored: scoreFields(plan),
       toMatch: dayToMatch(view, sent.dayId, fitted),

@@ -1,3 +1,4 @@
+import { sessionTitle } from '../../../core/session/session-title.ts';
 import { randomUUID } from 'node:crypto';
 import { useState } from 'react';
 import { data, Link, redirect, useNavigate, useSubmit } from 'react-router';
@@ -44,7 +45,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
         )
       : {};
     return {
-      title: document.title ?? 'Today’s session',
+      title: sessionTitle(document),
       versionId: sent.versionId,
       clientId: randomUUID(),
       hasRecord: record !== undefined,

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { dayKey, formatDay, parseDayKey } from '../../../core/calendar/day.ts';
+import { dayKey, formatDay, parseDayKey, weekdayOf } from '../../../core/calendar/day.ts';
 import { localTime } from '../../../core/calendar/release.ts';
 import { packStrand, unpackStrand } from '../../../core/record/packed-strand.ts';
 import type pg from 'pg';
@@ -35,6 +35,7 @@ export async function loader({ params }: Route.LoaderArgs) {
     return {
       care: scope.enrolment.profile.care,
       name: scope.enrolment.name,
+      firstWeekday: weekdayOf(scope.enrolment.startsOn),
       programmeTitle: scope.enrolment.programmeTitle,
       todayWords: formatDay(today),
       days: beads.map((b) => dayKey(b)).join(' '),
@@ -115,7 +116,7 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
           )}
         </article>
       )}
-      <OwnStrand beads={beads} base={base} />
+      <OwnStrand beads={beads} base={base} firstWeekday={loaderData.firstWeekday} />
       <p className="small me-door">
         <Link to={`${base}/me`}>My kit, and what I spare</Link>
       </p>

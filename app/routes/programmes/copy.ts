@@ -1,5 +1,5 @@
 import { data } from 'react-router';
-import { dayName, parseDayKey } from '../../../core/calendar/day.ts';
+import { dayName, weekdayOf, parseDayKey } from '../../../core/calendar/day.ts';
 import { MAX_TEXT_BYTES } from '../../../core/notation/parse.ts';
 import { getProgramme, insertDay, lockDay, updateDayText } from '../../../db/queries/programme.ts';
 import { coachForm, notFound, withProgramme } from '../../../server/coach-scope.ts';
@@ -21,20 +21,21 @@ export async function action({ request, params }: Route.ActionArgs) {
   return withProgramme(request, params.programmeId, async (db, { coach }) => {
     const target = await getProgramme(db, formId(form, 'toProgramme'));
     if (place.week > target.weeks) return notFound();
+    const first = weekdayOf(target.startsOn);
     const now = new Date(nowMs());
     await insertDay(db, { workspaceId: coach.workspaceId, programmeId: target.id, ...place, now });
     // Several copies at once come one after the other from here on.
     const day = await lockDay(db, target.id, place);
     if (day.text.trim() !== '' && formText(form, 'replace') !== 'yes')
       return data(
-        { status: 'taken' as const, error: `There is a session on ${dayName(place)} already.` },
+        { status: 'taken' as const, error: `There is a session on ${dayName(place, first)} already.` },
         { status: 409 },
       );
     const revision = await updateDayText(db, { dayId: day.id, revision: day.revision, text, now });
     return data({
       status: 'copied' as const,
       error: '',
-      words: `${dayName(place)}${target.id === Number(params.programmeId) ? '' : ` of ${target.title}`}`,
+      words: `${dayName(place, first)}${target.id === Number(params.programmeId) ? '' : ` of ${target.title}`}`,
       path: `/programmes/${target.id}/write/${formText(form, 'toDay')}`,
       before: day.text,
       revision,

@@ -1,4 +1,5 @@
-import { dayKey } from '../../../core/calendar/day.ts';
+import { sessionTitle, UNREAD_TITLE } from '../../../core/session/session-title.ts';
+import { dayKey, weekdayOf } from '../../../core/calendar/day.ts';
 import { listDays } from '../../../db/queries/programme.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
@@ -11,8 +12,12 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const book = await loadWorkspaceBook(db);
     const days = (await listDays(db, programme.id)).map((d) => {
       const planned = d.text.trim() === '' ? undefined : planText(d.text, book);
-      return { key: dayKey(d), title: planned ? (planned.document.title ?? 'no title') : '', isSent: d.sent !== null };
+      return {
+        key: dayKey(d),
+        title: planned ? sessionTitle(planned.document) || UNREAD_TITLE : '',
+        isSent: d.sent !== null,
+      };
     });
-    return { weeks: programme.weeks, days };
+    return { weeks: programme.weeks, firstWeekday: weekdayOf(programme.startsOn), days };
   });
 }

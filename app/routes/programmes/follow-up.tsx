@@ -1,8 +1,17 @@
+import { sessionTitle } from '../../../core/session/session-title.ts';
 import { Input, Segmented } from 'antd';
 import { memo, useMemo } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { DayDate } from '../../../core/calendar/day.ts';
-import { dateOfDay, dayKey, dayName, formatDay, parseDayKey, placeOfDate } from '../../../core/calendar/day.ts';
+import {
+  dateOfDay,
+  dayKey,
+  dayName,
+  formatDay,
+  parseDayKey,
+  placeOfDate,
+  weekdayOf,
+} from '../../../core/calendar/day.ts';
 import { localDate, localTime } from '../../../core/calendar/release.ts';
 import { buildStrands } from '../../../core/record/build-strand.ts';
 import { isDueToday, packStrand, unpackStrand } from '../../../core/record/packed-strand.ts';
@@ -62,6 +71,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const count = (...states: readonly string[]) => todays.filter((b) => states.includes(b.state)).length;
     return {
       weeks: programme.weeks,
+      firstWeekday: weekdayOf(programme.startsOn),
       today: place && place.week <= programme.weeks ? place : null,
       todayWords: formatDay(today),
       counts: {
@@ -112,7 +122,7 @@ async function recordWords(
       const before = lastAndBest(earlier, s.block, s.kind);
       return `${blockName(block)}: ${formatScore(s)}${inAnotherShape(s.block) ? ' (in another shape)' : ''}${before && ` (before: ${before})`}`;
     }),
-    title: document.title ?? 'Session',
+    title: sessionTitle(document),
   };
 }
 
@@ -161,7 +171,7 @@ const strandDays = (row: Row, days: LoaderData['days']): StrandDay[] =>
   unpackStrand(row.strand).map((mark, i) => ({ ...days[i]!, ...mark }));
 
 export default function FollowUp({ loaderData }: Route.ComponentProps) {
-  const { packedRows, weeks, today, todayWords, counts, record, days } = loaderData;
+  const { packedRows, weeks, firstWeekday, today, todayWords, counts, record, days } = loaderData;
   const rows = useMemo(() => unpackRows(packedRows), [packedRows]);
   const [search, setSearch] = useSearchParams();
   const navigate = useNavigate();
@@ -309,7 +319,7 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
               <p className="soft">{chosen.detail}</p>
               {chosenDay && (
                 <div className="follow-record">
-                  <h3>{dayName(chosenDay)}</h3>
+                  <h3>{dayName(chosenDay, firstWeekday)}</h3>
                   {record ? (
                     <>
                       <p>
@@ -348,7 +358,7 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
                         preventScrollReset
                         {...(b === chosenDay && { 'aria-current': true })}
                       >
-                        {dayName(b)}
+                        {dayName(b, firstWeekday)}
                       </Link>{' '}
                       <span className="soft">{STATE_WORDS[b.state]}</span>
                     </li>

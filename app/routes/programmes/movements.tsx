@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { data, Form, Link, redirect, useSearchParams, useSubmit } from 'react-router';
-import { compareDays, dateOfDay, dayKey } from '../../../core/calendar/day.ts';
+import { compareDays, dateOfDay, dayKey, weekdayOf } from '../../../core/calendar/day.ts';
 import { useWindowedRows } from '../../components/use-windowed-rows.ts';
 import { plural } from '../../../core/words/words.ts';
 import type { MovementLibrary } from '../../../core/movement/library.ts';
@@ -49,7 +49,12 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       (d) => compareDays(dateOfDay(programme.startsOn, { week: d.week + USAGE_WEEKS, weekday: d.weekday }), today) > 0,
     );
     const usage = countUsage(recent.map((d) => ({ key: dayKey(d), plan: planText(d.text, book).plan })));
-    return { layer: book.layer, usage: [...usage], programmeId: programme.id };
+    return {
+      layer: book.layer,
+      usage: [...usage],
+      programmeId: programme.id,
+      firstWeekday: weekdayOf(programme.startsOn),
+    };
   });
 }
 
@@ -95,7 +100,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 const BLANK = withFields(undefined, { movementId: 'new', fields: { name: '' } });
 
 export default function Movements({ loaderData, actionData }: Route.ComponentProps) {
-  const { layer, usage: usageList, programmeId } = loaderData;
+  const { layer, usage: usageList, programmeId, firstWeekday } = loaderData;
   const library = useMemo(() => layerLibrary(baseLibrary, layer).library, [layer]);
   const usage = useMemo(() => new Map(usageList), [usageList]);
   const [params, setParams] = useSearchParams();
@@ -215,6 +220,7 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
                 reps={usage.get(chosen.id)?.reps ?? 0}
                 heldSec={usage.get(chosen.id)?.heldSec ?? 0}
                 programmeId={programmeId}
+                firstWeekday={firstWeekday}
                 weeks={USAGE_WEEKS}
                 isOwn={library.findOnShelf(chosen.id) !== undefined && !baseLibrary.findOnShelf(chosen.id)}
                 reading={library.readingOf(chosen.id)}

@@ -121,18 +121,20 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
     switch (event.key.toLowerCase()) {
       case 'n':
         if (isCommand || on.weekday === 0) return false;
-        propose([{ kind: 'add-day', place: on }], `a session to write on ${dayName(on)}`);
+        propose([{ kind: 'add-day', place: on }], `a session to write on ${dayName(on, programme.firstWeekday)}`);
         return true;
       case 'delete':
       case 'backspace':
         if (!day) return false;
-        propose([{ kind: 'remove-day', place: on }], `the session of ${dayName(on)} taken out`);
+        propose([{ kind: 'remove-day', place: on }], `the session of ${dayName(on, programme.firstWeekday)} taken out`);
         return true;
       case 'p':
         if (isCommand || !day?.track) return false;
         propose(
           [{ kind: 'pin', place: on, isPinned: !day.track.isPinned }],
-          day.track.isPinned ? `let go of ${dayName(on)}` : `${dayName(on)} pinned`,
+          day.track.isPinned
+            ? `let go of ${dayName(on, programme.firstWeekday)}`
+            : `${dayName(on, programme.firstWeekday)} pinned`,
         );
         return true;
       case 't': {
@@ -220,7 +222,12 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
             onSelect={select}
             onKey={onKey}
             onOpen={open}
-            onMove={(from, to) => propose([{ kind: 'move-day', from, to }], `${dayName(from)} to ${dayName(to)}`)}
+            onMove={(from, to) =>
+              propose(
+                [{ kind: 'move-day', from, to }],
+                `${dayName(from, programme.firstWeekday)} to ${dayName(to, programme.firstWeekday)}`,
+              )
+            }
           />
           <div className="soft small plan-legend">
             <p>
@@ -295,6 +302,7 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
         <ProposalBar
           words={plan.words}
           problem={plan.problem}
+          firstWeekday={programme.firstWeekday}
           difference={plan.difference}
           newGuards={added}
           goneGuards={gone}

@@ -1,8 +1,9 @@
+import { sessionTitle } from '../../../core/session/session-title.ts';
 import { countLetters } from '../../../core/letters.ts';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { data, Link, redirect, useNavigation, useSubmit } from 'react-router';
-import { dateOfDay, dayName, formatDay } from '../../../core/calendar/day.ts';
+import { dateOfDay, dayName, formatDay, weekdayOf } from '../../../core/calendar/day.ts';
 import { localDate, localTime, releaseInstant } from '../../../core/calendar/release.ts';
 import { analyseText, isSendable } from '../../../core/session/analyse.ts';
 import { freezeRoutines } from '../../../core/session/resolve.ts';
@@ -47,7 +48,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       .sort((a, b) => a.opensMs - b.opensMs);
     const planned = day && day.text.trim() !== '' ? planText(day.text, await loadWorkspaceBook(db)) : undefined;
     return {
-      name: dayName(place),
+      name: dayName(place, weekdayOf(programme.startsOn)),
       words: formatDay(date),
       week: place.week,
       dayKey: params.day,
@@ -115,7 +116,8 @@ export async function action({ request, params }: Route.ActionArgs) {
       dayId: day.id,
       number: (day.sent?.number ?? 0) + 1,
       text: day.text,
-      document: freezeRoutines(document, book.routines),
+      // Under the name that it is sent with, also where none was written.
+      document: { ...freezeRoutines(document, book.routines), title: sessionTitle(document) },
       changeNote,
       coachId: coach.coachId,
       now: new Date(nowMs()),

@@ -1,8 +1,15 @@
 import { Button, Popconfirm, Tooltip } from 'antd';
 import { useCallback, useState } from 'react';
 import { data, Form, Link, redirect, useNavigation, useRevalidator, useSearchParams, useSubmit } from 'react-router';
-import type { DayPlace } from '../../../core/calendar/day.ts';
-import { dateOfDay, dayKey as keyOfDay, dayName, formatDay, parseDayKey } from '../../../core/calendar/day.ts';
+import type { DayPlace, Weekday } from '../../../core/calendar/day.ts';
+import {
+  dateOfDay,
+  dayKey as keyOfDay,
+  dayName,
+  formatDay,
+  parseDayKey,
+  weekdayOf,
+} from '../../../core/calendar/day.ts';
 import { findProgrammeDay } from '../../../core/progress/programme-document.ts';
 import type { TrackNote } from '../../../core/progress/track-note.ts';
 import { buildTrackNote } from '../../../core/progress/track-note.ts';
@@ -55,7 +62,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       note: buildTrackNote(plan.programme, findProgrammeDay(plan.programme, place), trackBookOf(book)) ?? null,
       people: programme.people,
       programmes: (await listProgrammes(db)).map(({ id, title }) => ({ id, title })),
-      name: dayName(place),
+      name: dayName(place, weekdayOf(programme.startsOn)),
+      firstWeekday: weekdayOf(programme.startsOn),
       words: formatDay(dateOfDay(programme.startsOn, place)),
       dayKey: params.day,
       programmeId: programme.id,
@@ -153,6 +161,7 @@ interface WriterProps {
   readonly name: string;
   readonly words: string;
   readonly programmeId: number;
+  readonly firstWeekday: Weekday;
   readonly day: {
     readonly id: number;
     readonly text: string;
@@ -179,6 +188,7 @@ function Writer({
   error,
   busy,
   programmeId,
+  firstWeekday,
   dayKey,
   routines,
   layer,
@@ -382,7 +392,8 @@ function Writer({
         library={library}
         hasText={text.trim() !== ''}
         week={parseDayKey(dayKey)?.week ?? 1}
-        onPutOn={(place, found) => putOn(programmeId, place, found)}
+        firstWeekday={firstWeekday}
+        onPutOn={(place, found) => putOn(programmeId, firstWeekday, place, found)}
         onClose={() => setDialog(undefined)}
         onTake={(found, mode) =>
           editor.current?.setText(mode === 'replace' ? found : `${text.trimEnd()}\n\n${withoutFields(found)}`)
@@ -408,7 +419,12 @@ function Writer({
 }
 
 /** Puts a text on another day of the programme, unless something stands there; what came of it, in words. */
-async function putOn(programmeId: number, place: DayPlace, text: string): Promise<{ done: boolean; words: string }> {
+async function putOn(
+  programmeId: number,
+  first: Weekday,
+  place: DayPlace,
+  text: string,
+): Promise<{ done: boolean; words: string }> {
   try {
     const response = await fetch(`/programmes/${programmeId}/copy`, {
       method: 'POST',
@@ -416,10 +432,10 @@ async function putOn(programmeId: number, place: DayPlace, text: string): Promis
     });
     const answer = (await response.json()) as { error?: string };
     return response.ok
-      ? { done: true, words: `${dayName(place)}: written` }
-      : { done: false, words: answer.error ?? `${dayName(place)}: it couldn’t be written` };
+      ? { done: true, words: `${dayName(place, first)}: written` }
+      : { done: false, words: answer.error ?? `${dayName(place, first)}: it couldn’t be written` };
   } catch {
-    return { done: false, words: `${dayName(place)}: no network, nothing was written` };
+    return { done: false, words: `${dayName(place, first)}: no network, nothing was written` };
   }
 }
 

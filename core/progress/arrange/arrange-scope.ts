@@ -1,3 +1,4 @@
+import { UNREAD_TITLE } from '../../session/session-title.ts';
 import type { DayDate } from '../../calendar/day.ts';
 import { dateOfDay, dayKey } from '../../calendar/day.ts';
 import type { DayPlanner } from '../day-plan.ts';
@@ -32,7 +33,7 @@ export function buildArrangeScope(
     const plan = planner.of(day.text);
     return {
       weekday: day.weekday,
-      title: plan?.title || 'the session to write',
+      title: plan ? plan.title || UNREAD_TITLE : 'the session to write',
       plan,
       isFixed: locked.has(dayKey(day)) || wishes.fixed.includes(day.weekday) || themeOf(programme, day) === 'live',
     };
@@ -50,6 +51,7 @@ export function buildArrangeScope(
   for (const code of PAIR_CODES)
     if (!programme.guards.off.includes(code)) thresholds[code] = thresholdOf(programme, code);
   return {
+    firstWeekday: programme.firstWeekday,
     sessions,
     blocked,
     weekdays: wishes.weekdays ?? own.map((d) => d.weekday),

@@ -56,6 +56,7 @@ const arbitraryScope: fc.Arbitrary<ArrangeScope> = fc
     after: fc.option(fc.constantFrom(...KINDS), { nil: undefined }),
   })
   .map(({ kinds, at, fixed, allowed, blocked, before, after }) => ({
+    firstWeekday: 1,
     sessions: kinds.map((k, i): ArrangeSession => ({
       weekday: at[i]!,
       title: `S${i}`,
@@ -96,6 +97,7 @@ describe('arranging a week', () => {
         { weekday: 4, title: 'Rows', plan: KINDS[2], isFixed: false },
       ],
       weekdays: [1, 2, 4],
+      firstWeekday: 1,
       blocked: [],
       before: undefined,
       after: undefined,
@@ -116,6 +118,7 @@ describe('arranging a week', () => {
         { weekday: 4, title: 'March', plan: KINDS[3], isFixed: false },
       ],
       weekdays: [1, 4, 6],
+      firstWeekday: 1,
       blocked: [],
       before: undefined,
       after: undefined,
@@ -132,12 +135,21 @@ describe('arranging a week', () => {
     const one: ArrangeSession = { weekday: 1, title: 'Squats', plan: KINDS[0], isFixed: false };
     const blocked = [1, 2].map((weekday) => ({ weekday, rule: 'no hard session' as const, words: 'Concert' }));
     expect(
-      arrangeWeek({ sessions: [one], weekdays: [1, 2], blocked, before: undefined, after: undefined, thresholds: {} }),
+      arrangeWeek({
+        firstWeekday: 1,
+        sessions: [one],
+        weekdays: [1, 2],
+        blocked,
+        before: undefined,
+        after: undefined,
+        thresholds: {},
+      }),
     ).toMatchObject({ status: 'impossible', message: expect.stringMatching(/no day left for Squats/) });
     expect(
       arrangeWeek({
         sessions: [one, one, one],
         weekdays: [1, 2],
+        firstWeekday: 1,
         blocked: [],
         before: undefined,
         after: undefined,
@@ -145,7 +157,15 @@ describe('arranging a week', () => {
       }),
     ).toMatchObject({ status: 'impossible', message: expect.stringMatching(/3 sessions don’t fit/) });
     expect(
-      arrangeWeek({ sessions: [], weekdays: [1], blocked: [], before: undefined, after: undefined, thresholds: {} }),
+      arrangeWeek({
+        firstWeekday: 1,
+        sessions: [],
+        weekdays: [1],
+        blocked: [],
+        before: undefined,
+        after: undefined,
+        thresholds: {},
+      }),
     ).toMatchObject({ status: 'arranged', best: { weekdays: [], points: 0 } });
   });
 

@@ -1,4 +1,5 @@
-import { WEEKDAYS } from '../../calendar/day.ts';
+import type { Weekday } from '../../calendar/day.ts';
+import { weekdayName } from '../../calendar/day.ts';
 import type { DayPlan } from '../day-plan.ts';
 import { hardDays, sameArea, sameJoint } from '../guards/day-guards.ts';
 import type { GuardCode } from '../guards/guard.ts';
@@ -14,6 +15,8 @@ export interface ArrangeSession {
 }
 
 export interface ArrangeScope {
+  /** The weekday that day 1 of a week is. */
+  readonly firstWeekday: Weekday;
   readonly sessions: readonly ArrangeSession[];
   /** Weekdays that may have a session. */
   readonly weekdays: readonly number[];
@@ -23,7 +26,7 @@ export interface ArrangeScope {
     readonly rule: 'no session' | 'no hard session';
     readonly words: string;
   }[];
-  /** The sessions of the Sunday before and the Monday after, which are neighbours too. */
+  /** The sessions of the last day of the week before and the first of the week after, which are neighbours too. */
   readonly before: DayPlan | undefined;
   readonly after: DayPlan | undefined;
   /** Thresholds of the guard rails that are on; what is off costs nothing. */
@@ -90,14 +93,14 @@ export function costArrangement(weekdays: readonly number[], scope: ArrangeScope
   const { sessions } = scope;
   const on = (weekday: number) => sessions[weekdays.indexOf(weekday)];
   const costs: ArrangeCost[] = [];
-  const name = (weekday: number) => WEEKDAYS[weekday - 1]!;
+  const name = (weekday: number) => weekdayName(weekday, scope.firstWeekday);
   for (const c of pairCosts(scope.before, on(1)?.plan, scope))
-    costs.push({ ...c, words: `the Sunday before and Monday: ${c.words}` });
+    costs.push({ ...c, words: `the ${name(7)} before and ${name(1)}: ${c.words}` });
   for (let d = 1; d < 7; d++)
     for (const c of pairCosts(on(d)?.plan, on(d + 1)?.plan, scope))
       costs.push({ ...c, words: `${name(d)} and ${name(d + 1)}: ${c.words}` });
   for (const c of pairCosts(on(7)?.plan, scope.after, scope))
-    costs.push({ ...c, words: `Sunday and the Monday after: ${c.words}` });
+    costs.push({ ...c, words: `${name(7)} and the ${name(1)} after: ${c.words}` });
   for (const [i, session] of sessions.entries()) {
     const away = Math.abs(weekdays[i]! - session.weekday);
     if (away > 0)
@@ -184,15 +187,16 @@ export function arrangeWeek(scope: ArrangeScope): ArrangeResult {
 
 /** Why each session stands where it does. */
 function explainPlacing(best: Arrangement, scope: ArrangeScope): string[] {
+  const name = (weekday: number) => weekdayName(weekday, scope.firstWeekday);
   return scope.sessions.map((session, i) => {
     const to = best.weekdays[i]!;
-    const day = WEEKDAYS[to - 1]!;
+    const day = name(to);
     if (session.isFixed) return `${session.title} is held on ${day}.`;
     const wasBlocked = scope.blocked.find(
       (b) => b.weekday === session.weekday && !isAllowed(session, session.weekday, scope),
     );
     if (to === session.weekday) return `${session.title} stays on ${day}.`;
-    if (wasBlocked) return `${session.title} goes to ${day}: ${wasBlocked.words} on ${WEEKDAYS[session.weekday - 1]}.`;
+    if (wasBlocked) return `${session.title} goes to ${day}: ${wasBlocked.words} on ${name(session.weekday)}.`;
     // What would it cost to leave this one where it was, and whoever took its place there instead?
     const swapped = best.weekdays.map((d, k) => (k === i ? session.weekday : d === session.weekday ? to : d));
     const isFree = scope.sessions.every((s, k) => isAllowed(s, swapped[k]!, scope));
@@ -206,6 +210,6 @@ function explainPlacing(best: Arrangement, scope: ArrangeScope): string[] {
       scope.sessions.find((s) => s.weekday === to),
       scope.sessions[best.weekdays.indexOf(session.weekday)],
     ];
-    return `${session.title} goes to ${day}${left ? `, which ${left.title} leaves` : ', which is free'}${taker ? `; ${taker.title} takes ${WEEKDAYS[session.weekday - 1]}` : ''}.`;
+    return `${session.title} goes to ${day}${left ? `, which ${left.title} leaves` : ', which is free'}${taker ? `; ${taker.title} takes ${name(session.weekday)}` : ''}.`;
   });
 }

@@ -64,6 +64,7 @@ export function buildExample(example: ExampleProgramme): ProgrammeDocument {
       title: example.title,
       weeks: example.weeks,
       lighter: example.lighter,
+      firstWeekday: 1,
       themes: Object.fromEntries(example.tracks.map((t) => [t.weekday, t.theme])),
       tracks,
       days: days.sort(byPlace),

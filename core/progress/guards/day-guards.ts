@@ -1,5 +1,5 @@
-import type { DayDate, DayPlace } from '../../calendar/day.ts';
-import { dateOfDay, WEEKDAYS } from '../../calendar/day.ts';
+import type { DayDate, DayPlace, Weekday } from '../../calendar/day.ts';
+import { dateOfDay, dayName, weekdayName } from '../../calendar/day.ts';
 import { groupBy } from '../../group-by.ts';
 import { formatClock } from '../../words/format-clock.ts';
 import type { Area } from '../../movement/movement.ts';
@@ -88,6 +88,7 @@ export function findPairs(
   code: keyof typeof SENTENCES,
   rule: PairRule,
   threshold: number,
+  firstWeekday: Weekday,
 ): Guard[] {
   const groups = new Map<string, { pairs: Pair[]; what: string; figures: string[] }>();
   for (const pair of neighbours(weeks)) {
@@ -107,29 +108,29 @@ export function findPairs(
       weeks: own,
       places: pairs.flatMap((p) => [placeOf(p.first), placeOf(p.second)]),
       threshold,
-      subject: `${WEEKDAYS[first.day.weekday - 1]} and ${WEEKDAYS[second.day.weekday - 1]}`,
+      subject: `${weekdayName(first.day.weekday, firstWeekday)} and ${weekdayName(second.day.weekday, firstWeekday)}`,
       message: `${SENTENCES[code](what)}: ${figures[0]}${pairs.length > 1 ? ` in week ${own[0]}; also in ${formatWeeks(own.slice(1))}` : `, ${formatWeeks(own)}`}.`,
     };
   });
 }
 
 const placeOf = ({ day }: PlannedDay): DayPlace => ({ week: day.week, weekday: day.weekday });
-const inWeek = ({ day }: PlannedDay): string => `${WEEKDAYS[day.weekday - 1]}, week ${day.week}`;
 
 const eachDay = (
   weeks: readonly WeekPlan[],
+  firstWeekday: Weekday,
   find: (day: PlannedDay, plan: DayPlan) => Omit<Guard, 'weeks' | 'places' | 'subject'> | undefined,
 ): Guard[] =>
   weeks.flatMap((w) =>
     w.days.flatMap((d) => {
       const found = d?.plan && find(d, d.plan);
-      return found ? [{ ...found, weeks: [w.week], places: [placeOf(d)], subject: inWeek(d) }] : [];
+      return found ? [{ ...found, weeks: [w.week], places: [placeOf(d)], subject: dayName(d.day, firstWeekday) }] : [];
     }),
   );
 
 /** A session that is shorter than promised is no matter in a lighter week. */
-export const findBrokenTargets = (weeks: readonly WeekPlan[], thresholdPct: number): Guard[] =>
-  eachDay(weeks, (day, plan) => {
+export const findBrokenTargets = (weeks: readonly WeekPlan[], thresholdPct: number, firstWeekday: Weekday): Guard[] =>
+  eachDay(weeks, firstWeekday, (day, plan) => {
     const targetSec = plan.document.targetSec;
     if (targetSec === undefined) return undefined;
     const offSec = plan.clockSec.likely - targetSec;
@@ -145,10 +146,15 @@ export const findBrokenTargets = (weeks: readonly WeekPlan[], thresholdPct: numb
 export const isBlockedFor = (blocked: BlockedDay, plan: Pick<DayPlan, 'isHard'> | undefined): boolean =>
   blocked.rule === 'no session' || plan?.isHard === true;
 
-export function findBlocked(weeks: readonly WeekPlan[], blocked: readonly BlockedDay[], startsOn: DayDate): Guard[] {
+export function findBlocked(
+  weeks: readonly WeekPlan[],
+  blocked: readonly BlockedDay[],
+  startsOn: DayDate,
+  firstWeekday: Weekday,
+): Guard[] {
   if (blocked.length === 0) return [];
   const byDate = groupBy(blocked, (b) => b.date);
-  return eachDay(weeks, (day, plan) => {
+  return eachDay(weeks, firstWeekday, (day, plan) => {
     const found = byDate.get(dateOfDay(startsOn, day.day))?.find((b) => isBlockedFor(b, plan));
     return (
       found && {
@@ -161,7 +167,7 @@ export function findBlocked(weeks: readonly WeekPlan[], blocked: readonly Blocke
 }
 
 /** Sessions of one retest name that aren't the same work. */
-export function findDifferingRetests(weeks: readonly WeekPlan[]): Guard[] {
+export function findDifferingRetests(weeks: readonly WeekPlan[], firstWeekday: Weekday): Guard[] {
   const byName = groupBy(
     weeks.flatMap((w) => w.days.flatMap((d) => (d?.plan?.retest ? [d] : []))),
     (d) => d.plan!.retest!.toLowerCase(),
@@ -178,7 +184,7 @@ export function findDifferingRetests(weeks: readonly WeekPlan[]): Guard[] {
             places: days.map(placeOf),
             subject: `Retest ${days[0]!.plan!.retest}`,
             threshold: null,
-            message: `The session of ${inWeek(different[0]!)} is not the one of ${inWeek(days[0]!)}, so their scores don’t compare.`,
+            message: `The session of ${dayName(different[0]!.day, firstWeekday)} is not the one of ${dayName(days[0]!.day, firstWeekday)}, so their scores don’t compare.`,
           },
         ];
   });

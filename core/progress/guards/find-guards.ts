@@ -42,18 +42,19 @@ const FINDERS: Record<GuardCode, (scope: GuardScope, threshold: number) => Guard
   monotony: ({ weeks }, t) => findMonotony(weeks, t),
   'no-lighter-week': ({ weeks }, t) => findNoLighterWeek(weeks, t),
   'lighter-week': ({ weeks }, t) => findHeavyLighterWeeks(weeks, t),
-  'same-area': ({ weeks }, t) => findPairs(weeks, 'same-area', sameArea, t),
-  'same-joint': ({ weeks }, t) => findPairs(weeks, 'same-joint', sameJoint, t),
-  'hard-days': ({ weeks }, t) => findPairs(weeks, 'hard-days', hardDays, t),
+  'same-area': ({ weeks, programme }, t) => findPairs(weeks, 'same-area', sameArea, t, programme.firstWeekday),
+  'same-joint': ({ weeks, programme }, t) => findPairs(weeks, 'same-joint', sameJoint, t, programme.firstWeekday),
+  'hard-days': ({ weeks, programme }, t) => findPairs(weeks, 'hard-days', hardDays, t, programme.firstWeekday),
   'levers-at-once': ({ programme, tracks }, t) => findLeversAtOnce(programme, tracks, t),
   'strength-days': ({ weeks, programme }, t) =>
     findFewStrengthDays(weeks, t, (week, weekday) => {
       const planned = week.days[weekday - 1]!;
       return themeOf(programme, planned.day) === 'strength' || planned.plan!.isStrength;
     }),
-  'target-broken': ({ weeks }, t) => findBrokenTargets(weeks, t),
-  'blocked-day': ({ weeks, programme, startsOn }) => findBlocked(weeks, programme.blocked, startsOn),
-  'retest-differs': ({ weeks }) => findDifferingRetests(weeks),
+  'target-broken': ({ weeks, programme }, t) => findBrokenTargets(weeks, t, programme.firstWeekday),
+  'blocked-day': ({ weeks, programme, startsOn }) =>
+    findBlocked(weeks, programme.blocked, startsOn, programme.firstWeekday),
+  'retest-differs': ({ weeks, programme }) => findDifferingRetests(weeks, programme.firstWeekday),
 };
 
 /** All that is worth a look in a programme, by code and week; codes that are switched off left out. An empty programme has nothing. */
