@@ -19,6 +19,8 @@ export interface DemoFile {
     linkPath: string;
     linkName: string;
   }[];
+  /** A coach with nothing yet. */
+  readonly newcomerEmail: string;
 }
 
 export interface DemoData {
@@ -74,8 +76,8 @@ async function seedIfNew(
     say('making the demo data (a few seconds)');
     const { seedDemo } = await import('../demo/seed.ts');
     const password = randomBytes(6).toString('base64url').toLowerCase();
-    const workspaces = await seedDemo(urls, nowMs, password, readers);
-    writeFileSync(file, JSON.stringify({ seededAtMs: nowMs, password, workspaces } satisfies DemoFile, null, 2), {
+    const seeded = await seedDemo(urls, nowMs, password, readers);
+    writeFileSync(file, JSON.stringify({ seededAtMs: nowMs, password, ...seeded } satisfies DemoFile, null, 2), {
       mode: 0o600,
     });
   }

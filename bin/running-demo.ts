@@ -13,6 +13,8 @@ export interface RunningDemo {
     linkPath: string;
     linkName: string;
   }[];
+  /** A coach with nothing yet. */
+  readonly newcomerEmail: string;
   readonly stop: () => Promise<void>;
 }
 
@@ -55,12 +57,13 @@ export async function startDemo(data: string, options: readonly string[] = []): 
   });
   const file = JSON.parse(readFileSync(join(data, 'demo.json'), 'utf8')) as Pick<
     RunningDemo,
-    'password' | 'workspaces'
+    'password' | 'workspaces' | 'newcomerEmail'
   >;
   return {
     base: `http://127.0.0.1:${port}`,
     password: file.password,
     workspaces: file.workspaces,
+    newcomerEmail: file.newcomerEmail,
     stop: async () => {
       child.kill('SIGTERM');
       await ended;

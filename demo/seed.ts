@@ -15,6 +15,7 @@ import { insertProgramme } from '../db/queries/plan.ts';
 import type { NewRecord } from '../db/queries/record.ts';
 import { insertNewRecords } from '../db/queries/record.ts';
 import { withWorkspace } from '../db/workspace-scope.ts';
+import { insertWorkspace } from '../db/queries/workspace.ts';
 import { upsertRoutine } from '../db/queries/routine.ts';
 import { EMPTY_BOOK } from '../server/workspace-book.ts';
 import { planText } from '../server/session-view.ts';
@@ -34,6 +35,14 @@ export interface SeededWorkspace {
   /** The path of the first person's link. */
   readonly linkPath: string;
   readonly linkName: string;
+}
+
+/** A coach whose workspace has nothing in it yet: to try the first hour with. */
+const NEWCOMER = { workspace: 'A first programme', email: 'new@example.org', name: 'Ines Marlow' };
+
+export interface SeededDemo {
+  readonly workspaces: readonly SeededWorkspace[];
+  readonly newcomerEmail: string;
 }
 
 /** What the seeded people say of themselves. */
@@ -108,7 +117,7 @@ export async function seedDemo(
   nowMs: number,
   password: string,
   readers?: number,
-): Promise<SeededWorkspace[]> {
+): Promise<SeededDemo> {
   const owner = new pg.Client({ connectionString: urls.ownerUrl });
   await owner.connect();
   const pool = createPool(urls.appUrl, 2);
@@ -133,9 +142,10 @@ export async function seedDemo(
         ),
       );
     }
+    await insertWorkspace(owner, { ...NEWCOMER, passwordHash });
     // Without statistics the planner takes hundreds of people for one, and joins them row by row; a live database gathers them by itself.
     await owner.query('analyze');
-    return seeded;
+    return { workspaces: seeded, newcomerEmail: NEWCOMER.email };
   } finally {
     await pool.end();
     await owner.end();

@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { AREAS } from '../../core/movement/movement.ts';
 import { layoutLeverLine } from './lever-line-layout.ts';
 import { layoutWeekFigures } from './week-figures-layout.ts';
+import { layoutWeeksPicture } from './weeks-picture-layout.ts';
 
 const SIZE = { widthPx: 330, heightPx: 50 };
 const values = (...list: number[]) => list.map((value, i) => ({ week: i + 1, value, label: String(value) }));
@@ -61,5 +62,32 @@ describe('the figures of weeks', () => {
       layoutWeekFigures([{ loadAu: 0, likelySec: 0, repsByArea: {} }], size)[0]!.bars.every((b) => b.height === 0),
     ).toBe(true);
     expect(layoutWeekFigures([], size)).toEqual([]);
+  });
+});
+
+describe('a picture of weeks', () => {
+  const weeks = [
+    [[20, 8] as const, null, [10, null] as const, null, null, [0, null] as const, null],
+    [[40, 0] as const, null, null, null, null, null, null],
+  ];
+
+  test('has a bar a session, as long as it lasts and as high as its effort', () => {
+    const { bars, heightPx } = layoutWeeksPicture(weeks, 140);
+    expect(heightPx).toBe(28);
+    expect(bars.map((b) => b.x)).toEqual([0, 40, 100, 0]);
+    expect(bars.map((b) => b.width)).toEqual([9, 4.5, 18, 18]);
+    expect(bars.map((b) => b.height)).toEqual([9.6, 6, 6, 2.4]);
+    expect(bars.map((b) => b.isOpen)).toEqual([false, false, true, false]);
+    expect(bars.map((b) => b.y + b.height)).toEqual([12, 12, 12, 26]);
+  });
+
+  test('keeps its height for a year, and takes no weeks at all', () => {
+    const year = layoutWeeksPicture(
+      Array.from({ length: 52 }, () => weeks[0]!),
+      140,
+    );
+    expect(year.heightPx).toBeLessThanOrEqual(105);
+    expect(year.bars.every((b) => b.height > 0 && b.width > 0)).toBe(true);
+    expect(layoutWeeksPicture([], 140)).toEqual({ widthPx: 140, heightPx: 0, bars: [] });
   });
 });

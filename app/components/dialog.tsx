@@ -1,5 +1,6 @@
 import { Button, ConfigProvider } from 'antd';
 import { useEffect, useId, useRef } from 'react';
+import { focusAgain } from './focus.ts';
 
 interface DialogProps {
   readonly open: boolean;
@@ -14,6 +15,21 @@ interface DialogProps {
   readonly wide?: boolean;
   readonly okDisabled?: boolean;
   readonly children: React.ReactNode;
+}
+
+const CAN_FOCUS =
+  'input:not([type="hidden"]):not(:disabled), select:not(:disabled), textarea:not(:disabled), button:not(:disabled), a[href], summary, [tabindex="0"]';
+
+/** The first thing to do: what asks for the focus, else the first field of the question, else its answer. */
+function focusFirst(dialog: HTMLElement): void {
+  const first =
+    dialog.querySelector<HTMLElement>('[data-first]') ??
+    [...dialog.querySelectorAll<HTMLElement>('.dialog-body :is(input, select, textarea)')].find((e) =>
+      e.matches(CAN_FOCUS),
+    ) ??
+    dialog.querySelector<HTMLElement>('.dialog-foot .ant-btn-primary:not(:disabled)') ??
+    dialog.querySelector<HTMLElement>('.dialog-foot button');
+  first?.focus();
 }
 
 /**
@@ -36,9 +52,15 @@ export function Dialog({
   const titleId = useId();
   useEffect(() => {
     const dialog = element.current;
-    if (!dialog) return;
-    if (open && !dialog.open) dialog.showModal();
-    if (!open && dialog.open) dialog.close();
+    if (!dialog || !open) return;
+    const opener = document.activeElement;
+    if (!dialog.open) dialog.showModal();
+    focusFirst(dialog);
+    return () => {
+      if (dialog.open) dialog.close();
+      // Also where the dialog is taken away as a whole, or what opened it is gone: a heading is where one goes on.
+      focusAgain(opener);
+    };
   }, [open]);
   return (
     <dialog

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { Dialog } from './dialog.tsx';
 
 export type KeyWords = readonly (readonly [keys: string, does: string])[];
@@ -11,22 +11,43 @@ export const WRITE_KEYS: KeyWords = [
   ['Ctrl Z, Ctrl Shift Z', 'undo and redo, across text and cards'],
   ['Arrow keys on ⠿', 'move a card up or down'],
   ['Arrow keys on − and +', 'less and more'],
-  ['?', 'these keys'],
+  ['?, and F1 while typing', 'how a session is written, and these keys'],
 ];
 
-/** The keys of a screen; `?` opens it wherever nothing is being typed. */
-export function KeysHelp({ keys }: { keys: KeyWords }) {
-  const [open, setOpen] = useState(false);
+export function KeyList({ keys }: { keys: KeyWords }) {
+  return (
+    <dl className="keys">
+      {keys.map(([key, does]) => (
+        <div key={key}>
+          <dt>{key}</dt>
+          <dd>{does}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+/** Calls for help by `?`, wherever nothing is being typed, and by F1 everywhere. */
+export function useHelpKey(onHelp: () => void): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      if (event.key !== '?' || target.closest('input, textarea, select, [contenteditable="true"], dialog')) return;
+      const isTyping = target.closest('input, textarea, select, [contenteditable="true"], dialog') !== null;
+      if (event.key !== 'F1' && (event.key !== '?' || isTyping)) return;
+      if (target.closest('dialog')) return;
       event.preventDefault();
-      setOpen(true);
+      onHelp();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, []);
+  }, [onHelp]);
+}
+
+/** The keys of a screen. */
+export function KeysHelp({ keys }: { keys: KeyWords }) {
+  const [open, setOpen] = useState(false);
+  const show = useCallback(() => setOpen(true), []);
+  useHelpKey(show);
   return (
     <>
       <button type="button" className="tool is-keys" aria-label="Keys" title="Keys (?)" onClick={() => setOpen(true)}>
@@ -40,14 +61,7 @@ export function KeysHelp({ keys }: { keys: KeyWords }) {
         onOk={() => setOpen(false)}
         onCancel={() => setOpen(false)}
       >
-        <dl className="keys">
-          {keys.map(([key, does]) => (
-            <div key={key}>
-              <dt>{key}</dt>
-              <dd>{does}</dd>
-            </div>
-          ))}
-        </dl>
+        <KeyList keys={keys} />
       </Dialog>
     </>
   );

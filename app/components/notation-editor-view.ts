@@ -23,6 +23,7 @@ import type { NotationIssue } from '../../core/notation/issue.ts';
 import type { LineSpan } from '../../core/notation/line-spans.ts';
 import { lineSpans } from '../../core/notation/line-spans.ts';
 import type { Finding, FindingChange } from '../../core/session/finding.ts';
+import { EXAMPLE_SESSION } from '../../core/session/starters.ts';
 
 export interface EditorHandle {
   showMarks(issues: readonly NotationIssue[], findings: readonly Finding[]): void;
@@ -43,6 +44,8 @@ export interface EditorOptions {
   readonly text: string;
   readonly nonce: string;
   readonly onChange: (text: string) => void;
+  /** Where the caret is: a line (from 1) and an offset in it. */
+  readonly onCaret: (line: number, offset: number) => void;
   readonly onTake: (change: FindingChange) => void;
   /** Makes a movement known, or corrects how it was read. */
   readonly onKnow: (name: string) => void;
@@ -97,9 +100,6 @@ const highlighting = ViewPlugin.fromClass(
   },
   { decorations: (plugin) => plugin.decorations },
 );
-
-const EXAMPLE =
-  'Title: Quiet legs, strong back\nTarget: 30 min\n\nWarm-up: 2 rounds\n6 wrist circle\n8 chair squat\n\nMain: every 1:00 for 16:00\n10 squat\n8 chair push-up';
 
 const countWords = (text: string) => text.split(' ').length;
 
@@ -183,11 +183,15 @@ export function openEditor(host: HTMLElement, options: EditorOptions): EditorHan
           ...defaultKeymap,
           ...historyKeymap,
         ]),
-        placeholder(EXAMPLE),
+        placeholder(EXAMPLE_SESSION.trimEnd()),
         highlighting,
         EditorView.contentAttributes.of({ 'aria-label': 'Session text', spellcheck: 'false', autocapitalize: 'off' }),
         EditorView.updateListener.of((update) => {
           if (update.docChanged) options.onChange(update.state.doc.toString());
+          if (!update.docChanged && !update.selectionSet) return;
+          const { head } = update.state.selection.main;
+          const line = update.state.doc.lineAt(head);
+          options.onCaret(line.number, head - line.from);
         }),
       ],
     }),

@@ -4,7 +4,10 @@ import type { Finding } from '../../core/session/finding.ts';
 import { NonceContext } from './nonce-context.ts';
 import type { EditorHandle, EditorOptions } from './notation-editor-view.ts';
 
-interface NotationEditorProps extends Pick<EditorOptions, 'onChange' | 'onTake' | 'onKnow' | 'complete' | 'explain'> {
+interface NotationEditorProps extends Pick<
+  EditorOptions,
+  'onChange' | 'onCaret' | 'onTake' | 'onKnow' | 'complete' | 'explain'
+> {
   readonly initialText: string;
   readonly issues: readonly NotationIssue[];
   readonly findings: readonly Finding[];
@@ -24,6 +27,7 @@ export function NotationEditor({
   isHidden,
   handle,
   onChange,
+  onCaret,
   onTake,
   onKnow,
   complete,
@@ -32,9 +36,9 @@ export function NotationEditor({
   const nonce = useContext(NonceContext);
   const host = useRef<HTMLDivElement>(null);
   const field = useRef<HTMLTextAreaElement>(null);
-  const latest = useRef({ onChange, onTake, onKnow, complete, explain, issues, findings });
+  const latest = useRef({ onChange, onCaret, onTake, onKnow, complete, explain, issues, findings });
   useEffect(() => {
-    latest.current = { onChange, onTake, onKnow, complete, explain, issues, findings };
+    latest.current = { onChange, onCaret, onTake, onKnow, complete, explain, issues, findings };
   });
   useEffect(() => {
     const timer = setTimeout(() => handle.current?.showMarks(issues, findings), MARKS_AFTER_MS);
@@ -53,6 +57,7 @@ export function NotationEditor({
         text: plain?.value ?? initialText,
         nonce,
         onChange: (text) => latest.current.onChange(text),
+        onCaret: (...at) => latest.current.onCaret(...at),
         onTake: (change) => latest.current.onTake(change),
         onKnow: (name) => latest.current.onKnow(name),
         complete: (...at) => latest.current.complete(...at),

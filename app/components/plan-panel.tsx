@@ -25,6 +25,8 @@ interface PlanPanelProps {
   readonly room: readonly RoomKit[];
   readonly onApply: (issue: NotationIssue, suggestion: string) => void;
   readonly actions: React.ReactNode;
+  /** In place of the sums, while it is open. */
+  readonly guide?: React.ReactNode;
   /** Below the blocks. */
   readonly below?: React.ReactNode;
 }
@@ -46,6 +48,7 @@ export function PlanPanel({
   onTake,
   onKnow,
   actions,
+  guide,
   below,
 }: PlanPanelProps) {
   const { clockSec } = plan;
@@ -78,7 +81,8 @@ export function PlanPanel({
         title={`Ribbon of the session, ${formatLength(clockSec)}`}
       />
       <TimeAxis totalSec={clockSec.likely} widthPx={WIDTH} />
-      <div className="plan-columns">
+      {guide}
+      <div className="plan-columns" hidden={guide !== undefined}>
         <div>
           {plan.blocks.map((b, i) => {
             const own = { blocks: plan.blocks, timeline: ownTimeline(plan, i) };

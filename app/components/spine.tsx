@@ -39,10 +39,12 @@ interface SpineProps {
   readonly days: readonly SpineDay[];
   readonly selected: string | undefined;
   readonly linkTo: (key: string) => string;
+  /** Where several stand on a page. */
+  readonly label?: string;
 }
 
 /** The programme as a strip: one small ribbon a day, weeks marked, today in its doorway. */
-export function Spine({ days, selected, linkTo }: SpineProps) {
+export function Spine({ days, selected, linkTo, label = 'Days of the programme' }: SpineProps) {
   const strip = useRef<HTMLElement>(null);
   const onClick = usePlainLinks();
   const longest = Math.max(1, ...days.map((d) => d.likelySec));
@@ -53,7 +55,7 @@ export function Spine({ days, selected, linkTo }: SpineProps) {
     if (el && target && el.scrollWidth > el.clientWidth) el.scrollLeft = target.offsetLeft - el.clientWidth / 2;
   }, [selected]);
   return (
-    <nav className="spine no-print" aria-label="Days of the programme" ref={strip} onClick={onClick}>
+    <nav className="spine no-print" aria-label={label} ref={strip} onClick={onClick}>
       {weeks.map((week) => {
         const own = days.filter((d) => d.week === week);
         return (

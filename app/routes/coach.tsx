@@ -1,6 +1,7 @@
 import { StyleProvider } from '@ant-design/cssinjs';
 import { App, ConfigProvider } from 'antd';
 import { useContext } from 'react';
+import { FocusOnNavigation } from '../components/focus-on-navigation.tsx';
 import { Outlet } from 'react-router';
 import { coachZone } from '../../server/coach-zone.ts';
 import { requireCoach } from '../../server/sign-in.ts';
@@ -32,6 +33,7 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
           <a className="skip" href="#main">
             To the content
           </a>
+          <FocusOnNavigation />
           <Outlet />
         </App>
       </ConfigProvider>

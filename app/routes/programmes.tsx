@@ -5,12 +5,15 @@ import { useState } from 'react';
 import { data, Link, redirect, useSubmit } from 'react-router';
 import { array, number, object, string } from 'yup';
 import type { DayDate } from '../../core/calendar/day.ts';
-import { addDays, formatShortDay, mondayOf, parseDayDate } from '../../core/calendar/day.ts';
+import { addDays, formatDay, formatShortDay, mondayOf, parseDayDate } from '../../core/calendar/day.ts';
 import { countSessions } from '../../core/progress/count-sessions.ts';
-import { EXAMPLES } from '../../core/progress/examples/examples.ts';
+import { EXAMPLES, findExample } from '../../core/progress/examples/examples.ts';
+import { pictureWeeks } from '../../core/progress/weeks-picture.ts';
+import { plural } from '../../core/words/words.ts';
 import { insertProgramme } from '../../db/queries/plan.ts';
 import { deleteProgramme, listDaysByProgramme, listProgrammes } from '../../db/queries/programme.ts';
-import { deleteTemplate, listTemplates } from '../../db/queries/template.ts';
+import { deleteTemplate } from '../../db/queries/template.ts';
+import { readChoices, rememberChoices } from '../../server/new-choices.ts';
 import { programmeToStartFrom } from '../../server/start-programme.ts';
 import { coachForm, withCoach } from '../../server/coach-scope.ts';
 import { BODY_BYTES } from '../../server/limits.ts';
@@ -19,8 +22,11 @@ import { nowMs } from '../../server/config.ts';
 import { yupErrors } from '../../server/log-form.ts';
 import { loadWorkspaceBook } from '../../server/workspace-book.ts';
 import { planText } from '../../server/session-view.ts';
+import { listPicturedTemplates } from '../../server/template-pictures.ts';
 import { CoachHead } from '../components/coach-head.tsx';
-import { NewProgramme } from '../components/new-programme.tsx';
+import { FirstProgramme, NewProgramme } from '../components/new-programme.tsx';
+import type { ProgrammeStart } from '../components/start-card.tsx';
+import { StartPicture } from '../components/start-card.tsx';
 import { spineDays, usualDay } from '../components/spine-days.ts';
 import type { SpineDay } from '../components/spine.tsx';
 import { Spine, STATE_LABEL } from '../components/spine.tsx';
@@ -49,15 +55,27 @@ export async function loader({ request }: Route.LoaderArgs) {
         doors: nextDoors(days),
       };
     });
-    const examples = Object.entries(EXAMPLES).map(([id, e]) => ({
+    const planOf = (text: string) => planText(text, book);
+    const examples = Object.entries(EXAMPLES).map(([id, { title, about }]): ProgrammeStart => ({
       from: `example:${id}`,
-      title: e.title,
-      about: e.about,
+      title,
+      about,
+      picture: pictureWeeks(findExample(id)!, planOf),
+    }));
+    const templates = (await listPicturedTemplates(db, book)).map(({ id, title, picture }) => ({
+      id,
+      start: {
+        from: `template:${id}`,
+        title,
+        about: picture ? 'Your template.' : 'Your template; a part of it can’t be read any more.',
+        picture,
+      } satisfies ProgrammeStart,
     }));
     return {
       programmes: withDays,
       nextMonday: addDays(mondayOf(today), 7),
-      templates: await listTemplates(db),
+      choices: readChoices(request),
+      templates,
       examples,
     };
   });
@@ -82,16 +100,10 @@ function nextDoors(
 }
 
 const schema = object({
-  title: string()
-    .trim()
-    .required('Give it a title.')
-    .test('letters', 'A title has at most 120 letters.', hasAtMost(120)),
+  title: string().trim().test('letters', 'A title has at most 120 letters.', hasAtMost(120)),
   startsOn: string()
-    .required('Say when it starts.')
-    .test('monday', 'A programme starts on a Monday.', (v) => {
-      const date = parseDayDate(v);
-      return date !== undefined && mondayOf(date) === date;
-    }),
+    .required('Say when it begins.')
+    .test('date', 'That is no date.', (v) => parseDayDate(v) !== undefined),
   from: string(),
   weeks: number().when('from', {
     is: 'empty',
@@ -140,34 +152,52 @@ export async function action({ request }: Route.ActionArgs) {
   };
   const errors = await yupErrors(schema, values);
   if (Object.keys(errors).length > 0) return data({ errors }, { status: 400 });
+  const startsOn = values.startsOn as DayDate;
+  const choices = { weeks: Number(values.weeks), weekdays: values.weekdays, lighterEvery: values.lighterEvery };
   const answer = await withCoach(request, async (db, coach) => {
     const start = await programmeToStartFrom(db, from, {
-      weeks: Number(values.weeks),
-      weekdays: values.weekdays,
-      lighterEvery: values.lighterEvery,
+      ...choices,
+      startsOn,
       document: formText(form, 'document'),
     });
     if ('message' in start) return start;
-    const programme = { ...start.programme, title: values.title.trim() };
+    const title = values.title.trim() || start.programme.title || `Programme from ${formatDay(startsOn)}`;
     return {
       id: await insertProgramme(db, {
         workspaceId: coach.workspaceId,
-        programme,
-        startsOn: values.startsOn as DayDate,
+        programme: { ...start.programme, title },
+        startsOn,
         now: new Date(nowMs()),
       }),
     };
   });
-  return 'id' in answer
-    ? redirect(`/programmes/${answer.id}/plan`)
-    : data({ errors: { from: answer.message } }, { status: 400 });
+  if (!('id' in answer)) return data({ errors: { from: answer.message } }, { status: 400 });
+  return redirect(`/programmes/${answer.id}/plan`, from === 'empty' ? { headers: rememberChoices(choices) } : {});
 }
 
 export default function Programmes({ loaderData, actionData }: Route.ComponentProps) {
   const errors: Record<string, string> = actionData?.errors ?? {};
   const [from, setFrom] = useState<string>();
   const submit = useSubmit();
-  const { programmes, nextMonday, templates, examples } = loaderData;
+  const { programmes, nextMonday, choices, templates, examples } = loaderData;
+  const starts = [...examples, ...templates.map((t) => t.start)];
+  const remove = (fields: Record<string, string>) => void submit(fields, { method: 'post' });
+  if (programmes.length === 0)
+    return (
+      <>
+        <CoachHead />
+        <main id="main" className="page">
+          <div className="page-title">
+            <h1>Your first programme</h1>
+            <p className="soft">
+              A programme is weeks of days, each with a session. Choose when it begins and on which days, or start from
+              one that is whole; everything can be changed later.
+            </p>
+          </div>
+          <FirstProgramme from="empty" starts={starts} nextMonday={nextMonday} choices={choices} />
+        </main>
+      </>
+    );
   return (
     <>
       <CoachHead />
@@ -183,29 +213,21 @@ export default function Programmes({ loaderData, actionData }: Route.ComponentPr
             {errors.programme}
           </p>
         )}
-        {programmes.length === 0 && (
-          <p className="empty">
-            Nothing is planned yet. A programme is weeks of days; give the first one a title and its days of the week
-            and write from there, or start from a whole one below.
-          </p>
-        )}
         {programmes.map((p) => (
-          <section key={p.id} className="programme-row">
+          <section key={p.id} className="programme-row" aria-label={p.title}>
             <h2>
               <Link to={`/programmes/${p.id}/plan`}>{p.title}</Link>
             </h2>
             <p className="soft">
-              {p.starts} to {p.ends} · {p.sessions} {p.sessions === 1 ? 'session' : 'sessions'}
-              {p.toWrite > 0 && `, ${p.toWrite} to write`} · {p.people} {p.people === 1 ? 'person' : 'people'}
+              {p.starts} to {p.ends} · {plural(p.sessions, 'session')}
+              {p.toWrite > 0 && `, ${p.toWrite} to write`} · {plural(p.people, 'person', 'people')}
               {p.canDelete && (
                 <Popconfirm
                   title={`Delete “${p.title}”, with all its sessions?`}
-                  description="It can’t be had back. To keep it, take it out as a file or as a template first."
+                  description="It can’t be had back. To keep it, export it or save it as a template first."
                   okText="Delete"
-                  cancelText="Keep"
-                  onConfirm={() =>
-                    void submit({ intent: 'delete-programme', programme: String(p.id) }, { method: 'post' })
-                  }
+                  cancelText="Don’t delete"
+                  onConfirm={() => remove({ intent: 'delete-programme', programme: String(p.id) })}
                 >
                   {' '}
                   <button type="button" className="tool" aria-label={`Delete the programme ${p.title}`}>
@@ -222,39 +244,37 @@ export default function Programmes({ loaderData, actionData }: Route.ComponentPr
                 </li>
               ))}
             </ul>
-            <Spine days={p.days} selected={undefined} linkTo={(key) => `/programmes/${p.id}/write/${key}`} />
+            <Spine
+              days={p.days}
+              selected={undefined}
+              label={`Days of ${p.title}`}
+              linkTo={(key) => `/programmes/${p.id}/write/${key}`}
+            />
           </section>
         ))}
         <section className="starts" aria-label="To start from">
           <h2>To start from</h2>
-          <ul>
+          <ul className="start-list">
             {examples.map((e) => (
               <li key={e.from}>
-                <b>{e.title}</b> <span className="soft">{e.about}</span>{' '}
-                <button type="button" className="tool" onClick={() => setFrom(e.from)}>
-                  start from it
+                <button type="button" className="start-card" onClick={() => setFrom(e.from)}>
+                  <StartPicture start={e} />
                 </button>
               </li>
             ))}
-            {templates.map((t) => (
-              <li key={t.id}>
-                <b>{t.title}</b>{' '}
-                <span className="soft">
-                  Your template, {t.weeks} {t.weeks === 1 ? 'week' : 'weeks'}, {t.sessions}{' '}
-                  {t.sessions === 1 ? 'session' : 'sessions'}.
-                </span>{' '}
-                <button type="button" className="tool" onClick={() => setFrom(`template:${t.id}`)}>
-                  start from it
-                </button>{' '}
+            {templates.map(({ id, start }) => (
+              <li key={id}>
+                <button type="button" className="start-card" onClick={() => setFrom(start.from)}>
+                  <StartPicture start={start} />
+                </button>
                 <Popconfirm
-                  title={`Delete the template “${t.title}”?`}
+                  title={`Delete the template “${start.title}”?`}
+                  description="It can’t be had back. Programmes that started from it stay."
                   okText="Delete"
-                  cancelText="Keep"
-                  onConfirm={() =>
-                    void submit({ intent: 'delete-template', template: String(t.id) }, { method: 'post' })
-                  }
+                  cancelText="Don’t delete"
+                  onConfirm={() => remove({ intent: 'delete-template', template: String(id) })}
                 >
-                  <button type="button" className="tool" aria-label={`Delete the template ${t.title}`}>
+                  <button type="button" className="tool" aria-label={`Delete the template ${start.title}`}>
                     delete
                   </button>
                 </Popconfirm>
@@ -268,10 +288,8 @@ export default function Programmes({ loaderData, actionData }: Route.ComponentPr
             from={from}
             onClose={() => setFrom(undefined)}
             nextMonday={nextMonday}
-            starts={[
-              ...examples.map((e) => ({ from: e.from, title: e.title })),
-              ...templates.map((t) => ({ from: `template:${t.id}`, title: t.title })),
-            ]}
+            choices={choices}
+            starts={starts}
           />
         )}
       </main>

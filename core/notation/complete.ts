@@ -22,7 +22,8 @@ export interface CompletionList {
   readonly options: readonly Completion[];
 }
 
-const MODIFIER_STARTS: readonly [insert: string, detail: string][] = [
+/** What may follow a movement, after a comma. */
+export const MODIFIER_STARTS: readonly (readonly [insert: string, detail: string])[] = [
   ['tempo 4-1-2', 'down, pause, up, in seconds'],
   ['pause 3s', 'in every repetition'],
   ['then hold 0:10', 'after the repetitions'],
@@ -36,7 +37,8 @@ const MODIFIER_STARTS: readonly [insert: string, detail: string][] = [
   ['steady', 'the usual pace'],
   ['slow', 'slower than usual'],
 ];
-const FIELD_STARTS: Record<(typeof SESSION_FIELDS)[number], [insert: string, detail: string]> = {
+/** What may stand above the first block. */
+export const FIELD_STARTS: Record<(typeof SESSION_FIELDS)[number], [insert: string, detail: string]> = {
   Title: ['Title: ', 'what it is called'],
   Target: ['Target: 30 min', 'the length you promise'],
   Group: ['Group: 12 people', 'for stations, teams, partners'],
@@ -56,7 +58,8 @@ export interface CompletionScope {
   readonly inBlock: boolean;
 }
 
-const HEADER = new RegExp(`^\\s*(?:${ROLES.join('|')}|Warmup|Cooldown)\\s*(?:\\([^)]*\\))?\\s*:`, 'i');
+/** A line that begins a block. */
+export const HEADER = new RegExp(`^\\s*(?:${ROLES.join('|')}|Warmup|Cooldown)\\s*(?:\\([^)]*\\))?\\s*:`, 'i');
 
 /** What could stand at an offset of a line. Undefined where nothing is to be offered (in a comment or quotation). */
 export function completeLine(line: string, offset: number, scope: CompletionScope): CompletionList | undefined {

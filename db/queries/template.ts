@@ -4,15 +4,14 @@ import type { Db } from '../pool.ts';
 export interface Template {
   readonly id: number;
   readonly title: string;
-  readonly weeks: number;
-  readonly sessions: number;
+  readonly changedAtMs: number;
 }
 
 export async function listTemplates(db: Db): Promise<Template[]> {
-  const { rows } = await db.query<{ id: number; title: string; weeks: number; sessions: number }>(
-    `select id, title, (document->>'weeks')::integer as weeks, jsonb_array_length(document->'days') as sessions from template order by lower(title)`,
+  const { rows } = await db.query<{ id: number; title: string; changed_at: Date }>(
+    'select id, title, changed_at from template order by lower(title)',
   );
-  return rows.map(({ id, title, weeks, sessions }) => ({ id, title, weeks, sessions }));
+  return rows.map(({ id, title, changed_at }) => ({ id, title, changedAtMs: changed_at.getTime() }));
 }
 
 /** The document of a template, as docs/programme.schema.json says. */

@@ -41,9 +41,11 @@ export const SOON = { timeout: 10_000 };
 
 export const PHONE: BrowserContextOptions = { viewport: { width: 390, height: 844 }, hasTouch: true };
 
-export async function signIn(page: Page, workspace: 0 | 1 = 0): Promise<void> {
+/** `new`: as the coach who has nothing yet. */
+export async function signIn(page: Page, workspace: 0 | 1 | 'new' = 0): Promise<void> {
   await page.goto('/sign-in');
-  await page.getByLabel('E-mail').fill(demo().workspaces[workspace]!.coachEmail);
+  const email = workspace === 'new' ? demo().newcomerEmail : demo().workspaces[workspace]!.coachEmail;
+  await page.getByLabel('E-mail').fill(email);
   await page.getByLabel('Password').fill(demo().password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL('**/programmes');

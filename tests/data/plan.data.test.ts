@@ -21,7 +21,7 @@ import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';
 
 const NOW = new Date('2026-05-13T09:00:00Z');
 const MONDAY = '2026-05-11' as DayDate;
-const FORM = { weeks: 2, weekdays: [1], lighterEvery: 0, document: '' };
+const FORM = { startsOn: MONDAY, weeks: 2, weekdays: [1], lighterEvery: 0, document: '' };
 
 let db: ThrowawayDatabase;
 let mine: { workspaceId: number; coachId: number };
@@ -276,7 +276,7 @@ describe('templates, and what a programme starts from', () => {
       }),
     );
     const [template, ...others] = await inMine(listTemplates);
-    expect([template, others]).toEqual([{ id: template!.id, title: 'STAIRS', weeks: 4, sessions: 28 }, []]);
+    expect([template, others]).toEqual([{ id: template!.id, title: 'STAIRS', changedAtMs: NOW.getTime() }, []]);
     expect(await inMine((c) => programmeToStartFrom(c, `template:${template!.id}`, FORM))).toEqual({ programme });
     await expect(
       withWorkspace(db.pool, other.workspaceId, (c) => getTemplateDocument(c, template!.id)),

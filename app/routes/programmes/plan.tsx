@@ -16,6 +16,7 @@ import { ExchangeDialog } from '../../components/plan/exchange-dialog.tsx';
 import { FiguresDialog } from '../../components/plan/figures-dialog.tsx';
 import { GuardList } from '../../components/plan/guard-list.tsx';
 import type { PlanSpot } from '../../components/plan/plan-row.tsx';
+import { PlanBeginning } from '../../components/plan/plan-beginning.tsx';
 import { PlanGrid } from '../../components/plan/plan-grid.tsx';
 import { PLAN_KEYS } from '../../components/plan/plan-keys.ts';
 import { PlanTitle } from '../../components/plan/plan-title.tsx';
@@ -276,10 +277,7 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
               onEdit={() => setDialog({ kind: 'track', id: shownTrack.track.id })}
             />
           ) : (
-            <p className="soft track-none">
-              No track yet. Write one session, choose its day here, and make it a track: it then recurs, and grows by
-              its levers.
-            </p>
+            <PlanBeginning plan={plan} writeBase={`${base}/write`} />
           )}
           <RetestWords plan={plan} />
           <GuardList

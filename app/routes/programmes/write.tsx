@@ -18,6 +18,9 @@ import { printBlock } from '../../../core/notation/apply-edits.ts';
 import type { NotationIssue } from '../../../core/notation/issue.ts';
 import { analyseText, isSendable } from '../../../core/session/analyse.ts';
 import type { Block } from '../../../core/document/document.ts';
+import type { GuideExample, GuideTopic } from '../../../core/notation/guide.ts';
+import { takeExample, topicAt } from '../../../core/notation/guide.ts';
+import { EXAMPLE_SESSION, starterBlock, starterMain } from '../../../core/session/starters.ts';
 import { computeRoomKit } from '../../../core/session/room-kit.ts';
 import { readRoutine } from '../../../core/session/read-routines.ts';
 import { StaleError } from '../../../db/errors.ts';
@@ -33,7 +36,7 @@ import { TrackWords } from '../../components/plan/track-words.tsx';
 import { CopyDialog } from '../../components/copy-dialog.tsx';
 import type { DraftState } from '../../components/draft-saver.ts';
 import { KeepRoutineDialog } from '../../components/keep-routine-dialog.tsx';
-import { KeysHelp, WRITE_KEYS } from '../../components/keys-help.tsx';
+import { useHelpKey, WRITE_KEYS } from '../../components/keys-help.tsx';
 import { MakeKnownDialog } from '../../components/make-known-dialog.tsx';
 import { NotationEditor } from '../../components/notation-editor.tsx';
 import { PasteDialog } from '../../components/paste-dialog.tsx';
@@ -42,6 +45,8 @@ import { PlanPanel } from '../../components/plan-panel.tsx';
 import type { RoutineChoice } from '../../components/routine-menu.tsx';
 import { RoutineMenu } from '../../components/routine-menu.tsx';
 import { SessionCards } from '../../components/session-cards.tsx';
+import { SessionStart } from '../../components/session-start.tsx';
+import { WritingGuide } from '../../components/writing-guide.tsx';
 import { useDraft } from '../../components/use-draft.ts';
 import { useSessionEditing } from '../../components/use-session-editing.ts';
 import type { Route } from './+types/write';
@@ -210,18 +215,41 @@ function Writer({
   const { document, issues, findings, plan, blocks } = analysis;
   const [params, setParams] = useSearchParams();
   const asCards = params.get('as') === 'cards';
-  const [dialog, setDialog] = useState<'paste' | 'copy' | { readonly keep: number }>();
+  const withGuide = params.get('guide') === 'on';
+  const [caret, setCaret] = useState({ line: 1, offset: 0 });
+  const onCaret = useCallback((line: number, offset: number) => setCaret({ line, offset }), []);
+  const [dialog, setDialog] = useState<'paste' | 'copy' | { readonly keep: number } | undefined>(
+    params.get('paste') === 'on' ? 'paste' : undefined,
+  );
   const [unknown, setUnknown] = useState<readonly string[]>([]);
   const onKnown = useCallback(() => setUnknown([]), []);
-  const showAs = (cards: boolean) =>
-    setParams(
-      (now) => {
-        if (cards) now.set('as', 'cards');
-        else now.delete('as');
-        return now;
-      },
-      { replace: true, preventScrollReset: true },
-    );
+  const setParam = useCallback(
+    (name: string, value: string | null) =>
+      setParams(
+        (now) => {
+          if (value === null) now.delete(name);
+          else now.set(name, value);
+          return now;
+        },
+        { replace: true, preventScrollReset: true },
+      ),
+    [setParams],
+  );
+  const showAs = (cards: boolean) => setParam('as', cards ? 'cards' : null);
+  const showGuide = useCallback((on: boolean) => setParam('guide', on ? 'on' : null), [setParam]);
+  const toggleGuide = useCallback(() => showGuide(!withGuide), [showGuide, withGuide]);
+  useHelpKey(toggleGuide);
+  const onTakeExample = (topic: GuideTopic, { write, shape }: GuideExample) => {
+    const own = shape ? printBlock(starterMain(shape, library), library).join('\n') : write;
+    const taken = takeExample(text, caret.line, topic, topic === 'block' && !shape ? `${write}\nsquat` : own);
+    editor.current?.setText(taken.text);
+    editor.current?.goTo(taken.line, (taken.text.split('\n')[taken.line - 1] ?? '').length + 1);
+  };
+  const insert = (at: number, next: Block) => {
+    onEdit([{ kind: 'insert-block', at, next }]);
+    // One goes on in the text, or on the card, that has just come.
+    setTimeout(() => (asCards ? undefined : editor.current?.focus()), 0);
+  };
   const onGoToLine = (line: number, column = 1) => {
     if (asCards) showAs(false);
     setTimeout(() => editor.current?.goTo(line, column), 0);
@@ -275,6 +303,15 @@ function Writer({
         : { role: block.role, time: { kind: 'flow' }, source: { kind: 'routine', name: routine.name }, items: [] };
     onEdit([{ kind: 'insert-block', at: block.role === 'Warm-up' ? 0 : document.blocks.length, next }]);
   };
+  const isBlank = text.trim() === '';
+  const guide = withGuide ? (
+    <WritingGuide
+      topic={topicAt(text, caret.line, caret.offset)}
+      keys={WRITE_KEYS}
+      onTake={onTakeExample}
+      onClose={() => showGuide(false)}
+    />
+  ) : undefined;
   const kept = typeof dialog === 'object' ? document.blocks[dialog.keep] : undefined;
   return (
     <div className="write">
@@ -325,7 +362,16 @@ function Writer({
           <button type="button" className="tool" disabled={text.trim() === ''} onClick={() => setDialog('copy')}>
             Copy to …
           </button>
-          <KeysHelp keys={WRITE_KEYS} />
+          <button
+            type="button"
+            className="tool is-keys"
+            aria-label="How a session is written"
+            title="How a session is written (?)"
+            aria-pressed={withGuide}
+            onClick={toggleGuide}
+          >
+            ?
+          </button>
         </div>
         <NotationEditor
           initialText={day.text}
@@ -333,6 +379,7 @@ function Writer({
           findings={findings}
           isHidden={asCards}
           onChange={onChange}
+          onCaret={onCaret}
           onTake={onTake}
           onKnow={(one) => setUnknown([one])}
           complete={complete}
@@ -364,21 +411,39 @@ function Writer({
           )}
         </p>
       </section>
-      <PlanPanel
-        document={document}
-        blocks={blocks}
-        plan={plan}
-        issues={issues}
-        findings={findings}
-        room={computeRoomKit(document.groupSize, blocks, library)}
-        onGoTo={(issue) => onGoToLine(issue.line, issue.column)}
-        onGoToLine={onGoToLine}
-        onApply={onApply}
-        onTake={onTake}
-        onKnow={setUnknown}
-        actions={actions}
-        below={<SeeAs analysis={analysis} library={library} programmeId={programmeId} count={people} />}
-      />
+      {isBlank ? (
+        <div className="plan-panel">
+          <SessionStart
+            routines={routines}
+            onPaste={() => setDialog('paste')}
+            onExample={() => {
+              editor.current?.setText(EXAMPLE_SESSION);
+              editor.current?.focus();
+            }}
+            onBlock={(role) => insert(0, starterBlock(role, plan, library))}
+            onMain={(shape) => insert(0, starterMain(shape, library))}
+            onRoutine={(routine) => onInsertRoutine(routine, 'copy')}
+          />
+          {guide}
+        </div>
+      ) : (
+        <PlanPanel
+          document={document}
+          blocks={blocks}
+          plan={plan}
+          issues={issues}
+          findings={findings}
+          room={computeRoomKit(document.groupSize, blocks, library)}
+          onGoTo={(issue) => onGoToLine(issue.line, issue.column)}
+          onGoToLine={onGoToLine}
+          onApply={onApply}
+          onTake={onTake}
+          onKnow={setUnknown}
+          actions={actions}
+          guide={guide}
+          below={<SeeAs analysis={analysis} library={library} programmeId={programmeId} count={people} />}
+        />
+      )}
       <MakeKnownDialog
         key={unknown.join()}
         names={unknown}
