@@ -8,7 +8,7 @@ export default [
   route('theme', 'routes/theme.ts'),
   route('routines', 'routes/routines.ts'),
   route('programmes/:programmeId/days', 'routes/programmes/days.ts'),
-  route('programmes/:programmeId/people-csv', 'routes/programmes/people-csv.ts'),
+  route('programmes/:programmeId/new-people', 'routes/programmes/new-people.ts'),
   route('programmes/:programmeId/crowd', 'routes/programmes/crowd.ts'),
   route('programmes/:programmeId/out', 'routes/programmes/out.ts'),
   route('programmes/:programmeId/plan/change', 'routes/programmes/plan-change.ts'),

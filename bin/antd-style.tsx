@@ -22,6 +22,7 @@ const extracted = extractStyle({
     'InputNumber',
     'Popconfirm',
     'Popover',
+    'QRCode',
     'Select',
     'Segmented',
     'Tooltip',

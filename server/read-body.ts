@@ -57,7 +57,7 @@ async function readBody(request: Request, limitBytes: number): Promise<Body> {
 export function unkeepable(text: string): string | undefined {
   if (text.includes('\0'))
     return 'There is a character in it that is none (NUL); write it anew, or paste it as plain text.';
-  if (!text.isWellFormed()) return 'There is half a character in it, as of an emoji cut in two; take it out.';
+  if (!text.isWellFormed()) return 'There is half a character in it, as of an emoji cut in two; remove it.';
   return undefined;
 }
 

@@ -134,8 +134,8 @@ export function BlockCard({
               }}
             />
             <b className="num block-length">{plan ? formatLength(plan.clockSec) : ''}</b>
-            <button type="button" className="link small" onClick={onKeep} title="Keep this block as a routine">
-              keep
+            <button type="button" className="link small" onClick={onKeep} title="Save this block as a routine">
+              save as routine
             </button>
             <button
               type="button"

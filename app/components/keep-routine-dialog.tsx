@@ -21,8 +21,8 @@ export function KeepRoutineDialog({
   return (
     <Dialog
       open
-      title="Keep as a routine"
-      okText={isKept ? 'Good' : replaces ? 'Replace it' : 'Keep it'}
+      title="Save as a routine"
+      okText={isKept ? 'Good' : replaces ? 'Replace it' : 'Save'}
       cancelText={isKept ? null : 'Cancel'}
       busy={fetcher.state !== 'idle'}
       onCancel={onClose}
@@ -36,7 +36,7 @@ export function KeepRoutineDialog({
       }
     >
       {isKept ? (
-        <p role="status">“{name.trim()}” is kept. Find it under Routines, on every day of every programme.</p>
+        <p role="status">“{name.trim()}” is saved. Find it under Routines, on every day of every programme.</p>
       ) : (
         <>
           <label className="keep-name">

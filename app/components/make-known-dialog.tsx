@@ -42,7 +42,7 @@ export function MakeKnownDialog({ names, library, programmeId, onClose, onKnown 
     <Dialog
       open={names.length > 0}
       title={one ? 'Make it known' : `Make ${plural(names.length, 'movement')} known`}
-      okText={one ? 'Keep it for us' : 'Keep them for us'}
+      okText={one ? 'Save it for us' : 'Save them for us'}
       onOk={save}
       onCancel={onClose}
       busy={state !== 'idle'}

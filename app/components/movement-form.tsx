@@ -130,7 +130,7 @@ export function MovementForm({ movement: m, isNew, errors }: MovementFormProps) 
         <textarea name="cautions" rows={2} defaultValue={m.cautions.join('\n')} />
       </label>
       <button className="button-main" type="submit">
-        Keep
+        Save
       </button>
     </Form>
   );

@@ -65,7 +65,7 @@ export function PasteDialog({
     <Dialog
       open={open}
       wide
-      title="Read a plan from plain text"
+      title="Paste a plan"
       okText="Take this"
       okDisabled={guess.text === ''}
       onCancel={close}
@@ -76,7 +76,7 @@ export function PasteDialog({
     >
       <div className="paste">
         <label>
-          Found elsewhere
+          Your text
           <textarea
             value={plain}
             rows={14}

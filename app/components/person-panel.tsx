@@ -48,7 +48,7 @@ export function PersonPanel({ person, errors, isKept, close }: PersonPanelProps)
       {profile.careShared && <blockquote>{profile.careShared}</blockquote>}
       {isKept && (
         <p className="notice" role="status">
-          Kept.
+          Saved.
         </p>
       )}
       <Form method="post" key={person.enrolmentId} preventScrollReset>
@@ -60,7 +60,7 @@ export function PersonPanel({ person, errors, isKept, close }: PersonPanelProps)
         </label>
         {error('name')}
         <label>
-          Instrument, branch or team
+          Group
           <input name="detail" defaultValue={person.detail} maxLength={80} />
         </label>
         {error('detail')}
@@ -88,7 +88,7 @@ export function PersonPanel({ person, errors, isKept, close }: PersonPanelProps)
           />
         </label>
         <fieldset>
-          <legend>To spare</legend>
+          <legend>Avoid</legend>
           <div className="panel-spares">
             {SPARES.map((s) => (
               <label key={s}>
@@ -120,7 +120,7 @@ export function PersonPanel({ person, errors, isKept, close }: PersonPanelProps)
         </label>
         {error('swaps')}
         <button className="button-main" type="submit">
-          Keep
+          Save
         </button>
       </Form>
     </aside>

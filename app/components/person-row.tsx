@@ -71,10 +71,10 @@ export const PersonRow = memo(function PersonRow(props: PersonRowProps) {
             <button
               type="button"
               className="link"
-              aria-label={`take away the link of ${p.name}`}
+              aria-label={`revoke the link of ${p.name}`}
               onClick={() => ask('revoke')}
             >
-              take away
+              revoke
             </button>
           </>
         ) : (

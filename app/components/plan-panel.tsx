@@ -54,7 +54,7 @@ export function PlanPanel({
   const { clockSec } = plan;
   const notes = [
     formatRange(clockSec),
-    document.targetSec === undefined ? '' : `promised ${wholeMinutes(document.targetSec)} min`,
+    document.targetSec === undefined ? '' : `target ${wholeMinutes(document.targetSec)} min`,
   ].filter(Boolean);
   const off = findings.find((f) => f.code === 'over-target' || f.code === 'under-target');
   return (

@@ -24,7 +24,9 @@ export function RoutineMenu({ routines, onInsert }: RoutineMenuProps) {
   const list = (
     <div className="routines">
       {routines.length === 0 && (
-        <p className="soft">None yet. Under Cards, “keep” stores a block, a warm-up perhaps, to be used again.</p>
+        <p className="soft">
+          None yet. Under Cards, “save as routine” stores a block, a warm-up perhaps, to be used again.
+        </p>
       )}
       <ul>
         {routines.map((r) => (

@@ -136,7 +136,7 @@ export function SessionCards({ analysis, library, onEdit, onUndo, onRedo, onKeep
           }}
         />
         <Stepper
-          label="minutes promised"
+          label="target length, in minutes"
           value={<b>{target === undefined ? '–' : wholeMinutes(target)}</b>}
           onStep={(by) =>
             onEdit([

@@ -57,7 +57,7 @@ export default function SignIn({ actionData }: Route.ComponentProps) {
   return (
     <main className="lone">
       <Mark size={38} />
-      <h1>The way in</h1>
+      <h1>Sign in</h1>
       <p className="soft">For coaches and hosts. Participants come by their personal link.</p>
       <Form method="post" className="plain-form" noValidate>
         {errors.form && (

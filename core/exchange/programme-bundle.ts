@@ -141,7 +141,7 @@ function readExtra(source: string | undefined, issues: ProgrammeIssue[]): Extras
   if (source === undefined) return {};
   const read = parseJson(source);
   if (read.status === 'read') return read.value ?? {};
-  issues.push({ path: EXTRA_FILE, message: 'is no JSON; take the file out if you don’t need what is in it.' });
+  issues.push({ path: EXTRA_FILE, message: 'is no JSON; remove the file if you don’t need what is in it.' });
   return {};
 }
 
@@ -207,13 +207,13 @@ function readPlanLine(
       return files[trackFile(id)] === undefined ? `Track ${id} has no file ${trackFile(id)}.` : undefined;
     }
     case 'School':
-      if (!track) return 'A school belongs below its track.';
+      if (!track) return 'A way of progressing (School) belongs below its track.';
       track.school = value;
       return undefined;
     case 'Day':
       return readDayNote(key.slice(4).trim(), value, notes);
     default:
-      if (!track) return `“${key}” is nothing that a programme has; a lever belongs below its track.`;
+      if (!track) return `“${key}” is nothing that a programme has; what changes belongs below its track.`;
       track.levers.push(line);
       return undefined;
   }

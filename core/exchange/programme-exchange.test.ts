@@ -195,7 +195,7 @@ describe('files that can’t be taken say where and why', () => {
     expect(issuesOf({ ...good(), weeks: 3 })[0]).toMatch(/has 3 weeks/);
     expect(
       issuesOf({ ...good(), tracks: [{ ...good().tracks[0], levers: ['speed: +1 a week'] }, good().tracks[1]] })[0],
-    ).toMatch(/^tracks\[0\]\.levers\[0\] “speed” is no lever/);
+    ).toMatch(/^tracks\[0\]\.levers\[0\] “speed” is nothing that can change/);
     expect(issuesOf({ ...good(), tracks: [good().tracks[0], good().tracks[0], good().tracks[1]] })[0]).toMatch(
       /there twice/,
     );

@@ -210,7 +210,7 @@ const refused = (path: string, message: string): ReadProgramme => ({ status: 're
 
 export function readProgrammeValue(value: unknown): ReadProgramme {
   if (typeof value !== 'object' || value === null || Array.isArray(value))
-    return refused('', 'A programme is one JSON object; take a file that was written by “Take out”.');
+    return refused('', 'A programme is one JSON object; take a file that was exported here.');
   const { format, version } = value as { format?: unknown; version?: unknown };
   if (format !== PROGRAMME_FORMAT)
     return refused('format', `is “${PROGRAMME_FORMAT}” in a programme’s file; this one is something else.`);

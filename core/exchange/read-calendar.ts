@@ -57,7 +57,7 @@ export function readCalendar(source: string, span: CalendarSpan): ReadCalendar {
   const hasted = findHasted(calendars);
   if (hasted !== undefined)
     return refused(
-      `“${hasted}” repeats by the second, minute or hour, which names no days. Take it out of the calendar, and export it again.`,
+      `“${hasted}” repeats by the second, minute or hour, which names no days. Remove it from the calendar, and export it again.`,
     );
   const found = new DayCollector(span);
   try {
@@ -67,7 +67,7 @@ export function readCalendar(source: string, span: CalendarSpan): ReadCalendar {
   } catch (error) {
     if (!(error instanceof EndlessRuleError)) throw error;
     return refused(
-      `The rule of “${found.current}” comes to no date that there is, or to more than can be followed. Take it out of the calendar, and export it again.`,
+      `The rule of “${found.current}” comes to no date that there is, or to more than can be followed. Remove it from the calendar, and export it again.`,
     );
   }
   return { status: 'read', days: found.sorted(), events: found.events, left: [...left, ...found.left()] };

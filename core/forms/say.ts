@@ -107,7 +107,7 @@ export const wholeSlotsScore = (block: Block, slotSec: number): ScoreForm =>
   form('whole-slots', [
     field(
       'slots',
-      `last whole ${slotSec === 60 ? 'minute' : 'slot'} of ${workNames(block)}`,
+      `last whole ${slotSec === 60 ? 'minute' : 'turn'} of ${workNames(block)}`,
       'the last one that held all its reps',
     ),
   ]);

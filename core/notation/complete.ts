@@ -40,7 +40,7 @@ export const MODIFIER_STARTS: readonly (readonly [insert: string, detail: string
 /** What may stand above the first block. */
 export const FIELD_STARTS: Record<(typeof SESSION_FIELDS)[number], [insert: string, detail: string]> = {
   Title: ['Title: ', 'what it is called'],
-  Target: ['Target: 30 min', 'the length you promise'],
+  Target: ['Target: 30 min', 'the target length'],
   Group: ['Group: 12 people', 'for stations, teams, partners'],
   Kit: ['Kit: chair, bottle', 'what you announce'],
   Effort: ['Effort: 6', 'planned, 0 to 10'],

@@ -8,7 +8,7 @@ const edit = (text: string, ...edits: SessionEdit[]) => applyEdits(text, edits, 
 const issues = (text: string) => parseSession(text, baseLibrary).issues.map((i) => i.message);
 
 describe('what stands beside a clock that doesn’t go with it', () => {
-  const FLOW = '“flow” is once through, unhurried; take it out, or what stands beside it.';
+  const FLOW = '“flow” is once through, unhurried; remove it, or what stands beside it.';
   const RELAY = 'A relay has its own numbers and runs without a clock.';
   test.each([
     ['flow, 3 rounds', FLOW],
@@ -21,26 +21,26 @@ describe('what stands beside a clock that doesn’t go with it', () => {
     ['relay 6-4, reps 5', RELAY],
     ['relay 6-4, by feel', RELAY],
     ['relay 6-4, amrap 5:00', RELAY],
-    ['amrap 5:00, for time', '“for time” runs without a clock; take one of the two out.'],
+    ['amrap 5:00, for time', '“for time” runs without a clock; remove one of the two.'],
     ['amrap 5:00, cap 3:00', 'A cap goes with “for time” or rounds; this block’s clock ends it already.'],
-    ['amrap 5:00, work cap 0:40', 'A work cap goes with a slot clock like “every 1:15 for 30:00”.'],
+    ['amrap 5:00, work cap 0:40', 'A work cap goes with a clock of turns like “every 1:15 for 30:00”.'],
     ['amrap 5:00, stations', 'Stations go with an interval clock like “work 0:45 rest 0:15”.'],
     ['3 rounds, stations', 'Stations go with an interval clock like “work 0:45 rest 0:15”.'],
-    ['3 rounds, work cap 0:40', 'A work cap goes with a slot clock like “every 1:15 for 30:00”.'],
+    ['3 rounds, work cap 0:40', 'A work cap goes with a clock of turns like “every 1:15 for 30:00”.'],
     ['amrap 5:00, 3 rounds', 'The clock of this block says how long it goes on; leave the rounds out.'],
     ['windows 1:00 x 2, 3 rounds', 'The clock of this block says how long it goes on; leave the rounds out.'],
     ['pyramid +2 in 1:00, 3 rounds', 'A pyramid carries its own numbers from set to set.'],
     ['pyramid +2 in 1:00, by feel', 'A pyramid carries its own numbers from set to set.'],
-    ['reps 5-4, by feel', 'By feel owes no number; take the list out, or “by feel”.'],
+    ['reps 5-4, by feel', 'By feel owes no number; remove the list, or “by feel”.'],
     ['reps 5-4 cycling', 'A cycling list needs a clock or a number of rounds.'],
     ['reps 5-4-3, 2 rounds', 'The list of reps has 3 numbers, and so as many rounds; the rounds say something else.'],
-    ['flow, amrap 5:00', '“flow” is unhurried, without a clock; take one of the two out.'],
-    ['amrap 5:00, flow', '“flow” is unhurried, without a clock; take one of the two out.'],
+    ['flow, amrap 5:00', '“flow” is unhurried, without a clock; remove one of the two.'],
+    ['amrap 5:00, flow', '“flow” is unhurried, without a clock; remove one of the two.'],
     ['amrap 5:00, amrap 6:00', 'A block has one clock, and this is its second; begin a new block for it.'],
     ['for time, for time', 'for time is said twice in one header; keep one.'],
     ['scored, scored', 'scored is said twice in one header; keep one.'],
-    ['every 1:00 x 4, work cap 1:30', 'The work cap is later than the end of the slot.'],
-    ['every 2:00 for 1:00', 'One slot is longer than the whole clock.'],
+    ['every 1:00 x 4, work cap 1:30', 'The work cap is later than the end of the turn.'],
+    ['every 2:00 for 1:00', 'One turn is longer than the whole clock.'],
     ['work 30/40s rest 10/20/30s', 'Work is given for 2 rounds and rest for 3.'],
     ['work 0:20 rest 0:10 x 8, 3 rounds', '“x” says how many intervals there are; leave the rounds out.'],
     ['work 30/40s rest 10s, 3 rounds', 'The clock is given for 2 rounds, and the rounds say 3.'],

@@ -330,7 +330,7 @@ function readField(cursor: Cursor, field: SessionField, document: Mutable<Sessio
   if (!first)
     return cursor.fail(
       'missing',
-      `Nothing stands after “${field}:”; write it, or take the line out.`,
+      `Nothing stands after “${field}:”; write it, or remove the line.`,
       [],
       cursor.tokens[0],
       cursor.tokens[1],
@@ -365,7 +365,7 @@ function readField(cursor: Cursor, field: SessionField, document: Mutable<Sessio
       break;
   }
   if (!cursor.done)
-    cursor.fail('out-of-place', `“${cursor.peek()!.text}” doesn’t belong after ${field.toLowerCase()}; take it out.`);
+    cursor.fail('out-of-place', `“${cursor.peek()!.text}” doesn’t belong after ${field.toLowerCase()}; remove it.`);
 }
 
 function readKit(cursor: Cursor): string[] {
@@ -379,7 +379,7 @@ function readKit(cursor: Cursor): string[] {
       cursor.fail('bad-value', `A piece of kit has at most ${MAX_NAME_LENGTH} letters.`, [], cursor.tokens[from]);
     kit.push(name.toLowerCase());
     if (cursor.takeMark(',') && cursor.done)
-      cursor.fail('missing', 'Nothing follows the comma; take it out.', [], cursor.tokens.at(-1));
+      cursor.fail('missing', 'Nothing follows the comma; remove it.', [], cursor.tokens.at(-1));
   }
   if (kit.includes('none')) {
     if (kit.length > 1)
@@ -436,7 +436,7 @@ function checkBlocks(blocks: readonly OpenBlock[], names: MovementNames, issues:
           endColumn: 5,
           code: 'missing',
           suggestions: ['0:30 rest'],
-          message: 'Without slots or intervals a rest needs its length, like “0:30 rest”.',
+          message: 'Without turns or intervals a rest needs its length, like “0:30 rest”.',
         });
       }
     }

@@ -128,7 +128,7 @@ function readClock(cursor: Cursor, said: Said, token: Token): boolean {
       if (isUnhurried)
         cursor.fail(
           'contradiction',
-          '“flow” is unhurried, without a clock; take one of the two out.',
+          '“flow” is unhurried, without a clock; remove one of the two.',
           [],
           form.kind === 'flow' ? token : first,
         );
@@ -256,7 +256,7 @@ function combine(cursor: Cursor, said: Said): HeaderRules {
     const answer = form.takes[beside];
     if (answer !== true) contradict(answer, form.kind === 'flow' ? said.clock!.token : token);
   }
-  if (said.list && said.byFeel) contradict('By feel owes no number; take the list out, or “by feel”.', said.byFeel);
+  if (said.list && said.byFeel) contradict('By feel owes no number; remove the list, or “by feel”.', said.byFeel);
   if (
     said.rounds &&
     said.list &&

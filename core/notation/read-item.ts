@@ -67,7 +67,7 @@ export function readItem(cursor: Cursor, names: MovementNames): ReadItem {
       );
     }
     if (cursor.done)
-      cursor.fail('missing', 'Nothing follows the comma; take it out, or add a modifier.', [], cursor.tokens.at(-1));
+      cursor.fail('missing', 'Nothing follows the comma; remove it, or add a modifier.', [], cursor.tokens.at(-1));
     readModifier(cursor, draft);
   }
   if (draft.halfEachSide && (side || (dose && 'sides' in dose && dose.sides))) {
@@ -175,8 +175,7 @@ function timeDose(cursor: Cursor, first: Token, amountSec: Amount): Dose {
 }
 
 function readAmount(cursor: Cursor, first: Token): Amount {
-  if (first.value === 0)
-    cursor.fail('bad-value', 'A dose of 0 is no work; take the line out, or write a number from 1.');
+  if (first.value === 0) cursor.fail('bad-value', 'A dose of 0 is no work; remove the line, or write a number from 1.');
   const values = cursor.list('The dose');
   if (values.length > 1) return { kind: 'list', values };
   const value = values[0]!;
@@ -340,7 +339,7 @@ function readModifier(cursor: Cursor, draft: Draft): void {
     if (draft[key] !== undefined) cursor.fail('repeated', 'This is said twice on one line; keep one.', [], first);
   };
   if (first.kind === 'quoted') {
-    if (first.text === '') cursor.fail('missing', 'The quotation is empty; take it out.', [], first);
+    if (first.text === '') cursor.fail('missing', 'The quotation is empty; remove it.', [], first);
     if (countLetters(first.text) > 200) cursor.fail('bad-value', 'Free words have at most 200 letters.', [], first);
     cursor.at++;
     draft.words = [...(draft.words ?? []), first.text.replace(/\s+/g, ' ')];

@@ -89,7 +89,7 @@ export function tokenizeLine(text: string, line: number): LineTokens {
         column: at + 1,
         endColumn: end + 1,
         code: 'unexpected-character',
-        message: `“${text.slice(at, end)}” has no meaning here; take it out, or put the words around it in quotation marks.`,
+        message: `“${text.slice(at, end)}” has no meaning here; remove it, or put the words around it in quotation marks.`,
         suggestions: [],
       });
       at = end;

@@ -61,10 +61,10 @@ function checkBounds(programme: ProgrammeDocument): void {
   const out = programme.days.find((d) => d.week > programme.weeks || d.week < 1 || d.weekday < 1 || d.weekday > 7);
   if (out)
     refuse(
-      `${dayName(out, programme.firstWeekday)} lies outside the ${programme.weeks} weeks; take its session out first.`,
+      `${dayName(out, programme.firstWeekday)} lies outside the ${programme.weeks} weeks; remove its session first.`,
     );
   if (programme.days.some((d) => d.track && d.track.week > MAX_WEEKS))
-    refuse(`Its sessions would come to more than ${MAX_WEEKS} weeks of progression. Take a lighter week out first.`);
+    refuse(`Its sessions would come to more than ${MAX_WEEKS} weeks of progression. Remove a lighter week first.`);
   if (programme.tracks.length > MAX_TRACKS) refuse(`A programme has at most ${MAX_TRACKS} tracks.`);
 }
 
@@ -252,6 +252,6 @@ function copyWeek(programme: ProgrammeDocument, from: number, to: number): Progr
 
 function setPin(programme: ProgrammeDocument, place: DayPlace, isPinned: boolean): ProgrammeDocument {
   const day = needDay(programme, place);
-  if (!day.track) refuse('Only a session of a track can be pinned; a single one stays as it is anyway.');
+  if (!day.track) refuse('Only a session of a track can be kept as it is; a single one is anyway.');
   return mapDay(programme, place, (d) => ({ ...d, track: { ...d.track!, isPinned } }));
 }

@@ -127,7 +127,8 @@ function describeSetting(
 ): string {
   const words: string[] = [];
   const isPinned = (day: ProgrammeDay) => day.track?.isPinned === true;
-  if (isPinned(was) !== isPinned(is) && is.track) words.push(isPinned(is) ? 'pinned' : 'let go');
+  if (isPinned(was) !== isPinned(is) && is.track)
+    words.push(isPinned(is) ? 'kept as it is' : 'follows its track again');
   if (!sameTrackId(was, is))
     words.push(is.track ? `joins ${after.tracks.find((t) => t.id === is.track!.id)?.name ?? 'a track'}` : 'on its own');
   else if (was.track?.week !== is.track?.week) words.push(`now week ${is.track?.week} of its progression`);

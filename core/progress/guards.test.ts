@@ -194,7 +194,7 @@ describe('guard rails', () => {
     expect(only(legs, 'same-area')[0]!.message).toBe('Both ask most of legs: 100 and 100 % of the work, week 1.');
   });
 
-  it('more than one lever at once', () => {
+  it('more than one change at once', () => {
     const two = makeTrack('four', FOUR_TEXT, [
       { lever: { kind: 'rounds' }, schedule: { kind: 'at-weeks', steps: [{ week: 3, by: 1 }] } },
       { lever: { kind: 'reps' }, schedule: { kind: 'each-week', by: 1 } },

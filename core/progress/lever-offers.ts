@@ -55,7 +55,7 @@ export function warnOf(at: (week: number) => SessionDocument, weeks: number, lib
 function troubles(document: SessionDocument, library: MovementLibrary): string[] {
   return document.blocks.flatMap((block): string[] => [
     ...(fitSlots(block, library).some((f) => f.status === 'overfull')
-      ? [`a slot of ${blockName(block)} is overfull`]
+      ? [`a turn of ${blockName(block)} doesn’t hold its work`]
       : []),
     ...(isRestGone(block) ? [`the rest in ${blockName(block)} is 5 s or less`] : []),
   ]);

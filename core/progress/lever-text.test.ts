@@ -53,9 +53,9 @@ describe('a rule as a line', () => {
   });
 
   it.each([
-    ['', /“” is no lever; there are rounds, reps/],
-    ['speed: +1 a week', /“speed” is no lever/],
-    ['rounds', /After the lever comes a colon/],
+    ['', /“” is nothing that can change; there are rounds, reps/],
+    ['speed: +1 a week', /“speed” is nothing that can change/],
+    ['rounds', /After what changes comes a colon/],
     ['rounds: more', /“more” says no way to move: write/],
     ['rounds: at week four +1', /A step says its week/],
     ['rounds: by week 1 two', /After “by week” come at most 52 numbers/],
@@ -84,14 +84,14 @@ describe('rules one a line', () => {
 
   it('name the line that is wrong, counted as typed, and keep the others', () => {
     const { rules, issues } = readRules('rounds: at week 4 +1\n\nrepps: +1 a week\nreps: +1 a week');
-    expect(issues).toEqual([{ line: 3, message: expect.stringContaining('“repps” is no lever') as string }]);
+    expect(issues).toEqual([{ line: 3, message: expect.stringContaining('“repps” is nothing that can change') as string }]);
     expect(rules.map((r) => r.lever.kind)).toEqual(['rounds', 'reps']);
   });
 
   it('of our own making have to be right', () => {
     expect(needRules(['reps: +1 a week', 'rest: -5 a week'])).toHaveLength(2);
     expect(needRules([])).toEqual([]);
-    expect(() => needRules(['reps: +1 a week', 'speed: +1 a week'])).toThrow(/“speed: \+1 a week”: .*is no lever/);
+    expect(() => needRules(['reps: +1 a week', 'speed: +1 a week'])).toThrow(/“speed: \+1 a week”: .*is nothing that can change/);
   });
 
   it('may name one lever twice: a lever and its inverse are both kept', () => {

@@ -78,7 +78,7 @@ export const RULE_EXAMPLES: readonly { readonly line: string; readonly means: st
   { line: 'rounds: at week 4 +1', means: 'a round more from week 4 on' },
   { line: 'reps of list: by week 0 +2 +4 -1', means: 'week by week, the last one standing for what follows' },
   { line: 'rounds: wave 0, carry +1, lighter -1', means: 'one more after each lighter week, one less in it' },
-  { line: 'rounds: +1 a week, lighter 0, not lighter in week 8', means: 'a lighter week that this lever passes by' },
+  { line: 'rounds: +1 a week, lighter 0, not lighter in week 8', means: 'a lighter week that this passes by' },
   { line: 'reps of goblet squat: double to 12, load +2', means: 'reps to 12, then 2 kg more and from the start again' },
   { line: 'rounds in Engine: +1 a week until 40:00', means: 'for as long as the session stays within 40 minutes' },
 ];
@@ -104,7 +104,7 @@ export function readRule(line: string): ReadRule {
   const colon = line.indexOf(':');
   const lever = readLeverName(colon < 0 ? line : line.slice(0, colon));
   if (lever.status === 'refused') return lever;
-  if (colon < 0) return refused('After the lever comes a colon and how it moves, like “rounds: +1 a week”.');
+  if (colon < 0) return refused('After what changes comes a colon and how it moves, like “rounds: +1 a week”.');
   const clauses = line
     .slice(colon + 1)
     .split(',')
@@ -137,7 +137,8 @@ export function readRule(line: string): ReadRule {
 function readLeverName(text: string): Result<Lever> {
   const found = /^\s*([a-z]+)(?:\s+of\s+(.+?))?(?:\s+in\s+(.+?))?\s*$/i.exec(text);
   const kind = LEVER_KINDS.find((k) => k === found?.[1]?.toLowerCase());
-  if (!found || !kind) return refused(`“${text.trim()}” is no lever; there are ${LEVER_KINDS.join(', ')}.`);
+  if (!found || !kind)
+    return refused(`“${text.trim()}” is nothing that can change; there are ${LEVER_KINDS.join(', ')}.`);
   return done({ kind, ...(found[2] && { of: found[2] }), ...(found[3] && { in: found[3] }) });
 }
 

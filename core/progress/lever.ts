@@ -39,7 +39,7 @@ export const LEVER_WORDS: Record<LeverKind, LeverWords> = {
     name: 'rounds',
     unit: 'round',
     units: 'rounds',
-    means: 'one more time through the list; under a slot clock, one more turn of every item',
+    means: 'one more time through the list; where items take turns by the clock, one more turn of each',
     usualBy: 1,
   },
   reps: {
@@ -83,7 +83,7 @@ export const LEVER_WORDS: Record<LeverKind, LeverWords> = {
     name: 'step',
     unit: 'more',
     units: 'more',
-    means: 'what each set adds in a pyramid, each slot in a climb, each round in a growing or cycling count',
+    means: 'what each set adds in a pyramid, each turn in a climb, each round in a growing or cycling count',
     usualBy: 1,
   },
   sets: { name: 'sets', unit: 'set', units: 'sets', means: 'the whole block once more', usualBy: 1 },
@@ -91,7 +91,7 @@ export const LEVER_WORDS: Record<LeverKind, LeverWords> = {
     name: 'clock',
     unit: 's',
     units: 's',
-    means: 'the length of a span, a slot, a window or a pyramid’s set; at one’s own pace, the cap',
+    means: 'the length of a span, a turn, a window or a pyramid’s set; at one’s own pace, the cap',
     usualBy: 60,
   },
   effort: {

@@ -83,8 +83,8 @@ describe('what goes wrong is said before it is applied', () => {
     const offers = leverOffers(read(full), 12, baseLibrary);
     expect(offers.map((o) => o.words)).toEqual(['rounds +1 round a week', 'reps +1 rep a week', 'clock −5 s a week']);
     expect(offers[0]!.warning).toBe('');
-    expect(offers[1]!.warning).toMatch(/^from week \d+ on, a slot of Main is overfull$/);
-    expect(offers[2]!.warning).toMatch(/^from week \d+ on, a slot of Main is overfull$/);
+    expect(offers[1]!.warning).toMatch(/^from week \d+ on, a turn of Main doesn’t hold its work$/);
+    expect(offers[2]!.warning).toMatch(/^from week \d+ on, a turn of Main doesn’t hold its work$/);
   });
   test('a rest that has come down to the least there is', () => {
     const document = read('Main: work 0:40 rest 0:20, 3 rounds\nsquat');

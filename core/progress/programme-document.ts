@@ -18,7 +18,7 @@ export interface Track extends WithExtra {
   /** Lower-case letters, digits and dashes; unique in the programme. */
   readonly id: string;
   readonly name: string;
-  /** The session in notation as it is in week 1, before any lever. */
+  /** The session in notation as it is in week 1, before anything changes. */
   readonly text: string;
   readonly school: SchoolId;
   readonly levers: readonly LeverRule[];

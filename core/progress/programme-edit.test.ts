@@ -225,7 +225,7 @@ describe('a programme that progresses', () => {
       applyProgrammeEdits(shorter, [{ kind: 'insert-week', at: 1, as: 'lighter' }], { book, locked: new Set() }),
     ).toEqual({
       status: 'refused',
-      message: 'Its sessions would come to more than 52 weeks of progression. Take a lighter week out first.',
+      message: 'Its sessions would come to more than 52 weeks of progression. Remove a lighter week first.',
     });
     expect(edit(shorter, { kind: 'insert-week', at: 1, as: 'pause' }).weeks).toBe(52);
   });
@@ -301,7 +301,7 @@ describe('differences', () => {
     expect(findDifferences(programme, next, planner).days.map((d) => [d.place.week, d.kind, d.words])).toEqual([
       [1, 'gone', ''],
       [2, 'new', ''],
-      [3, 'words-only', 'pinned'],
+      [3, 'words-only', 'kept as it is'],
       [4, 'new', expect.stringMatching(/^0:\d\d$/)],
     ]);
   });
@@ -328,6 +328,6 @@ describe('differences', () => {
         (d) => d.words,
       ),
     ).toEqual(['on its own', 'on its own']);
-    expect(findDifferences(pinned, joined, planner).days.map((d) => d.words)).toEqual(['let go']);
+    expect(findDifferences(pinned, joined, planner).days.map((d) => d.words)).toEqual(['follows its track again']);
   });
 });

@@ -136,7 +136,7 @@ describe('progression, on any session that can be written', () => {
 
 describe('lines of levers that can’t be read', () => {
   it.each([
-    ['speed: +1 a week', /no lever/],
+    ['speed: +1 a week', /nothing that can change/],
     ['rounds', /colon/],
     ['rounds: more', /no way to move/],
     ['reps: by week 1 two', /numbers/],

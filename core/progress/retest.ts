@@ -103,7 +103,7 @@ export const SCORE_WORDS: Record<ScoreKind, string> = {
   time: 'the time',
   'reps-per-window': 'reps in each window',
   'top-set': 'the top set',
-  'whole-slots': 'the last whole slot',
+  'whole-slots': 'the last whole turn',
   none: 'nothing',
 };
 

@@ -28,13 +28,13 @@ export const SCHOOLS: readonly School[] = [
       'The same weights and shapes, more of it: a rep or so a week, and after each lighter week a round more, with the reps back where they began.',
     chooseWhen:
       'Choose it when people have what they have: no new kit is needed, and 10 to 12 reps are a fifth more where 20 to 22 kg are a tenth.',
-    notFor: 'Not for sessions that are full: more reps don’t fit a slot that has no rest left.',
+    notFor: 'Not for sessions that are full: more reps don’t fit a minute that has no rest left.',
     kinds: ['reps', 'rounds'],
   },
   {
     id: 'density',
     name: 'Density first',
-    means: 'The same work in less time: rests get shorter, or slots do, down to a floor.',
+    means: 'The same work in less time: rests get shorter, or turns do, down to a floor.',
     chooseWhen: 'Choose it when the length is fixed by a break or a timetable, and breathing is what you train.',
     notFor:
       'Not for heavy or new movements, which need their rest; and 20/10 and 40/20 are equally dense, so look at the work beside it.',

@@ -195,7 +195,7 @@ export function formatScore(score: Score): string {
     case 'top-set':
       return `top set ${score.tops.join(', ')}`;
     case 'whole-slots':
-      return `up to slot ${score.slots}`;
+      return `up to turn ${score.slots}`;
   }
 }
 

@@ -15,7 +15,7 @@ test.each([
     [
       '8 × 6 turns = 48',
       'about 1:48 of it in the session',
-      'takes about 0:18 (0:13 to 0:24) of a slot of 1:15; work should be over by 1:00',
+      'takes about 0:18 (0:13 to 0:24) of a turn of 1:15; work should be over by 1:00',
     ],
   ],
   ['Main: reps 9-7-5-3\nchair dip', ['9 + 7 + 5 + 3 = 24', 'about 0:53 of it in the session']],

@@ -49,7 +49,7 @@ export function explainItem(
   if (fit) {
     const range = formatRange(fit.needSec);
     lines.push(
-      `takes ${range ? `about ${formatClock(fit.needSec.likely)} (${range})` : formatClock(fit.needSec.likely)} of a slot of ${formatClock(fit.slotSec)}; work should be over by ${formatClock(fit.capSec)}`,
+      `takes ${range ? `about ${formatClock(fit.needSec.likely)} (${range})` : formatClock(fit.needSec.likely)} of a turn of ${formatClock(fit.slotSec)}; work should be over by ${formatClock(fit.capSec)}`,
     );
   }
   if (lines.length === 0 && plan.blocks[blockIndex]?.scoreForm)

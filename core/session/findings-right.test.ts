@@ -78,7 +78,7 @@ describe('a slot clock by rounds', () => {
     expect([plan.clockSec.likely, plan.blocks[0]!.rounds, plan.reps.squat]).toEqual([1200, { low: 5, high: 5 }, 50]);
   });
   test.each([
-    ['Main: every 1:00\n5 squat', 'Say how long the slots go on'],
+    ['Main: every 1:00\n5 squat', 'Say how long the turns go on'],
     ['Main: every 1:00 x 5, 5 rounds\n5 squat', 'leave the rounds out'],
     ['Main: every 1:00, 2 to 3 rounds\n5 squat', 'write one number'],
     ['Main: every 1:00, 100 rounds\n5 squat\n5 march\n5 burpee\n5 push-up', 'more than six hours'],
@@ -88,7 +88,7 @@ describe('a slot clock by rounds', () => {
   test('a length that leaves a part of a round over is said, with what is whole', () => {
     const [found] = of('Main: every 1:00 x 5\n5 squat\n5 march', 'part-round');
     expect(found!.message).toBe(
-      '5 slots are 2 rounds of 2 and 1 more: the first item comes once more than the others.',
+      '5 turns are 2 rounds of 2 and 1 more: the first item comes once more than the others.',
     );
     expect(found!.changes.map((c) => c.label)).toEqual(['2 rounds, 4:00', '3 rounds, 6:00']);
     expect(of('Main: every 1:00 x 4\n5 squat\n5 march', 'part-round')).toEqual([]);

@@ -78,7 +78,7 @@ function kitWords(announced: readonly string[] | undefined, { kit: needed, movem
 export function buildSheet(document: SessionDocument, blocks: readonly Block[], plan: SessionPlan): SessionSheet {
   const [low, high] = [wholeMinutes(plan.clockSec.low), wholeMinutes(plan.clockSec.high)];
   return {
-    title: sessionTitle(document),
+    title: sessionTitle(document) || 'Today’s session',
     length: formatMinutes(plan.clockSec),
     range: low === high ? '' : `${low} to ${high}`,
     effort: document.effort ?? null,

@@ -144,6 +144,30 @@ export async function listParticipants(db: Db, runId: number): Promise<Participa
   return rows.map(toParticipant).sort(compareNames);
 }
 
+/** Adds people to a run, of different names; gives the enrolment of each, by name. */
+export async function insertParticipants(
+  db: Db,
+  p: {
+    workspaceId: number;
+    runId: number;
+    people: readonly { name: string; detail: string; timeZone: string; joinedOn: DayDate }[];
+  },
+): Promise<Map<string, number>> {
+  const { rows } = await db.query<{ id: number; name: string }>(
+    `with said as (select * from jsonb_to_recordset($3::jsonb) as x(name text, detail text, "timeZone" text, "joinedOn" date)),
+       new_person as (
+         insert into person (workspace_id, name, detail, time_zone) select $1::bigint, name, detail, "timeZone" from said returning id, name
+       ),
+       new_enrolment as (
+         insert into enrolment (workspace_id, run_id, person_id, joined_on)
+         select $1::bigint, $2::bigint, n.id, s."joinedOn" from new_person n join said s on s.name = n.name returning id, person_id
+       )
+     select e.id, n.name from new_enrolment e join new_person n on n.id = e.person_id`,
+    [p.workspaceId, p.runId, JSON.stringify(p.people)],
+  );
+  return new Map(rows.map((r) => [r.name, r.id]));
+}
+
 /** Adds a person to a run; gives the enrolment. */
 export async function insertParticipant(
   db: Db,
@@ -200,6 +224,23 @@ export async function insertPersonalLink(
     `insert into personal_link (token_hash, workspace_id, enrolment_id, created_at)
      values ($1::bytea, $2::bigint, $3::bigint, $4::timestamptz)`,
     [l.tokenHash, l.workspaceId, l.enrolmentId, l.now],
+  );
+}
+
+/** Makes a link for each of these, who have none that works: a second one at the same moment would be refused by the database. */
+export async function insertPersonalLinks(
+  db: Db,
+  l: { workspaceId: number; links: readonly { enrolmentId: number; tokenHash: Buffer }[]; now: Date },
+): Promise<void> {
+  await db.query(
+    `insert into personal_link (token_hash, workspace_id, enrolment_id, created_at)
+     select decode(x.hash, 'hex'), $1::bigint, x."enrolmentId", $3::timestamptz
+     from jsonb_to_recordset($2::jsonb) as x(hash text, "enrolmentId" bigint)`,
+    [
+      l.workspaceId,
+      JSON.stringify(l.links.map((x) => ({ enrolmentId: x.enrolmentId, hash: x.tokenHash.toString('hex') }))),
+      l.now,
+    ],
   );
 }
 

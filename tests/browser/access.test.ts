@@ -19,8 +19,8 @@ describe('axe finds nothing to mend, in light and in dark', () => {
     for (const [open, shown] of [
       ['Arrange week 6', 'Runner-up'],
       ['Blocked days', 'By hand'],
-      ['Out and in', 'Take out'],
-      ['shift from here on', 'The progression goes'],
+      ['Export and import', 'Take out'],
+      ['move all later days', 'The progression goes'],
       ['place as a retest', 'About three weeks'],
       ['its session', 'in week 1, before any lever'],
     ] as const) {
@@ -39,8 +39,8 @@ describe('axe finds nothing to mend, in light and in dark', () => {
     await page.getByRole('button', { name: /What is looked for/ }).click();
     await page.getByRole('button', { name: 'as text' }).click();
     await page.getByText('How a line is written').click();
-    await page.getByLabel('Levers, one a line').fill('speed: +1 a week');
-    await page.getByRole('alert').getByText('“speed” is no lever').waitFor();
+    await page.getByLabel('What changes, one a line').fill('speed: +1 a week');
+    await page.getByRole('alert').getByText('“speed” is nothing that can change').waitFor();
     expect(await findFaults(page)).toEqual([]);
     await page.close();
   });

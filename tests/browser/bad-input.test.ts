@@ -51,7 +51,8 @@ describe('what isn’t there, or belongs to someone else', () => {
     ]) {
       expect((await call(path, { headers })).status).toBe(404);
     }
-    expect((await call(`/programmes/${others}/people`, form({ intent: 'add', name: 'x' }, headers))).status).toBe(404);
+    expect((await call(`/programmes/${others}/people`, form({ intent: 'links' }, headers))).status).toBe(404);
+    expect((await call(`/programmes/${others}/new-people`, form({ text: 'x' }, headers))).status).toBe(404);
     const own = demo().workspaces[0]!.programmeId;
     for (const day of ['w9d1', 'w0d1', 'monday'])
       expect((await call(`/programmes/${own}/write/${day}`, { headers })).status).toBe(404);

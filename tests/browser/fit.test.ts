@@ -87,12 +87,12 @@ describe('a participant says what fits them', () => {
     await phone.getByLabel('I have only this:').check();
     while (await phone.locator('input[name=kit]:checked').count())
       await phone.locator('input[name=kit]:checked').first().uncheck();
-    await phone.getByRole('button', { name: 'Keep my kit' }).click();
+    await phone.getByRole('button', { name: 'Save my kit' }).click();
     await phone.getByText('Kept. Your sessions follow it').waitFor();
     while (await phone.locator('input[name=spare]:checked').count())
       await phone.locator('input[name=spare]:checked').first().uncheck();
     await phone.getByLabel('seated only').check();
-    await phone.getByRole('button', { name: 'Keep what I spare' }).click();
+    await phone.getByRole('button', { name: 'Save what I avoid' }).click();
     await phone.getByText('Kept. Your sessions follow it').waitFor();
     await phone.goto(`${linkPath}/w3d3`);
     await phone.getByText(/lines are in your shape/).click();

@@ -25,7 +25,7 @@ beforeAll(async () => {
   await coach.getByLabel('Name').fill('Odile Fernwerth');
   await coach.getByLabel('Time zone').fill('Berlin');
   await coach.getByTitle('Europe/Berlin').click();
-  await coach.getByLabel('In it since').fill('2026-05-11');
+  await coach.getByLabel('Joined').fill('2026-05-11');
   await coach.getByRole('button', { name: 'Add and make a link' }).click();
   link = await coach.getByLabel('Personal link').inputValue();
   await coach.getByRole('button', { name: 'I have it' }).click();
@@ -227,9 +227,9 @@ describe('a session of many forms, from the writer to Follow up', () => {
   test('9 a pasted week is read day by day, and put on its days', async () => {
     await coach.goto(`${programmeUrl}/write/w2d1`);
     await coach.locator('.cm-content').waitFor();
-    await coach.getByRole('button', { name: 'Read a plan' }).click();
+    await coach.getByRole('button', { name: 'Paste a plan' }).click();
     await coach
-      .getByLabel('Found elsewhere')
+      .getByLabel('Your text')
       .fill(
         'Monday\nevery minute on the minute 10: 10 squats, 8 push-ups\n\nWednesday\n3 sets of 12\nsquats\n\nFri: AMRAP in 10: 5 burpees, 10 squats',
       );

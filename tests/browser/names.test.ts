@@ -74,7 +74,7 @@ describe('a name from elsewhere', () => {
     const dialog = coach.getByRole('dialog', { name: 'Make it known' });
     await dialog.getByRole('radio', { name: '2 of 5' }).check({ force: true });
     await dialog.getByLabel('knees').uncheck();
-    await dialog.getByRole('button', { name: 'Keep it for us' }).click();
+    await dialog.getByRole('button', { name: 'Save it for us' }).click();
     await dialog.waitFor({ state: 'hidden' });
     await hover('DB reverse lunge');
     await coach.getByText(/of it in the session/).waitFor(SOON);
@@ -127,7 +127,7 @@ describe('new names', () => {
     await dialog.waitFor({ state: 'hidden' });
     await button.focus();
     await coach.keyboard.press('Enter');
-    await dialog.getByRole('button', { name: 'Keep it for us' }).focus();
+    await dialog.getByRole('button', { name: 'Save it for us' }).focus();
     await coach.keyboard.press('Enter');
     await dialog.waitFor({ state: 'hidden' });
     await coach.locator('.findings', { hasText: 'pebble toss' }).waitFor({ state: 'hidden' });

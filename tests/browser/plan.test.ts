@@ -175,13 +175,13 @@ describe('a four-week programme from an empty page, by keyboard alone', () => {
     await press('Escape');
     await page.locator('[data-cell="w4d1"]').focus();
     await press('p');
-    await proposal().getByText('Monday, week 4 pinned').waitFor();
+    await proposal().getByText('Monday, week 4 kept as it is').waitFor();
     await press('Enter');
     await applied(/pinned/);
     await page.locator('[data-cell="w4d1"]').focus();
     await press('p');
     await press('Enter');
-    await applied(/let go of Monday/);
+    await applied(/Monday, week 4 follows its track again/);
   });
 
   test('? tells the keys', async () => {
@@ -246,12 +246,12 @@ describe('a four-week programme from an empty page, by pointer', () => {
 
   test('levers are written as lines; what can’t be read is told by its line and keeps what was typed', async () => {
     await page.getByRole('button', { name: 'as text' }).click();
-    const lines = page.getByLabel('Levers, one a line');
+    const lines = page.getByLabel('What changes, one a line');
     const before = await lines.inputValue();
     await lines.fill(`${before}\nspeed: +1 a week`);
     await page
       .getByRole('alert')
-      .getByText(/Line \d: “speed” is no lever/)
+      .getByText(/Line \d: “speed” is nothing that can change/)
       .waitFor();
     await expect.poll(() => proposal().count(), SOON).toBe(0);
     await lines.fill('reps: at week 2 +3');
@@ -336,11 +336,11 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await cell(/Strong start.*pinned/).waitFor();
     await page.locator('[data-cell="w3d1"]').click();
     await page.getByText('Changed by hand').waitFor();
-    await page.getByRole('button', { name: 'Let go of the pin' }).click();
+    await page.getByRole('button', { name: 'Follow its track again' }).click();
     await proposal().getByRole('button', { name: 'Day by day' }).click();
     await proposal().getByRole('button', { name: 'lines' }).click();
     await proposal().getByText('7 push-up').waitFor();
-    await apply(/let go of Monday/);
+    await apply(/Monday, week 4 follows its track again/);
     await expect.poll(() => cell(/pinned/).count(), SOON).toBe(0);
   });
 
@@ -389,8 +389,8 @@ describe('a four-week programme from an empty page, by pointer', () => {
   });
 
   test('it goes out as JSON and as texts, and comes in again as what it is', async () => {
-    await page.getByRole('button', { name: 'Out and in' }).click();
-    const dialog = page.getByRole('dialog', { name: 'Out and in' });
+    await page.getByRole('button', { name: 'Export and import' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Export and import' });
     const files: { name: string; mimeType: string; buffer: Buffer }[] = [];
     for (const [link, name] of [
       ['One JSON document', 'four-weeks-by-hand.json'],
@@ -421,8 +421,8 @@ describe('a four-week programme from an empty page, by pointer', () => {
   });
 
   test('a file that is no programme says what is wrong', async () => {
-    await page.getByRole('button', { name: 'Out and in' }).click();
-    const dialog = page.getByRole('dialog', { name: 'Out and in' });
+    await page.getByRole('button', { name: 'Export and import' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Export and import' });
     await dialog.getByLabel('A programme’s file').setInputFiles({
       name: 'x.json',
       mimeType: 'application/json',
@@ -437,7 +437,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
   });
 
   test('it is kept as a template, and a new programme starts from it; the template is deleted', async () => {
-    await page.getByRole('button', { name: 'Out and in' }).click();
+    await page.getByRole('button', { name: 'Export and import' }).click();
     await page.getByLabel('Title of the template').fill('Two tracks');
     await page.getByRole('button', { name: 'Save', exact: true }).click();
     await page.getByText('Saved as the template “Two tracks”.').waitFor();

@@ -60,7 +60,7 @@ describe('from a written session to a logged one', () => {
     await coach.getByLabel('Name').fill('Noor Garrowhill');
     await coach.getByLabel('Time zone').fill('Auckland');
     await coach.getByTitle('Pacific/Auckland').click();
-    await coach.getByLabel('In it since').fill('2026-05-11');
+    await coach.getByLabel('Joined').fill('2026-05-11');
     await coach.getByRole('button', { name: 'Add and make a link' }).click();
     link = await coach.getByLabel('Personal link').inputValue();
     expect(link).toMatch(/\/p\/[A-Za-z0-9_-]{27}$/);
@@ -180,7 +180,7 @@ describe('from a written session to a logged one', () => {
 
   test('a link that is taken away opens a kind page and nothing else', async () => {
     await coach.goto(`${programmeUrl}/people`);
-    await coach.getByRole('button', { name: /^take away the link of/ }).click();
+    await coach.getByRole('button', { name: /^revoke the link of/ }).click();
     await coach.getByRole('dialog').getByRole('button', { name: 'Take it away' }).click();
     await coach.getByText('1 without a link').waitFor();
     const response = await reader.goto(link);

@@ -196,8 +196,8 @@ describe('cards', () => {
 describe('from elsewhere and to elsewhere', () => {
   test('a plan in plain text is shown as it would be read before it is taken', async () => {
     await open('w8d3', 'Main: flow\n5 squat');
-    await page.getByRole('button', { name: 'Read a plan' }).click();
-    await page.getByLabel('Found elsewhere').fill('3 rounds\n1. Push ups x 10\n2. 30 sec plank\n3. wobble 5');
+    await page.getByRole('button', { name: 'Paste a plan' }).click();
+    await page.getByLabel('Your text').fill('3 rounds\n1. Push ups x 10\n2. 30 sec plank\n3. wobble 5');
     await page.getByText('“wobble” is no movement of the library').waitFor();
     await page.getByRole('button', { name: 'Take this' }).click();
     await expect.poll(written, SOON).toBe('Main: flow\n5 squat\n\nMain: 3 rounds\n10 push-up\n0:30 plank\n5 wobble');

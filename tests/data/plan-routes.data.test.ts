@@ -71,9 +71,9 @@ const change = async (id: number, edits: readonly ProgrammeEdit[] | string, over
     edits: typeof edits === 'string' ? edits : toEditsJson(edits),
     ...over,
   });
-const home = async (form?: Record<string, string | readonly string[]>) => {
+const home = async (form?: Record<string, string | readonly string[]>, more = '') => {
   const { action, loader } = await import('../../app/routes/programmes.tsx');
-  return callRoute(form ? action : loader, '/programmes', { cookie, ...(form && { form }) });
+  return callRoute(form ? action : loader, '/programmes', { cookie: `${cookie}; ${more}`, ...(form && { form }) });
 };
 const out = async (id: number, as: string): Promise<Response> => {
   const { loader } = await import('../../app/routes/programmes/out.ts');
@@ -213,17 +213,45 @@ describe('out and in', () => {
         document: '{"format":"ysodos-programme","version":1}',
       }),
     ).toMatchObject({ status: 400, data: { errors: { from: expect.stringMatching(/title/) as string } } });
-    expect(await home({ title: '', from: 'empty', startsOn: '2026-05-12', weeks: '0' })).toMatchObject({
+    expect(await home({ title: 'x'.repeat(121), from: 'empty', startsOn: '2026-02-30', weeks: '0' })).toMatchObject({
       status: 400,
       data: {
         errors: {
           title: expect.any(String) as string,
-          startsOn: 'A programme starts on a Monday.',
+          startsOn: 'That is no date.',
           weeks: expect.any(String) as string,
           weekdays: expect.any(String) as string,
         },
       },
     });
+  });
+
+  test('it begins on any day, and its weeks are counted from there; what was chosen is remembered', async () => {
+    const answer = await home({
+      title: ' ',
+      from: 'empty',
+      startsOn: '2026-05-13',
+      weeks: '2',
+      weekdays: ['1', '3'],
+      lighterEvery: '0',
+    });
+    const id = Number(/\/programmes\/(\d+)\/plan$/.exec(answer.location ?? '')![1]);
+    const { programme } = await planOf(id);
+    expect([programme.title, programme.firstWeekday]).toEqual(['Programme from Wednesday 13 May', 3]);
+    // Wednesday is day 1 of its weeks, Monday day 6.
+    expect(programme.days.map((d) => `w${d.week}d${d.weekday}`)).toEqual(['w1d1', 'w1d6', 'w2d1', 'w2d6']);
+    const cookies = answer.setCookie!.split(';')[0]!;
+    expect(((await home(undefined, cookies)).data as { choices: object }).choices).toEqual({
+      weeks: 2,
+      weekdays: [1, 3],
+      lighterEvery: 0,
+    });
+    expect(((await home(undefined, 'ysodos_new=9999.0.x')).data as { choices: object }).choices).toMatchObject({
+      weeks: 4,
+    });
+    const from = await home({ title: '', from: 'example:eight-weeks', startsOn: '2026-05-14' });
+    const started = (await planOf(Number(/(\d+)\/plan$/.exec(from.location!)![1]))).programme;
+    expect([started.title, started.firstWeekday]).toEqual([findExample('eight-weeks')!.title, 4]);
   });
 
   test('a template needs a title, goes without dates, and another workspace doesn’t see it', async () => {
@@ -236,8 +264,11 @@ describe('out and in', () => {
       status: 200,
       data: { words: 'Saved as the template “Every spring”' },
     });
-    const { templates } = (await home()).data as { templates: { id: number; title: string }[] };
-    expect(templates.map((t) => t.title)).toEqual(['Every spring']);
+    const { templates } = (await home()).data as {
+      templates: { id: number; start: { title: string; picture: unknown[][] } }[];
+    };
+    expect(templates.map((t) => t.start.title)).toEqual(['Every spring']);
+    expect(templates[0]!.start.picture.map((week) => week.filter(Boolean).length)).toEqual([7, 7, 7, 7]);
     const started = await home({ title: 'Again', from: `template:${templates[0]!.id}`, startsOn: MONDAY });
     expect((await planOf(Number(/(\d+)\/plan$/.exec(started.location!)![1]))).programme.blocked).toEqual([]);
     expect(await home({ intent: 'delete-template', template: String(templates[0]!.id) })).toMatchObject({
@@ -284,13 +315,13 @@ describe('deleting a programme', () => {
         now: NOW,
       });
     });
-    const { action } = await import('../../app/routes/programmes/people.tsx');
+    const { action } = await import('../../app/routes/programmes/new-people.ts');
     expect(
       (
         await callRoute(action, '/x', {
           params: params(peopled),
           cookie,
-          form: { intent: 'add', name: 'Ada', timeZone: 'Europe/Vienna', joinedOn: MONDAY },
+          form: { text: 'Ada', timeZone: 'Europe/Vienna', joinedOn: MONDAY },
         })
       ).status,
     ).toBeLessThan(400);

@@ -256,38 +256,52 @@ describe('from sending to the record', () => {
 
   const listed = async () => unpackPeople(((await people()).data as { packed: string }).packed);
 
-  test('a person is added with every wrong field named, and their link is shown once', async () => {
-    expect((await people({ intent: 'add', name: '', timeZone: 'Mars', joinedOn: 'soon' })).data).toMatchObject({
-      errors: {
-        name: expect.any(String) as string,
-        timeZone: expect.any(String) as string,
-        joinedOn: expect.any(String) as string,
-      },
-    });
-    const added = await people({
-      intent: 'add',
-      name: 'Noor Garrowhill',
-      detail: 'oboe',
-      timeZone: 'Europe/Vienna',
-      joinedOn: '2026-05-11',
-    });
-    link = (added.data as { made: { path: string } }).made.path.slice('/p/'.length);
-    expect(link).toMatch(/^[A-Za-z0-9_-]{27}$/);
-    expect(JSON.stringify((await people()).data)).not.toContain(link);
-  });
-  test('a roster comes in whole or not at all', async () => {
-    const { action } = await import('../../app/routes/programmes/people-csv.ts');
-    const bring = (form: Record<string, string>) => callRoute(action, '/x', { params: params(), cookie, form });
-    expect(await bring({ text: 'name,zone\nAda,Mars\nBruno,UTC' })).toMatchObject({
+  test('people are added all at once or not at all', async () => {
+    const { action } = await import('../../app/routes/programmes/new-people.ts');
+    const add = (form: Record<string, string>) => callRoute(action, '/x', { params: params(), cookie, form });
+    expect(await add({ text: 'name,zone\nAda,Mars\nBruno,UTC' })).toMatchObject({
       status: 400,
-      data: { added: null },
+      data: { added: null, error: expect.stringMatching(/^One line has an error/) as string },
     });
-    expect((await bring({ text: '' })).status).toBe(400);
-    expect(await bring({ text: 'name,zone\nAda,Mars\nBruno,UTC', skip: 'yes' })).toMatchObject({
+    expect(await add({ text: '' })).toMatchObject({
+      status: 400,
+      data: { error: expect.stringMatching(/nobody/) as string },
+    });
+    expect((await add({ text: 'Ada', timeZone: 'Mars' })).status).toBe(400);
+    expect((await add({ text: 'Ada', joinedOn: 'soon' })).status).toBe(400);
+    expect(await listed()).toEqual([]);
+    expect(await add({ text: 'name,zone,kit\nAda,Mars,\nBruno,UTC,chair', skip: 'yes' })).toMatchObject({
       status: 200,
       data: { added: 1 },
     });
-    expect((await listed()).map((p) => p.name)).toEqual(['Bruno', 'Noor Garrowhill']);
+    expect(
+      await add({
+        text: 'Noor Garrowhill, noor@example.org, oboe\nBruno 2',
+        timeZone: 'Europe/Vienna',
+        joinedOn: '2026-05-11',
+      }),
+    ).toMatchObject({ data: { added: 2 } });
+    expect(await listed()).toMatchObject([
+      { name: 'Bruno', fit: 'chair', timeZone: 'UTC', channel: '' },
+      { name: 'Bruno 2', fit: '' },
+      {
+        name: 'Noor Garrowhill',
+        detail: 'oboe',
+        channel: 'noor@example.org',
+        timeZone: 'Europe/Vienna',
+        joined: '11 May',
+      },
+    ]);
+  });
+  test('who has no link gets one, shown this once; a second time there is none to make', async () => {
+    const { made } = (await people({ intent: 'links' })).data as { made: { name: string; path: string }[] };
+    expect(made.map((m) => m.name)).toEqual(['Bruno', 'Bruno 2', 'Noor Garrowhill']);
+    link = made[2]!.path.slice('/p/'.length);
+    expect(link).toMatch(/^[A-Za-z0-9_-]{27}$/);
+    expect(new Set(made.map((m) => m.path)).size).toBe(3);
+    expect(JSON.stringify((await people()).data)).not.toContain(link);
+    expect((await people({ intent: 'links' })).data).toMatchObject({ made: [] });
+    expect((await listed()).every((p) => p.hasLink)).toBe(true);
   });
   test('only what was marked ready is sent, with its routines written out, and not twice', async () => {
     await store('w1d1', 'Title: One\nWarm-up: routine "start"\nMain (Go): amrap 5:00\n5 burpee\n5 squat');
@@ -392,7 +406,7 @@ describe('from sending to the record', () => {
     });
     expect((await people({ ...fields, name: '' })).status).toBe(400);
     expect((await people(fields)).status).toBe(200);
-    expect((await listed())[0]).toMatchObject({
+    expect((await listed()).find((p) => p.id === list[0]!.id)).toMatchObject({
       name: 'Bruno Corvane',
       fit: 'no kit · push 2 · 1 swap',
     });

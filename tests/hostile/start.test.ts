@@ -169,11 +169,12 @@ describe('./ysodos serve', () => {
         { cookie },
       );
       const people = start.headers.get('location')!.replace(/plan$/, 'people');
-      const added = await post(
-        people,
-        { intent: 'add', name: 'Noor', timeZone: 'UTC', joinedOn: '2026-05-18' },
+      await post(
+        people.replace(/people$/, 'new-people'),
+        { text: 'Noor', timeZone: 'UTC', joinedOn: '2026-05-18' },
         { cookie },
       );
+      const added = await post(people, { intent: 'links' }, { cookie });
       const link = /\/p\/[A-Za-z0-9_-]{27}/.exec(await added.text())![0];
       for (let i = 0; i < 4; i++) expect((await ask(link)).status).toBe(200);
       expect((await post('/programmes', { title: 'x' }, { cookie, origin: 'http://evil.example' })).status).toBe(403);

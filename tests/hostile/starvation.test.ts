@@ -68,8 +68,8 @@ test('the worst texts and imports keep nobody waiting', async () => {
       await fetch(`${demo.base}${programme()}/days`, { headers: { cookie } });
       await post(demo, '/routines', { name: 'Nasty', text: text.slice(0, 19_000) }, { cookie });
     }
-    await post(demo, `${programme()}/people-csv`, { text: `name\n${'"a,'.repeat(100_000)}` }, { cookie });
-    await post(demo, `${programme()}/people-csv`, { text: 'name,'.repeat(90_000) }, { cookie });
+    await post(demo, `${programme()}/new-people`, { text: `name\n${'"a,'.repeat(100_000)}` }, { cookie });
+    await post(demo, `${programme()}/new-people`, { text: 'name,'.repeat(90_000) }, { cookie });
     const days = Array.from({ length: 364 }, (_, i) => ({
       week: 1 + Math.floor(i / 7),
       weekday: 1 + (i % 7),

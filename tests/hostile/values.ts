@@ -21,7 +21,7 @@ const DATES = [
   '',
 ];
 const NUL = 'a\0b';
-const person = { intent: 'add', name: 'Ada', detail: '', timeZone: 'UTC', joinedOn: '2026-05-11' };
+const person = { text: 'Ada', timeZone: 'UTC', joinedOn: '2026-05-11' };
 const known = {
   written: 'pebble toss',
   name: 'pebble toss',
@@ -71,7 +71,7 @@ export const BAD_VALUES: readonly BadValue[] = [
   })),
   ...IDS.filter((id) => !/[ ]/.test(id) && id !== '').map((id) => ({
     name: `a programme’s address: ${id}`,
-    path: `/programmes/${encodeURIComponent(id)}/people`,
+    path: `/programmes/${encodeURIComponent(id)}/new-people`,
     form: person,
     status: [404],
   })),
@@ -93,9 +93,9 @@ export const BAD_VALUES: readonly BadValue[] = [
     path: '/programmes',
     form: { title: 'x', from: 'empty', weeks: '2', weekdays: '1', startsOn: date },
   })),
-  ...DATES.map((date) => ({
-    name: `in it since: ${date}`,
-    path: '/programmes/PROGRAMME/people',
+  ...DATES.filter((date) => date !== '').map((date) => ({
+    name: `joined: ${date}`,
+    path: '/programmes/PROGRAMME/new-people',
     form: { ...person, joinedOn: date },
   })),
   ...['2147483648', '1e3', '-1', '1.5', ''].map((revision) => ({
@@ -131,19 +131,19 @@ export const BAD_VALUES: readonly BadValue[] = [
     form: { title: NUL, from: 'empty', weeks: '2', weekdays: '1', startsOn: '2026-05-18' },
     field: 'title',
   },
-  ...(['name', 'detail', 'timeZone', 'joinedOn'] as const).map((field) => ({
+  ...(['timeZone', 'joinedOn'] as const).map((field) => ({
     name: `NUL in a person’s ${field}`,
-    path: '/programmes/PROGRAMME/people',
+    path: '/programmes/PROGRAMME/new-people',
     form: { ...person, [field]: NUL },
     field,
   })),
-  ...(['channel', 'kit', 'swaps'] as const).map((field) => ({
+  ...(['name', 'detail', 'channel', 'kit', 'swaps'] as const).map((field) => ({
     name: `NUL in a person’s ${field}`,
     path: '/programmes/PROGRAMME/people',
-    form: { ...person, intent: 'profile', enrolmentId: '1', [field]: NUL },
+    form: { intent: 'profile', enrolmentId: '1', name: 'Ada', timeZone: 'UTC', [field]: NUL },
     field,
   })),
-  { name: 'NUL in a roster', path: '/programmes/PROGRAMME/people-csv', form: { text: `name\n${NUL}` }, field: 'text' },
+  { name: 'NUL in a roster', path: '/programmes/PROGRAMME/new-people', form: { text: `name\n${NUL}` }, field: 'text' },
   {
     name: 'NUL in a change note',
     path: '/programmes/PROGRAMME/send/w5d1',
@@ -197,11 +197,11 @@ export const BAD_VALUES: readonly BadValue[] = [
   },
   {
     name: '80 emoji are a name',
-    path: '/programmes/PROGRAMME/people',
-    form: { ...person, name: '😀'.repeat(80) },
+    path: '/programmes/PROGRAMME/new-people',
+    form: { ...person, text: '😀'.repeat(80) },
     status: [200],
   },
-  { name: '81 emoji are none', path: '/programmes/PROGRAMME/people', form: { ...person, name: '😀'.repeat(81) } },
+  { name: '81 emoji are none', path: '/programmes/PROGRAMME/new-people', form: { ...person, text: '😀'.repeat(81) } },
   {
     name: '1,001 emoji are no remark',
     path: 'LINK/w4d1/log',

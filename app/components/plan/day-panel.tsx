@@ -102,17 +102,17 @@ export function DayPanel({ plan, place, words, writePath, isLocked, onShift, onR
             <button
               type="button"
               className="button-quiet"
-              onClick={() => propose([{ kind: 'pin', place, isPinned: false }], `let go of ${at}`)}
+              onClick={() => propose([{ kind: 'pin', place, isPinned: false }], `${at} follows its track again`)}
             >
-              Let go of the pin
+              Follow its track again
             </button>
           ) : (
             <button
               type="button"
               className="button-quiet"
-              onClick={() => propose([{ kind: 'pin', place, isPinned: true }], `${at} pinned`)}
+              onClick={() => propose([{ kind: 'pin', place, isPinned: true }], `${at} kept as it is`)}
             >
-              Pin
+              Keep as it is
             </button>
           ))}
         {day && own && (
@@ -163,17 +163,17 @@ export function DayPanel({ plan, place, words, writePath, isLocked, onShift, onR
             </button>
           )}
           <button type="button" className="tool" onClick={onShift}>
-            shift from here on
+            move all later days
           </button>
           {!isLocked && (
             <button
               type="button"
               className="tool"
               onClick={() =>
-                propose([{ kind: 'remove-day', place }], `${own?.title || 'the session'} taken out of ${at}`)
+                propose([{ kind: 'remove-day', place }], `${own?.title || 'the session'} removed from ${at}`)
               }
             >
-              take out
+              remove
             </button>
           )}
           {day.track && !isLocked && (

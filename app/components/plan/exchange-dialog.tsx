@@ -36,7 +36,7 @@ export function ExchangeDialog({
   return (
     <Dialog
       open
-      title="Out and in"
+      title="Export and import"
       okText={found ? 'Propose the file' : 'Good'}
       cancelText={found ? 'Cancel' : null}
       okDisabled={found !== undefined && (!difference || isNoDifference(difference))}
@@ -49,7 +49,7 @@ export function ExchangeDialog({
         onClose();
       }}
     >
-      <h3>Take out</h3>
+      <h3>Export</h3>
       <p>
         <a className="button-quiet" href={`/programmes/${programmeId}/out?as=json`} download>
           One JSON document
@@ -59,10 +59,10 @@ export function ExchangeDialog({
         </a>
       </p>
       <p className="soft small">
-        Everything but the people: sessions, tracks, levers, pins, themes, blocked days. Both come in again without
-        loss.
+        Everything but the people: sessions, tracks and how they grow, what is kept as it is, themes, blocked days. Both
+        come in again without loss.
       </p>
-      <h3>Keep as a template</h3>
+      <h3>Save as a template</h3>
       <p className="blocked-add">
         <input
           aria-label="Title of the template"
@@ -83,7 +83,7 @@ export function ExchangeDialog({
         </button>
       </p>
       <p className="soft small">A new programme can start from it. One of the same title is replaced.</p>
-      <h3>Bring in</h3>
+      <h3>Import</h3>
       <p>
         <label className="file-pick">
           A programme’s file{' '}

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { readLever } from '../../../core/progress/apply-lever.ts';
 import type { ReadTrack } from '../../../core/progress/build-track.ts';
 import { dragRule, leverStep, offsetAt, withLighterWeek, withScheduleKind } from '../../../core/progress/drag-rule.ts';
@@ -9,6 +10,7 @@ import { lighterFor } from '../../../core/progress/schedule.ts';
 import { layoutLeverLine } from '../../charts/lever-line-layout.ts';
 import { LeverLine } from '../../charts/lever-line.tsx';
 import { NumberField } from './number-field.tsx';
+import { MOST_SAID_WEEKS, ProgressSentence } from './progress-sentence.tsx';
 
 interface LeverRowProps {
   readonly read: ReadTrack;
@@ -26,7 +28,7 @@ const KIND_NAMES: Record<ScheduleKind, string> = {
   'each-week': 'every week',
   'at-weeks': 'at a week',
   list: 'week by week',
-  wave: 'in waves',
+  wave: 'after each lighter week',
   double: 'reps, then load',
   'until-length': 'until a length',
 };
@@ -36,6 +38,7 @@ const MAX_LABEL = 5;
 
 /** One lever of a track: how it moves, in a sentence, and its way through the weeks. */
 export function LeverRow({ read, index, book, weeks, lighter, now, lengthSec, onChange, onRemove }: LeverRowProps) {
+  const [isOpen, setOpen] = useState(false);
   const rule = read.track.levers[index]!;
   const { lever, schedule } = rule;
   const scope: ScheduleScope = { lighter, baseReps: read.baseReps[index], mostSteps: read.mostSteps[index] };
@@ -58,10 +61,18 @@ export function LeverRow({ read, index, book, weeks, lighter, now, lengthSec, on
     if ('by' in schedule) onChange({ ...rule, schedule: { ...schedule, by } });
   };
   const unit = LEVER_WORDS[lever.kind].units;
+  const isSaid = weeks <= MOST_SAID_WEEKS && base !== undefined;
   return (
     <li className="lever" aria-label={name}>
-      <div className="lever-head">
-        <b title={base}>{name}</b>
+      {isSaid && (
+        <ProgressSentence
+          rule={rule}
+          scope={{ ...scope, document: read.document, library: read.scope.library, weeks }}
+          onChange={(next) => onChange({ ...next, lever })}
+        />
+      )}
+      <div className="lever-head" hidden={isSaid && !isOpen}>
+        {!isSaid && <b title={base}>{name}</b>}
         <select
           aria-label={`How ${name} moves`}
           value={schedule.kind}
@@ -97,7 +108,7 @@ export function LeverRow({ read, index, book, weeks, lighter, now, lengthSec, on
               value={schedule.carry}
               step={step}
               onChange={(carry) => onChange({ ...rule, schedule: { ...schedule, carry } })}
-              suffix="a wave"
+              suffix="after each lighter week"
             />
           )}
           {schedule.kind === 'until-length' && (
@@ -187,15 +198,15 @@ export function LeverRow({ read, index, book, weeks, lighter, now, lengthSec, on
         <button
           type="button"
           className="tool lever-remove"
-          aria-label={`Take out ${name}`}
-          title={`Take out ${name}`}
+          aria-label={`Remove ${name}`}
+          title={`Remove ${name}`}
           onClick={onRemove}
         >
-          ×
+          remove
         </button>
       </div>
       {base === undefined ? (
-        <p className="plan-off small">The session has nothing that this lever could move.</p>
+        <p className="plan-off small">The session has nothing that this could change.</p>
       ) : (
         <LeverLine
           layout={layoutLeverLine(values, SIZE)}
@@ -208,7 +219,7 @@ export function LeverRow({ read, index, book, weeks, lighter, now, lengthSec, on
           })}
         />
       )}
-      {schedule.kind !== 'list' && lighter.some((l) => l <= weeks) && (
+      {(isOpen || !isSaid) && schedule.kind !== 'list' && lighter.some((l) => l <= weeks) && (
         <p className="lever-lighter small">
           {lighter
             .filter((l) => l <= weeks)
@@ -231,7 +242,14 @@ export function LeverRow({ read, index, book, weeks, lighter, now, lengthSec, on
             })}
         </p>
       )}
-      <p className="sr">{describeSchedule(rule)}</p>
+      {isSaid && (
+        <p className="lever-how small">
+          <span className="soft">{describeSchedule(rule)}</span>{' '}
+          <button type="button" className="tool small" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+            {isOpen ? 'less' : 'how it changes'}
+          </button>
+        </p>
+      )}
     </li>
   );
 }

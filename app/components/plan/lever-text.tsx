@@ -31,7 +31,7 @@ export function LeverText({ rules, onChange }: LeverTextProps) {
   return (
     <div className="lever-text">
       <textarea
-        aria-label="Levers, one a line"
+        aria-label="What changes, one a line"
         aria-describedby={id}
         aria-invalid={told.length > 0}
         rows={Math.max(3, shown.split('\n').length)}

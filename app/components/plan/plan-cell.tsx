@@ -60,7 +60,7 @@ export const PlanCell = memo(function PlanCell(props: PlanCellProps) {
         ? STATE_LABEL.empty
         : STATE_LABEL.none,
     day && plan ? STATE_LABEL[state] : '',
-    isPinned ? 'pinned' : '',
+    isPinned ? 'kept as it is' : '',
     theme ?? '',
     blocked ? `blocked: ${blocked}` : '',
     change ? `proposed: ${change}` : '',
@@ -108,7 +108,7 @@ export const PlanCell = memo(function PlanCell(props: PlanCellProps) {
             <span className="plan-empty" />
           )}
           <span className="plan-words">
-            {plan && <b>{wholeMinutes(plan.clockSec.likely)}</b>} {isPinned && <b className="plan-pin">pinned </b>}
+            {plan && <b>{wholeMinutes(plan.clockSec.likely)}</b>} {isPinned && <b className="plan-pin">kept </b>}
             {plan?.retest && <b className="plan-pin">retest </b>}
             {change && mark ? (
               <b className="plan-change">{mark}</b>

@@ -55,7 +55,7 @@ describe('a week on the plan', () => {
     const own = names(draw(result.programme, 2, { blocked: new Map([['w2d4', 'Concert']]) }));
     expect(Object.keys(own)).toEqual([1, 2, 3, 4, 5, 6, 7].map((weekday) => dayKey({ week: 2, weekday })));
     expect(own.w2d1).toMatch(/^Monday, week 2, Four in turn, 24 min, .*strength$/);
-    expect(own.w2d4).toMatch(/^Thursday, week 2, Long engine, \d+ min, .*pinned, blocked: Concert$/);
+    expect(own.w2d4).toMatch(/^Thursday, week 2, Long engine, \d+ min, .*kept as it is, blocked: Concert$/);
     expect(own.w2d2).toMatch(/^Tuesday, week 2, no session/);
     expect(names(draw(singles([[1, 3, '']], 1), 1)).w1d3).toBe('Wednesday, week 1, to write');
   });

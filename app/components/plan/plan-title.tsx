@@ -32,7 +32,7 @@ export function PlanTitle({ plan, undo, redo, week, onArrange, onBlocked, onExch
     ...(schools.length > 0 && schools.length < 3
       ? [schools.join(', ')]
       : schools.length > 2
-        ? [`${schools.length} schools`]
+        ? [`${schools.length} ways of progressing`]
         : []),
   ];
   return (
@@ -63,7 +63,7 @@ export function PlanTitle({ plan, undo, redo, week, onArrange, onBlocked, onExch
           Add lighter week
         </Button>
         <Button onClick={onBlocked}>Blocked days</Button>
-        <Button onClick={onExchange}>Out and in</Button>
+        <Button onClick={onExchange}>Export and import</Button>
         <button
           type="button"
           className="tool"

@@ -22,7 +22,7 @@ interface ProposalBarProps {
 
 const KIND_WORDS: Record<DayDifference['kind'], string> = {
   new: 'new',
-  gone: 'taken out',
+  gone: 'removed',
   came: '',
   went: '',
   changed: '',
@@ -88,7 +88,7 @@ export function ProposalBar({
             {open ? 'Less' : 'Day by day'}
           </button>
         )}
-        <Button onClick={onLeave}>Leave it</Button>
+        <Button onClick={onLeave}>Discard</Button>
         <span ref={take}>
           <Button type="primary" loading={busy} onClick={onTake}>
             Apply

@@ -17,7 +17,7 @@ export function ShiftDialog({ plan, place, onClose }: { plan: Plan; place: DayPl
   return (
     <Dialog
       open
-      title={`Shift from ${dayName(place, plan.programme.firstWeekday)} on`}
+      title={`Move all days from ${dayName(place, plan.programme.firstWeekday)} on`}
       okText="Propose this"
       okDisabled={outcome?.status !== 'changed'}
       onCancel={onClose}
@@ -209,7 +209,7 @@ export function TrackDialog({ plan, track, onClose }: { plan: Plan; track: Track
             Line {issues[0]!.line}: {issues[0]!.message}
           </span>
         ) : (
-          <>{formatLength(session.clockSec)} in week 1, before any lever.</>
+          <>{formatLength(session.clockSec)} in week 1, before anything changes.</>
         )}
       </p>
       <p className="panel-tools small">

@@ -16,6 +16,7 @@ import type { PlanTools } from './plan-scope.ts';
 import { NextStep } from './next-step.tsx';
 import { LeverRow } from './lever-row.tsx';
 import { LeverText } from './lever-text.tsx';
+import { MOST_SAID_WEEKS, ProgressSentence } from './progress-sentence.tsx';
 import type { Propose } from './use-plan.ts';
 
 interface TrackRailProps {
@@ -108,7 +109,7 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
       </h2>
       <p className="track-school">
         <select
-          aria-label="School"
+          aria-label="Way of progressing"
           value={track.school}
           onChange={(event) => pickSchool(event.target.value as SchoolId)}
         >
@@ -162,19 +163,30 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
         ))}
       </ul>
       {track.levers.length === 0 && (
-        <p className="soft small">Every week is as written. Take one of these, add a lever, or choose a school.</p>
-      )}
-      {track.levers.length === 0 && offers.length > 0 && (
-        <ul className="lever-offers">
-          {offers.map((offer) => (
-            <li key={offer.words}>
-              <button type="button" className="offer" onClick={() => take(offer)}>
-                {offer.words}
-              </button>
-              {offer.warning !== '' && <span className="plan-off small"> {offer.warning}</span>}
-            </li>
-          ))}
-        </ul>
+        <>
+          <p className="soft small">
+            {offers.length > 0
+              ? 'Every week is as written. Say how it goes on, or take one of these.'
+              : 'Every week is as written. Say what changes, or choose a way of progressing.'}
+          </p>
+          {offers[0] && weeks <= MOST_SAID_WEEKS && (
+            <ProgressSentence
+              rule={{ lever: offers[0].lever, schedule: { kind: 'at-weeks', steps: [] } }}
+              scope={{ lighter: programme.lighter, document: read.document, library, weeks }}
+              onChange={(rule) => set({ levers: [rule] }, `${track.name}: ${printRule(rule)}`, leverName(rule.lever))}
+            />
+          )}
+          <ul className="lever-offers">
+            {offers.map((offer) => (
+              <li key={offer.words}>
+                <button type="button" className="offer" onClick={() => take(offer)}>
+                  {offer.words}
+                </button>
+                {offer.warning !== '' && <span className="plan-off small"> {offer.warning}</span>}
+              </li>
+            ))}
+          </ul>
+        </>
       )}
       {warning !== '' && (
         <p className="plan-off small" role="status">
@@ -183,8 +195,13 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
       )}
       <p className="lever-more">
         {choices.length > 0 && (
-          <select className="lever-add" aria-label="Add a lever" value="" onChange={(event) => add(event.target.value)}>
-            <option value="">add a lever …</option>
+          <select
+            className="lever-add"
+            aria-label="Add what changes"
+            value=""
+            onChange={(event) => add(event.target.value)}
+          >
+            <option value="">add what changes …</option>
             {choices.map((c) => (
               <option key={leverName(c.lever)} value={leverName(c.lever)}>
                 {leverName(c.lever)}, now {c.now.length > 28 ? `${c.now.slice(0, 26)} …` : c.now}
@@ -200,7 +217,7 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
         <LeverText
           rules={track.levers}
           onChange={(levers) =>
-            set({ levers }, `${track.name}: ${levers.length === 0 ? 'no levers' : 'other levers'}`, 'levers')
+            set({ levers }, `${track.name}: ${levers.length === 0 ? 'nothing changes' : 'other changes'}`, 'levers')
           }
         />
       )}

@@ -6,7 +6,7 @@ export function TrackWords({ note, hint }: { note: TrackNote; hint?: string }) {
   if (isPinned)
     return (
       <p className="small">
-        <b className="plan-pin">Pinned.</b> Changed by hand; the levers of {track} pass it by.
+        <b className="plan-pin">Kept as it is.</b> Changed by hand; {track} goes on without touching it.
       </p>
     );
   if (words === '')

@@ -61,7 +61,7 @@ export function WeekPanel({ plan, week, copied, onCopy, onArrange, onCompare }: 
           <dt>monotony, strain</dt>
           <dd>
             {own.monotony === undefined ? (
-              'not to be told: a session is missing, has no effort, or all days ask the same'
+              'effort missing, a session missing, or all days ask the same'
             ) : (
               <>
                 <b>{own.monotony.toFixed(2)}</b> (sample SD), <b>{Math.round(own.strainAu!)}</b>
@@ -132,9 +132,9 @@ export function WeekPanel({ plan, week, copied, onCopy, onArrange, onCompare }: 
         <button
           type="button"
           className="tool"
-          onClick={() => propose([{ kind: 'remove-week', week }], `week ${week} taken out`)}
+          onClick={() => propose([{ kind: 'remove-week', week }], `week ${week} removed`)}
         >
-          take the week out
+          remove the week
         </button>
       </p>
     </section>

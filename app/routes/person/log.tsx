@@ -261,7 +261,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
         </p>
         {error('remark')}
         <button className="big-action" type="submit" disabled={sending}>
-          {sending ? 'Keeping it …' : 'Keep it'}
+          {sending ? 'Sending …' : 'Send to coach'}
         </button>
       </form>
     </main>

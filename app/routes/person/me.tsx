@@ -10,7 +10,7 @@ import { personForm, withPersonalLink } from '../../../server/personal-link.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import type { Route } from './+types/me';
 
-export const meta: Route.MetaFunction = () => [{ title: 'My kit, and what I spare · Ysodos' }];
+export const meta: Route.MetaFunction = () => [{ title: 'My kit, and what I avoid · Ysodos' }];
 
 export async function loader({ params, request }: Route.LoaderArgs) {
   return withPersonalLink(params.token, async (db, { enrolment }) => {
@@ -60,7 +60,7 @@ export default function Me({ loaderData, actionData, params }: Route.ComponentPr
   const note = (part: string) =>
     kept === part && (
       <p className="notice" role="status">
-        Kept. Your sessions follow it from now on.
+        Saved. Your sessions follow it from now on.
       </p>
     );
   const box = (piece: string) => (
@@ -77,7 +77,7 @@ export default function Me({ loaderData, actionData, params }: Route.ComponentPr
       <p className="small">
         <Link to={`/p/${params.token}`}>To today</Link>
       </p>
-      <h1>What fits you</h1>
+      <h1>My kit, and what I avoid</h1>
       <Form method="post" preventScrollReset>
         <h2>Kit at hand</h2>
         {note('kit')}
@@ -100,18 +100,18 @@ export default function Me({ loaderData, actionData, params }: Route.ComponentPr
           )}
         </fieldset>
         <button className="quiet-button" type="submit">
-          Keep my kit
+          Save my kit
         </button>
       </Form>
       <Form method="post" preventScrollReset>
-        <h2>To spare</h2>
+        <h2>What I avoid</h2>
         {note('spares')}
         <input type="hidden" name="part" value="spares" />
         <p className="soft small">
           Each session then shows you another shape, and says why. Pain that stays or grows belongs to a clinician.
         </p>
         <fieldset className="me-spares">
-          <legend className="sr">What to spare</legend>
+          <legend className="sr">What to avoid</legend>
           {SPARES.map((s) => (
             <label key={s}>
               <input type="checkbox" name="spare" value={s} defaultChecked={spares.includes(s)} /> {SPARE_WORDS[s]}
@@ -119,7 +119,7 @@ export default function Me({ loaderData, actionData, params }: Route.ComponentPr
           ))}
         </fieldset>
         <button className="quiet-button" type="submit">
-          Keep what I spare
+          Save what I avoid
         </button>
       </Form>
       <Form method="post" preventScrollReset>
@@ -157,7 +157,7 @@ export default function Me({ loaderData, actionData, params }: Route.ComponentPr
           The answers themselves are not kept, only what follows from them. {CARE_NOTES.stop}
         </p>
         <button className="quiet-button" type="submit">
-          Keep this
+          Save this
         </button>
       </Form>
       {(care !== 'not-asked' || spares.length > 0 || careShared !== '') && (

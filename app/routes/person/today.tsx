@@ -89,7 +89,7 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
           base={base}
           dayKey={session.key}
           session={session}
-          above={`${todayWords} · week ${session.week}${attendance.due > 0 ? ` · ${attendance.kept} of ${attendance.due} kept` : ''}`}
+          above={`${todayWords} · week ${session.week}${attendance.due > 0 ? ` · ${attendance.kept} of ${attendance.due} done` : ''}`}
         />
       ) : (
         <article className="today">
@@ -118,7 +118,7 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
       )}
       <OwnStrand beads={beads} base={base} firstWeekday={loaderData.firstWeekday} />
       <p className="small me-door">
-        <Link to={`${base}/me`}>My kit, and what I spare</Link>
+        <Link to={`${base}/me`}>My kit, and what I avoid</Link>
       </p>
     </main>
   );

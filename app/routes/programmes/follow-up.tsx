@@ -217,7 +217,7 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
               {counts.ahead > 0 && (
                 <>
                   {' '}
-                  · <b>{counts.ahead}</b> not yet morning
+                  · <b>{counts.ahead}</b> opens later today
                 </>
               )}
             </>
@@ -249,7 +249,7 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
             }
             options={[
               { value: 'name', label: 'name' },
-              { value: 'attendance', label: 'least kept' },
+              { value: 'attendance', label: 'lowest attendance' },
               { value: 'today', label: 'not logged today' },
             ]}
           />
@@ -376,7 +376,7 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
                 </p>
               ))}
               <p className="small soft">
-                Attendance is what was kept over what was due: parts count by their share, today once it is logged, days
+                Attendance is what was done over what was due: parts count by their share, today once it is logged, days
                 before joining not at all.
               </p>
             </section>
@@ -412,7 +412,7 @@ const PersonRow = memo(function PersonRow(props: PersonRowProps) {
         weeks={weeks}
         today={today}
         selected={selected}
-        label={`${row.name}: ${row.attendance.kept} of ${row.attendance.due} kept`}
+        label={`${row.name}: ${row.attendance.kept} of ${row.attendance.due} done`}
         onPick={(bead) => onPick(dayKey(bead))}
       />
       <AttendanceWords attendance={row.attendance} />

@@ -453,7 +453,7 @@ function LadderForm({ id, name, steps, error }: { id: string; name: string; step
         </p>
       )}
       <button className="button-main" type="submit">
-        Keep
+        Save
       </button>
     </Form>
   );

@@ -1,16 +1,13 @@
-import { hasAtMost } from '../../../core/letters.ts';
 import { Button, Input } from 'antd';
 import { useMemo, useState } from 'react';
 import { data, useActionData, useNavigation, useSubmit } from 'react-router';
-import { object, string } from 'yup';
-import type { DayDate } from '../../../core/calendar/day.ts';
-import { formatShortDay, parseDayDate } from '../../../core/calendar/day.ts';
-import { isTimeZone, localTime } from '../../../core/calendar/release.ts';
+import { formatShortDay } from '../../../core/calendar/day.ts';
+import { localTime } from '../../../core/calendar/release.ts';
 import { SPARE_WORDS } from '../../../core/movement/spare.ts';
 import type { Participant, PersonProfile } from '../../../db/queries/person.ts';
 import {
-  insertParticipant,
   insertPersonalLink,
+  insertPersonalLinks,
   listParticipants,
   updateLinksRevoked,
   updateProfile,
@@ -18,7 +15,6 @@ import {
 import { coachForm, notFound, withProgramme } from '../../../server/coach-scope.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
 import { nowMs, publicUrl } from '../../../server/config.ts';
-import { yupErrors } from '../../../server/log-form.ts';
 import { hashToken, makeToken } from '../../../server/token.ts';
 import { formId, formText } from '../../../server/form-text.ts';
 import { rosterDefaults } from '../../../server/roster-defaults.ts';
@@ -28,11 +24,13 @@ import { useWindowedRows } from '../../components/use-windowed-rows.ts';
 import type { PanelPerson } from '../../components/person-panel.tsx';
 import type { Db } from '../../../db/pool.ts';
 import { parseId } from '../../../server/parse-number.ts';
-import { AddPerson } from '../../components/add-person.tsx';
+import { AddPeople, FirstPeople } from '../../components/add-people.tsx';
 import { packPeople, unpackPeople } from '../../components/packed-people.ts';
 import type { LinkQuestion } from '../../components/person-row.tsx';
 import { PersonRow } from '../../components/person-row.tsx';
-import { PeopleCsvDialog } from '../../components/people-csv-dialog.tsx';
+import type { MadeLink } from '../../components/links-dialog.tsx';
+import { LinksDialog } from '../../components/links-dialog.tsx';
+import { HandOutLinks } from '../../components/hand-out-links.tsx';
 import { PersonPanel } from '../../components/person-panel.tsx';
 import { Dialog } from '../../components/dialog.tsx';
 import type { Route } from './+types/people';
@@ -98,21 +96,10 @@ function fitWords({ kit, spares, levels, swaps }: PersonProfile): string {
     .join(' · ');
 }
 
-const schema = object({
-  name: string().trim().required('Write a name.').test('letters', 'A name has at most 80 letters.', hasAtMost(80)),
-  detail: string().trim().test('letters', 'At most 80 letters.', hasAtMost(80)),
-  timeZone: string()
-    .required('Choose a time zone.')
-    .test('zone', 'That is no time zone known here.', (v) => isTimeZone(v)),
-  joinedOn: string()
-    .required('Say since when.')
-    .test('date', 'That is no date.', (v) => parseDayDate(v) !== undefined),
-});
-
 interface PeopleAnswer {
   errors: Record<string, string>;
   kept?: number;
-  made?: { name: string; path: string };
+  made?: MadeLink[];
 }
 const answer = (a: PeopleAnswer, status = 200) => data(a, { status });
 
@@ -121,29 +108,19 @@ export async function action({ request, params }: Route.ActionArgs) {
   const intent = formText(form, 'intent');
   const now = new Date(nowMs());
   return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
-    const makeLink = async (enrolmentId: number, name: string) => {
-      const token = makeToken();
-      await insertPersonalLink(db, { workspaceId: coach.workspaceId, enrolmentId, tokenHash: hashToken(token), now });
-      return answer({ errors: {}, made: { name, path: `/p/${token}` } });
-    };
-    if (intent === 'add') {
-      const values = Object.fromEntries(
-        ['name', 'detail', 'timeZone', 'joinedOn'].map((k) => [k, formText(form, k)]),
-      ) as Record<'name' | 'detail' | 'timeZone' | 'joinedOn', string>;
-      const errors = await yupErrors(schema, values);
-      if (Object.keys(errors).length > 0) return answer({ errors }, 400);
-      const id = await insertParticipant(db, {
+    const people = await listParticipants(db, programme.runId);
+    if (intent === 'links') {
+      // To everybody who has none.
+      const made = people.filter((p) => !p.hasLink).map((p) => ({ ...p, token: makeToken() }));
+      await insertPersonalLinks(db, {
         workspaceId: coach.workspaceId,
-        runId: programme.runId,
-        name: values.name.trim(),
-        detail: values.detail.trim(),
-        timeZone: values.timeZone,
-        joinedOn: values.joinedOn as DayDate,
+        links: made.map((m) => ({ enrolmentId: m.enrolmentId, tokenHash: hashToken(m.token) })),
+        now,
       });
-      return makeLink(id, values.name.trim());
+      return answer({ errors: {}, made: made.map((m) => ({ name: m.name, path: `/p/${m.token}` })) });
     }
     const enrolmentId = formId(form, 'enrolmentId');
-    const person = (await listParticipants(db, programme.runId)).find((p) => p.enrolmentId === enrolmentId);
+    const person = people.find((p) => p.enrolmentId === enrolmentId);
     if (!person) return notFound();
     if (intent === 'profile') {
       const read = await readProfileForm(form, (await loadWorkspaceBook(db)).library);
@@ -151,7 +128,16 @@ export async function action({ request, params }: Route.ActionArgs) {
       await updateProfile(db, person.enrolmentId, read.change);
       return answer({ errors: {}, kept: person.enrolmentId });
     }
-    if (intent === 'link') return makeLink(person.enrolmentId, person.name);
+    if (intent === 'link') {
+      const token = makeToken();
+      await insertPersonalLink(db, {
+        workspaceId: coach.workspaceId,
+        enrolmentId: person.enrolmentId,
+        tokenHash: hashToken(token),
+        now,
+      });
+      return answer({ errors: {}, made: [{ name: person.name, path: `/p/${token}` }] });
+    }
     if (intent === 'revoke') {
       await updateLinksRevoked(db, person.enrolmentId, now);
       return answer({ errors: {} });
@@ -163,7 +149,6 @@ export async function action({ request, params }: Route.ActionArgs) {
 export default function People({ loaderData }: Route.ComponentProps) {
   const { packed, origin, programmeId, defaults, clocks, chosen, partly } = loaderData;
   const people = useMemo(() => unpackPeople(packed), [packed]);
-  const [bringing, setBringing] = useState(false);
   const existing = useMemo(() => people.map((p) => p.name), [people]);
   const [adding, setAdding] = useState(false);
   const [wanted, setWanted] = useState('');
@@ -181,19 +166,25 @@ export default function People({ loaderData }: Route.ComponentProps) {
     }
     setAsking(undefined);
   }
+  const missing = people.filter((p) => !p.hasLink).length;
   const list = useMemo(() => {
     const words = wanted.trim().toLowerCase();
     return people.filter((p) => `${p.name} ${p.detail} ${p.timeZone} ${p.channel}`.toLowerCase().includes(words));
   }, [people, wanted]);
   const { attach, rows: rowsInSight, heightPx } = useWindowedRows(list.length, ROW_PX);
   const post = (values: Record<string, string>) => void submit(values, { method: 'post' });
+  const onLinks = () => {
+    setAdding(false);
+    post({ intent: 'links' });
+  };
   return (
     <div className="people">
       <div className="page-title">
         <h1>People</h1>
         <p className="soft">
-          {people.length} in this programme
-          {people.some((p) => !p.hasLink) && `, ${people.filter((p) => !p.hasLink).length} without a link`}
+          {people.length === 0
+            ? 'Nobody is in this programme yet.'
+            : `${people.length} in this programme${missing > 0 ? `, ${missing} without a link` : ''}`}
         </p>
         <div className="follow-tools">
           <Input
@@ -202,28 +193,32 @@ export default function People({ loaderData }: Route.ComponentProps) {
             aria-label="Find a person"
             onChange={(e) => setWanted(e.target.value)}
           />
-          <Button onClick={() => setBringing(true)}>Bring people in</Button>
-          <Button type="primary" onClick={() => setAdding(true)}>
-            Add a person
-          </Button>
+          <HandOutLinks programmeId={programmeId} missing={missing} origin={origin} isMain={false} />
+          {people.length > 0 && (
+            <Button type="primary" onClick={() => setAdding(true)}>
+              Add people
+            </Button>
+          )}
         </div>
       </div>
       {partly.length > 0 && (
         <p className="notice bad" role="status">
           A part of what is stored of {partly.join(', ')} can’t be used and is passed by. Open them, look it through,
-          and keep it anew.
+          and save it anew.
         </p>
       )}
       {people.length === 0 ? (
-        <p className="empty">
-          Nobody is in this programme yet. Add the first person: they get a personal link, no password, and their
-          sessions open at their own hour.
-        </p>
+        <>
+          <p className="empty">
+            Write who takes part. Each gets a personal link instead of a password, and sessions open at their own hour.
+          </p>
+          <FirstPeople programmeId={programmeId} defaults={defaults} existing={existing} onLinks={onLinks} />
+        </>
       ) : (
         <div className={chosen ? 'people-columns' : ''}>
           <div className="people-list" role="table" aria-label="People" aria-rowcount={list.length + 1}>
             <div className="people-row people-head" role="row" aria-rowindex={1}>
-              {['Name', 'What fits them', 'Their clock', 'Since', 'Personal link'].map((words) => (
+              {['Name', 'Adaptations', 'Their clock', 'Joined', 'Personal link'].map((words) => (
                 <span key={words} role="columnheader">
                   {words}
                 </span>
@@ -258,28 +253,12 @@ export default function People({ loaderData }: Route.ComponentProps) {
         </div>
       )}
       {people.length > 0 && list.length === 0 && <p className="empty">Nobody is called that here.</p>}
-      <Dialog
-        open={shown !== undefined}
-        title={`The link of ${shown?.name ?? ''}`}
-        okText="I have it"
-        cancelText={null}
-        onOk={() => setShown(undefined)}
-        onCancel={() => setShown(undefined)}
-      >
-        <p>It is shown this once. Whoever has it sees this person’s sessions, so send it to them alone.</p>
-        <Input
-          readOnly
-          value={shown ? origin + shown.path : ''}
-          aria-label="Personal link"
-          onFocus={(e) => e.target.select()}
-          suffix={<CopyButton text={shown ? origin + shown.path : ''} />}
-        />
-      </Dialog>
+      {shown && <LinksDialog made={shown} origin={origin} onClose={() => setShown(undefined)} />}
       <Dialog
         open={asking !== undefined}
-        title={asking?.what === 'link' ? `A new link for ${asking.name}?` : `Take ${asking?.name ?? ''}’s link away?`}
-        okText={asking?.what === 'link' ? 'Make a new one' : 'Take it away'}
-        cancelText="Leave it"
+        title={asking?.what === 'link' ? `A new link for ${asking.name}?` : `Revoke ${asking?.name ?? ''}’s link?`}
+        okText={asking?.what === 'link' ? 'Make a new one' : 'Revoke it'}
+        cancelText="Cancel"
         busy={busy}
         onCancel={() => setAsking(undefined)}
         onOk={() => asking && post({ intent: asking.what, enrolmentId: String(asking.id) })}
@@ -290,34 +269,15 @@ export default function People({ loaderData }: Route.ComponentProps) {
             : 'They can’t open their page until you make a new one.'}
         </p>
       </Dialog>
-      <PeopleCsvDialog
-        open={bringing}
-        programmeId={programmeId}
-        defaults={defaults}
-        existing={existing}
-        onClose={() => setBringing(false)}
-      />
-      <AddPerson
-        open={adding}
-        busy={busy}
-        onClose={() => setAdding(false)}
-        errors={result?.errors ?? {}}
-        joinedOn={defaults.joinedOn}
-        onAdd={(values) => post({ intent: 'add', ...values })}
-      />
+      {adding && (
+        <AddPeople
+          programmeId={programmeId}
+          defaults={defaults}
+          existing={existing}
+          onLinks={onLinks}
+          onClose={() => setAdding(false)}
+        />
+      )}
     </div>
-  );
-}
-
-function CopyButton({ text }: { text: string }) {
-  const [copied, setCopied] = useState(false);
-  return (
-    <button
-      type="button"
-      className="link"
-      onClick={() => void navigator.clipboard.writeText(text).then(() => setCopied(true))}
-    >
-      {copied ? 'copied' : 'copy'}
-    </button>
   );
 }

@@ -127,15 +127,15 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
       case 'delete':
       case 'backspace':
         if (!day) return false;
-        propose([{ kind: 'remove-day', place: on }], `the session of ${dayName(on, programme.firstWeekday)} taken out`);
+        propose([{ kind: 'remove-day', place: on }], `the session of ${dayName(on, programme.firstWeekday)} removed`);
         return true;
       case 'p':
         if (isCommand || !day?.track) return false;
         propose(
           [{ kind: 'pin', place: on, isPinned: !day.track.isPinned }],
           day.track.isPinned
-            ? `let go of ${dayName(on, programme.firstWeekday)}`
-            : `${dayName(on, programme.firstWeekday)} pinned`,
+            ? `${dayName(on, programme.firstWeekday)} follows its track again`
+            : `${dayName(on, programme.firstWeekday)} kept as it is`,
         );
         return true;
       case 't': {

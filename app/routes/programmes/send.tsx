@@ -11,10 +11,11 @@ import { listParticipants } from '../../../db/queries/person.ts';
 import { insertVersion, listVersions } from '../../../db/queries/programme.ts';
 import { coachForm, notFound, withDay } from '../../../server/coach-scope.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
-import { nowMs } from '../../../server/config.ts';
+import { nowMs, publicUrl } from '../../../server/config.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { planText } from '../../../server/session-view.ts';
 import { Dialog } from '../../components/dialog.tsx';
+import { HandOutLinks } from '../../components/hand-out-links.tsx';
 import { packRibbon } from '../../charts/pack-ribbon.ts';
 import { layoutRibbon } from '../../charts/ribbon-layout.ts';
 import { buildSheet } from '../../../core/session/session-sheet.ts';
@@ -53,6 +54,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       week: place.week,
       dayKey: params.day,
       programmeId: programme.id,
+      origin: publicUrl().origin,
       releaseTime: programme.releaseTime,
       zones: zones.map((z) => ({ ...z, opensIn: formatWait(z.opensMs - now) })),
       people: zones.reduce((sum, z) => sum + z.people, 0),
@@ -146,6 +148,7 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
     releaseTime,
     week,
     withoutLink,
+    origin,
   } = loaderData;
   const [asking, setAsking] = useState(false);
   const [note, setNote] = useState('');
@@ -210,16 +213,28 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
             joins before this day gets it too.
           </p>
         )}
-        {withoutLink > 0 && (
-          <p className="notice">
-            {withoutLink === 1 ? 'One person has' : `${withoutLink} people have`} no personal link.{' '}
-            <Link to={`/programmes/${programmeId}/people`}>Make one</Link>, or it won’t reach them.
-          </p>
-        )}
         {can && (
           <Button type="primary" size="large" onClick={() => setAsking(true)}>
             {next > 1 ? `Send version ${next}` : 'Send'} to {people} {people === 1 ? 'person' : 'people'}
           </Button>
+        )}
+        {day.isAsSent && people > 0 && (
+          <section className="send-links" aria-label="How they get it">
+            <p>
+              It opens by itself on each person’s page. No message goes out: they come by their personal link
+              {withoutLink > 0
+                ? `, and ${withoutLink === 1 ? 'one of them has' : `${withoutLink} of them have`} none yet.`
+                : ', which all of them have.'}{' '}
+              <Link to={`/programmes/${programmeId}/people`}>People</Link>
+            </p>
+            <HandOutLinks programmeId={programmeId} missing={withoutLink} origin={origin} isMain />
+          </section>
+        )}
+        {!day.isAsSent && withoutLink > 0 && (
+          <p className="soft small">
+            {withoutLink === 1 ? 'One person has' : `${withoutLink} people have`} no personal link yet; it can be handed
+            out once this is sent.
+          </p>
         )}
         <h2>When it opens</h2>
         <p className="soft small">
@@ -261,7 +276,8 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
         onOk={() => void send()}
       >
         <p>
-          {planned.sheet.title}, for {words}. Once it is sent it can’t be changed, only followed by a newer version.
+          {planned.sheet.title}, for {words}: it opens on each person’s page at {releaseTime} of their own clock. No
+          message goes out. Once it is sent it can’t be changed, only followed by a newer version.
         </p>
         {next > 1 && (
           <label>

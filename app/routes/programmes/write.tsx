@@ -103,7 +103,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     if (intent === 'remove') {
       if (!(await deleteEmptyDay(db, day.id)))
         return data(
-          { error: 'Only an empty day that was never sent can be taken out. Empty its text first.' },
+          { error: 'Only an empty day that was never sent can be removed. Empty its text first.' },
           { status: 400 },
         );
       return redirect(`/programmes/${programme.id}/plan`);
@@ -320,7 +320,7 @@ function Writer({
           <h1>{name}</h1>
           <span className="soft">{words}</span>
         </div>
-        {note && <TrackWords note={note} hint={`of the track ${note.track}; a change here pins it`} />}
+        {note && <TrackWords note={note} hint={`of the track ${note.track}; what you change here is kept as it is`} />}
         {error && (
           <p className="notice bad" role="alert">
             {error}
@@ -357,7 +357,7 @@ function Writer({
           </span>
           <RoutineMenu routines={routines} onInsert={onInsertRoutine} />
           <button type="button" className="tool" onClick={() => setDialog('paste')}>
-            Read a plan
+            Paste a plan
           </button>
           <button type="button" className="tool" disabled={text.trim() === ''} onClick={() => setDialog('copy')}>
             Copy to …
@@ -400,12 +400,12 @@ function Writer({
           <DraftWords state={draftState} />
           {text.trim() === '' && day.sentNumber === null && (
             <Popconfirm
-              title="Take this day out of the programme?"
-              okText="Take it out"
+              title="Remove this day from the programme?"
+              okText="Remove"
               onConfirm={() => void submit({ intent: 'remove' }, { method: 'post' })}
             >
               <button type="button" className="link">
-                take this day out
+                remove this day
               </button>
             </Popconfirm>
           )}

@@ -77,8 +77,8 @@ describe('a climb', () => {
   });
 
   test.each([
-    ['Main: climb 1\nburpee', 'Say how many more each slot has'],
-    ['Main: climb 1 by 1\nburpee', 'Say how long each slot is'],
+    ['Main: climb 1\nburpee', 'Say how many more each turn has'],
+    ['Main: climb 1 by 1\nburpee', 'Say how long each turn is'],
     ['Main: climb 1 by 1 every 1:00, 3 rounds\nburpee', 'A climb has its own numbers'],
   ])('%j is told', (text, message) => {
     expect(parseSession(text, baseLibrary).issues.map((i) => i.message)).toEqual([expect.stringContaining(message)]);

@@ -19,7 +19,7 @@ export interface ClimbRule {
   readonly slotSec: number;
 }
 
-const CARRIES = 'A climb has its own numbers and ends when a slot no longer holds them; leave this out.';
+const CARRIES = 'A climb has its own numbers and ends when a turn no longer holds them; leave this out.';
 
 const countAt = (rule: ClimbRule, slot: number): number => rule.start + rule.step * slot;
 
@@ -51,7 +51,7 @@ export const climb: TimeForm<ClimbRule, ClimbRule> = {
     shape(
       'climb',
       'climb',
-      'one more in each slot, until it no longer holds them',
+      'one more in each turn, until it no longer holds them',
       Array.from({ length: 8 }, (_, i) => ({
         x: i * 9.6,
         width: 1.4 + i,
@@ -73,16 +73,16 @@ export const climb: TimeForm<ClimbRule, ClimbRule> = {
         },
       ],
       read(cursor) {
-        const start = cursor.count('The count of the first slot', 1, MAX_AMOUNT);
+        const start = cursor.count('The count of the first turn', 1, MAX_AMOUNT);
         if (!cursor.takeWords('by'))
-          cursor.fail('missing', 'Say how many more each slot has: “climb 1 by 1 every 1:00”.');
-        const step = cursor.count('What each slot adds', 1, MAX_AMOUNT);
-        if (!cursor.takeWords('every')) cursor.fail('missing', 'Say how long each slot is: “climb 1 by 1 every 1:00”.');
+          cursor.fail('missing', 'Say how many more each turn has: “climb 1 by 1 every 1:00”.');
+        const step = cursor.count('What each turn adds', 1, MAX_AMOUNT);
+        if (!cursor.takeWords('every')) cursor.fail('missing', 'Say how long each turn is: “climb 1 by 1 every 1:00”.');
         return {
           kind: 'climb',
           start,
           step,
-          slotSec: cursor.duration('The length of a slot'),
+          slotSec: cursor.duration('The length of a turn'),
         };
       },
     },

@@ -6,7 +6,7 @@ export interface FlowRule {
   readonly kind: 'flow';
 }
 
-const BESIDE = '“flow” is once through, unhurried; take it out, or what stands beside it.';
+const BESIDE = '“flow” is once through, unhurried; remove it, or what stands beside it.';
 
 /** Once through, unhurried: warm-ups, cool-downs, mobility. */
 export const flow: TimeForm<FlowRule, null> = {

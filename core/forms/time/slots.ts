@@ -45,12 +45,16 @@ export const slots: TimeForm<SlotsRule, Draft> = {
     {
       words: ['every'],
       starts: [
-        { label: 'every', insert: 'every 1:00 x 16', detail: 'slots: the rest is what is left' },
-        { label: 'every, rounds', insert: 'every 1:00, 5 rounds', detail: 'slots, the whole list so many times' },
+        { label: 'every', insert: 'every 1:00 x 16', detail: 'turns by the clock: the rest is what is left' },
+        {
+          label: 'every, rounds',
+          insert: 'every 1:00, 5 rounds',
+          detail: 'turns by the clock, the whole list so many times',
+        },
       ],
       read(cursor, token) {
-        const slotSec = cursor.duration('The length of a slot');
-        if (cursor.takeMark('x')) return { slotSec, slots: cursor.count('The number of slots', 1, MAX_SLOTS) };
+        const slotSec = cursor.duration('The length of a turn');
+        if (cursor.takeMark('x')) return { slotSec, slots: cursor.count('The number of turns', 1, MAX_SLOTS) };
         if (cursor.takeWords('for')) return { slotSec, forSec: cursor.duration('The length of the clock') };
         // Rounds may follow in a clause of their own; whether they do is known once all are read.
         if (cursor.done || cursor.peek()?.text === ',') return { slotSec };
@@ -80,24 +84,24 @@ export const slots: TimeForm<SlotsRule, Draft> = {
     if (!said.rounds && forSec === undefined && draft.slots === undefined)
       cursor.fail('missing', HOW_LONG, [], token, lastToken);
     if (forSec !== undefined && slotSec > forSec)
-      cursor.fail('contradiction', 'One slot is longer than the whole clock.', [], token);
+      cursor.fail('contradiction', 'One turn is longer than the whole clock.', [], token);
     // With rounds the number of slots is known once the items are: settleRounds.
     const slots = draft.slots ?? (forSec === undefined ? 1 : forSec / slotSec);
     if (!Number.isInteger(slots)) {
       const whole = Math.floor(slots);
       cursor.fail(
         'contradiction',
-        `${formatClock(forSec!)} doesn’t hold a whole number of slots of ${formatClock(slotSec)}.`,
+        `${formatClock(forSec!)} doesn’t hold a whole number of turns of ${formatClock(slotSec)}.`,
         [whole, whole + 1].map((n) => `every ${formatClock(slotSec)} for ${formatClock(n * slotSec)}`),
         token,
         lastToken,
       );
     }
     if (slots > MAX_SLOTS)
-      cursor.fail('bad-value', `That would be ${slots} slots; at most ${MAX_SLOTS} are read.`, [], token);
+      cursor.fail('bad-value', `That would be ${slots} turns; at most ${MAX_SLOTS} are read.`, [], token);
     const workCap = said.extras.workCap;
     if (workCap && workCap.value > slotSec)
-      cursor.fail('contradiction', 'The work cap is later than the end of the slot.', [], workCap.token);
+      cursor.fail('contradiction', 'The work cap is later than the end of the turn.', [], workCap.token);
     return { kind: 'slots', slotSec, slots, ...(workCap && { workCapSec: workCap.value }) };
   },
   settle(rule, block) {
@@ -105,10 +109,10 @@ export const slots: TimeForm<SlotsRule, Draft> = {
     const { rounds, ...rest } = block;
     const slots = rounds.high * block.items.length;
     if (rounds.low !== rounds.high)
-      return refused('A slot clock runs so many rounds and no other; write one number.', `${rounds.high} rounds`);
+      return refused('A clock of turns runs so many rounds and no other; write one number.', `${rounds.high} rounds`);
     if (slots > MAX_SLOTS || slots * rule.slotSec > MAX_DURATION_SEC)
       return refused(
-        `${plural(slots, 'slot')} of ${formatClock(rule.slotSec)} are more than six hours or ${MAX_SLOTS} slots; write fewer rounds.`,
+        `${plural(slots, 'turn')} of ${formatClock(rule.slotSec)} are more than six hours or ${MAX_SLOTS} turns; write fewer rounds.`,
       );
     return done({ ...rest, time: { ...rule, slots } });
   },
@@ -250,4 +254,4 @@ export const slots: TimeForm<SlotsRule, Draft> = {
   ],
 };
 
-const HOW_LONG = 'Say how long the slots go on: “every 1:00 for 16:00”, “every 1:00 x 16” or “every 1:00, 4 rounds”.';
+const HOW_LONG = 'Say how long the turns go on: “every 1:00 for 16:00”, “every 1:00 x 16” or “every 1:00, 4 rounds”.';

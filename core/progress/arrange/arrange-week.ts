@@ -123,7 +123,7 @@ export function arrangeWeek(scope: ArrangeScope): ArrangeResult {
   if (hopeless)
     return {
       status: 'impossible',
-      message: `There is no day left for ${hopeless.title}: every day it could have is blocked. Free one, or take it out this week.`,
+      message: `There is no day left for ${hopeless.title}: every day it could have is blocked. Free one, or remove it this week.`,
     };
   // Costs of each pair once: a row and a column for "no session".
   const none = sessions.length;
@@ -170,7 +170,7 @@ export function arrangeWeek(scope: ArrangeScope): ArrangeResult {
   if (!best)
     return {
       status: 'impossible',
-      message: `${sessions.length} sessions don’t fit on the days that are left. Free a day, or take a session out this week.`,
+      message: `${sessions.length} sessions don’t fit on the days that are left. Free a day, or remove a session this week.`,
     };
   const stays = sessions.map((s) => s.weekday);
   const now = sessions.every((s) => isAllowed(s, s.weekday, scope)) ? costArrangement(stays, scope) : undefined;

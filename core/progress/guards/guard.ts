@@ -120,13 +120,13 @@ export const GUARD_RAILS: Record<GuardCode, GuardRail> = {
     source: COMMON,
   },
   'levers-at-once': {
-    name: 'more than one lever at once',
-    means: 'more levers than this make a track’s session harder from one week to the next',
+    name: 'more than one change at once',
+    means: 'more than this many things make a track’s session harder from one week to the next',
     threshold: 1,
     unit: 'levers',
     least: 1,
     most: 9,
-    source: 'one lever at a time is a convention',
+    source: 'one thing at a time is a convention',
   },
   'strength-days': {
     name: 'strength days',
@@ -138,7 +138,7 @@ export const GUARD_RAILS: Record<GuardCode, GuardRail> = {
     source: 'strength on 2 days a week (WHO 2020, BJSM 54:1451, from memory)',
   },
   'target-broken': {
-    name: 'promised length',
+    name: 'target length',
     means: 'a session is likely to differ from its target by more than this',
     threshold: 10,
     unit: '%',

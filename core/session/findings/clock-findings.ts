@@ -30,7 +30,7 @@ export function findOverfullSlots(scope: FindingScope): Finding[] {
       const need = `${formatClock(fit.needSec.likely)} of work (${formatClock(fit.needSec.low)} to ${formatClock(fit.needSec.high)})`;
       const verdict =
         fit.status === 'overfull'
-          ? `more than the ${formatClock(fit.slotSec)} of the slot`
+          ? `more than the ${formatClock(fit.slotSec)} of the turn`
           : `later than ${formatClock(fit.capSec)}, when work should be over`;
       const written =
         item.dose?.kind === 'reps' && item.dose.amount.kind === 'fixed'
@@ -254,7 +254,7 @@ export function findPartRounds(scope: FindingScope): Finding[] {
         code: 'part-round',
         severity: 'info',
         line: lineOfBlock(scope, b),
-        message: `${slot.slots} slots are ${plural(rounds.low, 'round')} of ${items} and ${over} more: the first ${over === 1 ? 'item comes' : `${over} items come`} once more than the others.`,
+        message: `${slot.slots} turns are ${plural(rounds.low, 'round')} of ${items} and ${over} more: the first ${over === 1 ? 'item comes' : `${over} items come`} once more than the others.`,
         changes: whole.map((n) => ({
           label: `${plural(n, 'round')}, ${formatClock(n * items * slot.slotSec)}`,
           edits: [

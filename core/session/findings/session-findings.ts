@@ -57,13 +57,13 @@ export function findOffTarget(scope: FindingScope): Finding[] {
       code: offSec > 0 ? 'over-target' : 'under-target',
       severity: 'caution',
       line: source.fields.Target ?? null,
-      message: `${formatClock(plan.clockSec.likely)}${plan.estimated ? ' likely' : ''} is ${formatClock(Math.abs(offSec))} ${offSec > 0 ? 'over' : 'short of'} the ${formatClock(targetSec)} promised.`,
+      message: `${formatClock(plan.clockSec.likely)}${plan.estimated ? ' likely' : ''} is ${formatClock(Math.abs(offSec))} ${offSec > 0 ? 'over' : 'short of'} the target of ${formatClock(targetSec)}.`,
       changes: [
         ...resizeBlock(scope, -offSec),
         ...(minutes * 60 <= MAX_DURATION_SEC && minutes * 60 !== targetSec
           ? [
               {
-                label: `promise ${minutes} min`,
+                label: `make the target ${minutes} min`,
                 edits: [{ kind: 'set-field' as const, field: 'Target' as const, value: `${minutes} min` }],
               },
             ]

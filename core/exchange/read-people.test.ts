@@ -1,10 +1,10 @@
 import { expect, test } from 'vitest';
 import type { DayDate } from '../calendar/day.ts';
 import { baseLibrary } from '../movement/library.ts';
-import { readPeopleCsv } from './people-csv.ts';
+import { readPeople } from './read-people.ts';
 
 const read = (text: string, existing: string[] = []) =>
-  readPeopleCsv(text, { timeZone: 'Europe/Vienna', joinedOn: '2026-05-11' as DayDate }, existing);
+  readPeople(text, { timeZone: 'Europe/Vienna', joinedOn: '2026-05-11' as DayDate }, existing);
 
 test('names, zones, kit, things to spare and levels', () => {
   const { rows, unknownColumns } = read(
@@ -45,7 +45,7 @@ test('each wrong cell is named by line and column, and the good rows stay good',
   );
   expect(rows.map((r) => [r.line, r.errors.map((e) => e.column)])).toEqual(
     [
-      [2, ['time zone', 'since', 'spare', 'level']],
+      [2, ['time zone', 'joined', 'avoid', 'level']],
       [3, []],
       [4, ['name']],
     ].map(([l, e]) => (l === 3 ? [3, []] : [l, e])),
@@ -55,8 +55,9 @@ test('each wrong cell is named by line and column, and the good rows stay good',
 });
 
 test.each([
-  ['', 'nothing in it'],
-  ['zone\nUTC', 'name'],
+  ['', 'nobody in it'],
+  [' \n\n', 'nobody in it'],
+  ['zone,kit\nUTC,chair', 'name'],
   ['name,name\na,b', 'twice'],
   [`name\n${'x\n'.repeat(401)}`, '400'],
 ])('a file that can’t be read as a whole: %j', (text, words) => {
@@ -65,9 +66,43 @@ test.each([
   expect(error).toContain(words);
 });
 
+test.each([
+  ['Ada Fennick', { name: 'Ada Fennick', channel: '', detail: '', timeZone: 'Europe/Vienna' }],
+  ['Ada Fennick, ada@example.org', { name: 'Ada Fennick', channel: 'ada@example.org' }],
+  ['Ada Fennick <ada@example.org>', { name: 'Ada Fennick', channel: 'ada@example.org' }],
+  ['ada@example.org; Ada Fennick', { name: 'Ada Fennick', channel: 'ada@example.org' }],
+  ['Ada Fennick ada@example.org', { name: 'Ada Fennick', channel: 'ada@example.org' }],
+  ['ada.fennick@example.org', { name: 'Ada Fennick', channel: 'ada.fennick@example.org' }],
+  ['Ada Fennick\t+43 1 5550100', { name: 'Ada Fennick', channel: '+43 1 5550100' }],
+  ['  - Ada Fennick, violins', { name: 'Ada Fennick', detail: 'violins' }],
+  [
+    '12. Ada Fennick, Europe/Lisbon, violins, desk 3',
+    { name: 'Ada Fennick', timeZone: 'Europe/Lisbon', detail: 'violins, desk 3' },
+  ],
+  ['Ada-Maria O’Fennick', { name: 'Ada-Maria O’Fennick' }],
+  ['שרה לוי', { name: 'שרה לוי' }],
+])('a line “%s”', (line, person) => {
+  const { rows, error } = read(`\n${line}\r\nBruno`);
+  expect(error).toBeUndefined();
+  expect(rows.map((r) => r.line)).toEqual([2, 3]);
+  expect(rows[0]!.person).toMatchObject(person);
+});
+
+test('lines name what is wrong with them, and the same name twice is one of them', () => {
+  const { rows } = read(`Ada\nada\n${'x'.repeat(81)}\nClio`, ['clio']);
+  expect(rows.map((r) => r.errors.map((e) => e.message))).toEqual([
+    [],
+    ['“ada” is there already.'],
+    ['A name has at most 80 letters.'],
+    ['“Clio” is there already.'],
+  ]);
+  expect(read('Ada\n'.repeat(401)).error).toContain('400');
+  expect(read('+43 1 5550100').rows[0]!.errors[0]!.message).toContain('missing');
+});
+
 test('swaps are of the shelf or read from names; what names none is told', () => {
   const withLibrary = (text: string) =>
-    readPeopleCsv(text, { timeZone: 'Europe/Vienna', joinedOn: '2026-05-11' as DayDate }, [], baseLibrary).rows[0]!;
+    readPeople(text, { timeZone: 'Europe/Vienna', joinedOn: '2026-05-11' as DayDate }, [], baseLibrary).rows[0]!;
   expect(
     withLibrary('name,swaps\nAda,push-up -> wall push-up; DB reverse lunge -> reverse lunge').person!.swaps,
   ).toEqual([
