@@ -25,14 +25,15 @@ export interface WeekFiguresLayout {
 
 /** Areas that repetitions are counted for; holds and stretches have none to show. */
 export const COUNTED_AREAS: readonly Area[] = AREAS;
-export const AREA_LETTERS: Record<Area, string> = {
-  legs: 'L',
-  'hips and back': 'H',
-  push: 'P',
-  pull: 'U',
-  trunk: 'T',
-  'heart and lungs': 'C',
-  mobility: 'M',
+/** What stands over the columns: one short word each. */
+export const AREA_WORDS: Record<Area, string> = {
+  legs: 'legs',
+  'hips and back': 'hips',
+  push: 'push',
+  pull: 'pull',
+  trunk: 'trunk',
+  'heart and lungs': 'heart',
+  mobility: 'mobility',
 };
 
 /** Bars of all weeks on one scale: load as a length, repetitions by area as seven small columns. Weeks of nothing have no bars. */

@@ -19,6 +19,31 @@ interface NotationEditorProps extends Pick<
 /** Marks wait until the hand rests, so that a keystroke is never held up by them. */
 const MARKS_AFTER_MS = 180;
 
+/** The plain field as an editor: what is changed by buttons before the real one has loaded. */
+function plainHandle(field: HTMLTextAreaElement, onChange: (text: string) => void): EditorHandle {
+  const setText = (text: string) => {
+    field.value = text;
+    onChange(text);
+  };
+  const focus = () => field.focus();
+  const nothing = () => undefined;
+  return {
+    setText,
+    focus,
+    goTo: focus,
+    replace(line, column, endColumn, text) {
+      const lines = field.value.split('\n');
+      const own = lines[line - 1] ?? '';
+      setText(lines.with(line - 1, `${own.slice(0, column - 1)}${text}${own.slice(endColumn - 1)}`).join('\n'));
+    },
+    showMarks: nothing,
+    undo: nothing,
+    redo: nothing,
+    remeasure: nothing,
+    close: nothing,
+  };
+}
+
 /** The session's text. A plain field on the server and until the editor has loaded; nothing typed in between is lost. */
 export function NotationEditor({
   initialText,
@@ -50,6 +75,8 @@ export function NotationEditor({
   useEffect(() => {
     let gone = false;
     let view: EditorHandle | undefined;
+    // Until the editor has loaded, buttons change the plain field; it takes over what stands there.
+    if (field.current) handle.current = plainHandle(field.current, (text) => latest.current.onChange(text));
     void import('./notation-editor-view.ts').then(({ openEditor }) => {
       if (gone || !host.current) return;
       const plain = field.current;

@@ -84,14 +84,18 @@ describe('rules one a line', () => {
 
   it('name the line that is wrong, counted as typed, and keep the others', () => {
     const { rules, issues } = readRules('rounds: at week 4 +1\n\nrepps: +1 a week\nreps: +1 a week');
-    expect(issues).toEqual([{ line: 3, message: expect.stringContaining('“repps” is nothing that can change') as string }]);
+    expect(issues).toEqual([
+      { line: 3, message: expect.stringContaining('“repps” is nothing that can change') as string },
+    ]);
     expect(rules.map((r) => r.lever.kind)).toEqual(['rounds', 'reps']);
   });
 
   it('of our own making have to be right', () => {
     expect(needRules(['reps: +1 a week', 'rest: -5 a week'])).toHaveLength(2);
     expect(needRules([])).toEqual([]);
-    expect(() => needRules(['reps: +1 a week', 'speed: +1 a week'])).toThrow(/“speed: \+1 a week”: .*is nothing that can change/);
+    expect(() => needRules(['reps: +1 a week', 'speed: +1 a week'])).toThrow(
+      /“speed: \+1 a week”: .*is nothing that can change/,
+    );
   });
 
   it('may name one lever twice: a lever and its inverse are both kept', () => {

@@ -65,6 +65,10 @@ describe('what changes, in one sentence', () => {
     expect(read('−5, 0:10', { kind: 'rest' })).toBe('rest: at week 1 -5, at week 2 -5');
   });
 
+  test('a step that is said of a lighter week is its own', () => {
+    expect(read('5, 5, 5, then 6 in week 4', ROUNDS, scope(4, [4]))).toBe('rounds in Four: at week 4 +1');
+  });
+
   test('lighter weeks stay what they are: their own offset, or a list where they differ', () => {
     expect(read('5, 6, 4, 7, 8', ROUNDS, scope(5, [3]))).toBe('rounds in Four: +1 a week, lighter -1');
     expect(read('5, 6, 7, 4, 6, 7, 8, 4', ROUNDS, scope(8, [4, 8]))).toBe(

@@ -114,27 +114,37 @@ function stripUnit(words: string, { kind }: Lever): string {
   return words.includes(' ') && [unit, units, name].includes(last) ? words.slice(0, words.lastIndexOf(' ')) : words;
 }
 
+/** Steps that are still said one by one. */
+const MOST_AT_WEEKS = 3;
+
+interface OffsetAt {
+  readonly week: number;
+  readonly by: number;
+}
+const at = (lever: Lever, steps: readonly OffsetAt[]): LeverRule => ({ lever, schedule: { kind: 'at-weeks', steps } });
+
+/** Where offsets change, each by how much. */
+const stepsOf = (offsets: readonly OffsetAt[]): OffsetAt[] =>
+  offsets.flatMap(({ week, by }, i) => {
+    const more = by - (offsets[i - 1]?.by ?? 0);
+    return more === 0 ? [] : [{ week, by: more }];
+  });
+
 /** The plainest rule that comes to these offsets, week by week. */
 function ruleOf(lever: Lever, offsets: readonly number[], scope: SentenceScope): LeverRule {
   const lighter = scope.lighter.filter((w) => w <= offsets.length);
   const eased = lighter.map((w) => offsets[w - 1]!);
   const lighterBy = eased.length > 0 && eased.every((e) => e === eased[0]) ? { lighterBy: eased[0]! } : {};
   const building = offsets.flatMap((by, i) => (lighter.includes(i + 1) ? [] : [{ week: i + 1, by }]));
-  const steps = building.flatMap(({ week, by }, i) => {
-    const more = by - (building[i - 1]?.by ?? 0);
-    return more === 0 ? [] : [{ week, by: more }];
-  });
   const by = (building[1]?.by ?? 0) - (building[0]?.by ?? 0);
+  const all = stepsOf(offsets.map((o, i) => ({ week: i + 1, by: o })));
+  const built = stepsOf(building);
   const candidates: LeverRule[] = [
-    { lever, schedule: { kind: 'at-weeks', steps: [] } },
+    ...(all.length <= 1 ? [at(lever, all)] : []),
     { lever, schedule: { kind: 'each-week', by } },
     { lever, schedule: { kind: 'each-week', by }, ...lighterBy },
-    ...(steps.length <= 3
-      ? [
-          { lever, schedule: { kind: 'at-weeks' as const, steps } },
-          { lever, schedule: { kind: 'at-weeks' as const, steps }, ...lighterBy },
-        ]
-      : []),
+    ...(built.length <= MOST_AT_WEEKS ? [{ ...at(lever, built), ...lighterBy }] : []),
+    ...(all.length <= MOST_AT_WEEKS ? [at(lever, all)] : []),
     ...waves(lever, building, lighter).map((rule) => ({ ...rule, ...lighterBy })),
   ];
   const isMeant = (rule: LeverRule) => offsets.every((o, i) => offsetAt(rule, i + 1, scope) === o);
@@ -144,11 +154,7 @@ function ruleOf(lever: Lever, offsets: readonly number[], scope: SentenceScope):
 }
 
 /** From the start again after each lighter week, some higher: where there is a lighter week to go by. */
-function waves(
-  lever: Lever,
-  building: readonly { readonly week: number; readonly by: number }[],
-  lighter: readonly number[],
-): LeverRule[] {
+function waves(lever: Lever, building: readonly OffsetAt[], lighter: readonly number[]): LeverRule[] {
   const [first, second] = building;
   const after = building.find((b) => b.week > (lighter[0] ?? Infinity));
   if (!first || !after) return [];

@@ -168,6 +168,16 @@ export async function findRecord(db: Db, enrolmentId: number, dayId: number): Pr
   return rows[0] && toRecord(rows[0]);
 }
 
+/** What was said in a run since an instant, newest first: of each person and day the newest, corrections included. */
+export async function listRecordsSince(db: Db, runId: number, sinceMs: number): Promise<StoredRecord[]> {
+  const { rows } = await db.query<RecordRow>({
+    name: 'records-since',
+    text: `${SELECT_RECORD} where v.run_id = $1::bigint and c.logged_at >= $2::timestamptz ${NEWEST_FIRST}`,
+    values: [runId, new Date(sinceMs)],
+  });
+  return rows.map(toRecord).sort((a, b) => b.loggedAtMs - a.loggedAtMs);
+}
+
 /** How far each person got with each day, by enrolment and day: all that strands are made of. */
 interface Standing {
   readonly outcome: Outcome;

@@ -22,7 +22,7 @@ describe('axe finds nothing to mend, in light and in dark', () => {
       ['Export and import', 'Take out'],
       ['move all later days', 'The progression goes'],
       ['place as a retest', 'About three weeks'],
-      ['its session', 'in week 1, before any lever'],
+      ['its session', 'in week 1, before anything changes'],
     ] as const) {
       await page.getByRole('button', { name: open, exact: true }).click();
       await page.getByRole('dialog').getByText(shown).first().waitFor();

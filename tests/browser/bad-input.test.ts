@@ -194,7 +194,7 @@ test('without a network the log is kept on the phone, and sent when there is one
   await page.getByLabel(/^5,/).check({ force: true });
   await page.getByLabel('A word to your coach').fill('From the cellar');
   await page.context().setOffline(true);
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Send to coach' }).click();
   await page.getByRole('heading', { name: 'Kept on this phone' }).waitFor();
   await page.context().setOffline(false);
   await expect
@@ -218,7 +218,7 @@ test('a log that the server doesn’t take stays on the phone, says why, can be 
   await page.route('**/log', (route) =>
     route.request().method() === 'POST' ? route.fulfill({ status: 404, body: '' }) : route.continue(),
   );
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Send to coach' }).click();
   await page.getByText('It couldn’t be delivered').waitFor();
   await page.getByText('the link that it was made with', { exact: false }).first().waitFor();
   await page.unroute('**/log');
@@ -244,7 +244,7 @@ test('without script, Today and the log still work', async () => {
   await page.getByText('part of it', { exact: true }).click();
   await page.getByLabel('About how much?').selectOption('75');
   await page.getByLabel('A word to your coach').fill('No script here');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Send to coach' }).click();
   await page.getByText('You logged this: part of it').waitFor();
   await page.close();
 });

@@ -20,23 +20,24 @@ describe('people', () => {
   test('a roster is shown row by row before anything is written, and wrong rows are left out only when said', async () => {
     await coach.goto(`${base}/people`);
     await coach.getByText('140 in this programme').waitFor();
-    await coach.getByRole('button', { name: 'Bring people in' }).click();
+    await coach.getByRole('button', { name: 'Add people' }).click();
     await coach
-      .getByLabel('or paste it')
+      .getByLabel('Names, one a line')
       .fill('name,time zone,kit,spare,level\nZora Quill,Europe/Lisbon,chair; band,knees,3\nYann Moor,Mars,,,\n');
     await coach.getByText('“Mars” is no time zone').waitFor();
     await coach.getByRole('button', { name: 'Cancel' }).click();
     await coach.reload();
     await coach.getByText('140 in this programme').waitFor();
-    await coach.getByRole('button', { name: 'Bring people in' }).click();
+    await coach.getByRole('button', { name: 'Add people' }).click();
+    await coach.getByText('A list from elsewhere').click();
     await coach.locator('input[type=file]').setInputFiles({
       name: 'roster.csv',
       mimeType: 'text/csv',
       buffer: Buffer.from('name;zone;spare\nZora Quill;Europe/Lisbon;knees\nYann Moor;Mars;\n'),
     });
-    await coach.getByRole('button', { name: 'Bring in 1 person, leave out 1' }).click();
+    await coach.getByRole('button', { name: 'Add 1 person, leave out 1' }).click();
     await coach.getByText('One person is in.').waitFor();
-    await coach.getByRole('button', { name: 'Good' }).click();
+    await coach.getByRole('button', { name: 'Later' }).click();
     await coach.getByText('141 in this programme').waitFor();
   });
 
@@ -46,11 +47,11 @@ describe('people', () => {
     const panel = coach.getByRole('complementary', { name: 'Zora Quill' });
     await panel.getByLabel('quiet floor').check();
     await panel.getByLabel(/Standing swaps/).fill('squat -> wobble');
-    await panel.getByRole('button', { name: 'Keep' }).click();
+    await panel.getByRole('button', { name: 'Save' }).click();
     await panel.getByText('doesn’t name two movements').waitFor();
     await panel.getByLabel(/Standing swaps/).fill('squat -> chair squat');
-    await panel.getByRole('button', { name: 'Keep' }).click();
-    await panel.getByText('Kept.').waitFor();
+    await panel.getByRole('button', { name: 'Save' }).click();
+    await panel.getByText('Saved.').waitFor();
     await coach
       .getByRole('row', { name: /Zora Quill/ })
       .getByText(/sore knees, quiet floor · 1 swap/)
@@ -88,12 +89,12 @@ describe('a participant says what fits them', () => {
     while (await phone.locator('input[name=kit]:checked').count())
       await phone.locator('input[name=kit]:checked').first().uncheck();
     await phone.getByRole('button', { name: 'Save my kit' }).click();
-    await phone.getByText('Kept. Your sessions follow it').waitFor();
+    await phone.getByText('Saved. Your sessions follow it').waitFor();
     while (await phone.locator('input[name=spare]:checked').count())
       await phone.locator('input[name=spare]:checked').first().uncheck();
     await phone.getByLabel('seated only').check();
     await phone.getByRole('button', { name: 'Save what I avoid' }).click();
-    await phone.getByText('Kept. Your sessions follow it').waitFor();
+    await phone.getByText('Saved. Your sessions follow it').waitFor();
     await phone.goto(`${linkPath}/w3d3`);
     await phone.getByText(/lines are in your shape/).click();
     await phone.getByText('instead of squat: seated only').waitFor();
@@ -105,11 +106,11 @@ describe('a participant says what fits them', () => {
     const phone = await openPage(browser, PHONE);
     const { linkPath, linkName } = demo().workspaces[1]!;
     await phone.goto(`${linkPath}/me`);
-    await phone.getByRole('button', { name: 'Keep this' }).click();
+    await phone.getByRole('button', { name: 'Save this' }).click();
     await phone.getByText('Please answer each question; nothing was changed.').waitFor();
     for (let i = 0; i < 5; i++)
       await phone.locator(`input[name="care-${i}"][value="${i === 2 ? 'yes' : 'no'}"]`).check();
-    await phone.getByRole('button', { name: 'Keep this' }).click();
+    await phone.getByRole('button', { name: 'Save this' }).click();
     await phone.getByText('Please see a clinician before you start.').waitFor();
     await phone.goto(linkPath);
     await phone.getByText('Before you start: please see a clinician first.').waitFor();
@@ -139,7 +140,7 @@ describe('movements', () => {
     await coach.getByRole('complementary', { name: 'wall push-up' }).waitFor();
     await coach.getByLabel('Words').fill('');
     await coach.getByLabel('pattern').selectOption('push');
-    await coach.getByLabel('to spare').selectOption('no-floor');
+    await coach.getByLabel('avoid').selectOption('no-floor');
     await coach.getByRole('combobox', { name: 'kit' }).selectOption('none');
     await coach.getByText(/^\d of \d+$/).waitFor();
   });
@@ -148,12 +149,12 @@ describe('movements', () => {
     await coach.goto(`${base}/movements?edit=new`);
     await coach.getByLabel('Name', { exact: true }).fill('squat');
     await coach.getByLabel('Seconds each, quick').fill('5');
-    await coach.getByRole('button', { name: 'Keep' }).click();
+    await coach.getByRole('button', { name: 'Save' }).click();
     await coach.getByText('“squat” is a movement already.').waitFor();
     await coach.getByText('Paces go from quick to careful').waitFor();
     await coach.getByLabel('Name', { exact: true }).fill('Harbour step');
     await coach.getByLabel('Seconds each, quick').fill('1');
-    await coach.getByRole('button', { name: 'Keep' }).click();
+    await coach.getByRole('button', { name: 'Save' }).click();
     await coach.getByRole('heading', { name: 'Harbour step' }).waitFor();
     await coach.goto(`${base}/write/w4d7`);
     await coach.locator('.cm-content').waitFor();
@@ -165,10 +166,10 @@ describe('movements', () => {
     await coach.getByRole('link', { name: 'A new ladder with it' }).click();
     await coach.getByLabel('Ladder', { exact: true }).fill('Harbour');
     await coach.getByLabel(/Steps, easiest first/).fill('march\nHarbour step: with a turn\nmarch');
-    await coach.getByRole('button', { name: 'Keep' }).click();
+    await coach.getByRole('button', { name: 'Save' }).click();
     await coach.getByText('stands on this ladder twice').waitFor();
     await coach.getByLabel(/Steps, easiest first/).fill('march\nHarbour step: with a turn');
-    await coach.getByRole('button', { name: 'Keep' }).click();
+    await coach.getByRole('button', { name: 'Save' }).click();
     await coach.getByRole('list', { name: 'Harbour, easiest first' }).waitFor();
     await coach.goto(`${base}/movements?m=harbour-step`);
     await coach.getByRole('button', { name: 'delete' }).click();

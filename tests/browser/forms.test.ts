@@ -16,19 +16,18 @@ beforeAll(async () => {
   await coach.getByRole('button', { name: 'New programme' }).click();
   await coach.getByLabel('Title').fill('Every form');
   await coach.getByLabel('Weeks', { exact: true }).fill('2');
-  await coach.getByLabel('Starts on a Monday').fill('2026-05-11');
-  await coach.getByRole('button', { name: 'Make it' }).click();
+  await coach.getByLabel('Begins').fill('2026-05-11');
+  await coach.getByRole('button', { name: 'Make the programme' }).click();
   await coach.waitForURL('**/plan');
   programmeUrl = coach.url().replace(/\/plan$/, '');
   await coach.getByRole('link', { name: 'People' }).click();
-  await coach.getByRole('button', { name: 'Add a person' }).click();
-  await coach.getByLabel('Name').fill('Odile Fernwerth');
-  await coach.getByLabel('Time zone').fill('Berlin');
-  await coach.getByTitle('Europe/Berlin').click();
+  await coach.getByLabel('Names, one a line').fill('Odile Fernwerth');
+  await coach.getByLabel('Time zone').selectOption('Europe/Berlin');
   await coach.getByLabel('Joined').fill('2026-05-11');
-  await coach.getByRole('button', { name: 'Add and make a link' }).click();
-  link = await coach.getByLabel('Personal link').inputValue();
-  await coach.getByRole('button', { name: 'I have it' }).click();
+  await coach.getByRole('button', { name: 'Add 1 person' }).click();
+  await coach.getByRole('button', { name: 'Hand out their link' }).click();
+  link = await coach.getByLabel('Personal link of Odile Fernwerth').inputValue();
+  await coach.getByRole('button', { name: 'I have them' }).click();
   await reader.clock.install();
 }, 120_000);
 afterAll(async () => {
@@ -87,7 +86,7 @@ describe('a session of many forms, from the writer to Follow up', () => {
     await reader.getByText('whole rounds').first().waitFor();
     await field(/whole rounds/).fill('3');
     await field(/reps of the next round/).fill('2');
-    await reader.getByRole('button', { name: 'Keep it' }).click();
+    await reader.getByRole('button', { name: 'Send to coach' }).click();
     await reader.getByText('You logged this').waitFor();
   });
 
@@ -186,7 +185,7 @@ describe('a session of many forms, from the writer to Follow up', () => {
     await reader.getByText('Match or beat: 2 whole rounds of squat').waitFor();
     await field(/whole rounds/).fill('4');
     await reader.getByText('Match or beat: 4 whole rounds of squat').waitFor();
-    await reader.getByRole('button', { name: 'Keep it' }).click();
+    await reader.getByRole('button', { name: 'Send to coach' }).click();
     await reader.getByText('top set 2.5').waitFor();
   });
 
@@ -195,7 +194,7 @@ describe('a session of many forms, from the writer to Follow up', () => {
     // The server's clock stands still in these tests: of two logs that waited for no time the later one came later.
     await reader.clock.setFixedTime('2026-05-13T12:00:00Z');
     await field(/whole rounds/).fill('5');
-    await reader.getByRole('button', { name: 'Keep it' }).click();
+    await reader.getByRole('button', { name: 'Send to coach' }).click();
     await reader.getByText('5 rounds').waitFor();
     await coach.goto(`${programmeUrl}/follow-up`);
     await coach.getByText('Odile Fernwerth').first().click();

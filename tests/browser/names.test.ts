@@ -103,13 +103,13 @@ describe('new names', () => {
     const crane = dialog.getByRole('group', { name: 'crane dance' });
     await crane.getByRole('button', { name: 'held' }).click();
     await crane.getByRole('textbox').first().fill('0');
-    await dialog.getByRole('button', { name: 'Keep them for us' }).click();
+    await dialog.getByRole('button', { name: 'Save them for us' }).click();
     await crane.getByRole('alert').getByText('more than 0').waitFor(SOON);
     await dialog.locator('.ant-btn-loading').waitFor({ state: 'detached' });
     await crane.getByRole('textbox').first().fill('25');
     await crane.getByLabel('with').fill('chair');
     expect(await findFaults(coach)).toEqual([]);
-    await dialog.getByRole('button', { name: 'Keep them for us' }).click();
+    await dialog.getByRole('button', { name: 'Save them for us' }).click();
     await dialog.waitFor({ state: 'hidden' });
     await coach.locator('.plan-kit', { hasText: 'chair' }).waitFor(SOON);
     expect(await coach.getByText('new here').count()).toBe(0);
@@ -147,7 +147,7 @@ describe('Movements', () => {
     );
     await coach.getByRole('link', { name: 'change this ladder' }).click();
     await coach.getByRole('textbox', { name: 'Ladder' }).fill('Our jumps');
-    await coach.getByRole('button', { name: 'Keep' }).click();
+    await coach.getByRole('button', { name: 'Save' }).click();
     await coach.getByRole('heading', { name: 'Our jumps' }).waitFor(SOON);
   });
   test('stand in use where a session has them', async () => {
@@ -168,7 +168,7 @@ test('on a phone the list of new names can be read and kept', async () => {
   const dialog = phone.getByRole('dialog', { name: 'Make 2 movements known' });
   await dialog.waitFor();
   expect(await phone.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
-  await dialog.getByRole('button', { name: 'Keep them for us' }).click();
+  await dialog.getByRole('button', { name: 'Save them for us' }).click();
   await dialog.waitFor({ state: 'hidden' });
   await phone.close();
 });

@@ -65,7 +65,7 @@ describe('a four-week programme from an empty page, by keyboard alone', () => {
     await press('Enter');
     await page.getByLabel('Title').focus();
     await page.keyboard.type('Four weeks by key');
-    await page.getByRole('button', { name: 'Make it' }).focus();
+    await page.getByRole('button', { name: 'Make the programme' }).focus();
     await press('Enter');
     await page.waitForURL('**/plan');
     await cell(/, to write/)
@@ -94,8 +94,8 @@ describe('a four-week programme from an empty page, by keyboard alone', () => {
     await proposal().getByText('Strong start as a track on 4 Mondays').waitFor();
     await press('Enter');
     await applied(/as a track on 4 Mondays/);
-    // It doesn't grow until a school or a lever is chosen.
-    await page.getByLabel('School').focus();
+    // It doesn't grow until that is said.
+    await page.getByLabel('Way of progressing').focus();
     await page.keyboard.type('Rounds');
     await proposal()
       .getByText(/rounds and reps first/)
@@ -111,7 +111,7 @@ describe('a four-week programme from an empty page, by keyboard alone', () => {
     await page.getByRole('slider', { name: 'reps, week 3' }).focus();
     await press('ArrowUp');
     await proposal()
-      .getByText(/Strong start: reps: wave \+2/)
+      .getByText(/Strong start: reps 10\/12\/10\/10, /)
       .waitFor();
     await proposal().getByRole('button', { name: 'Day by day' }).focus();
     await press('Enter');
@@ -120,7 +120,7 @@ describe('a four-week programme from an empty page, by keyboard alone', () => {
       .waitFor();
     await proposal().getByRole('button', { name: 'Apply' }).focus();
     await press('Enter');
-    await applied(/wave \+2/);
+    await applied(/Strong start: reps 10\/12\/10\/10, /);
   });
 
   test('a session is taken up and put on another day, and taken back', async () => {
@@ -177,7 +177,7 @@ describe('a four-week programme from an empty page, by keyboard alone', () => {
     await press('p');
     await proposal().getByText('Monday, week 4 kept as it is').waitFor();
     await press('Enter');
-    await applied(/pinned/);
+    await applied(/kept as it is/);
     await page.locator('[data-cell="w4d1"]').focus();
     await press('p');
     await press('Enter');
@@ -204,7 +204,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
   test('is made, written, and turned into two tracks', async () => {
     await page.getByRole('button', { name: 'New programme' }).click();
     await page.getByLabel('Title').fill('Four weeks by hand');
-    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.getByRole('button', { name: 'Make the programme' }).click();
     await page.waitForURL('**/plan');
     for (const [key, text] of [
       ['w1d1', STRONG],
@@ -221,7 +221,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
       await apply(/as a track on 4/);
       // A new track doesn't grow yet: what suits its form is offered, or a school chosen.
       await page.locator('.lever-offers').getByRole('button').first().waitFor();
-      await page.getByLabel('School').selectOption('rounds-and-reps');
+      await page.getByLabel('Way of progressing').selectOption('rounds-and-reps');
       await apply(/rounds and reps first/);
     }
     await expect
@@ -240,7 +240,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await page.mouse.up();
     await expect.poll(() => point.getAttribute('aria-valuetext'), SOON).not.toBe(before);
     await page.locator('[data-cell="w3d3"].is-changed').waitFor();
-    await proposal().getByRole('button', { name: 'Leave it' }).click();
+    await proposal().getByRole('button', { name: 'Discard' }).click();
     await expect.poll(() => point.getAttribute('aria-valuetext'), SOON).toBe(before);
   });
 
@@ -258,7 +258,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await page.getByRole('slider', { name: 'reps, week 2' }).waitFor();
     await expect.poll(() => page.locator('.levers > li').count(), SOON).toBe(1);
     await page.locator('[data-cell="w2d3"].is-changed').waitFor();
-    await proposal().getByRole('button', { name: 'Leave it' }).click();
+    await proposal().getByRole('button', { name: 'Discard' }).click();
     await expect.poll(() => lines.inputValue(), SOON).toBe(before);
     await page.getByRole('button', { name: 'as text' }).click();
   });
@@ -293,7 +293,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await page.locator('[data-cell="w1d3"]').click();
     await page.getByRole('button', { name: 'what it is' }).click();
     await page.getByText(/Choose it when people have what they have/).waitFor();
-    await page.getByLabel('School').selectOption('own-number');
+    await page.getByLabel('Way of progressing').selectOption('own-number');
     await page.getByText(/the session stays as it is/i).waitFor();
     await apply(/beat your own number/);
     await expect.poll(() => page.getByRole('slider', { name: 'reps, week 3' }).count(), SOON).toBe(0);
@@ -301,7 +301,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
 
   test('load first tells what comes next for someone, from what they did', async () => {
     await page.locator('[data-cell="w1d1"]').click();
-    await page.getByLabel('School').selectOption('load');
+    await page.getByLabel('Way of progressing').selectOption('load');
     await page.getByRole('button', { name: 'what it is' }).click();
     const next = page.locator('.next-step');
     await next.getByText('the next load, from 8').waitFor();
@@ -309,7 +309,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await next.getByLabel('Sets today').fill('12 12 11');
     await next.getByText('the same load, 12 each').waitFor();
     await next.getByText('not so yet').waitFor();
-    await proposal().getByRole('button', { name: 'Leave it' }).click();
+    await proposal().getByRole('button', { name: 'Discard' }).click();
   });
 
   test('a day gets a theme of its own, and then all of its weekday', async () => {
@@ -333,7 +333,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await writeText(page, STRONG.replace('10 push-up', '7 push-up'));
     await saved();
     await page.getByRole('link', { name: 'Plan' }).click();
-    await cell(/Strong start.*pinned/).waitFor();
+    await cell(/Strong start.*kept as it is/).waitFor();
     await page.locator('[data-cell="w3d1"]').click();
     await page.getByText('Changed by hand').waitFor();
     await page.getByRole('button', { name: 'Follow its track again' }).click();
@@ -341,7 +341,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await proposal().getByRole('button', { name: 'lines' }).click();
     await proposal().getByText('7 push-up').waitFor();
     await apply(/Monday, week 4 follows its track again/);
-    await expect.poll(() => cell(/pinned/).count(), SOON).toBe(0);
+    await expect.poll(() => cell(/kept as it is/).count(), SOON).toBe(0);
   });
 
   test('a week is arranged in a worker, with reasons and a runner-up', async () => {
@@ -445,9 +445,9 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await page
       .getByRole('listitem')
       .filter({ hasText: 'Two tracks' })
-      .getByRole('button', { name: 'start from it' })
+      .getByRole('button', { name: /^Two tracks/ })
       .click();
-    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.getByRole('button', { name: 'Make the programme' }).click();
     await page.waitForURL('**/plan');
     await expect.poll(() => page.getByLabel('Title of the programme').inputValue(), SOON).toBe('Two tracks');
     await cell(/From the file/).waitFor();
@@ -461,12 +461,12 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await page.goto('/programmes');
     await page.getByRole('button', { name: 'New programme' }).click();
     await page.getByLabel('Title').fill('Only a trial');
-    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.getByRole('button', { name: 'Make the programme' }).click();
     await page.waitForURL('**/plan');
     await page.goto('/programmes');
     await page.getByRole('link', { name: 'Only a trial' }).waitFor();
     await page.getByRole('button', { name: 'Delete the programme Only a trial' }).click();
-    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await page.getByRole('button', { name: 'Don’t delete' }).click();
     await page.getByRole('link', { name: 'Only a trial' }).waitFor();
     await page.getByRole('button', { name: 'Delete the programme Only a trial' }).click();
     await page.getByRole('button', { name: 'Delete', exact: true }).click();
@@ -482,10 +482,9 @@ describe('a four-week programme from an empty page, by pointer', () => {
   test('the two programmes that ship can be started from', async () => {
     await page
       .getByRole('listitem')
-      .filter({ hasText: 'Twenty-eight days' })
-      .getByRole('button', { name: 'start from it' })
+      .getByRole('button', { name: /Twenty-eight days/ })
       .click();
-    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.getByRole('button', { name: 'Make the programme' }).click();
     await page.waitForURL('**/plan');
     await page.getByText(/^28 sessions/).waitFor();
     await page.getByText(/Compared: Staircase, rounds and reps/).waitFor();
@@ -498,12 +497,11 @@ describe('a plan of a year', () => {
     await signIn(page);
     const year = regenerate(yearProgramme(), createTrackBook({ library: baseLibrary, routines: new Map() }));
     await page.getByRole('button', { name: 'New programme' }).click();
-    await page.getByRole('combobox', { name: 'Start from' }).click();
-    await page.getByTitle('a file').click();
+    await page.getByRole('radio', { name: /^A file/ }).check();
     await page
       .getByLabel('A programme’s file')
       .setInputFiles({ name: 'year.json', mimeType: 'application/json', buffer: Buffer.from(formatProgramme(year)) });
-    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.getByRole('button', { name: 'Make the programme' }).click();
     await page.waitForURL('**/plan', { timeout: 60_000 });
   });
   afterAll(async () => {
@@ -535,7 +533,7 @@ describe('a plan of a year', () => {
     await page.locator('[data-cell="w3d1"].is-changed').waitFor();
     await page.locator('[data-cell="w51d1"].is-changed').waitFor();
     await expect.poll(() => far.textContent(), SOON).toMatch(/proposed: changed/);
-    await proposal().getByRole('button', { name: 'Leave it' }).click();
+    await proposal().getByRole('button', { name: 'Discard' }).click();
     await expect.poll(() => far.textContent(), SOON).toBe(before);
   });
 

@@ -227,10 +227,10 @@ describe('from elsewhere and to elsewhere', () => {
   test('a block is kept as a routine, referred to, and written out when it is sent', async () => {
     await open('w8d3', 'Warm-up: 2 rounds\n6 wrist circle\n8 march\n\nMain: flow\n5 squat');
     await showCards();
-    await page.locator('.block-card').first().getByRole('button', { name: 'keep' }).click();
+    await page.locator('.block-card').first().getByRole('button', { name: 'Save this block as a routine' }).click();
     await page.getByLabel('Name', { exact: true }).fill('Slow start');
-    await page.getByRole('button', { name: 'Keep it' }).click();
-    await page.getByText('“Slow start” is kept').waitFor();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByText('“Slow start” is saved').waitFor();
     await page.getByRole('button', { name: 'Good' }).click();
     await open('w8d5', 'Title: With a routine\nMain: flow\n5 squat');
     await page.getByRole('button', { name: 'Routines' }).click();

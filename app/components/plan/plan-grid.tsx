@@ -7,7 +7,7 @@ import type { Guard } from '../../../core/progress/guards/guard.ts';
 import type { ProgrammeDifference } from '../../../core/progress/find-differences.ts';
 import type { WeekPlan } from '../../../core/progress/plan-programme.ts';
 import type { ProgrammeDocument } from '../../../core/progress/programme-document.ts';
-import { AREA_LETTERS } from '../../charts/week-figures-layout.ts';
+import { AREA_WORDS } from '../../charts/week-figures-layout.ts';
 import { Ribbon } from '../../charts/ribbon.tsx';
 import type { SpineDay } from '../spine.tsx';
 import { planRibbon } from './plan-cell.tsx';
@@ -175,10 +175,11 @@ export function PlanGrid(props: PlanGridProps) {
             </span>
           ))}
           <span role="columnheader">planned load</span>
-          <span role="columnheader" aria-label="repetitions by area">
-            <span className="area-letters" aria-hidden="true">
-              {Object.values(AREA_LETTERS).map((l) => (
-                <i key={l}>{l}</i>
+          <span role="columnheader">
+            <span className="sr">repetitions by area</span>
+            <span className="area-words" aria-hidden="true">
+              {Object.values(AREA_WORDS).map((word) => (
+                <i key={word}>{word}</i>
               ))}
             </span>
           </span>

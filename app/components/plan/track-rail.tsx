@@ -7,7 +7,8 @@ import { leverOffers, warnOf } from '../../../core/progress/lever-offers.ts';
 import { leverChoices } from '../../../core/progress/lever-choices.ts';
 import { usualBy } from '../../../core/progress/apply-lever.ts';
 import { leverName } from '../../../core/progress/lever.ts';
-import { printRule } from '../../../core/progress/lever-text.ts';
+import { describeSchedule } from '../../../core/progress/explain-week.ts';
+import { sayProgress } from '../../../core/progress/progress-sentence.ts';
 import type { ProgrammeDocument, Track } from '../../../core/progress/programme-document.ts';
 import type { LeverRule } from '../../../core/progress/schedule.ts';
 import type { SchoolId } from '../../../core/progress/schools.ts';
@@ -46,16 +47,23 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
   const school = findSchool(track.school);
   const set = (next: Partial<Track>, words: string, about?: string) =>
     propose([{ kind: 'set-track', track: { ...track, ...next } }], words, about && `${track.id} ${about}`);
+  const weeks = Math.max(programme.weeks, ...programme.days.map((d) => d.track?.week ?? 0));
+  const { library } = tools.book.scope;
+  /** `rounds 5, 5, 5, then 6 in week 4`; by its rule where that needs more than the weeks. */
+  const wordsOf = (rule: LeverRule): string =>
+    `${leverName(rule.lever)} ${
+      weeks > MOST_SAID_WEEKS || ['double', 'until-length'].includes(rule.schedule.kind)
+        ? describeSchedule(rule)
+        : sayProgress(rule, { lighter: programme.lighter, document: read.document, library, weeks })
+    }`;
   const setRule = (i: number, rule: LeverRule) =>
     set(
       { levers: track.levers.map((r, k) => (k === i ? rule : r)) },
-      `${track.name}: ${printRule(rule)}`,
+      `${track.name}: ${wordsOf(rule)}`,
       leverName(rule.lever),
     );
   const choices = leverChoices(read.document, track.levers, tools.book.scope.library);
-  const weeks = Math.max(programme.weeks, ...programme.days.map((d) => d.track?.week ?? 0));
   const lengthSec = tools.planner.of(track.text)?.clockSec.likely ?? 0;
-  const { library } = tools.book.scope;
   const offers = useMemo(() => leverOffers(read.document, weeks, library), [read, weeks, library]);
   const warning = useMemo(
     () =>
@@ -70,7 +78,7 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
       schedule: { kind: 'each-week', by },
       ...(programme.lighter.length > 0 && { lighterBy: 0 }),
     };
-    set({ levers: [...track.levers, rule] }, `${track.name}: ${printRule(rule)}`, leverName(lever));
+    set({ levers: [...track.levers, rule] }, `${track.name}: ${wordsOf(rule)}`, leverName(lever));
   };
   const add = (value: string) => {
     const found = choices.find((c) => leverName(c.lever) === value);
@@ -82,7 +90,7 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
       schedule: { kind: 'each-week', by },
       ...(programme.lighter.length > 0 && { lighterBy: kind === 'effort' ? -2 : 0 }),
     };
-    set({ levers: [...track.levers, rule] }, `${track.name}: ${printRule(rule)}`, leverName(rule.lever));
+    set({ levers: [...track.levers, rule] }, `${track.name}: ${wordsOf(rule)}`, leverName(rule.lever));
   };
   const pickSchool = (id: SchoolId) =>
     set(
@@ -173,7 +181,7 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
             <ProgressSentence
               rule={{ lever: offers[0].lever, schedule: { kind: 'at-weeks', steps: [] } }}
               scope={{ lighter: programme.lighter, document: read.document, library, weeks }}
-              onChange={(rule) => set({ levers: [rule] }, `${track.name}: ${printRule(rule)}`, leverName(rule.lever))}
+              onChange={(rule) => set({ levers: [rule] }, `${track.name}: ${wordsOf(rule)}`, leverName(rule.lever))}
             />
           )}
           <ul className="lever-offers">

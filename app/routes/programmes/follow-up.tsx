@@ -1,6 +1,6 @@
 import { sessionTitle } from '../../../core/session/session-title.ts';
 import { Input, Segmented } from 'antd';
-import { memo, useMemo } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { DayDate } from '../../../core/calendar/day.ts';
 import {
@@ -28,7 +28,9 @@ import { listDayPlaces } from '../../../db/queries/programme.ts';
 import { findRecord, getVersionDocument, listPersonDays, listSentDays } from '../../../db/queries/record.ts';
 import type { Db } from '../../../db/pool.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
-import { coachToday } from '../../../server/coach-zone.ts';
+import { coachToday, coachZone } from '../../../server/coach-zone.ts';
+import type { SaidLately } from '../../../server/said-lately.ts';
+import { saidLately } from '../../../server/said-lately.ts';
 import { runOutcomes } from '../../../server/run-outcomes.ts';
 import { nowMs } from '../../../server/config.ts';
 import { parseId } from '../../../server/parse-number.ts';
@@ -43,6 +45,8 @@ export const meta: Route.MetaFunction = () => [{ title: 'Follow up · Ysodos' }]
 const SORTS = ['name', 'attendance', 'today'] as const;
 type Sort = (typeof SORTS)[number];
 const ROW_PX = 39;
+/** Lines of what was said that leave the strands in sight. */
+const FEW_SAID = 5;
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
@@ -53,6 +57,12 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       runOutcomes(db, programme.runId),
     ]);
     const sent = new Set(sentDays.map((d) => d.dayId));
+    const lately = await saidLately(
+      db,
+      { runId: programme.runId, today: coachToday(request), timeZone: coachZone(request) },
+      people,
+      places,
+    );
     const strands = buildStrands(
       programme,
       places.map((p) => ({ ...p, sent: sent.has(p.dayId) })),
@@ -80,6 +90,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
         ahead: count('ahead'),
       },
       days: places,
+      lately,
+      anySent: sentDays.length > 0,
       // One text for all: hundreds of small things cost more to encode one by one, here and on the page.
       packedRows: JSON.stringify(
         people.map(({ enrolmentId, name, detail }, i): PackedRow => {
@@ -171,7 +183,7 @@ const strandDays = (row: Row, days: LoaderData['days']): StrandDay[] =>
   unpackStrand(row.strand).map((mark, i) => ({ ...days[i]!, ...mark }));
 
 export default function FollowUp({ loaderData }: Route.ComponentProps) {
-  const { packedRows, weeks, firstWeekday, today, todayWords, counts, record, days } = loaderData;
+  const { packedRows, weeks, firstWeekday, today, todayWords, counts, record, days, lately, anySent } = loaderData;
   const rows = useMemo(() => unpackRows(packedRows), [packedRows]);
   const [search, setSearch] = useSearchParams();
   const navigate = useNavigate();
@@ -198,12 +210,17 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
     return (
       <div className="no-session">
         <h1>Follow up</h1>
-        <p className="soft">Nobody is in this programme yet.</p>
+        <p className="soft">
+          Here stands who did which session, how hard it was and what they said. Nobody is in this programme yet.
+        </p>
         <Link className="button-main" to="../people">
           Add people
         </Link>
       </div>
     );
+  const nothingSaid = anySent
+    ? 'Nobody has said anything since yesterday. What people log stands here first, with their words.'
+    : 'Nothing was sent yet. Once a session is out, what people log of it stands here first.';
   return (
     <div className="follow-up">
       <div className="page-title">
@@ -255,6 +272,7 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
           />
         </div>
       </div>
+      {lately ? <SaidList lately={lately} linkTo={linkTo} /> : <p className="empty">{nothingSaid}</p>}
       <div className="follow-columns">
         <BeadMarks />
         <div className="follow-grid">
@@ -384,6 +402,77 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
         </aside>
       </div>
     </div>
+  );
+}
+
+/** What was said lately, before anything else: who, how hard, what they got, their words. */
+function SaidList({
+  lately,
+  linkTo,
+}: {
+  lately: SaidLately;
+  linkTo: (changes: Record<string, string | null>) => string;
+}) {
+  const [all, setAll] = useState(false);
+  // Who has said more than "done" has a line; the others stand together.
+  const telling = lately.said.filter((s) => s.remark !== '' || s.scores.length > 0 || s.outcome !== OUTCOME_WORDS.done);
+  const plain = lately.said.filter((s) => !telling.includes(s));
+  const shown = all ? telling : telling.slice(0, FEW_SAID);
+  const nameLink = (s: SaidLately['said'][number]) => (
+    <Link to={linkTo({ person: String(s.enrolmentId), day: s.dayKey })} preventScrollReset dir="auto">
+      {s.name}
+    </Link>
+  );
+  return (
+    <section className="said" aria-label={`Said ${lately.day}`}>
+      <h2>
+        Said {lately.day} <span className="soft">{lately.count}</span>
+      </h2>
+      <ul>
+        {shown.map((s) => (
+          <li key={`${s.enrolmentId} ${s.dayKey}`}>
+            {nameLink(s)}
+            <span className="said-effort">
+              {s.effort === null ? (
+                <span className="soft">–</span>
+              ) : (
+                <>
+                  <span className="sr">effort </span>
+                  <b>{s.effort}</b>
+                  <i aria-hidden="true" style={{ width: `${s.effort * 10}%` }} />
+                </>
+              )}
+            </span>
+            <span className="said-words">
+              <span className="soft">{[s.outcome, ...s.scores].join(' · ')}</span>
+              {s.remark !== '' && <q dir="auto">{s.remark}</q>}
+            </span>
+            <span className="soft small">{s.at}</span>
+          </li>
+        ))}
+        {plain.length > 0 && (
+          <li className="said-plain">
+            <span className="soft">done, effort</span>
+            <span>
+              {plain.map((s, i) => (
+                <span key={`${s.enrolmentId} ${s.dayKey}`}>
+                  {i > 0 && ' · '}
+                  {nameLink(s)} {s.effort ?? <span className="soft">–</span>}
+                </span>
+              ))}
+            </span>
+          </li>
+        )}
+      </ul>
+      {telling.length > FEW_SAID && (
+        <button type="button" className="tool" aria-expanded={all} onClick={() => setAll(!all)}>
+          {all ? 'fewer' : `all ${telling.length} with words or scores`}
+        </button>
+      )}
+      {lately.count > lately.said.length && (
+        <p className="soft small">{lately.count - lately.said.length} more stand in the strands below.</p>
+      )}
+    </section>
   );
 }
 

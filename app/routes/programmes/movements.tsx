@@ -163,7 +163,7 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
           onPick={(v) => set('kit', v)}
         />
         <Pick
-          label="to spare"
+          label="avoid"
           value={filters.spare}
           options={SPARES}
           words={SPARE_WORDS}

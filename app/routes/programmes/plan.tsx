@@ -232,9 +232,8 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
           />
           <div className="soft small plan-legend">
             <p>
-              Ribbons share one time scale; lighter bars and soft ends are estimates. Small columns: repetitions of{' '}
-              <b>L</b>egs, <b>H</b>ips and back, <b>P</b>ush, p<b>U</b>ll, <b>T</b>runk, heart (<b>C</b>), <b>M</b>
-              obility.{' '}
+              Ribbons share one time scale; lighter bars and soft ends are estimates. The small columns are repetitions
+              by area.{' '}
               <button type="button" className="tool small" onClick={() => setDialog({ kind: 'figures' })}>
                 As a table
               </button>
