@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { Cue } from '../../core/follow/follow.ts';
 import {
@@ -12,7 +12,7 @@ import {
 } from '../../core/follow/follow.ts';
 import { seenScores } from '../../core/follow/seen-scores.ts';
 import type { Stage } from '../../core/follow/stage.ts';
-import { carriedFigure } from '../../core/follow/stage.ts';
+import { carriedFigure, sideWords, spokenDose } from '../../core/follow/stage.ts';
 import type { ScoredBlock } from '../../core/record/score.ts';
 import type { ToMatch } from '../../core/record/to-match.ts';
 import { formatClock } from '../../core/words/format-clock.ts';
@@ -20,6 +20,7 @@ import type { PackedRibbon } from '../charts/pack-ribbon.ts';
 import { Ribbon } from '../charts/ribbon.tsx';
 import { ClockQuestion } from './clock-question.tsx';
 import { placeWords, seenWords, tapWords } from './clock-words.ts';
+import { focusHeading } from './focus.ts';
 import { useCalls } from './use-calls.ts';
 import { useFollow } from './use-follow.ts';
 import { useWakeLock } from './use-wake-lock.ts';
@@ -61,6 +62,13 @@ export function ClockScreen(props: ClockScreenProps) {
   );
   const { state, now, saved, send, start } = useFollow(stages, `ysodos-clock-${versionId}`, onCue);
   useWakeLock(state?.status === 'running');
+  // The buttons that started, stopped or ended it are gone: one goes on from what it says now.
+  const phase = !state ? 'before' : state.status === 'finished' ? 'after' : 'during';
+  const lastPhase = useRef(phase);
+  useEffect(() => {
+    if (lastPhase.current !== phase) focusHeading();
+    lastPhase.current = phase;
+  }, [phase]);
   useEffect(() => {
     if (!flash) return;
     const timer = setTimeout(() => setFlash(''), FLASH_MS);
@@ -111,6 +119,12 @@ export function ClockScreen(props: ClockScreenProps) {
           <span>{formatClock(totalSec)}</span>
         </p>
         <h1>{stages.length === 0 ? 'This session has nothing to time' : 'Put the phone where you can see it'}</h1>
+        <noscript>
+          <p className="clock-note">
+            The clock needs JavaScript, which is switched off here. The session can be done from its list, and logged
+            without it.
+          </p>
+        </noscript>
         <p>The clock calls three, two, one, halfway and when to switch sides. At your own pace it waits for a tap.</p>
         <div className="clock-foot">
           {soundButton}
@@ -189,12 +203,7 @@ export function ClockScreen(props: ClockScreenProps) {
     totalSec === 0
       ? 0
       : (stage.timelineStartSec + (stage.timelineEndSec - stage.timelineStartSec) * doneRatio) / totalSec;
-  const side =
-    stage.switchAtSec.length > 0
-      ? stage.switchAtSec.filter((s) => s <= spentSec).length % 2 === 0
-        ? 'first side'
-        : 'other side'
-      : '';
+  const side = stage.kind === 'work' ? sideWords(stage, spentSec) : '';
   const first = toMatch.sameAs[stage.block];
   const seenFirst = first === undefined ? '' : seenWords(seenScores(state, stages, scored), scored, first);
   const matchWords = seenFirst || toMatch.words[stage.block];
@@ -293,6 +302,10 @@ export function ClockScreen(props: ClockScreenProps) {
       )}
       <p className="clock-flash" role="status">
         {paused ? 'Paused' : flash}
+      </p>
+      {/* What a voice would say: without it a screen reader does. */}
+      <p className="sr" aria-live="assertive">
+        {calls === 'voice' ? '' : spokenDose(stage.figure, stage.title, stage.sides)}
       </p>
       <div className="clock-foot">
         {nextStage && (

@@ -42,7 +42,17 @@ export function CoachHead({ programme, dayKey }: CoachHeadProps) {
       <nav className="head-shelves" aria-label="Shelves">
         {base && <NavLink to={`${base}/movements`}>Movements</NavLink>}
         {base && <NavLink to={`${base}/people`}>People</NavLink>}
-        <details className="head-self">
+        <details
+          className="head-self"
+          onKeyDown={(event) => {
+            if (event.key !== 'Escape' || !event.currentTarget.open) return;
+            event.currentTarget.open = false;
+            event.currentTarget.querySelector('summary')?.focus();
+          }}
+          onBlur={(event) => {
+            if (!event.currentTarget.contains(event.relatedTarget)) event.currentTarget.open = false;
+          }}
+        >
           <summary>{coach?.coachName.split(' ')[0] ?? 'You'}</summary>
           <div>
             <p className="soft small">

@@ -1,4 +1,5 @@
 import type { Stage } from './stage.ts';
+import { spokenDose } from './stage.ts';
 
 /**
  * The clock that a participant follows. Times are milliseconds of one monotonic clock, given by the caller.
@@ -240,7 +241,7 @@ export const cuesBetween = (stage: Stage, fromSec: number, toSec: number): Cue[]
 export function cueWords(cue: Cue, stage: Stage): string {
   switch (cue) {
     case 'go':
-      return [stage.figure, stage.title].filter(Boolean).join(' ');
+      return spokenDose(stage.figure, stage.title, stage.sides);
     case 'rest':
       return 'Rest';
     case 'three':
@@ -252,7 +253,7 @@ export function cueWords(cue: Cue, stage: Stage): string {
     case 'halfway':
       return 'Halfway';
     case 'switch':
-      return 'Switch sides';
+      return stage.switchAtSec.length === 1 && stage.sides[1] ? `Switch sides, now ${stage.sides[1]}` : 'Switch sides';
     case 'ten':
       return 'Ten seconds';
     case 'work-cap':

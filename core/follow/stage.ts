@@ -27,6 +27,8 @@ export interface StageLine {
   readonly names?: readonly string[];
 }
 
+export type Side = 'left' | 'right';
+
 /** One thing that the clock shows. */
 export interface Stage {
   readonly kind: 'work' | 'rest' | 'get-ready' | 'ready' | 'span';
@@ -51,6 +53,8 @@ export interface Stage {
   readonly rules: readonly string[];
   /** What fills an open span. */
   readonly lines: readonly StageLine[];
+  /** The sides that it is done on, in their order; none where there is nothing to tell apart. */
+  readonly sides: readonly Side[];
   /** Seconds from its start at which sides are switched. */
   readonly switchAtSec: readonly number[];
   readonly workCapSec: number | null;
@@ -163,6 +167,7 @@ function splitHolds(stage: Stage, step: Step): Stage[] {
       title: isHold ? `hold ${part.name ?? ''}`.trim() : stage.title,
       figure: isHold ? formatClock(part.sec.likely) : part.reps === null ? stage.figure : String(part.reps),
       details: [...side, ...(isHold ? [] : [stage.details])].filter(Boolean).join(' · '),
+      sides: side,
       switchAtSec: [],
       timelineStartSec: startSec,
       timelineEndSec: atSec,
@@ -182,6 +187,7 @@ function toStage(step: Step, block: Block, plan: SessionPlan, startSec: number, 
   const lines = listed ? step.items.flatMap((i) => stageLine(block, i, step)) : [];
   const isChosenRest = isRest && step.sec.low !== step.sec.high && step.ruledBy === 'clock';
   const title = isRest ? restTitle(step) : (said?.title ?? words.title);
+  const sides = [...new Set(step.parts.flatMap((p) => p.side ?? []))];
   return {
     kind: isRest ? 'rest' : listed ? 'span' : 'work',
     ruledBy: step.ruledBy,
@@ -193,11 +199,12 @@ function toStage(step: Step, block: Block, plan: SessionPlan, startSec: number, 
     set: step.set,
     sets: own.sets,
     title,
-    nextWords: listed ? lines.map((l) => l.name).join(', ') : [words.figure, words.title].filter(Boolean).join(' '),
+    nextWords: listed ? lines.map((l) => l.name).join(', ') : spokenDose(words.figure, words.title, sides),
     figure: listed ? '' : words.figure,
     details: listed ? '' : words.details,
     rules: [],
     lines,
+    sides,
     switchAtSec: switches(step),
     workCapSec: step.workCapSec ?? null,
     optional: step.optional,
@@ -210,6 +217,17 @@ function toStage(step: Step, block: Block, plan: SessionPlan, startSec: number, 
     ends: said?.ends ?? null,
     enoughFromSec: isChosenRest ? step.sec.low : null,
   };
+}
+
+/** `8 each side split squat`: with the sides where it is a number for each. */
+export const spokenDose = (figure: string, title: string, sides: readonly Side[]): string =>
+  [figure, figure !== '' && sides.length > 1 ? 'each side' : '', title].filter(Boolean).join(' ');
+
+/** Which side it is now, or which comes first where only the participant knows; empty where there is nothing to tell apart. */
+export function sideWords({ sides, switchAtSec }: Pick<Stage, 'sides' | 'switchAtSec'>, spentSec: number): string {
+  if (sides.length < 2) return '';
+  if (switchAtSec.length === 0) return `${sides[0]} first`;
+  return `now ${sides[switchAtSec.filter((s) => s <= spentSec).length % sides.length]}`;
 }
 
 function itemWords(item: WorkItem, lead: Part, step: Step, block: Block) {

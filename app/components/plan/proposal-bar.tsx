@@ -1,5 +1,6 @@
 import { Button } from 'antd';
 import { useEffect, useRef, useState } from 'react';
+import { focusAgain } from '../focus.ts';
 import type { DayDifference, ProgrammeDifference } from '../../../core/progress/find-differences.ts';
 import type { Weekday } from '../../../core/calendar/day.ts';
 import { shortPlace } from '../../../core/calendar/day.ts';
@@ -46,9 +47,15 @@ export function ProposalBar({
   const [open, setOpen] = useState(false);
   const take = useRef<HTMLSpanElement>(null);
   const days = difference?.days ?? [];
+  const opener = useRef<Element | null>(null);
   useEffect(() => {
-    if (takesFocus) take.current?.querySelector('button')?.focus();
+    if (!takesFocus) return;
+    const now = document.activeElement;
+    if (!take.current?.contains(now)) opener.current = now;
+    take.current?.querySelector('button')?.focus();
   }, [takesFocus, words]);
+  // Applied or discarded: one goes on where one was.
+  useEffect(() => () => focusAgain(opener.current), []);
   const summary = [
     days.length === 0 ? '' : `${days.length} ${days.length === 1 ? 'day' : 'days'}`,
     ...(difference?.others ?? []),

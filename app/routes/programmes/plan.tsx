@@ -179,7 +179,8 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
   useEffect(() => {
     const onWindowKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      if (target.closest('input, textarea, select, dialog')) return;
+      // A list that has the focus has no use for these keys itself.
+      if (target.closest('input, textarea, dialog')) return;
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
         event.preventDefault();
         if (plan.hasProposal) plan.leave();

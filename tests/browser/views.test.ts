@@ -1,0 +1,376 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Browser, Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { findFaults } from './axe.ts';
+import { demo, openBrowser, openPage, PHONE, signIn } from './helpers.ts';
+import { findSmall } from './small.ts';
+
+interface View {
+  readonly name: string;
+  /** The route, and the components whose dialogs, menus or panels are open. */
+  readonly shows: readonly string[];
+  readonly as?: 'coach' | 'newcomer' | 'person' | 'nobody';
+  /** Below the programme (coach) or the personal link (person); whole where it begins with `/`. */
+  readonly path: string;
+  readonly act?: (page: Page) => Promise<void>;
+}
+
+const press = (name: string | RegExp) => async (page: Page) =>
+  page
+    .getByRole('button', { name, exact: typeof name === 'string' })
+    .first()
+    .click();
+const opened = async (page: Page) => page.getByRole('dialog').waitFor();
+const pressed = (name: string | RegExp) => async (page: Page) => {
+  await press(name)(page);
+  await opened(page);
+};
+const editor = async (page: Page) => page.locator('.cm-content').waitFor();
+const write = async (page: Page, text: string) => {
+  await editor(page);
+  await page.locator('.cm-content').click();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.insertText(text);
+  await page.locator('.plan-length').waitFor();
+};
+
+/** Every view, with what can stand over it, beside it, or in place of it. A new route or dialog has to be in it. */
+const VIEWS: readonly View[] = [
+  { name: 'sign-in', shows: ['routes/sign-in.tsx'], as: 'nobody', path: '/sign-in' },
+  {
+    name: 'sign-in, refused',
+    shows: ['routes/sign-in.tsx'],
+    as: 'nobody',
+    path: '/sign-in',
+    act: async (page) => {
+      await press('Sign in')(page);
+      await page.getByText('Write your e-mail address.').waitFor();
+    },
+  },
+  { name: 'a page that isn’t there', shows: ['routes/missing.tsx', 'root.tsx'], as: 'nobody', path: '/nowhere' },
+  { name: 'a link that opens nothing', shows: ['root.tsx'], as: 'nobody', path: '/p/unknown' },
+  { name: 'the first programme', shows: ['routes/programmes.tsx'], as: 'newcomer', path: '/programmes' },
+  { name: 'programmes', shows: ['routes/programmes.tsx', 'routes/coach.tsx'], path: '/programmes' },
+  {
+    name: 'new programme',
+    shows: ['components/new-programme.tsx'],
+    path: '/programmes',
+    act: pressed('New programme'),
+  },
+  {
+    name: 'the coach’s own menu',
+    shows: ['components/coach-head.tsx'],
+    path: '/programmes',
+    act: async (page) => page.locator('.head-self summary').click(),
+  },
+  { name: 'plan', shows: ['routes/programmes/plan.tsx', 'routes/programmes/programme.tsx'], path: 'plan' },
+  { name: 'plan, a day', shows: ['components/plan/day-panel.tsx'], path: 'plan?at=w6d1' },
+  {
+    name: 'plan, what changes opened, a proposal',
+    shows: ['components/plan/lever-row.tsx', 'components/plan/proposal-bar.tsx'],
+    path: 'plan?at=w6d1',
+    act: async (page) => {
+      await press('how it changes')(page);
+      await press('as text')(page);
+      await page.getByRole('slider', { name: 'rounds, week 5' }).focus();
+      await page.keyboard.press('ArrowUp');
+      await press('Day by day')(page);
+    },
+  },
+  {
+    name: 'plan, a sentence that can’t be read',
+    shows: ['components/plan/progress-sentence.tsx'],
+    path: 'plan?at=w6d1',
+    act: async (page) => {
+      await page.getByLabel('How rounds progress').fill('sixteen');
+      await page.keyboard.press('Enter');
+      await page.getByText('nothing that rounds can come to').waitFor();
+    },
+  },
+  { name: 'plan, a week', shows: ['components/plan/week-panel.tsx'], path: 'plan?at=week-6' },
+  {
+    name: 'plan, arrange',
+    shows: ['components/plan/arrange-dialog.tsx'],
+    path: 'plan?at=week-6',
+    act: async (page) => {
+      await pressed('Arrange week 6')(page);
+      await page.getByText('Runner-up').waitFor();
+    },
+  },
+  {
+    name: 'plan, blocked days',
+    shows: ['components/plan/blocked-dialog.tsx'],
+    path: 'plan',
+    act: pressed('Blocked days'),
+  },
+  {
+    name: 'plan, export and import',
+    shows: ['components/plan/exchange-dialog.tsx'],
+    path: 'plan',
+    act: pressed('Export and import'),
+  },
+  { name: 'plan, as a table', shows: ['components/plan/figures-dialog.tsx'], path: 'plan', act: pressed('As a table') },
+  { name: 'plan, keys', shows: ['components/keys-help.tsx'], path: 'plan', act: pressed('Keys') },
+  {
+    name: 'plan, compare',
+    shows: ['components/plan/compare-dialog.tsx'],
+    path: 'plan?at=week-6',
+    act: pressed('Compare'),
+  },
+  {
+    name: 'plan, move all later days',
+    shows: ['components/plan/small-dialogs.tsx'],
+    path: 'plan?at=w6d1',
+    act: pressed('move all later days'),
+  },
+  {
+    name: 'plan, a retest',
+    shows: ['components/plan/small-dialogs.tsx'],
+    path: 'plan?at=w6d1',
+    act: pressed('place as a retest'),
+  },
+  {
+    name: 'plan, a track’s session',
+    shows: ['components/plan/small-dialogs.tsx'],
+    path: 'plan?at=w6d1',
+    act: pressed('its session'),
+  },
+  { name: 'write', shows: ['routes/programmes/write.tsx'], path: 'write/w6d3', act: editor },
+  {
+    name: 'write, with errors and findings',
+    shows: ['routes/programmes/write.tsx'],
+    path: 'write/w8d6',
+    act: async (page) => {
+      await write(page, 'Target: 90 min\n\nMain: every 1:00 x 4\n30 burpee, zzz\n10 crane dance\n');
+      await page.getByText('One thing can’t be read').waitFor();
+    },
+  },
+  { name: 'write, nothing yet', shows: ['components/session-start.tsx'], path: 'write/w8d3', act: editor },
+  { name: 'write, the guide', shows: ['components/writing-guide.tsx'], path: 'write/w6d3?guide=on', act: editor },
+  { name: 'write, cards', shows: ['components/session-cards.tsx'], path: 'write/w6d3?as=cards' },
+  {
+    name: 'write, forms',
+    shows: ['components/shape-picker.tsx'],
+    path: 'write/w6d3?as=cards',
+    act: async (page) => {
+      await page
+        .getByRole('button', { name: /form of this block/ })
+        .nth(1)
+        .click();
+      await page.locator('.shapes').waitFor();
+    },
+  },
+  {
+    name: 'write, routines',
+    shows: ['components/routine-menu.tsx'],
+    path: 'write/w6d3',
+    act: async (page) => {
+      await press('Routines')(page);
+      await page.locator('.routines').waitFor();
+    },
+  },
+  { name: 'write, a day without a session', shows: ['routes/programmes/write.tsx'], path: 'write/w6d2' },
+  {
+    name: 'write, paste a plan',
+    shows: ['components/paste-dialog.tsx'],
+    path: 'write/w6d3?paste=on',
+    act: async (page) => {
+      await opened(page);
+      await page.getByLabel('Your text').fill('Monday\n3 rounds\n10 squats\nTuesday\nsomething else\n5 push ups');
+    },
+  },
+  {
+    name: 'write, copy',
+    shows: ['components/copy-dialog.tsx'],
+    path: 'write/w6d3',
+    act: async (page) => {
+      await editor(page);
+      await pressed('Copy to …')(page);
+      await page.locator('.copy-days button').first().waitFor();
+    },
+  },
+  {
+    name: 'write, save as routine',
+    shows: ['components/keep-routine-dialog.tsx'],
+    path: 'write/w6d3?as=cards',
+    act: async (page) => {
+      await page.getByRole('button', { name: 'save as routine' }).first().click();
+      await opened(page);
+    },
+  },
+  {
+    name: 'write, make it known',
+    shows: ['components/make-known-dialog.tsx'],
+    path: 'write/w8d6',
+    act: async (page) => {
+      await write(page, 'Main: flow\n10 crane dance\n8 pebble toss\n');
+      await page.getByText('2 movements are new here').click();
+      await pressed('make all 2 known')(page);
+    },
+  },
+  { name: 'send, sent', shows: ['routes/programmes/send.tsx'], path: 'send/w5d1' },
+  {
+    name: 'send, asked',
+    shows: ['routes/programmes/send.tsx'],
+    path: 'send/w5d5',
+    act: pressed(/^Send to/),
+  },
+  { name: 'send, nothing to send', shows: ['routes/programmes/send.tsx'], path: 'send/w6d2' },
+  { name: 'follow up', shows: ['routes/programmes/follow-up.tsx'], path: 'follow-up' },
+  {
+    name: 'follow up, someone’s day',
+    shows: ['routes/programmes/follow-up.tsx'],
+    path: 'follow-up',
+    act: async (page) => {
+      await page.locator('.follow-name').first().click();
+      await page.locator('.follow-days a').first().click();
+      await page.locator('.follow-record').waitFor();
+    },
+  },
+  { name: 'people', shows: ['routes/programmes/people.tsx'], path: 'people' },
+  {
+    name: 'people, one of them',
+    shows: ['components/person-panel.tsx'],
+    path: 'people',
+    act: async (page) => {
+      await page.locator('.people-name').first().click();
+      await page.locator('.person-panel').waitFor();
+    },
+  },
+  {
+    name: 'people, added',
+    shows: ['components/add-people.tsx'],
+    path: 'people',
+    act: async (page) => {
+      await pressed('Add people')(page);
+      await page.getByLabel('Names, one a line').fill('Zora Quill\nMaeve Tanaka');
+    },
+  },
+  {
+    name: 'people, a new link',
+    shows: ['components/links-dialog.tsx', 'routes/programmes/people.tsx'],
+    path: 'people',
+    act: async (page) => {
+      await page
+        .getByRole('button', { name: /^replace the link of/ })
+        .last()
+        .click();
+      await opened(page);
+      await page.getByRole('button', { name: 'Make a new one' }).click();
+      await page.locator('.made-qr').waitFor();
+    },
+  },
+  {
+    name: 'people, a link to revoke',
+    shows: ['routes/programmes/people.tsx'],
+    path: 'people',
+    act: async (page) => {
+      await page
+        .getByRole('button', { name: /^revoke the link of/ })
+        .first()
+        .click();
+      await opened(page);
+    },
+  },
+  { name: 'movements', shows: ['routes/programmes/movements.tsx'], path: 'movements?q=squat&m=squat' },
+  {
+    name: 'movements, to be changed',
+    shows: ['components/movement-form.tsx'],
+    path: 'movements?m=squat&edit=movement',
+  },
+  { name: 'movements, nothing like that', shows: ['routes/programmes/movements.tsx'], path: 'movements?q=zzzz' },
+  { name: 'today', shows: ['routes/person/today.tsx', 'routes/person.tsx'], as: 'person', path: '' },
+  { name: 'a day', shows: ['routes/person/day.tsx'], as: 'person', path: '/w2d5' },
+  { name: 'log', shows: ['routes/person/log.tsx'], as: 'person', path: '/w2d5/log' },
+  {
+    name: 'log, part of it',
+    shows: ['routes/person/log.tsx'],
+    as: 'person',
+    path: '/w2d3/log',
+    act: async (page) => page.getByText('part of it').click(),
+  },
+  { name: 'clock, before', shows: ['routes/person/clock.tsx'], as: 'person', path: '/w2d5/clock' },
+  {
+    name: 'clock, running',
+    shows: ['routes/person/clock.tsx'],
+    as: 'person',
+    path: '/w2d3/clock',
+    act: async (page) => {
+      await press('Start')(page);
+      await page.getByRole('timer').waitFor();
+    },
+  },
+  { name: 'me', shows: ['routes/person/me.tsx'], as: 'person', path: '/me' },
+  {
+    name: 'me, not all answered',
+    shows: ['routes/person/me.tsx'],
+    as: 'person',
+    path: '/me',
+    act: async (page) => {
+      await press('Save this')(page);
+      await page.getByText('Please answer each question').waitFor();
+    },
+  },
+  { name: 'a day that isn’t open', shows: ['root.tsx'], as: 'person', path: '/w4d5' },
+];
+
+let browser: Browser;
+beforeAll(async () => {
+  browser = await openBrowser();
+});
+afterAll(async () => {
+  await browser.close();
+});
+
+test('every page and every dialog is in the list', () => {
+  const shown = new Set(VIEWS.flatMap((v) => v.shows));
+  const files = readdirSync('app', { recursive: true, encoding: 'utf8' }).filter(
+    (f) => f.endsWith('.tsx') && !f.includes('.test.'),
+  );
+  const missing = files.filter((file) => {
+    const source = readFileSync(join('app', file), 'utf8');
+    const isPage = file.startsWith('routes/') && source.includes('export default function');
+    const opens = /<Dialog\b|<Popover\b/.test(source);
+    return (isPage || opens) && !shown.has(file);
+  });
+  expect(missing).toEqual([]);
+});
+
+/** One page for each kind of visitor: signing in takes longer than looking. */
+const GROUPS = ['nobody', 'newcomer', 'coach', 'person'] as const;
+
+describe.each(GROUPS)('as %s', (as) => {
+  let page: Page;
+  beforeAll(async () => {
+    page = await openPage(browser, { colorScheme: 'light', ...(as === 'person' && PHONE) });
+    if (as === 'coach') await signIn(page);
+    if (as === 'newcomer') await signIn(page, 'new');
+  });
+  afterAll(async () => {
+    await page.close();
+  });
+  const [first, second] = [0, 1].map((w) => () => demo().workspaces[w]!) as [
+    () => ReturnType<typeof demo>['workspaces'][number],
+    () => ReturnType<typeof demo>['workspaces'][number],
+  ];
+  const address = ({ path }: View): string =>
+    path.startsWith('/') && as !== 'person'
+      ? path
+      : as === 'person'
+        ? `${second().linkPath}${path}`
+        : `/programmes/${first().programmeId}/${path}`;
+
+  test.each(VIEWS.filter((v) => (v.as ?? 'coach') === as).map((v) => [v.name, v] as const))(
+    '%s: nothing for axe to find in light and dark, nothing too small to hit or to read',
+    async (_name, view) => {
+      await page.goto(address(view), { waitUntil: 'networkidle' });
+      await view.act?.(page);
+      expect({ faults: await findFaults(page), small: await findSmall(page) }).toEqual({ faults: [], small: [] });
+      expect(
+        await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+      ).toBeLessThanOrEqual(0);
+      await page.goto('about:blank');
+    },
+  );
+});
