@@ -17,17 +17,12 @@ globalThis.console.error = () => undefined;
 const extracted = extractStyle({
   includes: [
     'Button',
-    'Form',
     'Input',
-    'InputNumber',
     'Popconfirm',
     'Popover',
     'QRCode',
-    'Select',
     'Segmented',
     'Tooltip',
-    'Checkbox',
-    'DatePicker',
     'message',
   ],
   customTheme: (node: ReactElement) =>

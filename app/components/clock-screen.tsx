@@ -209,104 +209,106 @@ export function ClockScreen(props: ClockScreenProps) {
   const matchWords = seenFirst || toMatch.words[stage.block];
   const paused = state.status === 'paused';
   return (
-    <main className={`clock is-${stage.kind}${paused ? ' is-paused' : ''}`}>
-      <p className="clock-top">
-        <span>{stage.blockName}</span>
-        <b>{placeWords(stage)}</b>
-      </p>
-      <h1>{stage.title}</h1>
-      <p className="clock-dose">
-        {[
-          stage.figure && stage.kind === 'work' && numberNow === undefined ? <b key="f">{stage.figure}</b> : null,
-          stage.details,
-          side,
-        ]
-          .filter(Boolean)
-          .map((part, i) => (
-            <span key={i}>{part}</span>
-          ))}
-      </p>
-      {numberNow !== undefined && (
-        <p className={`clock-now${numberNow.length > 3 ? ' is-long' : ''}`}>
-          <b>{numberNow}</b> {stage.lines.length > 0 && <span>now</span>}
+    <main className={`clock is-running is-${stage.kind}${paused ? ' is-paused' : ''}`}>
+      <div className="clock-body">
+        <p className="clock-top">
+          <span>{stage.blockName}</span>
+          <b>{placeWords(stage)}</b>
         </p>
-      )}
-      {stage.rules.length > 0 && (
-        <ul className="clock-rules">
-          {stage.rules.map((rule) => (
-            <li key={rule}>{rule}</li>
-          ))}
-        </ul>
-      )}
-      {lines.length > 0 && (
-        <ul className="clock-lines">
-          {lines.map((line, i) => (
-            <li key={i}>
-              <b>{line.figure}</b>{' '}
-              <span>
-                {line.name}
-                {line.details && <small> {line.details}</small>}
-              </span>
-            </li>
-          ))}
-        </ul>
-      )}
-      <p
-        className={`clock-digits${shownSec >= 600 ? ' is-long' : ''}`}
-        role="timer"
-        aria-label={isOwn ? 'time so far' : 'time left'}
-      >
-        {formatClock(Math.floor(shownSec))}
-      </p>
-      {stage.workCapSec !== null && (
-        <p className="clock-aim">
-          aim to be done by <b>{formatClock(stage.durationSec - stage.workCapSec)}</b> left
+        <h1>{stage.title}</h1>
+        <p className="clock-dose">
+          {[
+            stage.figure && stage.kind === 'work' && numberNow === undefined ? <b key="f">{stage.figure}</b> : null,
+            stage.details,
+            side,
+          ]
+            .filter(Boolean)
+            .map((part, i) => (
+              <span key={i}>{part}</span>
+            ))}
         </p>
-      )}
-      {isOwn ? (
-        <p className="clock-aim">
-          your own pace
-          {stage.capSec !== null && (
-            <>
-              , at most <b>{formatClock(stage.capSec)}</b>
-            </>
-          )}
+        {numberNow !== undefined && (
+          <p className={`clock-now${numberNow.length > 3 ? ' is-long' : ''}`}>
+            <b>{numberNow}</b> {stage.lines.length > 0 && <span>now</span>}
+          </p>
+        )}
+        {stage.rules.length > 0 && (
+          <ul className="clock-rules">
+            {stage.rules.map((rule) => (
+              <li key={rule}>{rule}</li>
+            ))}
+          </ul>
+        )}
+        {lines.length > 0 && (
+          <ul className="clock-lines">
+            {lines.map((line, i) => (
+              <li key={i}>
+                <b>{line.figure}</b>{' '}
+                <span>
+                  {line.name}
+                  {line.details && <small> {line.details}</small>}
+                </span>
+              </li>
+            ))}
+          </ul>
+        )}
+        <p
+          className={`clock-digits${shownSec >= 600 ? ' is-long' : ''}`}
+          role="timer"
+          aria-label={isOwn ? 'time so far' : 'time left'}
+        >
+          {formatClock(Math.floor(shownSec))}
         </p>
-      ) : (
-        <svg className="clock-bar" viewBox="0 0 320 20" preserveAspectRatio="none" aria-hidden="true">
-          <rect x="0" y="5" width="320" height="10" rx="5" className="clock-bar-ground" />
-          <rect x="0" y="5" width={320 * doneRatio} height="10" rx="5" className="clock-bar-done" />
-          {stage.workCapSec !== null && (
-            <line
-              x1={(320 * stage.workCapSec) / stage.durationSec}
-              x2={(320 * stage.workCapSec) / stage.durationSec}
-              y1="0"
-              y2="20"
-              className="clock-bar-cap"
-            />
-          )}
-        </svg>
-      )}
-      {matchWords && !isWaiting(stage) && stage.kind !== 'rest' && (
-        <p className="clock-aim">
-          match or beat <b>{matchWords}</b>
+        {stage.workCapSec !== null && (
+          <p className="clock-aim">
+            aim to be done by <b>{formatClock(stage.durationSec - stage.workCapSec)}</b> left
+          </p>
+        )}
+        {isOwn ? (
+          <p className="clock-aim">
+            your own pace
+            {stage.capSec !== null && (
+              <>
+                , at most <b>{formatClock(stage.capSec)}</b>
+              </>
+            )}
+          </p>
+        ) : (
+          <svg className="clock-bar" viewBox="0 0 320 20" preserveAspectRatio="none" aria-hidden="true">
+            <rect x="0" y="5" width="320" height="10" rx="5" className="clock-bar-ground" />
+            <rect x="0" y="5" width={320 * doneRatio} height="10" rx="5" className="clock-bar-done" />
+            {stage.workCapSec !== null && (
+              <line
+                x1={(320 * stage.workCapSec) / stage.durationSec}
+                x2={(320 * stage.workCapSec) / stage.durationSec}
+                y1="0"
+                y2="20"
+                className="clock-bar-cap"
+              />
+            )}
+          </svg>
+        )}
+        {matchWords && !isWaiting(stage) && stage.kind !== 'rest' && (
+          <p className="clock-aim">
+            match or beat <b>{matchWords}</b>
+          </p>
+        )}
+        {asked !== undefined && (
+          <ClockQuestion
+            key={asked}
+            stage={stages[asked]!}
+            taps={tapsOf(state, asked)}
+            onAnswer={(value) => send({ kind: 'answer', stage: asked, value })}
+          />
+        )}
+        <p className="clock-flash" role="status">
+          {paused ? 'Paused' : flash}
         </p>
-      )}
-      {asked !== undefined && (
-        <ClockQuestion
-          key={asked}
-          stage={stages[asked]!}
-          taps={tapsOf(state, asked)}
-          onAnswer={(value) => send({ kind: 'answer', stage: asked, value })}
-        />
-      )}
-      <p className="clock-flash" role="status">
-        {paused ? 'Paused' : flash}
-      </p>
-      {/* What a voice would say: without it a screen reader does. */}
-      <p className="sr" aria-live="assertive">
-        {calls === 'voice' ? '' : spokenDose(stage.figure, stage.title, stage.sides)}
-      </p>
+        {/* What a voice would say: without it a screen reader does. */}
+        <p className="sr" aria-live="assertive">
+          {calls === 'voice' ? '' : spokenDose(stage.figure, stage.title, stage.sides)}
+        </p>
+      </div>
       <div className="clock-foot">
         {nextStage && (
           <p className="clock-next">

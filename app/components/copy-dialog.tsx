@@ -123,10 +123,12 @@ export function CopyDialog({ open, text, programmeId, dayKey, programmes, onClos
                       aria-pressed={key === toDay}
                       className={there ? (there.title ? 'is-taken' : 'is-empty') : ''}
                       onClick={() => setToDay(key)}
-                      aria-label={`${name}, week ${w + 1}${there?.title ? `, ${there.title}` : ''}`}
                       title={there?.title ?? ''}
                     >
-                      <b>{name.slice(0, 2)}</b>
+                      <b>
+                        {name.slice(0, 2)}
+                        <span className="sr">{`${name.slice(2)}, week ${w + 1}`}</span>
+                      </b>
                       {there?.title && <span>{there.title}</span>}
                     </button>
                   </span>

@@ -21,12 +21,12 @@ export function DayRow({ first, value, onChange, label }: DayRowProps) {
             key={name}
             type="button"
             aria-pressed={isOn}
-            aria-label={name}
             onClick={() =>
               onChange(isOn ? value.filter((w) => w !== weekday) : [...value, weekday].sort((a, b) => a - b))
             }
           >
             {name.slice(0, 3)}
+            <span className="sr">{name.slice(3)}</span>
           </button>
         );
       })}

@@ -55,6 +55,9 @@ export function Dialog({
     if (!dialog || !open) return;
     const opener = document.activeElement;
     if (!dialog.open) dialog.showModal();
+    // What has nothing to be worked with, but more than fits, is scrolled by key.
+    const body = dialog.querySelector<HTMLElement>('.dialog-body');
+    if (body && !body.querySelector(CAN_FOCUS)) body.tabIndex = 0;
     focusFirst(dialog);
     return () => {
       if (dialog.open) dialog.close();

@@ -64,8 +64,10 @@ export function LinksDialog({
               QR code
             </button>
             {shown === path && (
-              <div className="made-qr">
-                <QRCode type="svg" value={origin + path} size={200} color="#000" bgColor="#fff" bordered={false} />
+              <div className="made-qr" role="img" aria-label={`QR code of the link of ${name}`}>
+                <div aria-hidden="true">
+                  <QRCode type="svg" value={origin + path} size={200} color="#000" bgColor="#fff" bordered={false} />
+                </div>
               </div>
             )}
           </li>

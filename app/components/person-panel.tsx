@@ -43,7 +43,7 @@ export function PersonPanel({ person, errors, isKept, close }: PersonPanelProps)
       <Link className="follow-close" to={close} aria-label="Close" preventScrollReset>
         ×
       </Link>
-      <h2>{person.name}</h2>
+      <h2 dir="auto">{person.name}</h2>
       <p className={profile.care === 'wait' ? 'plan-off' : 'soft small'}>Before starting: {CARE[profile.care]}</p>
       {profile.careShared && <blockquote>{profile.careShared}</blockquote>}
       {isKept && (

@@ -40,7 +40,7 @@ export const PersonRow = memo(function PersonRow(props: PersonRowProps) {
     <div className="people-row" role="row" aria-rowindex={index + 2} style={{ top: topPx }}>
       <span role="cell">
         <Link className="people-name" to={`?person=${p.id}`} preventScrollReset aria-current={isChosen || undefined}>
-          <b>{p.name}</b>
+          <b dir="auto">{p.name}</b>
         </Link>{' '}
         <span className="soft small">{p.detail}</span>
         {p.channel && <small className="soft people-channel">{p.channel}</small>}

@@ -22,13 +22,16 @@ export async function loader({ request }: Route.LoaderArgs) {
   return { coachName, workspaceName, timeZone: coachZone(request) };
 }
 
+/** What pops up belongs to the page's content, or to the dialog that it stands in. */
+const inLandmark = (node?: HTMLElement): HTMLElement => node?.closest<HTMLElement>('dialog, main') ?? document.body;
+
 /** antd for the coach's screens. `mock="server"`: its styles come from the built sheet, none are put in by script. */
 export default function CoachLayout({ loaderData }: Route.ComponentProps) {
   const nonce = useContext(NonceContext);
   useOwnZone(loaderData.timeZone);
   return (
     <StyleProvider mock="server">
-      <ConfigProvider theme={antdTheme} csp={{ nonce }}>
+      <ConfigProvider theme={antdTheme} csp={{ nonce }} getPopupContainer={inLandmark}>
         <App component={false} message={{ maxCount: 3 }}>
           <a className="skip" href="#main">
             To the content

@@ -1,7 +1,6 @@
 import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { findFaults } from './axe.ts';
-import { demo, openBrowser, openPage, PHONE, signIn } from './helpers.ts';
+import { demo, openBrowser, openPage, PHONE, signIn, SOON, writeText } from './helpers.ts';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -11,93 +10,11 @@ afterAll(async () => {
   await browser.close();
 });
 
-describe('axe finds nothing to mend, in light and in dark', () => {
-  test('on what opens over the plan', async () => {
-    const page = await openPage(browser, { colorScheme: 'light' });
-    await signIn(page);
-    await page.goto(`/programmes/${demo().workspaces[0]!.programmeId}/plan?at=w6d1`, { waitUntil: 'networkidle' });
-    for (const [open, shown] of [
-      ['Arrange week 6', 'Runner-up'],
-      ['Blocked days', 'By hand'],
-      ['Export and import', 'Take out'],
-      ['move all later days', 'The progression goes'],
-      ['place as a retest', 'About three weeks'],
-      ['its session', 'in week 1, before anything changes'],
-    ] as const) {
-      await page.getByRole('button', { name: open, exact: true }).click();
-      await page.getByRole('dialog').getByText(shown).first().waitFor();
-      expect([open, await findFaults(page)]).toEqual([open, []]);
-      await page.keyboard.press('Escape');
-      await page.getByRole('dialog').waitFor({ state: 'detached' });
-    }
-    await page.getByRole('rowheader', { name: 'Week 6' }).click();
-    await page.getByRole('button', { name: 'Compare', exact: true }).click();
-    expect(await findFaults(page)).toEqual([]);
-    await page.getByRole('button', { name: 'Good' }).click();
-    await page.getByRole('button', { name: 'a pause before it' }).click();
-    await page.getByRole('button', { name: 'Day by day' }).click();
-    await page.getByRole('button', { name: /What is looked for/ }).click();
-    await page.getByRole('button', { name: 'as text' }).click();
-    await page.getByText('How a line is written').click();
-    await page.getByLabel('What changes, one a line').fill('speed: +1 a week');
-    await page.getByRole('alert').getByText('“speed” is nothing that can change').waitFor();
-    expect(await findFaults(page)).toEqual([]);
-    await page.close();
-  });
-
-  test('on the participant’s', async () => {
-    const page = await openPage(browser, { ...PHONE, colorScheme: 'light' });
-    const { linkPath } = demo().workspaces[1]!;
-    for (const path of [
-      linkPath,
-      `${linkPath}/w2d5`,
-      `${linkPath}/w2d5/log`,
-      `${linkPath}/w2d5/clock`,
-      `${linkPath}/me`,
-      '/sign-in',
-      '/p/unknown',
-    ]) {
-      await page.goto(path, { waitUntil: 'networkidle' });
-      expect([path, await findFaults(page)]).toEqual([path, []]);
-    }
-    await page.goto(`${linkPath}/w2d3/clock`);
-    await page.getByRole('button', { name: 'Start', exact: true }).click();
-    await page.getByRole('timer').waitFor();
-    expect(await findFaults(page)).toEqual([]);
-    await page.close();
-  });
-});
-
-test('by keyboard alone: sign in, go to a day, write, mark ready', async () => {
-  const page = await openPage(browser);
-  await page.goto('/sign-in');
-  await page.keyboard.press('Tab');
-  await page.keyboard.type(demo().workspaces[0]!.coachEmail);
-  await page.keyboard.press('Tab');
-  await page.keyboard.type(demo().password);
-  await page.keyboard.press('Enter');
-  await page.waitForURL('**/programmes');
-  await page.getByRole('link', { name: 'Eight weeks to the summer tour' }).last().focus();
-  await page.keyboard.press('Enter');
-  await page.waitForURL('**/plan');
-  await page.getByRole('gridcell', { name: /Saturday 6 June/ }).focus();
-  await page.keyboard.press('Enter');
-  await page.waitForURL('**/write/w8d6');
-  await page.locator('.cm-content').waitFor();
-  await page.locator('.cm-content').focus();
-  await page.keyboard.type('Main: flow\n5 squat\n');
-  await page.getByText('saved', { exact: true }).waitFor();
-  await page.getByRole('button', { name: 'Mark ready' }).focus();
-  await page.keyboard.press('Enter');
-  await page.waitForURL('**/send/w8d6');
-  await page.close();
-});
-
 test.each([360, 768, 1024, 1600])('no page is wider than a window of %i px', async (width) => {
   const page = await openPage(browser, { viewport: { width, height: 800 } });
   const { linkPath } = demo().workspaces[0]!;
   const wide = async () =>
-    page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+    page.evaluate(() => Math.max(0, document.documentElement.scrollWidth - document.documentElement.clientWidth));
   for (const path of [linkPath, `${linkPath}/me`, `${linkPath}/w5d1/log`, `${linkPath}/w5d1/clock`]) {
     await page.goto(path);
     expect([path, await wide()]).toEqual([path, 0]);
@@ -110,5 +27,183 @@ test.each([360, 768, 1024, 1600])('no page is wider than a window of %i px', asy
       expect([path, await wide()]).toEqual([path, 0]);
     }
   }
+  await page.close();
+});
+
+/** A session with everything that is awkward to show: long names, sides, a list, a rest. */
+const AWKWARD = `Title: Donaudampfschifffahrtsgesellschaftskapitänswitwenrente
+Effort: 5
+
+Main (Einunddreißigsilbenwörterzählübungsblock): work 0:40 rest 0:20, 2 rounds
+${'wonderfully'.repeat(3)}long raise
+8/side split squat
+`;
+
+describe('a phone, upright and sideways', () => {
+  let link: string;
+  beforeAll(async () => {
+    const coach = await openPage(browser);
+    await signIn(coach);
+    await coach.getByRole('button', { name: 'New programme' }).click();
+    await coach.getByLabel('Begins').fill('2026-05-13');
+    await coach.getByRole('button', { name: 'Make the programme' }).click();
+    await coach.waitForURL('**/plan');
+    const base = coach.url().replace(/\/plan.*$/, '');
+    await coach.goto(`${base}/people`);
+    await coach.getByLabel('Names, one a line').fill('نور الهدى');
+    await coach.getByRole('button', { name: 'Add 1 person' }).click();
+    await coach.getByRole('button', { name: 'Hand out their link' }).click();
+    link = await coach.getByLabel(/^Personal link of/).inputValue();
+    await coach.goto(`${base}/write/w1d1`);
+    await coach.locator('.cm-content').waitFor();
+    await writeText(coach, AWKWARD);
+    await coach.getByText('saved', { exact: true }).waitFor();
+    await coach.getByRole('button', { name: 'Mark ready' }).click();
+    await coach.waitForURL('**/send/w1d1');
+    await coach.getByRole('button', { name: 'Send to 1 person' }).click();
+    await coach.getByRole('dialog').getByRole('button', { name: 'Send to 1 person' }).click();
+    await coach.getByText('Version 1 is out').waitFor();
+    await coach.close();
+  });
+
+  test.each([
+    [320, 480],
+    [390, 844],
+    [844, 390],
+    [640, 400],
+  ])('at %i x %i no page is wider than the screen, whatever the words', async (width, height) => {
+    const page = await openPage(browser, { ...PHONE, viewport: { width, height } });
+    for (const path of ['', '/w1d1/log', '/w1d1/clock', '/me']) {
+      await page.goto(`${link}${path}`);
+      const wide = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+      expect([path, wide <= 0]).toEqual([path, true]);
+    }
+    await page.close();
+  });
+
+  test.each([
+    [320, 480],
+    [844, 390],
+    [390, 844],
+  ])('at %i x %i the clock has time, movement, number, next and every button on one screen', async (width, height) => {
+    const page = await openPage(browser, { ...PHONE, viewport: { width, height } });
+    await page.goto(`${link}/w1d1/clock`);
+    await page.clock.install();
+    await page.getByRole('button', { name: 'Start', exact: true }).click();
+    // The button that started it is gone; what it says now has the focus.
+    await expect.poll(() => page.evaluate(() => document.activeElement?.tagName), SOON).toBe('H1');
+    const isWhole = () =>
+      page.evaluate(() => {
+        const parts = [
+          ...document.querySelectorAll('.clock h1, .clock-digits, .clock-next, .clock-now, .clock button, .clock a'),
+        ];
+        return parts
+          .filter((e) => {
+            const box = e.getBoundingClientRect();
+            return (
+              box.width > 0 &&
+              (box.top < -0.5 || box.left < -0.5 || box.bottom > innerHeight + 0.5 || box.right > innerWidth + 0.5)
+            );
+          })
+          .map((e) => `${e.className || e.tagName} ${(e.textContent ?? '').slice(0, 20)}`);
+      });
+    for (const step of [5200, 1000, 40_000, 20_000, 20_500]) {
+      await page.clock.runFor(step);
+      expect(await isWhole()).toEqual([]);
+      const sizes = await page.evaluate(() =>
+        [...document.querySelectorAll('.clock-foot button')].map((b) => Math.round(b.getBoundingClientRect().height)),
+      );
+      expect(Math.min(...sizes)).toBeGreaterThanOrEqual(width === 320 ? 44 : 48);
+    }
+    await page.getByRole('button', { name: 'pause' }).click();
+    expect(await isWhole()).toEqual([]);
+    await page.close();
+  });
+
+  test('sides are said with their count, and which it is now; without a voice a screen reader hears what comes', async () => {
+    const page = await openPage(browser, PHONE);
+    await page.goto(`${link}/w1d1/clock`);
+    await page.clock.install();
+    await page.getByRole('button', { name: 'Voice and tones' }).click();
+    await page.getByRole('button', { name: 'Start', exact: true }).click();
+    await page.clock.runFor(5200 + 60_000);
+    await page.getByRole('heading', { name: 'split squat' }).waitFor();
+    await page.getByText('each side').first().waitFor();
+    await page.locator('.clock-dose').getByText('now left').waitFor();
+    await expect.poll(() => page.locator('[aria-live=assertive]').textContent(), SOON).toBe('8 each side split squat');
+    await page.clock.runFor(20_500);
+    await page.locator('.clock-dose').getByText('now right').waitFor();
+    await page.close();
+  });
+
+  test('without script the clock says that it needs it, and the rest works', async () => {
+    const page = await openPage(browser, { ...PHONE, javaScriptEnabled: false });
+    await page.goto(`${link}/w1d1/clock`);
+    expect(await page.locator('.clock-note').innerText()).toMatch(/^The clock needs JavaScript/);
+    await page.goto(`${link}/w1d1/log`);
+    await page.getByText('done', { exact: true }).first().click();
+    await page.getByRole('button', { name: 'Send to coach' }).click();
+    await page.getByText('You logged this: done').waitFor();
+    await page.close();
+  });
+});
+
+test('names that run from right to left stand in their own direction', async () => {
+  const page = await openPage(browser);
+  await signIn(page);
+  const id = demo().workspaces[0]!.programmeId;
+  await page.goto(`/programmes/${id}/people`);
+  await page.getByRole('button', { name: 'Add people' }).click();
+  await page.getByLabel('Names, one a line').fill('שרה לוי');
+  await page.getByRole('button', { name: 'Add 1 person' }).click();
+  await page.getByRole('button', { name: 'Later' }).click();
+  await page.goto(`/programmes/${id}/follow-up`);
+  const direction = await page
+    .locator('.follow-name b', { hasText: 'שרה לוי' })
+    .evaluate((e) => getComputedStyle(e).direction);
+  expect(direction).toBe('rtl');
+  await page.close();
+});
+
+test.each(['plan', 'write/w6d3', 'follow-up'])('%s on paper is the thing itself, without its tools', async (path) => {
+  const page = await openPage(browser);
+  await signIn(page);
+  await page.goto(`/programmes/${demo().workspaces[0]!.programmeId}/${path}`, { waitUntil: 'networkidle' });
+  await page.emulateMedia({ media: 'print' });
+  const seen = await page.evaluate(() => {
+    const isSeen = (e: Element) => e.checkVisibility() && e.getBoundingClientRect().height > 1;
+    return {
+      buttons: [...document.querySelectorAll('main button, main select, nav a')]
+        .filter(isSeen)
+        .map((e) => e.textContent),
+      text: document.querySelector('main')!.innerText,
+    };
+  });
+  expect(seen.buttons).toEqual([]);
+  const says = { plan: /planned load[\s\S]*614/i, 'write/w6d3': /Quiet/, 'follow-up': /Amara Lindqvist/ }[path]!;
+  expect(seen.text).toMatch(says);
+  await page.close();
+});
+
+test('in forced colours what is chosen, today and the current week are still told', async () => {
+  const page = await openPage(browser, { forcedColors: 'active' });
+  await signIn(page);
+  await page.goto(`/programmes/${demo().workspaces[0]!.programmeId}/plan?at=w6d1`, { waitUntil: 'networkidle' });
+  const told = await page.evaluate(() => {
+    const style = (selector: string) => getComputedStyle(document.querySelector(selector)!);
+    return {
+      chosen: style('.plan-cell.is-selected').borderTopStyle,
+      today: style('.plan-cell.is-today').borderTopWidth,
+      now: document.querySelector('.plan-row.is-now .plan-week')!.textContent,
+      load: style('.plan-sum i').borderTopStyle,
+      bars: getComputedStyle(document.querySelector('.area-columns rect')!).fill,
+    };
+  });
+  expect(told.chosen).toBe('solid');
+  expect(Number.parseFloat(told.today)).toBeGreaterThanOrEqual(2);
+  expect(told.now).toContain('now');
+  expect(told.load).toBe('solid');
   await page.close();
 });

@@ -158,7 +158,7 @@ describe('from a written session to a logged one', () => {
   test('6 the coach sees the bead, and opens the record', async () => {
     await coach.goto(`${programmeUrl}/follow-up`);
     await coach.getByText('100 %').waitFor();
-    await coach.getByRole('link', { name: /Noor Garrowhill/ }).click();
+    await coach.locator('.follow-name', { hasText: 'Noor Garrowhill' }).click();
     await coach.getByRole('link', { name: 'Wednesday, week 1' }).click();
     await coach.getByText('Good, short.').waitFor();
     await coach.getByText(/effort 7 of 10/).waitFor();

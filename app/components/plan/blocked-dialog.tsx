@@ -170,7 +170,9 @@ export function BlockedDialog({ plan, startsOn, onClose }: BlockedDialogProps) {
                 <th>Day</th>
                 <th>What</th>
                 <th>Leaves no room for</th>
-                <th />
+                <th>
+                  <span className="sr">remove</span>
+                </th>
               </tr>
             </thead>
             <tbody>

@@ -46,7 +46,9 @@ export function CompareDialog({ plan, week, onClose }: { plan: Plan; week: numbe
       <table className="compare">
         <thead>
           <tr>
-            <th />
+            <th>
+              <span className="sr">day</span>
+            </th>
             <th>{pick(left, setLeft, 'One week')}</th>
             <th>{pick(right, setRight, 'The other week')}</th>
             <th>what differs</th>

@@ -37,6 +37,7 @@ import { parseId } from '../../../server/parse-number.ts';
 import { Bead, BeadMarks, STATE_WORDS } from '../../charts/bead.tsx';
 import type { StrandDay } from '../../charts/strand-row.tsx';
 import { StrandRow, strandPct } from '../../charts/strand-row.tsx';
+import { usePrinting } from '../../components/use-printing.ts';
 import { useWindowedRows } from '../../components/use-windowed-rows.ts';
 import type { Route } from './+types/follow-up';
 
@@ -198,6 +199,8 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
   const chosenDays = useMemo(() => (chosen ? strandDays(chosen, days) : []), [chosen, days]);
   const chosenDay = chosenDays.find((b) => dayKey(b) === search.get('day'));
   const { attach, rows: rowsInSight, heightPx } = useWindowedRows(shown.length, ROW_PX);
+  const isPrinting = usePrinting();
+  const rowsDrawn = isPrinting ? shown.map((_, index) => ({ index, topPx: index * ROW_PX })) : rowsInSight;
   const linkTo = (changes: Record<string, string | null>) => {
     const next = new URLSearchParams(search);
     for (const [key, value] of Object.entries(changes)) {
@@ -300,7 +303,7 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
             <span className="soft small right">attendance</span>
           </div>
           <div ref={attach} className="follow-rows" style={{ height: heightPx }}>
-            {rowsInSight.map(({ index, topPx }) => {
+            {rowsDrawn.map(({ index, topPx }) => {
               const row = shown[index]!;
               return (
                 <PersonRow
@@ -333,7 +336,7 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
               >
                 ×
               </Link>
-              <h2>{chosen.name}</h2>
+              <h2 dir="auto">{chosen.name}</h2>
               <p className="soft">{chosen.detail}</p>
               {chosenDay && (
                 <div className="follow-record">
@@ -494,7 +497,7 @@ const PersonRow = memo(function PersonRow(props: PersonRowProps) {
   return (
     <div className={`follow-row${isChosen ? ' is-chosen' : ''}`} style={{ top: topPx }}>
       <Link className="follow-name" to={path} preventScrollReset>
-        <b>{row.name}</b> <span className="soft small">{row.detail}</span>
+        <b dir="auto">{row.name}</b> <span className="soft small">{row.detail}</span>
       </Link>
       <StrandRow
         beads={beads}

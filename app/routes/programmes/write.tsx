@@ -43,6 +43,7 @@ import { PasteDialog } from '../../components/paste-dialog.tsx';
 import { SeeAs } from '../../components/see-as.tsx';
 import { PlanPanel } from '../../components/plan-panel.tsx';
 import type { RoutineChoice } from '../../components/routine-menu.tsx';
+import { PrintedSession } from '../../components/printed-session.tsx';
 import { RoutineMenu } from '../../components/routine-menu.tsx';
 import { SessionCards } from '../../components/session-cards.tsx';
 import { SessionStart } from '../../components/session-start.tsx';
@@ -315,6 +316,7 @@ function Writer({
   const kept = typeof dialog === 'object' ? document.blocks[dialog.keep] : undefined;
   return (
     <div className="write">
+      <PrintedSession document={document} blocks={blocks} plan={plan} words={words} />
       <section className="write-text">
         <div className="write-title">
           <h1>{name}</h1>
