@@ -16,6 +16,8 @@ interface AddPeopleProps {
   readonly existing: readonly string[];
   /** What is done with their links once they are in. */
   readonly onLinks: () => void;
+  /** Takes those out again who have just come in. */
+  readonly onUndo: (ids: readonly number[]) => void;
 }
 
 const SHOWN = 60;
@@ -37,6 +39,7 @@ function useAddPeople({ programmeId, defaults, existing }: AddPeopleProps) {
     busy: fetcher.state !== 'idle',
     error: answer?.error ?? '',
     added: answer?.added ?? null,
+    ids: answer?.ids ?? [],
     words: good === 0 ? 'Add' : `Add ${plural(good, 'person', 'people')}${bad > 0 ? `, leave out ${bad}` : ''}`,
     add: () =>
       void fetcher.submit(
@@ -186,7 +189,10 @@ export function AddPeople(props: AddPeopleProps & { readonly onClose: () => void
       ) : (
         <p role="status">
           {added === 1 ? 'One person is' : `${added} people are`} in. Each needs a personal link to open their sessions:
-          hand it out now, or once the first session is sent.
+          hand it out now, or once the first session is sent.{' '}
+          <button type="button" className="link" onClick={() => props.onUndo(state.ids)}>
+            Undo
+          </button>
         </p>
       )}
     </Dialog>

@@ -1,4 +1,4 @@
-import { useContext, useEffect, useRef } from 'react';
+import { useContext, useEffect, useImperativeHandle, useRef } from 'react';
 import type { NotationIssue } from '../../core/notation/issue.ts';
 import type { Finding } from '../../core/session/finding.ts';
 import { NonceContext } from './nonce-context.ts';
@@ -65,6 +65,8 @@ export function NotationEditor({
   useEffect(() => {
     latest.current = { onChange, onCaret, onTake, onKnow, complete, explain, issues, findings };
   });
+  // Until the editor has loaded, buttons change the plain field; it takes over what stands there.
+  useImperativeHandle(handle, () => plainHandle(field.current!, (text) => latest.current.onChange(text)), []);
   useEffect(() => {
     const timer = setTimeout(() => handle.current?.showMarks(issues, findings), MARKS_AFTER_MS);
     return () => clearTimeout(timer);
@@ -75,8 +77,6 @@ export function NotationEditor({
   useEffect(() => {
     let gone = false;
     let view: EditorHandle | undefined;
-    // Until the editor has loaded, buttons change the plain field; it takes over what stands there.
-    if (field.current) handle.current = plainHandle(field.current, (text) => latest.current.onChange(text));
     void import('./notation-editor-view.ts').then(({ openEditor }) => {
       if (gone || !host.current) return;
       const plain = field.current;

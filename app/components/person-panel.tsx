@@ -19,6 +19,7 @@ interface PersonPanelProps {
   readonly errors: Record<string, string>;
   readonly isKept: boolean;
   readonly close: string;
+  readonly onRemove: () => void;
 }
 
 const CARE = {
@@ -29,7 +30,7 @@ const CARE = {
 } as const;
 
 /** One person: what fits them, as coach and person have said it. */
-export function PersonPanel({ person, errors, isKept, close }: PersonPanelProps) {
+export function PersonPanel({ person, errors, isKept, close, onRemove }: PersonPanelProps) {
   const zones = useZones();
   const { profile } = person;
   const error = (name: string) =>
@@ -121,6 +122,9 @@ export function PersonPanel({ person, errors, isKept, close }: PersonPanelProps)
         {error('swaps')}
         <button className="button-main" type="submit">
           Save
+        </button>{' '}
+        <button className="tool" type="button" onClick={onRemove}>
+          remove from this programme
         </button>
       </Form>
     </aside>

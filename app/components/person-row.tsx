@@ -15,9 +15,9 @@ export interface PersonLine {
   readonly hasLink: boolean;
 }
 
-/** What is asked before a link stops working. */
+/** What is asked before a link stops working, or somebody is gone. */
 export interface LinkQuestion {
-  readonly what: 'link' | 'revoke';
+  readonly what: 'link' | 'revoke' | 'remove';
   readonly id: number;
   readonly name: string;
 }

@@ -1,6 +1,7 @@
-import { Popconfirm, Popover } from 'antd';
+import { Popconfirm } from 'antd';
 import { useState } from 'react';
 import { useFetcher } from 'react-router';
+import { MenuPopover } from './menu-popover.tsx';
 
 export interface RoutineChoice {
   readonly id: number;
@@ -65,10 +66,10 @@ export function RoutineMenu({ routines, onInsert }: RoutineMenuProps) {
     </div>
   );
   return (
-    <Popover open={open} onOpenChange={setOpen} trigger="click" placement="bottomLeft" content={list}>
+    <MenuPopover open={open} onOpenChange={setOpen} content={list}>
       <button type="button" className="tool" aria-expanded={open}>
         Routines
       </button>
-    </Popover>
+    </MenuPopover>
   );
 }

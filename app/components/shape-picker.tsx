@@ -1,8 +1,8 @@
-import { Popover } from 'antd';
 import { useState } from 'react';
 import type { Shape } from '../../core/forms/form.ts';
 import { SHAPES } from '../../core/forms/forms.ts';
 import { ClockShapePicture } from './clock-shape-picture.tsx';
+import { MenuPopover } from './menu-popover.tsx';
 
 interface ShapePickerProps {
   readonly current?: Shape;
@@ -36,14 +36,7 @@ export function ShapePicker({ current, onPick, label }: ShapePickerProps) {
     </ul>
   );
   return (
-    <Popover
-      open={open}
-      onOpenChange={setOpen}
-      trigger="click"
-      placement="bottomLeft"
-      content={pictures}
-      destroyOnHidden
-    >
+    <MenuPopover open={open} onOpenChange={setOpen} content={pictures}>
       <button
         type="button"
         className={label ? 'shape-add' : 'shape-now'}
@@ -57,6 +50,6 @@ export function ShapePicker({ current, onPick, label }: ShapePickerProps) {
           </>
         )}
       </button>
-    </Popover>
+    </MenuPopover>
   );
 }

@@ -227,6 +227,25 @@ export async function insertPersonalLink(
   );
 }
 
+/**
+ * Takes people out of a run who have never logged anything, with their links; gives who that were. Who is in no other run is gone
+ * for good.
+ */
+export async function deleteParticipants(db: Db, enrolmentIds: readonly number[]): Promise<number[]> {
+  const { rows } = await db.query<{ id: number }>(
+    `with gone as (
+       delete from enrolment e where e.id = any($1::bigint[]) and not exists (select from record r where r.enrolment_id = e.id)
+       returning e.id, e.person_id
+     ), forgotten as (
+       delete from person p using gone where p.id = gone.person_id
+         and not exists (select from enrolment o where o.person_id = p.id and o.id <> gone.id)
+     )
+     select id from gone`,
+    [enrolmentIds],
+  );
+  return rows.map((r) => r.id);
+}
+
 /** Makes a link for each of these, who have none that works: a second one at the same moment would be refused by the database. */
 export async function insertPersonalLinks(
   db: Db,

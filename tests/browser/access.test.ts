@@ -10,7 +10,7 @@ afterAll(async () => {
   await browser.close();
 });
 
-test.each([360, 768, 1024, 1600])('no page is wider than a window of %i px', async (width) => {
+test.each([360, 640, 768, 1024, 1600])('no page is wider than a window of %i px', async (width) => {
   const page = await openPage(browser, { viewport: { width, height: 800 } });
   const { linkPath } = demo().workspaces[0]!;
   const wide = async () =>
@@ -19,7 +19,7 @@ test.each([360, 768, 1024, 1600])('no page is wider than a window of %i px', asy
     await page.goto(path);
     expect([path, await wide()]).toEqual([path, 0]);
   }
-  if (width >= 768) {
+  if (width >= 640) {
     await signIn(page);
     const base = `/programmes/${demo().workspaces[0]!.programmeId}`;
     for (const path of [`${base}/plan`, `${base}/write/w5d1`, `${base}/follow-up`, `${base}/people`]) {
@@ -205,5 +205,33 @@ test('in forced colours what is chosen, today and the current week are still tol
   expect(Number.parseFloat(told.today)).toBeGreaterThanOrEqual(2);
   expect(told.now).toContain('now');
   expect(told.load).toBe('solid');
+  await page.close();
+});
+
+test('menus close with Escape and give the focus back; a dialog moves nothing; keys work while a list has the focus', async () => {
+  const page = await openPage(browser);
+  await signIn(page);
+  const base = `/programmes/${demo().workspaces[0]!.programmeId}`;
+  const focused = () => page.evaluate(() => document.activeElement?.textContent?.trim().slice(0, 30) ?? '');
+  await page.goto(`${base}/write/w6d3`);
+  await page.getByRole('button', { name: 'Routines' }).click();
+  await page.locator('.routines').waitFor();
+  await expect.poll(focused, SOON).toBe('write it out');
+  await page.keyboard.press('Escape');
+  await page.locator('.routines').waitFor({ state: 'hidden' });
+  await expect.poll(focused, SOON).toBe('Routines');
+  await page.locator('.head-self summary').click();
+  await page.keyboard.press('Escape');
+  await expect.poll(() => page.locator('.head-self').getAttribute('open'), SOON).toBeNull();
+  await page.goto(`${base}/plan?at=w6d1`, { waitUntil: 'networkidle' });
+  const where = () => page.locator('h1').evaluate((e) => e.getBoundingClientRect().left);
+  const before = await where();
+  await page.getByRole('button', { name: 'Blocked days' }).click();
+  await page.getByRole('dialog').waitFor();
+  expect(await where()).toBe(before);
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Track', { exact: true }).last().focus();
+  await page.keyboard.press('?');
+  await page.getByRole('dialog', { name: 'Keys' }).waitFor();
   await page.close();
 });

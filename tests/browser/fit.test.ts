@@ -120,7 +120,8 @@ describe('a participant says what fits them', () => {
     await row.getByText('wait', { exact: true }).waitFor();
     expect(await coach.content()).not.toContain('pregnancy, or');
     await phone.goto(`${linkPath}/me`);
-    await phone.getByRole('button', { name: 'Forget what I said about my health' }).click();
+    await phone.getByText('Forget what I said about my health').click();
+    await phone.getByRole('button', { name: 'Yes, forget it' }).click();
     await phone.getByText('Not answered yet.').waitFor();
     await phone.close();
   });

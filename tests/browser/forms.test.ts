@@ -180,7 +180,7 @@ describe('a session of many forms, from the writer to Follow up', () => {
     expect(await value(/whole rounds/, 1)).toBe('1');
     expect(await value(/top set of bear crawl and chair dip/)).toBe('2.5');
     expect(await value(/push-up in window 1/)).toBe('11');
-    expect(await value(/last whole slot of squat/)).toBe('2');
+    expect(await value(/last whole turn of squat/)).toBe('2');
     // 5 The first number stands beside the second, and moves with it.
     await reader.getByText('Match or beat: 2 whole rounds of squat').waitFor();
     await field(/whole rounds/).fill('4');
@@ -226,7 +226,7 @@ describe('a session of many forms, from the writer to Follow up', () => {
   test('9 a pasted week is read day by day, and put on its days', async () => {
     await coach.goto(`${programmeUrl}/write/w2d1`);
     await coach.locator('.cm-content').waitFor();
-    await coach.getByRole('button', { name: 'Paste a plan' }).click();
+    await coach.getByRole('button', { name: 'Paste a plan', exact: true }).click();
     await coach
       .getByLabel('Your text')
       .fill(

@@ -144,6 +144,8 @@ const VIEWS: readonly View[] = [
     act: async (page) => {
       await write(page, 'Target: 90 min\n\nMain: every 1:00 x 4\n30 burpee, zzz\n10 crane dance\n');
       await page.getByText('One thing can’t be read').waitFor();
+      await page.getByText('saved', { exact: true }).waitFor();
+      await page.locator('.cm-lint-marker').first().waitFor();
     },
   },
   { name: 'write, nothing yet', shows: ['components/session-start.tsx'], path: 'write/w8d3', act: editor },
@@ -331,7 +333,7 @@ test('every page and every dialog is in the list', () => {
   const missing = files.filter((file) => {
     const source = readFileSync(join('app', file), 'utf8');
     const isPage = file.startsWith('routes/') && source.includes('export default function');
-    const opens = /<Dialog\b|<Popover\b/.test(source);
+    const opens = /<Dialog\b|<MenuPopover\b/.test(source);
     return (isPage || opens) && !shown.has(file);
   });
   expect(missing).toEqual([]);

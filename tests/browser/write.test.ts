@@ -169,7 +169,10 @@ describe('cards', () => {
     await page.getByRole('button', { name: 'Cards' }).click();
     await page.getByRole('button', { name: 'Add a block' }).focus();
     await page.keyboard.press('Enter');
-    await page.getByRole('button', { name: /^every …/ }).focus();
+    await page
+      .locator('.shapes')
+      .getByRole('button', { name: /^every …/ })
+      .focus();
     await page.keyboard.press('Enter');
     for (const name of ['squat', 'push-up']) {
       await page.getByLabel('add a movement to Warm-up').focus();
@@ -209,7 +212,7 @@ describe('from elsewhere and to elsewhere', () => {
     await open('w8d5', 'Title: Before\nMain: flow\n5 march');
     await open('w8d3', 'Title: Copied\nMain: flow\n5 squat');
     await page.getByRole('button', { name: 'Copy to …' }).click();
-    await page.getByRole('button', { name: 'Friday, week 8, Before' }).click();
+    await page.getByRole('button', { name: /^Friday, week 8.*Before/ }).click();
     await page.getByRole('button', { name: 'Replace “Before”' }).click();
     await page.getByText(/Copied to/).waitFor();
     await page.getByRole('button', { name: 'Undo' }).click();
@@ -227,7 +230,7 @@ describe('from elsewhere and to elsewhere', () => {
   test('a block is kept as a routine, referred to, and written out when it is sent', async () => {
     await open('w8d3', 'Warm-up: 2 rounds\n6 wrist circle\n8 march\n\nMain: flow\n5 squat');
     await showCards();
-    await page.locator('.block-card').first().getByRole('button', { name: 'Save this block as a routine' }).click();
+    await page.locator('.block-card').first().getByRole('button', { name: 'save as routine' }).click();
     await page.getByLabel('Name', { exact: true }).fill('Slow start');
     await page.getByRole('button', { name: 'Save', exact: true }).click();
     await page.getByText('“Slow start” is saved').waitFor();
@@ -259,7 +262,10 @@ test('? shows the keys', async () => {
   await page.locator('.cm-content').waitFor();
   await page.locator('h1').click();
   await page.keyboard.press('?');
-  await page.getByRole('dialog', { name: 'Keys' }).waitFor();
-  await page.keyboard.press('Escape');
-  await page.getByRole('dialog', { name: 'Keys' }).waitFor({ state: 'hidden' });
+  const guide = page.getByRole('region', { name: 'How a session is written' });
+  await guide.getByText('Keys', { exact: true }).click();
+  await guide.getByText('to the next thing worth a look').waitFor();
+  await page.locator('h1').click();
+  await page.keyboard.press('?');
+  await guide.waitFor({ state: 'hidden' });
 });

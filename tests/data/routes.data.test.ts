@@ -245,7 +245,7 @@ describe('from sending to the record', () => {
       ...(form && { form }),
     });
   };
-  const people = async (form?: Record<string, string>) => {
+  const people = async (form?: Record<string, string | readonly string[]>) => {
     const { loader, action } = await import('../../app/routes/programmes/people.tsx');
     return callRoute(form ? action : loader, `/programmes/${programmeId}/people`, {
       params: params(),
@@ -302,6 +302,17 @@ describe('from sending to the record', () => {
     expect(JSON.stringify((await people()).data)).not.toContain(link);
     expect((await people({ intent: 'links' })).data).toMatchObject({ made: [] });
     expect((await listed()).every((p) => p.hasLink)).toBe(true);
+  });
+  test('who has just come in can be taken out again; who has logged stays, and nobody of another programme is touched', async () => {
+    const { action } = await import('../../app/routes/programmes/new-people.ts');
+    const added = await callRoute(action, '/x', { params: params(), cookie, form: { text: 'One\nTwo' } });
+    const { ids } = added.data as { ids: number[] };
+    expect(ids).toHaveLength(2);
+    expect((await people({ intent: 'remove', enrolmentId: ids.map(String) })).status).toBe(302);
+    expect((await listed()).map((p) => p.name)).toEqual(['Bruno', 'Bruno 2', 'Noor Garrowhill']);
+    expect((await db.owner.query("select from person where name in ('One', 'Two')")).rowCount).toBe(0);
+    for (const enrolmentId of ['999999', 'x', ''])
+      expect((await people({ intent: 'remove', enrolmentId })).status).toBe(404);
   });
   test('only what was marked ready is sent, with its routines written out, and not twice', async () => {
     await store('w1d1', 'Title: One\nWarm-up: routine "start"\nMain (Go): amrap 5:00\n5 burpee\n5 squat');
@@ -383,6 +394,7 @@ describe('from sending to the record', () => {
     const day = await import('../../app/routes/person/day.tsx');
     expect((await callRoute(day.loader, '/x', { params: { token: link, day: 'w1d3' } })).status).toBe(404);
     expect((await callRoute(day.loader, '/x', { params: { token: 'B'.repeat(27), day: 'w1d1' } })).status).toBe(404);
+    expect((await people({ intent: 'remove', enrolmentId: String(noor) })).status).toBe(409);
     expect((await people({ intent: 'revoke', enrolmentId: String(noor) })).status).toBe(200);
     expect((await callRoute(day.loader, '/x', { params: { token: link, day: 'w1d1' } })).status).toBe(404);
     expect((await people({ intent: 'revoke', enrolmentId: '999999' })).status).toBe(404);

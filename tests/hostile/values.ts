@@ -81,6 +81,12 @@ export const BAD_VALUES: readonly BadValue[] = [
     form: { intent: 'link', enrolmentId: id },
     field: 'enrolmentId',
   })),
+  ...IDS.map((id) => ({
+    name: `a person to remove: ${id}`,
+    path: '/programmes/PROGRAMME/people',
+    form: { intent: 'remove', enrolmentId: id },
+    status: [400, 404],
+  })),
   ...IDS.map((id) => ({ name: `a routine: ${id}`, path: '/routines', form: { intent: 'delete', id }, field: 'id' })),
   ...IDS.map((id) => ({
     name: `where to copy to: ${id}`,

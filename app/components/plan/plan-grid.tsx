@@ -128,7 +128,7 @@ export function PlanGrid(props: PlanGridProps) {
   };
   const overlay = dragged ? weeks.flatMap((w) => w.days).find((d) => d && dayKey(d.day) === dragged) : undefined;
   const columns = used.map((u) => (u ? 'minmax(70px, 1fr)' : '26px')).join(' ');
-  const leastPx = used.reduce((px, u) => px + (u ? 70 : 26), 82 + 168 + 84);
+  const leastPx = used.reduce((px, u) => px + (u ? 70 : 26), 82 + 168 + 104);
   return (
     <DndContext
       id="plan"
@@ -142,7 +142,7 @@ export function PlanGrid(props: PlanGridProps) {
         ref={root}
         className="plan-grid"
         style={
-          { '--plan-columns': `82px ${columns} 168px 84px`, '--plan-least': `${leastPx}px` } as React.CSSProperties
+          { '--plan-columns': `82px ${columns} 168px 104px`, '--plan-least': `${leastPx}px` } as React.CSSProperties
         }
         role="grid"
         aria-label="Weeks and days"

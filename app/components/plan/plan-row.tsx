@@ -24,7 +24,7 @@ export interface PlanSpot {
 
 export const spotId = ({ week, weekday }: PlanSpot): string =>
   weekday === 0 ? `week-${week}` : dayKey({ week, weekday });
-const AREA_SIZE = { widthPx: 74, heightPx: 30 };
+const AREA_SIZE = { widthPx: 94, heightPx: 30 };
 
 /** What a row shows of its week; the same object for as long as that is the same. */
 export interface PlanRowData {

@@ -164,9 +164,15 @@ export default function Me({ loaderData, actionData, params }: Route.ComponentPr
         <Form method="post">
           <input type="hidden" name="part" value="forget" />
           {note('forget')}
-          <button className="quiet-button" type="submit">
-            Forget what I said about my health
-          </button>
+          <details className="me-forget">
+            <summary>Forget what I said about my health …</summary>
+            <p className="soft small">
+              What you avoid, your answers’ outcome and what your coach may know are gone then.
+            </p>
+            <button className="quiet-button" type="submit">
+              Yes, forget it
+            </button>
+          </details>
         </Form>
       )}
     </main>

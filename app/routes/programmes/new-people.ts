@@ -16,7 +16,7 @@ import type { Route } from './+types/new-people';
 /** Adds people, all of those that were pasted or none; lines with an error are left out only where that was said. */
 export async function action({ request, params }: Route.ActionArgs) {
   const form = await coachForm(request, BODY_BYTES.roster);
-  const refused = (error: string) => data({ error, added: null }, { status: 400 });
+  const refused = (error: string) => data({ error, added: null, ids: [] as number[] }, { status: 400 });
   return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
     const people = await listRoster(db, programme.runId);
     const usual = rosterDefaults(programme.startsOn, people, coachZone(request));
@@ -49,7 +49,7 @@ export async function action({ request, params }: Route.ActionArgs) {
           updateProfile(db, ids.get(name)!, { channel, spares, levels, swaps, ...(kit && { kit }) }),
         ),
     );
-    return data({ error: '', added: added.length });
+    return data({ error: '', added: added.length, ids: [...ids.values()] });
   });
 }
 

@@ -1,11 +1,12 @@
 import { Button, Input } from 'antd';
 import { useMemo, useState } from 'react';
-import { data, useActionData, useNavigation, useSubmit } from 'react-router';
+import { data, redirect, useActionData, useNavigation, useSubmit } from 'react-router';
 import { formatShortDay } from '../../../core/calendar/day.ts';
 import { localTime } from '../../../core/calendar/release.ts';
 import { SPARE_WORDS } from '../../../core/movement/spare.ts';
 import type { Participant, PersonProfile } from '../../../db/queries/person.ts';
 import {
+  deleteParticipants,
   insertPersonalLink,
   insertPersonalLinks,
   listParticipants,
@@ -119,6 +120,18 @@ export async function action({ request, params }: Route.ActionArgs) {
       });
       return answer({ errors: {}, made: made.map((m) => ({ name: m.name, path: `/p/${m.token}` })) });
     }
+    if (intent === 'remove') {
+      const own = new Set(people.map((p) => p.enrolmentId));
+      const ids = form.getAll('enrolmentId').flatMap((id) => parseId(id) ?? []);
+      if (ids.length === 0 || ids.some((id) => !own.has(id))) return notFound();
+      const gone = await deleteParticipants(db, ids);
+      return gone.length === ids.length
+        ? redirect(`/programmes/${programme.id}/people`)
+        : answer(
+            { errors: { form: 'Who has logged a session stays, with what they said. Revoke their link instead.' } },
+            409,
+          );
+    }
     const enrolmentId = formId(form, 'enrolmentId');
     const person = people.find((p) => p.enrolmentId === enrolmentId);
     if (!person) return notFound();
@@ -145,6 +158,21 @@ export async function action({ request, params }: Route.ActionArgs) {
     return answer({ errors: { form: 'That is no step of this page; load it again.' } }, 400);
   });
 }
+
+/** What can't be undone is asked first. */
+const QUESTIONS: Record<LinkQuestion['what'], { title: (name: string) => string; ok: string; says: string }> = {
+  link: { title: (name) => `A new link for ${name}?`, ok: 'Make a new one', says: 'The one they have stops working.' },
+  revoke: {
+    title: (name) => `Revoke ${name}’s link?`,
+    ok: 'Revoke it',
+    says: 'They can’t open their page until you make a new one.',
+  },
+  remove: {
+    title: (name) => `Remove ${name} from this programme?`,
+    ok: 'Remove',
+    says: 'Their link stops working, and what is known of them here is gone. Who has logged a session can’t be removed.',
+  },
+};
 
 export default function People({ loaderData }: Route.ComponentProps) {
   const { packed, origin, programmeId, defaults, clocks, chosen, partly } = loaderData;
@@ -173,6 +201,13 @@ export default function People({ loaderData }: Route.ComponentProps) {
   }, [people, wanted]);
   const { attach, rows: rowsInSight, heightPx } = useWindowedRows(list.length, ROW_PX);
   const post = (values: Record<string, string>) => void submit(values, { method: 'post' });
+  const onUndo = (ids: readonly number[]) => {
+    const form = new FormData();
+    form.set('intent', 'remove');
+    for (const id of ids) form.append('enrolmentId', String(id));
+    void submit(form, { method: 'post' });
+    setAdding(false);
+  };
   const onLinks = () => {
     setAdding(false);
     post({ intent: 'links' });
@@ -212,7 +247,13 @@ export default function People({ loaderData }: Route.ComponentProps) {
           <p className="empty">
             Write who takes part. Each gets a personal link instead of a password, and sessions open at their own hour.
           </p>
-          <FirstPeople programmeId={programmeId} defaults={defaults} existing={existing} onLinks={onLinks} />
+          <FirstPeople
+            programmeId={programmeId}
+            defaults={defaults}
+            existing={existing}
+            onLinks={onLinks}
+            onUndo={onUndo}
+          />
         </>
       ) : (
         <div className={chosen ? 'people-columns' : ''}>
@@ -246,28 +287,30 @@ export default function People({ loaderData }: Route.ComponentProps) {
             <PersonPanel
               person={chosen}
               errors={result?.errors ?? {}}
+              onRemove={() => setAsking({ what: 'remove', id: chosen.enrolmentId, name: chosen.name })}
               isKept={result?.kept === chosen.enrolmentId}
               close="?"
             />
           )}
         </div>
       )}
+      {result?.errors.form && (
+        <p className="notice bad" role="alert">
+          {result.errors.form}
+        </p>
+      )}
       {people.length > 0 && list.length === 0 && <p className="empty">Nobody is called that here.</p>}
       {shown && <LinksDialog made={shown} origin={origin} onClose={() => setShown(undefined)} />}
       <Dialog
         open={asking !== undefined}
-        title={asking?.what === 'link' ? `A new link for ${asking.name}?` : `Revoke ${asking?.name ?? ''}’s link?`}
-        okText={asking?.what === 'link' ? 'Make a new one' : 'Revoke it'}
+        title={asking ? QUESTIONS[asking.what].title(asking.name) : ''}
+        okText={asking ? QUESTIONS[asking.what].ok : ''}
         cancelText="Cancel"
         busy={busy}
         onCancel={() => setAsking(undefined)}
         onOk={() => asking && post({ intent: asking.what, enrolmentId: String(asking.id) })}
       >
-        <p>
-          {asking?.what === 'link'
-            ? 'The one they have stops working.'
-            : 'They can’t open their page until you make a new one.'}
-        </p>
+        <p>{asking && QUESTIONS[asking.what].says}</p>
       </Dialog>
       {adding && (
         <AddPeople
@@ -275,6 +318,7 @@ export default function People({ loaderData }: Route.ComponentProps) {
           defaults={defaults}
           existing={existing}
           onLinks={onLinks}
+          onUndo={onUndo}
           onClose={() => setAdding(false)}
         />
       )}

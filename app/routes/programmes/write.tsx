@@ -1,4 +1,4 @@
-import { Button, Popconfirm, Tooltip } from 'antd';
+import { Button, Tooltip } from 'antd';
 import { useCallback, useState } from 'react';
 import { data, Form, Link, redirect, useNavigation, useRevalidator, useSearchParams, useSubmit } from 'react-router';
 import type { DayPlace, Weekday } from '../../../core/calendar/day.ts';
@@ -107,7 +107,8 @@ export async function action({ request, params }: Route.ActionArgs) {
           { error: 'Only an empty day that was never sent can be removed. Empty its text first.' },
           { status: 400 },
         );
-      return redirect(`/programmes/${programme.id}/plan`);
+      // The page then offers to put a session here: that is the way back.
+      return data({ error: '' });
     }
     if (intent !== 'ready' && intent !== 'not-ready')
       return data({ error: 'That is no step of this page; load it again.' }, { status: 400 });
@@ -401,15 +402,13 @@ function Writer({
         <p className="write-foot small">
           <DraftWords state={draftState} />
           {text.trim() === '' && day.sentNumber === null && (
-            <Popconfirm
-              title="Remove this day from the programme?"
-              okText="Remove"
-              onConfirm={() => void submit({ intent: 'remove' }, { method: 'post' })}
+            <button
+              type="button"
+              className="link"
+              onClick={() => void submit({ intent: 'remove' }, { method: 'post' })}
             >
-              <button type="button" className="link">
-                remove this day
-              </button>
-            </Popconfirm>
+              remove this day
+            </button>
           )}
         </p>
       </section>
