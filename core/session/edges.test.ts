@@ -45,6 +45,6 @@ test('what is short of its promise is made longer where the work is, not in a wa
   expect(offer('Target: 10 min\nMain: amrap 5:00, 1 set\n5 squat')).toEqual(['make the target 5 min']);
   expect(offer('Target: 12 min\nMain: every 1:00 x 6\n5 squat\n5 march')).toEqual([
     '6 rounds instead of 3 in Main',
-    'promise 6 min',
+    'make the target 6 min',
   ]);
 });

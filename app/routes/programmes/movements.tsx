@@ -164,6 +164,7 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
         />
         <Pick
           label="avoid"
+          nothing="nothing to avoid"
           value={filters.spare}
           options={SPARES}
           words={SPARE_WORDS}
@@ -354,9 +355,12 @@ function Pick({
   value,
   options,
   words = {},
+  nothing = `any ${label}`,
   onPick,
 }: {
   label: string;
+  /** Said where nothing is chosen. */
+  nothing?: string;
   value: string;
   options: readonly string[];
   words?: Record<string, string>;
@@ -366,7 +370,7 @@ function Pick({
     <label className="sr-label">
       <span className="sr">{label}</span>
       <select value={value} onChange={(event) => onPick(event.target.value)} className={value ? 'is-set' : ''}>
-        <option value="">any {label}</option>
+        <option value="">{nothing}</option>
         {options.map((o) => (
           <option key={o} value={o}>
             {words[o] ?? o}

@@ -222,12 +222,14 @@ export default function People({ loaderData }: Route.ComponentProps) {
             : `${people.length} in this programme${missing > 0 ? `, ${missing} without a link` : ''}`}
         </p>
         <div className="follow-tools">
-          <Input
-            allowClear
-            placeholder="Find a person"
-            aria-label="Find a person"
-            onChange={(e) => setWanted(e.target.value)}
-          />
+          {people.length > 0 && (
+            <Input
+              allowClear
+              placeholder="Find a person"
+              aria-label="Find a person"
+              onChange={(e) => setWanted(e.target.value)}
+            />
+          )}
           <HandOutLinks programmeId={programmeId} missing={missing} origin={origin} isMain={false} />
           {people.length > 0 && (
             <Button type="primary" onClick={() => setAdding(true)}>
