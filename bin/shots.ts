@@ -81,13 +81,23 @@ const VIEWS: readonly View[] = [
         .click();
     },
   },
+  {
+    name: 'write-guide',
+    as: 'coach',
+    path: (d) => programme(d, 'write/w8d6?guide=on'),
+    act: async (page) => {
+      await page.waitForSelector('.cm-content');
+      await page.getByRole('button', { name: 'Use this example' }).click();
+      await page.locator('.cm-line', { hasText: '10 squat' }).click();
+    },
+  },
   { name: 'send', as: 'coach', path: (d) => programme(d, 'send/w5d5') },
   {
     name: 'follow-up',
     as: 'coach',
     path: (d) => programme(d, 'follow-up'),
     act: async (page) => {
-      await page.getByRole('link', { name: /Benedek Soto/ }).click();
+      await page.locator('.follow-name', { hasText: 'Benedek Soto' }).click();
       await page.waitForSelector('.follow-panel');
       await page.getByRole('link', { name: 'Monday, week 5' }).click();
       await page.waitForSelector('.follow-record');

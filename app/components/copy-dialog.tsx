@@ -125,10 +125,7 @@ export function CopyDialog({ open, text, programmeId, dayKey, programmes, onClos
                       onClick={() => setToDay(key)}
                       title={there?.title ?? ''}
                     >
-                      <b>
-                        {name.slice(0, 2)}
-                        <span className="sr">{`${name.slice(2)}, week ${w + 1}`}</span>
-                      </b>
+                      <b>{name.slice(0, 3)}</b> <span className="sr">week {w + 1}</span>
                       {there?.title && <span>{there.title}</span>}
                     </button>
                   </span>

@@ -26,7 +26,6 @@ export function DayRow({ first, value, onChange, label }: DayRowProps) {
             }
           >
             {name.slice(0, 3)}
-            <span className="sr">{name.slice(3)}</span>
           </button>
         );
       })}

@@ -226,7 +226,7 @@ test('menus close with Escape and give the focus back; a dialog moves nothing; k
   await page.goto(`${base}/plan?at=w6d1`, { waitUntil: 'networkidle' });
   const where = () => page.locator('h1').evaluate((e) => e.getBoundingClientRect().left);
   const before = await where();
-  await page.getByRole('button', { name: 'Blocked days' }).click();
+  await page.getByRole('button', { name: 'Blocked days', exact: true }).click();
   await page.getByRole('dialog').waitFor();
   expect(await where()).toBe(before);
   await page.keyboard.press('Escape');

@@ -142,9 +142,9 @@ describe('Movements', () => {
     await first.getByText('read from the name', { exact: false }).waitFor(SOON);
     await first.getByRole('link').click();
     const ladder = coach.getByRole('list', { name: 'Easier and harder, easiest first' });
-    expect(await ladder.getByRole('link').allTextContents()).toEqual(
-      expect.arrayContaining(['sit-to-stand', 'squat', 'squat jump', 'dumbbell squat jump']),
-    );
+    await expect
+      .poll(() => ladder.getByRole('link').allTextContents(), SOON)
+      .toEqual(expect.arrayContaining(['sit-to-stand', 'squat', 'squat jump', 'dumbbell squat jump']));
     await coach.getByRole('link', { name: 'change this ladder' }).click();
     await coach.getByRole('textbox', { name: 'Ladder' }).fill('Our jumps');
     await coach.getByRole('button', { name: 'Save' }).click();
