@@ -101,6 +101,7 @@ const VIEWS: readonly View[] = [
       await page.waitForSelector('.follow-panel');
       await page.getByRole('link', { name: 'Monday, week 5' }).click();
       await page.waitForSelector('.follow-record');
+      await page.evaluate(() => window.scrollTo(0, 0));
     },
   },
   { name: 'people', as: 'coach', path: (d) => programme(d, 'people?person=2') },

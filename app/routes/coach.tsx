@@ -36,6 +36,12 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
           <a className="skip" href="#main">
             To the content
           </a>
+          <noscript>
+            <p className="notice bad">
+              A coach’s pages need JavaScript, which is switched off here: they can be read, but nothing can be written
+              or changed. Participants’ pages work without it, but for the clock.
+            </p>
+          </noscript>
           <FocusOnNavigation />
           <Outlet />
         </App>
