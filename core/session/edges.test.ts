@@ -48,3 +48,8 @@ test('what is short of its promise is made longer where the work is, not in a wa
     'make the target 6 min',
   ]);
 });
+
+test('one item without a number is enough to be asked for it where the score is the time', () => {
+  const { findings } = analyseText('Main: 3 rounds, for time\nburpee\n', baseLibrary);
+  expect(findings.map((f) => f.code)).toContain('score-unclear');
+});

@@ -25,6 +25,13 @@ describe('a climb', () => {
     }
   });
 
+  test('a turn that is filled to the second still holds: what comes after it is tried for sure', () => {
+    // 2-1-2 is 5 s a repetition, exactly: 11 are 55 s, 12 are the minute, 13 no longer.
+    const { stages } = read('Main: climb 11 by 1 every 1:00\nsquat, tempo 2-1-2\n');
+    const turns = stages.filter((s) => s.kind === 'span' || s.kind === 'work');
+    expect(turns.map((s) => s.optional)).toEqual([false, false, false]);
+  });
+
   test('one more each minute, until the minute no longer holds it: 3 s a burpee are 20 minutes and one that is tried', () => {
     const paced = { ...baseLibrary.findByName('burpee')!.paceSec };
     const { plan } = read(TEXT);
