@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
 import type { DayDate } from '../../core/calendar/day.ts';
 import type { PeopleDefaults } from '../../core/exchange/read-people.ts';
@@ -40,6 +40,8 @@ function useAddPeople({ programmeId, defaults, existing }: AddPeopleProps) {
     error: answer?.error ?? '',
     added: answer?.added ?? null,
     ids: answer?.ids ?? [],
+    /** As soon as it is known: the page may be another one once all is loaded anew. */
+    answered: fetcher.data,
     words: good === 0 ? 'Add' : `Add ${plural(good, 'person', 'people')}${bad > 0 ? `, leave out ${bad}` : ''}`,
     add: () =>
       void fetcher.submit(
@@ -200,8 +202,13 @@ export function AddPeople(props: AddPeopleProps & { readonly onClose: () => void
 }
 
 /** The first people of a programme: the page itself. */
-export function FirstPeople(props: AddPeopleProps) {
+export function FirstPeople(props: AddPeopleProps & { readonly onAdded: (ids: readonly number[]) => void }) {
   const state = useAddPeople(props);
+  const { answered } = state;
+  const { onAdded } = props;
+  useEffect(() => {
+    if (answered?.added) onAdded(answered.ids);
+  }, [answered, onAdded]);
   return (
     <form
       className="first-people"

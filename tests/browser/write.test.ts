@@ -237,6 +237,8 @@ describe('from elsewhere and to elsewhere', () => {
     await page.getByRole('button', { name: 'Good' }).click();
     await open('w8d5', 'Title: With a routine\nMain: flow\n5 squat');
     await page.getByRole('button', { name: 'Routines' }).click();
+    // The focus goes to the first of them once it stands.
+    await page.locator('.routines button:focus').waitFor();
     await page
       .getByRole('listitem')
       .filter({ hasText: 'Slow start' })

@@ -13,6 +13,7 @@ import type { SpineDay } from '../spine.tsx';
 import { planRibbon } from './plan-cell.tsx';
 import { planRows, PlanRow, spotId } from './plan-row.tsx';
 import type { PlanSpot } from './plan-row.tsx';
+import { usePrinting } from '../use-printing.ts';
 import { useNearWeeks } from './use-near-weeks.ts';
 
 interface PlanGridProps {
@@ -63,6 +64,7 @@ export function PlanGrid(props: PlanGridProps) {
   )?.week;
   const focusSpot = selected ?? { week: now ?? 1, weekday: 0 };
   const near = useNearWeeks(root, weeks.length, focusSpot.week);
+  const isPrinting = usePrinting();
 
   // A long programme opens where the address points, or where it is now; the view is put there once, and then left to the coach.
   const [opensAt] = useState(focusSpot.week);
@@ -186,7 +188,7 @@ export function PlanGrid(props: PlanGridProps) {
         </div>
         {rows.map((drawn, w) => {
           const { week } = drawn.week;
-          const isNear = near?.has(week) ?? true;
+          const isNear = isPrinting || (near?.has(week) ?? true);
           return (
             <PlanRow
               key={week}

@@ -179,6 +179,7 @@ export default function People({ loaderData }: Route.ComponentProps) {
   const people = useMemo(() => unpackPeople(packed), [packed]);
   const existing = useMemo(() => people.map((p) => p.name), [people]);
   const [adding, setAdding] = useState(false);
+  const [justIn, setJustIn] = useState<readonly number[]>([]);
   const [wanted, setWanted] = useState('');
   const [shown, setShown] = useState<PeopleAnswer['made']>();
   const [asking, setAsking] = useState<LinkQuestion>();
@@ -207,6 +208,7 @@ export default function People({ loaderData }: Route.ComponentProps) {
     for (const id of ids) form.append('enrolmentId', String(id));
     void submit(form, { method: 'post' });
     setAdding(false);
+    setJustIn([]);
   };
   const onLinks = () => {
     setAdding(false);
@@ -238,6 +240,15 @@ export default function People({ loaderData }: Route.ComponentProps) {
           )}
         </div>
       </div>
+      {justIn.length > 0 && people.length > 0 && (
+        <p role="status">
+          {justIn.length === 1 ? 'One person is' : `${justIn.length} people are`} in. Their links can be handed out now,
+          or once the first session is sent.{' '}
+          <button type="button" className="link" onClick={() => onUndo(justIn)}>
+            Undo
+          </button>
+        </p>
+      )}
       {partly.length > 0 && (
         <p className="notice bad" role="status">
           A part of what is stored of {partly.join(', ')} can’t be used and is passed by. Open them, look it through,
@@ -255,6 +266,7 @@ export default function People({ loaderData }: Route.ComponentProps) {
             existing={existing}
             onLinks={onLinks}
             onUndo={onUndo}
+            onAdded={setJustIn}
           />
         </>
       ) : (
