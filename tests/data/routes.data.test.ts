@@ -385,7 +385,13 @@ describe('from sending to the record', () => {
         params: params(),
         cookie,
       })
-    ).data as { record: { scoreWords: string[]; remark: string } };
+    ).data as { record: { scoreWords: string[]; remark: string }; lately: object };
+    // What was said today stands before the strands: the newest of a day, corrections included.
+    expect(followed.lately).toMatchObject({
+      day: 'today',
+      count: 1,
+      said: [{ enrolmentId: noor, name: 'Noor Garrowhill', dayKey: 'w1d1', remark: 'loud' }],
+    });
     expect(followed.record.remark).toBe('loud');
     expect(followed.record.scoreWords.join()).toContain('(in another shape)');
     const day = await import('../../app/routes/person/day.tsx');
