@@ -1,4 +1,5 @@
 import type pg from 'pg';
+import type { LinkKind } from './queries/person.ts';
 import { findPersonalLink } from './queries/person.ts';
 import { withConnection } from './pool.ts';
 
@@ -20,10 +21,11 @@ export async function withWorkspace<T>(
 export async function withLinkedWorkspace<T>(
   pool: pg.Pool,
   tokenHash: Buffer,
-  work: (db: pg.PoolClient, link: { workspaceId: number; enrolmentId: number }) => Promise<T>,
+  work: (db: pg.PoolClient, link: { workspaceId: number; personId: number }) => Promise<T>,
+  kinds?: readonly LinkKind[],
 ): Promise<{ readonly result: T } | undefined> {
   return withTransaction(pool, 'begin', async (db) => {
-    const link = await findPersonalLink(db, tokenHash);
+    const link = await findPersonalLink(db, tokenHash, kinds);
     return link && { result: await work(db, link) };
   });
 }

@@ -5,11 +5,11 @@ import { ANYONE } from '../core/movement/fit-movement.ts';
 import { fitSession } from '../core/fit/fit-session.ts';
 import type { DayDate } from '../core/calendar/day.ts';
 import { addDays, dateOfDay, mondayOf, placeOfDate } from '../core/calendar/day.ts';
-import { localDate, releaseInstant } from '../core/calendar/release.ts';
+import { localDate, instantAt } from '../core/calendar/release.ts';
 import type { ProgrammeDocument } from '../core/progress/programme-document.ts';
 import { createPool } from '../db/pool.ts';
 import type { ProfileChange } from '../db/queries/person.ts';
-import { insertParticipant, insertPersonalLink, updateProfile } from '../db/queries/person.ts';
+import { getEnrolment, insertParticipant, insertPersonalLink } from '../db/queries/person.ts';
 import { getProgramme, insertVersion, listDays, updateDayReady } from '../db/queries/programme.ts';
 import { insertProgramme } from '../db/queries/plan.ts';
 import type { NewRecord } from '../db/queries/record.ts';
@@ -66,7 +66,7 @@ interface Scenario {
 /** Hotel rooms and a suitcase; some with wrists or shoulders that have played all day. */
 const orchestraProfile: Scenario['profile'] = (name, temper, random) => ({
   kit: ['band', 'towel', 'chair', 'bottle'].slice(0, random() < 0.8 ? 4 : 2),
-  channel: `${name.split(' ')[0]!.toLowerCase()}@orchestra.example.org`,
+  address: `${name.split(' ')[0]!.toLowerCase()}@orchestra.example.org`,
   spares: [
     'quiet',
     ...(temper === 'sore-wrist' ? ['wrists' as const] : random() < 0.25 ? ['shoulders' as const] : []),
@@ -78,7 +78,7 @@ const orchestraProfile: Scenario['profile'] = (name, temper, random) => ({
 
 const libraryProfile: Scenario['profile'] = (name, _temper, random) => ({
   ...(random() < 0.4 ? {} : { kit: random() < 0.6 ? ['chair', 'step'] : ['chair'] }),
-  channel: `${name.replace(' ', '.').toLowerCase()}@libraries.example.org`,
+  address: `${name.replace(' ', '.').toLowerCase()}@libraries.example.org`,
   spares: (['knees', 'wrists', 'no-floor', 'shoulders', 'seated-only', 'back'] as const).filter(() => random() < 0.07),
   levels: random() < 0.25 ? { push: 2, squat: 2, lunge: 2 } : {},
   care: (['clear', 'clear', 'clear', 'not-asked', 'seen', 'wait'] as const)[Math.floor(random() * 6)]!,
@@ -161,12 +161,12 @@ async function seedScenario(
   const random = seededRandom(s.seed);
   const today = localDate(nowMs, 'UTC');
   const startsOn = addDays(mondayOf(today), -7 * (s.weekNow - 1));
-  const startMs = releaseInstant(addDays(startsOn, -10), '12:00', 'UTC');
+  const startMs = instantAt(addDays(startsOn, -10), '12:00', 'UTC');
   const programme = s.programme(startsOn);
   const programmeId = await insertProgramme(db, { workspaceId, programme, startsOn, now: new Date(startMs) });
-  const { runId } = await getProgramme(db, programmeId);
+  const { runId } = await getProgramme(db, programmeId, { now: new Date(nowMs) });
   for (const routine of s.routines) await upsertRoutine(db, { workspaceId, ...routine, now: new Date(startMs) });
-  const days = await listDays(db, programmeId);
+  const days = await listDays(db, { id: programmeId, runId });
   const sent = [];
   for (const day of days) {
     const date = dateOfDay(startsOn, day);
@@ -187,7 +187,7 @@ async function seedScenario(
       document: planned.document,
       changeNote: '',
       coachId,
-      now: new Date(Math.min(nowMs, releaseInstant(addDays(date, -2), '15:00', 'UTC'))),
+      now: new Date(Math.min(nowMs, instantAt(addDays(date, -2), '15:00', 'UTC'))),
     });
     sent.push({ day, date, versionId: versionId!, planned });
   }
@@ -196,11 +196,11 @@ async function seedScenario(
   for (const [name, detail, timeZone, temper] of s.people) {
     const joinedOn =
       temper === 'late' ? addDays(startsOn, 7 + Math.floor(random() * Math.min(10, (s.weekNow - 2) * 7))) : startsOn;
-    const enrolmentId = await insertParticipant(db, { workspaceId, runId, name, detail, timeZone, joinedOn });
     const profile = s.profile(name, temper, random);
-    await updateProfile(db, enrolmentId, profile);
+    const enrolmentId = await insertParticipant(db, { workspaceId, runId, name, detail, timeZone, joinedOn, profile });
+    const { personId } = await getEnrolment(db, enrolmentId);
     const token = makeToken();
-    await insertPersonalLink(db, { workspaceId, enrolmentId, tokenHash: hashToken(token), now: new Date(startMs) });
+    await insertPersonalLink(db, { workspaceId, personId, tokenHash: hashToken(token), now: new Date(startMs) });
     if (name === s.linkFor) linkPath = `/p/${token}`;
     for (const { day, date, versionId, planned } of sent) {
       const doneMs = doneAt(random, date, timeZone);
@@ -232,7 +232,7 @@ async function seedScenario(
 /** Some time of that day on the person's own clock: mornings, lunch, evenings. */
 function doneAt(random: () => number, date: DayDate, timeZone: string): number {
   const hour = [6, 7, 7, 8, 12, 17, 18, 19, 20][Math.floor(random() * 9)]!;
-  return releaseInstant(
+  return instantAt(
     date,
     `${String(hour).padStart(2, '0')}:${String(Math.floor(random() * 60)).padStart(2, '0')}`,
     timeZone,

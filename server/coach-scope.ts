@@ -7,6 +7,7 @@ import { NotFoundError } from '../db/errors.ts';
 import type { SignedInCoach } from '../db/queries/coach.ts';
 import type { Day, Programme } from '../db/queries/programme.ts';
 import { findDay, getProgramme } from '../db/queries/programme.ts';
+import { nowMs } from './config.ts';
 import { inWorkspace, readInWorkspace } from './database.ts';
 import { BODY_BYTES } from './limits.ts';
 import { spendQuota } from './quota.ts';
@@ -59,22 +60,37 @@ export async function withProgramme<T>(
   programmeId: string | undefined,
   work: (db: pg.PoolClient, scope: ProgrammeScope) => Promise<T>,
 ): Promise<T> {
-  const id = parseId(programmeId);
-  if (id === undefined) {
+  const key = parseProgrammeKey(programmeId);
+  if (key === undefined) {
     await requireCoach(request);
     return notFound();
   }
-  return withCoach(request, async (db, coach) => work(db, { coach, programme: await programmeOf(request, db, id) }));
+  return withCoach(request, async (db, coach) => work(db, { coach, programme: await programmeOf(request, db, key) }));
 }
 
-const programmes = new WeakMap<Request, { readonly id: number; readonly programme: Promise<Programme> }>();
+interface ProgrammeKey {
+  readonly id: number;
+  readonly runId?: number;
+}
+
+/** `3`: a programme by its usual run; `3-7`: by its run 7. */
+export function parseProgrammeKey(text: string | undefined): ProgrammeKey | undefined {
+  const [first, second, more] = (text ?? '').split('-');
+  const id = parseId(first);
+  if (id === undefined || more !== undefined) return undefined;
+  if (second === undefined) return { id };
+  const runId = parseId(second);
+  return runId === undefined ? undefined : { id, runId };
+}
+
+const programmes = new WeakMap<Request, { readonly key: ProgrammeKey; readonly programme: Promise<Programme> }>();
 
 /** The programme that a page is about; asked of the database once a page. */
-function programmeOf(request: Request, db: pg.PoolClient, id: number): Promise<Programme> {
+function programmeOf(request: Request, db: pg.PoolClient, key: ProgrammeKey): Promise<Programme> {
   const known = programmes.get(request);
-  if (request.method === 'GET' && known?.id === id) return known.programme;
-  const programme = getProgramme(db, id);
-  programmes.set(request, { id, programme });
+  if (request.method === 'GET' && known?.key.id === key.id && known.key.runId === key.runId) return known.programme;
+  const programme = getProgramme(db, key.id, { now: new Date(nowMs()), runId: key.runId });
+  programmes.set(request, { key, programme });
   return programme;
 }
 
@@ -93,6 +109,6 @@ export async function withDay<T>(
   return withProgramme(request, params.programmeId, async (db, scope) => {
     const place = parseDayKey(params.day ?? '');
     if (!place || place.week > scope.programme.weeks) return notFound();
-    return work(db, { ...scope, place, day: await findDay(db, scope.programme.id, place.week, place.weekday) });
+    return work(db, { ...scope, place, day: await findDay(db, scope.programme, place.week, place.weekday) });
   });
 }

@@ -4,6 +4,7 @@ import { DatabaseAwayError } from '../db/errors.ts';
 import { createPool, isDatabaseError, withConnection } from '../db/pool.ts';
 import { withLinkedWorkspace, withWorkspace } from '../db/workspace-scope.ts';
 import { databaseUrl } from './config.ts';
+import type { LinkKind } from '../db/queries/person.ts';
 
 let pool: pg.Pool | undefined;
 
@@ -102,5 +103,6 @@ export const inWorkspace = <T>(workspaceId: number, work: (db: pg.PoolClient) =>
 /** Runs `work` in a transaction of the workspace that a personal link leads to; undefined where it leads nowhere. */
 export const inLinkedWorkspace = <T>(
   tokenHash: Buffer,
-  work: (db: pg.PoolClient, link: { workspaceId: number; enrolmentId: number }) => Promise<T>,
-): Promise<{ readonly result: T } | undefined> => orAway(withLinkedWorkspace(database(), tokenHash, work));
+  work: (db: pg.PoolClient, link: { workspaceId: number; personId: number }) => Promise<T>,
+  kinds?: readonly LinkKind[],
+): Promise<{ readonly result: T } | undefined> => orAway(withLinkedWorkspace(database(), tokenHash, work, kinds));

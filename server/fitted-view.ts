@@ -5,6 +5,11 @@ import { fitSession } from '../core/fit/fit-session.ts';
 import type { MovementNotes } from '../core/fit/movement-notes.ts';
 import { collectNotes } from '../core/fit/movement-notes.ts';
 import { resolveBlocks } from '../core/session/resolve.ts';
+import { localDate } from '../core/calendar/release.ts';
+import type { FitPerson } from '../core/movement/fit-movement.ts';
+import { easePerson } from '../core/movement/fit-movement.ts';
+import type { Enrolment } from '../db/queries/person.ts';
+import { nowMs } from './config.ts';
 import type { SessionDocument } from '../core/document/document.ts';
 import { toFitPerson } from '../db/queries/person.ts';
 import { getVersionDocument } from '../db/queries/record.ts';
@@ -26,14 +31,20 @@ const fits = new BoundedCache<string, FittedView>(400);
 /** Documents of versions, which never change. */
 const documents = new BoundedCache<number, SessionDocument>(200);
 
+/** What a session is fitted by to someone on their present day. */
+export function fitPersonOf({ profile, easedUntil, timeZone }: Pick<Enrolment, 'profile' | 'easedUntil' | 'timeZone'>): FitPerson {
+  const person = toFitPerson(profile);
+  return easedUntil !== null && localDate(nowMs(), timeZone) <= easedUntil ? easePerson(person) : person;
+}
+
 /** A sent version as the person behind a link does it. `versionId` is one that this workspace was found to have. */
 export async function fitDay(
   db: pg.PoolClient,
   { versionId }: { readonly versionId: number },
-  { enrolment }: LinkScope,
+  { enrolment }: Pick<LinkScope, 'enrolment'>,
   { library, key }: WorkspaceBook,
 ): Promise<FittedView> {
-  const person = toFitPerson(enrolment.profile);
+  const person = fitPersonOf(enrolment);
   const fitKey = `${versionId} ${key} ${JSON.stringify(person)}`;
   const known = fits.peek(fitKey);
   if (known) return known;

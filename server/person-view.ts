@@ -1,9 +1,12 @@
 import type pg from 'pg';
-import type { DayPlace } from '../core/calendar/day.ts';
-import type { Strand } from '../core/record/build-strand.ts';
+import type { DayDate, DayPlace } from '../core/calendar/day.ts';
+import { toRunDays } from '../core/calendar/release.ts';
+import type { Strand, StrandBead } from '../core/record/build-strand.ts';
 import { buildStrands } from '../core/record/build-strand.ts';
 import type { PersonDay, SentDay, StoredRecord } from '../db/queries/record.ts';
 import { listPersonDays } from '../db/queries/record.ts';
+import { upsertSeen } from '../db/queries/release.ts';
+import type { Enrolment } from '../db/queries/person.ts';
 import { nowMs } from './config.ts';
 import type { LinkScope } from './personal-link.ts';
 
@@ -12,14 +15,38 @@ export interface PersonView {
   readonly days: ReadonlyMap<number, PersonDay>;
 }
 
+/** Notes that someone has opened a day of theirs, or begun it: from then on its version is theirs. Nothing where that is known. */
+export async function noteSeen(
+  db: pg.PoolClient,
+  { workspaceId, enrolment }: LinkScope,
+  view: PersonView,
+  { dayId, versionId }: Pick<OpenDay, 'dayId' | 'versionId'>,
+  what: 'opened' | 'begun',
+): Promise<void> {
+  const bead = view.strand.beads.find((b) => b.dayId === dayId);
+  const { released } = view.days.get(dayId)!;
+  const known = what === 'opened' ? released?.opened : released?.begun;
+  // Looking ahead is no release.
+  if (known || (what === 'opened' && (!bead || bead.releaseMs > nowMs()))) return;
+  await upsertSeen(db, {
+    workspaceId,
+    enrolmentId: enrolment.enrolmentId,
+    dayId,
+    versionId,
+    what,
+    now: new Date(nowMs()),
+  });
+}
+
 /** Everything that one person's pages are made of, but for the documents of sessions. */
 export async function loadPersonView(db: pg.PoolClient, { enrolment }: LinkScope): Promise<PersonView> {
-  const days = await listPersonDays(db, enrolment);
+  const stored = await listPersonDays(db, enrolment);
+  const days = toRunDays(stored);
   const records = new Map(days.flatMap(({ dayId, record }) => (record ? [[dayId, record] as const] : [])));
   const [strand] = buildStrands(
-    enrolment,
-    days.map((d) => ({ dayId: d.dayId, week: d.week, weekday: d.weekday, sent: d.sent !== undefined })),
-    [{ timeZone: enrolment.timeZone, joinedOn: enrolment.joinedOn, records }],
+    enrolment.run.rules,
+    days.map((d) => ({ ...d, sent: d.sent !== undefined })),
+    [{ ...enrolment, records }],
     nowMs(),
   );
   return { strand: strand!, days: new Map(days.map((d) => [d.dayId, d])) };
@@ -27,13 +54,23 @@ export async function loadPersonView(db: pg.PoolClient, { enrolment }: LinkScope
 
 /** A day that is open to someone: its newest version, and what they have said of it. */
 export interface OpenDay extends SentDay {
+  readonly date: DayDate;
   readonly record: StoredRecord | undefined;
+  readonly newer: PersonDay['newer'];
+  readonly live: PersonDay['live'];
+}
+
+/** Whether a day has come to someone: its hour is there, or near enough to look; while all is held, only what was released before. */
+export function isOpen({ releaseMs, lookMs }: StrandBead, { released }: PersonDay, { run }: Enrolment): boolean {
+  if (released) return true;
+  if (run.heldAtMs !== null && releaseMs > run.heldAtMs) return false;
+  return lookMs <= nowMs();
 }
 
 /** The version of a day that is open to this person; undefined where there is none, or it is not open yet. */
-export function openDay(view: PersonView, place: DayPlace): OpenDay | undefined {
+export function openDay(view: PersonView, place: DayPlace, enrolment: Enrolment): OpenDay | undefined {
   const bead = view.strand.beads.find((b) => b.week === place.week && b.weekday === place.weekday);
-  if (!bead || bead.state === 'unsent' || bead.releaseMs > nowMs()) return undefined;
-  const { sent, record } = view.days.get(bead.dayId)!;
-  return sent && { ...sent, record };
+  const day = bead && view.days.get(bead.dayId);
+  if (!day?.sent || !isOpen(bead!, day, enrolment)) return undefined;
+  return { ...day.sent, date: bead!.date, record: day.record, newer: day.newer, live: day.live };
 }

@@ -22,6 +22,8 @@ import type { WorkspaceBook } from './workspace-book.ts';
 export interface PlanScope {
   readonly workspaceId: number;
   readonly programmeId: number;
+  /** The run whose sent days stay as they are. */
+  readonly runId: number;
   readonly coachId: number;
   readonly now: Date;
 }
@@ -49,7 +51,7 @@ export async function changePlan(
   at: PlanScope,
   change: { revision: number; words: string; edits: readonly ProgrammeEdit[] },
 ): Promise<PlanAnswer> {
-  const stored = await getPlan(db, at.programmeId, true);
+  const stored = await getPlan(db, { id: at.programmeId, runId: at.runId }, true);
   if (stored.revision !== change.revision) throw new StaleError(stored.revision);
   const result = applyProgrammeEdits(stored.programme, change.edits, {
     book: trackBookOf(book),
@@ -107,7 +109,7 @@ export async function undoPlan(db: pg.PoolClient, at: PlanScope, which: 'undo' |
   const change = await findPlanChange(db, at.programmeId, which);
   if (!change)
     return { status: 'refused', message: which === 'undo' ? 'There is nothing to undo.' : 'There is nothing to redo.' };
-  const stored = await getPlan(db, at.programmeId, true);
+  const stored = await getPlan(db, { id: at.programmeId, runId: at.runId }, true);
   const [from, to] = which === 'undo' ? [change.after, change.before] : [change.before, change.after];
   const { programme, kept } = putBack(stored, from, to);
   const lost = stored.programme.days.find((d) => stored.sent.includes(dayKey(d)) && !findProgrammeDay(programme, d));

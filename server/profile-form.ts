@@ -17,7 +17,7 @@ const schema = object({
   timeZone: string()
     .required('Choose a time zone.')
     .test('zone', 'That is no time zone known here.', (v) => isTimeZone(v)),
-  channel: string().trim().test('letters', 'At most 120 letters.', hasAtMost(120)),
+  address: string().trim().test('letters', 'At most 120 letters.', hasAtMost(120)),
 });
 
 /** Reads what a coach writes about a person. */
@@ -29,7 +29,7 @@ export async function readProfileForm(
     name: formText(form, 'name'),
     detail: formText(form, 'detail'),
     timeZone: formText(form, 'timeZone'),
-    channel: formText(form, 'channel'),
+    address: formText(form, 'address'),
   };
   const errors = await yupErrors(schema, values);
   const kitText = formText(form, 'kit').trim();
@@ -51,7 +51,7 @@ export async function readProfileForm(
       name: values.name.trim(),
       detail: values.detail.trim(),
       timeZone: values.timeZone,
-      channel: values.channel.trim(),
+      address: values.address.trim(),
       kit:
         kitText === ''
           ? null

@@ -1,6 +1,13 @@
 import { localDate } from '../core/calendar/release.ts';
 import type { DayDate } from '../core/calendar/day.ts';
+import type { Run } from '../db/queries/run.ts';
 import { nowMs } from './config.ts';
+
+/** The own day 1 of who joins a run on a date: on an own calendar, or late where the late begin from the beginning; null: the run's. */
+export const ownStart = ({ rules, joinsLate }: Run, joinedOn: DayDate): DayDate | null => {
+  const from = joinedOn > rules.startsOn ? joinedOn : rules.startsOn;
+  return rules.calendar === 'own' || (joinsLate === 'from-day-1' && joinedOn > rules.startsOn) ? from : null;
+};
 
 /** What is taken for a new person where nothing is said: the zone that most are in, or else the coach's, and today there, or the first day if that is still to come. */
 export function rosterDefaults(

@@ -1,6 +1,6 @@
 import type { DayDate } from '../core/calendar/day.ts';
 import { addDays, dayKey } from '../core/calendar/day.ts';
-import { localDate, localTime, releaseInstant } from '../core/calendar/release.ts';
+import { localDate, localTime, instantAt } from '../core/calendar/release.ts';
 import { OUTCOME_WORDS } from '../core/record/record.ts';
 import { formatScore } from '../core/record/score.ts';
 import { blockName } from '../core/session/explain.ts';
@@ -40,7 +40,7 @@ export async function saidLately(
   people: readonly RosterRow[],
   days: readonly { readonly dayId: number; readonly week: number; readonly weekday: number }[],
 ): Promise<SaidLately | null> {
-  const midnightMs = (date: DayDate) => releaseInstant(date, '00:00', at.timeZone);
+  const midnightMs = (date: DayDate) => instantAt(date, '00:00', at.timeZone);
   const records = await listRecordsSince(db, at.runId, midnightMs(addDays(at.today, -1)));
   const own = records.filter((r) => localDate(r.loggedAtMs, at.timeZone) === at.today);
   const shown = own.length > 0 ? own : records;

@@ -37,13 +37,15 @@ export function Bead({ x, y, state, shareRatio = 0.5, radius = 5.2 }: BeadProps)
       return <circle className="bead-ahead" cx={x} cy={y} r="2" />;
     case 'unsent':
       return <circle className="bead-ahead" cx={x} cy={y} r="1.3" />;
+    case 'excused':
+      return <path className="bead-excused" d={`M${x - 6} ${y}h12`} />;
     case 'before':
       return null;
   }
 }
 
 /** States whose mark is always the same: drawn once a page, and referred to. */
-const SHARED: readonly DayState[] = ['done', 'not-done', 'due', 'missed', 'ahead', 'unsent'];
+const SHARED: readonly DayState[] = ['done', 'not-done', 'due', 'missed', 'ahead', 'unsent', 'excused'];
 const SHARED_ID = (state: DayState) => `bead-${state}`;
 
 /** The marks that SharedBead refers to. Once on a page that has any. */
@@ -81,4 +83,5 @@ export const STATE_WORDS: Record<DayState, string> = {
   ahead: 'not open yet',
   unsent: 'not sent',
   before: 'before joining',
+  excused: 'excused',
 };

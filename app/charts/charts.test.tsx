@@ -87,7 +87,11 @@ describe('a strand', () => {
     weekday,
     state,
     date: '2026-05-04' as StrandBead['date'],
+    index: 0,
+    of: 1,
     releaseMs: 0,
+    lookMs: 0,
+    closesMs: null,
     shareRatio: undefined,
   });
   const draw = (

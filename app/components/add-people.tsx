@@ -11,7 +11,7 @@ import { Dialog } from './dialog.tsx';
 import { useZones } from './use-zones.ts';
 
 interface AddPeopleProps {
-  readonly programmeId: number;
+  readonly programmeId: string;
   readonly defaults: PeopleDefaults;
   readonly existing: readonly string[];
   /** What is done with their links once they are in. */
@@ -142,7 +142,7 @@ function ReadRows({ state: { read } }: { state: AddPeopleState }) {
               <td>
                 {r.person
                   ? [
-                      r.person.channel,
+                      r.person.address,
                       r.person.detail,
                       r.person.timeZone.replaceAll('_', ' '),
                       r.person.kit ? `kit: ${r.person.kit.join(', ') || 'none'}` : '',

@@ -3,7 +3,7 @@ import type { loader as coachLoader } from '../routes/coach.tsx';
 import { Mark } from './mark.tsx';
 
 interface CoachHeadProps {
-  readonly programme?: { readonly id: number; readonly title: string; readonly people: number; readonly zones: number };
+  readonly programme?: { readonly key: string; readonly title: string; readonly people: number; readonly zones: number };
   /** The day that Write and Send go to. */
   readonly dayKey?: string;
 }
@@ -13,7 +13,7 @@ const plural = (n: number, one: string, many: string) => `${n} ${n === 1 ? one :
 /** The stages of the work in their order, and the shelves beside them. */
 export function CoachHead({ programme, dayKey }: CoachHeadProps) {
   const coach = useRouteLoaderData<typeof coachLoader>('routes/coach');
-  const base = programme && `/programmes/${programme.id}`;
+  const base = programme && `/programmes/${programme.key}`;
   return (
     <header className="head no-print">
       <Link className="head-word" to="/programmes">

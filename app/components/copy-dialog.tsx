@@ -8,7 +8,7 @@ import { Dialog } from './dialog.tsx';
 interface CopyDialogProps {
   readonly open: boolean;
   readonly text: string;
-  readonly programmeId: number;
+  readonly programmeId: string;
   readonly dayKey: string;
   readonly programmes: readonly { readonly id: number; readonly title: string }[];
   readonly onClose: () => void;
@@ -16,7 +16,7 @@ interface CopyDialogProps {
 
 /** Where a session is copied to: a programme, then a day of it. What stands there is shown, and never replaced unasked. */
 export function CopyDialog({ open, text, programmeId, dayKey, programmes, onClose }: CopyDialogProps) {
-  const [target, setTarget] = useState(programmeId);
+  const [target, setTarget] = useState(programmeId.split("-")[0]!);
   const [toDay, setToDay] = useState<string>();
   const days = useFetcher<typeof daysLoader>();
   const copy = useFetcher<typeof copyAction>();
@@ -62,7 +62,7 @@ export function CopyDialog({ open, text, programmeId, dayKey, programmes, onClos
             <select
               value={target}
               onChange={(event) => {
-                setTarget(Number(event.target.value));
+                setTarget(event.target.value);
                 setToDay(undefined);
               }}
             >

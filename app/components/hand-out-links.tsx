@@ -11,7 +11,7 @@ export function HandOutLinks({
   origin,
   isMain,
 }: {
-  programmeId: number;
+  programmeId: string;
   missing: number;
   origin: string;
   isMain: boolean;

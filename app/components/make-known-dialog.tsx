@@ -13,7 +13,7 @@ interface MakeKnownDialogProps {
   /** As they are written in the session; empty: closed. */
   readonly names: readonly string[];
   readonly library: MovementLibrary;
-  readonly programmeId: number;
+  readonly programmeId: string;
   readonly onClose: () => void;
   readonly onKnown: () => void;
 }

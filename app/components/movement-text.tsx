@@ -43,7 +43,7 @@ interface MovementTextProps {
   readonly usage: readonly string[];
   readonly reps: number;
   readonly heldSec: number;
-  readonly programmeId: number;
+  readonly programmeId: string;
   readonly firstWeekday: Weekday;
   /** That count as the last ones. */
   readonly weeks: number;

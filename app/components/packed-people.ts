@@ -5,7 +5,7 @@ const KEYS = [
   'name',
   'detail',
   'timeZone',
-  'channel',
+  'address',
   'fit',
   'isWaiting',
   'joined',

@@ -77,9 +77,9 @@ export function PersonPanel({ person, errors, isKept, close, onRemove }: PersonP
         </datalist>
         <label>
           Channel
-          <input name="channel" defaultValue={profile.channel} maxLength={120} placeholder="e-mail or number" />
+          <input name="address" defaultValue={profile.address} maxLength={120} placeholder="e-mail or number" />
         </label>
-        {error('channel')}
+        {error('address')}
         <label>
           Kit at hand
           <input

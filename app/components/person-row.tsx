@@ -7,7 +7,7 @@ export interface PersonLine {
   readonly name: string;
   readonly detail: string;
   readonly timeZone: string;
-  readonly channel: string;
+  readonly address: string;
   readonly fit: string;
   readonly isWaiting: boolean;
   readonly joined: string;
@@ -43,7 +43,7 @@ export const PersonRow = memo(function PersonRow(props: PersonRowProps) {
           <b dir="auto">{p.name}</b>
         </Link>{' '}
         <span className="soft small">{p.detail}</span>
-        {p.channel && <small className="soft people-channel">{p.channel}</small>}
+        {p.address && <small className="soft people-address">{p.address}</small>}
       </span>
       <span role="cell" className="small">
         {p.isWaiting && <b className="plan-off">wait </b>}

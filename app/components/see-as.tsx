@@ -20,7 +20,7 @@ export interface SeenPerson {
 interface SeeAsProps {
   readonly analysis: SessionAnalysis;
   readonly library: MovementLibrary;
-  readonly programmeId: number;
+  readonly programmeId: string;
   /** How many people the programme has. */
   readonly count: number;
 }

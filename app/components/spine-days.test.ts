@@ -1,20 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
-import type { Day, Programme } from '../../db/queries/programme.ts';
+import type { Day } from '../../db/queries/programme.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
 import { analyseText } from '../../core/session/analyse.ts';
 import { dayState, spineDays, usualDay } from './spine-days.ts';
 
-const programme: Programme = {
-  id: 1,
-  title: 'P',
-  weeks: 2,
-  runId: 1,
-  startsOn: '2026-05-11' as DayDate,
-  releaseTime: '05:00',
-  people: 0,
-  zones: 0,
-};
+const programme = { weeks: 2, startsOn: '2026-05-11' as DayDate };
 const day = (weekday: number, more: Partial<Day> = {}): Day => ({
   id: weekday,
   week: 1,

@@ -24,7 +24,7 @@ function outlineOf(planned: PlannedSession): PackedRibbon {
 
 /** Every day of a programme's weeks, those without a session included. `planOf` gives the plan of a text. */
 export function spineDays(
-  programme: Programme,
+  programme: Pick<Programme, 'weeks' | 'startsOn'>,
   days: readonly Day[],
   today: DayDate,
   planOf: (text: string) => PlannedSession,

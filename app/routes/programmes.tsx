@@ -38,9 +38,12 @@ export const meta: Route.MetaFunction = () => [{ title: 'Programmes · Ysodos' }
 export async function loader({ request }: Route.LoaderArgs) {
   return withCoach(request, async (db) => {
     const today = coachToday(request);
-    const programmes = await listProgrammes(db);
+    const programmes = await listProgrammes(db, new Date(nowMs()));
     const book = await loadWorkspaceBook(db);
-    const byProgramme = await listDaysByProgramme(db);
+    const byProgramme = await listDaysByProgramme(
+      db,
+      programmes.map((p) => p.runId),
+    );
     const withDays = programmes.map((programme) => {
       const own = byProgramme.get(programme.id) ?? [];
       const days = spineDays(programme, own, today, (text) => planText(text, book));

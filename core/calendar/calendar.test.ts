@@ -19,7 +19,7 @@ import {
   weekdaysFrom,
   WEEKDAYS,
 } from './day.ts';
-import { isTimeZone, localDate, localTime, releaseInstant } from './release.ts';
+import { isTimeZone, localDate, localTime, instantAt } from './release.ts';
 
 const day = (text: string) => text as DayDate;
 const iso = (ms: number) => new Date(ms).toISOString();
@@ -84,11 +84,11 @@ test('dates in words are those of a locale formatter, on every day of two years'
 });
 
 test('release instants follow each person’s wall clock (docs/formulas.md 7, computed with Temporal, "compatible")', () => {
-  expect(iso(releaseInstant(day('2026-03-29'), '01:30', 'Europe/Lisbon'))).toBe('2026-03-29T01:30:00.000Z');
-  expect(iso(releaseInstant(day('2026-10-25'), '01:30', 'Europe/Lisbon'))).toBe('2026-10-25T00:30:00.000Z');
-  expect(iso(releaseInstant(day('2026-03-08'), '02:30', 'America/New_York'))).toBe('2026-03-08T07:30:00.000Z');
-  expect(iso(releaseInstant(day('2026-11-01'), '01:30', 'America/New_York'))).toBe('2026-11-01T05:30:00.000Z');
-  expect(iso(releaseInstant(day('2026-06-01'), '06:00', 'Asia/Kathmandu'))).toBe('2026-06-01T00:15:00.000Z');
+  expect(iso(instantAt(day('2026-03-29'), '01:30', 'Europe/Lisbon'))).toBe('2026-03-29T01:30:00.000Z');
+  expect(iso(instantAt(day('2026-10-25'), '01:30', 'Europe/Lisbon'))).toBe('2026-10-25T00:30:00.000Z');
+  expect(iso(instantAt(day('2026-03-08'), '02:30', 'America/New_York'))).toBe('2026-03-08T07:30:00.000Z');
+  expect(iso(instantAt(day('2026-11-01'), '01:30', 'America/New_York'))).toBe('2026-11-01T05:30:00.000Z');
+  expect(iso(instantAt(day('2026-06-01'), '06:00', 'Asia/Kathmandu'))).toBe('2026-06-01T00:15:00.000Z');
 });
 
 test('one instant is different days in different zones', () => {

@@ -1,5 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
-import type { DayDate } from './day.ts';
+import type { DayDate, DayPlace, Weekday } from './day.ts';
+import { addDays, dateOfDay, weekdayOf } from './day.ts';
 
 /** True for IANA names that this machine's zone data knows. */
 export function isTimeZone(name: string): boolean {
@@ -27,11 +28,107 @@ export const localTime = (epochMs: number, timeZone: string): string =>
     .toString({ smallestUnit: 'minute' });
 
 /**
- * The instant at which a day is opened to someone: that date at the run's release time on their own wall
- * clock. A time that the clocks skip is taken later, one that comes twice the first time ("compatible").
- * `releaseTime` is HH:MM. Throws RangeError on an unknown zone.
+ * The instant of a wall clock's date and time (HH:MM) in a zone. A time that the clocks skip is taken later, one that comes twice
+ * the first time ("compatible", as RFC 5545 has it). Throws RangeError on an unknown zone.
  */
-export function releaseInstant(date: DayDate, releaseTime: string, timeZone: string): number {
-  return Temporal.PlainDate.from(date).toZonedDateTime({ timeZone, plainTime: Temporal.PlainTime.from(releaseTime) })
+export function instantAt(date: DayDate, time: string, timeZone: string): number {
+  return Temporal.PlainDate.from(date).toZonedDateTime({ timeZone, plainTime: Temporal.PlainTime.from(time) })
     .epochMilliseconds;
+}
+
+/** The rules by which a run goes out, all that a day's instant depends on beside the person. */
+export interface RunRules {
+  /** The date of the run's day 1. */
+  readonly startsOn: DayDate;
+  /** `host`: everybody on the same dates. `own`: each counts from a day 1 of their own. */
+  readonly calendar: 'host' | 'own';
+  /** HH:MM at which a day opens: on each person's clock, or where `releaseZone` is set, on that zone's for all at once. */
+  readonly releaseTime: string;
+  readonly releaseZone: string | null;
+  /** So many days before its own a day that was sent may be looked at. */
+  readonly lookAheadDays: number;
+  /** So many days after its own a day can be made up; null: at any time. */
+  readonly makeUpDays: number | null;
+}
+
+/** What a day's instant depends on of a person. */
+export interface RunPerson {
+  readonly timeZone: string;
+  /** Their own day 1, where they don't go by the run's: on an own calendar, or joined late and begun from the beginning. */
+  readonly startsOn?: DayDate | null | undefined;
+  /** The weekdays they train on, where they chose their own (1 Monday to 7 Sunday). */
+  readonly weekdays?: readonly Weekday[] | null | undefined;
+}
+
+/** A day with a session, among those of its week: the `index`th of `of`, from 0. */
+export interface RunDay extends DayPlace {
+  readonly index: number;
+  readonly of: number;
+}
+
+/** The days of a programme with their places among the sessions of their week. Any order; the same order comes back. */
+export function toRunDays<T extends DayPlace>(days: readonly T[]): (T & RunDay)[] {
+  const byWeek = new Map<number, number[]>();
+  for (const { week, weekday } of days) byWeek.set(week, [...(byWeek.get(week) ?? []), weekday]);
+  for (const weekdays of byWeek.values()) weekdays.sort((a, b) => a - b);
+  return days.map((day) => {
+    const own = byWeek.get(day.week)!;
+    return { ...day, index: own.indexOf(day.weekday), of: own.length };
+  });
+}
+
+/**
+ * Which days after their week's first someone trains on, `of` of them in order: those they chose, and where a week holds more
+ * sessions than they chose days, the earliest of the others beside.
+ */
+function ownOffsets(first: DayDate, weekdays: readonly Weekday[], of: number): number[] {
+  const start = weekdayOf(first);
+  const chosen = new Set(weekdays.map((w) => (w - start + 7) % 7));
+  for (let offset = 0; chosen.size < of && offset < 7; offset++) chosen.add(offset);
+  return [...chosen].sort((a, b) => a - b);
+}
+
+/**
+ * The date that a day of a run has for someone: counted from the run's day 1, or from their own; with weekdays of their own, the
+ * sessions of each week in order on those.
+ */
+export function plannedDate(run: RunRules, person: RunPerson, day: RunDay): DayDate {
+  const first = person.startsOn ?? run.startsOn;
+  if (!person.weekdays || person.weekdays.length === 0) return dateOfDay(first, day);
+  const offset = ownOffsets(first, person.weekdays, day.of)[day.index]!;
+  return addDays(first, (day.week - 1) * 7 + offset);
+}
+
+/**
+ * The instant at which a day of a run is released to someone, in ms since 1970. A pure function of run, person and day: on their
+ * date at the run's hour, by their own clock or by the one zone of the run. Skipped times come later, repeated ones the first time.
+ * Throws RangeError on an unknown zone.
+ */
+export const releaseInstant = (run: RunRules, person: RunPerson, day: RunDay): number =>
+  instantAt(plannedDate(run, person, day), run.releaseTime, run.releaseZone ?? person.timeZone);
+
+/** When and on which date of their own calendar a day is someone's. */
+export interface OwnDay {
+  /** The date on their own calendar at release: that of the plan, or where one instant goes for all, that of their clock then. */
+  readonly date: DayDate;
+  readonly releaseMs: number;
+  /** From here on it may be looked at, once it was sent. */
+  readonly lookMs: number;
+  /** From here on it can't be made up any more; null: always. */
+  readonly closesMs: number | null;
+}
+
+/** A day of a run as someone has it. */
+export function ownDay(run: RunRules, person: RunPerson, day: RunDay): OwnDay {
+  const planned = plannedDate(run, person, day);
+  const zone = run.releaseZone ?? person.timeZone;
+  const releaseMs = instantAt(planned, run.releaseTime, zone);
+  const date = run.releaseZone === null ? planned : localDate(releaseMs, person.timeZone);
+  return {
+    date,
+    releaseMs,
+    lookMs:
+      run.lookAheadDays === 0 ? releaseMs : instantAt(addDays(planned, -run.lookAheadDays), run.releaseTime, zone),
+    closesMs: run.makeUpDays === null ? null : instantAt(addDays(date, run.makeUpDays + 1), '00:00', person.timeZone),
+  };
 }

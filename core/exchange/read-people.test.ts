@@ -20,7 +20,7 @@ test('names, zones, kit, things to spare and levels', () => {
       detail: '',
       timeZone: 'Europe/Lisbon',
       joinedOn: '2026-05-11',
-      channel: '',
+      address: '',
       kit: ['chair', 'band'],
       spares: ['knees', 'quiet'],
       levels: { push: 2, squat: 3 },
@@ -67,13 +67,13 @@ test.each([
 });
 
 test.each([
-  ['Ada Fennick', { name: 'Ada Fennick', channel: '', detail: '', timeZone: 'Europe/Vienna' }],
-  ['Ada Fennick, ada@example.org', { name: 'Ada Fennick', channel: 'ada@example.org' }],
-  ['Ada Fennick <ada@example.org>', { name: 'Ada Fennick', channel: 'ada@example.org' }],
-  ['ada@example.org; Ada Fennick', { name: 'Ada Fennick', channel: 'ada@example.org' }],
-  ['Ada Fennick ada@example.org', { name: 'Ada Fennick', channel: 'ada@example.org' }],
-  ['ada.fennick@example.org', { name: 'Ada Fennick', channel: 'ada.fennick@example.org' }],
-  ['Ada Fennick\t+43 1 5550100', { name: 'Ada Fennick', channel: '+43 1 5550100' }],
+  ['Ada Fennick', { name: 'Ada Fennick', address: '', detail: '', timeZone: 'Europe/Vienna' }],
+  ['Ada Fennick, ada@example.org', { name: 'Ada Fennick', address: 'ada@example.org' }],
+  ['Ada Fennick <ada@example.org>', { name: 'Ada Fennick', address: 'ada@example.org' }],
+  ['ada@example.org; Ada Fennick', { name: 'Ada Fennick', address: 'ada@example.org' }],
+  ['Ada Fennick ada@example.org', { name: 'Ada Fennick', address: 'ada@example.org' }],
+  ['ada.fennick@example.org', { name: 'Ada Fennick', address: 'ada.fennick@example.org' }],
+  ['Ada Fennick\t+43 1 5550100', { name: 'Ada Fennick', address: '+43 1 5550100' }],
   ['  - Ada Fennick, violins', { name: 'Ada Fennick', detail: 'violins' }],
   [
     '12. Ada Fennick, Europe/Lisbon, violins, desk 3',

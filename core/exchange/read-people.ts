@@ -18,7 +18,7 @@ export interface NewPerson {
   readonly detail: string;
   readonly timeZone: string;
   readonly joinedOn: DayDate;
-  readonly channel: string;
+  readonly address: string;
   readonly kit?: readonly string[];
   readonly spares: readonly Spare[];
   readonly levels: Readonly<Partial<Record<Pattern, Level>>>;
@@ -46,7 +46,7 @@ export const PEOPLE_COLUMNS = [
   'group',
   'time zone',
   'joined',
-  'channel',
+  'address',
   'kit',
   'avoid',
   'level',
@@ -56,10 +56,10 @@ const OTHER_SPELLINGS: Record<string, (typeof PEOPLE_COLUMNS)[number]> = {
   zone: 'time zone',
   timezone: 'time zone',
   since: 'joined',
-  email: 'channel',
-  'e-mail': 'channel',
-  address: 'channel',
-  phone: 'channel',
+  email: 'address',
+  'e-mail': 'address',
+  channel: 'address',
+  phone: 'address',
   detail: 'group',
   team: 'group',
   branch: 'group',
@@ -160,7 +160,7 @@ function readLine(line: string): Partial<Record<Column, string>> {
     if (cell === '') continue;
     const column: Column =
       ADDRESS.test(cell) || PHONE.test(cell)
-        ? 'channel'
+        ? 'address'
         : out.name === undefined
           ? 'name'
           : isTimeZone(cell)
@@ -169,9 +169,9 @@ function readLine(line: string): Partial<Record<Column, string>> {
     out[column] = out[column] === undefined ? cell : `${out[column]}, ${cell}`;
   }
   // An address alone says who it is, as well as it can.
-  if (out.name === undefined && out.channel !== undefined && out.channel.includes('@'))
-    out.name = out.channel
-      .slice(0, out.channel.indexOf('@'))
+  if (out.name === undefined && out.address !== undefined && out.address.includes('@'))
+    out.name = out.address
+      .slice(0, out.address.indexOf('@'))
       .split(/[._-]+/)
       .map(capitalized)
       .join(' ');
@@ -199,8 +199,8 @@ function readRow(
   else if (seen.has(name.toLowerCase())) push('name', `“${name}” is there already.`);
   const detail = cell('group');
   if (countLetters(detail) > 80) push('group', 'At most 80 letters.');
-  const channel = cell('channel');
-  if (countLetters(channel) > 120) push('channel', 'At most 120 letters.');
+  const address = cell('address');
+  if (countLetters(address) > 120) push('address', 'At most 120 letters.');
   const timeZone = cell('time zone') || defaults.timeZone;
   if (!isTimeZone(timeZone)) push('time zone', `“${timeZone}” is no time zone; write it like Europe/Vienna.`);
   const since = cell('joined');
@@ -233,7 +233,7 @@ function readRow(
         detail,
         timeZone,
         joinedOn: joinedOn!,
-        channel,
+        address,
         ...(kit !== '' && { kit: kit.toLowerCase() === 'none' ? [] : parts(kit.toLowerCase()).slice(0, 20) }),
         spares: [...new Set(spares)],
         levels,

@@ -2,7 +2,7 @@ import { BoundedCache } from '../bounded-cache.ts';
 import { PLACES, servesAs } from './kit.ts';
 import type { MovementLibrary } from './library.ts';
 import type { Movement, Pattern } from './movement.ts';
-import { areaOf } from './movement.ts';
+import { areaOf, PATTERNS } from './movement.ts';
 import { easierNeighbours } from './name/neighbours.ts';
 import type { Spare } from './spare.ts';
 import { askedBits, SPARE_WORDS, SPARES, spareBits } from './spare.ts';
@@ -21,6 +21,17 @@ export interface FitPerson {
 }
 
 export const ANYONE: FitPerson = { levels: {}, spares: [], swaps: [] };
+
+/** What is no harder than this comes to mind for someone who comes back after a pause. */
+const EASED_LEVEL = 3;
+
+/** Someone for a lighter way back in: in every pattern a class easier than they usually do, and nothing hard. */
+export const easePerson = (person: FitPerson): FitPerson => ({
+  ...person,
+  levels: Object.fromEntries(
+    PATTERNS.map((p) => [p, Math.max(1, Math.min(EASED_LEVEL, (person.levels[p] ?? 5) - 1))]),
+  ),
+});
 
 /** Agreed, or an alternative that was written; else nearest first: another step of the ladder, the same pattern, the same area of the body, something calm. */
 export type FitHow = 'agreed' | 'choice' | 'ladder' | 'pattern' | 'area' | 'calm';

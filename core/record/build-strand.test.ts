@@ -1,15 +1,24 @@
 import { expect, test } from 'vitest';
 import type { DayDate } from '../calendar/day.ts';
+import type { RunRules } from '../calendar/release.ts';
+import { toRunDays } from '../calendar/release.ts';
 import { buildStrands } from './build-strand.ts';
 
 const d = (text: string) => text as DayDate;
-const RUN = { startsOn: d('2026-05-04'), releaseTime: '05:00' };
-const DAYS = [
+const RUN: RunRules = {
+  startsOn: d('2026-05-04'),
+  calendar: 'host',
+  releaseTime: '05:00',
+  releaseZone: null,
+  lookAheadDays: 0,
+  makeUpDays: null,
+};
+const DAYS = toRunDays([
   { dayId: 1, week: 1, weekday: 1, sent: true },
   { dayId: 2, week: 2, weekday: 2, sent: true },
   { dayId: 3, week: 2, weekday: 3, sent: true },
   { dayId: 4, week: 2, weekday: 5, sent: false },
-];
+]);
 const person = (timeZone: string, records: [number, 'done' | 'part'][] = []) => ({
   timeZone,
   joinedOn: d('2026-05-01'),

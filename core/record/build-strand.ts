@@ -1,33 +1,28 @@
 import { BoundedCache } from '../bounded-cache.ts';
-import type { DayDate, DayPlace } from '../calendar/day.ts';
-import { dateOfDay, dayKey } from '../calendar/day.ts';
-import { localDate, releaseInstant } from '../calendar/release.ts';
+import type { Absence } from '../calendar/absence.ts';
+import { isAway } from '../calendar/absence.ts';
+import type { DayDate } from '../calendar/day.ts';
+import { dayKey } from '../calendar/day.ts';
+import type { OwnDay, RunDay, RunPerson, RunRules } from '../calendar/release.ts';
+import { localDate, ownDay } from '../calendar/release.ts';
 import type { Outcome } from './record.ts';
 import type { Attendance, DayState } from './strand.ts';
 import { computeAttendance, dayState } from './strand.ts';
 
-/** A run as the calendar sees it. */
-export interface RunCalendar {
-  readonly startsOn: DayDate;
-  /** HH:MM on each person's own wall clock. */
-  readonly releaseTime: string;
-}
-
-export interface PlannedDay extends DayPlace {
+export interface PlannedDay extends RunDay {
   readonly dayId: number;
+  /** A version was sent for it, and stands. */
   readonly sent: boolean;
 }
 
-export interface StrandPerson {
-  readonly timeZone: string;
+export interface StrandPerson extends RunPerson {
   readonly joinedOn: DayDate;
+  readonly absences?: readonly Absence[];
   readonly records: ReadonlyMap<number, { readonly outcome: Outcome; readonly shareRatio: number }>;
 }
 
-export interface StrandBead extends DayPlace {
+export interface StrandBead extends RunDay, OwnDay {
   readonly dayId: number;
-  readonly date: DayDate;
-  readonly releaseMs: number;
   readonly state: DayState;
   readonly shareRatio: number | undefined;
 }
@@ -39,55 +34,68 @@ export interface Strand {
   readonly attendance: Attendance;
 }
 
-/** Dates and instants follow from a run's calendar alone: they are computed once, for the last few hundred runs and zones. */
-const knownDates = new BoundedCache<string, readonly DayDate[]>(200);
-const knownReleases = new BoundedCache<string, readonly number[]>(500);
+/** Dates and instants follow from a run and the calendar of a person alone: computed once, for the last few hundred of them. */
+const knownDays = new BoundedCache<string, readonly OwnDay[]>(600);
 
-const datesOf = (startsOn: DayDate, days: readonly DayPlace[]): readonly DayDate[] =>
-  knownDates.get(`${startsOn} ${days.map(dayKey).join()}`, () => days.map((day) => dateOfDay(startsOn, day)));
+/** The days of a run as someone has them, in the order given. */
+export function ownDays(run: RunRules, days: readonly RunDay[], person: RunPerson): readonly OwnDay[] {
+  const { startsOn, releaseTime, releaseZone, lookAheadDays, makeUpDays } = run;
+  const key = [
+    startsOn,
+    releaseTime,
+    releaseZone,
+    lookAheadDays,
+    makeUpDays,
+    person.timeZone,
+    person.startsOn,
+    person.weekdays?.join(''),
+    days.map(dayKey).join(),
+  ].join(' ');
+  return knownDays.get(key, () => days.map((day) => ownDay(run, person, day)));
+}
 
-const releasesOf = (dates: readonly DayDate[], releaseTime: string, timeZone: string): readonly number[] =>
-  knownReleases.get(`${releaseTime} ${timeZone} ${dates.join()}`, () =>
-    dates.map((date) => releaseInstant(date, releaseTime, timeZone)),
-  );
+/** People for whom all days fall alike. */
+const calendarKey = (p: RunPerson): string => `${p.timeZone} ${p.startsOn ?? ''} ${p.weekdays?.join('') ?? ''}`;
 
 /**
- * The strands of people over the planned days of a run, in the order given. Release instants are computed once
- * for each zone. No days give empty strands with an undefined attendance.
+ * The strands of people over the planned days of a run, in the order given. Release instants are computed once for each zone, and
+ * each calendar of their own. No days give empty strands with an undefined attendance.
  */
 export function buildStrands(
-  run: RunCalendar,
+  run: RunRules,
   days: readonly PlannedDay[],
   people: readonly StrandPerson[],
   nowMs: number,
 ): Strand[] {
-  const dates = datesOf(run.startsOn, days);
-  const byZone = new Map<string, { today: DayDate; releases: readonly number[] }>();
-  const zoneOf = (timeZone: string) => {
-    let zone = byZone.get(timeZone);
-    if (!zone) {
-      zone = {
-        today: localDate(nowMs, timeZone),
-        releases: releasesOf(dates, run.releaseTime, timeZone),
-      };
-      byZone.set(timeZone, zone);
+  const byCalendar = new Map<string, { today: DayDate; own: readonly OwnDay[] }>();
+  const calendarOf = (person: StrandPerson) => {
+    const key = calendarKey(person);
+    let calendar = byCalendar.get(key);
+    if (!calendar) {
+      calendar = { today: localDate(nowMs, person.timeZone), own: ownDays(run, days, person) };
+      byCalendar.set(key, calendar);
     }
-    return zone;
+    return calendar;
   };
   return people.map((person) => {
-    const { today, releases } = zoneOf(person.timeZone);
-    const beads = days.map((day, i): StrandBead => {
-      const record = person.records.get(day.dayId);
-      const date = dates[i]!;
-      const releaseMs = releases[i]!;
+    const { today, own } = calendarOf(person);
+    const { absences = [] } = person;
+    const beads = days.map(({ dayId, week, weekday, index, of, sent }, i): StrandBead => {
+      const record = person.records.get(dayId);
+      const { date, releaseMs, lookMs, closesMs } = own[i]!;
+      const away = absences.length > 0 && isAway(absences, date);
       return {
-        dayId: day.dayId,
-        week: day.week,
-        weekday: day.weekday,
+        dayId,
+        week,
+        weekday,
+        index,
+        of,
         date,
         releaseMs,
+        lookMs,
+        closesMs,
         shareRatio: record?.shareRatio,
-        state: dayState({ date, sent: day.sent, releaseMs, record }, person.joinedOn, today, nowMs),
+        state: dayState({ date, sent, releaseMs, record, isAway: away }, person.joinedOn, today, nowMs),
       };
     });
     return { today, beads, attendance: computeAttendance(beads) };

@@ -15,6 +15,7 @@ const LETTERS: Readonly<Record<DayState, string>> = {
   ahead: 'a',
   before: 'b',
   unsent: 'x',
+  excused: 'e',
 };
 const STATES = new Map(Object.entries(LETTERS).map(([state, letter]) => [letter, state as DayState]));
 

@@ -4,15 +4,17 @@ import type { Outcome } from './record.ts';
 /**
  * The state of one day for one person. `ahead`: not open to them yet; `due`: open and theirs to do today;
  * `missed`: its date has passed without a record; `not-done`: they said "not today"; `before`: the day lies
- * before they joined, so nothing is owed; `unsent`: planned, but nothing was sent.
+ * before they joined, so nothing is owed; `unsent`: planned, but nothing was sent, or it was withdrawn; `excused`: a pause or an excused day.
  */
-export type DayState = 'done' | 'part' | 'not-done' | 'due' | 'missed' | 'ahead' | 'before' | 'unsent';
+export type DayState = 'done' | 'part' | 'not-done' | 'due' | 'missed' | 'ahead' | 'before' | 'unsent' | 'excused';
 
 export interface StrandDay {
   readonly date: DayDate;
   /** A version was sent for this day. */
   readonly sent: boolean;
   readonly releaseMs: number;
+  /** Nothing is expected of them on that date. */
+  readonly isAway?: boolean;
   readonly record?: { readonly outcome: Outcome; readonly shareRatio: number } | undefined;
 }
 
@@ -20,6 +22,7 @@ export interface StrandDay {
 export function dayState(day: StrandDay, joinedOn: DayDate, today: DayDate, nowMs: number): DayState {
   if (day.record) return day.record.outcome;
   if (day.date < joinedOn) return 'before';
+  if (day.isAway) return 'excused';
   if (!day.sent) return 'unsent';
   if (nowMs < day.releaseMs) return 'ahead';
   return day.date < today ? 'missed' : 'due';
@@ -38,7 +41,7 @@ export const attendanceRatio = (kept: number, due: number): number | undefined =
 
 /**
  * Attendance = done / due so far (docs/formulas.md 5; no agreed definition). A part counts by its share. Today counts
- * once it is logged; days before joining, not sent, or not yet open are not due.
+ * once it is logged; days before joining, excused, not sent, withdrawn, or not yet open are not due.
  */
 export function computeAttendance(days: readonly { state: DayState; shareRatio?: number | undefined }[]): Attendance {
   let kept = 0;

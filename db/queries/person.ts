@@ -1,4 +1,7 @@
+import type { Absence } from '../../core/calendar/absence.ts';
 import type { DayDate } from '../../core/calendar/day.ts';
+import { addDays } from '../../core/calendar/day.ts';
+import { isEmailAddress, isPhoneNumber } from '../../core/exchange/address.ts';
 import { compareNames } from '../../core/compare-names.ts';
 import type { CareState } from '../../core/care.ts';
 import type { FitPerson, Level } from '../../core/movement/fit-movement.ts';
@@ -7,10 +10,14 @@ import { PATTERNS } from '../../core/movement/movement.ts';
 import { isSpare } from '../../core/movement/spare.ts';
 import { NotFoundError } from '../errors.ts';
 import type { Db } from '../pool.ts';
+import type { Run, RunRow } from './run.ts';
+import { RUN_COLUMNS, toRun } from './run.ts';
 
 /** What is known of a person beside their name. */
 export interface PersonProfile extends FitPerson {
-  readonly channel: string;
+  /** Where messages reach them: an e-mail address or a number. */
+  readonly address: string;
+  readonly contact: Contact;
   readonly care: CareState;
   /** What they chose to share of it with the coaches. */
   readonly careShared: string;
@@ -18,17 +25,42 @@ export interface PersonProfile extends FitPerson {
   readonly isPartly?: true;
 }
 
+/** By what someone gets messages. */
+export type Channel = 'email' | 'text' | 'none';
+export const CHANNELS: readonly Channel[] = ['email', 'text', 'none'];
+
+/** How and when messages go to someone. */
+export interface Contact {
+  readonly channel: Channel;
+  /** given: by the coach; asked: by themselves, not yet confirmed; stopped: they want no messages. */
+  readonly addressState: 'given' | 'asked' | 'confirmed' | 'bounced' | 'stopped';
+  readonly addressReason: string;
+  /** Local hours without messages; null: none. */
+  readonly quiet: { readonly from: string; readonly to: string } | null;
+  readonly wantsRestDays: boolean;
+  /** Local time of an evening's reminder of what is still due; null: none. */
+  readonly reminderAt: string | null;
+}
+
 interface ProfileRow {
   kit: string[] | null;
   levels: Partial<Record<Pattern, Level>>;
   spares: string[];
   swaps: { from: string; to: string }[];
-  channel: string;
+  address: string;
+  channel: Channel;
+  address_state: Contact['addressState'];
+  address_reason: string;
+  quiet_from: string | null;
+  quiet_to: string | null;
+  wants_rest_days: boolean;
+  reminder_at: string | null;
   care: CareState;
   care_shared: string;
 }
 
-const PROFILE_COLUMNS = 'p.kit, p.levels, p.spares, p.swaps, p.channel, p.care, p.care_shared';
+const PROFILE_COLUMNS = `p.kit, p.levels, p.spares, p.swaps, p.address, p.channel, p.address_state, p.address_reason, p.quiet_from, p.quiet_to,
+  p.wants_rest_days, p.reminder_at, p.care, p.care_shared`;
 
 /** What is stored of a person, as far as it can be used; `isWhole` is false where a part of it was passed by. */
 function toProfile(r: ProfileRow): PersonProfile {
@@ -40,7 +72,18 @@ function toProfile(r: ProfileRow): PersonProfile {
     levels: levels ?? {},
     spares,
     swaps: swaps ?? [],
-    channel: r.channel,
+    address: r.address,
+    contact: {
+      channel: r.channel,
+      addressState: r.address_state,
+      addressReason: r.address_reason,
+      quiet:
+        r.quiet_from !== null && r.quiet_to !== null
+          ? { from: r.quiet_from.slice(0, 5), to: r.quiet_to.slice(0, 5) }
+          : null,
+      wantsRestDays: r.wants_rest_days,
+      reminderAt: r.reminder_at?.slice(0, 5) ?? null,
+    },
     care: r.care,
     careShared: r.care_shared,
     ...((levels === undefined || swaps === undefined || spares.length < r.spares.length) && { isPartly: true }),
@@ -71,71 +114,104 @@ export const toFitPerson = ({ kit, levels, spares, swaps }: PersonProfile): FitP
   swaps,
 });
 
+/** A person's place in a run: what their days depend on. */
+export interface PlaceInRun {
+  readonly timeZone: string;
+  readonly joinedOn: DayDate;
+  /** Their own day 1, where they don't go by the run's. */
+  readonly startsOn: DayDate | null;
+  readonly weekdays: readonly number[] | null;
+  readonly absences: readonly Absence[];
+  /** The last day on which they took part, or on which their run ended. */
+  readonly leftOn: DayDate | null;
+}
+
+interface PlaceRow {
+  time_zone: string;
+  joined_on: string;
+  own_starts_on: string | null;
+  weekdays: number[] | null;
+  left_on: string | null;
+  absences: { kind: Absence['kind']; from: string; to: string | null }[] | null;
+}
+
+/** From enrolment e and person p. Most have no absence: those are gathered only where there are any. */
+const PLACE_COLUMNS = `p.time_zone, e.joined_on, e.starts_on as own_starts_on, e.weekdays,
+  (select least(e.left_on, u.ended_on) from run u where u.id = e.run_id) as left_on,
+  (select jsonb_agg(jsonb_build_object('kind', a.kind, 'from', a.from_on, 'to', a.to_on) order by a.from_on) from absence a where a.enrolment_id = e.id) as absences`;
+
+const toPlace = (r: PlaceRow): PlaceInRun => ({
+  timeZone: r.time_zone,
+  joinedOn: r.joined_on as DayDate,
+  startsOn: r.own_starts_on as DayDate | null,
+  weekdays: r.weekdays,
+  leftOn: r.left_on as DayDate | null,
+  absences: [
+    ...((r.absences ?? []) as Absence[]),
+    // Who has left, or whose run has ended, owes nothing from then on.
+    ...(r.left_on === null ? [] : [{ kind: 'pause' as const, from: addDays(r.left_on as DayDate, 1), to: null }]),
+  ],
+});
+
 /** A person in a run. */
-export interface Participant {
+export interface Participant extends PlaceInRun {
   readonly enrolmentId: number;
+  readonly personId: number;
   readonly name: string;
   /** Instrument, branch, team: whatever tells two people apart. */
   readonly detail: string;
-  readonly timeZone: string;
-  readonly joinedOn: DayDate;
   readonly hasLink: boolean;
+  /** A lighter way back in, until that day. */
+  readonly easedUntil: DayDate | null;
   readonly profile: PersonProfile;
 }
 
-interface ParticipantRow extends ProfileRow {
+interface ParticipantRow extends ProfileRow, PlaceRow {
   enrolment_id: number;
+  person_id: number;
   name: string;
   detail: string;
-  time_zone: string;
-  joined_on: string;
   has_link: boolean;
+  eased_until: string | null;
 }
 
 const toParticipant = (r: ParticipantRow): Participant => ({
+  ...toPlace(r),
   enrolmentId: r.enrolment_id,
+  personId: r.person_id,
   name: r.name,
   detail: r.detail,
-  timeZone: r.time_zone,
-  joinedOn: r.joined_on as DayDate,
   hasLink: r.has_link,
+  easedUntil: r.eased_until as DayDate | null,
   profile: toProfile(r),
 });
 
 /** A person in a run, as far as lists of people need them. */
-export interface RosterRow {
+export interface RosterRow extends PlaceInRun {
   readonly enrolmentId: number;
   readonly name: string;
   readonly detail: string;
-  readonly timeZone: string;
-  readonly joinedOn: DayDate;
 }
 
 /** Who is in a run, by name, without what is known of them. */
 export async function listRoster(db: Db, runId: number): Promise<RosterRow[]> {
-  const { rows } = await db.query<Omit<ParticipantRow, keyof ProfileRow | 'has_link'>>({
+  const { rows } = await db.query<PlaceRow & { enrolment_id: number; name: string; detail: string }>({
     name: 'roster',
-    text: `select e.id as enrolment_id, p.name, p.detail, p.time_zone, e.joined_on
+    text: `select e.id as enrolment_id, p.name, p.detail, ${PLACE_COLUMNS}
      from enrolment e join person p on p.id = e.person_id
      where e.run_id = $1::bigint
      order by e.id`,
     values: [runId],
   });
   return rows
-    .map((r) => ({
-      enrolmentId: r.enrolment_id,
-      name: r.name,
-      detail: r.detail,
-      timeZone: r.time_zone,
-      joinedOn: r.joined_on as DayDate,
-    }))
+    .map((r) => ({ ...toPlace(r), enrolmentId: r.enrolment_id, name: r.name, detail: r.detail }))
     .sort(compareNames);
 }
 
 export async function listParticipants(db: Db, runId: number): Promise<Participant[]> {
   const { rows } = await db.query<ParticipantRow>(
-    `select e.id as enrolment_id, p.name, p.detail, p.time_zone, e.joined_on, ${PROFILE_COLUMNS},
-       exists (select 1 from personal_link l where l.enrolment_id = e.id and l.revoked_at is null) as has_link
+    `select e.id as enrolment_id, p.id as person_id, p.name, p.detail, e.eased_until, ${PLACE_COLUMNS}, ${PROFILE_COLUMNS},
+       exists (select 1 from personal_link l where l.person_id = p.id and l.kind = 'personal' and l.revoked_at is null) as has_link
      from enrolment e join person p on p.id = e.person_id
      where e.run_id = $1::bigint
      order by e.id`,
@@ -144,48 +220,76 @@ export async function listParticipants(db: Db, runId: number): Promise<Participa
   return rows.map(toParticipant).sort(compareNames);
 }
 
-/** Adds people to a run, of different names; gives the enrolment of each, by name. */
+/** Someone who is added to a run, with what is known of them already. */
+export interface NewParticipant {
+  readonly name: string;
+  readonly detail: string;
+  readonly timeZone: string;
+  readonly joinedOn: DayDate;
+  readonly startsOn?: DayDate | null;
+  readonly weekdays?: readonly number[] | null;
+  readonly profile?: Partial<FitPerson> & {
+    readonly address?: string;
+    readonly channel?: Channel;
+    readonly care?: CareState;
+  };
+  /** `asked` where they gave their address themselves. */
+  readonly addressState?: Contact['addressState'];
+}
+
+/** Adds people to a run, of different names, with their profiles, in one statement; gives the enrolment of each, by name. */
 export async function insertParticipants(
   db: Db,
-  p: {
-    workspaceId: number;
-    runId: number;
-    people: readonly { name: string; detail: string; timeZone: string; joinedOn: DayDate }[];
-  },
+  p: { workspaceId: number; runId: number; people: readonly NewParticipant[] },
 ): Promise<Map<string, number>> {
+  const said = p.people.map(({ profile = {}, ...person }) => ({
+    ...person,
+    address: profile.address ?? '',
+    channel: profile.channel ?? usualChannel(profile.address ?? ''),
+    levels: profile.levels ?? {},
+    swaps: profile.swaps ?? [],
+    spares: profile.spares ?? [],
+    kit: profile.kit ?? null,
+    care: profile.care ?? 'not-asked',
+    addressState: person.addressState ?? 'given',
+  }));
   const { rows } = await db.query<{ id: number; name: string }>(
-    `with said as (select * from jsonb_to_recordset($3::jsonb) as x(name text, detail text, "timeZone" text, "joinedOn" date)),
-       new_person as (
-         insert into person (workspace_id, name, detail, time_zone) select $1::bigint, name, detail, "timeZone" from said returning id, name
-       ),
-       new_enrolment as (
-         insert into enrolment (workspace_id, run_id, person_id, joined_on)
-         select $1::bigint, $2::bigint, n.id, s."joinedOn" from new_person n join said s on s.name = n.name returning id, person_id
-       )
+    `with said as (
+       select * from jsonb_to_recordset($3::jsonb) as x(name text, detail text, "timeZone" text, "joinedOn" date, "startsOn" date, weekdays smallint[],
+         address text, channel text, levels jsonb, swaps jsonb, spares text[], kit text[], care text, "addressState" text)
+     ), new_person as (
+       insert into person (workspace_id, name, detail, time_zone, address, channel, levels, swaps, spares, kit, care, address_state)
+       select $1::bigint, name, detail, "timeZone", address, channel, levels, swaps, spares, kit, care, "addressState" from said returning id, name
+     ), new_enrolment as (
+       insert into enrolment (workspace_id, run_id, person_id, joined_on, starts_on, weekdays)
+       select $1::bigint, $2::bigint, n.id, s."joinedOn", s."startsOn", s.weekdays from new_person n join said s on s.name = n.name returning id, person_id
+     )
      select e.id, n.name from new_enrolment e join new_person n on n.id = e.person_id`,
-    [p.workspaceId, p.runId, JSON.stringify(p.people)],
+    [p.workspaceId, p.runId, JSON.stringify(said)],
   );
   return new Map(rows.map((r) => [r.name, r.id]));
 }
 
+/** By what someone is reached at an address, unless they say otherwise. */
+export const usualChannel = (address: string): Channel =>
+  isEmailAddress(address) ? 'email' : isPhoneNumber(address) ? 'text' : 'none';
+
 /** Adds a person to a run; gives the enrolment. */
 export async function insertParticipant(
   db: Db,
-  p: { workspaceId: number; runId: number; name: string; detail: string; timeZone: string; joinedOn: DayDate },
+  { workspaceId, runId, ...person }: { workspaceId: number; runId: number } & NewParticipant,
 ): Promise<number> {
-  const { rows } = await db.query<{ id: number }>(
-    `with new_person as (
-       insert into person (workspace_id, name, detail, time_zone) values ($1::bigint, $3::text, $4::text, $5::text) returning id
-     )
-     insert into enrolment (workspace_id, run_id, person_id, joined_on)
-     select $1::bigint, $2::bigint, id, $6::date from new_person returning id`,
-    [p.workspaceId, p.runId, p.name, p.detail, p.timeZone, p.joinedOn],
-  );
-  return rows[0]!.id;
+  const ids = await insertParticipants(db, { workspaceId, runId, people: [person] });
+  return ids.get(person.name)!;
 }
 
 /** What a person, or their coach, says of them; `set` names what changes. */
-export type ProfileChange = Partial<Omit<PersonProfile, 'kit'>> & {
+export type ProfileChange = Partial<Omit<PersonProfile, 'kit' | 'contact'>> & {
+  readonly channel?: Channel;
+  readonly addressState?: Contact['addressState'];
+  readonly quiet?: Contact['quiet'];
+  readonly wantsRestDays?: boolean;
+  readonly reminderAt?: string | null;
   readonly kit?: readonly string[] | null;
   readonly name?: string;
   readonly detail?: string;
@@ -201,7 +305,13 @@ export async function updateProfile(db: Db, enrolmentId: number, change: Profile
                   else kit end,
        levels = coalesce($2::jsonb -> 'levels', levels),
        spares = case when $2::jsonb ? 'spares' then array(select jsonb_array_elements_text($2::jsonb -> 'spares')) else spares end,
-       swaps = coalesce($2::jsonb -> 'swaps', swaps), channel = coalesce($2::jsonb ->> 'channel', channel),
+       swaps = coalesce($2::jsonb -> 'swaps', swaps), address = coalesce($2::jsonb ->> 'address', address),
+       channel = coalesce($2::jsonb ->> 'channel', channel), address_state = coalesce($2::jsonb ->> 'addressState', address_state),
+       address_reason = case when $2::jsonb ? 'addressState' then '' else address_reason end,
+       quiet_from = case when $2::jsonb ? 'quiet' then ($2::jsonb -> 'quiet' ->> 'from')::time else quiet_from end,
+       quiet_to = case when $2::jsonb ? 'quiet' then ($2::jsonb -> 'quiet' ->> 'to')::time else quiet_to end,
+       wants_rest_days = coalesce(($2::jsonb ->> 'wantsRestDays')::boolean, wants_rest_days),
+       reminder_at = case when $2::jsonb ? 'reminderAt' then ($2::jsonb ->> 'reminderAt')::time else reminder_at end,
        care = coalesce($2::jsonb ->> 'care', care), care_shared = coalesce($2::jsonb ->> 'careShared', care_shared)
      from enrolment e where e.id = $1::bigint and p.id = e.person_id`,
     [enrolmentId, JSON.stringify(change)],
@@ -213,17 +323,21 @@ export async function updateProfile(db: Db, enrolmentId: number, change: Profile
     ]);
 }
 
-/** Makes a new link the only one that works; several at once come one after the other. */
+/** `personal`: handed out; `message`: in their messages; `calendar`: opens their calendar alone. */
+export type LinkKind = 'personal' | 'message' | 'calendar';
+
+/** Makes a new link the only one of its kind that works; several at once come one after the other. */
 export async function insertPersonalLink(
   db: Db,
-  l: { workspaceId: number; enrolmentId: number; tokenHash: Buffer; now: Date },
+  l: { workspaceId: number; personId: number; kind?: LinkKind; tokenHash: Buffer; now: Date },
 ): Promise<void> {
-  await db.query('select id from enrolment where id = $1::bigint for update', [l.enrolmentId]);
-  await updateLinksRevoked(db, l.enrolmentId, l.now);
+  const kind = l.kind ?? 'personal';
+  await db.query('select id from person where id = $1::bigint for update', [l.personId]);
+  await updateLinksRevoked(db, l.personId, l.now, [kind]);
   await db.query(
-    `insert into personal_link (token_hash, workspace_id, enrolment_id, created_at)
-     values ($1::bytea, $2::bigint, $3::bigint, $4::timestamptz)`,
-    [l.tokenHash, l.workspaceId, l.enrolmentId, l.now],
+    `insert into personal_link (token_hash, workspace_id, person_id, kind, created_at)
+     values ($1::bytea, $2::bigint, $3::bigint, $4::text, $5::timestamptz)`,
+    [l.tokenHash, l.workspaceId, l.personId, kind, l.now],
   );
 }
 
@@ -249,24 +363,64 @@ export async function deleteParticipants(db: Db, enrolmentIds: readonly number[]
 /** Makes a link for each of these, who have none that works: a second one at the same moment would be refused by the database. */
 export async function insertPersonalLinks(
   db: Db,
-  l: { workspaceId: number; links: readonly { enrolmentId: number; tokenHash: Buffer }[]; now: Date },
+  l: { workspaceId: number; links: readonly { personId: number; tokenHash: Buffer }[]; now: Date },
 ): Promise<void> {
   await db.query(
-    `insert into personal_link (token_hash, workspace_id, enrolment_id, created_at)
-     select decode(x.hash, 'hex'), $1::bigint, x."enrolmentId", $3::timestamptz
-     from jsonb_to_recordset($2::jsonb) as x(hash text, "enrolmentId" bigint)`,
+    `insert into personal_link (token_hash, workspace_id, person_id, created_at)
+     select decode(x.hash, 'hex'), $1::bigint, x."personId", $3::timestamptz
+     from jsonb_to_recordset($2::jsonb) as x(hash text, "personId" bigint)`,
     [
       l.workspaceId,
-      JSON.stringify(l.links.map((x) => ({ enrolmentId: x.enrolmentId, hash: x.tokenHash.toString('hex') }))),
+      JSON.stringify(l.links.map((x) => ({ personId: x.personId, hash: x.tokenHash.toString('hex') }))),
       l.now,
     ],
   );
 }
 
-export async function updateLinksRevoked(db: Db, enrolmentId: number, now: Date): Promise<void> {
+/** The salts of the links in these people's messages, by person; who has no such link gets `makeLink`'s. */
+export async function messageLinkSalts(
+  db: Db,
+  l: {
+    workspaceId: number;
+    personIds: readonly number[];
+    makeLink: () => { readonly salt: string; readonly tokenHash: Buffer };
+    now: Date;
+  },
+): Promise<Map<number, string>> {
+  const ask = async () => {
+    const { rows } = await db.query<{ person_id: number; salt: string }>(
+      `select person_id, salt from personal_link where person_id = any($1::bigint[]) and kind = 'message' and revoked_at is null`,
+      [l.personIds],
+    );
+    return new Map(rows.map((r) => [r.person_id, r.salt]));
+  };
+  const known = await ask();
+  const missing = l.personIds.filter((id) => !known.has(id));
+  if (missing.length === 0) return known;
+  const made = missing.map((personId) => {
+    const { salt, tokenHash } = l.makeLink();
+    return { personId, salt, hash: tokenHash.toString('hex') };
+  });
   await db.query(
-    'update personal_link set revoked_at = $2::timestamptz where enrolment_id = $1::bigint and revoked_at is null',
-    [enrolmentId, now],
+    `insert into personal_link (token_hash, workspace_id, person_id, kind, salt, created_at)
+     select decode(x.hash, 'hex'), $1::bigint, x."personId", 'message', x.salt, $3::timestamptz
+     from jsonb_to_recordset($2::jsonb) as x(hash text, "personId" bigint, salt uuid)
+     on conflict do nothing`,
+    [l.workspaceId, JSON.stringify(made), l.now],
+  );
+  return ask();
+}
+
+/** Takes the right away from links of a person: those handed out and those in messages, unless it is said which. */
+export async function updateLinksRevoked(
+  db: Db,
+  personId: number,
+  now: Date,
+  kinds: readonly LinkKind[] = ['personal', 'message'],
+): Promise<void> {
+  await db.query(
+    'update personal_link set revoked_at = $2::timestamptz where person_id = $1::bigint and revoked_at is null and kind = any($3::text[])',
+    [personId, now, kinds],
   );
 }
 
@@ -277,67 +431,198 @@ export async function updateLinksRevoked(db: Db, enrolmentId: number, now: Date)
 export async function findPersonalLink(
   db: Db,
   tokenHash: Buffer,
-): Promise<{ workspaceId: number; enrolmentId: number } | undefined> {
-  const { rows } = await db.query<{ workspace_id: number; enrolment_id: number }>({
+  kinds: readonly LinkKind[] = ['personal', 'message'],
+): Promise<{ workspaceId: number; personId: number } | undefined> {
+  const { rows } = await db.query<{ workspace_id: number; person_id: number }>({
     name: 'enter-by-link',
-    text: 'select workspace_id, enrolment_id from enter_by_link($1::bytea)',
-    values: [tokenHash],
+    text: 'select workspace_id, person_id from enter_by_link($1::bytea, $2::text[])',
+    values: [tokenHash, kinds],
   });
-  return rows[0] && { workspaceId: rows[0].workspace_id, enrolmentId: rows[0].enrolment_id };
+  return rows[0] && { workspaceId: rows[0].workspace_id, personId: rows[0].person_id };
 }
 
-/** The person behind a link, with their run. */
-export interface Enrolment {
+/** The person behind a link, in one of their runs. */
+export interface Enrolment extends PlaceInRun {
   readonly enrolmentId: number;
+  readonly personId: number;
+  readonly run: Run;
   readonly runId: number;
   readonly programmeId: number;
   readonly programmeTitle: string;
   readonly weeks: number;
-  readonly startsOn: DayDate;
-  readonly releaseTime: string;
   readonly name: string;
-  readonly timeZone: string;
-  readonly joinedOn: DayDate;
+  readonly easedUntil: DayDate | null;
   readonly profile: PersonProfile;
+  readonly stopKey: string;
 }
 
-export async function getEnrolment(db: Db, enrolmentId: number): Promise<Enrolment> {
-  const { rows } = await db.query<
-    ProfileRow & {
-      id: number;
-      run_id: number;
-      programme_id: number;
-      title: string;
-      weeks: number;
-      starts_on: string;
-      release_time: string;
-      name: string;
-      time_zone: string;
-      joined_on: string;
-    }
-  >({
-    name: 'enrolment',
-    text: `select e.id, r.id as run_id, g.id as programme_id, g.title, g.weeks, r.starts_on, r.release_time, p.name, p.time_zone, e.joined_on, ${PROFILE_COLUMNS}
-     from enrolment e
-     join run r on r.id = e.run_id
-     join programme g on g.id = r.programme_id
-     join person p on p.id = e.person_id
-     where e.id = $1::bigint`,
-    values: [enrolmentId],
-  });
-  const row = rows[0];
-  if (!row) throw new NotFoundError('enrolment');
-  return {
-    enrolmentId: row.id,
-    runId: row.run_id,
-    programmeId: row.programme_id,
-    programmeTitle: row.title,
-    weeks: row.weeks,
-    startsOn: row.starts_on as DayDate,
-    releaseTime: row.release_time.slice(0, 5),
-    name: row.name,
-    timeZone: row.time_zone,
-    joinedOn: row.joined_on as DayDate,
-    profile: toProfile(row),
+type EnrolmentRow = ProfileRow &
+  PlaceRow &
+  RunRow & {
+    id: number;
+    person_id: number;
+    programme_id: number;
+    programme_title: string;
+    weeks: number;
+    name: string;
+    eased_until: string | null;
+    stop_key: string;
   };
+
+const SELECT_ENROLMENT = `select e.id, e.person_id, e.eased_until, g.id as programme_id, g.title as programme_title, g.weeks, p.name, p.stop_key,
+    ${RUN_COLUMNS}, ${PLACE_COLUMNS}, ${PROFILE_COLUMNS}
+  from enrolment e
+  join run r on r.id = e.run_id
+  join programme g on g.id = r.programme_id
+  join person p on p.id = e.person_id`;
+
+const toEnrolment = (row: EnrolmentRow): Enrolment => ({
+  ...toPlace(row),
+  enrolmentId: row.id,
+  personId: row.person_id,
+  run: toRun(row),
+  runId: row.run_id,
+  programmeId: row.programme_id,
+  programmeTitle: row.programme_title,
+  weeks: row.weeks,
+  name: row.name,
+  easedUntil: row.eased_until as DayDate | null,
+  profile: toProfile(row),
+  stopKey: row.stop_key,
+});
+
+/**
+ * A person in their runs, none of them put away unless all are: the one that began last first, then what is still to begin. Empty
+ * where they are in none.
+ */
+export async function listEnrolments(db: Db, personId: number, today: DayDate): Promise<Enrolment[]> {
+  const { rows } = await db.query<EnrolmentRow>({
+    name: 'enrolments',
+    text: `${SELECT_ENROLMENT}
+     where e.person_id = $1::bigint
+     order by r.archived_at is not null, coalesce(e.starts_on, r.starts_on) > $2::date, coalesce(e.starts_on, r.starts_on) desc, e.id desc`,
+    values: [personId, today],
+  });
+  const all = rows.map(toEnrolment);
+  const live = all.filter((e) => e.run.archivedAtMs === null);
+  return live.length > 0 ? live : all.slice(0, 1);
+}
+
+/** Throws NotFoundError where there is no such enrolment. */
+export async function getEnrolment(db: Db, enrolmentId: number): Promise<Enrolment> {
+  const { rows } = await db.query<EnrolmentRow>(`${SELECT_ENROLMENT} where e.id = $1::bigint`, [enrolmentId]);
+  if (!rows[0]) throw new NotFoundError('enrolment');
+  return toEnrolment(rows[0]);
+}
+
+/** People in a run, as messages to them are written. */
+export async function listEnrolmentsById(db: Db, enrolmentIds: readonly number[]): Promise<Enrolment[]> {
+  const { rows } = await db.query<EnrolmentRow>(`${SELECT_ENROLMENT} where e.id = any($1::bigint[])`, [enrolmentIds]);
+  return rows.map(toEnrolment);
+}
+
+/** Changes when someone's days are; what isn't named stays. */
+export async function updatePlace(
+  db: Db,
+  enrolmentId: number,
+  change: {
+    readonly startsOn?: DayDate | null;
+    readonly weekdays?: readonly number[] | null;
+    readonly leftOn?: DayDate | null;
+    readonly easedUntil?: DayDate | null;
+  },
+): Promise<void> {
+  await db.query(
+    `update enrolment set
+       starts_on = case when $2::jsonb ? 'startsOn' then ($2::jsonb ->> 'startsOn')::date else starts_on end,
+       weekdays = case when $2::jsonb ? 'weekdays' then (select array_agg(x::smallint) from jsonb_array_elements_text(
+         case when jsonb_typeof($2::jsonb -> 'weekdays') = 'array' then $2::jsonb -> 'weekdays' end) as x) else weekdays end,
+       left_on = case when $2::jsonb ? 'leftOn' then ($2::jsonb ->> 'leftOn')::date else left_on end,
+       eased_until = case when $2::jsonb ? 'easedUntil' then ($2::jsonb ->> 'easedUntil')::date else eased_until end
+     where id = $1::bigint`,
+    [enrolmentId, JSON.stringify(change)],
+  );
+}
+
+export interface StoredAbsence extends Absence {
+  readonly id: number;
+  readonly saidBy: 'coach' | 'person';
+  readonly note: string;
+}
+
+export async function listAbsences(db: Db, enrolmentId: number): Promise<StoredAbsence[]> {
+  const { rows } = await db.query<{
+    id: number;
+    kind: Absence['kind'];
+    from_on: string;
+    to_on: string | null;
+    said_by: 'coach' | 'person';
+    note: string;
+  }>('select id, kind, from_on, to_on, said_by, note from absence where enrolment_id = $1::bigint order by from_on', [
+    enrolmentId,
+  ]);
+  return rows.map((r) => ({
+    id: r.id,
+    kind: r.kind,
+    from: r.from_on as DayDate,
+    to: r.to_on as DayDate | null,
+    saidBy: r.said_by,
+    note: r.note,
+  }));
+}
+
+export async function insertAbsences(
+  db: Db,
+  a: {
+    workspaceId: number;
+    enrolmentIds: readonly number[];
+    absence: Absence;
+    saidBy: 'coach' | 'person';
+    note: string;
+    now: Date;
+  },
+): Promise<void> {
+  await db.query(
+    `insert into absence (workspace_id, enrolment_id, kind, from_on, to_on, said_by, note, made_at)
+     select $1::bigint, id, $3::text, $4::date, $5::date, $6::text, $7::text, $8::timestamptz from unnest($2::bigint[]) as id`,
+    [a.workspaceId, a.enrolmentIds, a.absence.kind, a.absence.from, a.absence.to, a.saidBy, a.note, a.now],
+  );
+}
+
+export async function deleteAbsence(db: Db, enrolmentId: number, absenceId: number): Promise<void> {
+  await db.query('delete from absence where enrolment_id = $1::bigint and id = $2::bigint', [enrolmentId, absenceId]);
+}
+
+/** Ends a pause that is open or still to come on the day before `backOn`; where nothing of it is left, it is gone. */
+export async function endPause(db: Db, enrolmentId: number, backOn: DayDate): Promise<void> {
+  await db.query(`delete from absence where enrolment_id = $1::bigint and kind = 'pause' and from_on >= $2::date`, [
+    enrolmentId,
+    backOn,
+  ]);
+  await db.query(
+    `update absence set to_on = $2::date - 1 where enrolment_id = $1::bigint and kind = 'pause' and (to_on is null or to_on >= $2::date)`,
+    [enrolmentId, backOn],
+  );
+}
+
+/** Looks across workspaces, by the key that ends a person's messages. */
+export async function findStopKey(db: Db, key: string): Promise<{ workspaceId: number; personId: number } | undefined> {
+  const { rows } = await db.query<{ workspace_id: number; person_id: number }>(
+    'select * from find_stop_key($1::uuid)',
+    [key],
+  );
+  return rows[0] && { workspaceId: rows[0].workspace_id, personId: rows[0].person_id };
+}
+
+/** How it stands with a person's address. */
+export async function updateAddressState(
+  db: Db,
+  personId: number,
+  state: Contact['addressState'],
+  reason = '',
+): Promise<void> {
+  await db.query(
+    'update person set address_state = $2::text, address_reason = left($3::text, 300) where id = $1::bigint',
+    [personId, state, reason],
+  );
 }

@@ -7,12 +7,15 @@ import type { ProgrammeDay, ProgrammeDocument } from '../../core/progress/progra
 import { findProgrammeDay, isTheme } from '../../core/progress/programme-document.ts';
 import { NotFoundError, StaleError } from '../errors.ts';
 import type { Db } from '../pool.ts';
+import type { InRun } from './programme.ts';
+import type { RunSettings } from './run.ts';
+import { insertRun } from './run.ts';
 
 /** A programme's plan as it is stored. */
 export interface StoredPlan {
   readonly programme: ProgrammeDocument;
   readonly revision: number;
-  /** Keys of the days whose session was sent. */
+  /** Keys of the days whose session was sent in the run. */
   readonly sent: readonly string[];
   /** Keys of the days that are marked ready. */
   readonly ready: readonly string[];
@@ -55,21 +58,24 @@ const toProgrammeDay = (row: PlanDayRow): ProgrammeDay => ({
   ...(row.extra && { extra: row.extra }),
 });
 
-/** The plan of a programme; with `lock`, nobody else changes it until the transaction ends. */
-export async function getPlan(db: Db, programmeId: number, lock = false): Promise<StoredPlan> {
+/**
+ * The plan of a programme, its weeks named as those of the run, and what of it was sent there; with `lock`, nobody else changes it
+ * until the transaction ends.
+ */
+export async function getPlan(db: Db, { id, runId }: InRun, lock = false): Promise<StoredPlan> {
   const {
     rows: [row],
   } = await db.query<PlanRow>(
     `select p.title, p.weeks, p.revision, p.frame, extract(isodow from r.starts_on)::integer as first_weekday
-     from programme p join run r on r.programme_id = p.id where p.id = $1::bigint${lock ? ' for update of p' : ''}`,
-    [programmeId],
+     from programme p join run r on r.id = $2::bigint and r.programme_id = p.id where p.id = $1::bigint${lock ? ' for update of p' : ''}`,
+    [id, runId],
   );
   if (!row) throw new NotFoundError('programme');
   const { rows } = await db.query<PlanDayRow>(
     `select d.week, d.weekday, d.text, d.revision, d.ready_revision, d.track_id, d.track_week, d.generated_text, d.theme, d.extra,
-       exists (select 1 from version v where v.day_id = d.id) as is_sent
+       exists (select 1 from version v where v.day_id = d.id and v.run_id = $2::bigint) as is_sent
      from day d where d.programme_id = $1::bigint order by d.week, d.weekday${lock ? ' for update' : ''}`,
-    [programmeId],
+    [id, runId],
   );
   const { frame, passedBy } = frames.get(JSON.stringify(row), () =>
     readStoredFrame(row.frame, { ...row, firstWeekday: row.first_weekday }),
@@ -154,10 +160,23 @@ export async function updatePlan(
   return rows[0].revision;
 }
 
-/** A programme with its one run, and nothing sent. Its weeks are those of the run: they begin on the weekday of `startsOn`. */
+/** What a run is unless it is said otherwise: by itself, on each person's morning, on the same dates for all. */
+export const usualRun = (startsOn: DayDate): RunSettings => ({
+  title: '',
+  startsOn,
+  calendar: 'host',
+  releaseTime: '05:00',
+  releaseZone: null,
+  isByHand: false,
+  lookAheadDays: 0,
+  makeUpDays: 7,
+  joinsLate: 'with-rest',
+});
+
+/** A programme with its first run, and nothing sent. Its weeks are those of the run: they begin on the weekday of `startsOn`. */
 export async function insertProgramme(
   db: Db,
-  p: { workspaceId: number; programme: ProgrammeDocument; startsOn: DayDate; now: Date },
+  p: { workspaceId: number; programme: ProgrammeDocument; startsOn: DayDate; run?: Partial<RunSettings>; now: Date },
 ): Promise<number> {
   const { title, weeks } = p.programme;
   const { rows } = await db.query<{ id: number }>(
@@ -166,15 +185,12 @@ export async function insertProgramme(
     [p.workspaceId, title, weeks, p.now],
   );
   const programmeId = rows[0]!.id;
-  await db.query('insert into run (workspace_id, programme_id, starts_on) values ($1::bigint, $2::bigint, $3::date)', [
-    p.workspaceId,
-    programmeId,
-    p.startsOn,
-  ]);
+  const settings = { ...usualRun(p.startsOn), ...p.run };
+  const runId = await insertRun(db, { workspaceId: p.workspaceId, programmeId, settings });
   await updatePlan(db, {
     workspaceId: p.workspaceId,
     programmeId,
-    stored: await getPlan(db, programmeId),
+    stored: await getPlan(db, { id: programmeId, runId }),
     next: p.programme,
     now: p.now,
   });

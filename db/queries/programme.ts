@@ -2,60 +2,95 @@ import type { DayDate } from '../../core/calendar/day.ts';
 import { groupBy } from '../../core/group-by.ts';
 import { NotFoundError, StaleError } from '../errors.ts';
 import type { Db } from '../pool.ts';
+import type { Run, RunRow } from './run.ts';
+import { RUN_COLUMNS, toRun } from './run.ts';
 
+/** A programme, seen by one of its runs. */
 export interface Programme {
   readonly id: number;
+  /** What stands in addresses: its number, and the run's behind it where that isn't the usual one. */
+  readonly key: string;
   readonly title: string;
   readonly weeks: number;
+  readonly run: Run;
   readonly runId: number;
+  readonly runCount: number;
   readonly startsOn: DayDate;
-  /** HH:MM, on each person's own wall clock. */
+  /** HH:MM */
   readonly releaseTime: string;
   readonly people: number;
   readonly zones: number;
 }
 
-interface ProgrammeRow {
+interface ProgrammeRow extends RunRow {
   id: number;
   title: string;
   weeks: number;
-  run_id: number;
-  starts_on: string;
-  release_time: string;
+  run_count: number;
   people: number;
   zones: number;
 }
 
-const toProgramme = (row: ProgrammeRow): Programme => ({
-  id: row.id,
-  title: row.title,
-  weeks: row.weeks,
-  runId: row.run_id,
-  startsOn: row.starts_on as DayDate,
-  releaseTime: row.release_time.slice(0, 5),
-  people: row.people,
-  zones: row.zones,
-});
+const toProgramme = (row: ProgrammeRow, isChosen: boolean): Programme => {
+  const run = toRun(row);
+  return {
+    id: row.id,
+    key: isChosen && row.run_count > 1 ? `${row.id}-${run.id}` : String(row.id),
+    title: row.title,
+    weeks: row.weeks,
+    run,
+    runId: run.id,
+    runCount: row.run_count,
+    startsOn: run.rules.startsOn,
+    releaseTime: run.rules.releaseTime,
+    people: row.people,
+    zones: row.zones,
+  };
+};
 
+/** $1: the moment; the usual run is the one that began last and isn't put away, before any has begun the next to begin. */
 const SELECT_PROGRAMME = `
-  select p.id, p.title, p.weeks, r.id as run_id, r.starts_on, r.release_time,
-    c.people, c.zones
+  select p.id, p.title, p.weeks, ${RUN_COLUMNS}, r.run_count, c.people, c.zones
   from programme p
-  join run r on r.programme_id = p.id
+  cross join lateral (
+    select q.*, count(*) over () as run_count from run q where q.programme_id = p.id
+    order by $2::bigint is not null and q.id = $2::bigint desc, q.archived_at is not null, q.starts_on > $1::date,
+      case when q.starts_on <= $1::date then $1::date - q.starts_on else q.starts_on - $1::date end, q.id
+    limit 1
+  ) r
   cross join lateral (
     select count(*) as people, count(distinct q.time_zone) as zones
-    from enrolment e join person q on q.id = e.person_id where e.run_id = r.id
+    from enrolment e join person q on q.id = e.person_id where e.run_id = r.id and e.left_on is null
   ) c`;
 
-export async function listProgrammes(db: Db): Promise<Programme[]> {
-  const { rows } = await db.query<ProgrammeRow>(`${SELECT_PROGRAMME} order by r.starts_on, p.id`);
-  return rows.map(toProgramme);
+/** The programmes of a workspace, each by its usual run at `now`. */
+export async function listProgrammes(db: Db, now: Date): Promise<Programme[]> {
+  const { rows } = await db.query<ProgrammeRow>(`${SELECT_PROGRAMME} order by r.starts_on, p.id`, [now, null]);
+  return rows.map((row) => toProgramme(row, false));
 }
 
-export async function getProgramme(db: Db, programmeId: number): Promise<Programme> {
-  const { rows } = await db.query<ProgrammeRow>(`${SELECT_PROGRAMME} where p.id = $1::bigint`, [programmeId]);
-  if (!rows[0]) throw new NotFoundError('programme');
-  return toProgramme(rows[0]);
+/** A programme by one of its runs, or by its usual one at `now`. Throws NotFoundError where there is none, or no such run of it. */
+export async function getProgramme(
+  db: Db,
+  programmeId: number,
+  at: { now: Date; runId?: number | undefined },
+): Promise<Programme> {
+  const { rows } = await db.query<ProgrammeRow>(`${SELECT_PROGRAMME} where p.id = $3::bigint`, [
+    at.now,
+    at.runId ?? null,
+    programmeId,
+  ]);
+  if (!rows[0] || (at.runId !== undefined && rows[0].run_id !== at.runId)) throw new NotFoundError('programme');
+  return toProgramme(rows[0], at.runId !== undefined);
+}
+
+/** The programme of a run, by it. Throws NotFoundError where there is no such run. */
+export async function getProgrammeOfRun(db: Db, runId: number, now: Date): Promise<Programme> {
+  const { rows } = await db.query<{ programme_id: number }>('select programme_id from run where id = $1::bigint', [
+    runId,
+  ]);
+  if (!rows[0]) throw new NotFoundError('run');
+  return getProgramme(db, rows[0].programme_id, { now, runId });
 }
 
 /** Deletes a programme that nobody is in and nothing of which was sent; false, with nothing done, where it is another. */
@@ -78,7 +113,7 @@ export interface Day {
   readonly revision: number;
   readonly isReady: boolean;
   readonly changedAtMs: number;
-  /** The newest version that was sent; null where none was. */
+  /** The newest version that was sent in the run; null where none was. */
   readonly sent: {
     readonly versionId: number;
     readonly number: number;
@@ -121,20 +156,29 @@ const SELECT_DAY = `
     v.id as version_id, v.number, v.text as sent_text, v.sent_at
   from day d
   left join lateral (
-    select id, number, text, sent_at from version where day_id = d.id order by number desc limit 1
+    select id, number, text, sent_at from version where day_id = d.id and run_id = $1::bigint order by number desc limit 1
   ) v on true`;
 
-export async function listDays(db: Db, programmeId: number): Promise<Day[]> {
+/** A programme, and the run that what was sent is asked of. */
+export interface InRun {
+  readonly id: number;
+  readonly runId: number;
+}
+
+export async function listDays(db: Db, { id, runId }: InRun): Promise<Day[]> {
   const { rows } = await db.query<DayRow>(
-    `${SELECT_DAY} where d.programme_id = $1::bigint order by d.week, d.weekday`,
-    [programmeId],
+    `${SELECT_DAY} where d.programme_id = $2::bigint order by d.week, d.weekday`,
+    [runId, id],
   );
   return rows.map(toDay);
 }
 
-/** The days of all programmes of the workspace, by programme. */
-export async function listDaysByProgramme(db: Db): Promise<Map<number, Day[]>> {
-  const { rows } = await db.query<DayRow>(`${SELECT_DAY} order by d.programme_id, d.week, d.weekday`);
+/** The days of all programmes of the workspace, by programme; what was sent, of these runs of theirs. */
+export async function listDaysByProgramme(db: Db, runIds: readonly number[]): Promise<Map<number, Day[]>> {
+  const { rows } = await db.query<DayRow>(
+    `${SELECT_DAY.replace('run_id = $1::bigint', 'run_id = any($1::bigint[])')} order by d.programme_id, d.week, d.weekday`,
+    [runIds],
+  );
   return new Map([...groupBy(rows, (row) => row.programme_id)].map(([id, own]) => [id, own.map(toDay)]));
 }
 
@@ -150,16 +194,16 @@ export async function listDayPlaces(
   return rows.map((r) => ({ dayId: r.id, week: r.week, weekday: r.weekday }));
 }
 
-export async function findDay(db: Db, programmeId: number, week: number, weekday: number): Promise<Day | undefined> {
+export async function findDay(db: Db, { id, runId }: InRun, week: number, weekday: number): Promise<Day | undefined> {
   const { rows } = await db.query<DayRow>(
-    `${SELECT_DAY} where d.programme_id = $1::bigint and d.week = $2::integer and d.weekday = $3::integer`,
-    [programmeId, week, weekday],
+    `${SELECT_DAY} where d.programme_id = $2::bigint and d.week = $3::integer and d.weekday = $4::integer`,
+    [runId, id, week, weekday],
   );
   return rows[0] && toDay(rows[0]);
 }
 
-export async function getDayById(db: Db, dayId: number): Promise<Day> {
-  const { rows } = await db.query<DayRow>(`${SELECT_DAY} where d.id = $1::bigint`, [dayId]);
+export async function getDayById(db: Db, dayId: number, runId: number): Promise<Day> {
+  const { rows } = await db.query<DayRow>(`${SELECT_DAY} where d.id = $2::bigint`, [runId, dayId]);
   if (!rows[0]) throw new NotFoundError('day');
   return toDay(rows[0]);
 }
@@ -178,13 +222,13 @@ export async function insertDay(
 }
 
 /** The day at a place, which nobody else changes until the transaction ends. Throws NotFoundError where there is none. */
-export async function lockDay(db: Db, programmeId: number, place: { week: number; weekday: number }): Promise<Day> {
+export async function lockDay(db: Db, { id, runId }: InRun, place: { week: number; weekday: number }): Promise<Day> {
   const { rows } = await db.query<{ id: number }>(
     'select id from day where programme_id = $1::bigint and week = $2::integer and weekday = $3::integer for update',
-    [programmeId, place.week, place.weekday],
+    [id, place.week, place.weekday],
   );
   if (!rows[0]) throw new NotFoundError('day');
-  return getDayById(db, rows[0].id);
+  return getDayById(db, rows[0].id, runId);
 }
 
 /** Takes an empty, never sent day out of the programme; false where there is something to lose. */
@@ -237,7 +281,8 @@ export async function insertVersion(
     text: string;
     document: unknown;
     changeNote: string;
-    coachId: number;
+    /** Null: it went out by itself. */
+    coachId: number | null;
     now: Date;
   },
 ): Promise<number | undefined> {
@@ -256,14 +301,15 @@ export interface VersionNote {
   readonly number: number;
   readonly changeNote: string;
   readonly sentAtMs: number;
-  readonly sentBy: string;
+  /** Null: it went out by itself. */
+  readonly sentBy: string | null;
 }
 
-export async function listVersions(db: Db, dayId: number): Promise<VersionNote[]> {
-  const { rows } = await db.query<{ number: number; change_note: string; sent_at: Date; name: string }>(
-    `select v.number, v.change_note, v.sent_at, c.name from version v join coach c on c.id = v.sent_by
-     where v.day_id = $1::bigint order by v.number desc`,
-    [dayId],
+export async function listVersions(db: Db, runId: number, dayId: number): Promise<VersionNote[]> {
+  const { rows } = await db.query<{ number: number; change_note: string; sent_at: Date; name: string | null }>(
+    `select v.number, v.change_note, v.sent_at, c.name from version v left join coach c on c.id = v.sent_by
+     where v.day_id = $1::bigint and v.run_id = $2::bigint order by v.number desc`,
+    [dayId, runId],
   );
   return rows.map((r) => ({
     number: r.number,

@@ -6,6 +6,7 @@ import type { FitChange } from '../../core/fit/fit-session.ts';
 import { upgradeDocument } from '../../core/document/upgrade.ts';
 import { NotFoundError } from '../errors.ts';
 import type { Db } from '../pool.ts';
+import type { LiveDate } from './run.ts';
 
 /** The newest version of a day that was sent, without its document. */
 export interface SentDay {
@@ -19,13 +20,14 @@ export interface SentDay {
   readonly title: string | null;
 }
 
-/** The newest version of every day that was sent in a run, in the order of days. */
+/** The newest version of every day that was sent in a run and not withdrawn, in the order of days. */
 export async function listSentDays(db: Db, runId: number): Promise<SentDay[]> {
   const { rows } = await db.query<SentDayRow>(
     `select distinct on (d.week, d.weekday) d.id as day_id, v.id as version_id, v.number, v.change_note, d.week, d.weekday,
        v.document ->> 'title' as title
      from version v join day d on d.id = v.day_id
      where v.run_id = $1::bigint
+       and not exists (select from run_day y where y.run_id = v.run_id and y.day_id = v.day_id and y.withdrawn_at is not null)
      order by d.week, d.weekday, v.number desc`,
     [runId],
   );
@@ -68,7 +70,23 @@ export interface PersonDay {
   readonly dayId: number;
   readonly week: number;
   readonly weekday: number;
+  /** The version that is theirs: the newest, or the one that they had begun when a newer one came. Undefined where none stands. */
   readonly sent: SentDay | undefined;
+  /** The newest version, where it isn't theirs because they had begun. */
+  readonly newer: { readonly number: number; readonly changeNote: string } | undefined;
+  /** It was withdrawn, and why. */
+  readonly withdrawn: string | undefined;
+  readonly released: { readonly atMs: number; readonly opened: boolean; readonly begun: boolean } | undefined;
+  /** It has a text, whether or not that was sent. */
+  readonly isWritten: boolean;
+  readonly live:
+    | (LiveDate & {
+        readonly runDayId: number;
+        readonly answer: 'yes' | 'no' | null;
+        readonly came: boolean;
+        readonly going: number;
+      })
+    | undefined;
   readonly record: StoredRecord | undefined;
   /** The retest that the record was made in; null where it was in none. */
   readonly retest: string | null;
@@ -82,15 +100,41 @@ export async function listPersonDays(
   type Row = Omit<SentDayRow, 'version_id'> & { version_id: number | null } & { outcome: Outcome | null } & Omit<
       RecordRow,
       'outcome' | 'number'
-    > & { record_number: number; retest: string | null };
+    > & { record_number: number; retest: string | null } & {
+      newest: number | null;
+      newest_note: string | null;
+      withdrawn_at: Date | null;
+      withdrawn_note: string | null;
+      released_at: Date | null;
+      opened_at: Date | null;
+      begun_at: Date | null;
+      is_written: boolean;
+      run_day_id: number | null;
+      live_at: Date | null;
+      live_minutes: number;
+      live_place: string;
+      live_limit: number | null;
+      answer: 'yes' | 'no' | null;
+      came_at: Date | null;
+      going: number | null;
+    };
   const { rows } = await db.query<Row>({
     name: 'person-days',
     text: `select d.id as day_id, d.week, d.weekday, v.id as version_id, v.number, v.change_note, v.title,
+       n.number as newest, n.change_note as newest_note, y.withdrawn_at, y.withdrawn_note, x.released_at, x.opened_at, x.begun_at, d.text <> '' as is_written,
+       y.id as run_day_id, y.live_at, y.live_minutes, y.live_place, y.live_limit, l.answer, l.came_at,
+       case when y.live_at is not null then (select count(*) from live_reply o where o.run_day_id = y.id and o.answer = 'yes') end as going,
        $3::bigint as enrolment_id, r.record_version_id, r.number as record_number, r.outcome, r.share_ratio, r.effort, r.remark, r.scores, r.made_at, r.logged_at, r.fit, r.retest
      from day d
+     left join release x on x.enrolment_id = $3::bigint and x.day_id = d.id
+     left join run_day y on y.run_id = $2::bigint and y.day_id = d.id
+     left join live_reply l on l.run_day_id = y.id and l.enrolment_id = $3::bigint
+     left join lateral (
+       select id, number, change_note from version where run_id = $2::bigint and day_id = d.id order by number desc limit 1
+     ) n on true
      left join lateral (
        select id, number, change_note, document ->> 'title' as title from version
-       where run_id = $2::bigint and day_id = d.id order by number desc limit 1
+       where id = case when x.begun_at is null then n.id else x.version_id end
      ) v on true
      left join lateral (
        select c.version_id as record_version_id, w.number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.made_at, c.logged_at, c.fit,
@@ -106,7 +150,28 @@ export async function listPersonDays(
     dayId: r.day_id,
     week: r.week,
     weekday: r.weekday,
-    sent: r.version_id === null ? undefined : toSentDay({ ...r, version_id: r.version_id }),
+    sent:
+      r.version_id === null || (r.withdrawn_at !== null && r.outcome === null)
+        ? undefined
+        : toSentDay({ ...r, version_id: r.version_id }),
+    newer: r.newest !== null && r.newest > r.number ? { number: r.newest, changeNote: r.newest_note ?? '' } : undefined,
+    withdrawn: r.withdrawn_at === null ? undefined : (r.withdrawn_note ?? ''),
+    released: r.released_at === null ? undefined : { atMs: r.released_at.getTime(), opened: r.opened_at !== null, begun: r.begun_at !== null },
+    isWritten: r.is_written,
+    live:
+      r.live_at === null
+        ? undefined
+        : {
+            runDayId: r.run_day_id!,
+            atMs: r.live_at.getTime(),
+            minutes: r.live_minutes,
+            place: r.live_place,
+            limit: r.live_limit,
+            code: null,
+            answer: r.answer,
+            came: r.came_at !== null,
+            going: r.going ?? 0,
+          },
     record: r.outcome === null ? undefined : toRecord({ ...r, outcome: r.outcome, number: r.record_number }),
     retest: r.retest,
   }));

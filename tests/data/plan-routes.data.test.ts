@@ -301,8 +301,9 @@ describe('deleting a programme', () => {
   test('leaves one that was sent, one with people, and another workspace’s', async () => {
     const [sent, peopled] = [await make(), await make()];
     await withWorkspace(db.pool, workspaceId, async (c) => {
-      const { runId } = await getProgramme(c, sent);
-      const day = (await listDays(c, sent))[0]!;
+      const programme = await getProgramme(c, sent, { now: NOW });
+      const { runId } = programme;
+      const day = (await listDays(c, programme))[0]!;
       await insertVersion(c, {
         workspaceId,
         runId,

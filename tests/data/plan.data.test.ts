@@ -15,6 +15,7 @@ import { deleteTemplate, getTemplateDocument, listTemplates, upsertTemplate } fr
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import { changePlan, undoPlan } from '../../server/plan-changes.ts';
 import { programmeToStartFrom } from '../../server/start-programme.ts';
+import type { Db } from '../../db/pool.ts';
 import { EMPTY_BOOK } from '../../server/workspace-book.ts';
 import type { ThrowawayDatabase } from '../throwaway-database.ts';
 import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';
@@ -45,29 +46,32 @@ const make = () =>
       now: NOW,
     }),
   );
-const plan = (programmeId: number) => inMine((c) => getPlan(c, programmeId));
-const scope = (programmeId: number) => ({
+const seen = (c: Db, programmeId: number) => getProgramme(c, programmeId, { now: NOW });
+const plan = (programmeId: number) => inMine(async (c) => getPlan(c, await seen(c, programmeId)));
+const scope = async (programmeId: number) => ({
   workspaceId: mine.workspaceId,
   coachId: mine.coachId,
   programmeId,
+  runId: (await inMine((c) => seen(c, programmeId))).runId,
   now: NOW,
 });
 async function change(programmeId: number, ...edits: ProgrammeEdit[]) {
   const { revision } = await plan(programmeId);
-  return inMine((c) => changePlan(c, EMPTY_BOOK, scope(programmeId), { revision, words: 'a change', edits }));
+  const at = await scope(programmeId);
+  return inMine((c) => changePlan(c, EMPTY_BOOK, at, { revision, words: 'a change', edits }));
 }
 const undo = (programmeId: number, which: 'undo' | 'redo' = 'undo') =>
-  inMine((c) => undoPlan(c, scope(programmeId), which));
+  scope(programmeId).then((at) => inMine((c) => undoPlan(c, at, which)));
 async function writeDay(programmeId: number, week: number, weekday: number, text: string) {
   await inMine(async (c) => {
-    const day = (await listDays(c, programmeId)).find((d) => d.week === week && d.weekday === weekday)!;
+    const day = (await listDays(c, await seen(c, programmeId))).find((d) => d.week === week && d.weekday === weekday)!;
     await updateDayText(c, { dayId: day.id, revision: day.revision, text, now: NOW });
   });
 }
 async function send(programmeId: number, week: number, weekday: number) {
   await inMine(async (c) => {
-    const { runId } = await getProgramme(c, programmeId);
-    const day = (await listDays(c, programmeId)).find((d) => d.week === week && d.weekday === weekday)!;
+    const { runId } = await seen(c, programmeId);
+    const day = (await listDays(c, await seen(c, programmeId))).find((d) => d.week === week && d.weekday === weekday)!;
     await insertVersion(c, {
       workspaceId: mine.workspaceId,
       runId,
@@ -163,10 +167,9 @@ describe('a stored plan', () => {
   test('a change against an older plan is refused; two at once: one of them', async () => {
     const id = await make();
     const { revision } = await plan(id);
+    const own = await scope(id);
     const attempt = (title: string) =>
-      inMine((c) =>
-        changePlan(c, EMPTY_BOOK, scope(id), { revision, words: 'x', edits: [{ kind: 'set-title', title }] }),
-      );
+      inMine((c) => changePlan(c, EMPTY_BOOK, own, { revision, words: 'x', edits: [{ kind: 'set-title', title }] }));
     const results = await Promise.allSettled([attempt('One'), attempt('Two')]);
     expect(results.filter((r) => r.status === 'fulfilled')).toHaveLength(1);
     expect(results.find((r) => r.status === 'rejected')).toMatchObject({ reason: expect.any(StaleError) as Error });
@@ -175,7 +178,7 @@ describe('a stored plan', () => {
   test('a session that moves unchanged stays marked ready; one that changes doesn’t', async () => {
     const id = await make();
     await inMine(async (c) => {
-      for (const d of (await listDays(c, id)).filter((x) => x.week === 2))
+      for (const d of (await listDays(c, await seen(c, id))).filter((x) => x.week === 2))
         await updateDayReady(c, { dayId: d.id, revision: d.revision, isReady: true });
     });
     await change(id, { kind: 'move-day', from: at(2, 1), to: at(2, 2) });
@@ -188,7 +191,7 @@ describe('a stored plan', () => {
   test('a session that only reads like a ready one elsewhere is not ready by that', async () => {
     const id = await make();
     await inMine(async (c) => {
-      const day = (await listDays(c, id)).find((d) => d.week === 2 && d.weekday === 6)!;
+      const day = (await listDays(c, await seen(c, id))).find((d) => d.week === 2 && d.weekday === 6)!;
       await updateDayReady(c, { dayId: day.id, revision: day.revision, isReady: true });
     });
     const { programme } = await plan(id);
@@ -199,13 +202,16 @@ describe('a stored plan', () => {
 
   test('another workspace sees and changes nothing of it', async () => {
     const id = await make();
-    await expect(withWorkspace(db.pool, other.workspaceId, (c) => getPlan(c, id))).rejects.toThrow(NotFoundError);
+    const own = await scope(id);
+    await expect(withWorkspace(db.pool, other.workspaceId, (c) => getPlan(c, { id, runId: 1 }))).rejects.toThrow(
+      NotFoundError,
+    );
     await expect(
       withWorkspace(db.pool, other.workspaceId, (c) =>
         changePlan(
           c,
           EMPTY_BOOK,
-          { ...scope(id), workspaceId: other.workspaceId, coachId: other.coachId },
+          { ...own, workspaceId: other.workspaceId, coachId: other.coachId },
           { revision: 1, words: 'x', edits: [{ kind: 'set-title', title: 'theirs' }] },
         ),
       ),

@@ -279,12 +279,12 @@ describe('from sending to the record', () => {
       }),
     ).toMatchObject({ data: { added: 2 } });
     expect(await listed()).toMatchObject([
-      { name: 'Bruno', fit: 'chair', timeZone: 'UTC', channel: '' },
+      { name: 'Bruno', fit: 'chair', timeZone: 'UTC', address: '' },
       { name: 'Bruno 2', fit: '' },
       {
         name: 'Noor Garrowhill',
         detail: 'oboe',
-        channel: 'noor@example.org',
+        address: 'noor@example.org',
         timeZone: 'Europe/Vienna',
         joined: '11 May',
       },

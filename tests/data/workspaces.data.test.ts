@@ -7,6 +7,7 @@ import { migrate } from '../../db/migrate.ts';
 import {
   getEnrolment,
   findPersonalLink,
+  insertAbsences,
   insertParticipant,
   insertPersonalLink,
   listParticipants,
@@ -38,6 +39,8 @@ import { emptyProgramme } from '../../core/progress/programme-document.ts';
 import { toProgrammeJson } from '../../core/exchange/programme-json.ts';
 import { getPlan, insertPlanChange, insertProgramme, slicePlan } from '../../db/queries/plan.ts';
 import { upsertTemplate } from '../../db/queries/template.ts';
+import { upsertSeen } from '../../db/queries/release.ts';
+import { updateDayWithdrawn } from '../../db/queries/run.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import type { ThrowawayDatabase } from '../throwaway-database.ts';
 import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';
@@ -61,6 +64,13 @@ const TABLES = [
   'ladder_override',
   'programme_change',
   'template',
+  'run_day',
+  'absence',
+  'release',
+  'message',
+  'day_flag',
+  'live_reply',
+  'coach_door',
 ];
 
 let db: ThrowawayDatabase;
@@ -70,6 +80,7 @@ let programmeId: number;
 let runId: number;
 let versionId: number;
 let enrolmentId: number;
+let personId: number;
 const RECORD = {
   outcome: 'done' as const,
   shareRatio: 1,
@@ -92,8 +103,8 @@ beforeAll(async () => {
       startsOn: MONDAY,
       now: NOW,
     });
-    runId = (await getProgramme(c, programmeId)).runId;
-    const [day] = await listDays(c, programmeId);
+    runId = (await getProgramme(c, programmeId, { now: NOW })).runId;
+    const [day] = await listDays(c, { id: programmeId, runId });
     const revision = await updateDayText(c, {
       dayId: day!.id,
       revision: day!.revision,
@@ -120,9 +131,10 @@ beforeAll(async () => {
       timeZone: 'Europe/Vienna',
       joinedOn: MONDAY,
     });
+    ({ personId } = await getEnrolment(c, enrolmentId));
     await insertPersonalLink(c, {
       workspaceId: mine.workspaceId,
-      enrolmentId,
+      personId,
       tokenHash: Buffer.from('one'),
       now: NOW,
     });
@@ -133,7 +145,7 @@ beforeAll(async () => {
       clientId: CLIENT_ID,
       record: RECORD,
     });
-    const { programme } = await getPlan(c, programmeId);
+    const { programme } = await getPlan(c, { id: programmeId, runId });
     await insertPlanChange(c, {
       workspaceId: mine.workspaceId,
       programmeId,
@@ -156,6 +168,30 @@ beforeAll(async () => {
       now: NOW,
     });
     await upsertLadder(c, { workspaceId: mine.workspaceId, ladder: { id: 'kept', name: 'Kept', steps: [] }, now: NOW });
+    await insertAbsences(c, {
+      workspaceId: mine.workspaceId,
+      enrolmentIds: [enrolmentId],
+      absence: { kind: 'pause', from: '2026-06-01' as DayDate, to: null },
+      saidBy: 'coach',
+      note: '',
+      now: NOW,
+    });
+    const { dayId } = (await listSentDays(c, runId))[0]!;
+    await upsertSeen(c, { workspaceId: mine.workspaceId, enrolmentId, dayId, versionId, what: 'opened', now: NOW });
+    await updateDayWithdrawn(c, { workspaceId: mine.workspaceId, runId, dayId, at: null, note: '' });
+    await c.query(
+      `insert into live_reply (workspace_id, run_day_id, enrolment_id, answer, answered_at) select $1, id, $2, 'yes', $3 from run_day`,
+      [mine.workspaceId, enrolmentId, NOW],
+    );
+    await c.query(
+      `insert into message (workspace_id, person_id, kind, channel, address, next_try_at, expires_at, created_at) values ($1, $2, 'test', 'email', 'a@example.org', $3, $3, $3)`,
+      [mine.workspaceId, personId, NOW],
+    );
+    await c.query('insert into day_flag values ($1, $2, $3, 24, $4)', [mine.workspaceId, runId, dayId, NOW]);
+    await c.query(
+      `insert into coach_door (token_hash, workspace_id, kind, email, salt, expires_at) values ('x', $1, 'invite', 'a@example.org', gen_random_uuid(), $2)`,
+      [mine.workspaceId, NOW],
+    );
   });
 }, 120_000);
 
@@ -185,8 +221,8 @@ describe('workspaces are apart even where a query forgets its where', () => {
     await withWorkspace(db.pool, other.workspaceId, async (c) => {
       expect((await c.query('update programme set title = $1', ['taken'])).rowCount).toBe(0);
       expect((await c.query('delete from day')).rowCount).toBe(0);
-      await expect(getProgramme(c, programmeId)).rejects.toThrow(NotFoundError);
-      expect(await listProgrammes(c)).toEqual([]);
+      await expect(getProgramme(c, programmeId, { now: NOW })).rejects.toThrow(NotFoundError);
+      expect(await listProgrammes(c, NOW)).toEqual([]);
     });
     await expect(
       withWorkspace(db.pool, other.workspaceId, (c) =>
@@ -238,12 +274,12 @@ describe('a sent version and a record never change', () => {
 
   test('two sends of the same version: the second is told, nothing is sent twice', async () => {
     await withWorkspace(db.pool, mine.workspaceId, async (c) => {
-      const [day] = await listDays(c, programmeId);
+      const [day] = await listDays(c, { id: programmeId, runId });
       expect(day).toMatchObject({ isReady: true, sent: { number: 1 } });
-      expect(await listVersions(c, day!.id)).toHaveLength(1);
+      expect(await listVersions(c, runId, day!.id)).toHaveLength(1);
     });
     const again = await withWorkspace(db.pool, mine.workspaceId, async (c) => {
-      const [day] = await listDays(c, programmeId);
+      const [day] = await listDays(c, { id: programmeId, runId });
       return insertVersion(c, {
         workspaceId: mine.workspaceId,
         runId,
@@ -315,7 +351,7 @@ test('of a late arrival and a newer correction the newer by the device stands, w
 
 test('a text that someone else changed in between is not overwritten', async () => {
   await withWorkspace(db.pool, mine.workspaceId, async (c) => {
-    const day = (await listDays(c, programmeId))[1]!;
+    const day = (await listDays(c, { id: programmeId, runId }))[1]!;
     const next = await updateDayText(c, { dayId: day.id, revision: day.revision, text: 'one', now: NOW });
     await expect(
       updateDayText(c, { dayId: day.id, revision: day.revision, text: 'two', now: NOW }),
@@ -323,7 +359,7 @@ test('a text that someone else changed in between is not overwritten', async () 
     await expect(updateDayReady(c, { dayId: day.id, revision: day.revision, isReady: true })).rejects.toThrow(
       StaleError,
     );
-    expect((await listDays(c, programmeId))[1]).toMatchObject({ text: 'one', isReady: false });
+    expect((await listDays(c, { id: programmeId, runId }))[1]).toMatchObject({ text: 'one', isReady: false });
     expect(await deleteEmptyDay(c, day.id)).toBe(false);
     await updateDayText(c, { dayId: day.id, revision: next, text: '', now: NOW });
     expect(await deleteEmptyDay(c, day.id)).toBe(true);
@@ -331,21 +367,21 @@ test('a text that someone else changed in between is not overwritten', async () 
 });
 
 test('a link is found by its hash until it is revoked or replaced', async () => {
-  expect(await findPersonalLink(db.pool, Buffer.from('one'))).toEqual({ workspaceId: mine.workspaceId, enrolmentId });
+  expect(await findPersonalLink(db.pool, Buffer.from('one'))).toEqual({ workspaceId: mine.workspaceId, personId });
   expect(await findPersonalLink(db.pool, Buffer.from('two'))).toBeUndefined();
   await withWorkspace(db.pool, mine.workspaceId, async (c) => {
     await insertPersonalLink(c, {
       workspaceId: mine.workspaceId,
-      enrolmentId,
+      personId,
       tokenHash: Buffer.from('two'),
       now: NOW,
     });
-    expect((await getEnrolment(c, enrolmentId)).startsOn).toBe('2026-05-11');
+    expect((await getEnrolment(c, enrolmentId)).run.rules.startsOn).toBe('2026-05-11');
   });
   expect(await findPersonalLink(db.pool, Buffer.from('one'))).toBeUndefined();
   expect(await findPersonalLink(db.pool, Buffer.from('two'))).toBeDefined();
   await withWorkspace(db.pool, mine.workspaceId, async (c) => {
-    await updateLinksRevoked(c, enrolmentId, NOW);
+    await updateLinksRevoked(c, personId, NOW);
     expect(await listParticipants(c, runId)).toMatchObject([
       { name: 'Ada Fennick', hasLink: false, joinedOn: '2026-05-11' },
     ]);

@@ -14,7 +14,7 @@ export function ExchangeDialog({
   onClose,
 }: {
   plan: Plan;
-  programmeId: number;
+  programmeId: string;
   onClose: () => void;
 }) {
   const [issues, setIssues] = useState<readonly string[]>([]);

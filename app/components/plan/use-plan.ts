@@ -15,7 +15,7 @@ import { planTools } from './plan-scope.ts';
 
 /** A plan as the loader gives it. */
 export interface LoadedPlan extends PlanReading {
-  readonly programmeId: number;
+  readonly programmeId: string;
   readonly programme: ProgrammeDocument;
   readonly revision: number;
   readonly sent: readonly string[];

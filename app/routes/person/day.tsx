@@ -1,8 +1,8 @@
 import { data, Link } from 'react-router';
-import { dateOfDay, formatDay, parseDayKey } from '../../../core/calendar/day.ts';
+import { formatDay } from '../../../core/calendar/day.ts';
 import { dayToMatch } from '../../../server/earlier-scores.ts';
-import { withPersonalLink } from '../../../server/personal-link.ts';
-import { loadPersonView, openDay } from '../../../server/person-view.ts';
+import { parseOwnDay, withPersonalLink } from '../../../server/personal-link.ts';
+import { loadPersonView, noteSeen, openDay } from '../../../server/person-view.ts';
 import { fitDay } from '../../../server/fitted-view.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { toDaySession } from '../../components/day-session.ts';
@@ -12,17 +12,22 @@ import type { Route } from './+types/day';
 export const meta: Route.MetaFunction = () => [{ title: 'A day · Ysodos' }];
 
 export async function loader({ params }: Route.LoaderArgs) {
-  return withPersonalLink(params.token, async (db, scope) => {
-    const place = parseDayKey(params.day);
-    const view = await loadPersonView(db, scope);
-    const sent = place && openDay(view, place);
-    if (!place || !sent) throw data({ kind: 'closed' }, { status: 404 });
-    const fitted = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
-    return {
-      above: `${formatDay(dateOfDay(scope.enrolment.startsOn, place))} · week ${place.week}`,
-      session: toDaySession(fitted, sent, dayToMatch(view, sent.dayId, fitted).words),
-    };
-  });
+  return withPersonalLink(
+    params.token,
+    async (db, scope) => {
+      const place = parseOwnDay(params.day);
+      const view = await loadPersonView(db, scope);
+      const sent = place && openDay(view, place, scope.enrolment);
+      if (!place || !sent) throw data({ kind: 'closed' }, { status: 404 });
+      await noteSeen(db, scope, view, sent, 'opened');
+      const fitted = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
+      return {
+        above: `${formatDay(sent.date)} · week ${place.week}`,
+        session: toDaySession(fitted, sent, dayToMatch(view, sent.dayId, fitted).words),
+      };
+    },
+    { day: params.day },
+  );
 }
 
 export default function Day({ loaderData, params }: Route.ComponentProps) {

@@ -2,7 +2,6 @@ import { sessionTitle } from '../../../core/session/session-title.ts';
 import { randomUUID } from 'node:crypto';
 import { useState } from 'react';
 import { data, Link, redirect, useNavigate, useSubmit } from 'react-router';
-import { parseDayKey } from '../../../core/calendar/day.ts';
 import { EFFORT_WORDS, MAX_REMARK_LENGTH, OUTCOME_WORDS, OUTCOMES } from '../../../core/record/record.ts';
 import { scoreFields, scoreValues } from '../../../core/record/score.ts';
 import { blockName } from '../../../core/session/explain.ts';
@@ -10,8 +9,8 @@ import { insertRecord } from '../../../db/queries/record.ts';
 import { nowMs } from '../../../server/config.ts';
 import { readLogForm } from '../../../server/log-form.ts';
 import { dayToMatch } from '../../../server/earlier-scores.ts';
-import { personForm, withPersonalLink } from '../../../server/personal-link.ts';
-import { loadPersonView, openDay } from '../../../server/person-view.ts';
+import { parseOwnDay, personForm, withPersonalLink } from '../../../server/personal-link.ts';
+import { loadPersonView, noteSeen, openDay } from '../../../server/person-view.ts';
 import { fitDay } from '../../../server/fitted-view.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import type { KeptLog } from '../../components/outbox-store.ts';
@@ -22,62 +21,74 @@ import type { Route } from './+types/log';
 export const meta: Route.MetaFunction = () => [{ title: 'How did it go? · Ysodos' }];
 
 export async function loader({ params, request }: Route.LoaderArgs) {
-  return withPersonalLink(params.token, async (db, scope) => {
-    const place = parseDayKey(params.day);
-    const view = await loadPersonView(db, scope);
-    const sent = place && openDay(view, place);
-    if (!sent) throw data({ kind: 'closed' }, { status: 404 });
-    const fitted = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
-    const { plan, blocks, document } = fitted;
-    const { record } = sent;
-    const seen = Object.fromEntries(
-      [...new URL(request.url).searchParams].filter(([name]) => /^(score-\d+(?:\.\d+)?-\w+|clock|outcome)$/.test(name)),
-    );
-    const stored: Record<string, string> = record
-      ? Object.assign<Record<string, string>, Record<string, string>>(
-          {
-            outcome: record.outcome,
-            effort: record.effort === null ? '' : String(record.effort),
-            remark: record.remark,
-            share: String(Math.round(record.shareRatio * 100)),
-          },
-          Object.fromEntries(record.scores.flatMap((s) => Object.entries(scoreValues(s)))),
-        )
-      : {};
-    return {
-      title: sessionTitle(document),
-      versionId: sent.versionId,
-      clientId: randomUUID(),
-      hasRecord: record !== undefined,
-      values: { ...stored, ...seen },
-      toMatch: dayToMatch(view, sent.dayId, fitted),
-      scored: scoreFields(plan).map((s) => ({
-        ...s,
-        name: [blockName(blocks[s.block]!), s.whose].filter(Boolean).join(', '),
-      })),
-    };
-  });
+  return withPersonalLink(
+    params.token,
+    async (db, scope) => {
+      const place = parseOwnDay(params.day);
+      const view = await loadPersonView(db, scope);
+      const sent = place && openDay(view, place, scope.enrolment);
+      if (!sent) throw data({ kind: 'closed' }, { status: 404 });
+      const fitted = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
+      const { plan, blocks, document } = fitted;
+      const { record } = sent;
+      const seen = Object.fromEntries(
+        [...new URL(request.url).searchParams].filter(([name]) =>
+          /^(score-\d+(?:\.\d+)?-\w+|clock|outcome)$/.test(name),
+        ),
+      );
+      const stored: Record<string, string> = record
+        ? Object.assign<Record<string, string>, Record<string, string>>(
+            {
+              outcome: record.outcome,
+              effort: record.effort === null ? '' : String(record.effort),
+              remark: record.remark,
+              share: String(Math.round(record.shareRatio * 100)),
+            },
+            Object.fromEntries(record.scores.flatMap((s) => Object.entries(scoreValues(s)))),
+          )
+        : {};
+      return {
+        title: sessionTitle(document),
+        versionId: sent.versionId,
+        clientId: randomUUID(),
+        hasRecord: record !== undefined,
+        values: { ...stored, ...seen },
+        toMatch: dayToMatch(view, sent.dayId, fitted),
+        scored: scoreFields(plan).map((s) => ({
+          ...s,
+          name: [blockName(blocks[s.block]!), s.whose].filter(Boolean).join(', '),
+        })),
+      };
+    },
+    { day: params.day },
+  );
 }
 
 export async function action({ params, request }: Route.ActionArgs) {
   const form = await personForm(request, params.token);
-  return withPersonalLink(params.token, async (db, scope) => {
-    const place = parseDayKey(params.day);
-    const sent = place && openDay(await loadPersonView(db, scope), place);
-    if (!sent) throw data({ kind: 'closed' }, { status: 404 });
-    const { plan, changes } = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
-    const read = await readLogForm(form, plan, nowMs());
-    if (read.status === 'error') return data({ errors: read.errors, values: read.values }, { status: 400 });
-    await insertRecord(db, {
-      workspaceId: scope.workspaceId,
-      enrolmentId: scope.enrolment.enrolmentId,
-      versionId: sent.versionId,
-      clientId: read.clientId,
-      record: read.record,
-      fit: changes,
-    });
-    return redirect(`/p/${params.token}/${params.day}`);
-  });
+  return withPersonalLink(
+    params.token,
+    async (db, scope) => {
+      const place = parseOwnDay(params.day);
+      const view = await loadPersonView(db, scope);
+      const sent = place && openDay(view, place, scope.enrolment);
+      if (!sent) throw data({ kind: 'closed' }, { status: 404 });
+      await noteSeen(db, scope, view, sent, 'begun');
+      const { plan, changes } = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
+      const read = await readLogForm(form, plan, nowMs());
+      if (read.status === 'error') return data({ errors: read.errors, values: read.values }, { status: 400 });
+      await insertRecord(db, {
+        workspaceId: scope.workspaceId,
+        enrolmentId: scope.enrolment.enrolmentId,
+        versionId: sent.versionId,
+        clientId: read.clientId,
+        record: read.record,
+        fit: changes,
+      });
+      return redirect(`/p/${params.token}/${params.day}`);
+    },
+    { day: params.day },
+  );
 }
 
 /** How far a log has got: `unsafe` where it was neither sent nor could be kept. */

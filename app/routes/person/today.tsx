@@ -2,16 +2,19 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { dayKey, formatDay, parseDayKey, weekdayOf } from '../../../core/calendar/day.ts';
 import { localTime } from '../../../core/calendar/release.ts';
+import type { StrandBead } from '../../../core/record/build-strand.ts';
 import { packStrand, unpackStrand } from '../../../core/record/packed-strand.ts';
 import type pg from 'pg';
-import type { SentDay } from '../../../db/queries/record.ts';
 import { dayToMatch } from '../../../server/earlier-scores.ts';
+import { describeLive, nextLive } from '../../../server/live-view.ts';
 import type { LinkScope } from '../../../server/personal-link.ts';
-import { withPersonalLink } from '../../../server/personal-link.ts';
+import { ownDayKey, withPersonalLink } from '../../../server/personal-link.ts';
 import type { OpenDay, PersonView } from '../../../server/person-view.ts';
-import { loadPersonView } from '../../../server/person-view.ts';
+import { isOpen, loadPersonView, noteSeen, openDay } from '../../../server/person-view.ts';
+import { nowMs } from '../../../server/config.ts';
 import { fitDay } from '../../../server/fitted-view.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
+import { LiveCard } from '../../components/live-card.tsx';
 import { OwnStrand } from '../../components/own-strand.tsx';
 import { toDaySession } from '../../components/day-session.ts';
 import { DayView } from '../../components/day-view.tsx';
@@ -21,50 +24,89 @@ export const meta: Route.MetaFunction = () => [{ title: 'Today · Ysodos' }];
 
 export async function loader({ params }: Route.LoaderArgs) {
   return withPersonalLink(params.token, async (db, scope) => {
+    const { enrolment } = scope;
     const view = await loadPersonView(db, scope);
     const { beads, today, attendance } = view.strand;
-    const bead = beads.find(
-      (b) => b.date === today && b.state !== 'unsent' && b.state !== 'ahead' && b.state !== 'before',
-    );
-    const day = bead && view.days.get(bead.dayId);
+    const bead = todaysBead(view, scope);
+    const open = bead && openDay(view, bead, enrolment);
+    if (open) await noteSeen(db, scope, view, open, 'opened');
     const next = beads.find((b) => b.state === 'ahead');
-    const open = beads
-      .filter((b) => b.state === 'missed')
+    const missed = beads
+      .filter((b) => b.state === 'missed' && (b.closesMs === null || b.closesMs > nowMs()))
       .slice(-3)
       .reverse();
+    const live = nextLive(view);
     return {
-      care: scope.enrolment.profile.care,
-      name: scope.enrolment.name,
-      firstWeekday: weekdayOf(scope.enrolment.startsOn),
-      programmeTitle: scope.enrolment.programmeTitle,
+      care: enrolment.profile.care,
+      name: enrolment.name,
+      firstWeekday: weekdayOf(enrolment.startsOn ?? enrolment.run.rules.startsOn),
+      programmeTitle: enrolment.programmeTitle,
       todayWords: formatDay(today),
       days: beads.map((b) => dayKey(b)).join(' '),
       strand: packStrand(beads),
       attendance: { kept: attendance.kept, due: attendance.due },
-      session:
-        bead && day?.sent
-          ? { ...(await showDay(db, scope, view, day.sent, day.record)), key: dayKey(bead), week: bead.week }
-          : null,
-      next: next ? { words: formatDay(next.date), time: localTime(next.releaseMs, scope.enrolment.timeZone) } : null,
-      open: open.map((b) => ({
-        key: dayKey(b),
+      session: open
+        ? { ...(await showDay(db, scope, view, open)), key: ownDayKey(scope, bead), week: bead.week }
+        : null,
+      why: open ? null : whyNothing(view, scope),
+      next: next ? { words: formatDay(next.date), time: localTime(next.releaseMs, enrolment.timeZone) } : null,
+      live: live ? describeLive(live.live, ownDayKey(scope, live.bead), enrolment.timeZone) : null,
+      open: missed.map((b) => ({
+        key: ownDayKey(scope, b),
         words: formatDay(b.date),
         title: view.days.get(b.dayId)?.sent?.title ?? 'a session',
       })),
+      others: await othersToday(db, scope),
     };
   });
 }
 
+/** Today's day, where it has come and something of it stands. */
+const todaysBead = ({ strand, days }: PersonView, { enrolment }: LinkScope): StrandBead | undefined =>
+  strand.beads.find((b) => {
+    const day = days.get(b.dayId)!;
+    return b.date === strand.today && b.state !== 'before' && day.sent !== undefined && isOpen(b, day, enrolment);
+  });
+
+/** Why there is nothing today, where there should be something: said as it is. */
+function whyNothing({ strand, days }: PersonView, { enrolment }: LinkScope): string | null {
+  const { run } = enrolment;
+  if (run.archivedAtMs !== null || (enrolment.leftOn !== null && enrolment.leftOn < strand.today))
+    return 'This has come to its end. What you did stays here.';
+  const bead = strand.beads.find((b) => b.date === strand.today);
+  const day = bead && days.get(bead.dayId);
+  if (!bead || !day || bead.state === 'before' || bead.state === 'ahead') return null;
+  if (bead.state === 'excused') return 'You are excused today; nothing is expected of you.';
+  if (day.withdrawn !== undefined)
+    return `Your coach has withdrawn today’s session${day.withdrawn === '' ? '.' : `: ${day.withdrawn}`}`;
+  if (bead.releaseMs > nowMs()) return null;
+  if (run.heldAtMs !== null)
+    return 'Your coach holds the sessions back for a moment. Today’s comes as soon as they go on.';
+  return 'Your coach is still writing today’s session. It stands here as soon as it is ready.';
+}
+
+/** What their other runs have for today. */
+async function othersToday(db: pg.PoolClient, scope: LinkScope) {
+  const found = [];
+  for (const enrolment of scope.enrolments) {
+    if (enrolment === scope.enrolment) continue;
+    const own = { ...scope, enrolment };
+    const view = await loadPersonView(db, own);
+    const bead = todaysBead(view, own);
+    if (bead)
+      found.push({
+        key: ownDayKey(own, bead),
+        title: view.days.get(bead.dayId)?.sent?.title ?? 'a session',
+        programmeTitle: enrolment.programmeTitle,
+      });
+  }
+  return found;
+}
+
 /** Today's session as this person does it, held against what they did before. */
-async function showDay(
-  db: pg.PoolClient,
-  scope: LinkScope,
-  view: PersonView,
-  sent: SentDay,
-  record: OpenDay['record'],
-) {
-  const fitted = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
-  return toDaySession(fitted, { ...sent, record }, dayToMatch(view, sent.dayId, fitted).words);
+async function showDay(db: pg.PoolClient, scope: LinkScope, view: PersonView, open: OpenDay) {
+  const fitted = await fitDay(db, open, scope, await loadWorkspaceBook(db));
+  return toDaySession(fitted, open, dayToMatch(view, open.dayId, fitted).words);
 }
 
 /** A bead for each planned day. */
@@ -74,7 +116,8 @@ const ownBeads = (days: string, strand: string) => {
 };
 
 export default function Today({ loaderData, params }: Route.ComponentProps) {
-  const { care, session, attendance, next, open, todayWords, days, strand, programmeTitle, name } = loaderData;
+  const { care, session, attendance, next, open, todayWords, days, strand, programmeTitle, name, why, live, others } =
+    loaderData;
   const beads = useMemo(() => ownBeads(days, strand), [days, strand]);
   const base = `/p/${params.token}`;
   return (
@@ -96,11 +139,16 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
           <p className="soft small today-above">
             {programmeTitle} · {todayWords}
           </p>
-          <h1>Nothing today, {name.split(' ')[0]}</h1>
+          <h1>
+            {why ? 'Today' : 'Nothing today'}, {name.split(' ')[0]}
+          </h1>
+          {why && <p className="notice">{why}</p>}
           <p>
             {next
               ? `Your next session opens on ${next.words} at ${next.time}, your time.`
-              : 'No further session has been sent yet.'}
+              : why
+                ? ''
+                : 'No further session has been sent yet.'}
           </p>
           {open.length > 0 && (
             <section>
@@ -116,9 +164,22 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
           )}
         </article>
       )}
+      {others.length > 0 && (
+        <section className="other-runs">
+          <h2>Also today</h2>
+          <ul className="open-days">
+            {others.map((o) => (
+              <li key={o.key}>
+                <Link to={`${base}/${o.key}`}>{o.title}</Link> <span className="soft">{o.programmeTitle}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {live && <LiveCard live={live} base={base} />}
       <OwnStrand beads={beads} base={base} firstWeekday={loaderData.firstWeekday} />
       <p className="small me-door">
-        <Link to={`${base}/me`}>My kit, and what I avoid</Link>
+        <Link to={`${base}/me`}>My kit, my messages, and what I avoid</Link>
       </p>
     </main>
   );

@@ -18,14 +18,14 @@ export async function action({ request, params }: Route.ActionArgs) {
   const place = parseDayKey(formText(form, 'toDay'));
   if (!place || Buffer.byteLength(text) > MAX_TEXT_BYTES)
     return data({ status: 'refused' as const, error: 'Choose a day to copy to.' }, { status: 400 });
-  return withProgramme(request, params.programmeId, async (db, { coach }) => {
-    const target = await getProgramme(db, formId(form, 'toProgramme'));
+  return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
+    const target = await getProgramme(db, formId(form, 'toProgramme'), { now: new Date(nowMs()) });
     if (place.week > target.weeks) return notFound();
     const first = weekdayOf(target.startsOn);
     const now = new Date(nowMs());
     await insertDay(db, { workspaceId: coach.workspaceId, programmeId: target.id, ...place, now });
     // Several copies at once come one after the other from here on.
-    const day = await lockDay(db, target.id, place);
+    const day = await lockDay(db, target, place);
     if (day.text.trim() !== '' && formText(form, 'replace') !== 'yes')
       return data(
         { status: 'taken' as const, error: `There is a session on ${dayName(place, first)} already.` },
@@ -35,7 +35,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     return data({
       status: 'copied' as const,
       error: '',
-      words: `${dayName(place, first)}${target.id === Number(params.programmeId) ? '' : ` of ${target.title}`}`,
+      words: `${dayName(place, first)}${target.id === programme.id ? '' : ` of ${target.title}`}`,
       path: `/programmes/${target.id}/write/${formText(form, 'toDay')}`,
       before: day.text,
       revision,

@@ -10,7 +10,7 @@ import type { Route } from './+types/days';
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
     const book = await loadWorkspaceBook(db);
-    const days = (await listDays(db, programme.id)).map((d) => {
+    const days = (await listDays(db, programme)).map((d) => {
       const planned = d.text.trim() === '' ? undefined : planText(d.text, book);
       return {
         key: dayKey(d),

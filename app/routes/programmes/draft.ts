@@ -25,13 +25,13 @@ export async function action({ request, params }: Route.ActionArgs) {
   if (typeof text !== 'string' || revision === undefined)
     return refused('The text did not arrive whole; load the page again.');
   if (Buffer.byteLength(text) > MAX_TEXT_BYTES) return tooLarge();
-  return withDay(request, params, async (db, { day }) => {
+  return withDay(request, params, async (db, { day, programme }) => {
     if (!day) return notFound();
     try {
       return data({ revision: await updateDayText(db, { dayId: day.id, revision, text, now: new Date(nowMs()) }) });
     } catch (error) {
       if (!(error instanceof StaleError)) throw error;
-      const now = await getDayById(db, day.id);
+      const now = await getDayById(db, day.id, programme.runId);
       return data({ stale: { text: now.text, revision: now.revision } }, { status: 409 });
     }
   });

@@ -12,7 +12,7 @@ import {
   placeOfDate,
   weekdayOf,
 } from '../../../core/calendar/day.ts';
-import { localDate, localTime } from '../../../core/calendar/release.ts';
+import { localDate, localTime, toRunDays } from '../../../core/calendar/release.ts';
 import { buildStrands } from '../../../core/record/build-strand.ts';
 import { isDueToday, packStrand, unpackStrand } from '../../../core/record/packed-strand.ts';
 import { OUTCOME_WORDS } from '../../../core/record/record.ts';
@@ -65,8 +65,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       places,
     );
     const strands = buildStrands(
-      programme,
-      places.map((p) => ({ ...p, sent: sent.has(p.dayId) })),
+      programme.run.rules,
+      toRunDays(places).map((p) => ({ ...p, sent: sent.has(p.dayId) })),
       people.map((p) => ({ ...p, records: outcomes.get(p.enrolmentId) ?? new Map<number, never>() })),
       nowMs(),
     );

@@ -42,7 +42,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
     const book = await loadWorkspaceBook(db);
     const today = coachToday(request);
-    const days = (await listDays(db, programme.id))
+    const days = (await listDays(db, programme))
       .filter((d) => d.text.trim() !== '' && compareDays(dateOfDay(programme.startsOn, d), today) <= 0)
       .slice(-7 * USAGE_WEEKS);
     const recent = days.filter(
@@ -52,7 +52,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     return {
       layer: book.layer,
       usage: [...usage],
-      programmeId: programme.id,
+      programmeId: programme.key,
       firstWeekday: weekdayOf(programme.startsOn),
     };
   });
@@ -64,7 +64,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const now = new Date(nowMs());
   return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
     const { library, layer } = await loadWorkspaceBook(db);
-    const base = `/programmes/${programme.id}/movements`;
+    const base = `/programmes/${programme.key}/movements`;
     const id = formText(form, 'id');
     if (intent === 'reset') {
       await deleteOverride(db, id);

@@ -2,14 +2,13 @@ import { data } from 'react-router';
 import type { DayDate } from '../../../core/calendar/day.ts';
 import { parseDayDate } from '../../../core/calendar/day.ts';
 import { isTimeZone } from '../../../core/calendar/release.ts';
-import type { NewPerson } from '../../../core/exchange/read-people.ts';
 import { readPeople } from '../../../core/exchange/read-people.ts';
-import { insertParticipants, listRoster, updateProfile } from '../../../db/queries/person.ts';
+import { insertParticipants, listRoster } from '../../../db/queries/person.ts';
 import { coachForm, withProgramme } from '../../../server/coach-scope.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
 import { formText } from '../../../server/form-text.ts';
 import { BODY_BYTES } from '../../../server/limits.ts';
-import { rosterDefaults } from '../../../server/roster-defaults.ts';
+import { ownStart, rosterDefaults } from '../../../server/roster-defaults.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import type { Route } from './+types/new-people';
 
@@ -41,18 +40,18 @@ export async function action({ request, params }: Route.ActionArgs) {
         `${wrong === 1 ? 'One line has' : `${wrong} lines have`} an error; nobody was added.${unknown ? ` ${unknown}` : ''}`,
       );
     const added = read.rows.flatMap((r) => r.person ?? []);
-    const ids = await insertParticipants(db, { workspaceId: coach.workspaceId, runId: programme.runId, people: added });
-    await Promise.all(
-      added
-        .filter(saysMore)
-        .map(({ name, channel, kit, spares, levels, swaps }) =>
-          updateProfile(db, ids.get(name)!, { channel, spares, levels, swaps, ...(kit && { kit }) }),
-        ),
-    );
+    const ids = await insertParticipants(db, {
+      workspaceId: coach.workspaceId,
+      runId: programme.runId,
+      people: added.map(({ name, detail, timeZone, joinedOn: since, ...profile }) => ({
+        name,
+        detail,
+        timeZone,
+        joinedOn: since,
+        startsOn: ownStart(programme.run, since),
+        profile,
+      })),
+    });
     return data({ error: '', added: added.length, ids: [...ids.values()] });
   });
 }
-
-/** Whether more is known of someone than their name, group, zone and date. */
-const saysMore = ({ channel, kit, spares, levels, swaps }: NewPerson): boolean =>
-  channel !== '' || kit !== undefined || spares.length + swaps.length + Object.keys(levels).length > 0;

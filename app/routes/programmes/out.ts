@@ -15,7 +15,7 @@ const fileName = (title: string) =>
 /** The whole programme as one JSON document (`?as=json`), or as a zip of readable texts (`?as=texts`). */
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
-    const plan = (await getPlan(db, programme.id)).programme;
+    const plan = (await getPlan(db, programme)).programme;
     const asTexts = new URL(request.url).searchParams.get('as') === 'texts';
     const name = `${fileName(plan.title)}.${asTexts ? 'zip' : 'json'}`;
     return new Response(asTexts ? (zipBundle(writeBundle(plan)) as BodyInit) : formatProgramme(plan), {

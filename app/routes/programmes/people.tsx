@@ -48,7 +48,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const now = nowMs();
     const clocks = new Map([...new Set(people.map((p) => p.timeZone))].map((zone) => [zone, localTime(now, zone)]));
     return {
-      programmeId: programme.id,
+      programmeId: programme.key,
       defaults: rosterDefaults(programme.startsOn, people, coachZone(request)),
       origin: publicUrl().origin,
       // One text for all: hundreds of small things cost more to encode one by one, here and on the page.
@@ -58,7 +58,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
           name: p.name,
           detail: p.detail,
           timeZone: p.timeZone,
-          channel: p.profile.channel,
+          address: p.profile.address,
           fit: fitWords(p.profile),
           isWaiting: p.profile.care === 'wait',
           joined: formatShortDay(p.joinedOn),
@@ -115,7 +115,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       const made = people.filter((p) => !p.hasLink).map((p) => ({ ...p, token: makeToken() }));
       await insertPersonalLinks(db, {
         workspaceId: coach.workspaceId,
-        links: made.map((m) => ({ enrolmentId: m.enrolmentId, tokenHash: hashToken(m.token) })),
+        links: made.map((m) => ({ personId: m.personId, tokenHash: hashToken(m.token) })),
         now,
       });
       return answer({ errors: {}, made: made.map((m) => ({ name: m.name, path: `/p/${m.token}` })) });
@@ -126,7 +126,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       if (ids.length === 0 || ids.some((id) => !own.has(id))) return notFound();
       const gone = await deleteParticipants(db, ids);
       return gone.length === ids.length
-        ? redirect(`/programmes/${programme.id}/people`)
+        ? redirect(`/programmes/${programme.key}/people`)
         : answer(
             { errors: { form: 'Who has logged a session stays, with what they said. Revoke their link instead.' } },
             409,
@@ -145,14 +145,14 @@ export async function action({ request, params }: Route.ActionArgs) {
       const token = makeToken();
       await insertPersonalLink(db, {
         workspaceId: coach.workspaceId,
-        enrolmentId: person.enrolmentId,
+        personId: person.personId,
         tokenHash: hashToken(token),
         now,
       });
       return answer({ errors: {}, made: [{ name: person.name, path: `/p/${token}` }] });
     }
     if (intent === 'revoke') {
-      await updateLinksRevoked(db, person.enrolmentId, now);
+      await updateLinksRevoked(db, person.personId, now);
       return answer({ errors: {} });
     }
     return answer({ errors: { form: 'That is no step of this page; load it again.' } }, 400);
@@ -198,7 +198,7 @@ export default function People({ loaderData }: Route.ComponentProps) {
   const missing = people.filter((p) => !p.hasLink).length;
   const list = useMemo(() => {
     const words = wanted.trim().toLowerCase();
-    return people.filter((p) => `${p.name} ${p.detail} ${p.timeZone} ${p.channel}`.toLowerCase().includes(words));
+    return people.filter((p) => `${p.name} ${p.detail} ${p.timeZone} ${p.address}`.toLowerCase().includes(words));
   }, [people, wanted]);
   const { attach, rows: rowsInSight, heightPx } = useWindowedRows(list.length, ROW_PX);
   const post = (values: Record<string, string>) => void submit(values, { method: 'post' });

@@ -24,6 +24,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       const at = {
         workspaceId: coach.workspaceId,
         programmeId: programme.id,
+        runId: programme.runId,
         coachId: coach.coachId,
         now: new Date(nowMs()),
       };
@@ -35,7 +36,7 @@ export async function action({ request, params }: Route.ActionArgs) {
           const title = formText(form, 'title').trim();
           if (title === '' || countLetters(title) > 120)
             return refused('A template needs a title of at most 120 letters.');
-          const stored = await getPlan(db, programme.id);
+          const stored = await getPlan(db, programme);
           const plan = withoutDates({ ...stored.programme, title });
           await upsertTemplate(db, {
             workspaceId: coach.workspaceId,

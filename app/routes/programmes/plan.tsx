@@ -40,9 +40,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       await findPlanChange(db, programme.id, 'undo'),
       await findPlanChange(db, programme.id, 'redo'),
     ];
-    const plan = await getPlan(db, programme.id);
+    const plan = await getPlan(db, programme);
     return {
-      programmeId: programme.id,
+      programmeId: programme.key,
       programme: plan.programme,
       revision: plan.revision,
       sent: plan.sent,

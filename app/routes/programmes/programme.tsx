@@ -18,7 +18,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
-    const [book, stored] = await Promise.all([loadWorkspaceBook(db), listDays(db, programme.id)]);
+    const [book, stored] = await Promise.all([loadWorkspaceBook(db), listDays(db, programme)]);
     const days = spineDays(programme, stored, coachToday(request), (text) => planText(text, book));
     return { programme, days, usualDay: usualDay(days), passedBy: book.passedBy };
   });
@@ -29,7 +29,7 @@ export default function ProgrammeLayout({ loaderData }: Route.ComponentProps) {
   const { day } = useParams();
   const { pathname } = useLocation();
   const stage = pathname.split('/')[3];
-  const base = `/programmes/${programme.id}`;
+  const base = `/programmes/${programme.key}`;
   const to = stage === 'send' ? 'send' : 'write';
   return (
     <>

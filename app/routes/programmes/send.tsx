@@ -4,7 +4,7 @@ import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { data, Link, redirect, useNavigation, useSubmit } from 'react-router';
 import { dateOfDay, dayName, formatDay, weekdayOf } from '../../../core/calendar/day.ts';
-import { localDate, localTime, releaseInstant } from '../../../core/calendar/release.ts';
+import { localDate, localTime, instantAt } from '../../../core/calendar/release.ts';
 import { analyseText, isSendable } from '../../../core/session/analyse.ts';
 import { freezeRoutines } from '../../../core/session/resolve.ts';
 import { listParticipants } from '../../../db/queries/person.ts';
@@ -35,7 +35,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const zone = coachZone(request);
     const zones = [...new Set(people.map((p) => p.timeZone))]
       .map((timeZone) => {
-        const opensMs = releaseInstant(date, programme.releaseTime, timeZone);
+        const opensMs = instantAt(date, programme.releaseTime, programme.run.rules.releaseZone ?? timeZone);
         const own = people.filter((p) => p.timeZone === timeZone && p.joinedOn <= date);
         return {
           timeZone,
@@ -53,7 +53,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       words: formatDay(date),
       week: place.week,
       dayKey: params.day,
-      programmeId: programme.id,
+      programmeId: programme.key,
       origin: publicUrl().origin,
       releaseTime: programme.releaseTime,
       zones: zones.map((z) => ({ ...z, opensIn: formatWait(z.opensMs - now) })),
@@ -76,7 +76,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
           : null,
       errors: planned?.errors ?? 0,
       versions: day
-        ? (await listVersions(db, day.id)).map((v) => ({
+        ? (await listVersions(db, programme.runId, day.id)).map((v) => ({
             ...v,
             sentWords: `${formatDay(localDate(v.sentAtMs, zone))}, ${localTime(v.sentAtMs, zone)}${zone === 'UTC' ? ' UTC' : ''}`,
           }))
@@ -129,7 +129,7 @@ export async function action({ request, params }: Route.ActionArgs) {
         { error: 'Someone sent this day a moment ago. Look at what they sent.', changeNote },
         { status: 409 },
       );
-    return redirect(`/programmes/${programme.id}/send/${params.day}`);
+    return redirect(`/programmes/${programme.key}/send/${params.day}`);
   });
 }
 

@@ -62,17 +62,17 @@ const bookFor = ({ stored, layer }: WorkspaceBook) => ({ routines: stored, layer
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withDay(request, params, async (db, { day, place, programme }) => {
     const book = await loadWorkspaceBook(db);
-    const plan = await getPlan(db, programme.id);
+    const plan = await getPlan(db, programme);
     return {
       ...bookFor(book),
       note: buildTrackNote(plan.programme, findProgrammeDay(plan.programme, place), trackBookOf(book)) ?? null,
       people: programme.people,
-      programmes: (await listProgrammes(db)).map(({ id, title }) => ({ id, title })),
+      programmes: (await listProgrammes(db, new Date(nowMs()))).map(({ id, title }) => ({ id, title })),
       name: dayName(place, weekdayOf(programme.startsOn)),
       firstWeekday: weekdayOf(programme.startsOn),
       words: formatDay(dateOfDay(programme.startsOn, place)),
       dayKey: params.day,
-      programmeId: programme.id,
+      programmeId: programme.key,
       day: day
         ? {
             id: day.id,
@@ -137,7 +137,7 @@ export async function action({ request, params }: Route.ActionArgs) {
         return data({ error: 'The text was changed in between; look at it again.' }, { status: 409 });
       throw error;
     }
-    if (intent === 'ready') return redirect(`/programmes/${programme.id}/send/${params.day}`);
+    if (intent === 'ready') return redirect(`/programmes/${programme.key}/send/${params.day}`);
     return data({ error: '' });
   });
 }
@@ -167,7 +167,7 @@ interface WriterProps {
   readonly note: TrackNote | null;
   readonly name: string;
   readonly words: string;
-  readonly programmeId: number;
+  readonly programmeId: string;
   readonly firstWeekday: Weekday;
   readonly day: {
     readonly id: number;
@@ -486,7 +486,7 @@ function Writer({
 
 /** Puts a text on another day of the programme, unless something stands there; what came of it, in words. */
 async function putOn(
-  programmeId: number,
+  programmeId: string,
   first: Weekday,
   place: DayPlace,
   text: string,
