@@ -42,6 +42,8 @@ module.exports = {
     notTo('core-has-no-interface-or-database', '^core/', 'node_modules/(react|antd|pg|d3-|@codemirror|react-router)'),
     notTo('db-imports-only-core', '^db/', '^(app|server|demo|bin)/'),
     notTo('server-imports-no-screens', '^server/', '^(app|demo|bin)/'),
+    notTo('nothing-imports-the-stand-in', '^(app|server|db|core|demo|bin)/', '^stand-in/'),
+    notTo('the-stand-in-imports-nothing-of-ours', '^stand-in/', '^(app|server|db|core|demo|bin)/'),
     {
       name: 'components-import-no-routes-or-server',
       severity: 'error',

@@ -30,7 +30,7 @@ export interface PageRow extends Measured {
 
 /** The pages of a demo of so many readers, each against an empty page of its layout. */
 export async function measurePages(readers: number): Promise<PageRow[]> {
-  const demo = await startDemo('.local/bench-pages', ['--readers', String(readers)]);
+  const demo = await startDemo('.local/bench-pages', ['--without-messages', '--readers', String(readers)]);
   try {
     const { coachEmail, programmeId, linkPath } = demo.workspaces[1]!;
     const signedIn = await fetch(`${demo.base}/sign-in`, {

@@ -3,6 +3,8 @@ import { parseArgs } from 'node:util';
 import { ensureBuild } from './build.ts';
 import type { DemoFile } from './demo-data.ts';
 import { startDemoData } from './demo-data.ts';
+import type { Outside } from './outside.ts';
+import { startOutside } from './outside.ts';
 import { CommandError, runCommand, say } from './say.ts';
 import { checkPort, openAt, startServing, stopOnSignal } from './serving.ts';
 
@@ -19,12 +21,13 @@ function readOptions() {
         now: { type: 'string' },
         fresh: { type: 'boolean' },
         readers: { type: 'string' },
+        'without-messages': { type: 'boolean' },
       },
     }).values;
   } catch (error) {
     throw new CommandError(
       (error as Error).message,
-      'Options are --port N, --data DIR, --now ISO, --readers N and --fresh.',
+      'Options are --port N, --data DIR, --now ISO, --readers N, --without-messages and --fresh.',
     );
   }
   const port = values.port === undefined ? 4310 : Number(values.port);
@@ -36,10 +39,17 @@ function readOptions() {
   const readers = values.readers === undefined ? undefined : Number(values.readers);
   if (readers !== undefined && !(Number.isInteger(readers) && readers >= 5 && readers <= 2000))
     throw new CommandError(`${values.readers} is no number of readers.`, 'There can be 5 to 2000.');
-  return { port, data: values.data ?? '.local/demo', nowMs, fresh: values.fresh ?? false, readers };
+  return {
+    port,
+    data: values.data ?? '.local/demo',
+    nowMs,
+    fresh: values.fresh ?? false,
+    readers,
+    hasMessages: !values['without-messages'],
+  };
 }
 
-const greeting = (demo: DemoFile, base: string): string =>
+const greeting = (demo: DemoFile, base: string, inbox: string | undefined): string =>
   [
     '',
     `  Ysodos is at ${base}`,
@@ -53,13 +63,14 @@ const greeting = (demo: DemoFile, base: string): string =>
     '  Nothing yet, to begin in',
     `    coach    ${demo.newcomerEmail}   password ${demo.password}`,
     '',
+    ...(inbox === undefined ? [] : [`  Its messages end at ${inbox}`, '']),
     '  Ctrl-C stops it.',
     '',
     '',
   ].join('\n');
 
 runCommand(async () => {
-  const { port, data, nowMs, fresh, readers } = readOptions();
+  const { port, data, nowMs, fresh, readers, hasMessages } = readOptions();
   // Started by a test: where that ends, this ends.
   process.once('disconnect', () => process.kill(process.pid, 'SIGTERM'));
   await checkPort(port, HOST);
@@ -70,16 +81,22 @@ runCommand(async () => {
   process.env.LOG_LEVEL ??= 'warn';
   const { cluster, demo } = await startDemoData(data, { nowMs, fresh, readers });
   let server;
+  let outside: Outside | undefined;
   try {
     server = await startServing();
+    if (hasMessages) outside = await startOutside(data, port + 1);
   } catch (error) {
+    await server?.close(0);
     cluster.stop();
     throw error;
   }
-  const stopped = stopOnSignal(server, cluster.stop);
+  const stopped = stopOnSignal(server, async () => {
+    await outside?.stop();
+    cluster.stop();
+  });
   const ageDays = Math.floor(((nowMs ?? Date.now()) - demo.seededAtMs) / DAY_MS);
   if (ageDays > 2) say(`the demo data are ${ageDays} days old; --fresh makes new ones around today`);
-  process.stdout.write(greeting(demo, openAt()));
+  process.stdout.write(greeting(demo, openAt(), outside?.inbox));
   await stopped;
   if (process.connected) process.disconnect();
   return 0;

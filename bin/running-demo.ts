@@ -15,6 +15,8 @@ export interface RunningDemo {
   }[];
   /** A coach with nothing yet. */
   readonly newcomerEmail: string;
+  /** Where its messages end; absent where it was started without. */
+  readonly inbox: string | undefined;
   readonly stop: () => Promise<void>;
 }
 
@@ -22,7 +24,11 @@ export interface RunningDemo {
 export const FIXED_NOW = '2026-05-13T09:00:00Z';
 
 /** Starts a fresh demo of its own, with a stopped clock, and waits until it serves. */
-export async function startDemo(data: string, options: readonly string[] = []): Promise<RunningDemo> {
+export async function startDemo(
+  data: string,
+  options: readonly string[] = ['--without-messages'],
+  env: Readonly<Record<string, string>> = {},
+): Promise<RunningDemo> {
   const port = await freePort();
   const child = spawn(
     process.execPath,
@@ -40,7 +46,7 @@ export async function startDemo(data: string, options: readonly string[] = []): 
       ...options,
     ],
     // Should this process be killed, the channel closes, and the demo stops by itself.
-    { stdio: ['ignore', 'pipe', 'pipe', 'ipc'] },
+    { stdio: ['ignore', 'pipe', 'pipe', 'ipc'], env: { ...process.env, ...env } },
   );
   let output = '';
   let errors = '';
@@ -64,6 +70,7 @@ export async function startDemo(data: string, options: readonly string[] = []): 
     password: file.password,
     workspaces: file.workspaces,
     newcomerEmail: file.newcomerEmail,
+    inbox: /Its messages end at (\S+)/.exec(output)?.[1],
     stop: async () => {
       child.kill('SIGTERM');
       await ended;

@@ -86,6 +86,7 @@ const RUNS: Record<Kind, () => Promise<Outcome>> = {
         'db',
         'demo',
         'server',
+        'stand-in',
       ],
     ),
   // Beside lint, which fills the other core.

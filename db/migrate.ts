@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { baseLibrary } from '../core/movement/library.ts';
 import { NewerDataError } from './errors.ts';
+import { migrateJobs } from './jobs-schema.ts';
 import { replaceBaseMovements } from './queries/movement.ts';
 
 const folder = fileURLToPath(new URL('./migrations/', import.meta.url));
@@ -77,6 +78,7 @@ export async function migrate(ownerUrl: string): Promise<string[]> {
       }
     }
     await replaceBaseMovements(db, baseLibrary.movements);
+    await migrateJobs(ownerUrl, (sql) => db.query(sql));
     return fresh.map((m) => m.name);
   } finally {
     await db.end();

@@ -1,4 +1,3 @@
-import type pg from 'pg';
 import { BoundedCache } from '../core/bounded-cache.ts';
 import type { FitChange } from '../core/fit/fit-session.ts';
 import { fitSession } from '../core/fit/fit-session.ts';
@@ -11,6 +10,7 @@ import { easePerson } from '../core/movement/fit-movement.ts';
 import type { Enrolment } from '../db/queries/person.ts';
 import { nowMs } from './config.ts';
 import type { SessionDocument } from '../core/document/document.ts';
+import type { Db } from '../db/pool.ts';
 import { toFitPerson } from '../db/queries/person.ts';
 import { getVersionDocument } from '../db/queries/record.ts';
 import type { LinkScope } from './personal-link.ts';
@@ -32,14 +32,18 @@ const fits = new BoundedCache<string, FittedView>(400);
 const documents = new BoundedCache<number, SessionDocument>(200);
 
 /** What a session is fitted by to someone on their present day. */
-export function fitPersonOf({ profile, easedUntil, timeZone }: Pick<Enrolment, 'profile' | 'easedUntil' | 'timeZone'>): FitPerson {
+export function fitPersonOf({
+  profile,
+  easedUntil,
+  timeZone,
+}: Pick<Enrolment, 'profile' | 'easedUntil' | 'timeZone'>): FitPerson {
   const person = toFitPerson(profile);
   return easedUntil !== null && localDate(nowMs(), timeZone) <= easedUntil ? easePerson(person) : person;
 }
 
 /** A sent version as the person behind a link does it. `versionId` is one that this workspace was found to have. */
 export async function fitDay(
-  db: pg.PoolClient,
+  db: Db,
   { versionId }: { readonly versionId: number },
   { enrolment }: Pick<LinkScope, 'enrolment'>,
   { library, key }: WorkspaceBook,

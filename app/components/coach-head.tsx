@@ -3,7 +3,12 @@ import type { loader as coachLoader } from '../routes/coach.tsx';
 import { Mark } from './mark.tsx';
 
 interface CoachHeadProps {
-  readonly programme?: { readonly key: string; readonly title: string; readonly people: number; readonly zones: number };
+  readonly programme?: {
+    readonly key: string;
+    readonly title: string;
+    readonly people: number;
+    readonly zones: number;
+  };
   /** The day that Write and Send go to. */
   readonly dayKey?: string;
 }

@@ -16,7 +16,7 @@ interface CopyDialogProps {
 
 /** Where a session is copied to: a programme, then a day of it. What stands there is shown, and never replaced unasked. */
 export function CopyDialog({ open, text, programmeId, dayKey, programmes, onClose }: CopyDialogProps) {
-  const [target, setTarget] = useState(programmeId.split("-")[0]!);
+  const [target, setTarget] = useState(programmeId.split('-')[0]!);
   const [toDay, setToDay] = useState<string>();
   const days = useFetcher<typeof daysLoader>();
   const copy = useFetcher<typeof copyAction>();

@@ -23,7 +23,7 @@ interface TodayCardProps {
 
 /** A session on a participant's page: how long, what to have ready, the ribbon, the list, notes of care. */
 export function TodayCard({ above, sheet, ribbon, actions, notes, toMatch }: TodayCardProps) {
-  const { title, length, range, effort, kit, note, blocks } = sheet;
+  const { title, length, range, effort, kit, note, film, blocks } = sheet;
   return (
     <article className="today">
       <p className="soft small today-above">{above}</p>
@@ -39,6 +39,13 @@ export function TodayCard({ above, sheet, ribbon, actions, notes, toMatch }: Tod
         <b>Have ready:</b> {kit}
       </p>
       {note !== '' && <p className="notice">{note}</p>}
+      {film !== null && (
+        <p>
+          <a href={film} rel="noreferrer noopener">
+            The film of it
+          </a>
+        </p>
+      )}
       {actions}
       <SessionList blocks={blocks} {...(notes && { notes })} {...(toMatch && { toMatch })} />
       <Care />

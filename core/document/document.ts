@@ -35,12 +35,14 @@ export interface SessionDocument {
   readonly effort?: number;
   readonly retest?: string;
   readonly note?: string;
+  /** The address of a film of the coach's own: passed on as a plain link, never fetched. */
+  readonly film?: string;
   readonly blocks: readonly Block[];
   /** Comments of the session lines, by line name, and those after the last line. */
   readonly comments?: Readonly<Partial<Record<SessionField | 'end', Comments>>>;
 }
 
-export const SESSION_FIELDS = ['Title', 'Target', 'Group', 'Kit', 'Effort', 'Retest', 'Note'] as const;
+export const SESSION_FIELDS = ['Title', 'Target', 'Group', 'Kit', 'Effort', 'Retest', 'Note', 'Film'] as const;
 export type SessionField = (typeof SESSION_FIELDS)[number];
 
 export interface Block {

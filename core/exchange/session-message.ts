@@ -33,8 +33,6 @@ export interface MessageFacts {
   /** What they do in another shape, and why. */
   readonly changes: readonly string[];
   readonly live: LiveNote | null;
-  /** A film that the coach made of it. */
-  readonly film: string | null;
   /** Where it stands for them. */
   readonly link: string;
   /** Ends their messages. */
@@ -128,7 +126,7 @@ export function writeMessage(f: MessageFacts): WrittenMessage {
     hasSession && f.changes.length > 0
       ? `${plural(f.changes.length, 'line is', 'lines are')} in your shape: ${f.changes.join('; ')}.`
       : '';
-  const film = hasSession && f.film ? `Film: ${f.film}` : '';
+  const film = sheet?.film ? `Film: ${sheet.film}` : '';
   const stop = f.occasion.kind === 'confirm' ? '' : `No more messages: ${f.stopLink}`;
   const greeting = `${f.name.split(' ')[0] ?? f.name},`;
   const text = [
@@ -184,7 +182,7 @@ function html(f: MessageFacts, p: Parts): string {
     ? `<h1>${e(f.sheet.title)}</h1><p>${e(sheetLength(f.sheet))}<br>Have ready: ${e(f.sheet.kit)}</p>${f.sheet.note === '' ? '' : `<p>${e(f.sheet.note)}</p>`}`
     : '';
   const more = [p.fit, p.live].filter((part) => part !== '').map((part) => `<p>${e(part)}</p>`);
-  const film = p.film === '' ? '' : `<p>Film: <a href="${e(f.film ?? '')}">${e(f.film ?? '')}</a></p>`;
+  const film = p.film === '' ? '' : `<p>Film: <a href="${e(f.sheet?.film ?? '')}">${e(f.sheet?.film ?? '')}</a></p>`;
   const stop = p.stop === '' ? '' : `<br><a href="${e(f.stopLink)}">No more messages</a>`;
   return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><meta name="color-scheme" content="light dark"><meta name="supported-color-schemes" content="light dark"><title>${e(f.sheet?.title ?? f.programmeTitle)}</title><style>${STYLE}</style></head><body><main><p>${e(p.greeting)} ${e(p.first)}</p>${session}<p><a class="go" href="${e(p.url)}">${e(p.link)}</a></p>${blocks.join('')}${more.join('')}${film}<p><small>${e(f.coachName)}, ${e(f.programmeTitle)}${stop}</small></p></main></body></html>`;
 }

@@ -28,9 +28,7 @@ const EASED_LEVEL = 3;
 /** Someone for a lighter way back in: in every pattern a class easier than they usually do, and nothing hard. */
 export const easePerson = (person: FitPerson): FitPerson => ({
   ...person,
-  levels: Object.fromEntries(
-    PATTERNS.map((p) => [p, Math.max(1, Math.min(EASED_LEVEL, (person.levels[p] ?? 5) - 1))]),
-  ),
+  levels: Object.fromEntries(PATTERNS.map((p) => [p, Math.max(1, Math.min(EASED_LEVEL, (person.levels[p] ?? 5) - 1))])),
 });
 
 /** Agreed, or an alternative that was written; else nearest first: another step of the ladder, the same pattern, the same area of the body, something calm. */

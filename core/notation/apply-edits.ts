@@ -175,7 +175,7 @@ function setField(page: Page, field: (typeof SESSION_FIELDS)[number], value: str
     if (value === null) lines.splice(at - 1, 1);
     else {
       const line = lines[at - 1]!;
-      const isWhole = field === 'Title' || field === 'Note';
+      const isWhole = field === 'Title' || field === 'Note' || field === 'Film';
       const hash = isWhole ? line.search(/\s+#/) : -1;
       lines[at - 1] = `${field}: ${value}${isWhole ? (hash < 0 ? '' : line.slice(hash)) : tailOf(line)}`;
     }

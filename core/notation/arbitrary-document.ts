@@ -368,6 +368,7 @@ export const arbitraryDocument: fc.Arbitrary<SessionDocument> = fc
     effort: maybe(fc.integer({ min: 0, max: 10 })),
     retest: maybe(phrase(2)),
     note: maybe(phrase(9)),
+    film: maybe(fc.constantFrom('https://films.example.org/a', 'http://example.org/w?v=1&t=2#at')),
     blocks: fc.array(arbitraryBlock, { maxLength: 4 }),
     end: maybe(fc.array(commentWords, { minLength: 1, maxLength: 2 })),
     refers: fc.boolean(),
@@ -402,6 +403,7 @@ export const arbitraryDocument: fc.Arbitrary<SessionDocument> = fc
       effort: x.effort,
       retest: x.retest,
       note: x.note,
+      film: x.film,
       blocks: [...blocks, ...referring],
       comments: Object.keys(commented).length > 0 ? commented : undefined,
     }) as unknown as SessionDocument;

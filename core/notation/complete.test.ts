@@ -26,6 +26,7 @@ describe('completion', () => {
       'Effort:',
       'Retest:',
       'Note:',
+      'Film:',
     ]);
   });
   test('in a header: clauses, labels to come back to, routines', () => {

@@ -46,6 +46,7 @@ export const FIELD_STARTS: Record<(typeof SESSION_FIELDS)[number], [insert: stri
   Effort: ['Effort: 6', 'planned, 0 to 10'],
   Retest: ['Retest: spring-baseline', 'sessions to be compared'],
   Note: ['Note: ', 'one line for participants'],
+  Film: ['Film: https://example.org/film', 'a film of your own, as a link'],
 };
 
 /** What may stand around the text being completed. */

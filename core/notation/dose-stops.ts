@@ -14,7 +14,7 @@ export function doseStops(text: string): DoseStop[] {
   const stops: DoseStop[] = [];
   let lineStart = 0;
   for (const line of text.split('\n')) {
-    if (!/^\s*(?:title|note|retest|kit)\s*:/i.test(line)) stops.push(...lineStops(line, lineStart));
+    if (!/^\s*(?:title|note|retest|kit|film)\s*:/i.test(line)) stops.push(...lineStops(line, lineStart));
     lineStart += line.length + 1;
   }
   return stops;

@@ -99,7 +99,7 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
     }
     const field = sessionField(lineText);
     const read: LineTokens =
-      field?.known === 'Note' || field?.known === 'Title' ? wholeLine(lineText, field) : tokenizeLine(lineText, line);
+      field && isWholeLine(field.known) ? wholeLine(lineText, field) : tokenizeLine(lineText, line);
     const { tokens, comment } = read;
     if (tokens.length === 0) {
       issues.push(...read.issues);
@@ -325,6 +325,13 @@ function unknownLine(cursor: Cursor, word: string, blocks: OpenBlock[]): never {
   );
 }
 
+/** Fields whose value is all that stands on the line. */
+const isWholeLine = (field: SessionField | undefined): boolean =>
+  field === 'Note' || field === 'Title' || field === 'Film';
+
+const isFilmAddress = (text: string): boolean =>
+  text.length <= 300 && /^https?:\/\/[^\s<>"]+$/.test(text) && URL.canParse(text);
+
 function readField(cursor: Cursor, field: SessionField, document: Mutable<SessionDocument>): void {
   const first = cursor.peek();
   if (!first)
@@ -344,6 +351,14 @@ function readField(cursor: Cursor, field: SessionField, document: Mutable<Sessio
       document[field === 'Title' ? 'title' : 'note'] = first.text;
       return;
     }
+    case 'Film':
+      if (!isFilmAddress(first.text))
+        return cursor.fail(
+          'bad-value',
+          'A film is an address that begins with https:// or http://, of at most 300 letters.',
+        );
+      document.film = first.text;
+      return;
     case 'Target':
       document.targetSec = cursor.duration('The target length');
       if (document.targetSec > MAX_DURATION_SEC)

@@ -63,6 +63,8 @@ function fieldValue(document: SessionDocument, field: SessionField): string | un
       return document.retest;
     case 'Note':
       return document.note;
+    case 'Film':
+      return document.film;
     default:
       return assertNever(field);
   }

@@ -40,6 +40,8 @@ export interface SessionSheet {
   readonly effort: number | null;
   readonly kit: string;
   readonly note: string;
+  /** A film of the coach's own; null where there is none. */
+  readonly film: string | null;
   readonly blocks: readonly SheetBlock[];
 }
 
@@ -84,6 +86,7 @@ export function buildSheet(document: SessionDocument, blocks: readonly Block[], 
     effort: document.effort ?? null,
     kit: kitWords(document.kit, plan),
     note: document.note ?? '',
+    film: document.film ?? null,
     blocks: blocks.map((block, i): SheetBlock => {
       const own = plan.blocks[i]!;
       return {

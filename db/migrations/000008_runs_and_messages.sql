@@ -134,6 +134,8 @@ create table release (
   day_id bigint not null,
   version_id bigint not null,
   released_at timestamptz not null,
+  -- It went through a release, with a message for who is reached by one; otherwise they came upon it themselves.
+  is_told boolean not null default false,
   opened_at timestamptz,
   begun_at timestamptz,
   foreign key (workspace_id, enrolment_id) references enrolment (workspace_id, id) on delete cascade,

@@ -120,3 +120,102 @@ export async function upsertCoachDevice(
     [device.coachId, MAX_DEVICES],
   );
 }
+
+/** The names of a workspace's coaches, the first of them first. */
+export async function listCoachNames(db: Db): Promise<string[]> {
+  const { rows } = await db.query<{ name: string }>('select name from coach order by id');
+  return rows.map((r) => r.name);
+}
+
+export async function getCoachName(db: Db, coachId: number): Promise<string> {
+  const { rows } = await db.query<{ name: string }>('select name from coach where id = $1::bigint', [coachId]);
+  return rows[0]?.name ?? '';
+}
+
+/** Coaches of a workspace, for its own pages. */
+export async function listCoaches(db: Db): Promise<{ id: number; name: string; email: string }[]> {
+  const { rows } = await db.query<{ id: number; name: string; email: string }>(
+    'select id, name, email from coach order by id',
+  );
+  return rows;
+}
+
+export interface CoachDoor {
+  readonly workspaceId: number;
+  readonly kind: 'reset' | 'invite';
+  readonly coachId: number | null;
+  readonly email: string;
+}
+
+/** Looks across workspaces, by the hash of a door's token: one that is open still, and wasn't gone through. */
+export async function findCoachDoor(db: Db, tokenHash: Buffer, now: Date): Promise<CoachDoor | undefined> {
+  const { rows } = await db.query<{
+    workspace_id: number;
+    kind: 'reset' | 'invite';
+    coach_id: number | null;
+    email: string;
+  }>('select * from find_coach_door($1::bytea, $2::timestamptz)', [tokenHash, now]);
+  return (
+    rows[0] && {
+      workspaceId: rows[0].workspace_id,
+      kind: rows[0].kind,
+      coachId: rows[0].coach_id,
+      email: rows[0].email,
+    }
+  );
+}
+
+/** Opens a door for a coach, or for who is to become one; the message that carries it makes its token from `salt`. */
+export async function insertCoachDoor(
+  db: Db,
+  d: {
+    workspaceId: number;
+    kind: 'reset' | 'invite';
+    coachId: number | null;
+    email: string;
+    salt: string;
+    tokenHash: Buffer;
+    expiresAt: Date;
+  },
+): Promise<void> {
+  await db.query(
+    `insert into coach_door (token_hash, workspace_id, kind, coach_id, email, salt, expires_at)
+     values ($1::bytea, $2::bigint, $3::text, $4::bigint, lower($5::text), $6::uuid, $7::timestamptz)
+     on conflict (token_hash) do nothing`,
+    [d.tokenHash, d.workspaceId, d.kind, d.coachId, d.email, d.salt, d.expiresAt],
+  );
+}
+
+/** Goes through a door: true the first time only. */
+export async function useCoachDoor(db: Db, tokenHash: Buffer, now: Date): Promise<boolean> {
+  const { rowCount } = await db.query(
+    'update coach_door set used_at = $2::timestamptz where token_hash = $1::bytea and used_at is null and expires_at > $2::timestamptz',
+    [tokenHash, now],
+  );
+  return rowCount === 1;
+}
+
+/** Sets a coach's password, and ends every sign-in of theirs, remembered browsers included. */
+export async function updateCoachPassword(db: Db, coachId: number, passwordHash: string): Promise<void> {
+  await db.query('update coach set password_hash = $2::text where id = $1::bigint', [coachId, passwordHash]);
+  await deleteCoachSessions(db, coachId);
+}
+
+/** Ends every sign-in of a coach, on whatever device. */
+export async function deleteCoachSessions(db: Db, coachId: number): Promise<void> {
+  await db.query('delete from coach_session where coach_id = $1::bigint', [coachId]);
+  await db.query('delete from coach_device where coach_id = $1::bigint', [coachId]);
+}
+
+/** A further coach of a workspace; undefined where the address is a coach's already. */
+export async function insertCoach(
+  db: Db,
+  c: { workspaceId: number; email: string; name: string; passwordHash: string },
+): Promise<number | undefined> {
+  const { rows } = await db.query<{ id: number }>(
+    `insert into coach (workspace_id, email, name, password_hash) values ($1::bigint, lower($2::text), $3::text, $4::text)
+     on conflict on constraint coach_email_unique do nothing returning id`,
+    [c.workspaceId, c.email, c.name, c.passwordHash],
+  );
+  return rows[0]?.id;
+}

@@ -626,3 +626,28 @@ export async function updateAddressState(
     [personId, state, reason],
   );
 }
+
+/** When people may be written to, by person. */
+export async function listContacts(
+  db: Db,
+  personIds: readonly number[],
+): Promise<Map<number, { readonly timeZone: string; readonly quiet: Contact['quiet'] }>> {
+  const { rows } = await db.query<{
+    id: number;
+    time_zone: string;
+    quiet_from: string | null;
+    quiet_to: string | null;
+  }>('select id, time_zone, quiet_from, quiet_to from person where id = any($1::bigint[])', [personIds]);
+  return new Map(
+    rows.map((r) => [
+      r.id,
+      {
+        timeZone: r.time_zone,
+        quiet:
+          r.quiet_from !== null && r.quiet_to !== null
+            ? { from: r.quiet_from.slice(0, 5), to: r.quiet_to.slice(0, 5) }
+            : null,
+      },
+    ]),
+  );
+}

@@ -156,7 +156,10 @@ export async function listPersonDays(
         : toSentDay({ ...r, version_id: r.version_id }),
     newer: r.newest !== null && r.newest > r.number ? { number: r.newest, changeNote: r.newest_note ?? '' } : undefined,
     withdrawn: r.withdrawn_at === null ? undefined : (r.withdrawn_note ?? ''),
-    released: r.released_at === null ? undefined : { atMs: r.released_at.getTime(), opened: r.opened_at !== null, begun: r.begun_at !== null },
+    released:
+      r.released_at === null
+        ? undefined
+        : { atMs: r.released_at.getTime(), opened: r.opened_at !== null, begun: r.begun_at !== null },
     isWritten: r.is_written,
     live:
       r.live_at === null

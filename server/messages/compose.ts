@@ -1,0 +1,275 @@
+import { BoundedCache } from '../../core/bounded-cache.ts';
+import { dayKey, formatDay } from '../../core/calendar/day.ts';
+import type { OwnDay } from '../../core/calendar/release.ts';
+import { localDate, localTime, ownDay, toRunDays } from '../../core/calendar/release.ts';
+import type {
+  CoachOccasion,
+  MessageFacts,
+  MessageOccasion,
+  WrittenMessage,
+} from '../../core/exchange/session-message.ts';
+import { writeCoachMessage, writeMessage } from '../../core/exchange/session-message.ts';
+import { explainChange } from '../../core/fit/fit-session.ts';
+import { buildSheet } from '../../core/session/session-sheet.ts';
+import type { SessionSheet } from '../../core/session/session-sheet.ts';
+import type { Db } from '../../db/pool.ts';
+import { getCoachName, listCoachNames } from '../../db/queries/coach.ts';
+import type { ClaimedMessage } from '../../db/queries/message.ts';
+import type { Enrolment } from '../../db/queries/person.ts';
+import { listEnrolmentsById, messageLinkSalts } from '../../db/queries/person.ts';
+import type { RunDayToGo } from '../../db/queries/release.ts';
+import { listDaysToGo, listReleasedVersions } from '../../db/queries/release.ts';
+import { listRunDayStates } from '../../db/queries/run.ts';
+import { deriveToken, makeSalt } from '../derived-token.ts';
+import type { FittedView } from '../fitted-view.ts';
+import { fitDay } from '../fitted-view.ts';
+import type { WorkspaceBook } from '../workspace-book.ts';
+import { loadWorkspaceBook } from '../workspace-book.ts';
+
+/** A message, ready to leave by its channel; `stopLink` where it was subscribed to. */
+export interface Composed {
+  readonly toName: string;
+  readonly fromName: string;
+  readonly written: Omit<WrittenMessage, 'short'> & { readonly short?: string };
+  readonly stopLink?: string;
+}
+
+/** Why a message isn't worth sending any more. */
+export interface NotComposed {
+  readonly dropped: string;
+}
+
+export interface ComposeScope {
+  readonly workspaceId: number;
+  readonly origin: string;
+  readonly secret: string;
+  readonly nowMs: number;
+}
+
+/** What messages of one run have in common. */
+interface RunFacts {
+  readonly days: ReadonlyMap<number, RunDayToGo & { readonly index: number; readonly of: number }>;
+  readonly ordered: readonly (RunDayToGo & { readonly index: number; readonly of: number })[];
+  readonly live: readonly { readonly dayId: number; readonly atMs: number; readonly place: string }[];
+}
+
+/** Sheets by fit: on one morning hundreds of people get a handful of them. */
+const sheets = new WeakMap<FittedView, { readonly sheet: SessionSheet; readonly changes: readonly string[] }>();
+const sheetOf = (fitted: FittedView) => {
+  const known = sheets.get(fitted) ?? {
+    sheet: buildSheet(fitted.document, fitted.blocks, fitted.plan),
+    changes: fitted.changes.map(explainChange),
+  };
+  sheets.set(fitted, known);
+  return known;
+};
+
+/** Own days by run rules and calendar, for one batch after another. */
+const ownDaysKnown = new BoundedCache<string, OwnDay>(2000);
+
+/** Writes out messages of one workspace; each is composed, or it is said why it isn't worth sending any more. */
+export async function composeMessages(
+  db: Db,
+  messages: readonly ClaimedMessage[],
+  scope: ComposeScope,
+): Promise<Map<number, Composed | NotComposed>> {
+  const out = new Map<number, Composed | NotComposed>();
+  const toPeople = messages.filter((m) => m.enrolmentId !== null);
+  const enrolments = new Map(
+    (await listEnrolmentsById(db, [...new Set(toPeople.map((m) => m.enrolmentId!))])).map((e) => [e.enrolmentId, e]),
+  );
+  const book = await loadWorkspaceBook(db);
+  const salts = await messageLinkSalts(db, {
+    workspaceId: scope.workspaceId,
+    personIds: [...new Set([...enrolments.values()].map((e) => e.personId))],
+    makeLink: () => makeSalt(scope.secret, 'link'),
+    now: new Date(scope.nowMs),
+  });
+  const runs = new Map<number, RunFacts>();
+  for (const e of enrolments.values()) if (!runs.has(e.runId)) runs.set(e.runId, await loadRunFacts(db, e));
+  const versions = await listReleasedVersions(
+    db,
+    toPeople.flatMap((m) => (m.dayId === null ? [] : [{ enrolmentId: m.enrolmentId!, dayId: m.dayId }])),
+  );
+  const coachName = (await listCoachNames(db))[0] ?? '';
+  for (const message of messages) {
+    const enrolment = message.enrolmentId === null ? undefined : enrolments.get(message.enrolmentId);
+    if (message.coachId !== null) out.set(message.id, await composeForCoach(db, message, scope, book));
+    else if (!enrolment) out.set(message.id, { dropped: 'the person is no longer here' });
+    else
+      out.set(
+        message.id,
+        await composeForPerson(db, message, enrolment, {
+          scope,
+          book,
+          run: runs.get(enrolment.runId)!,
+          salt: salts.get(enrolment.personId)!,
+          versionId: versions.get(`${enrolment.enrolmentId} ${message.dayId}`) ?? message.versionId,
+          coachName,
+        }),
+      );
+  }
+  return out;
+}
+
+async function loadRunFacts(db: Db, { programmeId, runId }: Enrolment): Promise<RunFacts> {
+  const ordered = toRunDays(await listDaysToGo(db, { programmeId, runId }));
+  const live = (await listRunDayStates(db, runId)).flatMap((d) =>
+    d.live && d.withdrawnAtMs === null ? [{ dayId: d.dayId, atMs: d.live.atMs, place: d.live.place }] : [],
+  );
+  return { ordered, days: new Map(ordered.map((d) => [d.dayId, d])), live };
+}
+
+/** `Saturday 16 May, 18:00`, on someone's clock. */
+export const instantWords = (ms: number, timeZone: string): string =>
+  `${formatDay(localDate(ms, timeZone))}, ${localTime(ms, timeZone)}`;
+
+interface PersonBatch {
+  readonly scope: ComposeScope;
+  readonly book: WorkspaceBook;
+  readonly run: RunFacts;
+  readonly salt: string;
+  readonly versionId: number | null;
+  readonly coachName: string;
+}
+
+const own = (enrolment: Enrolment, day: RunFacts['ordered'][number]): OwnDay =>
+  ownDaysKnown.get(
+    `${JSON.stringify(enrolment.run.rules)} ${enrolment.timeZone} ${enrolment.startsOn} ${enrolment.weekdays?.join('')} ${dayKey(day)} ${day.index} ${day.of}`,
+    () => ownDay(enrolment.run.rules, enrolment, day),
+  );
+
+async function composeForPerson(
+  db: Db,
+  message: ClaimedMessage,
+  enrolment: Enrolment,
+  { scope, book, run, salt, versionId, coachName }: PersonBatch,
+): Promise<Composed | NotComposed> {
+  const { contact } = enrolment.profile;
+  if (contact.addressState === 'stopped') return { dropped: 'they want no messages' };
+  if (contact.channel === 'none') return { dropped: 'they chose to get no messages' };
+  const day = message.dayId === null || message.dayId === 0 ? undefined : run.days.get(message.dayId);
+  if (message.dayId !== null && message.dayId !== 0 && !day) return { dropped: 'the day is no longer there' };
+  if (day?.isWithdrawn && message.kind !== 'withdrawn') return { dropped: 'the session was withdrawn' };
+  const occasion = readOccasion(message, enrolment, run, scope);
+  const path = `/p/${deriveToken(scope.secret, 'link', salt)}`;
+  const fitted = day && versionId !== null ? await fitDay(db, { versionId }, { enrolment }, book) : undefined;
+  const live = run.live
+    .filter((l) => l.atMs > scope.nowMs && (message.kind !== 'live' || l.dayId === message.dayId))
+    .sort((a, b) => a.atMs - b.atMs)[0];
+  const stopLink = `${scope.origin}/stop/${enrolment.stopKey}`;
+  const facts: MessageFacts = {
+    occasion,
+    name: enrolment.name,
+    programmeTitle: enrolment.programmeTitle,
+    coachName,
+    dayWords: formatDay(day ? own(enrolment, day).date : localDate(scope.nowMs, enrolment.timeZone)),
+    sheet: fitted ? sheetOf(fitted).sheet : null,
+    changes: fitted ? sheetOf(fitted).changes : [],
+    live: live ? { words: instantWords(live.atMs, enrolment.timeZone), place: live.place } : null,
+    link: `${scope.origin}${path}${day && message.kind !== 'withdrawn' ? `/r${enrolment.runId}-${dayKey(day)}` : ''}`,
+    stopLink,
+  };
+  return {
+    toName: enrolment.name,
+    fromName: coachName,
+    written: writeMessage(facts),
+    ...(occasion.kind !== 'confirm' && { stopLink }),
+  };
+}
+
+function readOccasion(
+  message: ClaimedMessage,
+  enrolment: Enrolment,
+  run: RunFacts,
+  scope: ComposeScope,
+): MessageOccasion {
+  const note = typeof message.extra.note === 'string' ? message.extra.note : '';
+  switch (message.kind) {
+    case 'change':
+      return { kind: 'change', number: message.number, note };
+    case 'withdrawn':
+      return { kind: 'withdrawn', note };
+    case 'reminder':
+      return { kind: 'reminder' };
+    case 'live':
+      return { kind: 'live' };
+    case 'rest': {
+      const next = run.ordered
+        .map((day) => own(enrolment, day))
+        .filter((day) => day.releaseMs > scope.nowMs)
+        .sort((a, b) => a.releaseMs - b.releaseMs)[0];
+      return { kind: 'rest', next: next ? `The next one is on ${formatDay(next.date)}.` : '' };
+    }
+    case 'confirm':
+      return { kind: 'confirm', link: `${scope.origin}/stop/${enrolment.stopKey}/confirm` };
+    default:
+      return { kind: 'session' };
+  }
+}
+
+async function composeForCoach(
+  db: Db,
+  message: ClaimedMessage,
+  scope: ComposeScope,
+  book: WorkspaceBook,
+): Promise<Composed | NotComposed> {
+  const text = (name: string) => (typeof message.extra[name] === 'string' ? (message.extra[name]) : '');
+  const name = await getCoachName(db, message.coachId!);
+  if (message.kind === 'test') {
+    const sample = await sampleFor(db, message, scope, book);
+    return sample
+      ? { toName: name, fromName: name, written: sample }
+      : { dropped: 'there is nothing to try it with any more' };
+  }
+  const occasion: CoachOccasion =
+    message.kind === 'flag'
+      ? {
+          kind: 'flag',
+          programmeTitle: text('programmeTitle'),
+          dayWords: text('dayWords'),
+          hours: message.number,
+          first: text('first'),
+          why: text('why'),
+        }
+      : message.kind === 'invite'
+        ? { kind: 'invite', by: text('by'), workspace: text('workspace') }
+        : { kind: 'reset' };
+  const link =
+    occasion.kind === 'flag'
+      ? `${scope.origin}${text('path')}`
+      : `${scope.origin}/door/${deriveToken(scope.secret, 'door', text('salt'))}`;
+  return {
+    toName: occasion.kind === 'invite' ? message.address : name,
+    fromName: 'Ysodos',
+    written: writeCoachMessage(occasion, link),
+  };
+}
+
+/** A session's message as one person would get it, to the coach, with a link that opens nothing of theirs. */
+async function sampleFor(
+  db: Db,
+  message: ClaimedMessage,
+  scope: ComposeScope,
+  book: WorkspaceBook,
+): Promise<WrittenMessage | undefined> {
+  const enrolmentId = Number(message.extra.enrolmentId);
+  const [enrolment] = await listEnrolmentsById(db, [enrolmentId]);
+  if (!enrolment || message.versionId === null || message.dayId === null) return undefined;
+  const run = await loadRunFacts(db, enrolment);
+  const day = run.days.get(message.dayId);
+  if (!day) return undefined;
+  const { sheet, changes } = sheetOf(await fitDay(db, { versionId: message.versionId }, { enrolment }, book));
+  return writeMessage({
+    occasion: { kind: 'session' },
+    name: enrolment.name,
+    programmeTitle: enrolment.programmeTitle,
+    coachName: (await listCoachNames(db))[0] ?? '',
+    dayWords: formatDay(own(enrolment, day).date),
+    sheet,
+    changes,
+    live: null,
+    link: `${scope.origin}/programmes/${enrolment.programmeId}-${enrolment.runId}/send/${dayKey(day)}`,
+    stopLink: `${scope.origin}/programmes`,
+  });
+}

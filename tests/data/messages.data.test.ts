@@ -1,0 +1,364 @@
+import { createHmac, randomUUID } from 'node:crypto';
+import { simpleParser } from 'mailparser';
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import type { DayDate } from '../../core/calendar/day.ts';
+import { emptyProgramme } from '../../core/progress/programme-document.ts';
+import { insertMessage, insertRepetition } from '../../db/queries/message.ts';
+import { findPersonalLink, insertParticipants, listParticipants, updateProfile } from '../../db/queries/person.ts';
+import { insertProgramme } from '../../db/queries/plan.ts';
+import { getProgramme, listDays, updateDayReady, updateDayText } from '../../db/queries/programme.ts';
+import { updateDayWithdrawn, updateRunHeld } from '../../db/queries/run.ts';
+import { withWorkspace } from '../../db/workspace-scope.ts';
+import { releaseRun } from '../../server/jobs/release-run.ts';
+import { bounceTag, readBounceTag } from '../../server/derived-token.ts';
+import type { BounceServer } from '../../server/messages/bounces.ts';
+import { listenForBounces, readDeliveryReport } from '../../server/messages/bounces.ts';
+import { deliverWorkspace } from '../../server/messages/deliver.ts';
+import { openSmtp } from '../../server/messages/smtp.ts';
+import { openTextGateway, isSigned, signBody } from '../../server/messages/text-gateway.ts';
+import { hashToken } from '../../server/token.ts';
+import type { StandIn } from '../../stand-in/server.ts';
+import { CALM, startStandIn } from '../../stand-in/server.ts';
+import type { ThrowawayDatabase } from '../throwaway-database.ts';
+import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';
+
+const SECRET = 'a secret of the tests, long enough to be one';
+const TEXT_SECRET = 'shared with the text service';
+const FROM = 'sessions@ysodos.example.org';
+const MORNING = Date.parse('2026-05-11T05:00:00Z');
+
+let db: ThrowawayDatabase;
+let bounces: BounceServer;
+let standIn: StandIn;
+let mail: ReturnType<typeof openSmtp>;
+let workspaceId: number;
+let coachId: number;
+let programmeId: number;
+let runId: number;
+let clock: number;
+
+beforeAll(async () => {
+  db = await makeThrowawayDatabase();
+  bounces = await listenForBounces({ host: '127.0.0.1', port: 0 }, { pool: db.pool, secret: SECRET });
+  standIn = await startStandIn({ textSecret: TEXT_SECRET, bounceTo: { host: '127.0.0.1', port: bounces.port } });
+  mail = openSmtp(new URL(`smtp://127.0.0.1:${standIn.smtpPort}`), FROM, SECRET);
+}, 120_000);
+afterAll(async () => {
+  mail.close();
+  await standIn.close();
+  await bounces.close();
+  await db.drop();
+});
+beforeEach(async () => {
+  Object.assign(standIn.dials, CALM);
+  clock = MORNING;
+  ({ workspaceId, coachId } = await makeWorkspace(db.owner, `m${randomUUID().slice(0, 8)}`));
+  await here(async (c) => {
+    programmeId = await insertProgramme(c, {
+      workspaceId,
+      programme: emptyProgramme({ title: 'Mornings', weeks: 1, weekdays: [1] }),
+      startsOn: '2026-05-11' as DayDate,
+      now: new Date(MORNING),
+    });
+    const programme = await getProgramme(c, programmeId, { now: new Date(MORNING) });
+    ({ runId } = programme);
+    const day = (await listDays(c, programme))[0]!;
+    const text = 'Title: Legs & <b>back</b>\nFilm: https://films.example.org/legs\nMain: 3 rounds\n10 squat\n8 push-up';
+    const revision = await updateDayText(c, { dayId: day.id, revision: day.revision, text, now: new Date(MORNING) });
+    await updateDayReady(c, { dayId: day.id, revision, isReady: true });
+  });
+});
+
+const here = <T>(work: Parameters<typeof withWorkspace<T>>[2]) => withWorkspace(db.pool, workspaceId, work);
+/** Each test's people have addresses of their own, so that the stand-in's mail can be told apart. */
+const join = (...people: readonly { name: string; address: string; spares?: readonly ['wrists'] }[]) =>
+  here((c) =>
+    insertParticipants(c, {
+      workspaceId,
+      runId,
+      people: people.map(({ name, address, spares = [] as never }) => ({
+        name,
+        detail: '',
+        timeZone: 'UTC',
+        joinedOn: '2026-05-01' as DayDate,
+        profile: { address, spares },
+      })),
+    }),
+  );
+const tick = () => here((c) => releaseRun(c, workspaceId, runId, clock));
+const deliver = (isStopping?: () => boolean) =>
+  deliverWorkspace(
+    db.pool,
+    {
+      workspaceId,
+      origin: 'https://ysodos.example.org',
+      secret: SECRET,
+      channels: {
+        mail: mail.send,
+        text: openTextGateway({ url: new URL(`http://127.0.0.1:${standIn.httpPort}/text`), secret: TEXT_SECRET }),
+        close: () => undefined,
+      },
+      now: () => clock,
+      random: () => 0.5,
+    },
+    isStopping,
+  );
+const states = async () =>
+  (
+    await db.owner.query<{ kind: string; state: string; reason: string; attempts: number; id: number }>(
+      'select id, kind, state, reason, attempts from message where workspace_id = $1 and person_id is not null order by id',
+      [workspaceId],
+    )
+  ).rows;
+const mailTo = (address: string) => standIn.messages.filter((m) => m.to === address);
+const unique = (name: string) => `${name}-${workspaceId}@example.org`;
+
+describe('a message by e-mail', () => {
+  test('is one glance long: the session as this person does it, a link that opens it, one click to stop', async () => {
+    await join({ name: 'Ana Fennick', address: unique('ana'), spares: ['wrists'] });
+    await tick();
+    expect(await deliver()).toBe(1);
+    const [kept] = mailTo(unique('ana'));
+    const parsed = await simpleParser(kept!.raw);
+    expect(parsed.subject).toMatch(/^Legs & <b>back<\/b>, about \d+ min$/);
+    expect(parsed.text).toContain('Have ready: nothing but yourself');
+    expect(parsed.text).toContain('- 10 squat');
+    expect(parsed.text).not.toContain('- 8 push-up');
+    expect(parsed.text).toMatch(/1 line is in your shape: .* instead of push-up/);
+    expect(parsed.text).toContain('Film: https://films.example.org/legs');
+    expect(parsed.html).toContain('Legs &amp; &lt;b&gt;back&lt;/b&gt;');
+    expect(parsed.html).not.toMatch(/<img|<script|src=/);
+    expect(parsed.html).toContain('prefers-color-scheme:dark');
+    expect(parsed.from?.text).toContain(FROM);
+    // RFC 8058: both heads, and https.
+    expect(kept!.raw.replace(/\r?\n[ \t]+/g, ' ')).toMatch(
+      /List-Unsubscribe: <https:\/\/ysodos\.example\.org\/stop\/[0-9a-f-]{36}>/,
+    );
+    expect(kept!.raw).toContain('List-Unsubscribe-Post: List-Unsubscribe=One-Click');
+    const token = /https:\/\/ysodos\.example\.org\/p\/([\w-]{27})\/r\d+-w1d1/.exec(parsed.text ?? '')![1]!;
+    const [person] = await here((c) => listParticipants(c, runId));
+    expect(await findPersonalLink(db.pool, hashToken(token))).toEqual({ workspaceId, personId: person!.personId });
+    const { rows } = await db.owner.query('select 1 from message where extra::text like $1 or reason like $1', [
+      `%${token}%`,
+    ]);
+    expect(rows).toEqual([]);
+  });
+
+  test('keeps its id over tries, and its link over messages', async () => {
+    await join({ name: 'Ana', address: unique('same') });
+    standIn.dials.putOffPct = 100;
+    await tick();
+    expect(await deliver()).toBe(0);
+    expect(await states()).toMatchObject([
+      { state: 'waiting', attempts: 1, reason: expect.stringContaining('come again') as string },
+    ]);
+    standIn.dials.putOffPct = 0;
+    clock += 59_000;
+    expect(await deliver()).toBe(0);
+    clock += 2_000;
+    expect(await deliver()).toBe(1);
+    const { id } = (await states())[0]!;
+    expect(mailTo(unique('same')).map((m) => m.id)).toEqual([`<ysodos-${id}@ysodos.example.org>`]);
+    expect(
+      await here((c) =>
+        insertRepetition(c, {
+          runId,
+          messageId: Number(id),
+          expiresAt: new Date(clock + 3600e3),
+          now: new Date(clock),
+        }),
+      ),
+    ).toBe(true);
+    expect(await deliver()).toBe(1);
+    const links = mailTo(unique('same')).map((m) => /\/p\/([\w-]+)\//.exec(m.text)![1]);
+    expect(links).toHaveLength(2);
+    expect(links[0]).toBe(links[1]);
+  });
+
+  test('that is refused for good, or put off until its day has passed, ends with a reason', async () => {
+    await join({ name: 'Ana', address: unique('never') });
+    standIn.dials.refusePct = 100;
+    await tick();
+    await deliver();
+    expect(await states()).toMatchObject([
+      { state: 'refused', reason: expect.stringContaining('Not wanted') as string },
+    ]);
+    await join({ name: 'Luis', address: unique('late') });
+    Object.assign(standIn.dials, { refusePct: 0, putOffPct: 100 });
+    await tick();
+    for (let i = 0; i < 12; i++) {
+      await deliver();
+      clock += 9 * 3600_000;
+    }
+    const luis = (await states()).at(-1)!;
+    expect(luis.state).toBe('gave-up');
+    expect(luis.attempts).toBe(9);
+  });
+
+  test('that comes back as a delivery report ends as bounced, and nothing more goes to that address', async () => {
+    await join({ name: 'Gone', address: unique('gone') });
+    await tick();
+    await deliver();
+    await expect.poll(async () => (await states())[0]!.state).toBe('bounced');
+    expect((await states())[0]!.reason).toContain('There is no such mailbox');
+    await expect
+      .poll(async () => (await here((c) => listParticipants(c, runId)))[0]!.profile.contact.addressState)
+      .toBe('bounced');
+  });
+
+  test('waits while all is held, in quiet hours, and is dropped where it isn’t wanted any more', async () => {
+    const ids = await join({ name: 'Quiet', address: unique('quiet') }, { name: 'Stops', address: unique('stops') });
+    await here((c) => updateProfile(c, ids.get('Quiet')!, { quiet: { from: '22:00', to: '07:00' } }));
+    await tick();
+    await here((c) => updateRunHeld(c, runId, new Date(clock)));
+    expect(await deliver()).toBe(0);
+    expect((await states()).map((m) => m.state)).toEqual(['waiting', 'waiting']);
+    await here((c) => updateRunHeld(c, runId, null));
+    await here((c) => updateProfile(c, ids.get('Stops')!, { addressState: 'stopped' }));
+    expect(await deliver()).toBe(0);
+    expect((await states()).sort((a, b) => (a.state < b.state ? -1 : 1))).toMatchObject([
+      { state: 'dropped', reason: 'they want no messages' },
+      { state: 'waiting', reason: 'in their quiet hours', attempts: 0 },
+    ]);
+    clock = Date.parse('2026-05-11T07:00:00Z');
+    expect(await deliver()).toBe(1);
+  });
+
+  test('of a withdrawn session is dropped', async () => {
+    await join({ name: 'Ana', address: unique('withdrawn') });
+    await tick();
+    await here(async (c) => {
+      const day = (await listDays(c, { id: programmeId, runId }))[0]!;
+      await updateDayWithdrawn(c, { workspaceId, runId, dayId: day.id, at: new Date(clock), note: '' });
+    });
+    await deliver();
+    expect(await states()).toMatchObject([{ state: 'dropped', reason: 'the session was withdrawn' }]);
+  });
+});
+
+test('a short text goes by one signed post, with the link, in two parts at the most', async () => {
+  await join({ name: 'Tess', address: '+351 910 000 111' });
+  await tick();
+  expect(await deliver()).toBe(1);
+  const text = standIn.messages.findLast((m) => m.kind === 'text')!;
+  expect(text.text).toMatch(
+    /^Legs & <b>back<\/b>, about \d+ min\. Have ready: nothing but yourself\. https:\/\/ysodos\.example\.org\/p\/[\w-]{27}\/r\d+-w1d1$/,
+  );
+  expect(text.text.length).toBeLessThanOrEqual(320);
+});
+
+test('the signature of a post is HMAC-SHA-256 over time and body, and wears off', () => {
+  const body = '{"id":"1"}';
+  const signed = signBody('s', body, 1_000);
+  expect(signed).toBe(`t=1000,v1=${createHmac('sha256', 's').update(`1000.${body}`).digest('hex')}`);
+  expect(isSigned('s', body, signed, 1_200)).toBe(true);
+  for (const [secret, text, at] of [
+    ['other', body, 1_000],
+    ['s', `${body} `, 1_000],
+    ['s', body, 1_301],
+    ['s', body, 699],
+  ] as const)
+    expect(isSigned(secret, text, signed, at)).toBe(false);
+  expect(isSigned('s', body, 'nonsense', 1_000)).toBe(false);
+});
+
+test('a worker that dies with a batch gives it back by its lease, and nothing is accepted twice', async () => {
+  await join(...Array.from({ length: 60 }, (_, i) => ({ name: `P${i}`, address: unique(`p${i}`) })));
+  await tick();
+  // It takes them all, sends twenty, and dies before it has said so.
+  await db.owner.query(`update message set state = 'sending', lease_until = $2, attempts = 1 where workspace_id = $1`, [
+    workspaceId,
+    new Date(clock + 120_000),
+  ]);
+  const twenty = (await states()).slice(0, 20);
+  for (const [i, m] of twenty.entries())
+    await mail.send({
+      messageId: Number(m.id),
+      to: unique(`p${i}`),
+      toName: `P${i}`,
+      fromName: 'x',
+      subject: 's',
+      text: 't',
+      html: 'h',
+      sentAtMs: clock,
+    });
+  expect(await deliver()).toBe(0);
+  clock += 121_000;
+  const accepted = await Promise.all([deliver(), deliver(), deliver()]);
+  expect(accepted.reduce((a, b) => a + b, 0)).toBe(60);
+  expect((await states()).every((m) => m.state === 'accepted')).toBe(true);
+  const mine = standIn.messages.filter((m) => m.to.includes(`-${workspaceId}@`));
+  // A second copy of a mail has the id of the first.
+  expect(mine).toHaveLength(60);
+  expect(mine.filter((m) => m.copies === 2)).toHaveLength(20);
+});
+
+test('a coach’s message carries its one link', async () => {
+  await here((c) =>
+    insertMessage(c, {
+      workspaceId,
+      kind: 'flag',
+      channel: 'email',
+      address: unique('coach'),
+      coachId,
+      runId,
+      dayId: 0,
+      expiresAt: new Date(clock + 3600e3),
+      now: new Date(clock),
+      extra: {
+        programmeTitle: 'Mornings',
+        dayWords: 'Monday 11 May',
+        first: 'Auckland',
+        why: 'it is still to write',
+        path: '/programmes/1-1/write/w1d1',
+      },
+    }),
+  );
+  expect(await deliver()).toBe(1);
+  expect(mailTo(unique('coach'))[0]!.text).toContain('first to Auckland, and it is still to write');
+  expect(mailTo(unique('coach'))[0]!.text).toContain('https://ysodos.example.org/programmes/1-1/write/w1d1');
+});
+
+test('a return path of ours is told from any other', () => {
+  const tag = bounceTag(SECRET, 41);
+  expect(readBounceTag(SECRET, tag)).toBe(41);
+  expect(readBounceTag(SECRET, tag.toUpperCase())).toBe(41);
+  expect(readBounceTag(SECRET, tag.replace('41-', '42-'))).toBeUndefined();
+  expect(readBounceTag('another secret', tag)).toBeUndefined();
+  for (const wrong of ['', '41', '41-', `${tag}0`, '0-0000000000000000'])
+    expect(readBounceTag(SECRET, wrong)).toBeUndefined();
+});
+
+// The report of RFC 3464, appendix D (from memory, shortened).
+test('a delivery report as the standard shows it is read; a mail that is none isn’t', async () => {
+  const report = [
+    'From: Mail Delivery Subsystem <MAILER-DAEMON@cs.example.org>',
+    'To: <owner@pure.example.org>',
+    'MIME-Version: 1.0',
+    'Content-Type: multipart/report; report-type=delivery-status; boundary="RAA14128.773615765/CS.EXAMPLE.ORG"',
+    '',
+    '--RAA14128.773615765/CS.EXAMPLE.ORG',
+    '',
+    'The original message was received at Fri, 8 Jul 1994 13:36:25 -0400',
+    '--RAA14128.773615765/CS.EXAMPLE.ORG',
+    'content-type: message/delivery-status',
+    '',
+    'Reporting-MTA: dns; cs.example.org',
+    '',
+    'Original-Recipient: rfc822;louisl@larry.example.org',
+    'Final-Recipient: rfc822;louisl@larry.example.org',
+    'Action: failed',
+    'Status: 4.0.0',
+    'Diagnostic-Code: smtp; 426 connection',
+    '    timed out',
+    '',
+    '--RAA14128.773615765/CS.EXAMPLE.ORG--',
+  ].join('\r\n');
+  expect(await readDeliveryReport(report)).toEqual({
+    action: 'failed',
+    status: '4.0.0',
+    reason: '426 connection timed out',
+  });
+  expect(await readDeliveryReport('Subject: Hello\r\n\r\nAction: failed')).toBeUndefined();
+  expect(await readDeliveryReport('')).toBeUndefined();
+});

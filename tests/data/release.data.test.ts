@@ -1,0 +1,314 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import type { DayDate } from '../../core/calendar/day.ts';
+import { emptyProgramme } from '../../core/progress/programme-document.ts';
+import { insertProgramme } from '../../db/queries/plan.ts';
+import { insertParticipants, insertAbsences, updateProfile, updatePlace } from '../../db/queries/person.ts';
+import { getProgramme, listDays, updateDayReady, updateDayText } from '../../db/queries/programme.ts';
+import { updateReleasedVersion, upsertSeen } from '../../db/queries/release.ts';
+import { insertRun, updateDayWithdrawn, updateRunHeld } from '../../db/queries/run.ts';
+import type { RunSettings } from '../../db/queries/run.ts';
+import { usualRun } from '../../db/queries/plan.ts';
+import { withWorkspace } from '../../db/workspace-scope.ts';
+import { releaseRun, sendDay } from '../../server/jobs/release-run.ts';
+import type { ThrowawayDatabase } from '../throwaway-database.ts';
+import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';
+
+const MONDAY = '2026-05-11' as DayDate;
+const at = (iso: string) => Date.parse(iso);
+
+let db: ThrowawayDatabase;
+let workspaceId: number;
+let coachId: number;
+let programmeId: number;
+let runId: number;
+beforeAll(async () => {
+  db = await makeThrowawayDatabase();
+}, 120_000);
+afterAll(async () => {
+  await db.drop();
+});
+beforeEach(async () => {
+  ({ workspaceId, coachId } = await makeWorkspace(db.owner, `w${randomUUID().slice(0, 8)}`));
+  await here(async (c) => {
+    programmeId = await insertProgramme(c, {
+      workspaceId,
+      programme: emptyProgramme({ title: 'Mornings', weeks: 2, weekdays: [1, 3] }),
+      startsOn: MONDAY,
+      now: new Date(at('2026-05-01T00:00:00Z')),
+    });
+    ({ runId } = await getProgramme(c, programmeId, { now: new Date(at('2026-05-13T00:00:00Z')) }));
+  });
+});
+
+const here = <T>(work: Parameters<typeof withWorkspace<T>>[2]) => withWorkspace(db.pool, workspaceId, work);
+const seen = (c: Parameters<Parameters<typeof withWorkspace>[2]>[0]) =>
+  getProgramme(c, programmeId, { now: new Date(at('2026-05-13T00:00:00Z')), ...(runId && { runId }) });
+const write = (week: number, weekday: number, text = 'Title: Legs\nMain: 3 rounds\n10 squat', isReady = true) =>
+  here(async (c) => {
+    const day = (await listDays(c, { id: programmeId, runId })).find((d) => d.week === week && d.weekday === weekday)!;
+    const revision = await updateDayText(c, { dayId: day.id, revision: day.revision, text, now: new Date() });
+    await updateDayReady(c, { dayId: day.id, revision, isReady });
+    return day.id;
+  });
+const join = (
+  people: readonly {
+    name: string;
+    zone?: string;
+    address?: string;
+    joinedOn?: string;
+    startsOn?: string;
+    weekdays?: number[];
+  }[],
+  run = runId,
+) =>
+  here((c) =>
+    insertParticipants(c, {
+      workspaceId,
+      runId: run,
+      people: people.map((p) => ({
+        name: p.name,
+        detail: '',
+        timeZone: p.zone ?? 'UTC',
+        joinedOn: (p.joinedOn ?? '2026-05-01') as DayDate,
+        startsOn: (p.startsOn ?? null) as DayDate | null,
+        weekdays: p.weekdays ?? null,
+        profile: { address: p.address ?? `${p.name.toLowerCase()}@example.org` },
+      })),
+    }),
+  );
+const tick = (iso: string, run = runId) => here((c) => releaseRun(c, workspaceId, run, at(iso)));
+const released = async () =>
+  (
+    await db.owner.query<{ name: string; week: number; weekday: number; number: number }>(
+      `select p.name, d.week, d.weekday, v.number from release x join enrolment e on e.id = x.enrolment_id join person p on p.id = e.person_id
+       join day d on d.id = x.day_id join version v on v.id = x.version_id where x.workspace_id = $1 order by x.id`,
+      [workspaceId],
+    )
+  ).rows.map((r) => `${r.name} w${r.week}d${r.weekday} v${r.number}`);
+const messages = async () =>
+  (
+    await db.owner.query<{ kind: string; name: string | null; state: string }>(
+      `select m.kind, p.name, m.state from message m left join person p on p.id = m.person_id where m.workspace_id = $1 order by m.id`,
+      [workspaceId],
+    )
+  ).rows.map((r) => `${r.kind} ${r.name ?? 'coach'} ${r.state}`);
+
+describe('a day that is ready', () => {
+  test('goes out on each person’s morning, once, however often it is looked', async () => {
+    await write(1, 1);
+    await join([
+      { name: 'Ana', zone: 'Pacific/Auckland' },
+      { name: 'Luis', zone: 'Europe/Lisbon' },
+    ]);
+    // Five in Auckland is 17:00 of the day before in UTC.
+    expect(await tick('2026-05-10T16:59:59Z')).toMatchObject({ released: 0 });
+    expect(await tick('2026-05-10T17:00:00Z')).toMatchObject({ released: 1 });
+    expect(await tick('2026-05-10T17:01:00Z')).toMatchObject({ released: 0 });
+    expect(await tick('2026-05-11T04:00:00Z')).toMatchObject({ released: 1 });
+    expect(await tick('2026-05-11T04:00:00Z')).toMatchObject({ released: 0 });
+    expect(await released()).toEqual(['Ana w1d1 v1', 'Luis w1d1 v1']);
+    expect((await messages()).filter((m) => m.startsWith('session'))).toEqual([
+      'session Ana waiting',
+      'session Luis waiting',
+    ]);
+  });
+
+  test('by several workers at once: still once', async () => {
+    await write(1, 1);
+    await join(Array.from({ length: 30 }, (_, i) => ({ name: `P${i}` })));
+    const outcomes = await Promise.all(Array.from({ length: 4 }, () => tick('2026-05-11T05:00:00Z')));
+    expect(outcomes.reduce((sum, o) => sum + o.released, 0)).toBe(30);
+    expect(await released()).toHaveLength(30);
+    expect((await messages()).filter((m) => m.startsWith('session'))).toHaveLength(30);
+  });
+
+  test('by a run that is sent by hand, or is held, or put away, nothing goes by itself', async () => {
+    await write(1, 1);
+    await join([{ name: 'Ana' }]);
+    await here((c) => updateRunHeld(c, runId, new Date(at('2026-05-11T00:00:00Z'))));
+    expect(await tick('2026-05-11T05:00:00Z')).toEqual({ released: 0, flags: 0 });
+    await here((c) => updateRunHeld(c, runId, null));
+    await db.owner.query('update run set is_by_hand = true where id = $1', [runId]);
+    expect(await tick('2026-05-11T05:00:00Z')).toMatchObject({ released: 0 });
+    await db.owner.query('update run set is_by_hand = false, archived_at = now() where id = $1', [runId]);
+    expect(await tick('2026-05-11T05:00:00Z')).toEqual({ released: 0, flags: 0 });
+    await db.owner.query('update run set archived_at = null where id = $1', [runId]);
+    expect(await tick('2026-05-11T05:00:00Z')).toMatchObject({ released: 1 });
+  });
+
+  test('that can’t be read does not go, though it is marked ready', async () => {
+    await write(1, 1, 'Main: three and a half times\n10 squat', true);
+    await join([{ name: 'Ana' }]);
+    expect(await tick('2026-05-11T05:00:00Z')).toMatchObject({ released: 0 });
+    await write(1, 1);
+    expect(await tick('2026-05-11T09:00:00Z')).toMatchObject({ released: 1 });
+  });
+});
+
+test('after an outage: oldest first, and nothing that is out of its window', async () => {
+  await here(async (c) => {
+    await c.query('update run set make_up_days = 1 where id = $1', [runId]);
+  });
+  await write(1, 1);
+  await write(1, 3);
+  await join([{ name: 'Ana' }]);
+  await tick('2026-05-13T05:00:00Z');
+  // Monday’s could be made up until Tuesday’s end.
+  expect(await released()).toEqual(['Ana w1d3 v1']);
+  await here(async (c) => {
+    await c.query('update run set make_up_days = 5 where id = $1', [runId]);
+  });
+  await tick('2026-05-13T05:00:00Z');
+  expect(await released()).toEqual(['Ana w1d3 v1', 'Ana w1d1 v1']);
+});
+
+test('who joins late, pauses, is excused or has left gets what is theirs', async () => {
+  await write(1, 1);
+  await write(1, 3);
+  const ids = await join([
+    { name: 'Late', joinedOn: '2026-05-12' },
+    { name: 'Begins', joinedOn: '2026-05-12', startsOn: '2026-05-13' },
+    { name: 'Away' },
+    { name: 'Left' },
+    { name: 'Tuesdays', startsOn: '2026-05-11', weekdays: [2, 4] },
+  ]);
+  await here(async (c) => {
+    await insertAbsences(c, {
+      workspaceId,
+      enrolmentIds: [ids.get('Away')!],
+      absence: { kind: 'pause', from: '2026-05-13' as DayDate, to: null },
+      saidBy: 'person',
+      note: '',
+      now: new Date(),
+    });
+    await updatePlace(c, ids.get('Left')!, { leftOn: '2026-05-10' as DayDate });
+  });
+  await tick('2026-05-11T05:00:00Z');
+  expect(await released()).toEqual(['Away w1d1 v1']);
+  await tick('2026-05-12T05:00:00Z');
+  expect((await released()).slice(1)).toEqual(['Tuesdays w1d1 v1']);
+  await tick('2026-05-13T05:00:00Z');
+  expect((await released()).slice(2).sort()).toEqual(['Begins w1d1 v1', 'Late w1d3 v1']);
+  await tick('2026-05-14T05:00:00Z');
+  expect((await released()).slice(4)).toEqual(['Tuesdays w1d3 v1']);
+});
+
+test('two runs of one programme have people, dates and versions of their own', async () => {
+  await write(1, 1);
+  const autumn = await here((c) =>
+    insertRun(c, {
+      workspaceId,
+      programmeId,
+      settings: {
+        ...usualRun('2026-09-02' as DayDate),
+        title: 'Autumn',
+        releaseZone: 'Europe/Lisbon',
+      } satisfies RunSettings,
+    }),
+  );
+  await join([{ name: 'Spring' }]);
+  await join(
+    [
+      { name: 'Ana', zone: 'Pacific/Auckland' },
+      { name: 'Luis', zone: 'America/New_York' },
+    ],
+    autumn,
+  );
+  await tick('2026-05-11T05:00:00Z');
+  await tick('2026-05-11T05:00:00Z', autumn);
+  expect(await released()).toEqual(['Spring w1d1 v1']);
+  await write(1, 1, 'Title: Other legs\nMain: 3 rounds\n12 squat');
+  // One instant for all: five in Lisbon.
+  expect(await tick('2026-09-02T03:59:00Z', autumn)).toMatchObject({ released: 0 });
+  expect(await tick('2026-09-02T04:00:00Z', autumn)).toMatchObject({ released: 2 });
+  const { rows } = await db.owner.query<{ text: string }>(
+    'select text from version where workspace_id = $1 order by id',
+    [workspaceId],
+  );
+  expect(rows.map((r) => r.text.split('\n')[0])).toEqual(['Title: Legs', 'Title: Other legs']);
+});
+
+test('an amendment goes to who hasn’t begun; who has keeps theirs; a withdrawal takes it from who hasn’t done it', async () => {
+  const dayId = await write(1, 1);
+  const ids = await join([{ name: 'Ana' }, { name: 'Luis' }]);
+  await tick('2026-05-11T05:00:00Z');
+  const versionId = (
+    await db.owner.query<{ id: number }>('select id from version where workspace_id = $1', [workspaceId])
+  ).rows[0]!.id;
+  await db.owner.query(`update message set state = 'accepted' where workspace_id = $1`, [workspaceId]);
+  await here((c) =>
+    upsertSeen(c, {
+      workspaceId,
+      enrolmentId: ids.get('Ana')!,
+      dayId,
+      versionId: Number(versionId),
+      what: 'begun',
+      now: new Date(),
+    }),
+  );
+  await write(1, 1, 'Title: Legs\nMain: 3 rounds\n8 squat');
+  const now = new Date(at('2026-05-11T06:00:00Z'));
+  await here(async (c) => {
+    const programme = await seen(c);
+    const day = (await listDays(c, programme)).find((d) => d.id === dayId)!;
+    const version = (await sendDay(c, {
+      workspaceId,
+      programme,
+      day,
+      changeNote: '8, not 10',
+      coachId,
+      nowMs: now.getTime(),
+    }))!;
+    expect(version.number).toBe(2);
+    expect(
+      await updateReleasedVersion(c, { workspaceId, runId, dayId, version, note: '8, not 10', expiresAt: now, now }),
+    ).toBe(1);
+  });
+  expect((await released()).sort()).toEqual(['Ana w1d1 v1', 'Luis w1d1 v2']);
+  expect((await messages()).filter((m) => m.startsWith('change'))).toEqual(['change Luis waiting']);
+  await here((c) => updateDayWithdrawn(c, { workspaceId, runId, dayId, at: now, note: 'wrong day' }));
+  expect(await tick('2026-05-11T07:00:00Z')).toMatchObject({ released: 0 });
+});
+
+test('a day that isn’t ready raises a flag two days, one day and three hours ahead, each once', async () => {
+  await join([
+    { name: 'Ana', zone: 'Pacific/Auckland' },
+    { name: 'Luis', zone: 'Europe/Lisbon' },
+  ]);
+  // First release: 10 May 17:00 UTC.
+  expect(await tick('2026-05-08T16:59:00Z')).toMatchObject({ flags: 0 });
+  expect(await tick('2026-05-08T17:00:00Z')).toMatchObject({ flags: 1 });
+  expect(await tick('2026-05-08T18:00:00Z')).toMatchObject({ flags: 0 });
+  expect(await tick('2026-05-09T17:00:00Z')).toMatchObject({ flags: 1 });
+  expect(await tick('2026-05-10T14:00:00Z')).toMatchObject({ flags: 1 });
+  expect(await tick('2026-05-10T16:00:00Z')).toMatchObject({ flags: 0 });
+  const { rows } = await db.owner.query<{ number: number; extra: { first: string; why: string } }>(
+    `select number, extra from message where workspace_id = $1 and kind = 'flag' order by id`,
+    [workspaceId],
+  );
+  expect(rows.map((r) => [r.number, r.extra.first, r.extra.why])).toEqual([
+    [48, 'Auckland', 'it is still to write'],
+    [24, 'Auckland', 'it is still to write'],
+    [3, 'Auckland', 'it is still to write'],
+  ]);
+  await write(1, 3);
+  expect(await tick('2026-05-12T18:00:00Z')).toMatchObject({ released: 1, flags: 0 });
+});
+
+test('rest days and reminders go only to who asked for them', async () => {
+  await write(1, 1);
+  const ids = await join([{ name: 'Ana' }, { name: 'Luis' }]);
+  await here((c) => updateProfile(c, ids.get('Luis')!, { wantsRestDays: true, reminderAt: '19:30' }));
+  await tick('2026-05-11T05:00:00Z');
+  await tick('2026-05-11T19:29:00Z');
+  expect((await messages()).filter((m) => !m.startsWith('session') && !m.startsWith('flag'))).toEqual([]);
+  await tick('2026-05-11T19:30:00Z');
+  await tick('2026-05-11T19:40:00Z');
+  await tick('2026-05-12T05:00:00Z');
+  await tick('2026-05-12T05:01:00Z');
+  expect((await messages()).filter((m) => !m.startsWith('session') && !m.startsWith('flag'))).toEqual([
+    'reminder Luis waiting',
+    'rest Luis waiting',
+  ]);
+});
