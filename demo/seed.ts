@@ -152,6 +152,40 @@ export async function seedDemo(
   }
 }
 
+/** A day that has gone out to someone. */
+interface Gone {
+  readonly enrolmentId: number;
+  readonly personId: number;
+  readonly dayId: number;
+  readonly versionId: number;
+  readonly releaseMs: number;
+  readonly address: string;
+}
+
+/** What went out before the demo began: released, delivered, and opened and begun by those who logged it. */
+async function insertGone(
+  db: pg.PoolClient,
+  { workspaceId, runId, out }: { workspaceId: number; runId: number; out: readonly Gone[] },
+): Promise<void> {
+  await db.query(
+    `with gone as (
+       select * from jsonb_to_recordset($3::jsonb)
+         as x("enrolmentId" bigint, "personId" bigint, "dayId" bigint, "versionId" bigint, "releaseMs" bigint, address text)
+     ), released as (
+       insert into release (workspace_id, enrolment_id, day_id, version_id, released_at, opened_at, begun_at, is_told)
+       select $1::bigint, g."enrolmentId", g."dayId", g."versionId", to_timestamp(g."releaseMs" / 1000.0), c.at, c.at, true
+       from gone g
+       left join lateral (select min(c.logged_at) as at from record c where c.enrolment_id = g."enrolmentId" and c.version_id = g."versionId") c on true
+     )
+     insert into message (workspace_id, person_id, enrolment_id, run_id, day_id, version_id, kind, number, channel, address, state, attempts, next_try_at, expires_at,
+       accepted_at, created_at)
+     select $1::bigint, "personId", "enrolmentId", $2::bigint, "dayId", "versionId", 'session', 1, 'email', address, 'accepted', 1,
+       to_timestamp("releaseMs" / 1000.0), to_timestamp("releaseMs" / 1000.0 + 172800), to_timestamp("releaseMs" / 1000.0 + 20), to_timestamp("releaseMs" / 1000.0)
+     from gone`,
+    [workspaceId, runId, JSON.stringify(out)],
+  );
+}
+
 async function seedScenario(
   db: pg.PoolClient,
   s: Scenario,
@@ -193,12 +227,18 @@ async function seedScenario(
   }
   let linkPath = '';
   const records: NewRecord[] = [];
+  const out: Gone[] = [];
   for (const [name, detail, timeZone, temper] of s.people) {
     const joinedOn =
       temper === 'late' ? addDays(startsOn, 7 + Math.floor(random() * Math.min(10, (s.weekNow - 2) * 7))) : startsOn;
     const profile = s.profile(name, temper, random);
     const enrolmentId = await insertParticipant(db, { workspaceId, runId, name, detail, timeZone, joinedOn, profile });
     const { personId } = await getEnrolment(db, enrolmentId);
+    for (const { day, date, versionId } of sent) {
+      const releaseMs = instantAt(date, '05:00', timeZone);
+      if (date >= joinedOn && releaseMs <= nowMs)
+        out.push({ enrolmentId, personId, dayId: day.id, versionId, releaseMs, address: profile.address ?? '' });
+    }
     const token = makeToken();
     await insertPersonalLink(db, { workspaceId, personId, tokenHash: hashToken(token), now: new Date(startMs) });
     if (name === s.linkFor) linkPath = `/p/${token}`;
@@ -226,6 +266,7 @@ async function seedScenario(
     }
   }
   await insertNewRecords(db, records);
+  await insertGone(db, { workspaceId, runId, out: out.toSorted((a, b) => a.releaseMs - b.releaseMs) });
   return { title: programme.title, coachEmail: s.coach.email, programmeId, linkPath, linkName: s.linkFor };
 }
 

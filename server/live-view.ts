@@ -1,7 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import { formatDay } from '../core/calendar/day.ts';
 import { localDate, localTime } from '../core/calendar/release.ts';
 import type { StrandBead } from '../core/record/build-strand.ts';
-import type { PersonDay } from '../db/queries/record.ts';
+import type { NewRecord, PersonDay } from '../db/queries/record.ts';
 import { nowMs } from './config.ts';
 import type { PersonView } from './person-view.ts';
 
@@ -23,6 +24,28 @@ export interface LiveWords {
   readonly isFull: boolean;
   readonly left: number | null;
 }
+
+/** Having been at a live session is a done one. */
+export const doneByBeingThere = (r: {
+  workspaceId: number;
+  enrolmentId: number;
+  versionId: number;
+  atMs: number;
+}): NewRecord => ({
+  workspaceId: r.workspaceId,
+  enrolmentId: r.enrolmentId,
+  versionId: r.versionId,
+  clientId: randomUUID(),
+  record: {
+    outcome: 'done',
+    shareRatio: 1,
+    effort: null,
+    remark: '',
+    scores: [],
+    madeAtMs: r.atMs,
+    loggedAtMs: nowMs(),
+  },
+});
 
 const SOON_MS = 30 * 60_000;
 const AFTERWARDS_MS = 3 * 3600_000;

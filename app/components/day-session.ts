@@ -27,7 +27,7 @@ function showFit(fitted: FittedView) {
 /** A day as its page shows it: no more than that goes to the phone. */
 export function toDaySession(
   fitted: FittedView,
-  { number, changeNote, record }: Omit<OpenDay, 'title'>,
+  { number, changeNote, record, newer }: Pick<OpenDay, 'number' | 'changeNote' | 'record' | 'newer'>,
   toMatch: DaySession['toMatch'],
 ): DaySession {
   return {
@@ -35,6 +35,7 @@ export function toDaySession(
     toMatch,
     number,
     changeNote,
+    newer: newer ? { changeNote: newer.changeNote } : null,
     record: record ? { outcome: record.outcome, effort: record.effort, scores: record.scores } : null,
   };
 }

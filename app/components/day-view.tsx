@@ -12,6 +12,8 @@ export interface DaySession {
   readonly ribbon: PackedRibbon;
   readonly number: number;
   readonly changeNote: string;
+  /** A newer version, which isn't theirs because they had begun. */
+  readonly newer: { readonly changeNote: string } | null;
   readonly record: Pick<SessionRecord, 'outcome' | 'effort' | 'scores'> | null;
   /** What this person does in another shape, in words. */
   readonly changes: readonly string[];
@@ -32,10 +34,17 @@ export function DayView({
   session: DaySession;
   above: string;
 }) {
-  const { record, number, changeNote, changes } = session;
+  const { record, number, changeNote, changes, newer } = session;
   const actions = (
     <div className="today-actions">
-      {number > 1 && <p className="notice">Corrected by your coach{changeNote ? `: ${changeNote}` : '.'}</p>}
+      {newer ? (
+        <p className="notice">
+          Your coach has corrected it since you began{newer.changeNote ? `: ${newer.changeNote}` : ''}. What you began
+          stays as it was for you.
+        </p>
+      ) : (
+        number > 1 && <p className="notice">Corrected by your coach{changeNote ? `: ${changeNote}` : '.'}</p>
+      )}
       {record && (
         <p className="notice logged">
           You logged this: <b>{OUTCOME_WORDS[record.outcome]}</b>
@@ -59,6 +68,9 @@ export function DayView({
       <Link className="quiet-action" to={`${base}/${dayKey}/log`}>
         {record ? 'Correct what you logged' : 'I’ve done it my way'}
       </Link>
+      <a className="quiet-action" href={`${base}/${dayKey}/sheet.pdf`}>
+        On paper
+      </a>
     </div>
   );
   return (

@@ -2,7 +2,8 @@ import { Form, Link } from 'react-router';
 import { PATTERNS } from '../../core/movement/movement.ts';
 import { SPARE_WORDS, SPARES } from '../../core/movement/spare.ts';
 import { useZones } from './use-zones.ts';
-import type { PersonProfile } from '../../db/queries/person.ts';
+import type { Contact, PersonProfile } from '../../db/queries/person.ts';
+import { PersonDays } from './person-days.tsx';
 
 export interface PanelPerson {
   readonly enrolmentId: number;
@@ -10,6 +11,15 @@ export interface PanelPerson {
   readonly detail: string;
   readonly timeZone: string;
   readonly profile: PersonProfile;
+  readonly absences: readonly { readonly id: number; readonly kind: 'pause' | 'excused'; readonly words: string }[];
+  /** Their own day 1, in words, where they don't go by the run's. */
+  readonly ownStart: string | null;
+  readonly hasLeft: boolean;
+  /** Back from a long pause: so many days. */
+  readonly backAfter: number | null;
+  /** A lighter way back in goes on until then, in words. */
+  readonly easedUntil: string | null;
+  readonly today: string;
   /** As they are written: `push-up -> wall push-up`. */
   readonly swapWords: string;
 }
@@ -28,6 +38,17 @@ const CARE = {
   wait: 'wait: asked to see a clinician first',
   seen: 'a clinician has been seen',
 } as const;
+
+/** By what messages reach someone, in words. */
+function CONTACT_WORDS({ channel, addressState, addressReason }: Contact): string {
+  if (addressState === 'stopped') return 'They want no messages; they come by their link.';
+  if (addressState === 'bounced')
+    return `The last message came back: ${addressReason}. Write another address, or ask them.`;
+  if (addressState === 'asked') return 'They haven’t confirmed it yet; no messages go there.';
+  return channel === 'none'
+    ? 'No messages go there; they come by their link.'
+    : `Messages go there, ${channel === 'email' ? 'as e-mail' : 'as short texts'}.`;
+}
 
 /** One person: what fits them, as coach and person have said it. */
 export function PersonPanel({ person, errors, isKept, close, onRemove }: PersonPanelProps) {
@@ -52,6 +73,7 @@ export function PersonPanel({ person, errors, isKept, close, onRemove }: PersonP
           Saved.
         </p>
       )}
+      <PersonDays person={person} error={errors.absence} />
       <Form method="post" key={person.enrolmentId} preventScrollReset>
         <input type="hidden" name="intent" value="profile" />
         <input type="hidden" name="enrolmentId" value={person.enrolmentId} />
@@ -76,10 +98,11 @@ export function PersonPanel({ person, errors, isKept, close, onRemove }: PersonP
           ))}
         </datalist>
         <label>
-          Channel
+          E-mail or number
           <input name="address" defaultValue={profile.address} maxLength={120} placeholder="e-mail or number" />
         </label>
         {error('address')}
+        <p className="soft small">{CONTACT_WORDS(profile.contact)}</p>
         <label>
           Kit at hand
           <input

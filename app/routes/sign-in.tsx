@@ -1,4 +1,4 @@
-import { Form, redirect, data, useNavigation } from 'react-router';
+import { Form, Link, redirect, data, useNavigation } from 'react-router';
 import { object, string } from 'yup';
 import { cutLetters } from '../../core/letters.ts';
 import { ADDRESS_HEADER } from '../../server/http/address-header.ts';
@@ -94,6 +94,9 @@ export default function SignIn({ actionData }: Route.ComponentProps) {
           {busy ? 'Signing in …' : 'Sign in'}
         </button>
       </Form>
+      <p>
+        <Link to="/forgot">I forgot my password</Link>
+      </p>
     </main>
   );
 }

@@ -20,7 +20,9 @@ alter table run
   add column join_open boolean not null default false,
   add column join_limit integer constraint run_join_limit check (join_limit between 1 and 20000),
   add column join_words text not null default '' constraint run_join_words_length check (length(join_words) <= 500),
-  add column feed_hash bytea;
+  add column feed_hash bytea,
+  -- Counts changes that move dates, for calendars.
+  add column sequence integer not null default 0;
 alter table run alter column is_by_hand set default false;
 create index run_by_programme on run (programme_id);
 create unique index run_join_code_unique on run (join_code) where join_code is not null;
@@ -60,6 +62,8 @@ alter table person
   add column address_reason text not null default '' constraint person_address_reason_length check (length(address_reason) <= 300),
   add column quiet_from time,
   add column quiet_to time,
+  -- Counts changes that move their dates, for calendars.
+  add column sequence integer not null default 0,
   add column wants_rest_days boolean not null default false,
   add column reminder_at time,
   -- Opens nothing but the end of messages, and the confirmation of an address.

@@ -219,3 +219,8 @@ export async function insertCoach(
   );
   return rows[0]?.id;
 }
+
+export async function getCoachEmail(db: Db, coachId: number): Promise<string> {
+  const { rows } = await db.query<{ email: string }>('select email from coach where id = $1::bigint', [coachId]);
+  return rows[0]?.email ?? '';
+}

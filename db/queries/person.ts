@@ -300,6 +300,7 @@ export type ProfileChange = Partial<Omit<PersonProfile, 'kit' | 'contact'>> & {
 export async function updateProfile(db: Db, enrolmentId: number, change: ProfileChange): Promise<void> {
   const { rowCount } = await db.query(
     `update person p set
+       sequence = sequence + case when $2::jsonb ? 'timeZone' then 1 else 0 end,
        name = coalesce($2::jsonb ->> 'name', name), detail = coalesce($2::jsonb ->> 'detail', detail), time_zone = coalesce($2::jsonb ->> 'timeZone', time_zone),
        kit = case when $2::jsonb ? 'kit' then (select array_agg(x) from jsonb_array_elements_text(case when jsonb_typeof($2::jsonb -> 'kit') = 'array' then $2::jsonb -> 'kit' end) as x)
                   else kit end,
@@ -454,6 +455,8 @@ export interface Enrolment extends PlaceInRun {
   readonly easedUntil: DayDate | null;
   readonly profile: PersonProfile;
   readonly stopKey: string;
+  /** Counts changes of theirs that move their dates. */
+  readonly sequence: number;
 }
 
 type EnrolmentRow = ProfileRow &
@@ -467,9 +470,10 @@ type EnrolmentRow = ProfileRow &
     name: string;
     eased_until: string | null;
     stop_key: string;
+    person_sequence: number;
   };
 
-const SELECT_ENROLMENT = `select e.id, e.person_id, e.eased_until, g.id as programme_id, g.title as programme_title, g.weeks, p.name, p.stop_key,
+const SELECT_ENROLMENT = `select e.id, e.person_id, e.eased_until, g.id as programme_id, g.title as programme_title, g.weeks, p.name, p.stop_key, p.sequence as person_sequence,
     ${RUN_COLUMNS}, ${PLACE_COLUMNS}, ${PROFILE_COLUMNS}
   from enrolment e
   join run r on r.id = e.run_id
@@ -489,6 +493,7 @@ const toEnrolment = (row: EnrolmentRow): Enrolment => ({
   easedUntil: row.eased_until as DayDate | null,
   profile: toProfile(row),
   stopKey: row.stop_key,
+  sequence: row.person_sequence,
 });
 
 /**
@@ -541,6 +546,10 @@ export async function updatePlace(
        eased_until = case when $2::jsonb ? 'easedUntil' then ($2::jsonb ->> 'easedUntil')::date else eased_until end
      where id = $1::bigint`,
     [enrolmentId, JSON.stringify(change)],
+  );
+  await db.query(
+    'update person p set sequence = sequence + 1 from enrolment e where e.id = $1::bigint and p.id = e.person_id',
+    [enrolmentId],
   );
 }
 
@@ -650,4 +659,52 @@ export async function listContacts(
       },
     ]),
   );
+}
+
+/** How many people of a run are reached by what. Those who have left aren't counted. */
+export interface ReachCounts {
+  readonly people: number;
+  readonly email: number;
+  readonly text: number;
+  /** By no message, but by their link. */
+  readonly linkOnly: number;
+  /** By nothing: no message, no link. */
+  readonly unreached: number;
+}
+
+export async function countReach(db: Db, runId: number): Promise<ReachCounts> {
+  const { rows } = await db.query<{
+    people: number;
+    email: number;
+    text: number;
+    link_only: number;
+    unreached: number;
+  }>({
+    name: 'reach',
+    text: `select count(*) as people, count(*) filter (where by = 'email') as email, count(*) filter (where by = 'text') as text,
+       count(*) filter (where by = 'none' and has_link) as link_only, count(*) filter (where by = 'none' and not has_link) as unreached
+     from (
+       select case when p.address_state in ('given', 'confirmed') then p.channel else 'none' end as by,
+         exists (select from personal_link l where l.person_id = p.id and l.kind = 'personal' and l.revoked_at is null) as has_link
+       from enrolment e join person p on p.id = e.person_id
+       where e.run_id = $1::bigint and e.left_on is null
+     ) x`,
+    values: [runId],
+  });
+  const r = rows[0]!;
+  return { people: r.people, email: r.email, text: r.text, linkOnly: r.link_only, unreached: r.unreached };
+}
+
+/** People of a run by a part of their name, at most twenty. */
+export async function findPeople(
+  db: Db,
+  runId: number,
+  words: string,
+): Promise<{ readonly enrolmentId: number; readonly name: string; readonly detail: string }[]> {
+  const { rows } = await db.query<{ enrolment_id: number; name: string; detail: string }>(
+    `select e.id as enrolment_id, p.name, p.detail from enrolment e join person p on p.id = e.person_id
+     where e.run_id = $1::bigint and e.left_on is null and p.name ilike '%' || $2::text || '%' order by p.name, e.id limit 20`,
+    [runId, words.replace(/[\\%_]/g, '\\$&')],
+  );
+  return rows.map((r) => ({ enrolmentId: r.enrolment_id, name: r.name, detail: r.detail }));
 }

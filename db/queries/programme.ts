@@ -318,3 +318,8 @@ export async function listVersions(db: Db, runId: number, dayId: number): Promis
     sentBy: r.name,
   }));
 }
+
+/** Keeps others from joining a run until the transaction ends. */
+export async function lockRun(db: Db, runId: number): Promise<void> {
+  await db.query('select id from run where id = $1::bigint for update', [runId]);
+}

@@ -74,6 +74,10 @@ export interface PersonDay {
   readonly sent: SentDay | undefined;
   /** The newest version, where it isn't theirs because they had begun. */
   readonly newer: { readonly number: number; readonly changeNote: string } | undefined;
+  /** When the newest was sent. */
+  readonly sentAtMs: number | undefined;
+  /** Counts withdrawals and changes of a live date. */
+  readonly sequence: number;
   /** It was withdrawn, and why. */
   readonly withdrawn: string | undefined;
   readonly released: { readonly atMs: number; readonly opened: boolean; readonly begun: boolean } | undefined;
@@ -103,6 +107,8 @@ export async function listPersonDays(
     > & { record_number: number; retest: string | null } & {
       newest: number | null;
       newest_note: string | null;
+      sent_at: Date | null;
+      day_sequence: number | null;
       withdrawn_at: Date | null;
       withdrawn_note: string | null;
       released_at: Date | null;
@@ -121,7 +127,7 @@ export async function listPersonDays(
   const { rows } = await db.query<Row>({
     name: 'person-days',
     text: `select d.id as day_id, d.week, d.weekday, v.id as version_id, v.number, v.change_note, v.title,
-       n.number as newest, n.change_note as newest_note, y.withdrawn_at, y.withdrawn_note, x.released_at, x.opened_at, x.begun_at, d.text <> '' as is_written,
+       n.number as newest, n.change_note as newest_note, n.sent_at, y.sequence as day_sequence, y.withdrawn_at, y.withdrawn_note, x.released_at, x.opened_at, x.begun_at, d.text <> '' as is_written,
        y.id as run_day_id, y.live_at, y.live_minutes, y.live_place, y.live_limit, l.answer, l.came_at,
        case when y.live_at is not null then (select count(*) from live_reply o where o.run_day_id = y.id and o.answer = 'yes') end as going,
        $3::bigint as enrolment_id, r.record_version_id, r.number as record_number, r.outcome, r.share_ratio, r.effort, r.remark, r.scores, r.made_at, r.logged_at, r.fit, r.retest
@@ -130,7 +136,7 @@ export async function listPersonDays(
      left join run_day y on y.run_id = $2::bigint and y.day_id = d.id
      left join live_reply l on l.run_day_id = y.id and l.enrolment_id = $3::bigint
      left join lateral (
-       select id, number, change_note from version where run_id = $2::bigint and day_id = d.id order by number desc limit 1
+       select id, number, change_note, sent_at from version where run_id = $2::bigint and day_id = d.id order by number desc limit 1
      ) n on true
      left join lateral (
        select id, number, change_note, document ->> 'title' as title from version
@@ -155,6 +161,8 @@ export async function listPersonDays(
         ? undefined
         : toSentDay({ ...r, version_id: r.version_id }),
     newer: r.newest !== null && r.newest > r.number ? { number: r.newest, changeNote: r.newest_note ?? '' } : undefined,
+    sentAtMs: r.sent_at?.getTime(),
+    sequence: (r.newest ?? 0) + (r.day_sequence ?? 0),
     withdrawn: r.withdrawn_at === null ? undefined : (r.withdrawn_note ?? ''),
     released:
       r.released_at === null

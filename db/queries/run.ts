@@ -26,6 +26,8 @@ export interface Run {
     readonly words: string;
   };
   readonly hasFeed: boolean;
+  /** Counts changes of its rules. */
+  readonly sequence: number;
 }
 
 export interface RunRow {
@@ -47,10 +49,11 @@ export interface RunRow {
   join_limit: number | null;
   join_words: string;
   has_feed: boolean;
+  sequence: number;
 }
 
 export const RUN_COLUMNS = `r.id as run_id, r.title as run_title, r.starts_on, r.calendar, r.release_time, r.release_zone, r.is_by_hand, r.look_ahead_days,
-  r.make_up_days, r.joins_late, r.held_at, r.ended_on, r.archived_at, r.join_code, r.join_open, r.join_limit, r.join_words, r.feed_hash is not null as has_feed`;
+  r.make_up_days, r.joins_late, r.held_at, r.ended_on, r.archived_at, r.join_code, r.join_open, r.join_limit, r.join_words, r.feed_hash is not null as has_feed, r.sequence`;
 
 export const toRules = (
   row: Pick<RunRow, 'starts_on' | 'calendar' | 'release_time' | 'release_zone' | 'look_ahead_days' | 'make_up_days'>,
@@ -74,6 +77,7 @@ export const toRun = (row: RunRow): Run => ({
   archivedAtMs: row.archived_at?.getTime() ?? null,
   join: { code: row.join_code, isOpen: row.join_open, limit: row.join_limit, words: row.join_words },
   hasFeed: row.has_feed,
+  sequence: row.sequence,
 });
 
 /** A run as a list of them names it. */
@@ -148,7 +152,7 @@ export async function insertRun(
 /** Throws NotFoundError where there is no such run. */
 export async function updateRun(db: Db, runId: number, settings: RunSettings): Promise<void> {
   const { rowCount } = await db.query(
-    `update run set (${SETTING_COLUMNS}) = (select ${SETTING_VALUES} from jsonb_to_record($2::jsonb) as ${SETTING_TYPES}) where id = $1::bigint`,
+    `update run set sequence = sequence + 1, (${SETTING_COLUMNS}) = (select ${SETTING_VALUES} from jsonb_to_record($2::jsonb) as ${SETTING_TYPES}) where id = $1::bigint`,
     [runId, JSON.stringify(settings)],
   );
   if (rowCount === 0) throw new NotFoundError('run');

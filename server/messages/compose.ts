@@ -13,7 +13,7 @@ import { explainChange } from '../../core/fit/fit-session.ts';
 import { buildSheet } from '../../core/session/session-sheet.ts';
 import type { SessionSheet } from '../../core/session/session-sheet.ts';
 import type { Db } from '../../db/pool.ts';
-import { getCoachName, listCoachNames } from '../../db/queries/coach.ts';
+import { getCoachName, insertCoachDoor, listCoachNames } from '../../db/queries/coach.ts';
 import type { ClaimedMessage } from '../../db/queries/message.ts';
 import type { Enrolment } from '../../db/queries/person.ts';
 import { listEnrolmentsById, messageLinkSalts } from '../../db/queries/person.ts';
@@ -23,6 +23,7 @@ import { listRunDayStates } from '../../db/queries/run.ts';
 import { deriveToken, makeSalt } from '../derived-token.ts';
 import type { FittedView } from '../fitted-view.ts';
 import { fitDay } from '../fitted-view.ts';
+import { hashToken } from '../token.ts';
 import type { WorkspaceBook } from '../workspace-book.ts';
 import { loadWorkspaceBook } from '../workspace-book.ts';
 
@@ -214,7 +215,7 @@ async function composeForCoach(
   scope: ComposeScope,
   book: WorkspaceBook,
 ): Promise<Composed | NotComposed> {
-  const text = (name: string) => (typeof message.extra[name] === 'string' ? (message.extra[name]) : '');
+  const text = (name: string) => (typeof message.extra[name] === 'string' ? message.extra[name] : '');
   const name = await getCoachName(db, message.coachId!);
   if (message.kind === 'test') {
     const sample = await sampleFor(db, message, scope, book);
@@ -235,6 +236,18 @@ async function composeForCoach(
       : message.kind === 'invite'
         ? { kind: 'invite', by: text('by'), workspace: text('workspace') }
         : { kind: 'reset' };
+  if (occasion.kind !== 'flag') {
+    const token = deriveToken(scope.secret, 'door', text('salt'));
+    await insertCoachDoor(db, {
+      workspaceId: scope.workspaceId,
+      kind: occasion.kind,
+      coachId: occasion.kind === 'reset' ? message.coachId : null,
+      email: message.address,
+      salt: text('salt'),
+      tokenHash: hashToken(token),
+      expiresAt: new Date(message.expiresAtMs),
+    });
+  }
   const link =
     occasion.kind === 'flag'
       ? `${scope.origin}${text('path')}`

@@ -3,14 +3,18 @@ import { data, Form, Link, redirect } from 'react-router';
 import { CARE_NOTES, SCREENING_QUESTIONS } from '../../../core/care.ts';
 import { kitPieces, STAND_IN_WORDS } from '../../../core/movement/kit.ts';
 import { SPARE_WORDS, SPARES } from '../../../core/movement/spare.ts';
-import { updateProfile } from '../../../db/queries/person.ts';
+import { localDate } from '../../../core/calendar/release.ts';
+import { listAbsences } from '../../../db/queries/person.ts';
+import { nowMs, publicUrl } from '../../../server/config.ts';
+import { absenceWords, changeMe, changePlace } from '../../../server/me-changes.ts';
+import { MyDays, MyMessages } from '../../components/my-settings.tsx';
 import { formText } from '../../../server/form-text.ts';
 import { readMeForm } from '../../../server/me-form.ts';
 import { personForm, withPersonalLink } from '../../../server/personal-link.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import type { Route } from './+types/me';
 
-export const meta: Route.MetaFunction = () => [{ title: 'My kit, and what I avoid · Ysodos' }];
+export const meta: Route.MetaFunction = () => [{ title: 'My kit, my messages, and what I avoid · Ysodos' }];
 
 export async function loader({ params, request }: Route.LoaderArgs) {
   return withPersonalLink(params.token, async (db, { enrolment }) => {
@@ -23,21 +27,40 @@ export async function loader({ params, request }: Route.LoaderArgs) {
       care,
       careShared,
       kept: new URL(request.url).searchParams.get('kept'),
+      origin: publicUrl().origin,
+      timeZone: enrolment.timeZone,
+      address: enrolment.profile.address,
+      contact: enrolment.profile.contact,
+      isOwn: enrolment.run.rules.calendar === 'own' || enrolment.startsOn !== null,
+      weekdays: enrolment.weekdays ?? [],
+      today: localDate(nowMs(), enrolment.timeZone),
+      absences: (await listAbsences(db, enrolment.enrolmentId)).map((a) => ({
+        id: a.id,
+        kind: a.kind,
+        words: absenceWords(a),
+        isMine: a.saidBy === 'person',
+      })),
     };
   });
 }
 
 export async function action({ params, request }: Route.ActionArgs) {
   const form = await personForm(request, params.token);
-  return withPersonalLink(params.token, async (db, { enrolment }) => {
+  const part = formText(form, 'part');
+  return withPersonalLink(params.token, async (db, scope) => {
+    const answer = await changePlace(db, scope, part, form);
+    if (answer?.feed !== undefined) return data({ errors: {}, values: {}, feed: answer.feed });
+    if (answer?.error !== undefined)
+      return data({ errors: { [part]: answer.error }, values: {}, feed: undefined }, { status: 400 });
+    if (answer) return redirect(`/p/${params.token}/me?kept=${encodeURIComponent(part)}`);
     const read = readMeForm(form, kitPieces((await loadWorkspaceBook(db)).library.movements));
     if (read.status === 'error') {
       const values = Object.fromEntries(
         [...form].flatMap(([k, v]) => (typeof v === 'string' ? [[k, cutLetters(v, 2000)]] : [])),
       );
-      return data({ errors: read.errors, values }, { status: 400 });
+      return data({ errors: read.errors, values, feed: undefined }, { status: 400 });
     }
-    await updateProfile(db, enrolment.enrolmentId, read.change);
+    await changeMe(db, scope, formText(form, 'part'), read.change);
     return redirect(`/p/${params.token}/me?kept=${encodeURIComponent(formText(form, 'part'))}`);
   });
 }
@@ -55,6 +78,7 @@ const MOST_USUAL = 12;
 
 export default function Me({ loaderData, actionData, params }: Route.ComponentProps) {
   const { pieces, kit, spares, care, careShared, kept } = loaderData;
+  const feed = actionData && 'feed' in actionData ? actionData.feed : undefined;
   const errors: Record<string, string> = actionData?.errors ?? {};
   const values: Record<string, string> = actionData?.values ?? {};
   const note = (part: string) =>
@@ -77,7 +101,7 @@ export default function Me({ loaderData, actionData, params }: Route.ComponentPr
       <p className="small">
         <Link to={`/p/${params.token}`}>To today</Link>
       </p>
-      <h1>My kit, and what I avoid</h1>
+      <h1>My kit, my messages, and what I avoid</h1>
       <Form method="post" preventScrollReset>
         <h2>Kit at hand</h2>
         {note('kit')}
@@ -160,6 +184,8 @@ export default function Me({ loaderData, actionData, params }: Route.ComponentPr
           Save this
         </button>
       </Form>
+      <MyMessages {...loaderData} errors={errors} values={values} note={note} />
+      <MyDays {...loaderData} errors={errors} note={note} feed={feed} />
       {(care !== 'not-asked' || spares.length > 0 || careShared !== '') && (
         <Form method="post">
           <input type="hidden" name="part" value="forget" />

@@ -22,7 +22,8 @@ import type { Route } from './+types/today';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Today · Ysodos' }];
 
-export async function loader({ params }: Route.LoaderArgs) {
+export async function loader({ params, request }: Route.LoaderArgs) {
+  const search = new URL(request.url).searchParams;
   return withPersonalLink(params.token, async (db, scope) => {
     const { enrolment } = scope;
     const view = await loadPersonView(db, scope);
@@ -57,9 +58,18 @@ export async function loader({ params }: Route.LoaderArgs) {
         title: view.days.get(b.dayId)?.sent?.title ?? 'a session',
       })),
       others: await othersToday(db, scope),
+      isNew: search.get('new') === 'yes',
+      asked: enrolment.profile.contact.addressState === 'asked' ? enrolment.profile.address : null,
+      liveTold: LIVE_TOLD[search.get('live') ?? ''] ?? null,
     };
   });
 }
+
+/** What a live session's form comes back with. */
+const LIVE_TOLD: Readonly<Record<string, string>> = {
+  code: 'That is not the code of the room. It is shown there.',
+  full: 'The last place has just been taken.',
+};
 
 /** Today's day, where it has come and something of it stands. */
 const todaysBead = ({ strand, days }: PersonView, { enrolment }: LinkScope): StrandBead | undefined =>
@@ -116,12 +126,40 @@ const ownBeads = (days: string, strand: string) => {
 };
 
 export default function Today({ loaderData, params }: Route.ComponentProps) {
-  const { care, session, attendance, next, open, todayWords, days, strand, programmeTitle, name, why, live, others } =
-    loaderData;
+  const {
+    care,
+    session,
+    attendance,
+    next,
+    open,
+    todayWords,
+    days,
+    strand,
+    programmeTitle,
+    name,
+    why,
+    live,
+    others,
+    isNew,
+    asked,
+    liveTold,
+  } = loaderData;
   const beads = useMemo(() => ownBeads(days, strand), [days, strand]);
   const base = `/p/${params.token}`;
   return (
     <main className="person">
+      {isNew && (
+        <p className="notice" role="status">
+          Welcome. This page is yours: keep its address, it opens nothing for anybody else.
+          {asked !== null && ` A message is on its way to ${asked}: confirm it there, and your sessions come to it.`}
+        </p>
+      )}
+      {!isNew && asked !== null && (
+        <p className="notice">
+          Messages wait until you confirm your address: look for ours at {asked}.{' '}
+          <Link to={`${base}/me`}>Change it</Link>
+        </p>
+      )}
       {care === 'wait' && (
         <p className="notice">
           Before you start: please see a clinician first. <Link to={`${base}/me`}>Why, and what then</Link>
@@ -175,6 +213,11 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
             ))}
           </ul>
         </section>
+      )}
+      {liveTold && (
+        <p className="notice bad" role="alert">
+          {liveTold}
+        </p>
       )}
       {live && <LiveCard live={live} base={base} />}
       <OwnStrand beads={beads} base={base} firstWeekday={loaderData.firstWeekday} />

@@ -1,8 +1,11 @@
 import { Button, Input } from 'antd';
 import { useMemo, useState } from 'react';
 import { data, redirect, useActionData, useNavigation, useSubmit } from 'react-router';
-import { formatShortDay } from '../../../core/calendar/day.ts';
-import { localTime } from '../../../core/calendar/release.ts';
+import { dayName, formatDay, formatShortDay, parseDayKey, weekdayOf } from '../../../core/calendar/day.ts';
+import { localDate, localTime } from '../../../core/calendar/release.ts';
+import { returnFromPause } from '../../../core/calendar/absence.ts';
+import { absenceWords } from '../../../server/me-changes.ts';
+import { changeDays } from '../../../server/people-days.ts';
 import { SPARE_WORDS } from '../../../core/movement/spare.ts';
 import type { Participant, PersonProfile } from '../../../db/queries/person.ts';
 import {
@@ -10,8 +13,10 @@ import {
   insertPersonalLink,
   insertPersonalLinks,
   listParticipants,
+  listAbsences,
   updateLinksRevoked,
   updateProfile,
+  usualChannel,
 } from '../../../db/queries/person.ts';
 import { coachForm, notFound, withProgramme } from '../../../server/coach-scope.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
@@ -24,6 +29,13 @@ import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { useWindowedRows } from '../../components/use-windowed-rows.ts';
 import type { PanelPerson } from '../../components/person-panel.tsx';
 import type { Db } from '../../../db/pool.ts';
+import type { DayPlace } from '../../../core/calendar/day.ts';
+import type { Programme } from '../../../db/queries/programme.ts';
+import { findDay } from '../../../db/queries/programme.ts';
+import { listRunDayStates } from '../../../db/queries/run.ts';
+import { listLiveReplies } from '../../../db/queries/live.ts';
+import type { RollPerson } from '../../components/live-roll.tsx';
+import { LiveRoll } from '../../components/live-roll.tsx';
 import { parseId } from '../../../server/parse-number.ts';
 import { AddPeople, FirstPeople } from '../../components/add-people.tsx';
 import { packPeople, unpackPeople } from '../../components/packed-people.ts';
@@ -34,9 +46,11 @@ import { LinksDialog } from '../../components/links-dialog.tsx';
 import { HandOutLinks } from '../../components/hand-out-links.tsx';
 import { PersonPanel } from '../../components/person-panel.tsx';
 import { Dialog } from '../../components/dialog.tsx';
+import sendCss from '../../theme/send.css?url';
 import type { Route } from './+types/people';
 
 export const meta: Route.MetaFunction = () => [{ title: 'People · Ysodos' }];
+export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: sendCss }];
 
 /** Every row has its place; long words are cut, and whole in the person's own panel. */
 const ROW_PX = 62;
@@ -68,16 +82,53 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       ),
       clocks: Object.fromEntries(clocks),
       chosen: chosen ? await panelPerson(db, chosen) : null,
+      roll: await liveRoll(db, programme, people, parseDayKey(new URL(request.url).searchParams.get('live') ?? '')),
       partly: people.filter((p) => p.profile.isPartly).map((p) => p.name),
     };
   });
+}
+
+/** Who said what of a live day, and who came; null where it is none. */
+async function liveRoll(db: Db, programme: Programme, people: readonly Participant[], place: DayPlace | undefined) {
+  const day = place && (await findDay(db, programme, place.week, place.weekday));
+  const state = day && (await listRunDayStates(db, programme.runId)).find((s) => s.dayId === day.id);
+  if (!day || !state?.live) return null;
+  const replies = new Map((await listLiveReplies(db, state.runDayId)).map((r) => [r.enrolmentId, r]));
+  return {
+    words: dayName(day, weekdayOf(programme.startsOn)),
+    action: `/programmes/${programme.key}/send/w${day.week}d${day.weekday}`,
+    people: people.map(({ enrolmentId, name }): RollPerson => {
+      const reply = replies.get(enrolmentId);
+      return { id: enrolmentId, name, answer: reply?.answer ?? null, came: reply?.came ?? false };
+    }),
+  };
 }
 
 async function panelPerson(db: Db, person: Participant): Promise<PanelPerson> {
   const { library } = await loadWorkspaceBook(db);
   const name = (id: string) => library.find(id)?.name ?? id;
   const swapWords = person.profile.swaps.map((s) => `${name(s.from)} -> ${name(s.to)}`).join('\n');
-  return { ...person, swapWords };
+  const today = localDate(nowMs(), person.timeZone);
+  const back = returnFromPause(person.absences, today);
+  const isEased = person.easedUntil !== null && person.easedUntil >= today;
+  return {
+    enrolmentId: person.enrolmentId,
+    name: person.name,
+    detail: person.detail,
+    timeZone: person.timeZone,
+    profile: person.profile,
+    swapWords,
+    absences: (await listAbsences(db, person.enrolmentId)).map((a) => ({
+      id: a.id,
+      kind: a.kind,
+      words: absenceWords(a),
+    })),
+    ownStart: person.startsOn === null ? null : formatDay(person.startsOn),
+    hasLeft: person.leftOn !== null && person.leftOn <= today,
+    backAfter: back && !isEased && person.easedUntil === null ? back.days : null,
+    easedUntil: isEased ? formatDay(person.easedUntil) : null,
+    today,
+  };
 }
 
 /** Kit, things to spare and levels in a few words; only what differs from anyone. Empty where nothing does. */
@@ -138,9 +189,21 @@ export async function action({ request, params }: Route.ActionArgs) {
     if (intent === 'profile') {
       const read = await readProfileForm(form, (await loadWorkspaceBook(db)).library);
       if (read.status === 'error') return answer({ errors: read.errors }, 400);
-      await updateProfile(db, person.enrolmentId, read.change);
+      const { address } = read.change;
+      // Where a new address is written, messages go there.
+      const isNew = address !== undefined && address !== person.profile.address;
+      await updateProfile(db, person.enrolmentId, {
+        ...read.change,
+        ...(isNew && { channel: usualChannel(address), addressState: 'given' as const }),
+      });
       return answer({ errors: {}, kept: person.enrolmentId });
     }
+    const days = await changeDays(db, coach.workspaceId, person, intent, form);
+    if (days)
+      return answer(
+        { errors: days.error === undefined ? {} : { absence: days.error } },
+        days.error === undefined ? 200 : 400,
+      );
     if (intent === 'link') {
       const token = makeToken();
       await insertPersonalLink(db, {
@@ -240,6 +303,7 @@ export default function People({ loaderData }: Route.ComponentProps) {
           )}
         </div>
       </div>
+      {loaderData.roll && <LiveRoll {...loaderData.roll} />}
       {justIn.length > 0 && people.length > 0 && (
         <p role="status">
           {justIn.length === 1 ? 'One person is' : `${justIn.length} people are`} in. Their links can be handed out now,

@@ -1,5 +1,6 @@
 import { Outlet, useLocation, useParams } from 'react-router';
 import { listDays } from '../../../db/queries/programme.ts';
+import { listRunNames } from '../../../db/queries/run.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
 import { coachToday } from '../../../server/coach-zone.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
@@ -18,14 +19,21 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
-    const [book, stored] = await Promise.all([loadWorkspaceBook(db), listDays(db, programme)]);
+    const [book, stored, runs] = await Promise.all([
+      loadWorkspaceBook(db),
+      listDays(db, programme),
+      listRunNames(db, programme.id),
+    ]);
     const days = spineDays(programme, stored, coachToday(request), (text) => planText(text, book));
-    return { programme, days, usualDay: usualDay(days), passedBy: book.passedBy };
+    return { programme, runs, days, usualDay: usualDay(days), passedBy: book.passedBy };
   });
 }
 
+/** Pages that are about no day, or show the days themselves. */
+const WITHOUT_SPINE = new Set(['plan', 'movements', 'people', 'run', 'outbox']);
+
 export default function ProgrammeLayout({ loaderData }: Route.ComponentProps) {
-  const { programme, days, usualDay: usual, passedBy } = loaderData;
+  const { programme, runs, days, usualDay: usual, passedBy } = loaderData;
   const { day } = useParams();
   const { pathname } = useLocation();
   const stage = pathname.split('/')[3];
@@ -33,8 +41,8 @@ export default function ProgrammeLayout({ loaderData }: Route.ComponentProps) {
   const to = stage === 'send' ? 'send' : 'write';
   return (
     <>
-      <CoachHead programme={programme} dayKey={day ?? usual} />
-      {stage !== 'plan' && stage !== 'movements' && stage !== 'people' && (
+      <CoachHead programme={programme} runs={runs} dayKey={day ?? usual} hasDay={day !== undefined} />
+      {!WITHOUT_SPINE.has(stage ?? '') && (
         <Spine
           days={days}
           selected={day}

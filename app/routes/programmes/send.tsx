@@ -1,297 +1,513 @@
-import { sessionTitle } from '../../../core/session/session-title.ts';
-import { countLetters } from '../../../core/letters.ts';
+import { sessionTitle, UNREAD_TITLE } from '../../../core/session/session-title.ts';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
-import { data, Link, redirect, useNavigation, useSubmit } from 'react-router';
-import { dateOfDay, dayName, formatDay, weekdayOf } from '../../../core/calendar/day.ts';
-import { localDate, localTime, instantAt } from '../../../core/calendar/release.ts';
-import { analyseText, isSendable } from '../../../core/session/analyse.ts';
-import { freezeRoutines } from '../../../core/session/resolve.ts';
-import { listParticipants } from '../../../db/queries/person.ts';
-import { insertVersion, listVersions } from '../../../db/queries/programme.ts';
-import { coachForm, notFound, withDay } from '../../../server/coach-scope.ts';
+import { Link, useFetcher, useNavigation, useSubmit } from 'react-router';
+import { dayKey, dayName, formatDay, weekdayOf } from '../../../core/calendar/day.ts';
+import { GOING_WORDS, isSure } from '../../../core/calendar/going.ts';
+import { localDate, localTime } from '../../../core/calendar/release.ts';
+import { sheetText } from '../../../core/exchange/session-text.ts';
+import { plural } from '../../../core/words/words.ts';
+import { getDayProgress } from '../../../db/queries/message.ts';
+import { countReach, getEnrolment } from '../../../db/queries/person.ts';
+import { listDays, listVersions } from '../../../db/queries/programme.ts';
+import type { RunDayToGo } from '../../../db/queries/release.ts';
+import { listLiveReplies } from '../../../db/queries/live.ts';
+import { listRunDayStates } from '../../../db/queries/run.ts';
+import { coachForm, withDay } from '../../../server/coach-scope.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
 import { nowMs, publicUrl } from '../../../server/config.ts';
+import { loadCalendars, unreadyDays, WHY_UNREADY } from '../../../server/jobs/release-run.ts';
+import { parseId } from '../../../server/parse-number.ts';
+import { actOnDay } from '../../../server/send-actions.ts';
+import { previewFor } from '../../../server/send-preview.ts';
+import { buildTimeline, formatWait, nextGoing } from '../../../server/send-view.ts';
+import { instantWords } from '../../../server/messages/compose.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { planText } from '../../../server/session-view.ts';
 import { Dialog } from '../../components/dialog.tsx';
 import { HandOutLinks } from '../../components/hand-out-links.tsx';
+import { LiveSettings } from '../../components/live-settings.tsx';
+import { SendPreview } from '../../components/send-preview.tsx';
 import { packRibbon } from '../../charts/pack-ribbon.ts';
 import { layoutRibbon } from '../../charts/ribbon-layout.ts';
-import { buildSheet } from '../../../core/session/session-sheet.ts';
-import { TODAY_RIBBON, TodayCard } from '../../components/today-card.tsx';
+import { layoutTimeline } from '../../charts/send-timeline-layout.ts';
+import { SendTimelineChart } from '../../charts/send-timeline.tsx';
+import { TODAY_RIBBON } from '../../components/today-card.tsx';
 import participantCss from '../../theme/participant.css?url';
-import { formRevision, formText } from '../../../server/form-text.ts';
+import sendCss from '../../theme/send.css?url';
 import type { Route } from './+types/send';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Send: ${loaderData?.name ?? ''} · Ysodos` }];
-export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: participantCss }];
+export const links: Route.LinksFunction = () => [
+  { rel: 'stylesheet', href: participantCss },
+  { rel: 'stylesheet', href: sendCss },
+];
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  return withDay(request, params, async (db, { day, place, programme }) => {
-    const date = dateOfDay(programme.startsOn, place);
-    const people = await listParticipants(db, programme.runId);
+  return withDay(request, params, async (db, { coach, day, place, programme }) => {
     const now = nowMs();
     const zone = coachZone(request);
-    const zones = [...new Set(people.map((p) => p.timeZone))]
-      .map((timeZone) => {
-        const opensMs = instantAt(date, programme.releaseTime, programme.run.rules.releaseZone ?? timeZone);
-        const own = people.filter((p) => p.timeZone === timeZone && p.joinedOn <= date);
-        return {
-          timeZone,
-          people: own.length,
-          opensMs,
-          isOpen: opensMs <= now,
-          nowThere: `${localTime(now, timeZone)}, ${formatDay(localDate(now, timeZone))}`,
-        };
-      })
-      .filter((z) => z.people > 0)
-      .sort((a, b) => a.opensMs - b.opensMs);
-    const planned = day && day.text.trim() !== '' ? planText(day.text, await loadWorkspaceBook(db)) : undefined;
+    const search = new URL(request.url).searchParams;
+    const asId = parseId(search.get('as'));
+    const [calendars, days, reach, states, book] = await Promise.all([
+      loadCalendars(db, programme),
+      listDays(db, programme),
+      countReach(db, programme.runId),
+      listRunDayStates(db, programme.runId),
+      loadWorkspaceBook(db),
+    ]);
+    const titles = new Map(
+      days.map((d) => [
+        d.id,
+        d.text.trim() === '' ? 'A session to write' : sessionTitle(planText(d.text, book).document) || UNREAD_TITLE,
+      ]),
+    );
+    const titleOf = (d: RunDayToGo) => titles.get(d.dayId) ?? UNREAD_TITLE;
+    const planned = day && day.text.trim() !== '' ? planText(day.text, book) : undefined;
+    const state = day && states.find((s) => s.dayId === day.id);
+    const own = day
+      ? calendars.flatMap(({ group, days: all }) =>
+          all.filter((d) => d.day.dayId === day.id).map((d) => ({ ...d, people: group.people, zone: group.timeZone })),
+        )
+      : [];
+    const firstMs = own.length === 0 ? undefined : Math.min(...own.map((d) => d.releaseMs));
+    const lastMs = own.length === 0 ? undefined : Math.max(...own.map((d) => d.releaseMs));
+    const as = asId === undefined ? undefined : await getEnrolment(db, asId);
+    const preview =
+      planned && planned.errors === 0
+        ? previewFor(planned, as?.runId === programme.runId ? as : undefined, {
+            programme,
+            place,
+            coachName: coach.coachName,
+            book,
+          })
+        : undefined;
+    const next = nextGoing(programme, calendars, now, titleOf);
     return {
       name: dayName(place, weekdayOf(programme.startsOn)),
-      words: formatDay(date),
+      words: preview?.dateWords ?? formatDay(localDate(firstMs ?? now, zone)),
       week: place.week,
       dayKey: params.day,
       programmeId: programme.key,
       origin: publicUrl().origin,
-      releaseTime: programme.releaseTime,
-      zones: zones.map((z) => ({ ...z, opensIn: formatWait(z.opensMs - now) })),
-      people: zones.reduce((sum, z) => sum + z.people, 0),
-      withoutLink: people.filter((p) => !p.hasLink).length,
+      rules: programme.run.rules,
+      isByHand: programme.run.isByHand,
+      heldWords: programme.run.heldAtMs === null ? null : instantWords(programme.run.heldAtMs, zone),
+      isArchived: programme.run.archivedAtMs !== null,
+      reach,
+      timeline: layoutTimeline(buildTimeline(programme, calendars, now, titleOf)),
+      next: next ? { ...next, key: dayKey(next), wait: formatWait(next.atMs - now), isSure: isSure(next.state) } : null,
+      unready: unreadyDays(programme, calendars, now).map((u) => ({
+        key: dayKey(u.day),
+        title: titleOf(u.day),
+        words: formatDay(u.firstDate),
+        why: WHY_UNREADY[u.why],
+        isByHand: u.why === 'by-hand',
+        wait: formatWait(u.firstMs - now),
+      })),
+      when:
+        firstMs === undefined
+          ? null
+          : { isOpen: firstMs <= now, isOver: lastMs! <= now, wait: formatWait(firstMs - now) },
+      progress: day?.sent ? await getDayProgress(db, programme.runId, day.id) : null,
       day: day
         ? {
+            id: day.id,
             isReady: day.isReady,
             revision: day.revision,
             sentNumber: day.sent?.number ?? 0,
             isAsSent: day.sent?.text === day.text,
+            withdrawn: state && state.withdrawnAtMs !== null ? { note: state.withdrawnNote } : null,
           }
         : null,
-      planned:
-        planned && planned.errors === 0
-          ? {
-              sheet: buildSheet(planned.document, planned.blocks, planned.plan),
-              ribbon: packRibbon(layoutRibbon(planned.plan, TODAY_RIBBON)),
-            }
-          : null,
+      live: state?.live
+        ? {
+            ...state.live,
+            date: localDate(state.live.atMs, zone),
+            time: localTime(state.live.atMs, zone),
+            words: instantWords(state.live.atMs, zone),
+            replies: (await listLiveReplies(db, state.runDayId)).length,
+            going: (await listLiveReplies(db, state.runDayId)).filter((r) => r.answer === 'yes').length,
+            came: (await listLiveReplies(db, state.runDayId)).filter((r) => r.came).length,
+          }
+        : null,
+      zone,
+      preview: preview
+        ? {
+            sheet: preview.sheet,
+            ribbon: packRibbon(layoutRibbon(preview.plan, TODAY_RIBBON)),
+            changes: preview.changes,
+            subject: preview.message.subject,
+            text: preview.message.text,
+            plain: sheetText(preview.sheet),
+            as: as ? { id: as.enrolmentId, name: as.name } : null,
+          }
+        : null,
       errors: planned?.errors ?? 0,
       versions: day
         ? (await listVersions(db, programme.runId, day.id)).map((v) => ({
             ...v,
-            sentWords: `${formatDay(localDate(v.sentAtMs, zone))}, ${localTime(v.sentAtMs, zone)}${zone === 'UTC' ? ' UTC' : ''}`,
+            sentWords: `${instantWords(v.sentAtMs, zone)}${zone === 'UTC' ? ' UTC' : ''}`,
           }))
         : [],
     };
   });
 }
 
-function formatWait(ms: number): string {
-  const minutes = Math.round(Math.abs(ms) / 60_000);
-  const days = Math.floor(minutes / 1440);
-  const hours = Math.floor((minutes % 1440) / 60);
-  if (days > 0) return `${days} d ${hours} h`;
-  return hours > 0 ? `${hours} h ${minutes % 60} min` : `${minutes} min`;
-}
-
 export async function action({ request, params }: Route.ActionArgs) {
   const form = await coachForm(request);
-  const changeNote = formText(form, 'changeNote').trim();
-  if (countLetters(changeNote) > 500)
-    return data({ error: 'The note on what changed has at most 500 letters.', changeNote }, { status: 400 });
-  const revision = formRevision(form);
-  return withDay(request, params, async (db, { coach, programme, day }) => {
-    if (!day) return notFound();
-    if (!day.isReady || day.revision !== revision)
-      return data(
-        { error: 'The text was changed since it was marked ready. Look at it again under Write.', changeNote },
-        { status: 409 },
-      );
-    if (day.sent?.text === day.text)
-      return data({ error: 'This text was sent already; nothing has changed since.', changeNote }, { status: 409 });
-    const book = await loadWorkspaceBook(db);
-    const { document, issues, findings, plan } = analyseText(day.text, book.library, book.routines);
-    if (!isSendable({ issues, findings, plan }))
-      return data({ error: 'Something in the text can’t be read; mend it under Write.', changeNote }, { status: 400 });
-    const id = await insertVersion(db, {
-      workspaceId: coach.workspaceId,
-      runId: programme.runId,
-      dayId: day.id,
-      number: (day.sent?.number ?? 0) + 1,
-      text: day.text,
-      // Under the name that it is sent with, also where none was written.
-      document: { ...freezeRoutines(document, book.routines), title: sessionTitle(document) },
-      changeNote,
-      coachId: coach.coachId,
-      now: new Date(nowMs()),
-    });
-    if (id === undefined)
-      return data(
-        { error: 'Someone sent this day a moment ago. Look at what they sent.', changeNote },
-        { status: 409 },
-      );
-    return redirect(`/programmes/${programme.key}/send/${params.day}`);
-  });
+  return withDay(request, params, (db, scope) => actOnDay(db, scope, form));
+}
+
+type Data = Route.ComponentProps['loaderData'];
+
+/** What goes out next, and will it? */
+function NextLine({
+  next,
+  heldWords,
+  programmeId,
+  isArchived,
+}: Pick<Data, 'next' | 'heldWords' | 'programmeId' | 'isArchived'>) {
+  const fetcher = useFetcher();
+  const submit = (intent: string) => void fetcher.submit({ intent }, { method: 'post' });
+  if (isArchived) return <p className="send-next">This run is put away: nothing goes out of it.</p>;
+  return (
+    <div className={`send-next${heldWords !== null || (next && !next.isSure) ? ' needs-you' : ''}`}>
+      <p>
+        {heldWords !== null ? (
+          <>
+            <b>All is held</b> since {heldWords}. Nothing goes out until you let it go.
+          </>
+        ) : next ? (
+          <>
+            Next: <Link to={`/programmes/${programmeId}/send/${next.key}`}>{next.title}</Link>, {next.dateWords}, in{' '}
+            <b>{next.wait}</b> to {next.zones.slice(0, 3).join(', ')}
+            {next.zones.length > 3 && ` and ${next.zones.length - 3} more`} ({plural(next.people, 'person', 'people')}).{' '}
+            <b>It {GOING_WORDS[next.state]}.</b>
+          </>
+        ) : (
+          'Nothing is to go out any more.'
+        )}
+      </p>
+      {heldWords !== null ? (
+        <Button type="primary" onClick={() => submit('let-go')}>
+          Let it go
+        </Button>
+      ) : (
+        <Button onClick={() => submit('hold')}>Hold everything</Button>
+      )}
+    </div>
+  );
+}
+
+const PROGRESS = [
+  ['released', 'released'],
+  ['delivered', 'delivered'],
+  ['opened', 'opened'],
+  ['begun', 'begun'],
+  ['logged', 'logged'],
+  ['bounced', 'didn’t reach them'],
+] as const;
+
+function Progress({
+  progress,
+  people,
+  base,
+  dayId,
+}: {
+  progress: NonNullable<Data['progress']>;
+  people: number;
+  base: string;
+  dayId: number;
+}) {
+  return (
+    <section aria-label="How far it has come" className="send-progress">
+      <h2>How far it has come</h2>
+      <ol>
+        {PROGRESS.filter(([key]) => key !== 'bounced' || progress.bounced > 0).map(([key, words]) => (
+          <li key={key} className={key === 'bounced' ? 'needs-you' : undefined}>
+            <b>{progress[key]}</b>
+            <span>{words}</span>
+            <i
+              style={{ width: `${people === 0 ? 0 : Math.min(100, (100 * progress[key]) / people)}%` }}
+              aria-hidden="true"
+            />
+          </li>
+        ))}
+      </ol>
+      <p className="small">
+        Of {plural(people, 'person', 'people')}
+        {progress.waiting > 0 && `; ${plural(progress.waiting, 'message waits', 'messages wait')}`}.{' '}
+        <Link to={`${base}/outbox?day=${dayId}`}>Person by person</Link>
+      </p>
+    </section>
+  );
 }
 
 export default function Send({ loaderData, actionData }: Route.ComponentProps) {
   const {
     day,
-    planned,
+    preview,
     name,
     words,
-    zones,
-    people,
     versions,
-    dayKey,
+    dayKey: key,
     programmeId,
     errors,
-    releaseTime,
+    reach,
     week,
-    withoutLink,
-    origin,
+    next,
+    timeline,
+    unready,
   } = loaderData;
-  const [asking, setAsking] = useState(false);
+  const [asking, setAsking] = useState<'send' | 'withdraw'>();
   const [note, setNote] = useState('');
   const submit = useSubmit();
   const busy = useNavigation().state !== 'idle';
-  const write = `/programmes/${programmeId}/write/${dayKey}`;
-  if (!day || !planned) {
-    return (
-      <div className="no-session">
-        <h1>{name}</h1>
-        <p className="soft">
-          {words}.{' '}
-          {errors > 0
-            ? 'Something in its text can’t be read yet.'
-            : day
-              ? 'It is still to write.'
-              : 'The programme has no session on this day.'}
-        </p>
-        <Link className="button-main" to={write}>
-          Go to Write
-        </Link>
-      </div>
-    );
-  }
-  const next = day.sentNumber + 1;
-  const can = day.isReady && !day.isAsSent;
-  const send = async () => {
-    await submit({ revision: String(day.revision), changeNote: note }, { method: 'post' });
-    setAsking(false);
+  const base = `/programmes/${programmeId}`;
+  const write = `${base}/write/${key}`;
+  const number = (day?.sentNumber ?? 0) + 1;
+  const can = day !== null && preview !== null && day.isReady && (!day.isAsSent || day.withdrawn !== null);
+  const post = async (fields: Record<string, string>) => {
+    await submit(fields, { method: 'post' });
+    setAsking(undefined);
     setNote('');
   };
+  const answer = actionData as { error?: string; told?: string } | undefined;
+  const messages = reach.email + reach.text;
   return (
-    <div className="send">
-      <section className="send-phone" aria-label="What participants see">
-        <div className="person">
-          <TodayCard {...planned} above={`${words} · week ${week}`} />
+    <>
+      <section className="send-out" aria-label="What goes out">
+        <NextLine {...loaderData} next={next} />
+        {timeline.rows.length > 0 && (
+          <SendTimelineChart layout={timeline} selected={key} linkTo={(k) => `${base}/send/${k}`} />
+        )}
+        {unready.length > 0 && (
+          <ul className="send-unready" aria-label="Not ready yet">
+            {unready.map((u) => (
+              <li key={u.key}>
+                <Link to={`${base}/${u.isByHand ? 'send' : 'write'}/${u.key}`}>{u.title}</Link>, {u.words}: {u.why}; it
+                is due in {u.wait}.
+              </li>
+            ))}
+          </ul>
+        )}
+        <p className="small send-ways">
+          <Link to={`${base}/outbox`}>Outbox</Link> ·{' '}
+          <Link to={`${base}/run`}>This run, its hours and its join page</Link>
+        </p>
+      </section>
+      {!day || !preview ? (
+        <div className="no-session">
+          <h1>{name}</h1>
+          <p className="soft">
+            {words}.{' '}
+            {errors > 0
+              ? 'Something in its text can’t be read yet.'
+              : day
+                ? 'It is still to write.'
+                : 'The programme has no session on this day.'}
+          </p>
+          <Link className="button-main" to={write}>
+            Go to Write
+          </Link>
         </div>
-      </section>
-      <section className="send-what">
-        <h1>{name}</h1>
-        <p className="soft">
-          {words}.{' '}
-          {day.isAsSent
-            ? `Version ${day.sentNumber} is out.`
-            : day.sentNumber > 0
-              ? `Version ${day.sentNumber} is out, and the text has changed since.`
-              : 'Not sent yet.'}
-        </p>
-        {actionData?.error && (
-          <p className="notice bad" role="alert">
-            {actionData.error}
-          </p>
-        )}
-        {!day.isReady && !day.isAsSent && (
-          <p className="notice">
-            It isn’t marked ready. <Link to={write}>Read it through under Write</Link> and mark it there.
-          </p>
-        )}
-        {people === 0 && (
-          <p className="notice">
-            Nobody is in this programme yet. <Link to={`/programmes/${programmeId}/people`}>Add people</Link>; whoever
-            joins before this day gets it too.
-          </p>
-        )}
-        {can && (
-          <Button type="primary" size="large" onClick={() => setAsking(true)}>
-            {next > 1 ? `Send version ${next}` : 'Send'} to {people} {people === 1 ? 'person' : 'people'}
-          </Button>
-        )}
-        {day.isAsSent && people > 0 && (
-          <section className="send-links" aria-label="How they get it">
-            <p>
-              It opens by itself on each person’s page. No message goes out: they come by their personal link
-              {withoutLink > 0
-                ? `, and ${withoutLink === 1 ? 'one of them has' : `${withoutLink} of them have`} none yet.`
-                : ', which all of them have.'}{' '}
-              <Link to={`/programmes/${programmeId}/people`}>People</Link>
+      ) : (
+        <div className="send">
+          <SendPreview
+            preview={preview}
+            above={`${words} · week ${week}`}
+            programmeId={programmeId}
+            canTest={day.sentNumber > 0}
+          />
+          <section className="send-what">
+            <h1>{name}</h1>
+            <p className="soft">
+              {words}. <Standing {...loaderData} />
             </p>
-            <HandOutLinks programmeId={programmeId} missing={withoutLink} origin={origin} isMain />
-          </section>
-        )}
-        {!day.isAsSent && withoutLink > 0 && (
-          <p className="soft small">
-            {withoutLink === 1 ? 'One person has' : `${withoutLink} people have`} no personal link yet; it can be handed
-            out once this is sent.
-          </p>
-        )}
-        <h2>When it opens</h2>
-        <p className="soft small">
-          On {words} at {releaseTime} on each person’s own clock.
-        </p>
-        <ul className="send-zones">
-          {zones.map((z) => (
-            <li key={z.timeZone}>
-              <b>{z.timeZone.split('/').at(-1)!.replaceAll('_', ' ')}</b>
-              <span>
-                {z.people} {z.people === 1 ? 'person' : 'people'}
-              </span>
-              <span>{z.isOpen ? `open for ${z.opensIn}` : `opens in ${z.opensIn}`}</span>
-              <span className="soft small">now {z.nowThere}</span>
-            </li>
-          ))}
-        </ul>
-        {versions.length > 0 && (
-          <>
-            <h2>Sent so far</h2>
-            <ul className="send-versions">
-              {versions.map((v) => (
-                <li key={v.number}>
-                  <b>Version {v.number}</b> {v.sentWords}, by {v.sentBy}
-                  {v.changeNote && <span>: {v.changeNote}</span>}
-                </li>
+            {answer?.error && (
+              <p className="notice bad" role="alert">
+                {answer.error}
+              </p>
+            )}
+            {answer?.told && (
+              <p className="notice" role="status">
+                {answer.told}
+              </p>
+            )}
+            {!day.isReady && !day.isAsSent && (
+              <p className="notice">
+                It isn’t marked ready. <Link to={write}>Read it through under Write</Link> and mark it there.
+              </p>
+            )}
+            {reach.people === 0 && (
+              <p className="notice">
+                Nobody is in this programme yet. <Link to={`${base}/people`}>Add people</Link>; whoever joins before
+                this day gets it too.
+              </p>
+            )}
+            {can && (
+              <p>
+                <Button
+                  type={loaderData.isByHand || number > 1 ? 'primary' : 'default'}
+                  size="large"
+                  onClick={() => setAsking('send')}
+                >
+                  {number > 1 ? `Send version ${number}` : 'Send'} to {plural(reach.people, 'person', 'people')}
+                </Button>{' '}
+                {!loaderData.isByHand && number === 1 && loaderData.when && !loaderData.when.isOpen && (
+                  <span className="soft small">
+                    It goes out by itself; sent now it can be looked at, but no sooner.
+                  </span>
+                )}
+              </p>
+            )}
+            {day.sentNumber > 0 &&
+              (day.withdrawn ? (
+                <p>
+                  <Button onClick={() => void post({ intent: 'restore' })}>Take the withdrawal back</Button>
+                </p>
+              ) : (
+                <p>
+                  <Button onClick={() => setAsking('withdraw')}>Withdraw</Button>
+                </p>
               ))}
-            </ul>
-            <p className="soft small">A sent version never changes; a correction goes out as the next one.</p>
-          </>
-        )}
-      </section>
-      <Dialog
-        open={asking}
-        title={next > 1 ? `Send version ${next}?` : 'Send this session?'}
-        okText={`Send to ${people} ${people === 1 ? 'person' : 'people'}`}
-        busy={busy}
-        onCancel={() => setAsking(false)}
-        onOk={() => void send()}
-      >
-        <p>
-          {planned.sheet.title}, for {words}: it opens on each person’s page at {releaseTime} of their own clock. No
-          message goes out. Once it is sent it can’t be changed, only followed by a newer version.
-        </p>
-        {next > 1 && (
-          <label>
-            What changed, in a few words
-            <Input.TextArea
-              value={note}
-              maxLength={500}
-              rows={2}
-              onChange={(event) => setNote(event.target.value)}
-              placeholder="14 lunges instead of 16"
+            {loaderData.progress && loaderData.when?.isOpen && (
+              <Progress progress={loaderData.progress} people={reach.people} base={base} dayId={day.id} />
+            )}
+            <h2>How they get it</h2>
+            <p>
+              <Reach reach={reach} /> <Link to={`${base}/people`}>People</Link>
+            </p>
+            {day.isAsSent && reach.unreached > 0 && (
+              <HandOutLinks programmeId={programmeId} missing={reach.unreached} origin={loaderData.origin} isMain />
+            )}
+            <p className="send-paper">
+              <a href={`${base}/send/${key}/sheet.pdf`}>On paper (PDF)</a> ·{' '}
+              <a href={`${base}/send/${key}/week.pdf`}>The whole week (PDF)</a> · <CopyText text={preview.plain} />
+            </p>
+            <LiveSettings
+              dayKey={key}
+              live={loaderData.live}
+              zone={loaderData.zone}
+              programmeId={programmeId}
+              onSave={(f) => void post(f)}
             />
-          </label>
-        )}
-      </Dialog>
-    </div>
+            {versions.length > 0 && (
+              <>
+                <h2>Sent so far</h2>
+                <ul className="send-versions">
+                  {versions.map((v) => (
+                    <li key={v.number}>
+                      <b>Version {v.number}</b> {v.sentWords}, {v.sentBy === null ? 'by itself' : `by ${v.sentBy}`}
+                      {v.changeNote && <span>: {v.changeNote}</span>}
+                    </li>
+                  ))}
+                </ul>
+                <p className="soft small">A sent version never changes; a correction goes out as the next one.</p>
+              </>
+            )}
+          </section>
+          <Dialog
+            open={asking === 'send'}
+            title={number > 1 ? `Send version ${number}?` : 'Send this session?'}
+            okText={`Send to ${plural(reach.people, 'person', 'people')}`}
+            busy={busy}
+            onCancel={() => setAsking(undefined)}
+            onOk={() => void post({ intent: 'send', revision: String(day.revision), changeNote: note })}
+          >
+            <p>
+              {preview.sheet.title}, for {words}: it opens at {loaderData.rules.releaseTime}{' '}
+              {loaderData.rules.releaseZone === null
+                ? 'of each person’s own clock'
+                : `in ${loaderData.rules.releaseZone}`}
+              .{' '}
+              {messages === 0
+                ? 'No message goes out.'
+                : `${plural(messages, 'person gets', 'people get')} a message then.`}{' '}
+              Once it is sent it can’t be changed, only followed by a newer version.
+            </p>
+            {number > 1 && (
+              <>
+                <p>Who hasn’t begun gets the new one; who has keeps theirs, and sees what changed.</p>
+                <label>
+                  What changed, in a few words
+                  <Input.TextArea
+                    value={note}
+                    maxLength={500}
+                    rows={2}
+                    onChange={(event) => setNote(event.target.value)}
+                    placeholder="14 lunges instead of 16"
+                  />
+                </label>
+              </>
+            )}
+          </Dialog>
+          <Dialog
+            open={asking === 'withdraw'}
+            title="Withdraw this session?"
+            okText="Withdraw it"
+            busy={busy}
+            onCancel={() => setAsking(undefined)}
+            onOk={() => void post({ intent: 'withdraw', note })}
+          >
+            <p>
+              It goes from the pages of all who haven’t done it, messages that wait are not sent, and who was told of it
+              is told of this. It can be taken back.
+            </p>
+            <label>
+              Why, in a few words
+              <Input.TextArea value={note} maxLength={500} rows={2} onChange={(event) => setNote(event.target.value)} />
+            </label>
+          </Dialog>
+        </div>
+      )}
+    </>
+  );
+}
+
+/** How it stands with the day, in a sentence. */
+function Standing({ day, when, isByHand }: Pick<Data, 'day' | 'when' | 'isByHand'>) {
+  if (day?.withdrawn) return <>It was withdrawn{day.withdrawn.note === '' ? '.' : `: ${day.withdrawn.note}`}</>;
+  const opens = when === null ? '' : when.isOpen ? '' : ` It opens in ${when.wait}.`;
+  if (day?.isAsSent)
+    return (
+      <>
+        Version {day.sentNumber} is out.{opens}
+      </>
+    );
+  if (day && day.sentNumber > 0) return <>Version {day.sentNumber} is out, and the text has changed since.</>;
+  return (
+    <>
+      Not sent yet.
+      {day?.isReady && !isByHand && when && !when.isOver
+        ? ` It is ready, and goes out by itself${when.isOpen ? ' within a minute' : ` in ${when.wait}`}.`
+        : ''}
+    </>
+  );
+}
+
+function Reach({ reach }: { reach: Data['reach'] }) {
+  const parts = [
+    reach.email > 0 && `${reach.email} by e-mail`,
+    reach.text > 0 && `${reach.text} by text`,
+    reach.linkOnly > 0 && `${reach.linkOnly} by their link alone`,
+    reach.unreached > 0 && `${reach.unreached} by nothing yet`,
+  ].filter((part) => part !== false);
+  return <>{parts.length === 0 ? 'Nobody to reach yet.' : `${parts.join(', ')}.`}</>;
+}
+
+function CopyText({ text }: { text: string }) {
+  const [isCopied, setCopied] = useState(false);
+  return (
+    <button
+      type="button"
+      className="link"
+      onClick={() => {
+        void navigator.clipboard.writeText(text).then(() => setCopied(true));
+      }}
+    >
+      {isCopied ? 'Copied' : 'Copy as plain text'}
+    </button>
   );
 }

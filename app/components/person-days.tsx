@@ -1,0 +1,93 @@
+import { Form } from 'react-router';
+import { plural } from '../../core/words/words.ts';
+import type { PanelPerson } from './person-panel.tsx';
+
+/** When someone's days are: away, back, with a lighter way in, gone. */
+export function PersonDays({ person, error }: { person: PanelPerson; error: string | undefined }) {
+  const { enrolmentId, absences, ownStart, hasLeft, backAfter, easedUntil, today } = person;
+  const hidden = <input type="hidden" name="enrolmentId" value={enrolmentId} />;
+  return (
+    <section className="person-days" aria-label="Their days">
+      {ownStart !== null && <p className="soft small">Their own day 1: {ownStart}.</p>}
+      {hasLeft && <p className="plan-off">Has left. What they did stays.</p>}
+      {backAfter !== null && (
+        <Form method="post" preventScrollReset className="notice">
+          {hidden}
+          <p>
+            Back after {plural(backAfter, 'day')} away. A week of easier shapes, a class below what they do, would be a
+            way in.
+          </p>
+          <button type="submit" name="intent" value="ease">
+            Make the first week easier
+          </button>{' '}
+          <button type="submit" className="tool" name="intent" value="no-ease">
+            as before
+          </button>
+        </Form>
+      )}
+      {easedUntil !== null && (
+        <Form method="post" preventScrollReset>
+          {hidden}
+          <p className="small">
+            Easier until {easedUntil}.{' '}
+            <button type="submit" className="tool" name="intent" value="no-ease">
+              end it
+            </button>
+          </p>
+        </Form>
+      )}
+      {absences.length > 0 && (
+        <ul>
+          {absences.map((a) => (
+            <li key={a.id}>
+              <Form method="post" preventScrollReset>
+                {hidden}
+                <input type="hidden" name="absence" value={a.id} />
+                {a.kind === 'pause' ? 'Pause' : 'Excused'}: {a.words}{' '}
+                <button type="submit" className="tool" name="intent" value="not-away">
+                  take it away
+                </button>
+              </Form>
+            </li>
+          ))}
+        </ul>
+      )}
+      {error && (
+        <p className="field-error" role="alert">
+          {error}
+        </p>
+      )}
+      <details>
+        <summary>Away, or gone …</summary>
+        <Form method="post" preventScrollReset className="person-away">
+          {hidden}
+          <input type="hidden" name="intent" value="away" />
+          <label>
+            From
+            <input type="date" name="from" defaultValue={today} />
+          </label>
+          <label>
+            to (open: until further notice)
+            <input type="date" name="to" />
+          </label>
+          <label>
+            As
+            <select name="kind" defaultValue="pause">
+              <option value="pause">a pause</option>
+              <option value="excused">excused</option>
+            </select>
+          </label>
+          <button type="submit" className="button-quiet">
+            Save
+          </button>
+        </Form>
+        <Form method="post" preventScrollReset>
+          {hidden}
+          <button type="submit" className="tool" name="intent" value={hasLeft ? 'not-left' : 'left'}>
+            {hasLeft ? 'back in the run' : 'has left the run'}
+          </button>
+        </Form>
+      </details>
+    </section>
+  );
+}
