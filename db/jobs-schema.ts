@@ -3,9 +3,9 @@ import PgBoss from 'pg-boss';
 /** The schema that the queue lives in; made by `migrate` with the owner's rights. */
 export const JOBS_SCHEMA = 'jobs';
 
-/** Queues, each with one job waiting and one at work by key: a second one is the same. */
+/** Queues, each with one job waiting by key: a second one is the same. What a worker that died had at work keeps nobody waiting. */
 export const QUEUES = { tick: 'tick', release: 'release', deliver: 'deliver' } as const;
-const EXPIRES_SEC = 600;
+const EXPIRES_SEC = 300;
 
 /** Makes the queue's tables, with the owner's rights, and lets the application use them. Made once, or brought up to date. */
 export async function migrateJobs(ownerUrl: string, run: (sql: string) => Promise<unknown>): Promise<void> {
@@ -20,7 +20,7 @@ export async function migrateJobs(ownerUrl: string, run: (sql: string) => Promis
   await boss.start();
   try {
     for (const name of Object.values(QUEUES)) {
-      const options = { name, policy: 'stately' as const, retryLimit: 0, expireInSeconds: EXPIRES_SEC };
+      const options = { name, policy: 'short' as const, retryLimit: 0, expireInSeconds: EXPIRES_SEC };
       if ((await boss.getQueue(name)) === null) await boss.createQueue(name, options);
     }
     await boss.schedule(QUEUES.tick, '* * * * *', {}, { tz: 'UTC' });

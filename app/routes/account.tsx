@@ -38,11 +38,12 @@ export async function action({ request }: Route.ActionArgs) {
     formText(form, 'intent') === 'invite' && isEmailAddress(email)
       ? await onDatabase((db) => findCoachByEmail(db, email))
       : undefined;
+  if (formText(form, 'intent') === 'everywhere') {
+    await withCoach(request, (db, coach) => deleteCoachSessions(db, coach.coachId));
+    // Only once that stands: this browser's own session is among them.
+    return redirect('/sign-in', { headers: { 'set-cookie': await signOut(request) } });
+  }
   return withCoach(request, async (db, coach) => {
-    if (formText(form, 'intent') === 'everywhere') {
-      await deleteCoachSessions(db, coach.coachId);
-      return redirect('/sign-in', { headers: { 'set-cookie': await signOut(request) } });
-    }
     if (!isEmailAddress(email))
       return data({ error: 'That is no e-mail address.', told: '', email: echo }, { status: 400 });
     if (known) return data({ error: 'That address is a coach’s already.', told: '', email: echo }, { status: 409 });

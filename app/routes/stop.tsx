@@ -16,17 +16,20 @@ async function personOf(key: string) {
   return found;
 }
 
+/** Whether it is asked to confirm an address; a page's own script asks below `.data`. */
+const asksToConfirm = (request: Request): boolean => /\/confirm(\.data)?$/.test(new URL(request.url).pathname);
+
 /** `/stop/KEY` ends someone's messages, `/stop/KEY/confirm` says that an address is theirs. Nothing happens by looking at it. */
 export async function loader({ params, request }: Route.LoaderArgs) {
   await personOf(params.key);
-  return { isConfirm: new URL(request.url).pathname.endsWith('/confirm') };
+  return { isConfirm: asksToConfirm(request) };
 }
 
 /** By the page's button, or by one click in a mail program (RFC 8058), which comes from nowhere and signs in nobody. */
 export async function action({ params, request }: Route.ActionArgs) {
   const { workspaceId, personId } = await personOf(params.key);
   await readForm(request);
-  const isConfirm = new URL(request.url).pathname.endsWith('/confirm');
+  const isConfirm = asksToConfirm(request);
   await inWorkspace(workspaceId, (db) => updateAddressState(db, personId, isConfirm ? 'confirmed' : 'stopped'));
   return { done: isConfirm ? ('confirmed' as const) : ('stopped' as const) };
 }

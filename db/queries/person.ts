@@ -670,6 +670,8 @@ export interface ReachCounts {
   readonly linkOnly: number;
   /** By nothing: no message, no link. */
   readonly unreached: number;
+  /** No link was handed out to them, whether or not messages bring one. */
+  readonly unlinked: number;
 }
 
 export async function countReach(db: Db, runId: number): Promise<ReachCounts> {
@@ -679,10 +681,11 @@ export async function countReach(db: Db, runId: number): Promise<ReachCounts> {
     text: number;
     link_only: number;
     unreached: number;
+    unlinked: number;
   }>({
     name: 'reach',
     text: `select count(*) as people, count(*) filter (where by = 'email') as email, count(*) filter (where by = 'text') as text,
-       count(*) filter (where by = 'none' and has_link) as link_only, count(*) filter (where by = 'none' and not has_link) as unreached
+       count(*) filter (where by = 'none' and has_link) as link_only, count(*) filter (where by = 'none' and not has_link) as unreached, count(*) filter (where not has_link) as unlinked
      from (
        select case when p.address_state in ('given', 'confirmed') then p.channel else 'none' end as by,
          exists (select from personal_link l where l.person_id = p.id and l.kind = 'personal' and l.revoked_at is null) as has_link
@@ -692,7 +695,14 @@ export async function countReach(db: Db, runId: number): Promise<ReachCounts> {
     values: [runId],
   });
   const r = rows[0]!;
-  return { people: r.people, email: r.email, text: r.text, linkOnly: r.link_only, unreached: r.unreached };
+  return {
+    people: r.people,
+    email: r.email,
+    text: r.text,
+    linkOnly: r.link_only,
+    unreached: r.unreached,
+    unlinked: r.unlinked,
+  };
 }
 
 /** People of a run by a part of their name, at most twenty. */

@@ -23,6 +23,7 @@ export interface RunningWorker {
 }
 
 const LOOK_MS = 2_000;
+const RELEASE_MS = 15_000;
 const GRACE_MS = 15_000;
 
 interface RunJob {
@@ -96,8 +97,14 @@ export async function startWorker({ channels, log, lookMs = LOOK_MS }: WorkerOpt
   );
 
   let looking: Promise<void> | undefined;
+  let last = { tick: performance.now(), nowMs: nowMs() };
   const look = async () => {
     try {
+      // Between two ticks too, and at once where the clock has jumped: what a coach sends by hand is due now.
+      if (performance.now() - last.tick >= RELEASE_MS || nowMs() - last.nowMs >= RELEASE_MS) {
+        last = { tick: performance.now(), nowMs: nowMs() };
+        await sendReleases(pool, boss);
+      }
       const waiting = await withConnection(pool, (db) => listWaitingWorkspaces(db, new Date(nowMs())));
       for (const workspaceId of waiting)
         await boss.send(QUEUES.deliver, { workspaceId }, { singletonKey: String(workspaceId) });

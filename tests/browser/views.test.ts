@@ -219,6 +219,36 @@ const VIEWS: readonly View[] = [
     act: pressed(/^Send to/),
   },
   { name: 'send, nothing to send', shows: ['routes/programmes/send.tsx'], path: 'send/w6d2' },
+  { name: 'send, as a message', shows: ['routes/programmes/send.tsx'], path: 'send/w5d5?see=message&as=1' },
+  {
+    name: 'send, live',
+    shows: ['routes/programmes/send.tsx'],
+    path: 'send/w5d6',
+    act: press('Make it a live session'),
+  },
+  {
+    name: 'send, to withdraw',
+    shows: ['routes/programmes/send.tsx'],
+    path: 'send/w5d1',
+    act: press('Withdraw'),
+  },
+  { name: 'outbox', shows: ['routes/programmes/outbox.tsx'], path: 'outbox' },
+  { name: 'outbox, nothing like that', shows: ['routes/programmes/outbox.tsx'], path: 'outbox?q=zzzz' },
+  { name: 'the run', shows: ['routes/programmes/run.tsx'], path: 'run' },
+  {
+    name: 'the run, with a join page',
+    shows: ['routes/programmes/run.tsx'],
+    path: 'run',
+    act: async (page) => {
+      await page
+        .getByRole('button', { name: /^(Make the join page|Save)$/ })
+        .last()
+        .click();
+      await page.getByText('The join page', { exact: true }).waitFor();
+    },
+  },
+  { name: 'coaches', shows: ['routes/account.tsx'], path: '/account' },
+  { name: 'a forgotten password', shows: ['routes/forgot.tsx'], as: 'nobody', path: '/forgot' },
   { name: 'follow up', shows: ['routes/programmes/follow-up.tsx'], path: 'follow-up' },
   {
     name: 'follow up, someone’s day',
@@ -317,6 +347,9 @@ const VIEWS: readonly View[] = [
   { name: 'a day that isn’t open', shows: ['root.tsx'], as: 'person', path: '/w4d5' },
 ];
 
+/** Pages that only a message, or an open join page, leads to: shown and looked over in messages.test.ts. */
+const SHOWN_THERE = new Set(['routes/stop.tsx', 'routes/door.tsx', 'routes/join.tsx']);
+
 let browser: Browser;
 beforeAll(async () => {
   browser = await openBrowser();
@@ -334,7 +367,7 @@ test('every page and every dialog is in the list', () => {
     const source = readFileSync(join('app', file), 'utf8');
     const isPage = file.startsWith('routes/') && source.includes('export default function');
     const opens = /<Dialog\b|<MenuPopover\b/.test(source);
-    return (isPage || opens) && !shown.has(file);
+    return (isPage || opens) && !shown.has(file) && !SHOWN_THERE.has(file);
   });
   expect(missing).toEqual([]);
 });

@@ -175,8 +175,8 @@ describe('from a written session to a logged one', () => {
     await coach.getByRole('dialog').getByRole('button', { name: 'Send to 1 person' }).click();
     await coach.getByText('Version 2 is out.').waitFor();
     await reader.goto(link);
-    await reader.getByText('Corrected by your coach: A better name').waitFor();
-    await reader.getByRole('heading', { name: 'Changed afterwards' }).waitFor();
+    // They have done it: what they did stays as it was, and they see what changed.
+    await reader.getByText(/corrected it since you began: A better name/).waitFor();
   });
 
   test('a link that is taken away opens a kind page and nothing else', async () => {
@@ -215,8 +215,9 @@ test('one instant, two zones: a day that is open in Auckland is not yet in New Y
   await coach.getByRole('button', { name: 'Send to 26 people' }).click();
   await coach.getByRole('dialog').getByRole('button', { name: 'Send to 26 people' }).click();
   await coach.getByText('Version 1 is out.').waitFor();
-  await coach.getByText('opens in 1 d 8 h').waitFor(); // Friday 05:00 in Auckland is Thursday 17:00 UTC.
-  await coach.getByText('opens in 2 d 0 h').waitFor(); // In New York it is Friday 09:00 UTC.
+  await coach.getByText('It opens in 1 d 8 h').waitFor(); // Friday 05:00 in Auckland is Thursday 17:00 UTC.
+  // In New York that is Friday 09:00 UTC, at the timeline’s end.
+  await coach.getByRole('link', { name: /^New York, 05:00: .* was sent, and opens then, 4 people$/ }).waitFor();
   expect((await auckland.goto(`${links['Maeve Tanaka']!}/w5d5`))!.status()).toBe(404);
   await auckland.getByRole('heading', { name: 'Not open yet' }).waitFor();
   for (const page of [coach, auckland, newYork]) await page.close();

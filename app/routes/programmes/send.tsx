@@ -379,8 +379,13 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
             <p>
               <Reach reach={reach} /> <Link to={`${base}/people`}>People</Link>
             </p>
-            {day.isAsSent && reach.unreached > 0 && (
-              <HandOutLinks programmeId={programmeId} missing={reach.unreached} origin={loaderData.origin} isMain />
+            {day.isAsSent && reach.unlinked > 0 && (
+              <HandOutLinks
+                programmeId={programmeId}
+                missing={reach.unlinked}
+                origin={loaderData.origin}
+                isMain={reach.unreached > 0}
+              />
             )}
             <p className="send-paper">
               <a href={`${base}/send/${key}/sheet.pdf`}>On paper (PDF)</a> ·{' '}
