@@ -17,7 +17,9 @@ export function LinkToGive({ url, words }: { url: string; words: string }) {
           {isCopied ? 'Copied' : 'Copy'}
         </button>
       </div>
-      <QRCode value={url} size={104} bordered={false} color="#000000" bgColor="#ffffff" type="svg" />
+      <div aria-hidden="true">
+        <QRCode value={url} size={104} bordered={false} color="#000000" bgColor="#ffffff" type="svg" />
+      </div>
     </div>
   );
 }

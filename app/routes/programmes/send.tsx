@@ -379,7 +379,7 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
             <p>
               <Reach reach={reach} /> <Link to={`${base}/people`}>People</Link>
             </p>
-            {day.isAsSent && reach.unlinked > 0 && (
+            {day.isAsSent && reach.people > 0 && (
               <HandOutLinks
                 programmeId={programmeId}
                 missing={reach.unlinked}
