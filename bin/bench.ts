@@ -21,6 +21,7 @@ import { SPARES } from '../core/movement/spare.ts';
 import { resolveBlocks } from '../core/session/resolve.ts';
 import { analyseText } from '../core/session/analyse.ts';
 import { computePlan } from '../core/session/plan.ts';
+import { measureRelease } from './bench-release.ts';
 import { measurePages } from './bench-pages.ts';
 import { openChromium } from './chromium.ts';
 import { startDemo } from './running-demo.ts';
@@ -299,11 +300,28 @@ async function benchPages(): Promise<void> {
   }
 }
 
+/** A day released to 20,000 people, and its messages. */
+async function benchRelease(): Promise<void> {
+  say('20,000 people in five zones');
+  const r = await measureRelease(20_000, 3_000);
+  line(
+    'release: one day to 20,000 people, with messages laid',
+    `${Math.round(r.releasedPerSec)} people/s`,
+    `${r.ratio.toFixed(2)} of the same rows in one plain statement (${Math.round(r.plainPerSec)} people/s); 0.5 asked`,
+  );
+  line(
+    'release: messages written and handed to the stand-in by one worker',
+    `${Math.round(r.messagesPerSec)} messages/s`,
+    `200 messages/s (of ${r.messages})`,
+  );
+}
+
 const PARTS: Record<string, () => void | Promise<void>> = {
   core: benchCore,
   progress: benchProgress,
   fit: benchFit,
   pages: benchPages,
+  release: benchRelease,
   browser: benchBrowser,
 };
 

@@ -125,8 +125,8 @@ const DUE = `
 const REACHED = `p.channel <> 'none' and p.address_state in ('given', 'confirmed')`;
 
 /**
- * Releases a day to all of these groups who haven't got it yet, and lays a message for each of them who is reached by one, in one
- * statement: carried out twice it does nothing the second time. Gives how many people it was released to.
+ * Releases a day to all of these groups who haven't got it yet, and lays a message for each of them who is reached by one, in a
+ * statement each: carried out twice they do nothing the second time. Gives how many people it was released to.
  */
 export async function insertReleases(
   db: Db,
@@ -139,24 +139,26 @@ export async function insertReleases(
     now: Date;
   },
 ): Promise<number> {
-  const { rows } = await db.query<{ released: number }>(
-    `with fresh as (
-       insert into release (workspace_id, enrolment_id, day_id, version_id, released_at, is_told)
-       select $1::bigint, e.id, $4::bigint, $5::bigint, $7::timestamptz, true ${DUE}
-         and not exists (select from release x where x.enrolment_id = e.id and x.day_id = $4::bigint and x.is_told)
-       on conflict on constraint release_once do update set is_told = true where not release.is_told
-       returning enrolment_id
-     ), laid as (
-       insert into message (workspace_id, person_id, enrolment_id, run_id, day_id, version_id, kind, number, channel, address, next_try_at, expires_at, created_at)
-       select $1::bigint, p.id, e.id, $2::bigint, $4::bigint, $5::bigint, 'session', $6::integer, p.channel, p.address, $7::timestamptz,
-         to_timestamp(g."untilMs" / 1000.0), $7::timestamptz ${DUE}
-         and ${REACHED} and e.id in (select enrolment_id from fresh)
-       on conflict do nothing
-     )
-     select count(*) as released from fresh`,
+  // `not in`, read once before the first row is written: asked row by row it would walk through what is being written.
+  const { rowCount } = await db.query(
+    `insert into release (workspace_id, enrolment_id, day_id, version_id, released_at, is_told)
+     select $1::bigint, e.id, $4::bigint, $5::bigint, $6::timestamptz, true ${DUE}
+       and e.id not in (select x.enrolment_id from release x where x.day_id = $4::bigint and x.is_told)
+     on conflict on constraint release_once do update set is_told = true, released_at = excluded.released_at where not release.is_told`,
+    [r.workspaceId, r.runId, JSON.stringify(r.groups), r.dayId, r.version.id, r.now],
+  );
+  if (rowCount === 0) return 0;
+  // Of those alone to whom it was released just now: joined anew, since a list of them would be walked for each.
+  await db.query(
+    `insert into message (workspace_id, person_id, enrolment_id, run_id, day_id, version_id, kind, number, channel, address, next_try_at, expires_at, created_at)
+     select $1::bigint, p.id, e.id, $2::bigint, $4::bigint, $5::bigint, 'session', $6::integer, p.channel, p.address, $7::timestamptz,
+       to_timestamp(g."untilMs" / 1000.0), $7::timestamptz ${DUE}
+       and ${REACHED}
+       and e.id in (select x.enrolment_id from release x where x.day_id = $4::bigint and x.is_told and x.released_at = $7::timestamptz)
+     on conflict do nothing`,
     [r.workspaceId, r.runId, JSON.stringify(r.groups), r.dayId, r.version.id, r.version.number, r.now],
   );
-  return rows[0]!.released;
+  return rowCount ?? 0;
 }
 
 /**
