@@ -13,12 +13,14 @@ import { withWorkspace } from '../db/workspace-scope.ts';
 import { releaseRun } from '../server/jobs/release-run.ts';
 import { deliverWorkspace } from '../server/messages/deliver.ts';
 import { openSmtp } from '../server/messages/smtp.ts';
-import { removeData, startCluster } from './cluster.ts';
+import { hashPassword } from '../server/hash-password.ts';
+import { freePort, removeData, startCluster } from './cluster.ts';
 
 const ZONES = ['Pacific/Auckland', 'Asia/Tokyo', 'Europe/Vienna', 'Europe/Lisbon', 'America/New_York'];
 const SPARES = [[], ['wrists'], ['knees'], ['quiet'], ['shoulders', 'quiet']] as const;
 const MORNING = Date.parse('2026-05-11T12:00:00Z');
 const SECRET = 'a secret of the bench, long enough to be one';
+const PASSWORD = 'a password of the bench';
 const BATCH = 2_000;
 
 export interface ReleaseRow {
@@ -29,6 +31,8 @@ export interface ReleaseRow {
   readonly ratio: number;
   readonly messagesPerSec: number;
   readonly messages: number;
+  /** The Send screen, whole, from a server of its own: median. */
+  readonly sendMs: number;
 }
 
 /** Measures a release to so many people; of its messages at most `most` are handed on. */
@@ -39,7 +43,12 @@ export async function measureRelease(people: number, most: number): Promise<Rele
     await migrate(cluster.ownerUrl('bench'));
     const owner = new pg.Client({ connectionString: cluster.ownerUrl('bench') });
     await owner.connect();
-    await insertWorkspace(owner, { workspace: 'Bench', email: 'coach@example.org', name: 'Coach', passwordHash: 'x' });
+    await insertWorkspace(owner, {
+      workspace: 'Bench',
+      email: 'coach@example.org',
+      name: 'Coach',
+      passwordHash: await hashPassword(PASSWORD),
+    });
     const workspaceId = (await owner.query<{ id: number }>('select id from workspace')).rows[0]!.id;
     const pool = createPool(cluster.appUrl('bench'), 12);
     const now = new Date('2026-05-01T00:00:00Z');
@@ -112,6 +121,7 @@ export async function measureRelease(people: number, most: number): Promise<Rele
     });
     mail.close();
     standIn.kill('SIGTERM');
+    const sendMs = await measureSend(cluster.appUrl('bench'));
     await pool.end();
     await owner.end();
     return {
@@ -121,9 +131,60 @@ export async function measureRelease(people: number, most: number): Promise<Rele
       ratio: plainMs / releaseMs,
       messages,
       messagesPerSec: (1000 * messages) / deliverMs,
+      sendMs,
     };
   } finally {
     cluster.stop();
+  }
+}
+
+/** Server time of the Send screen, one request at a time. */
+async function measureSend(appUrl: string): Promise<number> {
+  const port = await freePort();
+  const base = `http://127.0.0.1:${port}`;
+  const server = fork('bin/serve.ts', [], {
+    execArgv: ['--import', 'tsx'],
+    stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
+    env: {
+      ...process.env,
+      DATABASE_URL: appUrl,
+      PUBLIC_URL: base,
+      PORT: String(port),
+      LOG_LEVEL: 'silent',
+      YSODOS_NOW: new Date(MORNING).toISOString(),
+    },
+  });
+  try {
+    for (let i = 0; ; i++) {
+      const isUp = await fetch(`${base}/healthz`).then(
+        (r) => r.ok,
+        () => false,
+      );
+      if (isUp) break;
+      if (i > 600) throw new Error('the server did not start');
+      await new Promise((done) => setTimeout(done, 200));
+    }
+    const signedIn = await fetch(`${base}/sign-in`, {
+      method: 'POST',
+      body: new URLSearchParams({ email: 'coach@example.org', password: PASSWORD }),
+      headers: { origin: base },
+      redirect: 'manual',
+    });
+    const cookie = signedIn.headers.getSetCookie()[0]!.split(';')[0]!;
+    const taken: number[] = [];
+    for (let i = 0; i < 20; i++) {
+      const startedMs = performance.now();
+      const response = await fetch(`${base}/programmes/1/send/w1d1`, {
+        headers: { cookie, accept: 'text/html' },
+        redirect: 'manual',
+      });
+      await response.arrayBuffer();
+      if (response.status !== 200) throw new Error(`Send answered ${response.status}`);
+      if (i >= 5) taken.push(performance.now() - startedMs);
+    }
+    return taken.toSorted((a, b) => a - b)[Math.floor(taken.length / 2)]!;
+  } finally {
+    server.kill('SIGTERM');
   }
 }
 

@@ -321,13 +321,13 @@ export interface DayProgress {
 export async function getDayProgress(db: Db, runId: number, dayId: number): Promise<DayProgress> {
   const { rows } = await db.query<DayProgress>({
     name: 'day-progress',
-    text: `select
-       (select count(*) from release x join enrolment e on e.id = x.enrolment_id where e.run_id = $1::bigint and x.day_id = $2::bigint) as released,
-       (select count(*) from release x join enrolment e on e.id = x.enrolment_id where e.run_id = $1::bigint and x.day_id = $2::bigint and x.opened_at is not null) as opened,
-       (select count(*) from release x join enrolment e on e.id = x.enrolment_id where e.run_id = $1::bigint and x.day_id = $2::bigint and x.begun_at is not null) as begun,
+    text: `select r.released, r.opened, r.begun,
        (select count(distinct c.enrolment_id) from record c join version v on v.id = c.version_id where v.run_id = $1::bigint and v.day_id = $2::bigint) as logged,
        m.delivered, m.bounced, m.waiting
      from (
+       select count(*) as released, count(x.opened_at) as opened, count(x.begun_at) as begun
+       from release x join enrolment e on e.id = x.enrolment_id where e.run_id = $1::bigint and x.day_id = $2::bigint
+     ) r, (
        select count(distinct enrolment_id) filter (where state = 'accepted') as delivered,
          count(distinct enrolment_id) filter (where state in ('bounced', 'refused', 'gave-up')) as bounced,
          count(*) filter (where state in ('waiting', 'sending')) as waiting

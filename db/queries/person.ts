@@ -684,12 +684,15 @@ export async function countReach(db: Db, runId: number): Promise<ReachCounts> {
     unlinked: number;
   }>({
     name: 'reach',
+    // Joined, not asked row by row: twenty thousand people are counted on every Send page.
     text: `select count(*) as people, count(*) filter (where by = 'email') as email, count(*) filter (where by = 'text') as text,
-       count(*) filter (where by = 'none' and has_link) as link_only, count(*) filter (where by = 'none' and not has_link) as unreached, count(*) filter (where not has_link) as unlinked
+       count(*) filter (where by = 'none' and has_link) as link_only, count(*) filter (where by = 'none' and not has_link) as unreached,
+       count(*) filter (where not has_link) as unlinked
      from (
-       select case when p.address_state in ('given', 'confirmed') then p.channel else 'none' end as by,
-         exists (select from personal_link l where l.person_id = p.id and l.kind = 'personal' and l.revoked_at is null) as has_link
-       from enrolment e join person p on p.id = e.person_id
+       select case when p.address_state in ('given', 'confirmed') then p.channel else 'none' end as by, l.person_id is not null as has_link
+       from enrolment e
+       join person p on p.id = e.person_id
+       left join personal_link l on l.person_id = p.id and l.kind = 'personal' and l.revoked_at is null
        where e.run_id = $1::bigint and e.left_on is null
      ) x`,
     values: [runId],
