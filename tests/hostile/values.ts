@@ -301,5 +301,147 @@ export const BAD_VALUES: readonly BadValue[] = [
     path: '/programmes/PROGRAMME/movements',
     form: { intent: 'know', movements: movements! },
   })),
+  // Runs, what goes out, and who joins.
+  ...DATES.map((date) => ({
+    name: `another run from ${JSON.stringify(date)}`,
+    path: '/programmes/PROGRAMME/run',
+    form: { intent: 'copy', startsOn: date },
+    field: 'copy-startsOn',
+  })),
+  ...(
+    [
+      ['title', 'x'.repeat(81), 'title'],
+      ['releaseTime', '25:00', 'releaseTime'],
+      ['releaseTime', NUL, ''],
+      ['lookAheadDays', '1e309', 'lookAheadDays'],
+      ['lookAheadDays', '15', 'lookAheadDays'],
+      ['makeUpDays', '-1', 'makeUp'],
+      ['makeUpDays', '61', 'makeUp'],
+      ['calendar', 'lunar', 'calendar'],
+      ['joinsLate', 'never', 'joinsLate'],
+      ['releaseZone', 'Mars/Base', 'releaseZone'],
+      ['startsOn', '2026-02-30', 'startsOn'],
+    ] as const
+  ).map(([name, value, field]) => ({
+    name: `a run’s ${name}: ${value.slice(0, 12)}`,
+    path: '/programmes/PROGRAMME/run',
+    form: { intent: 'settings', release: 'instant', [name]: value },
+    ...(field !== '' && { field }),
+  })),
+  ...['0', '1.5', '-3', '20001', 'many'].map((limit) => ({
+    name: `a join page for ${limit}`,
+    path: '/programmes/PROGRAMME/run',
+    form: { intent: 'join', joinLimit: limit },
+    field: 'joinLimit',
+  })),
+  {
+    name: 'a run that ends before it begins',
+    path: '/programmes/PROGRAMME/run',
+    form: { intent: 'end', endedOn: '1999-01-01' },
+    field: 'endedOn',
+  },
+  { name: 'a run that does what it can’t', path: '/programmes/PROGRAMME/run', form: { intent: 'explode' } },
+  ...IDS.filter((id) => !/[ ]/.test(id) && id !== '').map((id) => ({
+    name: `a run’s address: ${id}`,
+    path: `/programmes/PROGRAMME-${encodeURIComponent(id)}/run`,
+    form: { intent: 'hold' },
+    status: [404],
+  })),
+  {
+    name: 'a run of another programme',
+    path: '/programmes/PROGRAMME-999999/run',
+    form: { intent: 'hold' },
+    status: [404],
+  },
+  ...IDS.map((id) => ({
+    name: `a message once more: ${id}`,
+    path: '/programmes/PROGRAMME/outbox',
+    form: { message: id },
+    status: [400, 404, 409],
+  })),
+  ...(
+    [
+      [{ date: '2026-02-30', time: '18:00', timeZone: 'UTC' }, 'on which date'],
+      [{ date: '2026-05-16', time: '24:00', timeZone: 'UTC' }, 'on which date'],
+      [{ date: '2026-05-16', time: '18:00', timeZone: 'Mars/Base' }, 'time zone'],
+      [{ date: '2199-05-16', time: '18:00', timeZone: 'UTC' }, 'outside the programme'],
+      [{ date: '2026-05-16', time: '18:00', timeZone: 'UTC', minutes: '1e309' }, '5 minutes'],
+      [{ date: '2026-05-16', time: '18:00', timeZone: 'UTC', limit: '0' }, 'number of people'],
+      [{ date: '2026-05-16', time: '18:00', timeZone: 'UTC', place: 'x'.repeat(301) }, '300 letters'],
+    ] as const
+  ).map(([form, field]) => ({
+    name: `a live session: ${JSON.stringify(form).slice(0, 90)}`,
+    path: '/programmes/PROGRAMME/send/w5d6',
+    form: { intent: 'live', isLive: 'yes', ...form },
+    field,
+  })),
+  {
+    name: 'a reason of 501 letters',
+    path: '/programmes/PROGRAMME/send/w5d1',
+    form: { intent: 'withdraw', note: 'x'.repeat(501) },
+  },
+  { name: 'a test as nobody', path: '/programmes/PROGRAMME/send/w5d1', form: { intent: 'test', as: 'x' } },
+  {
+    name: 'someone of another run is there',
+    path: '/programmes/PROGRAMME/send/w5d1',
+    form: { intent: 'came', enrolmentId: '999999' },
+    status: [404, 409],
+  },
+  ...(
+    [
+      [{ channel: 'email', email: 'no address' }, 'no e-mail address'],
+      [{ channel: 'email', email: 'a@example.org\r\nBcc: b@example.org' }, 'no e-mail address'],
+      [{ channel: 'text', phone: 'call me' }, 'no telephone number'],
+      [{ channel: 'none', timeZone: 'Mars/Base' }, 'no time zone'],
+      [{ channel: 'none', quietFrom: '22:00' }, 'Quiet hours'],
+      [{ channel: 'none', quietFrom: '22:00', quietTo: '7' }, 'Quiet hours'],
+      [{ channel: 'none', reminderAt: 'evening' }, 'An hour is written'],
+    ] as const
+  ).map(([form, field]) => ({
+    name: `my messages: ${JSON.stringify(form)}`,
+    path: 'LINK/me',
+    form: { part: 'messages', timeZone: 'UTC', ...form },
+    field,
+  })),
+  ...(
+    [
+      { from: '2026-02-30' },
+      { from: '2026-05-01' },
+      { from: '2026-06-10', to: '2026-06-01' },
+      { from: '2026-06-10', to: 'whenever' },
+    ] as const
+  ).map((form) => ({
+    name: `away: ${JSON.stringify(form)}`,
+    path: 'LINK/me',
+    form: { part: 'pause', ...form },
+    field: 'field-error',
+  })),
+  { name: 'an absence that isn’t mine', path: 'LINK/me', form: { part: 'absence-off', absence: '1e309' } },
+  { name: 'a live session that there isn’t', path: 'LINK/live', form: { day: 'w1d1', answer: 'yes' }, status: [404] },
+  ...['x', 'a'.repeat(16), '../../etc', 'A'.repeat(50)].map((code) => ({
+    name: `a join page that there isn’t: ${code}`,
+    path: `/join/${encodeURIComponent(code)}`,
+    form: { name: 'Ada' },
+    status: [404],
+  })),
+  ...['x', '00000000-0000-0000-0000-000000000000', '%00'].map((key) => ({
+    name: `a stop key that there isn’t: ${key}`,
+    path: `/stop/${key}`,
+    form: { 'List-Unsubscribe': 'One-Click' },
+    status: [400, 403, 404],
+  })),
+  ...['x', 'A'.repeat(27)].map((token) => ({
+    name: `a door that there isn’t: ${token}`,
+    path: `/door/${token}`,
+    form: { password: 'long enough to be one' },
+    status: [404],
+  })),
+  { name: 'a password for no address', path: '/forgot', form: { email: 'a@b' }, field: 'no e-mail address' },
+  {
+    name: 'an invitation to no address',
+    path: '/account',
+    form: { intent: 'invite', email: 'a b@example.org' },
+    field: 'no e-mail address',
+  },
   { name: 'a score that is none', path: 'LINK/w4d1/log', form: { outcome: 'done', effort: '1e309', 'client-id': 'x' } },
 ];
