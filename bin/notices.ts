@@ -21,7 +21,8 @@ export function buildNotices(): string {
   return `# What ships
 
 Packages that the application runs with, directly; each brings its own licence text in node_modules. The fonts, Atkinson
-Hyperlegible Next and Bricolage Grotesque, are under the SIL Open Font License 1.1. Made by bin/notices.ts.
+Hyperlegible Next and Bricolage Grotesque, are under the SIL Open Font License 1.1; DejaVu Sans, on paper, under the licences of Bitstream
+Vera and Arev. Made by bin/notices.ts.
 
 | package | version | licence |
 | --- | --- | --- |

@@ -42,6 +42,7 @@ test('an estimate has its range, a list by round its times, and nothing said is 
     effort: null,
     kit: 'nothing but yourself',
     note: '',
+    film: null,
     blocks: [],
   });
 });

@@ -85,7 +85,7 @@ describe('a second run of a programme', () => {
       programme: { people: 2, key: autumn },
       canMove: true,
     });
-    const { revision } = (await send('w1d1')).data.day as { revision: number };
+    const { revision } = ((await send('w1d1')).data as { day: { revision: number } }).day;
     expect((await send('w1d1', String(programmeId), { revision: String(revision) })).status).toBe(302);
     expect((await send('w1d1')).data).toMatchObject({ day: { sentNumber: 1 }, name: 'Monday, week 1' });
     // The autumn's first day is a Wednesday.
@@ -108,7 +108,7 @@ describe('a second run of a programme', () => {
       cookie,
       form: { intent: 'links' },
     });
-    const token = (made.data.made as { name: string; path: string }[])[0]!.path.slice('/p/'.length);
+    const token = (made.data as { made: { name: string; path: string }[] }).made[0]!.path.slice('/p/'.length);
     const again = await callRoute(action, '/x', { params: { programmeId: autumn }, cookie, form: { intent: 'links' } });
     expect(again.data).toMatchObject({ made: [] });
     const { loader } = await import('../../app/routes/person/today.tsx');
@@ -187,7 +187,7 @@ describe('who joins by the page', () => {
 
   test('of several who take the last place at once one gets it; closed or taken away, nobody does', async () => {
     await run({ intent: 'join', joinOpen: 'yes', joinLimit: '3', joinWords: 'Come in.' });
-    code = ((await run()).data.run as { join: { code: string } }).join.code;
+    code = ((await run()).data as { run: { join: { code: string } } }).run.join.code;
     expect((await join()).data).toMatchObject({ state: 'open', words: 'Come in.', sessions: 4, weeks: 2 });
     const answers = await Promise.all(['Cy', 'Di', 'Ed'].map((name) => join(joinForm(name))));
     expect(answers.map((a) => a.status).sort()).toEqual([302, 409, 409]);
@@ -226,11 +226,11 @@ test('the coach’s calendar of a run: every day, live ones at their hour, withd
   const token = feed.slice('/calendar/'.length);
   const { loader } = await import('../../app/routes/run/calendar.ts');
   const fetchFeed = async () => {
-    const response = (await loader({
+    const response = await loader({
       request: new Request(`http://127.0.0.1:4310${feed}`),
       params: { token },
       context: {},
-    } as never)) as Response;
+    } as never);
     const events = new ICAL.Component(ICAL.parse(await response.text()) as never).getAllSubcomponents('vevent');
     return events.map((e) => ({
       uid: String(e.getFirstPropertyValue('uid')),
@@ -281,9 +281,11 @@ test('a pause, an excused day, a lighter way back in, who has left: by the coach
   const id = String(rows[0]!.id);
   const act = (form: Record<string, string>) =>
     callRoute(action, '/x', { params: { programmeId: key }, cookie, form: { enrolmentId: id, ...form } });
-  const chosen = async () =>
-    (await callRoute(loader, `/programmes/${key}/people?person=${id}`, { params: { programmeId: key }, cookie })).data
-      .chosen as Record<string, unknown>;
+  const chosen = async () => {
+    const address = `/programmes/${key}/people?person=${id}`;
+    const { data } = await callRoute(loader, address, { params: { programmeId: key }, cookie });
+    return (data as { chosen: Record<string, unknown> }).chosen;
+  };
   expect((await act({ intent: 'away', from: '2026-05-10', to: '2026-05-01' })).data).toMatchObject({
     errors: { absence: 'It ends before it begins.' },
   });
