@@ -13,6 +13,7 @@ export default [
   route('programmes/:programmeId/days', 'routes/programmes/days.ts'),
   route('programmes/:programmeId/new-people', 'routes/programmes/new-people.ts'),
   route('programmes/:programmeId/crowd', 'routes/programmes/crowd.ts'),
+  route('programmes/:programmeId/send/:day/people', 'routes/programmes/send-people.ts'),
   route('programmes/:programmeId/find', 'routes/programmes/find.ts'),
   route('programmes/:programmeId/out', 'routes/programmes/out.ts'),
   route('programmes/:programmeId/plan/change', 'routes/programmes/plan-change.ts'),

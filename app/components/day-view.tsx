@@ -68,9 +68,10 @@ export function DayView({
       <Link className="quiet-action" to={`${base}/${dayKey}/log`}>
         {record ? 'Correct what you logged' : 'I’ve done it my way'}
       </Link>
-      <a className="quiet-action" href={`${base}/${dayKey}/sheet.pdf`}>
-        On paper
-      </a>
+      <p className="small on-paper">
+        On paper: <a href={`${base}/${dayKey}/sheet.pdf`}>this session</a>{' '}
+        <a href={`${base}/${dayKey}/week.pdf`}>its week</a>
+      </p>
     </div>
   );
   return (

@@ -44,6 +44,15 @@ async function joinOf(code: string) {
 const isOver = ({ run }: Programme, today: string): boolean =>
   run.archivedAtMs !== null || (run.endedOn !== null && run.endedOn < today);
 
+/** When it begins for who joins now, in a sentence. */
+function beginWords({ run: { rules, joinsLate } }: Programme): string {
+  const today = localDate(nowMs(), 'UTC');
+  if (rules.startsOn > today) return `It begins on ${formatDay(rules.startsOn)}.`;
+  return rules.calendar === 'own' || joinsLate === 'from-day-1'
+    ? 'Your day 1 is the day you join.'
+    : `It began on ${formatDay(rules.startsOn)}; you come in with the rest.`;
+}
+
 const doorState = (programme: Programme, today: string): 'open' | 'closed' | 'full' => {
   const { join } = programme.run;
   if (!join.isOpen || isOver(programme, today)) return 'closed';
@@ -63,7 +72,7 @@ export async function loader({ params }: Route.LoaderArgs) {
       state: doorState(programme, localDate(nowMs(), 'UTC')),
       weeks: programme.weeks,
       sessions: (await listDayPlaces(db, programme.id)).length,
-      starts: rules.calendar === 'own' ? null : formatDay(rules.startsOn),
+      begins: beginWords(programme),
       isOwn: rules.calendar === 'own',
       coach: (await listCoachNames(db)).join(' and '),
       pieces: kitPieces(library.movements).slice(0, MOST_KIT),
@@ -132,7 +141,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 export default function Join({ loaderData, actionData }: Route.ComponentProps) {
-  const { title, run, words, state, weeks, sessions, starts, isOwn, coach, pieces } = loaderData;
+  const { title, run, words, state, weeks, sessions, begins, isOwn, coach, pieces } = loaderData;
   const errors: Record<string, string> = actionData?.errors ?? {};
   const said: Record<string, string> = actionData?.said ?? {};
   const zones = useZones();
@@ -150,9 +159,8 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
       {run !== '' && <p className="soft">{run}</p>}
       {words !== '' && <p>{words}</p>}
       <p>
-        {plural(sessions, 'session')} in {plural(weeks, 'week')}.{' '}
-        {isOwn ? 'Your day 1 is the day you join.' : `It begins on ${starts}.`} Each comes to you on its morning, in
-        your own time, in a shape that suits you.
+        {plural(sessions, 'session')} in {plural(weeks, 'week')}. {begins} Each comes to you on its morning, in your own
+        time, in a shape that suits you.
       </p>
       {state !== 'open' ? (
         <p className="notice" role="status">

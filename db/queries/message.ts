@@ -337,3 +337,56 @@ export async function getDayProgress(db: Db, runId: number, dayId: number): Prom
   });
   return rows[0]!;
 }
+
+/** How far a day has come with one person. */
+export interface DayPerson {
+  readonly enrolmentId: number;
+  readonly name: string;
+  readonly releasedAtMs: number | null;
+  /** Of their newest message about it; null: none was laid. */
+  readonly message: MessageState | null;
+  readonly reason: string;
+  readonly opened: boolean;
+  readonly begun: boolean;
+  readonly logged: boolean;
+}
+
+/** How far a day has come with each of a run's people, those whom it didn't reach first; at most `limit`. */
+export async function listDayPeople(db: Db, at: { runId: number; dayId: number; limit: number }): Promise<DayPerson[]> {
+  const { rows } = await db.query<{
+    enrolment_id: number;
+    name: string;
+    released_at: Date | null;
+    state: MessageState | null;
+    reason: string | null;
+    opened: boolean;
+    begun: boolean;
+    logged: boolean;
+  }>(
+    `select e.id as enrolment_id, p.name, x.released_at, m.state, m.reason, x.opened_at is not null as opened, x.begun_at is not null as begun, c.enrolment_id is not null as logged
+     from enrolment e
+     join person p on p.id = e.person_id
+     left join release x on x.enrolment_id = e.id and x.day_id = $2::bigint
+     left join (
+       select distinct on (enrolment_id) enrolment_id, state, reason from message
+       where run_id = $1::bigint and day_id = $2::bigint and kind in ('session', 'change') order by enrolment_id, id desc
+     ) m on m.enrolment_id = e.id
+     left join (
+       select distinct r.enrolment_id from record r join version v on v.id = r.version_id where v.run_id = $1::bigint and v.day_id = $2::bigint
+     ) c on c.enrolment_id = e.id
+     where e.run_id = $1::bigint and e.left_on is null
+     order by coalesce(m.state in ('bounced', 'refused', 'gave-up'), false) desc, c.enrolment_id is not null, x.opened_at is not null, p.name, e.id
+     limit $3::integer`,
+    [at.runId, at.dayId, at.limit],
+  );
+  return rows.map((r) => ({
+    enrolmentId: r.enrolment_id,
+    name: r.name,
+    releasedAtMs: r.released_at?.getTime() ?? null,
+    message: r.state,
+    reason: r.reason ?? '',
+    opened: r.opened,
+    begun: r.begun,
+    logged: r.logged,
+  }));
+}

@@ -1,4 +1,8 @@
-import { Outlet, useLocation, useParams } from 'react-router';
+import { Link, Outlet, useLocation, useParams } from 'react-router';
+import { dayKey, formatDay } from '../../../core/calendar/day.ts';
+import { nowMs } from '../../../server/config.ts';
+import { loadCalendars, unreadyDays, WHY_UNREADY } from '../../../server/jobs/release-run.ts';
+import { formatWait } from '../../../server/send-view.ts';
 import { listDays } from '../../../db/queries/programme.ts';
 import { listRunNames } from '../../../db/queries/run.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
@@ -19,13 +23,31 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
-    const [book, stored, runs] = await Promise.all([
+    const [book, stored, runs, calendars] = await Promise.all([
       loadWorkspaceBook(db),
       listDays(db, programme),
       listRunNames(db, programme.id),
+      loadCalendars(db, programme),
     ]);
+    const now = nowMs();
+    const [unready] = programme.run.archivedAtMs === null ? unreadyDays(programme, calendars, now) : [];
     const days = spineDays(programme, stored, coachToday(request), (text) => planText(text, book));
-    return { programme, runs, days, usualDay: usualDay(days), passedBy: book.passedBy };
+    return {
+      programme,
+      runs,
+      days,
+      usualDay: usualDay(days),
+      passedBy: book.passedBy,
+      unready: unready
+        ? {
+            key: dayKey(unready.day),
+            words: formatDay(unready.firstDate),
+            wait: formatWait(unready.firstMs - now),
+            why: WHY_UNREADY[unready.why],
+            stage: unready.why === 'by-hand' ? 'send' : 'write',
+          }
+        : null,
+    };
   });
 }
 
@@ -33,7 +55,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 const WITHOUT_SPINE = new Set(['plan', 'movements', 'people', 'run', 'outbox']);
 
 export default function ProgrammeLayout({ loaderData }: Route.ComponentProps) {
-  const { programme, runs, days, usualDay: usual, passedBy } = loaderData;
+  const { programme, runs, days, usualDay: usual, passedBy, unready } = loaderData;
   const { day } = useParams();
   const { pathname } = useLocation();
   const stage = pathname.split('/')[3];
@@ -50,6 +72,12 @@ export default function ProgrammeLayout({ loaderData }: Route.ComponentProps) {
         />
       )}
       <main id="main" className="page">
+        {unready && stage !== 'send' && unready.key !== day && (
+          <p className="notice bad">
+            <Link to={`${base}/${unready.stage}/${unready.key}`}>{unready.words}</Link> goes out in {unready.wait}, and{' '}
+            {unready.why}.
+          </p>
+        )}
         <PassedByWords told={passedBy} movementsPath={`${base}/movements`} />
         <Outlet />
       </main>

@@ -26,6 +26,7 @@ import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { planText } from '../../../server/session-view.ts';
 import { Dialog } from '../../components/dialog.tsx';
 import { HandOutLinks } from '../../components/hand-out-links.tsx';
+import { DayPeople } from '../../components/day-people.tsx';
 import { LiveSettings } from '../../components/live-settings.tsx';
 import { SendPreview } from '../../components/send-preview.tsx';
 import { packRibbon } from '../../charts/pack-ribbon.ts';
@@ -214,11 +215,13 @@ function Progress({
   people,
   base,
   dayId,
+  dayKey,
 }: {
   progress: NonNullable<Data['progress']>;
   people: number;
   base: string;
   dayId: number;
+  dayKey: string;
 }) {
   return (
     <section aria-label="How far it has come" className="send-progress">
@@ -238,8 +241,9 @@ function Progress({
       <p className="small">
         Of {plural(people, 'person', 'people')}
         {progress.waiting > 0 && `; ${plural(progress.waiting, 'message waits', 'messages wait')}`}.{' '}
-        <Link to={`${base}/outbox?day=${dayId}`}>Person by person</Link>
+        <Link to={`${base}/outbox?day=${dayId}`}>What each was sent</Link>
       </p>
+      <DayPeople key={dayKey} base={base} dayKey={dayKey} />
     </section>
   );
 }
@@ -373,7 +377,7 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
                 </p>
               ))}
             {loaderData.progress && loaderData.when?.isOpen && (
-              <Progress progress={loaderData.progress} people={reach.people} base={base} dayId={day.id} />
+              <Progress progress={loaderData.progress} people={reach.people} base={base} dayId={day.id} dayKey={key} />
             )}
             <h2>How they get it</h2>
             <p>
