@@ -1,6 +1,5 @@
 import { describe, expect, test } from 'vitest';
 import type { SendTimeline } from '../../server/send-view.ts';
-import { formatWait } from '../../server/send-view.ts';
 import { layoutTimeline } from './send-timeline-layout.ts';
 
 const HOUR = 3_600_000;
@@ -45,15 +44,4 @@ describe('the timeline of what goes out', () => {
     const close = layoutTimeline(timeline([mark(36), mark(47)])).rows[0]!.marks;
     expect(close.map((m) => m.isLabelled)).toEqual([true, false]);
   });
-});
-
-test('how long it is to wait', () => {
-  expect([0, 59_000, 3_600_000, 3_660_000, 90_000_000, -60_000].map(formatWait)).toEqual([
-    '0 min',
-    '1 min',
-    '1 h 0 min',
-    '1 h 1 min',
-    '1 d 1 h',
-    '1 min',
-  ]);
 });
