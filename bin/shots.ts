@@ -54,22 +54,6 @@ const VIEWS: readonly View[] = [
     },
   },
   {
-    name: 'write-errors',
-    as: 'coach',
-    path: (d) => programme(d, 'write/w6d1'),
-    act: async (page) => {
-      await page.waitForSelector('.cm-content');
-      await page.locator('.cm-line', { hasText: 'step-back lunge' }).click();
-      await page.keyboard.press('End');
-      await page.keyboard.type(', slwo');
-      await page.locator('.cm-line', { hasText: 'Cool-down' }).click();
-      await page.keyboard.press('Home');
-      await page.keyboard.press('Delete');
-      await page.waitForSelector('.worth');
-      await page.locator('.cm-line', { hasText: 'wall sit' }).click();
-    },
-  },
-  {
     name: 'write-cards',
     as: 'coach',
     path: (d) => programme(d, 'write/w6d3?as=cards'),
@@ -92,6 +76,8 @@ const VIEWS: readonly View[] = [
     },
   },
   { name: 'send', as: 'coach', path: (d) => programme(d, 'send/w5d5') },
+  { name: 'run', as: 'coach', path: (d) => programme(d, 'run') },
+  { name: 'outbox', as: 'coach', path: (d) => programme(d, 'outbox') },
   {
     name: 'follow-up',
     as: 'coach',
@@ -164,7 +150,6 @@ const VIEWS: readonly View[] = [
       await page.getByLabel(/^7,/).check({ force: true });
     },
   },
-  { name: 'sign-in', as: 'participant', path: () => '/sign-in' },
 ];
 
 runCommand(async () => {
@@ -176,7 +161,8 @@ runCommand(async () => {
   mkdirSync(out, { recursive: true });
   const wanted = VIEWS.filter((v) => positionals.length === 0 || positionals.includes(v.name));
   say('starting a demo with a stopped clock');
-  const demo = await startDemo('.local/shots');
+  // With a worker: the pictures show what people see.
+  const demo = await startDemo('.local/shots', []);
   const browser = await openChromium();
   try {
     for (const as of ['coach', 'participant'] as const) {

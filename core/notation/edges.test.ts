@@ -97,3 +97,9 @@ test('a block done again counts with its sets, through any chain of references',
   expect(parseSession(text(''), baseLibrary).issues).toEqual([]);
   expect(parseSession(text('\nMain: same as Again'), baseLibrary).issues.map((i) => i.code)).toEqual(['bad-value']);
 });
+
+test('a block that says again what it refers to, and says it differently: the clauses are marked, from first to last letter', () => {
+  const lines = ['Main (A): amrap 6:00', '5 squat', '', 'Finisher: same as A, amrap 8:00'];
+  const { issues } = parseSession(lines.join('\n'), baseLibrary);
+  expect(issues).toMatchObject([{ line: 4, code: 'contradiction', column: 11, endColumn: 32 }]);
+});

@@ -6,6 +6,7 @@ import type { Movement } from '../movement/movement.ts';
 import { JOINTS } from '../movement/movement.ts';
 import { applyModifiers } from '../movement/name/apply-modifiers.ts';
 import { everyReading } from '../movement/name/every-reading-fixture.ts';
+import { suggestMovement, toQuick } from '../movement/quick-movement.ts';
 import { MODIFIERS } from '../movement/name/modifiers.ts';
 
 const { movements } = baseLibrary;
@@ -16,16 +17,29 @@ const figures = (m: Movement) =>
 
 /** Worked movements: what each modifier does to heads of its kinds, and where movements lead, kept as text (see worked-sessions). */
 describe('worked movements', () => {
-  test('modifiers: on one head of each pattern that takes them', async () => {
+  test('modifiers: on one head of each kind that takes them: by pattern, held or counted, landing or not, with kit or without', async () => {
     const told = MODIFIERS.filter((m) => m.family !== 'empty').flatMap((modifier) => {
       const takers = movements.filter((m) => modifier.takes(m));
-      const byPattern = new Map(takers.map((m) => [m.pattern, m]));
+      const byKind = new Map(
+        takers.map((m) => [`${m.pattern} ${m.isHold} ${m.impact > 0} ${m.kit.length > 0} ${m.isOneSided}`, m]),
+      );
       return [
         `# ${modifier.id}: ${takers.length} take it; ${modifier.says}`,
-        ...[...byPattern.values()].map((m) => `${m.name}: ${figures(applyModifiers(m, [modifier]))}`),
+        ...[...byKind.values()].map((m) => `${m.name}: ${figures(applyModifiers(m, [modifier]))}`),
       ];
     });
     await expect(`${told.join('\n')}\n`).toMatchFileSnapshot('./movements/modifiers.txt');
+  });
+  test('suggestions: for names that nothing is known of, but for one word', async () => {
+    const WORDS =
+      'stretch pose opener release breath relax hold hang balance stand sit jump hop leap skip bound run sprint walk crawl march step shuffle drill squat lunge row pull curl press raise fly push dip twist rotation chop turn plank crunch sit-up core flag carry bridge hinge lift swing circle roll mobility'.split(
+        ' ',
+      );
+    const told = [...WORDS, 'nothing'].map((word) => {
+      const m = suggestMovement(`zorbal ${word}`, baseLibrary);
+      return `${m.name}: ${figures(m)} | ${JSON.stringify(toQuick(m).asks)}`;
+    });
+    await expect(`${told.join('\n')}\n`).toMatchFileSnapshot('./movements/suggestions.txt');
   });
   test('ladders: of each movement that the shelf has none for, and of one reading in forty', async () => {
     const alone = movements.filter((m) => !baseLibrary.ladders.some((l) => l.steps.some((s) => s.movementId === m.id)));

@@ -238,6 +238,13 @@ end $$;
 grant select, insert, update, delete on run_day, absence, release, message, day_flag, live_reply, coach_door to ysodos_app;
 grant insert, update (password_hash, name) on coach to ysodos_app;
 
+-- When a worker was last at work, by the database's own clock: pages say so where none is.
+create table worker_pulse (
+  one boolean primary key default true constraint worker_pulse_one check (one),
+  seen_at timestamptz not null
+);
+grant select, insert, update on worker_pulse to ysodos_app;
+
 -- Doors for what works by itself: which workspaces have something to do, without seeing what.
 create function list_live_runs() returns table (workspace_id bigint, run_id bigint)
 language sql stable security definer set search_path = public as $$

@@ -2,6 +2,7 @@ import PgBoss from 'pg-boss';
 import type pg from 'pg';
 import { createPool, withConnection } from '../../db/pool.ts';
 import { listWaitingWorkspaces } from '../../db/queries/message.ts';
+import { upsertPulse } from '../../db/queries/pulse.ts';
 import { listLiveRuns } from '../../db/queries/run.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import { databaseUrl, linkSecret, nowMs, publicUrl } from '../config.ts';
@@ -129,8 +130,11 @@ export async function startWorker({ channels, log, lookMs = LOOK_MS }: WorkerOpt
   };
 }
 
-/** A job for each run that may have something to do. */
+/** A job for each run that may have something to do; and the sign that somebody works. */
 async function sendReleases(pool: pg.Pool, boss: PgBoss): Promise<void> {
-  const runs = await withConnection(pool, listLiveRuns);
+  const runs = await withConnection(pool, async (db) => {
+    await upsertPulse(db);
+    return listLiveRuns(db);
+  });
   for (const run of runs) await boss.send(QUEUES.release, run, { singletonKey: String(run.runId) });
 }

@@ -5,6 +5,7 @@ import { emptyProgramme } from '../../core/progress/programme-document.ts';
 import { insertProgramme } from '../../db/queries/plan.ts';
 import { insertParticipants, insertAbsences, updateProfile, updatePlace } from '../../db/queries/person.ts';
 import { getProgramme, listDays, updateDayReady, updateDayText } from '../../db/queries/programme.ts';
+import { hasPulse, upsertPulse } from '../../db/queries/pulse.ts';
 import { updateReleasedVersion, upsertSeen } from '../../db/queries/release.ts';
 import { insertRun, updateDayWithdrawn, updateRunHeld } from '../../db/queries/run.ts';
 import type { RunSettings } from '../../db/queries/run.ts';
@@ -311,4 +312,13 @@ test('rest days and reminders go only to who asked for them', async () => {
     'reminder Luis waiting',
     'rest Luis waiting',
   ]);
+});
+
+test('whether a worker is at work is known for two minutes', async () => {
+  expect(await hasPulse(db.pool)).toBe(false);
+  await upsertPulse(db.pool);
+  await upsertPulse(db.pool);
+  expect(await hasPulse(db.pool)).toBe(true);
+  await db.owner.query(`update worker_pulse set seen_at = now() - interval '2 minutes 1 second'`);
+  expect(await hasPulse(db.pool)).toBe(false);
 });

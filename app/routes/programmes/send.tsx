@@ -12,6 +12,7 @@ import { countReach, getEnrolment } from '../../../db/queries/person.ts';
 import { listDays, listVersions } from '../../../db/queries/programme.ts';
 import type { RunDayToGo } from '../../../db/queries/release.ts';
 import { listLiveReplies } from '../../../db/queries/live.ts';
+import { hasPulse } from '../../../db/queries/pulse.ts';
 import { listRunDayStates } from '../../../db/queries/run.ts';
 import { coachForm, withDay } from '../../../server/coach-scope.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
@@ -50,12 +51,13 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const zone = coachZone(request);
     const search = new URL(request.url).searchParams;
     const asId = parseId(search.get('as'));
-    const [calendars, days, reach, states, book] = await Promise.all([
+    const [calendars, days, reach, states, book, isWorking] = await Promise.all([
       loadCalendars(db, programme),
       listDays(db, programme),
       countReach(db, programme.runId),
       listRunDayStates(db, programme.runId),
       loadWorkspaceBook(db),
+      hasPulse(db),
     ]);
     const titles = new Map(
       days.map((d) => [
@@ -95,6 +97,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       isByHand: programme.run.isByHand,
       heldWords: programme.run.heldAtMs === null ? null : instantWords(programme.run.heldAtMs, zone),
       isArchived: programme.run.archivedAtMs !== null,
+      isWorking,
       reach,
       timeline: layoutTimeline(buildTimeline(programme, calendars, now, titleOf)),
       next: next ? { ...next, key: dayKey(next), wait: formatWait(next.atMs - now), isSure: isSure(next.state) } : null,
@@ -282,6 +285,12 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
   return (
     <>
       <section className="send-out" aria-label="What goes out">
+        {!loaderData.isWorking && (
+          <p className="notice bad">
+            No worker is running: nothing goes out by itself now, and no message leaves. Start{' '}
+            <code>./ysodos work</code>; what was due meanwhile is made up for.
+          </p>
+        )}
         <NextLine {...loaderData} next={next} />
         {timeline.rows.length > 0 && (
           <SendTimelineChart layout={timeline} selected={key} linkTo={(k) => `${base}/send/${k}`} />
