@@ -9,10 +9,8 @@ import { insertRecord } from '../../../db/queries/record.ts';
 import { nowMs } from '../../../server/config.ts';
 import { readLogForm } from '../../../server/log-form.ts';
 import { dayToMatch } from '../../../server/earlier-scores.ts';
-import { parseOwnDay, personForm, withPersonalLink } from '../../../server/personal-link.ts';
-import { loadPersonView, noteSeen, openDay } from '../../../server/person-view.ts';
-import { fitDay } from '../../../server/fitted-view.ts';
-import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
+import { withOwnDay } from '../../../server/own-day.ts';
+import { personForm } from '../../../server/personal-link.ts';
 import type { KeptLog } from '../../components/outbox-store.ts';
 import { forgetLog, KEPT_EVENT, keepLog, nextMadeAtMs, readKept, sendLog } from '../../components/outbox-store.ts';
 import { ScoreInput } from '../../components/score-input.tsx';
@@ -21,74 +19,54 @@ import type { Route } from './+types/log';
 export const meta: Route.MetaFunction = () => [{ title: 'How did it go? · Ysodos' }];
 
 export async function loader({ params, request }: Route.LoaderArgs) {
-  return withPersonalLink(
-    params.token,
-    async (db, scope) => {
-      const place = parseOwnDay(params.day);
-      const view = await loadPersonView(db, scope);
-      const sent = place && openDay(view, place, scope.enrolment);
-      if (!sent) throw data({ kind: 'closed' }, { status: 404 });
-      const fitted = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
-      const { plan, blocks, document } = fitted;
-      const { record } = sent;
-      const seen = Object.fromEntries(
-        [...new URL(request.url).searchParams].filter(([name]) =>
-          /^(score-\d+(?:\.\d+)?-\w+|clock|outcome)$/.test(name),
-        ),
-      );
-      const stored: Record<string, string> = record
-        ? Object.assign<Record<string, string>, Record<string, string>>(
-            {
-              outcome: record.outcome,
-              effort: record.effort === null ? '' : String(record.effort),
-              remark: record.remark,
-              share: String(Math.round(record.shareRatio * 100)),
-            },
-            Object.fromEntries(record.scores.flatMap((s) => Object.entries(scoreValues(s)))),
-          )
-        : {};
-      return {
-        title: sessionTitle(document),
-        versionId: sent.versionId,
-        clientId: randomUUID(),
-        hasRecord: record !== undefined,
-        values: { ...stored, ...seen },
-        toMatch: dayToMatch(view, sent.dayId, fitted),
-        scored: scoreFields(plan).map((s) => ({
-          ...s,
-          name: [blockName(blocks[s.block]!), s.whose].filter(Boolean).join(', '),
-        })),
-      };
-    },
-    { day: params.day },
-  );
+  // Whoever says how it went has begun with what they see here.
+  return withOwnDay(params, 'begun', ({ view, sent, fitted }) => {
+    const { plan, blocks, document } = fitted;
+    const { record } = sent;
+    const seen = Object.fromEntries(
+      [...new URL(request.url).searchParams].filter(([name]) => /^(score-\d+(?:\.\d+)?-\w+|clock|outcome)$/.test(name)),
+    );
+    const stored: Record<string, string> = record
+      ? Object.assign<Record<string, string>, Record<string, string>>(
+          {
+            outcome: record.outcome,
+            effort: record.effort === null ? '' : String(record.effort),
+            remark: record.remark,
+            share: String(Math.round(record.shareRatio * 100)),
+          },
+          Object.fromEntries(record.scores.flatMap((s) => Object.entries(scoreValues(s)))),
+        )
+      : {};
+    return {
+      title: sessionTitle(document),
+      versionId: sent.versionId,
+      clientId: randomUUID(),
+      hasRecord: record !== undefined,
+      values: { ...stored, ...seen },
+      toMatch: dayToMatch(view, sent.dayId, fitted),
+      scored: scoreFields(plan).map((s) => ({
+        ...s,
+        name: [blockName(blocks[s.block]!), s.whose].filter(Boolean).join(', '),
+      })),
+    };
+  });
 }
 
 export async function action({ params, request }: Route.ActionArgs) {
   const form = await personForm(request, params.token);
-  return withPersonalLink(
-    params.token,
-    async (db, scope) => {
-      const place = parseOwnDay(params.day);
-      const view = await loadPersonView(db, scope);
-      const sent = place && openDay(view, place, scope.enrolment);
-      if (!sent) throw data({ kind: 'closed' }, { status: 404 });
-      await noteSeen(db, scope, view, sent, 'begun');
-      const { plan, changes } = await fitDay(db, sent, scope, await loadWorkspaceBook(db));
-      const read = await readLogForm(form, plan, nowMs());
-      if (read.status === 'error') return data({ errors: read.errors, values: read.values }, { status: 400 });
-      await insertRecord(db, {
-        workspaceId: scope.workspaceId,
-        enrolmentId: scope.enrolment.enrolmentId,
-        versionId: sent.versionId,
-        clientId: read.clientId,
-        record: read.record,
-        fit: changes,
-      });
-      return redirect(`/p/${params.token}/${params.day}`);
-    },
-    { day: params.day },
-  );
+  return withOwnDay(params, 'begun', async ({ db, scope, sent, fitted: { plan, changes } }) => {
+    const read = await readLogForm(form, plan, nowMs());
+    if (read.status === 'error') return data({ errors: read.errors, values: read.values }, { status: 400 });
+    await insertRecord(db, {
+      workspaceId: scope.workspaceId,
+      enrolmentId: scope.enrolment.enrolmentId,
+      versionId: sent.versionId,
+      clientId: read.clientId,
+      record: read.record,
+      fit: changes,
+    });
+    return redirect(`/p/${params.token}/${params.day}`);
+  });
 }
 
 /** How far a log has got: `unsafe` where it was neither sent nor could be kept. */

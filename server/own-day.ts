@@ -1,0 +1,40 @@
+import { data } from 'react-router';
+import type pg from 'pg';
+import type { FittedView } from './fitted-view.ts';
+import { fitDay } from './fitted-view.ts';
+import type { LinkScope } from './personal-link.ts';
+import { parseOwnDay, withPersonalLink } from './personal-link.ts';
+import type { OpenDay, PersonView } from './person-view.ts';
+import { loadPersonView, noteSeen, openDay } from './person-view.ts';
+import { loadWorkspaceBook } from './workspace-book.ts';
+
+export interface OwnDayScope {
+  readonly db: pg.PoolClient;
+  readonly scope: LinkScope;
+  readonly view: PersonView;
+  readonly sent: OpenDay;
+  /** The day as they do it. */
+  readonly fitted: FittedView;
+}
+
+/**
+ * Runs `work` on a day that is open to the person behind a link, and notes that they have opened it, or begun: from then on its version
+ * is theirs. One that isn't open, or isn't there, is a 404.
+ */
+export const withOwnDay = <T>(
+  params: { readonly token: string; readonly day: string },
+  what: 'opened' | 'begun',
+  work: (own: OwnDayScope) => T | Promise<T>,
+): Promise<T> =>
+  withPersonalLink(
+    params.token,
+    async (db, scope) => {
+      const place = parseOwnDay(params.day);
+      const view = await loadPersonView(db, scope);
+      const sent = place && openDay(view, place, scope.enrolment);
+      if (!sent) throw data({ kind: 'closed' }, { status: 404 });
+      await noteSeen(db, scope, view, sent, what);
+      return work({ db, scope, view, sent, fitted: await fitDay(db, sent, scope, await loadWorkspaceBook(db)) });
+    },
+    { day: params.day },
+  );
