@@ -32,6 +32,14 @@ export default defineConfig({
       },
       {
         test: {
+          name: 'faults',
+          include: ['tests/faults/**/*.test.ts'],
+          testTimeout: 240_000,
+          hookTimeout: 180_000,
+        },
+      },
+      {
+        test: {
           name: 'browser',
           include: ['tests/browser/**/*.test.ts'],
           setupFiles: ['tests/browser/start-demo.ts'],

@@ -1,11 +1,11 @@
-/** All checks, one after the other, with one closing line: `./ysodos test [--only types,lint,unit,data,hostile,browser]`. */
+/** All checks, one after the other, with one closing line: `./ysodos test [--only types,lint,unit,data,hostile,browser,faults]`. */
 import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { ensureBuild } from './build.ts';
 import { CommandError, runCommand, say } from './say.ts';
 
-const KINDS = ['types', 'lint', 'unit', 'data', 'hostile', 'browser'] as const;
+const KINDS = ['types', 'lint', 'unit', 'data', 'hostile', 'browser', 'faults'] as const;
 type Kind = (typeof KINDS)[number];
 
 interface Outcome {
@@ -100,6 +100,8 @@ const RUNS: Record<Kind, () => Promise<Outcome>> = {
     ensureBuild();
     return vitest('browser');
   },
+  // Beside nothing: it kills what it started, and what it kills is to have been at work.
+  faults: () => vitest('faults'),
 };
 
 /**
@@ -109,7 +111,7 @@ const RUNS: Record<Kind, () => Promise<Outcome>> = {
 const STAGES: readonly (readonly (readonly Kind[])[])[] = [
   [['lint'], ['types', 'unit']],
   [['data'], ['hostile']],
-  [['browser']],
+  [['browser', 'faults']],
 ];
 
 runCommand(async () => {
