@@ -38,7 +38,7 @@ ${number('bouncePct', 'bounce, %', dials.bouncePct, 100)}
 <label>always bounce addresses with<input name="bounceWord" value="${escape(dials.bounceWord)}"></label>
 <button type="submit">Set</button></form>
 <form method="get" action="/"><label>Find<input name="q" value="${escape(wanted)}"></label><button type="submit">Find</button></form>
-<p>${messages.length} messages${shown.length < messages.length ? `, ${shown.length} shown` : ''}.</p>
+<p>${messages.length} ${messages.length === 1 ? 'message' : 'messages'}${shown.length < messages.length ? `, ${shown.length} shown` : ''}.</p>
 <ol>${shown
       .map(
         (m) =>

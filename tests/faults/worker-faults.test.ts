@@ -121,7 +121,7 @@ test(
   'the worker, the mail server and the database die in the middle of a batch: each person has one release and one accepted message',
   { timeout: 240_000 },
   async () => {
-    standIn.dials.delayMs = 40;
+    standIn.dials.delayMs = 120;
     startWorker();
     moveClock(MORNING);
     await acceptedAtLeast(PEOPLE / 8);
@@ -141,7 +141,7 @@ test(
     const kept = [...standIn.messages];
     await new Promise((done) => setTimeout(done, 1_500));
     standIn = await startStandIn({ textSecret: 'x', smtpPort });
-    standIn.dials.delayMs = 40;
+    standIn.dials.delayMs = 120;
     moveClock('2026-05-11T05:10:00Z');
     await acceptedAtLeast(Math.min(PEOPLE, kept.length + PEOPLE / 8));
 
