@@ -1,6 +1,6 @@
 import type pg from 'pg';
-import type { LinkKind } from './queries/person.ts';
-import { findPersonalLink } from './queries/person.ts';
+import type { LinkKind } from './queries/link.ts';
+import { findPersonalLink } from './queries/link.ts';
 import { withConnection } from './pool.ts';
 
 /**

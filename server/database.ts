@@ -4,7 +4,7 @@ import { DatabaseAwayError } from '../db/errors.ts';
 import { createPool, isDatabaseError, withConnection } from '../db/pool.ts';
 import { withLinkedWorkspace, withWorkspace } from '../db/workspace-scope.ts';
 import { databaseUrl } from './config.ts';
-import type { LinkKind } from '../db/queries/person.ts';
+import type { LinkKind } from '../db/queries/link.ts';
 
 let pool: pg.Pool | undefined;
 

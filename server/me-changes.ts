@@ -4,16 +4,9 @@ import { formatDay, parseDayDate } from '../core/calendar/day.ts';
 import { localDate } from '../core/calendar/release.ts';
 import { insertMessage } from '../db/queries/message.ts';
 import type { ProfileChange } from '../db/queries/person.ts';
-import {
-  deleteAbsence,
-  endPause,
-  insertAbsences,
-  insertPersonalLink,
-  listAbsences,
-  updateLinksRevoked,
-  updatePlace,
-  updateProfile,
-} from '../db/queries/person.ts';
+import { updatePlace, updateProfile } from '../db/queries/person.ts';
+import { insertPersonalLink, updateLinksRevoked } from '../db/queries/link.ts';
+import { deleteAbsence, endPause, insertAbsences, listAbsences } from '../db/queries/absence.ts';
 import { nowMs } from './config.ts';
 import { formText } from './form-text.ts';
 import { parseId } from './parse-number.ts';

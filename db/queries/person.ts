@@ -324,24 +324,6 @@ export async function updateProfile(db: Db, enrolmentId: number, change: Profile
     ]);
 }
 
-/** `personal`: handed out; `message`: in their messages; `calendar`: opens their calendar alone. */
-export type LinkKind = 'personal' | 'message' | 'calendar';
-
-/** Makes a new link the only one of its kind that works; several at once come one after the other. */
-export async function insertPersonalLink(
-  db: Db,
-  l: { workspaceId: number; personId: number; kind?: LinkKind; tokenHash: Buffer; now: Date },
-): Promise<void> {
-  const kind = l.kind ?? 'personal';
-  await db.query('select id from person where id = $1::bigint for update', [l.personId]);
-  await updateLinksRevoked(db, l.personId, l.now, [kind]);
-  await db.query(
-    `insert into personal_link (token_hash, workspace_id, person_id, kind, created_at)
-     values ($1::bytea, $2::bigint, $3::bigint, $4::text, $5::timestamptz)`,
-    [l.tokenHash, l.workspaceId, l.personId, kind, l.now],
-  );
-}
-
 /**
  * Takes people out of a run who have never logged anything, with their links; gives who that were. Who is in no other run is gone
  * for good.
@@ -359,87 +341,6 @@ export async function deleteParticipants(db: Db, enrolmentIds: readonly number[]
     [enrolmentIds],
   );
   return rows.map((r) => r.id);
-}
-
-/** Makes a link for each of these, who have none that works: a second one at the same moment would be refused by the database. */
-export async function insertPersonalLinks(
-  db: Db,
-  l: { workspaceId: number; links: readonly { personId: number; tokenHash: Buffer }[]; now: Date },
-): Promise<void> {
-  await db.query(
-    `insert into personal_link (token_hash, workspace_id, person_id, created_at)
-     select decode(x.hash, 'hex'), $1::bigint, x."personId", $3::timestamptz
-     from jsonb_to_recordset($2::jsonb) as x(hash text, "personId" bigint)`,
-    [
-      l.workspaceId,
-      JSON.stringify(l.links.map((x) => ({ personId: x.personId, hash: x.tokenHash.toString('hex') }))),
-      l.now,
-    ],
-  );
-}
-
-/** The salts of the links in these people's messages, by person; who has no such link gets `makeLink`'s. */
-export async function messageLinkSalts(
-  db: Db,
-  l: {
-    workspaceId: number;
-    personIds: readonly number[];
-    makeLink: () => { readonly salt: string; readonly tokenHash: Buffer };
-    now: Date;
-  },
-): Promise<Map<number, string>> {
-  const ask = async () => {
-    const { rows } = await db.query<{ person_id: number; salt: string }>(
-      `select person_id, salt from personal_link where person_id = any($1::bigint[]) and kind = 'message' and revoked_at is null`,
-      [l.personIds],
-    );
-    return new Map(rows.map((r) => [r.person_id, r.salt]));
-  };
-  const known = await ask();
-  const missing = l.personIds.filter((id) => !known.has(id));
-  if (missing.length === 0) return known;
-  const made = missing.map((personId) => {
-    const { salt, tokenHash } = l.makeLink();
-    return { personId, salt, hash: tokenHash.toString('hex') };
-  });
-  await db.query(
-    `insert into personal_link (token_hash, workspace_id, person_id, kind, salt, created_at)
-     select decode(x.hash, 'hex'), $1::bigint, x."personId", 'message', x.salt, $3::timestamptz
-     from jsonb_to_recordset($2::jsonb) as x(hash text, "personId" bigint, salt uuid)
-     on conflict do nothing`,
-    [l.workspaceId, JSON.stringify(made), l.now],
-  );
-  return ask();
-}
-
-/** Takes the right away from links of a person: those handed out and those in messages, unless it is said which. */
-export async function updateLinksRevoked(
-  db: Db,
-  personId: number,
-  now: Date,
-  kinds: readonly LinkKind[] = ['personal', 'message'],
-): Promise<void> {
-  await db.query(
-    'update personal_link set revoked_at = $2::timestamptz where person_id = $1::bigint and revoked_at is null and kind = any($3::text[])',
-    [personId, now, kinds],
-  );
-}
-
-/**
- * Looks across workspaces, by the hash of a link's token; revoked links are not found. The transaction is in the link's workspace
- * from there on.
- */
-export async function findPersonalLink(
-  db: Db,
-  tokenHash: Buffer,
-  kinds: readonly LinkKind[] = ['personal', 'message'],
-): Promise<{ workspaceId: number; personId: number } | undefined> {
-  const { rows } = await db.query<{ workspace_id: number; person_id: number }>({
-    name: 'enter-by-link',
-    text: 'select workspace_id, person_id from enter_by_link($1::bytea, $2::text[])',
-    values: [tokenHash, kinds],
-  });
-  return rows[0] && { workspaceId: rows[0].workspace_id, personId: rows[0].person_id };
 }
 
 /** The person behind a link, in one of their runs. */
@@ -550,67 +451,6 @@ export async function updatePlace(
   await db.query(
     'update person p set sequence = sequence + 1 from enrolment e where e.id = $1::bigint and p.id = e.person_id',
     [enrolmentId],
-  );
-}
-
-export interface StoredAbsence extends Absence {
-  readonly id: number;
-  readonly saidBy: 'coach' | 'person';
-  readonly note: string;
-}
-
-export async function listAbsences(db: Db, enrolmentId: number): Promise<StoredAbsence[]> {
-  const { rows } = await db.query<{
-    id: number;
-    kind: Absence['kind'];
-    from_on: string;
-    to_on: string | null;
-    said_by: 'coach' | 'person';
-    note: string;
-  }>('select id, kind, from_on, to_on, said_by, note from absence where enrolment_id = $1::bigint order by from_on', [
-    enrolmentId,
-  ]);
-  return rows.map((r) => ({
-    id: r.id,
-    kind: r.kind,
-    from: r.from_on as DayDate,
-    to: r.to_on as DayDate | null,
-    saidBy: r.said_by,
-    note: r.note,
-  }));
-}
-
-export async function insertAbsences(
-  db: Db,
-  a: {
-    workspaceId: number;
-    enrolmentIds: readonly number[];
-    absence: Absence;
-    saidBy: 'coach' | 'person';
-    note: string;
-    now: Date;
-  },
-): Promise<void> {
-  await db.query(
-    `insert into absence (workspace_id, enrolment_id, kind, from_on, to_on, said_by, note, made_at)
-     select $1::bigint, id, $3::text, $4::date, $5::date, $6::text, $7::text, $8::timestamptz from unnest($2::bigint[]) as id`,
-    [a.workspaceId, a.enrolmentIds, a.absence.kind, a.absence.from, a.absence.to, a.saidBy, a.note, a.now],
-  );
-}
-
-export async function deleteAbsence(db: Db, enrolmentId: number, absenceId: number): Promise<void> {
-  await db.query('delete from absence where enrolment_id = $1::bigint and id = $2::bigint', [enrolmentId, absenceId]);
-}
-
-/** Ends a pause that is open or still to come on the day before `backOn`; where nothing of it is left, it is gone. */
-export async function endPause(db: Db, enrolmentId: number, backOn: DayDate): Promise<void> {
-  await db.query(`delete from absence where enrolment_id = $1::bigint and kind = 'pause' and from_on >= $2::date`, [
-    enrolmentId,
-    backOn,
-  ]);
-  await db.query(
-    `update absence set to_on = $2::date - 1 where enrolment_id = $1::bigint and kind = 'pause' and (to_on is null or to_on >= $2::date)`,
-    [enrolmentId, backOn],
   );
 }
 

@@ -4,7 +4,8 @@ import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest'
 import type { DayDate } from '../../core/calendar/day.ts';
 import { emptyProgramme } from '../../core/progress/programme-document.ts';
 import { insertMessage, insertRepetition } from '../../db/queries/message.ts';
-import { findPersonalLink, insertParticipants, listParticipants, updateProfile } from '../../db/queries/person.ts';
+import { insertParticipants, listParticipants, updateProfile } from '../../db/queries/person.ts';
+import { findPersonalLink } from '../../db/queries/link.ts';
 import { insertProgramme } from '../../db/queries/plan.ts';
 import { getProgramme, listDays, updateDayReady, updateDayText } from '../../db/queries/programme.ts';
 import { updateDayWithdrawn, updateRunHeld } from '../../db/queries/run.ts';

@@ -6,7 +6,8 @@ import type { Cluster } from '../../bin/cluster.ts';
 import { startCluster } from '../../bin/cluster.ts';
 import { migrate } from '../../db/migrate.ts';
 import { createPool } from '../../db/pool.ts';
-import { findPersonalLink, listParticipants } from '../../db/queries/person.ts';
+import { listParticipants } from '../../db/queries/person.ts';
+import { findPersonalLink } from '../../db/queries/link.ts';
 import { getProgramme } from '../../db/queries/programme.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 

@@ -3,7 +3,8 @@ import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest'
 import type { DayDate } from '../../core/calendar/day.ts';
 import { emptyProgramme } from '../../core/progress/programme-document.ts';
 import { insertProgramme } from '../../db/queries/plan.ts';
-import { insertParticipants, insertAbsences, updateProfile, updatePlace } from '../../db/queries/person.ts';
+import { insertParticipants, updateProfile, updatePlace } from '../../db/queries/person.ts';
+import { insertAbsences } from '../../db/queries/absence.ts';
 import { getProgramme, listDays, updateDayReady, updateDayText } from '../../db/queries/programme.ts';
 import { hasPulse, upsertPulse } from '../../db/queries/pulse.ts';
 import { updateReleasedVersion, upsertSeen } from '../../db/queries/release.ts';

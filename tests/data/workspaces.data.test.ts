@@ -4,16 +4,9 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { NewerDataError, NotFoundError, StaleError } from '../../db/errors.ts';
 import { migrate } from '../../db/migrate.ts';
-import {
-  getEnrolment,
-  findPersonalLink,
-  insertAbsences,
-  insertParticipant,
-  insertPersonalLink,
-  listParticipants,
-  updateLinksRevoked,
-  updateProfile,
-} from '../../db/queries/person.ts';
+import { getEnrolment, insertParticipant, listParticipants, updateProfile } from '../../db/queries/person.ts';
+import { findPersonalLink, insertPersonalLink, updateLinksRevoked } from '../../db/queries/link.ts';
+import { insertAbsences } from '../../db/queries/absence.ts';
 import {
   deleteEmptyDay,
   getProgramme,

@@ -4,7 +4,7 @@ import { CARE_NOTES, SCREENING_QUESTIONS } from '../../../core/care.ts';
 import { kitPieces, STAND_IN_WORDS } from '../../../core/movement/kit.ts';
 import { SPARE_WORDS, SPARES } from '../../../core/movement/spare.ts';
 import { localDate } from '../../../core/calendar/release.ts';
-import { listAbsences } from '../../../db/queries/person.ts';
+import { listAbsences } from '../../../db/queries/absence.ts';
 import { nowMs, publicUrl } from '../../../server/config.ts';
 import { absenceWords, changeMe, changePlace } from '../../../server/me-changes.ts';
 import { MyDays, MyMessages } from '../../components/my-settings.tsx';

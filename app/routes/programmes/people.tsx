@@ -8,16 +8,9 @@ import { absenceWords } from '../../../server/me-changes.ts';
 import { changeDays } from '../../../server/people-days.ts';
 import { SPARE_WORDS } from '../../../core/movement/spare.ts';
 import type { Participant, PersonProfile } from '../../../db/queries/person.ts';
-import {
-  deleteParticipants,
-  insertPersonalLink,
-  insertPersonalLinks,
-  listParticipants,
-  listAbsences,
-  updateLinksRevoked,
-  updateProfile,
-  usualChannel,
-} from '../../../db/queries/person.ts';
+import { deleteParticipants, listParticipants, updateProfile, usualChannel } from '../../../db/queries/person.ts';
+import { insertPersonalLink, insertPersonalLinks, updateLinksRevoked } from '../../../db/queries/link.ts';
+import { listAbsences } from '../../../db/queries/absence.ts';
 import { coachForm, notFound, withProgramme } from '../../../server/coach-scope.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
 import { nowMs, publicUrl } from '../../../server/config.ts';

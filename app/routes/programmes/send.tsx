@@ -85,6 +85,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
             book,
           })
         : undefined;
+    const replies = state?.live ? await listLiveReplies(db, state.runDayId) : [];
     const next = nextGoing(programme, calendars, now, titleOf);
     return {
       name: dayName(place, weekdayOf(programme.startsOn)),
@@ -130,9 +131,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
             date: localDate(state.live.atMs, zone),
             time: localTime(state.live.atMs, zone),
             words: instantWords(state.live.atMs, zone),
-            replies: (await listLiveReplies(db, state.runDayId)).length,
-            going: (await listLiveReplies(db, state.runDayId)).filter((r) => r.answer === 'yes').length,
-            came: (await listLiveReplies(db, state.runDayId)).filter((r) => r.came).length,
+            going: replies.filter((r) => r.answer === 'yes').length,
+            came: replies.filter((r) => r.came).length,
           }
         : null,
       zone,
