@@ -160,7 +160,7 @@ describe('from a written session to a logged one', () => {
     await coach.getByText('100 %').waitFor();
     await coach.locator('.follow-name', { hasText: 'Noor Garrowhill' }).click();
     await coach.getByRole('link', { name: 'Wednesday, week 1' }).click();
-    await coach.getByText('Good, short.').waitFor();
+    await coach.locator('blockquote', { hasText: 'Good, short.' }).waitFor();
     await coach.getByText(/effort 7 of 10/).waitFor();
     await coach.getByText(/Fast: 0:1[5-9]/).waitFor();
     await coach.getByText(/21:00 their time/).waitFor();
