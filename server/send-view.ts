@@ -10,7 +10,7 @@ import { zoneName } from './jobs/release-run.ts';
 
 const HOUR_MS = 3_600_000;
 /** What the timeline shows: what has just gone, and two days ahead. */
-export const TIMELINE_HOURS = { before: 6, ahead: 48 } as const;
+const TIMELINE_HOURS = { before: 6, ahead: 48 } as const;
 /** Rows that stand by themselves; the smallest zones beyond share one. */
 const MOST_ROWS = 9;
 

@@ -13,7 +13,7 @@ export const isAway = (absences: readonly Absence[], date: DayDate): boolean =>
   absences.some((a) => a.from <= date && (a.to === null || date <= a.to));
 
 /** A pause of more than so many days ends with a lighter way back in (common practice). */
-export const LONG_PAUSE_DAYS = 7;
+const LONG_PAUSE_DAYS = 7;
 
 /** A lighter way back in lasts so many days. */
 export const EASE_DAYS = 7;

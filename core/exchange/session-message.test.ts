@@ -65,7 +65,7 @@ describe('a message', () => {
     [
       { kind: 'withdrawn', note: 'wrong day' },
       'Withdrawn: Quiet legs, strong back',
-      'withdrawn the session: wrong day',
+      'withdrawn the session: wrong day. Nothing is missing on your side.',
     ],
     [{ kind: 'reminder' }, 'Still time: Quiet legs, strong back', 'Tomorrow is fine too.'],
     [

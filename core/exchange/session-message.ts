@@ -58,6 +58,9 @@ const oneLine = (text: string): string =>
     .replace(/\s+/g, ' ')
     .trim();
 
+/** A sentence's end behind what someone wrote, unless it has one. */
+const ended = (text: string): string => (/[.!?…]$/u.test(text) ? text : `${text}.`);
+
 const cut = (text: string, letters: number): string =>
   text.length <= letters ? text : `${text.slice(0, letters - 1).trimEnd()}…`;
 
@@ -80,7 +83,7 @@ function lead(f: MessageFacts): { subject: string; first: string; link: string }
     case 'withdrawn':
       return {
         subject: `Withdrawn: ${title}`,
-        first: `${dayWords}: your coach has withdrawn the session${occasion.note === '' ? '.' : `: ${occasion.note}`} Nothing is missing on your side.`,
+        first: `${dayWords}: your coach has withdrawn the session${occasion.note === '' ? '.' : `: ${ended(occasion.note)}`} Nothing is missing on your side.`,
         link: 'Your page',
       };
     case 'reminder':

@@ -27,7 +27,6 @@ export interface PersonProfile extends FitPerson {
 
 /** By what someone gets messages. */
 export type Channel = 'email' | 'text' | 'none';
-export const CHANNELS: readonly Channel[] = ['email', 'text', 'none'];
 
 /** How and when messages go to someone. */
 export interface Contact {

@@ -55,7 +55,7 @@ export interface RunRow {
 export const RUN_COLUMNS = `r.id as run_id, r.title as run_title, r.starts_on, r.calendar, r.release_time, r.release_zone, r.is_by_hand, r.look_ahead_days,
   r.make_up_days, r.joins_late, r.held_at, r.ended_on, r.archived_at, r.join_code, r.join_open, r.join_limit, r.join_words, r.feed_hash is not null as has_feed, r.sequence`;
 
-export const toRules = (
+const toRules = (
   row: Pick<RunRow, 'starts_on' | 'calendar' | 'release_time' | 'release_zone' | 'look_ahead_days' | 'make_up_days'>,
 ): RunRules => ({
   startsOn: row.starts_on as DayDate,
