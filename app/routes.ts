@@ -20,6 +20,8 @@ export default [
   route('programmes/:programmeId/copy', 'routes/programmes/copy.ts'),
   route('programmes/:programmeId/send/:day/sheet.pdf', 'routes/programmes/sheet.ts'),
   route('programmes/:programmeId/send/:day/week.pdf', 'routes/programmes/sheet.ts', { id: 'coach-week-pdf' }),
+  route('programmes/:programmeId/send/:day/week', 'routes/programmes/week.tsx'),
+  route('p/:token/:day/week', 'routes/person/week.tsx'),
   route('p/:token/calendar.ics', 'routes/person/calendar.ts'),
   route('p/:token/live', 'routes/person/live.ts'),
   route('p/:token/:day/sheet.pdf', 'routes/person/sheet.ts'),

@@ -4,6 +4,8 @@ import { fitSession } from '../core/fit/fit-session.ts';
 import type { MovementNotes } from '../core/fit/movement-notes.ts';
 import { collectNotes } from '../core/fit/movement-notes.ts';
 import { resolveBlocks } from '../core/session/resolve.ts';
+import type { SessionSheet } from '../core/session/session-sheet.ts';
+import { buildSheet } from '../core/session/session-sheet.ts';
 import { localDate } from '../core/calendar/release.ts';
 import type { FitPerson } from '../core/movement/fit-movement.ts';
 import { easePerson } from '../core/movement/fit-movement.ts';
@@ -22,6 +24,7 @@ export interface FittedView extends Omit<PlannedSession, 'errors'> {
   /** What this person does in another shape, and why. */
   readonly changes: readonly FitChange[];
   readonly notes: MovementNotes;
+  readonly sheet: SessionSheet;
   /** As it was sent, for everybody. */
   readonly sent: SessionDocument;
 }
@@ -57,6 +60,12 @@ export async function fitDay(
   return fits.get(fitKey, () => {
     const { document, changes } = fitSession(sent, resolveBlocks(sent), person, library);
     const planned = planDocument(document, library);
-    return { ...planned, changes, notes: collectNotes(planned.blocks, library), sent };
+    return {
+      ...planned,
+      changes,
+      notes: collectNotes(planned.blocks, library),
+      sheet: buildSheet(planned.document, planned.blocks, planned.plan, library),
+      sent,
+    };
   });
 }

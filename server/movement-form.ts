@@ -57,6 +57,7 @@ export function readMovementForm(form: FormData, base: MovementLibrary, library:
       .split('\n')
       .map((c) => c.trim())
       .filter((c) => c !== ''),
+    film: line(form, 'film'),
   };
   const differs = Object.fromEntries(
     Object.entries(fields).filter(

@@ -31,7 +31,7 @@ export function previewFor(
     at.book.library,
   );
   const own = planDocument(document, at.book.library);
-  const sheet = buildSheet(own.document, own.blocks, own.plan);
+  const sheet = buildSheet(own.document, own.blocks, own.plan, at.book.library);
   const [day] = toRunDays([at.place]);
   const date = plannedDate(at.programme.run.rules, person ?? { timeZone: 'UTC' }, day!);
   const message = writeMessage({

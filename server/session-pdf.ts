@@ -2,21 +2,9 @@ import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
 import qrcode from 'qrcode';
 import { CARE_NOTES } from '../core/care.ts';
-import { lineText, sheetLength } from '../core/exchange/session-text.ts';
-import type { SessionSheet } from '../core/session/session-sheet.ts';
-
-/** Written at the foot of a sheet, as a picture and in letters. */
-interface SheetLink {
-  readonly url: string;
-  readonly words: string;
-}
-
-export interface PdfSession {
-  /** `Wednesday 13 May, week 3` */
-  readonly above: string;
-  readonly sheet: SessionSheet;
-  readonly changes: readonly string[];
-}
+import { filmLines, lineText, sheetLength } from '../core/exchange/session-text.ts';
+import { sheetFilms } from '../core/session/session-sheet.ts';
+import type { Paper, PaperSession } from './paper.ts';
 
 const resolveFont = createRequire(import.meta.url);
 const font = (name: string): string => resolveFont.resolve(`dejavu-fonts-ttf/ttf/${name}.ttf`);
@@ -28,14 +16,7 @@ const BODY = 10.5;
 const QR_PT = 84;
 
 /** Black on white, no picture but the code: as it goes on paper. One session begins on a page of its own; `createdMs` is its date. */
-export async function makePdf(
-  sessions: readonly PdfSession[],
-  {
-    title,
-    link,
-    createdMs,
-  }: { readonly title: string; readonly link?: SheetLink | undefined; readonly createdMs: number },
-): Promise<Buffer> {
+export async function makePdf({ sessions, title, link }: Paper, createdMs: number): Promise<Buffer> {
   const doc = new PDFDocument({
     size: 'A4',
     margin: MARGIN,
@@ -61,7 +42,7 @@ export async function makePdf(
   return done;
 }
 
-function writeSession(doc: PDFKit.PDFDocument, { above, sheet, changes }: PdfSession): void {
+function writeSession(doc: PDFKit.PDFDocument, { above, sheet, changes }: PaperSession): void {
   const width = doc.page.width - 2 * MARGIN;
   const small = (text: string) => doc.font('plain').fontSize(SMALL).text(text, { width });
   small(above);
@@ -88,7 +69,8 @@ function writeSession(doc: PDFKit.PDFDocument, { above, sheet, changes }: PdfSes
     doc.moveDown(0.8);
     small(`In your shape: ${changes.join('; ')}.`);
   }
-  if (sheet.film !== null) small(`Film: ${sheet.film}`);
+  const films = filmLines(sheetFilms(sheet));
+  if (films !== '') small(films);
   doc.moveDown(0.8);
   small(`${CARE_NOTES.pain} ${CARE_NOTES.stop}`);
 }
@@ -98,7 +80,7 @@ function keepTogether(doc: PDFKit.PDFDocument, lines: number): void {
   if (doc.y + lines * BODY * 1.6 > doc.page.height - MARGIN) doc.addPage();
 }
 
-async function writeLink(doc: PDFKit.PDFDocument, { url, words }: SheetLink): Promise<void> {
+async function writeLink(doc: PDFKit.PDFDocument, { url, words }: NonNullable<Paper['link']>): Promise<void> {
   const picture = await qrcode.toBuffer(url, { type: 'png', margin: 0, width: 400, errorCorrectionLevel: 'M' });
   if (doc.y + QR_PT + 30 > doc.page.height - MARGIN) doc.addPage();
   doc.moveDown(1);

@@ -1,5 +1,4 @@
 import { explainChange } from '../../core/fit/fit-session.ts';
-import { buildSheet } from '../../core/session/session-sheet.ts';
 import type { FittedView } from '../../server/fitted-view.ts';
 import type { OpenDay } from '../../server/person-view.ts';
 import { packRibbon } from '../charts/pack-ribbon.ts';
@@ -14,7 +13,7 @@ function showFit(fitted: FittedView) {
   let known = shown.get(fitted);
   if (!known) {
     known = {
-      sheet: buildSheet(fitted.document, fitted.blocks, fitted.plan),
+      sheet: fitted.sheet,
       ribbon: packRibbon(layoutRibbon(fitted.plan, TODAY_RIBBON)),
       changes: fitted.changes.map(explainChange),
       notes: fitted.notes,

@@ -70,7 +70,7 @@ export function DayView({
       </Link>
       <p className="small on-paper">
         On paper: <a href={`${base}/${dayKey}/sheet.pdf`}>this session</a>{' '}
-        <a href={`${base}/${dayKey}/week.pdf`}>its week</a>
+        <Link to={`${base}/${dayKey}/week`}>its week</Link>
       </p>
     </div>
   );

@@ -129,6 +129,11 @@ export function MovementForm({ movement: m, isNew, errors }: MovementFormProps) 
         Cautions, one a line
         <textarea name="cautions" rows={2} defaultValue={m.cautions.join('\n')} />
       </label>
+      <label>
+        A film of your own
+        <input name="film" type="url" defaultValue={m.film} maxLength={300} placeholder="https://" />
+      </label>
+      {error('film')}
       <button className="button-main" type="submit">
         Save
       </button>

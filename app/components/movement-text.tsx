@@ -106,6 +106,16 @@ export function MovementText({
             <dd>{m.breathing}</dd>
           </div>
         )}
+        {m.film !== '' && (
+          <div>
+            <dt>Film</dt>
+            <dd>
+              <a href={m.film} rel="noreferrer noopener">
+                {m.film}
+              </a>
+            </dd>
+          </div>
+        )}
         <div>
           <dt>{m.isHold ? 'Held' : 'Pace'}</dt>
           <dd>

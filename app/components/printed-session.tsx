@@ -1,4 +1,5 @@
 import type { Block, SessionDocument } from '../../core/document/document.ts';
+import type { MovementLibrary } from '../../core/movement/library.ts';
 import type { SessionPlan } from '../../core/session/plan.ts';
 import { buildSheet } from '../../core/session/session-sheet.ts';
 import { SessionList } from './session-list.tsx';
@@ -10,12 +11,13 @@ interface PrintedSessionProps {
   readonly plan: SessionPlan;
   /** `Wednesday 13 May` */
   readonly words: string;
+  readonly library: MovementLibrary;
 }
 
 /** The session alone, as it goes on paper: nothing of it is on the screen. */
-export function PrintedSession({ document, blocks, plan, words }: PrintedSessionProps) {
+export function PrintedSession({ document, blocks, plan, words, library }: PrintedSessionProps) {
   if (!usePrinting()) return null;
-  const { title, length, range, kit, note, blocks: lines } = buildSheet(document, blocks, plan);
+  const { title, length, range, kit, note, blocks: lines } = buildSheet(document, blocks, plan, library);
   return (
     <article className="printed">
       <p>{words}</p>

@@ -1,5 +1,5 @@
 import type { MovementNotes } from '../../core/fit/movement-notes.ts';
-import type { SheetBlock, SheetLine } from '../../core/session/session-sheet.ts';
+import type { Film, SheetBlock, SheetLine } from '../../core/session/session-sheet.ts';
 
 /** Figures longer than this stand on a line of their own. */
 const SHORT_FIGURE = 7;
@@ -21,6 +21,7 @@ export function SessionList({
           <h2>
             {block.name} <span className="soft">{block.rule}</span>
           </h2>
+          {block.film !== undefined && <FilmLink of={block.name} url={block.film} />}
           {toMatch[index] !== undefined && (
             <p className="to-match">
               Match or beat: <b>{toMatch[index]}</b>
@@ -45,8 +46,17 @@ export function SessionList({
   );
 }
 
+/** A film of the coach’s own, as a plain link. */
+export function FilmLink({ of, url }: Film) {
+  return (
+    <a className="film-link" href={url} rel="noreferrer noopener">
+      film<span className="sr"> of {of}</span>
+    </a>
+  );
+}
+
 function Line({ line, notes }: { line: SheetLine; notes: MovementNotes }) {
-  const { figure, name, choices = [], details } = line;
+  const { figure, name, choices = [], details, films = [] } = line;
   if (name === undefined) {
     return (
       <li className="is-rest">
@@ -61,6 +71,9 @@ function Line({ line, notes }: { line: SheetLine; notes: MovementNotes }) {
       <div>
         {name} <HowTo names={choices} notes={notes} />
         {details !== undefined && <small>{details}</small>}
+        {films.map(({ of, url }) => (
+          <FilmLink key={of} of={of} url={url} />
+        ))}
       </div>
     </li>
   );

@@ -59,6 +59,8 @@ export interface Block {
   readonly scored?: true;
   /** The members of a team in a relay; the turns of partners are part of the time rule. */
   readonly relay?: { readonly teamSize?: number };
+  /** The address of a film of the coach's own of this block, as the session's. */
+  readonly film?: string;
   readonly source?:
     { readonly kind: 'same-as'; readonly label: string } | { readonly kind: 'routine'; readonly name: string };
   readonly items: readonly Item[];

@@ -20,7 +20,7 @@ Main: work 0:40 rest 0:20, 3 rounds, then rest 1:00
 squat
 push-up`;
 const { document } = parseSession(TEXT, baseLibrary);
-const sheet = buildSheet(document, resolveBlocks(document), computePlan(document, baseLibrary));
+const sheet = buildSheet(document, resolveBlocks(document), computePlan(document, baseLibrary), baseLibrary);
 
 test('a session as plain text: exact numbers, ready for any chat', () => {
   expect(sheetText(sheet)).toMatchInlineSnapshot(`
@@ -35,7 +35,9 @@ test('a session as plain text: exact numbers, ready for any chat', () => {
     Main: 0:40 work, 0:20 rest, 3 rounds · 6 min
     - 0:40 squat
     - 0:40 push-up
-    then rest 1:00"
+    then rest 1:00
+
+    Film of Quiet legs, strong back: https://films.example.org/quiet-legs"
   `);
 });
 

@@ -1,4 +1,5 @@
-import type { SessionSheet } from '../session/session-sheet.ts';
+import type { Film, SessionSheet } from '../session/session-sheet.ts';
+import { sheetFilms } from '../session/session-sheet.ts';
 import { plural } from '../words/words.ts';
 import { lineText, sheetLength, sheetText } from './session-text.ts';
 
@@ -129,14 +130,14 @@ export function writeMessage(f: MessageFacts): WrittenMessage {
     hasSession && f.changes.length > 0
       ? `${plural(f.changes.length, 'line is', 'lines are')} in your shape: ${f.changes.join('; ')}.`
       : '';
-  const film = sheet?.film ? `Film: ${sheet.film}` : '';
+  const films = sheet ? sheetFilms(sheet) : [];
   const stop = f.occasion.kind === 'confirm' ? '' : `No more messages: ${f.stopLink}`;
   const greeting = `${f.name.split(' ')[0] ?? f.name},`;
   const text = [
     `${greeting} ${first}`,
     `${link}: ${url}`,
     ...(sheet ? [sheetText(sheet)] : []),
-    ...[fit, film, f.occasion.kind === 'live' ? '' : live].filter((part) => part !== ''),
+    ...[fit, f.occasion.kind === 'live' ? '' : live].filter((part) => part !== ''),
     [`${f.coachName}, ${f.programmeTitle}`, ...(stop === '' ? [] : [stop])].join('\n'),
   ].join('\n\n');
   return {
@@ -144,7 +145,7 @@ export function writeMessage(f: MessageFacts): WrittenMessage {
     text: `${text}\n`,
     html: html(
       { ...f, sheet },
-      { greeting, first, link, url, fit, film, live: f.occasion.kind === 'live' ? '' : live, stop },
+      { greeting, first, link, url, fit, films, live: f.occasion.kind === 'live' ? '' : live, stop },
     ),
     short: shortText(f, url),
   };
@@ -163,7 +164,7 @@ interface Parts {
   readonly link: string;
   readonly url: string;
   readonly fit: string;
-  readonly film: string;
+  readonly films: readonly Film[];
   readonly live: string;
   readonly stop: string;
 }
@@ -185,9 +186,9 @@ function html(f: MessageFacts, p: Parts): string {
     ? `<h1>${e(f.sheet.title)}</h1><p>${e(sheetLength(f.sheet))}<br>Have ready: ${e(f.sheet.kit)}</p>${f.sheet.note === '' ? '' : `<p>${e(f.sheet.note)}</p>`}`
     : '';
   const more = [p.fit, p.live].filter((part) => part !== '').map((part) => `<p>${e(part)}</p>`);
-  const film = p.film === '' ? '' : `<p>Film: <a href="${e(f.sheet?.film ?? '')}">${e(f.sheet?.film ?? '')}</a></p>`;
+  const films = p.films.map(({ of, url }) => `<p>Film of ${e(of)}: <a href="${e(url)}">${e(url)}</a></p>`).join('');
   const stop = p.stop === '' ? '' : `<br><a href="${e(f.stopLink)}">No more messages</a>`;
-  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><meta name="color-scheme" content="light dark"><meta name="supported-color-schemes" content="light dark"><title>${e(f.sheet?.title ?? f.programmeTitle)}</title><style>${STYLE}</style></head><body><main><p>${e(p.greeting)} ${e(p.first)}</p>${session}<p><a class="go" href="${e(p.url)}">${e(p.link)}</a></p>${blocks.join('')}${more.join('')}${film}<p><small>${e(f.coachName)}, ${e(f.programmeTitle)}${stop}</small></p></main></body></html>`;
+  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><meta name="color-scheme" content="light dark"><meta name="supported-color-schemes" content="light dark"><title>${e(f.sheet?.title ?? f.programmeTitle)}</title><style>${STYLE}</style></head><body><main><p>${e(p.greeting)} ${e(p.first)}</p>${session}<p><a class="go" href="${e(p.url)}">${e(p.link)}</a></p>${blocks.join('')}${more.join('')}${films}<p><small>${e(f.coachName)}, ${e(f.programmeTitle)}${stop}</small></p></main></body></html>`;
 }
 
 /** What a coach is told. */

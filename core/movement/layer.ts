@@ -1,3 +1,4 @@
+import { FILM_RULE, isFilmAddress } from '../document/film.ts';
 import { countLetters } from '../letters.ts';
 import type { Ladder } from './ladder.ts';
 import { PLACES } from './kit.ts';
@@ -118,6 +119,7 @@ const FIELD_SHAPES: Record<keyof Omit<Movement, 'id'>, (value: unknown) => boole
   watchFor: isText,
   breathing: isText,
   cautions: isTexts,
+  film: isText,
 };
 
 function isOverride(override: MovementOverride): boolean {
@@ -177,6 +179,7 @@ const BLANK: Omit<Movement, 'id' | 'name'> = {
   watchFor: '',
   breathing: '',
   cautions: [],
+  film: '',
 };
 
 /** A movement with an override's fields; without a base, a movement of its own. */
@@ -244,6 +247,7 @@ function checkNames(movement: Movement, besides: readonly Movement[], push: Push
 }
 
 function checkWords(movement: Movement, push: Push): void {
+  if (movement.film !== '' && !isFilmAddress(movement.film)) push('film', FILM_RULE);
   const { line, kit, kitName, cautions } = MOVEMENT_LIMITS;
   for (const field of LINES)
     if (countLetters(movement[field]) > line) push(field, `At most ${line} letters; keep it to what matters.`);

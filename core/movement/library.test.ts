@@ -373,6 +373,7 @@ describe('a movement that is to be saved', () => {
     ['201 letters of set-up', { setUp: '😀'.repeat(201) }, 'setUp'],
     ['21 cautions', { cautions: Array(21).fill('slowly') }, 'cautions'],
     ['a caution of 201 letters', { cautions: ['x'.repeat(201)] }, 'cautions'],
+    ['a film that is no address', { film: 'javascript:alert(1)' }, 'film'],
     ['kit with a long name', { kit: ['x'.repeat(61)] }, 'kit'],
     ['parts that are none', { parts: ['nothing'] }, 'parts'],
     ['itself as a part', { parts: ['push-up'] }, 'parts'],

@@ -65,6 +65,8 @@ export interface Movement {
   readonly watchFor: string;
   readonly breathing: string;
   readonly cautions: readonly string[];
+  /** The address of a film of the coach's own; empty for what ships. */
+  readonly film: string;
 }
 
 /** `Step-back lunge` is `step-back-lunge`: letters and digits joined by single dashes. */

@@ -65,6 +65,7 @@ export function toMovement(
     watchFor,
     breathing: breathing[PATTERNS[pattern]!]!,
     cautions: cautionsOf(demand, impact, cautions),
+    film: '',
   };
 }
 

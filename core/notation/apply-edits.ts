@@ -124,7 +124,8 @@ function insertionLine(page: Page, block: number, at: number): number {
   const header = blockLine(page, block);
   const count = page.source.blocks[block]!.items.length;
   if (at < 0 || at > count) throw new RangeError(`block ${block} has ${count} items, so none goes to ${at}`);
-  return at === 0 ? header + 1 : itemLine(page, block, at - 1) + 1;
+  if (at === 0) return page.source.blocks[block]!.film ?? header + 1;
+  return itemLine(page, block, at - 1) + 1;
 }
 
 /** The lines of a block, its comments above and what follows it up to the next block included. */
@@ -155,6 +156,7 @@ function moveLines(lines: string[], from: number, to: number, target: number): v
 
 export const printBlock = (block: Block, names: MovementNames): string[] => [
   printHeader(block),
+  ...(block.film === undefined ? [] : [`Film: ${block.film}`]),
   ...block.items.map((item) => printItem(item, names)),
 ];
 

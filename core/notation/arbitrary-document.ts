@@ -329,6 +329,8 @@ const around = fc.record({
   thenRestSec: maybe(sec(300)),
 });
 
+const films = fc.constantFrom('https://films.example.org/a', 'http://example.org/w?v=1&t=2#at');
+
 export const arbitraryBlock: fc.Arbitrary<Block> = fc
   .record({
     role: fc.constantFrom(...ROLES),
@@ -337,6 +339,7 @@ export const arbitraryBlock: fc.Arbitrary<Block> = fc
     timed,
     around,
     isScored: fc.boolean(),
+    film: maybe(films),
     comments,
   })
   .chain((x) => {
@@ -351,6 +354,7 @@ export const arbitraryBlock: fc.Arbitrary<Block> = fc
           ...beside,
           ...(form.takes.between === true && { between }),
           scored: x.isScored ? true : undefined,
+          film: x.film,
           comments: x.comments,
           items: list_,
         }) as Block,
@@ -368,7 +372,7 @@ export const arbitraryDocument: fc.Arbitrary<SessionDocument> = fc
     effort: maybe(fc.integer({ min: 0, max: 10 })),
     retest: maybe(phrase(2)),
     note: maybe(phrase(9)),
-    film: maybe(fc.constantFrom('https://films.example.org/a', 'http://example.org/w?v=1&t=2#at')),
+    film: maybe(films),
     blocks: fc.array(arbitraryBlock, { maxLength: 4 }),
     end: maybe(fc.array(commentWords, { minLength: 1, maxLength: 2 })),
     refers: fc.boolean(),

@@ -86,14 +86,12 @@ export function completeLine(line: string, offset: number, scope: CompletionScop
       detail: 'a new block',
       kind: 'role',
     })),
-    ...(scope.inBlock
-      ? []
-      : SESSION_FIELDS.map((f): Completion => ({
-          label: `${f}:`,
-          insert: FIELD_STARTS[f][0],
-          detail: FIELD_STARTS[f][1],
-          kind: 'field',
-        }))),
+    ...SESSION_FIELDS.filter((f) => !scope.inBlock || f === 'Film').map((f): Completion => ({
+      label: `${f}:`,
+      insert: FIELD_STARTS[f][0],
+      detail: FIELD_STARTS[f][1],
+      kind: 'field',
+    })),
   ];
   if (!scope.inBlock) return { from: lineStart, options: starts };
   const from = movementStart(

@@ -44,7 +44,7 @@ export const GUIDE: readonly GuideSection[] = [
   {
     topic: 'field',
     title: 'Above the first block',
-    says: 'What the session is called, how long it should take, what to have ready. All of it can be left out.',
+    says: 'What the session is called, how long it should take, what to have ready. All of it can be left out. A film may also stand in a block, under its first line.',
     examples: SESSION_FIELDS.map((f) => ({ write: FIELD_VALUES[f] ?? FIELD_STARTS[f][0], means: FIELD_STARTS[f][1] })),
   },
   {

@@ -2,6 +2,7 @@ import { countLetters, cutLetters } from '../letters.ts';
 import type { Block, Comments, Item, Role, SessionDocument, SessionField } from '../document/document.ts';
 import { countSteps, MAX_STEPS } from '../forms/count-steps.ts';
 import { ROLES, SESSION_FIELDS } from '../document/document.ts';
+import { FILM_RULE, isFilmAddress } from '../document/film.ts';
 import { MAX_DURATION_SEC, MAX_GROUP } from '../limits.ts';
 import { Cursor, UnreadableError } from './cursor.ts';
 import type { NotationIssue } from './issue.ts';
@@ -30,7 +31,12 @@ export const MAX_ISSUES = 500;
 /** Where each block and item of the document stands in the text; lines count from 1. */
 export interface SessionSource {
   readonly fields: Readonly<Partial<Record<SessionField, number>>>;
-  readonly blocks: readonly { readonly line: number; readonly items: readonly ItemSource[] }[];
+  readonly blocks: readonly {
+    readonly line: number;
+    readonly items: readonly ItemSource[];
+    /** The line of the block’s own film. */
+    readonly film?: number;
+  }[];
 }
 
 export interface ParsedSession {
@@ -45,6 +51,7 @@ interface OpenBlock {
   block: Mutable<Omit<Block, 'items'>> & { items: Item[] };
   line: number;
   items: ItemSource[];
+  film?: number;
   /** Clock and count are written beside where the block comes from. */
   repeats: boolean;
   /** Where the header's clauses stand. */
@@ -153,8 +160,17 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
       });
     } else if (field) {
       guard(() => {
+        const open = blocks.at(-1);
         if (!field.known) unknownLine(cursor, field.word, blocks);
-        else if (blocks.length > 0) {
+        else if (open && field.known === 'Film') {
+          if (open.block.film !== undefined)
+            cursor.fail('repeated', 'This block has a film already; keep one.', [], tokens[0]);
+          cursor.at = 2;
+          open.block.film = readFilm(cursor);
+          open.film = line;
+          // A block keeps no place for a remark on its film: it goes on to what follows.
+          if (comment) before.push(comment);
+        } else if (open) {
           cursor.fail('out-of-place', `“${field.known}:” belongs above the first block.`, [], tokens[0]);
         } else {
           if (fields[field.known] !== undefined)
@@ -206,7 +222,10 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
   return {
     document,
     issues,
-    source: { fields, blocks: taken.map(({ line, items: lines }) => ({ line, items: lines })) },
+    source: {
+      fields,
+      blocks: taken.map(({ line, film, items: lines }) => ({ line, items: lines, ...(film && { film }) })),
+    },
   };
 }
 
@@ -329,19 +348,20 @@ function unknownLine(cursor: Cursor, word: string, blocks: OpenBlock[]): never {
 const isWholeLine = (field: SessionField | undefined): boolean =>
   field === 'Note' || field === 'Title' || field === 'Film';
 
-const isFilmAddress = (text: string): boolean =>
-  text.length <= 300 && /^https?:\/\/[^\s<>"]+$/.test(text) && URL.canParse(text);
+function fieldStart(cursor: Cursor, field: SessionField): Token {
+  const first = cursor.peek();
+  if (first) return first;
+  const message = `Nothing stands after “${field}:”; write it, or remove the line.`;
+  return cursor.fail('missing', message, [], cursor.tokens[0], cursor.tokens[1]);
+}
+
+function readFilm(cursor: Cursor): string {
+  const { text } = fieldStart(cursor, 'Film');
+  return isFilmAddress(text) ? text : cursor.fail('bad-value', FILM_RULE);
+}
 
 function readField(cursor: Cursor, field: SessionField, document: Mutable<SessionDocument>): void {
-  const first = cursor.peek();
-  if (!first)
-    return cursor.fail(
-      'missing',
-      `Nothing stands after “${field}:”; write it, or remove the line.`,
-      [],
-      cursor.tokens[0],
-      cursor.tokens[1],
-    );
+  const first = fieldStart(cursor, field);
   switch (field) {
     case 'Title':
     case 'Note': {
@@ -352,12 +372,7 @@ function readField(cursor: Cursor, field: SessionField, document: Mutable<Sessio
       return;
     }
     case 'Film':
-      if (!isFilmAddress(first.text))
-        return cursor.fail(
-          'bad-value',
-          'A film is an address that begins with https:// or http://, of at most 300 letters.',
-        );
-      document.film = first.text;
+      document.film = readFilm(cursor);
       return;
     case 'Target':
       document.targetSec = cursor.duration('The target length');

@@ -36,6 +36,7 @@ export function printSession(document: SessionDocument, names: MovementNames): s
   for (const block of document.blocks) {
     if (lines.length > 0) lines.push('');
     pushLine(lines, printHeader(block), block.comments);
+    if (block.film !== undefined) lines.push(`Film: ${block.film}`);
     for (const item of block.items) pushLine(lines, printItem(item, names), item.comments);
   }
   for (const comment of document.comments?.end?.before ?? []) lines.push(`# ${comment}`);

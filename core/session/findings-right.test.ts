@@ -16,7 +16,7 @@ describe('kit', () => {
   test('what was announced is passed on as it was where a movement may need it, and else only what is needed', () => {
     const kit = (text: string) => {
       const { document, blocks, plan } = analyseText(text, baseLibrary);
-      return buildSheet(document, blocks, plan).kit;
+      return buildSheet(document, blocks, plan, baseLibrary).kit;
     };
     expect(kit('Kit: heavy rucksack\nMain: flow\n5 chair dip\n5 crane dance')).toBe('heavy rucksack, chair');
     expect(kit('Kit: heavy rucksack\nMain: flow\n5 chair dip')).toBe('chair');

@@ -26,7 +26,7 @@ export function resolveBlocks(document: SessionDocument, routines: Routines = ne
     const { source: _source, ...own } = block;
     if (!target || target.source) return own;
     const { role: _role, label: _label, thenRestSec: _then, comments: _comments, source: _other, ...rules } = target;
-    return { ...own, ...rules };
+    return { ...own, ...rules, ...(own.film !== undefined && { film: own.film }) };
   });
 }
 
@@ -45,6 +45,7 @@ export function freezeRoutines(document: SessionDocument, routines: Routines): S
       return {
         ...own,
         ...rules,
+        ...(own.film !== undefined && { film: own.film }),
         ...((own.thenRestSec ?? thenRestSec) && { thenRestSec: own.thenRestSec ?? thenRestSec }),
       };
     }),

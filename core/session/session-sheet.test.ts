@@ -5,7 +5,7 @@ import { buildSheet } from './session-sheet.ts';
 
 const sheet = (text: string) => {
   const { document, blocks, plan } = analyseText(text, baseLibrary);
-  return buildSheet(document, blocks, plan);
+  return buildSheet(document, blocks, plan, baseLibrary);
 };
 
 test('a session is put into the words that its reader sees', () => {

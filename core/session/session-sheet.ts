@@ -2,6 +2,7 @@ import { sessionTitle } from './session-title.ts';
 import { listedNumbers } from '../forms/count.ts';
 import { formOf } from '../forms/forms.ts';
 import { servesAs } from '../movement/kit.ts';
+import type { MovementLibrary } from '../movement/library.ts';
 import { formatClock } from '../words/format-clock.ts';
 import { isWork, itemDetails, itemName, speakDose } from '../words/describe-item.ts';
 import type { Block, Item, SessionDocument, WorkItem } from '../document/document.ts';
@@ -18,6 +19,15 @@ export interface SheetLine {
   /** The movements that it may be, for looking up how they are done. */
   readonly choices?: readonly string[];
   readonly details?: string;
+  /** Films of the coach's own of what it may be. */
+  readonly films?: readonly Film[];
+}
+
+/** A film of the coach's own: a plain link, never fetched. */
+export interface Film {
+  /** The movement or the block that it shows. */
+  readonly of: string;
+  readonly url: string;
 }
 
 export interface SheetBlock {
@@ -27,6 +37,7 @@ export interface SheetBlock {
   /** Its further rules, a line each: rests, caps, sets, turns. */
   readonly rules: readonly string[];
   readonly lines: readonly SheetLine[];
+  readonly film?: string;
   /** After it, in words. */
   readonly thenRest?: string;
 }
@@ -50,7 +61,7 @@ const workTime = (workSec: readonly number[]): string => (workSec.length === 1 ?
 
 const hasOwnNumber = (item: WorkItem): boolean => item.dose !== undefined && item.dose.kind !== 'given';
 
-function toLine(item: Item, block: Block): SheetLine {
+function toLine(item: Item, block: Block, library: MovementLibrary): SheetLine {
   if (!isWork(item)) return { figure: item.sec ? formatClock(item.sec) : '' };
   const form = formOf(block.time);
   // A list by round stands once, in the header; only a single number is each line's own.
@@ -60,11 +71,16 @@ function toLine(item: Item, block: Block): SheetLine {
     ...itemDetails(item, block.count),
     ...(item.choices.length > 1 && !item.inTurn ? ['your choice'] : []),
   ].join(' · ');
+  const films = item.choices.flatMap(({ name }): Film[] => {
+    const url = library.findByName(name)?.film;
+    return url === undefined || url === '' ? [] : [{ of: name, url }];
+  });
   return {
     figure: figure || workTime(form.pulse(block.time)?.workSec ?? []),
     name: item.inTurn ? `a new one each ${form.turnWord}` : itemName(item),
     choices: item.choices.map((c) => c.name),
     ...(details !== '' && { details }),
+    ...(films.length > 0 && { films }),
   };
 }
 
@@ -76,8 +92,13 @@ function kitWords(announced: readonly string[] | undefined, { kit: needed, movem
   return all.length === 0 ? 'nothing but yourself' : all.join(', ');
 }
 
-/** Puts a session into words. `blocks` are the document's with routines written out, `plan` is theirs. */
-export function buildSheet(document: SessionDocument, blocks: readonly Block[], plan: SessionPlan): SessionSheet {
+/** Puts a session into words. `blocks` are the document's with routines written out, `plan` is theirs; `library` has the films. */
+export function buildSheet(
+  document: SessionDocument,
+  blocks: readonly Block[],
+  plan: SessionPlan,
+  library: MovementLibrary,
+): SessionSheet {
   const [low, high] = [wholeMinutes(plan.clockSec.low), wholeMinutes(plan.clockSec.high)];
   return {
     title: sessionTitle(document) || 'Today’s session',
@@ -93,9 +114,22 @@ export function buildSheet(document: SessionDocument, blocks: readonly Block[], 
         name: blockName(block),
         rule: `${describeBlock(block, own)} · ${formatMinutes(own.clockSec)}`,
         rules: ruleLines(block),
-        lines: block.items.map((item) => toLine(item, block)),
+        lines: block.items.map((item) => toLine(item, block, library)),
+        ...(block.film !== undefined && { film: block.film }),
         ...(block.thenRestSec !== undefined && { thenRest: `then rest ${formatClock(block.thenRestSec)}` }),
       };
     }),
   };
+}
+
+/** All films of a session, each once: its own, its blocks', its movements'. */
+export function sheetFilms({ title, film, blocks }: SessionSheet): Film[] {
+  const all: Film[] = [
+    ...(film === null ? [] : [{ of: title, url: film }]),
+    ...blocks.flatMap((b) => [
+      ...(b.film === undefined ? [] : [{ of: b.name, url: b.film }]),
+      ...b.lines.flatMap((line) => line.films ?? []),
+    ]),
+  ];
+  return all.filter((f, i) => all.findIndex((other) => other.of === f.of && other.url === f.url) === i);
 }

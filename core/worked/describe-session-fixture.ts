@@ -36,7 +36,7 @@ export function describeSession(text: string, library: MovementLibrary): string 
     ...describeTimeline(analysis),
     ...describeFindings(text, analysis, library),
     ...analysis.blocks.flatMap((block, b) => describeBlock(block, b, analysis, library)),
-    `sheet ${json(buildSheet(analysis.document, analysis.blocks, analysis.plan))}`,
+    `sheet ${json(buildSheet(analysis.document, analysis.blocks, analysis.plan, library))}`,
     `room ${json(computeRoomKit(analysis.document.groupSize, analysis.blocks, library))}`,
     `areas ${json(computeAreaWork(analysis.plan, library))}`,
     ...[buildWarmUp(analysis.plan, library), buildCoolDown(analysis.plan, library)].map(

@@ -10,7 +10,6 @@ import type {
 } from '../../core/exchange/session-message.ts';
 import { writeCoachMessage, writeMessage } from '../../core/exchange/session-message.ts';
 import { explainChange } from '../../core/fit/fit-session.ts';
-import { buildSheet } from '../../core/session/session-sheet.ts';
 import type { SessionSheet } from '../../core/session/session-sheet.ts';
 import type { Db } from '../../db/pool.ts';
 import { getCoachName, insertCoachDoor, listCoachNames } from '../../db/queries/coach.ts';
@@ -59,7 +58,7 @@ interface RunFacts {
 const sheets = new WeakMap<FittedView, { readonly sheet: SessionSheet; readonly changes: readonly string[] }>();
 const sheetOf = (fitted: FittedView) => {
   const known = sheets.get(fitted) ?? {
-    sheet: buildSheet(fitted.document, fitted.blocks, fitted.plan),
+    sheet: fitted.sheet,
     changes: fitted.changes.map(explainChange),
   };
   sheets.set(fitted, known);

@@ -172,6 +172,7 @@ const VIEWS: readonly View[] = [
       await page.locator('.routines').waitFor();
     },
   },
+  { name: 'a week on paper', shows: ['routes/programmes/week.tsx'], path: 'send/w5d1/week' },
   { name: 'write, a day without a session', shows: ['routes/programmes/write.tsx'], path: 'write/w6d2' },
   {
     name: 'write, paste a plan',
@@ -314,6 +315,7 @@ const VIEWS: readonly View[] = [
   { name: 'movements, nothing like that', shows: ['routes/programmes/movements.tsx'], path: 'movements?q=zzzz' },
   { name: 'today', shows: ['routes/person/today.tsx', 'routes/person.tsx'], as: 'person', path: '' },
   { name: 'a day', shows: ['routes/person/day.tsx'], as: 'person', path: '/w2d5' },
+  { name: 'their week on paper', shows: ['routes/person/week.tsx'], as: 'person', path: '/w2d5/week' },
   { name: 'log', shows: ['routes/person/log.tsx'], as: 'person', path: '/w2d5/log' },
   {
     name: 'log, part of it',

@@ -34,10 +34,14 @@ const showCards = async () => {
   await page.getByRole('button', { name: 'Cards' }).click();
   await page.locator('.block-card').first().waitFor();
 };
-const showText = async () => {
-  await page.getByRole('button', { name: 'Text', exact: true }).click();
-  await page.locator('.cm-content').waitFor();
-};
+/** Right after a drag the first click is still taken as its end: it is pressed until the text is there. */
+const showText = () =>
+  expect
+    .poll(async () => {
+      await page.getByRole('button', { name: 'Text', exact: true }).click();
+      return page.locator('.cm-content').isVisible();
+    }, SOON)
+    .toBe(true);
 
 const SESSION = '# my own words\nMain: 3 rounds\n10 squat  # deep\n8 push-up\n12 march';
 

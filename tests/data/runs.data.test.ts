@@ -168,6 +168,15 @@ test('a day on paper can be read again: title, numbers, letters of any alphabet 
   expect(week).toHaveLength(2);
   expect(week[1]).toContain('Wednesday 13 May, week 1');
   expect(week[1]).toContain('2 of 2');
+  const page = await import('../../app/routes/programmes/week.tsx');
+  const paper = await callRoute(page.loader as never, `/programmes/${programmeId}/send/w1d1/week`, {
+    cookie,
+    params: { programmeId: String(programmeId), day: 'w1d1' },
+  });
+  expect((paper.data as { sessions: { above: string }[] }).sessions.map((s) => s.above)).toEqual([
+    'Monday 11 May, week 1',
+    'Wednesday 13 May, week 1',
+  ]);
 });
 
 describe('who joins by the page', () => {

@@ -402,7 +402,7 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
             )}
             <p className="send-paper">
               <a href={`${base}/send/${key}/sheet.pdf`}>On paper (PDF)</a> ·{' '}
-              <a href={`${base}/send/${key}/week.pdf`}>The whole week (PDF)</a> · <CopyText text={preview.plain} />
+              <Link to={`${base}/send/${key}/week`}>The whole week</Link> · <CopyText text={preview.plain} />
             </p>
             <LiveSettings
               dayKey={key}

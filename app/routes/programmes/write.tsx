@@ -317,7 +317,7 @@ function Writer({
   const kept = typeof dialog === 'object' ? document.blocks[dialog.keep] : undefined;
   return (
     <div className="write">
-      <PrintedSession document={document} blocks={blocks} plan={plan} words={words} />
+      <PrintedSession document={document} blocks={blocks} plan={plan} words={words} library={library} />
       <section className="write-text">
         <div className="write-title">
           <h1>{name}</h1>

@@ -260,6 +260,8 @@ function toReading({ movement, shapes, from, heads, written }: Assembled, book: 
       doing: cutLetters(shapes.length > 1 ? from.doing : [from.doing, ...how].join('; '), MAX_LINE),
       breathing: book.breathing[movement.pattern] ?? from.breathing,
       cautions: [...new Set([...own, ...cautionsOf(movement.demand, movement.impact, book.cautions)])],
+      // A film shows the movement itself, not what is read of its name.
+      film: '',
     },
     shapes,
     from: heads,

@@ -1,0 +1,12 @@
+import { PaperWeek } from '../../components/paper-week.tsx';
+import { ownPaper } from '../../../server/paper.ts';
+import type { Route } from './+types/week';
+
+export const loader = ({ params }: Route.LoaderArgs) => ownPaper(params, 'week');
+
+export const meta = ({ data }: Route.MetaArgs) => [{ title: `${data?.title ?? 'A week'} · Ysodos` }];
+
+/** What is open of a week, on paper, as they do it. */
+export default function OwnWeek({ loaderData, params }: Route.ComponentProps) {
+  return <PaperWeek paper={loaderData} back={`/p/${params.token}/${params.day}`} />;
+}
