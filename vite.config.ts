@@ -8,6 +8,8 @@ const router = (file: string) =>
 export default defineConfig(({ command }) => ({
   plugins: [reactRouter()],
   worker: { format: 'es' },
+  // Pages that a phone keeps are fetched anew when the application has changed.
+  define: { __BUILD_ID__: JSON.stringify(process.env.YSODOS_BUILD ?? Date.now().toString(36)) },
   build: { target: 'es2022', assetsInlineLimit: 0 },
   // react-router's package names its development files for everybody; a build takes the production ones, in the server's bundle
   // too, so that no setting can be forgotten.

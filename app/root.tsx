@@ -28,6 +28,8 @@ export function loader({ request }: Route.LoaderArgs) {
   return { theme: theme === 'light' || theme === 'dark' ? theme : null };
 }
 
+export { afterSending as shouldRevalidate } from './components/kept-pages.ts';
+
 export const meta: Route.MetaFunction = () => [{ title: 'Ysodos' }];
 export const links: Route.LinksFunction = () => [{ rel: 'icon', href: '/icon.svg', type: 'image/svg+xml' }];
 
@@ -61,7 +63,14 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const told = isRouteErrorResponse(error)
     ? (error.data as { kind?: unknown; field?: string; message?: string } | null)
     : null;
-  const kind = isStatusKind(told?.kind) ? told.kind : isRouteErrorResponse(error) ? statusKind(error.status) : 'broken';
+  const isOffline = error instanceof TypeError && typeof navigator !== 'undefined' && !navigator.onLine;
+  const kind = isOffline
+    ? 'offline'
+    : isStatusKind(told?.kind)
+      ? told.kind
+      : isRouteErrorResponse(error)
+        ? statusKind(error.status)
+        : 'broken';
   const { title, text } = STATUS_WORDS[kind];
   return (
     <main className="lone">

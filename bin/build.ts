@@ -12,6 +12,7 @@ const SOURCES = [
   'server',
   'package-lock.json',
   'vite.config.ts',
+  'vite.worker.config.ts',
   'react-router.config.ts',
   'bin/antd-style.tsx',
   'public',
@@ -63,6 +64,8 @@ export function ensureBuild(): void {
   if (existsSync('build/server/index.js') && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
   say('building the application (about half a minute)');
   buildAntdStyle();
+  process.env.YSODOS_BUILD = wanted.slice(0, 12);
   run(['node_modules/@react-router/dev/bin.js', 'build']);
+  run(['node_modules/vite/bin/vite.js', 'build', '--config', 'vite.worker.config.ts', '--logLevel', 'warn']);
   writeFileSync(STAMP, wanted);
 }

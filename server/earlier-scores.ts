@@ -3,11 +3,20 @@ import { earlierRecords, toMatch } from '../core/record/to-match.ts';
 import type { FittedView } from './fitted-view.ts';
 import type { PersonView } from './person-view.ts';
 
-/** What a day of someone is to be held against. */
-export function dayToMatch({ strand, days }: PersonView, dayId: number, { sent, plan }: FittedView): ToMatch {
-  const own = strand.beads.map(({ dayId: id, date }) => {
-    const day = days.get(id);
-    return { dayId: id, date, retest: day?.retest ?? null, record: day?.record };
+/** The days of someone with what they scored, in order. */
+export const numberedDays = ({ strand, days }: PersonView) =>
+  strand.beads.map(({ dayId, date }) => {
+    const day = days.get(dayId);
+    return { dayId, date, retest: day?.retest ?? null, record: day?.record };
   });
-  return toMatch(sent, plan, earlierRecords(own, dayId, sent.retest));
-}
+
+/** What a day of someone is to be held against. */
+export const dayToMatch = (
+  view: PersonView,
+  dayId: number,
+  { sent, blocks, plan, changes }: Pick<FittedView, 'sent' | 'blocks' | 'plan' | 'changes'>,
+): ToMatch =>
+  toMatch(
+    { document: sent, blocks, plan, reshaped: changes.map((c) => c.block) },
+    earlierRecords(numberedDays(view), dayId),
+  );

@@ -8,6 +8,11 @@ import type { SessionSheet } from '../core/session/session-sheet.ts';
 import { buildSheet } from '../core/session/session-sheet.ts';
 import { localDate } from '../core/calendar/release.ts';
 import type { FitPerson } from '../core/movement/fit-movement.ts';
+import type { MovementLibrary } from '../core/movement/library.ts';
+import type { ShapeLadders } from '../core/follow/shapes.ts';
+import { shapeLadders } from '../core/follow/shape-ladders.ts';
+import type { Sensible } from '../core/record/doubts.ts';
+import { sensibleBounds } from '../core/record/sensible.ts';
 import { easePerson } from '../core/movement/fit-movement.ts';
 import type { Enrolment } from '../db/queries/person.ts';
 import { nowMs } from './config.ts';
@@ -25,6 +30,9 @@ export interface FittedView extends Omit<PlannedSession, 'errors'> {
   readonly changes: readonly FitChange[];
   readonly notes: MovementNotes;
   readonly sheet: SessionSheet;
+  /** What the fit was made with. */
+  readonly library: MovementLibrary;
+  readonly person: FitPerson;
   /** As it was sent, for everybody. */
   readonly sent: SessionDocument;
 }
@@ -65,7 +73,38 @@ export async function fitDay(
       changes,
       notes: collectNotes(planned.blocks, library),
       sheet: buildSheet(planned.document, planned.blocks, planned.plan, library),
+      library,
+      person,
       sent,
     };
   });
+}
+
+const laddersKnown = new WeakMap<FittedView, ShapeLadders>();
+
+/** The shapes that this person may go to on the way; made once for a fit. */
+export function laddersOf(fitted: FittedView): ShapeLadders {
+  let known = laddersKnown.get(fitted);
+  if (!known) laddersKnown.set(fitted, (known = shapeLadders(fitted.blocks, fitted.library, fitted.person)));
+  return known;
+}
+
+const boundsKnown = new WeakMap<FittedView, readonly Sensible[]>();
+
+/** What nobody is likely to exceed in it; made once for a fit. */
+export function boundsOf(fitted: FittedView): readonly Sensible[] {
+  let known = boundsKnown.get(fitted);
+  if (!known) boundsKnown.set(fitted, (known = sensibleBounds(fitted.plan, fitted.blocks, fitted.library)));
+  return known;
+}
+
+/** Two short lines on how each of some movements is done, by name; what nothing is said of is left out. */
+export function cuesFor(names: Iterable<string>, library: MovementLibrary): Record<string, readonly string[]> {
+  return Object.fromEntries(
+    [...new Set(names)].flatMap((name) => {
+      const m = library.findByName(name);
+      const lines = m ? [m.doing, m.watchFor].filter((line) => line !== '') : [];
+      return lines.length > 0 ? [[name, lines] as const] : [];
+    }),
+  );
 }

@@ -4,6 +4,7 @@ import { baseLibrary } from '../core/movement/library.ts';
 import { SCREENING_QUESTIONS } from '../core/care.ts';
 import { analyseText } from '../core/session/analyse.ts';
 import { coachZone } from './coach-zone.ts';
+import { sensibleBounds } from '../core/record/sensible.ts';
 import { readLogForm } from './log-form.ts';
 import { readMeForm } from './me-form.ts';
 import { isSameOrigin } from './origin-check.ts';
@@ -101,7 +102,8 @@ describe('what a coach writes of a person', () => {
 });
 
 describe('a log', () => {
-  const { plan } = analyseText('Main: for time, reps 9-6-3\nsquat', baseLibrary);
+  const { plan: own, blocks } = analyseText('Main: for time, reps 9-6-3\nsquat', baseLibrary);
+  const plan = { plan: own, blocks, bounds: sensibleBounds(own, blocks, baseLibrary) };
   const FIELDS = {
     outcome: 'done',
     share: '50',

@@ -1,11 +1,25 @@
 import { cutLetters, hasAtMost } from '../core/letters.ts';
 import { number, object, string, ValidationError } from 'yup';
-import type { SessionRecord } from '../core/record/record.ts';
-import { madeAt, MAX_REMARK_LENGTH, OUTCOMES } from '../core/record/record.ts';
-import { parseScores } from '../core/record/score.ts';
+import type { Block } from '../core/document/document.ts';
+import type { ChosenShape } from '../core/follow/shapes.ts';
+import type { RecordDetails, SessionRecord, UsedLoad } from '../core/record/record.ts';
+import {
+  BODY_FEELINGS,
+  clockOffSec,
+  madeAt,
+  MAX_LOAD_KG,
+  MAX_REMARK_LENGTH,
+  OUTCOMES,
+  REASONS,
+} from '../core/record/record.ts';
+import { loadFields } from '../core/record/load.ts';
+import { parseScores, scoreFields } from '../core/record/score.ts';
+import { scoreKey } from '../core/record/score-key.ts';
+import type { Sensible } from '../core/record/doubts.ts';
+import { findDoubts } from '../core/record/doubts.ts';
 import type { SessionPlan } from '../core/session/plan.ts';
 
-const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
+export const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
 
 const blankToNull = (_value: unknown, original: unknown) =>
   original === '' || original === undefined || original === null ? null : Number(original);
@@ -36,21 +50,53 @@ const logSchema = object({
     .test('letters', `A remark has at most ${MAX_REMARK_LENGTH} letters.`, hasAtMost(MAX_REMARK_LENGTH)),
 });
 
+/** A session as the person who logs it did it. */
+export interface LoggedSession {
+  readonly plan: SessionPlan;
+  readonly blocks: readonly Block[];
+  readonly bounds: readonly Sensible[];
+}
+
 export type LogForm =
   | { readonly status: 'success'; readonly clientId: string; readonly record: SessionRecord }
   | { readonly status: 'error'; readonly errors: Record<string, string>; readonly values: Record<string, string> };
 
 /** Reads a log as it came from the form; every wrong field is named, and all that was typed comes back. */
-export async function readLogForm(form: FormData, plan: SessionPlan, nowMs: number): Promise<LogForm> {
+export async function readLogForm(
+  form: FormData,
+  { plan, blocks, bounds }: LoggedSession,
+  nowMs: number,
+): Promise<LogForm> {
   const values = Object.fromEntries(
     [...form].slice(0, 200).flatMap(([k, v]) => (typeof v === 'string' ? [[k, cutLetters(v, 5000)]] : [])),
   );
   const errors = await yupErrors(logSchema, values);
   const { scores, errors: scoreErrors } = parseScores(plan, (name) => values[name] ?? '');
   for (const { name, message } of scoreErrors) errors[name] ??= message;
+  const isSure = values.sure === 'yes';
+  if (!isSure && values.outcome !== 'not-done')
+    for (const { name, message } of findDoubts(scoreFields(plan), (n) => values[n] ?? '', bounds)) {
+      errors[name] ??= message;
+      errors.sure = 'Is that right?';
+    }
+  const loads = readLoads(values, blocks, errors);
+  const seen = readSeen(values.seen);
   if (Object.keys(errors).length > 0) return { status: 'error', errors, values };
   const read = logSchema.cast(values);
   const outcome = read.outcome as SessionRecord['outcome'];
+  const device = { madeAtMs: instant(values['made-at']), sentAtMs: instant(values['sent-at']) };
+  const off = clockOffSec(device.sentAtMs, nowMs);
+  const isDone = outcome !== 'not-done';
+  const reason = REASONS.find((r) => r === values.reason);
+  const body = BODY_FEELINGS.find((b) => b === values.body);
+  const chosenOf = (block: number) => (seen.chosen ?? []).filter((c) => c.block === block);
+  const details: RecordDetails = {
+    ...(reason && outcome !== 'done' && { reason }),
+    ...(body && { body }),
+    ...(isDone && loads.length > 0 && { loads }),
+    ...(isDone && seen),
+    ...(off !== undefined && { clockOffSec: off }),
+  };
   return {
     status: 'success',
     clientId: read['client-id'],
@@ -59,10 +105,62 @@ export async function readLogForm(form: FormData, plan: SessionPlan, nowMs: numb
       shareRatio: outcome === 'done' ? 1 : outcome === 'part' ? (read.share ?? 50) / 100 : 0,
       effort: outcome === 'not-done' ? null : (read.effort ?? null),
       remark: read.remark.trim(),
-      scores: outcome === 'not-done' ? [] : scores,
-      madeAtMs: madeAt({ madeAtMs: instant(values['made-at']), sentAtMs: instant(values['sent-at']) }, nowMs),
+      scores: isDone
+        ? scores.map((s) => ({ ...s, key: scoreKey(blocks[s.block]!, plan.blocks[s.block]!, chosenOf(s.block)) }))
+        : [],
+      details,
+      madeAtMs: madeAt(device, nowMs),
       loggedAtMs: nowMs,
     },
+  };
+}
+
+/** The weights that were used; a field that is blank or as good as blank gives none. */
+function readLoads(
+  values: Record<string, string>,
+  blocks: readonly Block[],
+  errors: Record<string, string>,
+): UsedLoad[] {
+  return loadFields(blocks).flatMap(({ name, block, item, movement }): UsedLoad[] => {
+    const text = (values[name] ?? '').trim().replace(',', '.');
+    if (text === '') return [];
+    const kg = Number(text);
+    if (/^\d{1,3}(\.\d{1,2})?$/.test(text) && kg <= MAX_LOAD_KG) return [{ block, item, movement, kg }];
+    errors[name] ??= `A weight is a number of kilograms from 0 to ${MAX_LOAD_KG}, like 12 or 7.5.`;
+    return [];
+  });
+}
+
+const MOST_SEEN = 200;
+const isText = (value: unknown): value is string => typeof value === 'string' && value.length <= 120;
+const isPlace = (value: unknown): value is number =>
+  Number.isInteger(value) && (value as number) >= 0 && (value as number) < 500;
+
+/** What the clock saw, as the page put it: shapes and seconds. What isn't of that shape says nothing. */
+function readSeen(text: string | undefined): Pick<RecordDetails, 'chosen' | 'ranSec'> {
+  let seen: { chosen?: unknown; ranSec?: unknown } | null;
+  try {
+    seen = JSON.parse(text || 'null') as typeof seen;
+  } catch {
+    return {}; // Cut off, or not ours: what was typed stands without it.
+  }
+  const chosen = (Array.isArray(seen?.chosen) ? seen.chosen.slice(0, MOST_SEEN) : []).flatMap(
+    (c: unknown): ChosenShape[] => {
+      const { block, item, from, to } = (c ?? {}) as Record<keyof ChosenShape, unknown>;
+      return isPlace(block) && isPlace(item) && isText(from) && isText(to) ? [{ block, item, from, to }] : [];
+    },
+  );
+  const ran = typeof seen?.ranSec === 'object' && seen.ranSec !== null ? Object.entries(seen.ranSec) : [];
+  const ranSec = ran
+    .slice(0, MOST_SEEN)
+    .flatMap(([block, sec]): [number, number][] =>
+      isPlace(Number(block)) && typeof sec === 'number' && sec >= 0 && sec < 86_400
+        ? [[Number(block), Math.round(sec)]]
+        : [],
+    );
+  return {
+    ...(chosen.length > 0 && { chosen }),
+    ...(ranSec.length > 0 && { ranSec: Object.fromEntries(ranSec) }),
   };
 }
 

@@ -3,6 +3,7 @@ import type pg from 'pg';
 import type { FittedView } from './fitted-view.ts';
 import { fitDay } from './fitted-view.ts';
 import type { LinkScope } from './personal-link.ts';
+import { isForKeeping } from './kept-pages.ts';
 import { parseOwnDay, withPersonalLink } from './personal-link.ts';
 import type { OpenDay, PersonView } from './person-view.ts';
 import { loadPersonView, noteSeen, openDay } from './person-view.ts';
@@ -19,9 +20,10 @@ export interface OwnDayScope {
 
 /**
  * Runs `work` on a day that is open to the person behind a link, and notes that they have opened it, or begun: from then on its version
- * is theirs. One that isn't open, or isn't there, is a 404.
+ * is theirs. One that isn't open, or isn't there, is a 404; a phone that keeps pages for later gets those to come, unopened.
  */
 export const withOwnDay = <T>(
+  request: Request,
   params: { readonly token: string; readonly day: string },
   what: 'opened' | 'begun',
   work: (own: OwnDayScope) => T | Promise<T>,
@@ -31,9 +33,11 @@ export const withOwnDay = <T>(
     async (db, scope) => {
       const place = parseOwnDay(params.day);
       const view = await loadPersonView(db, scope);
-      const sent = place && openDay(view, place, scope.enrolment);
+      const isKept = isForKeeping(request);
+      const sent = place && openDay(view, place, scope.enrolment, isKept);
       if (!sent) throw data({ kind: 'closed' }, { status: 404 });
-      await noteSeen(db, scope, view, sent, what);
+      // A phone that keeps a day for later hasn't opened it.
+      if (!isKept) await noteSeen(db, scope, view, sent, what);
       return work({ db, scope, view, sent, fitted: await fitDay(db, sent, scope, await loadWorkspaceBook(db)) });
     },
     { day: params.day },

@@ -67,10 +67,15 @@ export function isOpen({ releaseMs, lookMs }: StrandBead, { released }: PersonDa
   return lookMs <= nowMs();
 }
 
-/** The version of a day that is open to this person; undefined where there is none, or it is not open yet. */
-export function openDay(view: PersonView, place: DayPlace, enrolment: Enrolment): OpenDay | undefined {
+/**
+ * The version of a day that is open to this person; undefined where there is none, or it is not open yet. `isAhead`: also one whose hour
+ * is still to come, for a phone that keeps it until then.
+ */
+export function openDay(view: PersonView, place: DayPlace, enrolment: Enrolment, isAhead = false): OpenDay | undefined {
   const bead = view.strand.beads.find((b) => b.week === place.week && b.weekday === place.weekday);
   const day = bead && view.days.get(bead.dayId);
-  if (!day?.sent || !isOpen(bead!, day, enrolment)) return undefined;
+  if (!day?.sent) return undefined;
+  const mayOpen = isAhead ? bead!.state !== 'before' && enrolment.run.heldAtMs === null : false;
+  if (!mayOpen && !isOpen(bead!, day, enrolment)) return undefined;
   return { ...day.sent, date: bead!.date, record: day.record, newer: day.newer, live: day.live };
 }

@@ -6,6 +6,14 @@ export const STATUS_WORDS = {
   },
   missing: { title: 'There is nothing here', text: 'The page may have moved, or it belongs to someone else.' },
   closed: { title: 'Not open yet', text: 'This day opens on its morning, at your own hour.' },
+  early: {
+    title: 'Its hour hasn’t come yet',
+    text: 'This day opens on its morning, at your own hour. What you kept on your phone stays there, and is sent then.',
+  },
+  offline: {
+    title: 'There is no network just now',
+    text: 'Go back and try again when there is. What you logged is safe on this phone, and is sent by itself.',
+  },
   origin: {
     title: 'This came from another page',
     text: 'Nothing was changed. Go back to Ysodos and try again from there.',

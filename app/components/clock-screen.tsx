@@ -1,28 +1,28 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import type { Cue } from '../../core/follow/follow.ts';
-import {
-  blockSpentMs,
-  cueWords,
-  isWaiting,
-  openQuestion,
-  stageSpentMs,
-  tapsOf,
-  topSetOf,
-} from '../../core/follow/follow.ts';
+import type { Call } from '../../core/follow/calls.ts';
+import { nextToDo } from '../../core/follow/calls.ts';
+import type { Hurt } from '../../core/follow/follow.ts';
+import { blockSpentMs, openQuestion, stageSpentMs, tapsOf, topSetOf } from '../../core/follow/follow.ts';
 import { seenScores } from '../../core/follow/seen-scores.ts';
+import type { ShapeLadders } from '../../core/follow/shapes.ts';
+import { chosenShapes, shapeAt } from '../../core/follow/shapes.ts';
 import type { Stage } from '../../core/follow/stage.ts';
-import { carriedFigure, sideWords, spokenDose } from '../../core/follow/stage.ts';
+import { carriedFigure, isWaiting, sideWords, spokenDose } from '../../core/follow/stage.ts';
+import { CARE_NOTES } from '../../core/care.ts';
 import type { ScoredBlock } from '../../core/record/score.ts';
 import type { ToMatch } from '../../core/record/to-match.ts';
 import { formatClock } from '../../core/words/format-clock.ts';
 import type { PackedRibbon } from '../charts/pack-ribbon.ts';
 import { Ribbon } from '../charts/ribbon.tsx';
 import { ClockQuestion } from './clock-question.tsx';
+import type { ShapePlace } from './clock-sheets.tsx';
+import { HurtSheet, ShapeSheet } from './clock-sheets.tsx';
 import { placeWords, seenWords, tapWords } from './clock-words.ts';
 import { focusHeading } from './focus.ts';
 import { useCalls } from './use-calls.ts';
-import { useFollow } from './use-follow.ts';
+import { deliverLog, keepLog, nextMadeAtMs, readKept } from './outbox-store.ts';
+import { clockKey, useFollow } from './use-follow.ts';
 import { useWakeLock } from './use-wake-lock.ts';
 
 interface ClockScreenProps {
@@ -34,33 +34,43 @@ interface ClockScreenProps {
   readonly toMatch: ToMatch;
   readonly totalSec: number;
   readonly ribbon: PackedRibbon;
+  readonly ladders: ShapeLadders;
+  /** Two short lines on how a movement is done, by its name. */
+  readonly cues: Readonly<Record<string, readonly string[]>>;
   readonly back: string;
 }
 
-type Calls = 'voice' | 'sound' | 'off';
-const CALLS: Record<Calls, { next: Calls; words: string }> = {
-  voice: { next: 'sound', words: 'Voice and tones' },
-  sound: { next: 'off', words: 'Tones only' },
-  off: { next: 'voice', words: 'Silent' },
-};
+/** Calls that are written on the screen for a moment; the others show by what it shows. */
+const SHOWN: ReadonlySet<Call['cue']> = new Set(['halfway', 'switch', 'ten', 'work-cap', 'pace']);
 /** How long a call stands on the screen. */
 const FLASH_MS = 1600;
+const SAME_TAP_MS = 350;
 
 /** The clock that a participant follows, read from two metres. */
 export function ClockScreen(props: ClockScreenProps) {
-  const { versionId, title, stages, scored, toMatch, totalSec, ribbon, back } = props;
-  const [calls, setCalls] = useState<Calls>('voice');
+  const { versionId, title, scored, toMatch, totalSec, ribbon, ladders, cues, back } = props;
   const [flash, setFlash] = useState('');
-  const { wake, call } = useCalls();
-  const onCue = useCallback(
-    (cue: Cue, stage: Stage) => {
-      const words = cueWords(cue, stage);
-      call(cue, words, calls);
-      if (cue === 'halfway' || cue === 'switch' || cue === 'ten' || cue === 'work-cap') setFlash(words);
+  const [sheet, setSheet] = useState<'shapes' | 'hurt' | null>(null);
+  const [ended, setEnded] = useState(false);
+  const tappedMs = useRef(0);
+  const { wake, call, heard, hear } = useCalls();
+  const onCall = useCallback(
+    ({ cue, words }: Call, stage: Stage) => {
+      call(cue, words);
+      if (SHOWN.has(cue)) setFlash(words);
+      if (cue === 'go' && stage.isLastRound) setFlash('Last round');
+      if (cue === 'rest' && stage.hasWater) setFlash('Water');
     },
-    [call, calls],
+    [call],
   );
-  const { state, now, saved, send, start } = useFollow(stages, `ysodos-clock-${versionId}`, onCue);
+  const {
+    state,
+    shown: stages,
+    now,
+    saved,
+    send,
+    start,
+  } = useFollow(props.stages, ladders, clockKey(versionId), onCall);
   useWakeLock(state?.status === 'running');
   // The buttons that started, stopped or ended it are gone: one goes on from what it says now.
   const phase = !state ? 'before' : state.status === 'finished' ? 'after' : 'during';
@@ -76,6 +86,7 @@ export function ClockScreen(props: ClockScreenProps) {
   }, [flash]);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
+      if (sheet !== null) return;
       if (event.target instanceof HTMLElement && event.target.closest('a, button') && event.key === ' ') return;
       if (event.key === ' ') {
         event.preventDefault();
@@ -86,7 +97,7 @@ export function ClockScreen(props: ClockScreenProps) {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [send, state?.status]);
+  }, [send, state?.status, sheet]);
 
   const logLink = useMemo(() => {
     const seen = new URLSearchParams();
@@ -95,21 +106,67 @@ export function ClockScreen(props: ClockScreenProps) {
       seen.set('clock', formatClock(ranMs / 1000));
       for (const [name, value] of Object.entries(seenScores(state, stages, scored))) seen.set(name, value);
       if (state.status !== 'finished') seen.set('outcome', 'part');
+      if (state.hurts.length > 0) seen.set('body', 'hurts');
+      if (state.hurts.some((h) => h.did === 'ended')) seen.set('reason', 'sore');
+      const ranSec = Object.fromEntries(
+        Object.entries(state.spentByBlockMs).map(([b, ms]) => [b, Math.round(ms / 1000)]),
+      );
+      seen.set('seen', JSON.stringify({ chosen: chosenShapes(props.stages, state.changes, ladders), ranSec }));
     }
     return `${back}/log?${seen.toString()}`;
-  }, [state, stages, scored, back]);
+  }, [state, stages, props.stages, scored, back, ladders]);
+  // Should the phone be put away now, the log still finds it.
+  const isOver = state?.status === 'finished';
+  useEffect(() => {
+    if (!isOver) return;
+    try {
+      localStorage.setItem(`${clockKey(versionId)}-log`, logLink.slice(logLink.indexOf('?')));
+    } catch {
+      // The link on this page has it all the same.
+    }
+  }, [isOver, logLink, versionId]);
 
-  const soundButton = (
-    <button
-      type="button"
-      className="clock-sound"
-      onClick={() => {
-        wake();
-        setCalls(CALLS[calls].next);
-      }}
-    >
-      {CALLS[calls].words}
-    </button>
+  /** Anywhere on the screen: a wet finger may touch twice, and what comes right after a tap is the same one. */
+  const countTap = () => {
+    const at = performance.now();
+    if (at - tappedMs.current < SAME_TAP_MS) return;
+    tappedMs.current = at;
+    send('tap');
+  };
+
+  const tellHurt = async (hurt: Hurt) => {
+    const clientId = crypto.randomUUID();
+    const body = new URLSearchParams({
+      'client-id': clientId,
+      'version-id': String(versionId),
+      movement: hurt.movement,
+      area: hurt.area,
+      did: hurt.did,
+      to: hurt.to,
+    }).toString();
+    const madeAtMs = nextMadeAtMs(Date.now(), await readKept());
+    const log = { clientId, url: `${location.origin}${back}/hurt`, body, madeAtMs };
+    await keepLog(log);
+    await deliverLog(log);
+  };
+
+  const soundSwitches = (
+    <div className="clock-switches">
+      {(['tones', 'voice'] as const).map((what) => (
+        <button
+          key={what}
+          type="button"
+          className="clock-sound"
+          aria-pressed={heard[what]}
+          onClick={() => {
+            wake();
+            hear({ ...heard, [what]: !heard[what] });
+          }}
+        >
+          {what === 'tones' ? 'Tones' : 'Voice'} {heard[what] ? 'on' : 'off'}
+        </button>
+      ))}
+    </div>
   );
   if (!state) {
     return (
@@ -127,7 +184,7 @@ export function ClockScreen(props: ClockScreenProps) {
         </noscript>
         <p>The clock calls three, two, one, halfway and when to switch sides. At your own pace it waits for a tap.</p>
         <div className="clock-foot">
-          {soundButton}
+          {soundSwitches}
           {saved && (
             <button
               type="button"
@@ -137,7 +194,7 @@ export function ClockScreen(props: ClockScreenProps) {
                 start(saved);
               }}
             >
-              Go on where you stopped
+              {saved.status === 'finished' ? 'It is done: log it' : 'Go on where you stopped'}
             </button>
           )}
           {stages.length > 0 && (
@@ -160,6 +217,26 @@ export function ClockScreen(props: ClockScreenProps) {
     );
   }
   const stage = stages[state.stage];
+  if (ended) {
+    return (
+      <main className="clock is-ready">
+        <h1>Enough for today. That was the right thing to do.</h1>
+        <p>{CARE_NOTES.stop}</p>
+        <p>
+          Pain that stays or grows belongs to a clinician. Your coach has been told, or is as soon as there is a
+          network.
+        </p>
+        <div className="clock-foot">
+          <Link className="clock-main" to={logLink}>
+            Log what you did
+          </Link>
+          <Link className="clock-second" to={back}>
+            Back to the session
+          </Link>
+        </div>
+      </main>
+    );
+  }
   if (state.status === 'finished' || !stage) {
     return (
       <main className="clock is-ready">
@@ -198,7 +275,7 @@ export function ClockScreen(props: ClockScreenProps) {
       : spentSec
     : Math.max(0, Math.ceil(lengthSec - spentSec - 0.001));
   const doneRatio = Math.min(1, spentSec / Math.max(1, lengthSec));
-  const nextStage = stages.slice(state.stage + 1).find((s) => s.kind !== 'rest' && !isWaiting(s));
+  const nextStage = nextToDo(stages, state.stage);
   const atRatio =
     totalSec === 0
       ? 0
@@ -208,9 +285,50 @@ export function ClockScreen(props: ClockScreenProps) {
   const seenFirst = first === undefined ? '' : seenWords(seenScores(state, stages, scored), scored, first);
   const matchWords = seenFirst || toMatch.words[stage.block];
   const paused = state.status === 'paused';
+  const mark = stage.paceMarks.find((m) => m.atSec > spentSec);
+  const places = shapePlaces(props.stages, state.stage, state.changes, ladders);
+  const names = stage.kind === 'work' || stage.kind === 'span' ? places.map((p) => p.name) : [];
+  const form = names.length === 1 ? (cues[names[0]!] ?? []) : [];
   return (
     <main className={`clock is-running is-${stage.kind}${paused ? ' is-paused' : ''}`}>
-      <div className="clock-body">
+      {sheet === 'shapes' && (
+        <ShapeSheet
+          places={places}
+          onClose={() => setSheet(null)}
+          onStep={(place, by) => {
+            const from = state.stage;
+            send({
+              kind: 'change',
+              change: { kind: 'step', from, block: place?.block ?? null, item: place?.item ?? null, by },
+            });
+            setSheet(null);
+          }}
+        />
+      )}
+      {sheet === 'hurt' && (
+        <HurtSheet
+          places={places}
+          onClose={() => setSheet(null)}
+          onHurt={(place, { area, did, to }) => {
+            const hurt: Hurt = { block: place.block, movement: place.name, area, did, to };
+            const swap = { kind: 'swap', from: state.stage, movement: place.movement } as const;
+            if (did !== 'ended') send({ kind: 'change', change: { ...swap, to: did === 'stand-in' ? to : null } });
+            send({ kind: 'hurt', hurt });
+            void tellHurt(hurt);
+            setSheet(null);
+            if (did === 'ended') setEnded(true);
+            else send('resume');
+          }}
+        />
+      )}
+      <div
+        className={`clock-body${stage.taps ? ' is-tapped' : ''}`}
+        onClick={(event) => {
+          // Wet hands hit the screen, not a button: anywhere on it counts.
+          if (stage.taps && !paused && !(event.target as Element).closest('button, a, input, .clock-question'))
+            countTap();
+        }}
+      >
         <p className="clock-top">
           <span>{stage.blockName}</span>
           <b>{placeWords(stage)}</b>
@@ -288,9 +406,17 @@ export function ClockScreen(props: ClockScreenProps) {
             )}
           </svg>
         )}
+        {form.length > 0 && (
+          <ul className="clock-cues">
+            {form.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        )}
         {matchWords && !isWaiting(stage) && stage.kind !== 'rest' && (
           <p className="clock-aim">
             match or beat <b>{matchWords}</b>
+            {mark && `, ${mark.words}`}
           </p>
         )}
         {asked !== undefined && (
@@ -306,7 +432,7 @@ export function ClockScreen(props: ClockScreenProps) {
         </p>
         {/* What a voice would say: without it a screen reader does. */}
         <p className="sr" aria-live="assertive">
-          {calls === 'voice' ? '' : spokenDose(stage.figure, stage.title, stage.sides)}
+          {heard.voice ? '' : spokenDose(stage.figure, stage.title, stage.sides)}
         </p>
       </div>
       <div className="clock-foot">
@@ -387,13 +513,61 @@ export function ClockScreen(props: ClockScreenProps) {
             skip
           </button>
         </div>
+        <div className="clock-buttons is-two">
+          <button type="button" onClick={() => setSheet('shapes')} disabled={places.length === 0}>
+            easier / harder
+          </button>
+          <button
+            type="button"
+            className="is-hurt"
+            disabled={places.length === 0}
+            onClick={() => {
+              send('pause');
+              setSheet('hurt');
+            }}
+          >
+            this hurts
+          </button>
+        </div>
         {paused && (
           <div className="clock-more">
-            {soundButton}
+            {soundSwitches}
             <Link to={logLink}>Stop here and log</Link>
           </div>
         )}
       </div>
     </main>
   );
+}
+
+/** What is done now, or was last where it rests, with the shapes that it could take from here. */
+function shapePlaces(
+  stages: readonly Stage[],
+  at: number,
+  changes: Parameters<typeof shapeAt>[0],
+  ladders: ShapeLadders,
+): ShapePlace[] {
+  const isDone = (s: Stage) => s.kind !== 'rest' && !isWaiting(s);
+  const stage = stages.slice(0, at + 1).findLast(isDone) ?? stages.find(isDone);
+  if (!stage) return [];
+  const items =
+    stage.lines.length > 0 ? stage.lines : stage.item === null ? [] : [{ item: stage.item, movement: stage.movement }];
+  return items.flatMap(({ item, movement }): ShapePlace[] => {
+    if (movement === '') return [];
+    const name = shapeAt(changes, ladders, { stage: at, block: stage.block, item, written: movement });
+    if (name === null) return [];
+    const ladder = Object.hasOwn(ladders, movement) ? ladders[movement] : undefined;
+    const step = ladder ? ladder.names.indexOf(name) : -1;
+    return [
+      {
+        block: stage.block,
+        item,
+        movement,
+        name,
+        easier: step > 0 ? ladder!.names[step - 1]! : null,
+        harder: step >= 0 ? (ladder!.names[step + 1] ?? null) : null,
+        standIns: ladder?.standIns ?? {},
+      },
+    ];
+  });
 }

@@ -1,16 +1,21 @@
 import { afterEach, describe, expect, test, vi } from 'vitest';
 import type { KeptLog } from './outbox-store.ts';
-import { forgetLog, keepLog, linkOf, logWords, nextMadeAtMs, readKept, sendLog, withLink } from './outbox-store.ts';
+import 'fake-indexeddb/auto';
+import { IDBFactory } from 'fake-indexeddb';
+import { linkOf, logWords, nextMadeAtMs, sendLog, withLink } from './outbox-store.ts';
 
-const makeStore = (fails = false): Storage => {
-  const values = new Map<string, string>();
-  return {
+/** A browser of its own: its stores, with what an older version left there. */
+const browser = async (old?: string) => {
+  vi.resetModules();
+  vi.stubGlobal('indexedDB', new IDBFactory());
+  const values = new Map(old === undefined ? [] : [['ysodos-kept-logs', old]]);
+  vi.stubGlobal('localStorage', {
     getItem: (key: string) => values.get(key) ?? null,
-    setItem: (key: string, value: string) => {
-      if (fails) throw new Error('quota');
-      values.set(key, value);
-    },
-  } as unknown as Storage;
+    removeItem: (key: string) => values.delete(key),
+  });
+  const told: string[] = [];
+  vi.stubGlobal('window', { dispatchEvent: (event: Event) => told.push(event.type) });
+  return { ...(await import('./outbox-store.ts')), values, told };
 };
 const LOG: KeptLog = {
   clientId: 'a',
@@ -22,32 +27,51 @@ const LOG: KeptLog = {
 afterEach(() => vi.unstubAllGlobals());
 
 describe('what is kept', () => {
-  test('stays until it is forgotten by name, and is replaced by the same log corrected', () => {
-    const store = makeStore();
-    expect(keepLog(LOG, store)).toBe(true);
-    keepLog({ ...LOG, clientId: 'b' }, store);
-    keepLog({ ...LOG, problem: 'no' }, store);
-    expect(readKept(store).map((k) => [k.clientId, k.problem])).toEqual([
+  test('stays until it is forgotten by name, and is replaced by the same log corrected', async () => {
+    const { keepLog, readKept, forgetLog, told } = await browser();
+    expect(await keepLog(LOG)).toBe(true);
+    await keepLog({ ...LOG, clientId: 'b', madeAtMs: 500 });
+    await keepLog({ ...LOG, problem: 'no' });
+    expect((await readKept()).map((k) => [k.clientId, k.problem])).toEqual([
       ['b', undefined],
       ['a', 'no'],
     ]);
-    forgetLog('b', store);
-    expect(readKept(store)).toEqual([{ ...LOG, problem: 'no' }]);
+    await forgetLog('b');
+    expect(await readKept()).toEqual([{ ...LOG, problem: 'no' }]);
+    expect(told).toEqual(Array(4).fill('ysodos-kept'));
   });
 
-  test('a device that keeps nothing says so; one with nonsense in it holds nothing', () => {
-    expect(keepLog(LOG, makeStore(true))).toBe(false);
-    for (const text of ['x', '{}', '[null, 7, {"clientId": 3}]']) {
-      const store = makeStore();
-      store.setItem('ysodos-kept-logs', text);
-      expect(readKept(store)).toEqual([]);
-    }
+  test('a device that keeps nothing says so, and holds nothing', async () => {
+    const { keepLog, readKept, forgetLog } = await browser();
+    vi.stubGlobal('indexedDB', {
+      open: () => {
+        throw new Error('private window');
+      },
+    });
+    expect(await keepLog(LOG)).toBe(false);
+    expect(await readKept()).toEqual([]);
+    await forgetLog('a');
   });
 
-  test('an older version’s logs are taken over', () => {
-    const store = makeStore();
-    store.setItem('ysodos-kept-logs', JSON.stringify([{ clientId: 'a', url: LOG.url, body: LOG.body }]));
-    expect(readKept(store)).toMatchObject([{ clientId: 'a', body: LOG.body }]);
+  test('what arrived is shown for two weeks, without its problem, and waits no more', async () => {
+    const { keepLog, readKept, markArrived, isWaiting, SHOW_ARRIVED_MS } = await browser();
+    await keepLog({ ...LOG, problem: 'no' });
+    await markArrived({ ...LOG, problem: 'no' }, 5000);
+    const [arrived] = await readKept();
+    expect(arrived).toEqual({ ...LOG, arrivedAtMs: 5000 });
+    expect([isWaiting(arrived!), isWaiting(LOG), isWaiting({ ...LOG, problem: 'no' })]).toEqual([false, true, false]);
+    await markArrived({ ...LOG, clientId: 'b' }, 5000 + SHOW_ARRIVED_MS);
+    expect(await readKept()).toHaveLength(2);
+    await markArrived({ ...LOG, clientId: 'c' }, 5001 + SHOW_ARRIVED_MS);
+    expect((await readKept()).map((k) => k.clientId).sort()).toEqual(['b', 'c']);
+  });
+
+  test('an older version’s logs are taken over once; nonsense in its place is left', async () => {
+    const { readKept, values } = await browser(JSON.stringify([{ clientId: 'a', url: LOG.url, body: LOG.body }, 7]));
+    expect(await readKept()).toMatchObject([{ clientId: 'a', body: LOG.body }]);
+    expect(values.size).toBe(0);
+    for (const text of ['x', '{}', '[null, 7, {"clientId": 3}]'])
+      expect(await (await browser(text)).readKept()).toEqual([]);
   });
 
   test('a later log is later, even where the clock was set back', () => {

@@ -1,19 +1,27 @@
 import { useCallback, useEffect, useState } from 'react';
 import { useLocation, useParams, useRevalidator } from 'react-router';
 import type { KeptLog } from './outbox-store.ts';
+import { plural } from '../../core/words/words.ts';
 import {
+  dayOf,
+  deliverLog,
   forgetLog,
+  isWaiting,
   KEPT_EVENT,
   keepLog,
   linkOf,
   logWords,
   readKept,
-  sendLog,
   UNREADABLE,
   withLink,
 } from './outbox-store.ts';
 
 const RETRY_MS = 20_000;
+const SHOWN_ARRIVED = 3;
+
+/** `w2d5, 07:12`: a log by its day and when it was made. */
+const keptWords = (log: KeptLog): string =>
+  `${new URLSearchParams(log.body).has('area') ? 'what hurt in ' : ''}${dayOf(log)}, ${new Date(log.madeAtMs).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`;
 
 /**
  * Sends what is kept as soon as it can, and says so while something waits. What the server doesn't take stays, with why, until it
@@ -26,13 +34,8 @@ export function Outbox() {
   const { pathname } = useLocation();
   const flush = useCallback(async () => {
     let stored = false;
-    for (const log of readKept().filter((k) => k.problem === undefined)) {
-      const result = await sendLog(log);
-      if (result.status === 'stored') forgetLog(log.clientId);
-      if (result.status === 'refused') keepLog({ ...log, problem: result.problem });
-      stored ||= result.status === 'stored';
-    }
-    setKept(readKept());
+    for (const log of (await readKept()).filter(isWaiting)) stored ||= (await deliverLog(log)).status === 'stored';
+    setKept(await readKept());
     if (stored) void revalidate();
   }, [revalidate]);
   useEffect(() => {
@@ -46,23 +49,35 @@ export function Outbox() {
     };
     run();
     const timer = setInterval(run, RETRY_MS);
-    const look = () => setKept(readKept());
+    const look = () => void readKept().then(setKept);
+    const onSight = () => document.visibilityState === 'visible' && run();
     window.addEventListener('online', run);
     window.addEventListener(KEPT_EVENT, look);
+    document.addEventListener('visibilitychange', onSight);
     return () => {
       clearInterval(timer);
       window.removeEventListener('online', run);
       window.removeEventListener(KEPT_EVENT, look);
+      document.removeEventListener('visibilitychange', onSight);
     };
   }, [flush]);
-  const waiting = kept.filter((k) => k.problem === undefined).length;
+  const waiting = kept.filter(isWaiting);
+  const arrived = kept.filter((k) => k.arrivedAtMs !== undefined);
   // One that is being mended in the form of this page is seen there.
   const stuck = kept.filter((k) => k.problem !== undefined && !(k.url.endsWith(pathname) && k.problem === UNREADABLE));
-  if (waiting + stuck.length === 0) return null;
+  if (waiting.length + stuck.length + arrived.length === 0) return null;
   return (
     <section className="outbox" aria-label="Kept on this phone" role="status">
-      {waiting > 0 && (
-        <p>No network: {waiting === 1 ? 'one log is' : `${waiting} logs are`} kept on this phone and sent later.</p>
+      {waiting.length > 0 && (
+        <p>
+          <b>Only on this phone so far:</b> {plural(waiting.length, 'log')} ({waiting.map(keptWords).join('; ')}). Sent
+          by itself as soon as there is a network.
+        </p>
+      )}
+      {waiting.length === 0 && arrived.length > 0 && (
+        <p className="outbox-arrived">
+          Nothing waits on this phone. Arrived lately: {arrived.slice(-SHOWN_ARRIVED).map(keptWords).join('; ')}.
+        </p>
       )}
       {stuck.map((log) => (
         <StuckLog
@@ -70,12 +85,10 @@ export function Outbox() {
           log={log}
           token={token}
           onSend={(next) => {
-            keepLog(next);
-            void flush();
+            void keepLog(next).then(flush);
           }}
           onThrow={() => {
-            forgetLog(log.clientId);
-            setKept(readKept());
+            void forgetLog(log.clientId);
           }}
         />
       ))}

@@ -1,12 +1,19 @@
 import { Link } from 'react-router';
 import type { DayPlace, Weekday } from '../../core/calendar/day.ts';
 import type { StrandMark } from '../../core/record/packed-strand.ts';
-import { dayKey, dayName } from '../../core/calendar/day.ts';
+import { dayKey, dayName, parseDayKey } from '../../core/calendar/day.ts';
+import { unpackStrand } from '../../core/record/packed-strand.ts';
 import { Bead, STATE_WORDS } from '../charts/bead.tsx';
 
 const STEP = 40;
 
 type OwnBead = DayPlace & StrandMark;
+
+/** A bead for each planned day, out of what a page carries. */
+export function ownBeads(days: string, strand: string): OwnBead[] {
+  const keys = days === '' ? [] : days.split(' ');
+  return unpackStrand(strand).map((mark, i) => ({ ...parseDayKey(keys[i]!)!, ...mark }));
+}
 
 /** Someone's own weeks: a thread a week, each bead a day that can be opened. */
 export function OwnStrand({

@@ -1,8 +1,9 @@
-import { useCallback, useRef } from 'react';
-import type { Cue } from '../../core/follow/follow.ts';
+import { useCallback, useRef, useState } from 'react';
+import type { Cue } from '../../core/follow/calls.ts';
 
 /** Frequencies and lengths of a call's tones, one after the other: [hertz, seconds]. */
 const TONES: Record<Cue, readonly (readonly [number, number])[]> = {
+  ready: [[520, 0.12]],
   three: [[660, 0.11]],
   two: [[660, 0.11]],
   one: [[660, 0.11]],
@@ -18,6 +19,7 @@ const TONES: Record<Cue, readonly (readonly [number, number])[]> = {
     [520, 0.2],
   ],
   ten: [[780, 0.08]],
+  pace: [[880, 0.1]],
   'work-cap': [
     [440, 0.14],
     [440, 0.14],
@@ -30,35 +32,65 @@ const TONES: Record<Cue, readonly (readonly [number, number])[]> = {
 };
 const GAP_SEC = 0.05;
 
+/** What is heard: each has its own switch. All of it is also seen. */
+export interface Heard {
+  readonly tones: boolean;
+  readonly voice: boolean;
+}
+
+const KEY = 'ysodos-calls';
+
+function readHeard(): Heard {
+  try {
+    const { tones, voice } = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Heard>;
+    return { tones: tones ?? true, voice: voice ?? true };
+  } catch {
+    return { tones: true, voice: true };
+  }
+}
+
 /** Calls by tone, and by voice where the browser has one. `wake` must be called from a tap: browsers ask for it. */
 export function useCalls() {
   const audio = useRef<AudioContext | null>(null);
+  const [heard, setHeard] = useState<Heard>(() =>
+    typeof localStorage === 'undefined' ? { tones: true, voice: true } : readHeard(),
+  );
   const wake = useCallback(() => {
     audio.current ??= typeof AudioContext === 'undefined' ? null : new AudioContext();
     void audio.current?.resume();
   }, []);
-  const call = useCallback((cue: Cue, words: string, how: 'sound' | 'voice' | 'off') => {
-    if (how === 'off') return;
-    const context = audio.current;
-    if (context) {
-      let at = context.currentTime;
-      for (const [hertz, sec] of TONES[cue]) {
-        const oscillator = context.createOscillator();
-        const gain = context.createGain();
-        oscillator.frequency.value = hertz;
-        gain.gain.setValueAtTime(0.0001, at);
-        gain.gain.exponentialRampToValueAtTime(0.35, at + 0.015);
-        gain.gain.exponentialRampToValueAtTime(0.0001, at + sec);
-        oscillator.connect(gain).connect(context.destination);
-        oscillator.start(at);
-        oscillator.stop(at + sec);
-        at += sec + GAP_SEC;
-      }
-    }
-    if (how === 'voice' && words && typeof speechSynthesis !== 'undefined') {
-      speechSynthesis.cancel();
-      speechSynthesis.speak(Object.assign(new SpeechSynthesisUtterance(words), { lang: 'en', rate: 1.1 }));
+  const hear = useCallback((next: Heard) => {
+    setHeard(next);
+    try {
+      localStorage.setItem(KEY, JSON.stringify(next));
+    } catch {
+      // It holds for this page only.
     }
   }, []);
-  return { wake, call };
+  const call = useCallback(
+    (cue: Cue, words: string) => {
+      const context = audio.current;
+      if (heard.tones && context) {
+        let at = context.currentTime;
+        for (const [hertz, sec] of TONES[cue]) {
+          const oscillator = context.createOscillator();
+          const gain = context.createGain();
+          oscillator.frequency.value = hertz;
+          gain.gain.setValueAtTime(0.0001, at);
+          gain.gain.exponentialRampToValueAtTime(0.35, at + 0.015);
+          gain.gain.exponentialRampToValueAtTime(0.0001, at + sec);
+          oscillator.connect(gain).connect(context.destination);
+          oscillator.start(at);
+          oscillator.stop(at + sec);
+          at += sec + GAP_SEC;
+        }
+      }
+      if (heard.voice && words && typeof speechSynthesis !== 'undefined') {
+        speechSynthesis.cancel();
+        speechSynthesis.speak(Object.assign(new SpeechSynthesisUtterance(words), { lang: 'en', rate: 1.1 }));
+      }
+    },
+    [heard],
+  );
+  return { wake, call, heard, hear };
 }

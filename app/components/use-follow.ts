@@ -1,11 +1,22 @@
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
-import type { Cue, FollowEvent, FollowState } from '../../core/follow/follow.ts';
-import { advance, cuesBetween, stageSpentMs, startFollow } from '../../core/follow/follow.ts';
+import type { Call } from '../../core/follow/calls.ts';
+import { worthCalling } from '../../core/follow/calls.ts';
+import type { FollowEvent, FollowState } from '../../core/follow/follow.ts';
+import { follow, nextCallInMs, stageSpentMs, startFollow } from '../../core/follow/follow.ts';
+import type { ShapeLadders } from '../../core/follow/shapes.ts';
+import { applyShapes } from '../../core/follow/shapes.ts';
 import type { Stage } from '../../core/follow/stage.ts';
+import type { ClockReading, SteadyClock } from '../../core/follow/steady-clock.ts';
+import { advanceSteady, startSteady } from '../../core/follow/steady-clock.ts';
 
-const TICK_MS = 100;
+/** The figures are drawn at least so often; calls are waited for by themselves. */
+const DRAW_MS = 100;
+const SAVE_EVERY_MS = 1000;
 /** A clock that was left longer ago than this isn't taken up again. */
-const RESUME_WITHIN_MS = 3 * 3600 * 1000;
+const RESUME_WITHIN_MS = 24 * 3600 * 1000;
+
+/** Told to the window at every call, with how late it was: for measuring. */
+export const CALL_EVENT = 'ysodos-call';
 
 interface Saved {
   readonly savedAtMs: number;
@@ -20,104 +31,138 @@ function readStore(key: string): string {
   }
 }
 
+function writeStore(key: string, saved: Saved): void {
+  try {
+    localStorage.setItem(key, JSON.stringify(saved));
+  } catch {
+    // Without a store the clock still runs; only a reload starts it afresh.
+  }
+}
+
 function parseSaved(text: string, stageCount: number): FollowState | undefined {
   try {
     const saved = JSON.parse(text || 'null') as Saved | null;
-    if (!saved || Date.now() - saved.savedAtMs > RESUME_WITHIN_MS || saved.state.stage >= stageCount) return undefined;
-    return { ...startFollow(0), ...saved.state, status: 'paused' };
+    if (!saved || Date.now() - saved.savedAtMs > RESUME_WITHIN_MS || saved.state.stage > stageCount) return undefined;
+    const { status } = saved.state;
+    return { ...startFollow(0), ...saved.state, status: status === 'finished' ? 'finished' : 'paused' };
   } catch {
     return undefined;
   }
 }
 
 const noChanges = () => () => undefined;
+const readClocks = (): ClockReading => ({ runningMs: performance.now(), wallMs: Date.now() });
 
 /**
- * Drives the follow clock: ticks it, keeps it over a reload (it then waits, paused), and reports each call once.
- * `state` is null until it is started.
+ * Drives the follow clock: wakes it for every call, keeps it over a reload (it then waits, paused, at the same second), and hands each
+ * call on once. `state` is null until it is started; `shown` are the stages in the shapes that were chosen.
  */
-export function useFollow(stages: readonly Stage[], key: string, onCue: (cue: Cue, stage: Stage) => void) {
+export function useFollow(
+  stages: readonly Stage[],
+  ladders: ShapeLadders,
+  key: string,
+  onCall: (call: Call, stage: Stage) => void,
+) {
   const [state, setState] = useState<FollowState | null>(null);
   const [now, setNow] = useState(0);
   const current = useRef<FollowState | null>(null);
-  const heard = useRef<{ stage: number; sec: number }>({ stage: -1, sec: 0 });
-  const cue = useRef(onCue);
+  const steady = useRef<SteadyClock | null>(null);
+  const savedAt = useRef(0);
+  const handler = useRef(onCall);
   useEffect(() => {
-    cue.current = onCue;
-  }, [onCue]);
+    handler.current = onCall;
+  }, [onCall]);
   const stored = useSyncExternalStore(
     noChanges,
     () => readStore(key),
     () => '',
   );
   const saved = useMemo(() => parseSaved(stored, stages.length), [stored, stages.length]);
+  const changes = state?.changes;
+  const shown = useMemo(() => applyShapes(stages, changes ?? [], ladders), [stages, changes, ladders]);
 
-  const apply = useCallback(
-    (next: FollowState, at: number) => {
-      const before = current.current;
-      current.current = next;
-      setState(next);
-      setNow(at);
-      const stage = stages[next.stage];
-      const sec = stageSpentMs(next, at) / 1000;
-      if (next.status === 'finished') {
-        if (before?.status !== 'finished') cue.current('finish', stages.at(-1)!);
-      } else if (stage) {
-        const isNew = heard.current.stage !== next.stage || sec < heard.current.sec - 0.5;
-        const from = isNew ? -1 : heard.current.sec;
-        // After a long sleep only the last call still means something.
-        const due = next.status === 'running' ? cuesBetween(stage, from, sec) : [];
-        const last = due.at(-1);
-        if (last) cue.current(last, stage);
-        if (next.status === 'running') heard.current = { stage: next.stage, sec };
-      }
-      if (
-        before?.stage !== next.stage ||
-        before.status !== next.status ||
-        before.tapsByStage !== next.tapsByStage ||
-        before.answersByStage !== next.answersByStage
-      ) {
-        try {
-          if (next.status === 'finished') localStorage.removeItem(key);
-          else
-            localStorage.setItem(
-              key,
-              JSON.stringify({
-                savedAtMs: at,
-                state: { ...next, spentMs: stageSpentMs(next, at), anchorMs: at },
-              } satisfies Saved),
-            );
-        } catch {
-          /* Without a store the clock still runs; only a reload starts it afresh. */
-        }
-      }
-    },
-    [stages, key],
-  );
+  const readNow = useCallback((): number => {
+    const read = readClocks();
+    steady.current = steady.current ? advanceSteady(steady.current, read) : startSteady(read);
+    return steady.current.atMs;
+  }, []);
+
+  const save = useCallback(() => {
+    const state = current.current;
+    if (!state) return;
+    const at = readNow();
+    savedAt.current = at;
+    writeStore(key, { savedAtMs: Date.now(), state: { ...state, spentMs: stageSpentMs(state, at), anchorMs: 0 } });
+  }, [key, readNow]);
 
   const send = useCallback(
     (event: FollowEvent) => {
-      if (!current.current) return;
-      const at = Date.now();
-      apply(advance(advance(current.current, 'tick', stages, at), event, stages, at), at);
+      const before = current.current;
+      if (!before) return;
+      const at = readNow();
+      const { state: next, calls } = follow(before, event, applyShapes(stages, before.changes, ladders), at);
+      current.current = next;
+      setState(next);
+      setNow(at);
+      for (const call of worthCalling(calls)) {
+        handler.current(call, stages[call.stage] ?? stages.at(-1)!);
+        window.dispatchEvent(new CustomEvent(CALL_EVENT, { detail: call }));
+      }
+      const moved = before.stage !== next.stage || before.status !== next.status || event !== 'tick';
+      if (moved || at - savedAt.current > SAVE_EVERY_MS) save();
     },
-    [apply, stages],
+    [ladders, readNow, save, stages],
   );
 
   const start = useCallback(
     (from?: FollowState) => {
-      const at = Date.now();
-      apply(from ? { ...from, status: 'running', anchorMs: at } : startFollow(at), at);
+      const at = readNow();
+      const next = from
+        ? ({ ...from, status: from.status === 'finished' ? 'finished' : 'running', anchorMs: at } as const)
+        : startFollow(at);
+      current.current = next;
+      setState(next);
+      setNow(at);
+      send('tick');
     },
-    [apply],
+    [readNow, send],
   );
 
   const running = state?.status === 'running';
   useEffect(() => {
     if (!running) return;
-    const timer = setInterval(() => send('tick'), TICK_MS);
-    return () => clearInterval(timer);
-  }, [running, send]);
+    let timer = 0;
+    const wake = () => {
+      send('tick');
+      const state = current.current;
+      const wait = state ? nextCallInMs(state, applyShapes(stages, state.changes, ladders), readNow()) : undefined;
+      timer = window.setTimeout(wake, Math.min(DRAW_MS, wait ?? DRAW_MS));
+    };
+    wake();
+    // A phone that is put away keeps the second that it was put away at.
+    const keep = () => save();
+    const onSight = () => (document.visibilityState === 'visible' ? send('tick') : save());
+    window.addEventListener('pagehide', keep);
+    document.addEventListener('visibilitychange', onSight);
+    return () => {
+      window.clearTimeout(timer);
+      window.removeEventListener('pagehide', keep);
+      document.removeEventListener('visibilitychange', onSight);
+    };
+  }, [running, send, stages, ladders, readNow, save]);
 
-  return { state, now, saved, send, start };
+  return { state, shown, now, saved, send, start };
+}
+
+/** Where the clock of a version is kept. */
+export const clockKey = (versionId: number): string => `ysodos-clock-${versionId}`;
+
+/** Forgets a clock whose session has been logged. */
+export function forgetClock(versionId: number): void {
+  try {
+    localStorage.removeItem(clockKey(versionId));
+    localStorage.removeItem(`${clockKey(versionId)}-log`);
+  } catch {
+    // Nothing could be kept, so nothing is left.
+  }
 }

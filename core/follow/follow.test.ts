@@ -4,7 +4,8 @@ import { parseSession } from '../notation/parse.ts';
 import { computePlan } from '../session/plan.ts';
 import { resolveBlocks } from '../session/resolve.ts';
 import type { FollowEvent } from './follow.ts';
-import { advance, blockSpentMs, cuesBetween, cuesOf, stageSpentMs, startFollow } from './follow.ts';
+import { callsBetween, cuesOf } from './calls.ts';
+import { advance, blockSpentMs, stageSpentMs, startFollow } from './follow.ts';
 import { buildStages } from './stage.ts';
 
 const stagesOf = (text: string) => {
@@ -58,8 +59,8 @@ describe('stages', () => {
     const span = stagesOf('Main: amrap 9:00\n10 squat\n5/side split squat')[1]!;
     expect(span).toMatchObject({ kind: 'span', durationSec: 540, taps: 'round' });
     expect(span.lines).toEqual([
-      { figure: '10', name: 'squat', details: '' },
-      { figure: '5', name: 'split squat', details: 'each side' },
+      { item: 0, movement: 'squat', figure: '10', name: 'squat', details: '' },
+      { item: 1, movement: 'split squat', figure: '5', name: 'split squat', details: 'each side' },
     ]);
   });
 
@@ -189,12 +190,13 @@ describe('calls', () => {
     ]);
     expect(cuesOf(stages[3]!).map((c) => c.cue)).toEqual(['go', 'switch', 'ten', 'three', 'two', 'one']);
     expect(cuesOf(stages[2]!).map((c) => c.cue)).toEqual(['rest', 'three', 'two', 'one']);
-    expect(cuesOf(stages[0]!).map((c) => c.cue)).toEqual(['three', 'two', 'one']);
+    expect(cuesOf(stages[0]!).map((c) => c.cue)).toEqual(['ready', 'three', 'two', 'one']);
   });
   test('each call comes once', () => {
-    const stage = stagesOf(INTERVALS)[1]!;
-    expect(cuesBetween(stage, 19.9, 20.1)).toEqual(['halfway']);
-    expect(cuesBetween(stage, 20.1, 29)).toEqual([]);
-    expect(cuesBetween(stage, -1, 0)).toEqual(['go']);
+    const stages = stagesOf(INTERVALS);
+    const between = (from: number, to: number) => callsBetween(stages, 1, [from, to], to, 0).map((c) => c.cue);
+    expect(between(19.9, 20.1)).toEqual(['halfway']);
+    expect(between(20.1, 29)).toEqual([]);
+    expect(between(-1, 0)).toEqual(['go']);
   });
 });

@@ -1,5 +1,8 @@
+import type { Call } from './calls.ts';
+import { callsBetween, cuesOf } from './calls.ts';
+import type { ShapeChange } from './shapes.ts';
 import type { Stage } from './stage.ts';
-import { spokenDose } from './stage.ts';
+import { isWaiting } from './stage.ts';
 
 /**
  * The clock that a participant follows. Times are milliseconds of one monotonic clock, given by the caller.
@@ -22,6 +25,23 @@ export interface FollowState {
   readonly spentByBlockMs: Readonly<Record<number, number>>;
   /** Blocks of which a stage was skipped before its time. */
   readonly skippedBlocks: readonly number[];
+  /** Up to this second of the present stage its calls were made; -1 where none was. */
+  readonly calledSec: number;
+  /** Movements that were made easier or harder, stood in for or left out, in that order. */
+  readonly changes: readonly ShapeChange[];
+  /** Where something hurt. */
+  readonly hurts: readonly Hurt[];
+}
+
+/** A pain that was told during a session. Cautions, never a diagnosis. */
+export interface Hurt {
+  readonly block: number;
+  /** As it is written. */
+  readonly movement: string;
+  readonly area: string;
+  readonly did: 'stand-in' | 'left-out' | 'ended';
+  /** What stood in; empty where nothing did. */
+  readonly to: string;
 }
 
 export type FollowEvent =
@@ -37,7 +57,9 @@ export type FollowEvent =
   | 'end'
   /** Ten seconds more to get ready. */
   | 'more'
-  | { readonly kind: 'answer'; readonly stage: number; readonly value: number };
+  | { readonly kind: 'answer'; readonly stage: number; readonly value: number }
+  | { readonly kind: 'change'; readonly change: ShapeChange }
+  | { readonly kind: 'hurt'; readonly hurt: Hurt };
 
 /** What "more" adds. */
 export const MORE_MS = 10_000;
@@ -54,11 +76,11 @@ export function startFollow(nowMs: number): FollowState {
     extraMs: 0,
     spentByBlockMs: {},
     skippedBlocks: [],
+    calledSec: -1,
+    changes: [],
+    hurts: [],
   };
 }
-
-/** Time in which nothing is done yet. */
-export const isWaiting = ({ kind }: Stage): boolean => kind === 'get-ready' || kind === 'ready';
 
 /** What was tapped in a stage, the present one where none is named. */
 export const tapsOf = (state: FollowState, stage: number = state.stage): number => state.tapsByStage[stage] ?? 0;
@@ -99,10 +121,44 @@ export function blockSpentMs(state: FollowState, stages: readonly Stage[], nowMs
 /** "Back" within this time goes to the stage before, later to the start of this one. */
 const BACK_RESTARTS_AFTER_MS = 3000;
 
+/** What the clock does at an event, and the calls that are due with it, in order, each of them once. */
+export interface Followed {
+  readonly state: FollowState;
+  readonly calls: readonly Call[];
+}
+
+/**
+ * What an event makes of the state, time up to `nowMs` played first. A tick that comes late carries the time over into the stages that
+ * follow, and gives every call that was due in between with how late it is; none comes early, none twice.
+ */
+export function follow(state: FollowState, event: FollowEvent, stages: readonly Stage[], nowMs: number): Followed {
+  const calls: Call[] = [];
+  const before = tick(state, stages, nowMs, calls);
+  const changed = event === 'tick' ? before : advance(before, event, stages, nowMs);
+  const after = changed.status === 'running' ? tick(changed, stages, nowMs, calls) : changed;
+  if (after.status === 'finished' && state.status !== 'finished')
+    calls.push({ cue: 'finish', stage: stages.length - 1, atSec: 0, words: 'That was all. Well done.', lateMs: 0 });
+  return { state: after, calls };
+}
+
+/** Milliseconds until the next call or the end of the present stage; undefined where only a tap goes on. */
+export function nextCallInMs(state: FollowState, stages: readonly Stage[], nowMs: number): number | undefined {
+  const stage = stages[state.stage];
+  if (state.status !== 'running' || !stage) return undefined;
+  const spentMs = stageSpentMs(state, nowMs);
+  const ends = stage.ruledBy === 'clock' ? [stage.durationSec * 1000 + state.extraMs - spentMs] : [];
+  const caps =
+    stage.capSec !== null && !isWaiting(stage) ? [stage.capSec * 1000 - blockSpentMs(state, stages, nowMs)] : [];
+  const calls = cuesOf(stage, state.extraMs / 1000)
+    .filter((c) => c.atSec > state.calledSec)
+    .map((c) => c.atSec * 1000 - spentMs);
+  const due = [...ends, ...caps, ...calls];
+  return due.length === 0 ? undefined : Math.max(0, Math.min(...due));
+}
+
 /** What an event makes of the state. Ticks that come late carry the time over into the stages that follow. */
 export function advance(state: FollowState, event: FollowEvent, stages: readonly Stage[], nowMs: number): FollowState {
-  if (typeof event === 'object')
-    return { ...state, answersByStage: { ...state.answersByStage, [event.stage]: Math.max(0, event.value) } };
+  if (typeof event === 'object') return note(state, event);
   if (state.status === 'finished' && event !== 'back') return state;
   switch (event) {
     case 'pause':
@@ -112,7 +168,7 @@ export function advance(state: FollowState, event: FollowEvent, stages: readonly
     case 'resume':
       return state.status === 'paused' ? { ...state, status: 'running', anchorMs: nowMs } : state;
     case 'tick':
-      return tick(state, stages, nowMs);
+      return tick(state, stages, nowMs, []);
     case 'next': {
       const stage = stages[state.stage];
       if (!stage) return state;
@@ -134,6 +190,7 @@ export function advance(state: FollowState, event: FollowEvent, stages: readonly
         spentMs: 0,
         extraMs: 0,
         anchorMs: nowMs,
+        calledSec: -1,
       };
     }
     case 'tap':
@@ -154,21 +211,44 @@ export function advance(state: FollowState, event: FollowEvent, stages: readonly
   }
 }
 
-function tick(state: FollowState, stages: readonly Stage[], nowMs: number): FollowState {
+function note(state: FollowState, event: Exclude<FollowEvent, string>): FollowState {
+  switch (event.kind) {
+    case 'answer':
+      return { ...state, answersByStage: { ...state.answersByStage, [event.stage]: Math.max(0, event.value) } };
+    case 'change':
+      return { ...state, changes: [...state.changes, event.change] };
+    case 'hurt':
+      return { ...state, hurts: [...state.hurts, event.hurt] };
+  }
+}
+
+/** Plays the time up to `nowMs`, and puts the calls that are due into `calls`. */
+function tick(state: FollowState, stages: readonly Stage[], nowMs: number, calls: Call[]): FollowState {
   let now = state;
+  const call = (toMs: number) => {
+    const spentSec = stageSpentMs(now, nowMs) / 1000;
+    const toSec = Math.min(spentSec, toMs / 1000);
+    calls.push(...callsBetween(stages, now.stage, [now.calledSec, toSec], spentSec, now.extraMs / 1000));
+    now = { ...now, calledSec: Math.max(now.calledSec, toSec) };
+  };
   while (now.status === 'running') {
     const stage = stages[now.stage];
     if (!stage) return { ...now, status: 'finished' };
     if (stage.capSec !== null && !isWaiting(stage)) {
       const overMs = blockSpentMs(now, stages, nowMs) - stage.capSec * 1000;
       if (overMs >= 0) {
+        call(stageSpentMs(now, nowMs) - overMs);
         now = leave(now, stages, nowMs, stageSpentMs(now, nowMs) - overMs, overMs, true);
         continue;
       }
     }
-    if (stage.ruledBy === 'own') return now;
+    if (stage.ruledBy === 'own') {
+      call(Infinity);
+      return now;
+    }
     const lengthMs = stage.durationSec * 1000 + now.extraMs;
     const overMs = stageSpentMs(now, nowMs) - lengthMs;
+    call(Math.min(lengthMs, stageSpentMs(now, nowMs)));
     if (overMs < 0) return now;
     now = leave(now, stages, nowMs, lengthMs, overMs);
   }
@@ -195,70 +275,7 @@ function leave(
     spentMs: carriedMs,
     extraMs: 0,
     anchorMs: nowMs,
+    calledSec: -1,
     spentByBlockMs: { ...state.spentByBlockMs, ...spent },
   };
-}
-
-export type Cue = 'go' | 'rest' | 'three' | 'two' | 'one' | 'halfway' | 'switch' | 'ten' | 'work-cap' | 'finish';
-
-/** A clock stage shorter than this has no call at half of its time. */
-const HALFWAY_FROM_SEC = 30;
-
-/** The calls of a stage with their seconds from its start, in order. Own-pace stages have only the first. */
-export function cuesOf(stage: Stage): { atSec: number; cue: Cue }[] {
-  const cues: { atSec: number; cue: Cue }[] = [];
-  if (stage.kind === 'rest') cues.push({ atSec: 0, cue: 'rest' });
-  else if (!isWaiting(stage)) cues.push({ atSec: 0, cue: 'go' });
-  if (stage.ruledBy === 'own') return cues;
-  const { durationSec } = stage;
-  for (const atSec of stage.switchAtSec) cues.push({ atSec, cue: 'switch' });
-  const half = Math.round(durationSec / 2);
-  const isFree = (sec: number) => !cues.some((c) => Math.abs(c.atSec - sec) < 4);
-  if (stage.workCapSec !== null && stage.workCapSec < durationSec - 4)
-    cues.push({ atSec: stage.workCapSec, cue: 'work-cap' });
-  if (stage.kind === 'work' || stage.kind === 'span') {
-    if (durationSec >= HALFWAY_FROM_SEC && isFree(half)) cues.push({ atSec: half, cue: 'halfway' });
-  }
-  if (durationSec >= HALFWAY_FROM_SEC && isFree(durationSec - 10)) cues.push({ atSec: durationSec - 10, cue: 'ten' });
-  for (const [before, cue] of [
-    [3, 'three'],
-    [2, 'two'],
-    [1, 'one'],
-  ] as const) {
-    if (durationSec > before && !cues.some((c) => c.atSec === durationSec - before && c.cue !== 'go'))
-      cues.push({ atSec: durationSec - before, cue });
-  }
-  return cues.sort((a, b) => a.atSec - b.atSec);
-}
-
-/** The calls that became due after `fromSec` and up to `toSec` of a stage. */
-export const cuesBetween = (stage: Stage, fromSec: number, toSec: number): Cue[] =>
-  cuesOf(stage)
-    .filter((c) => c.atSec > fromSec && c.atSec <= toSec)
-    .map((c) => c.cue);
-
-/** What a voice says at a call; empty where a sound is enough. */
-export function cueWords(cue: Cue, stage: Stage): string {
-  switch (cue) {
-    case 'go':
-      return spokenDose(stage.figure, stage.title, stage.sides);
-    case 'rest':
-      return 'Rest';
-    case 'three':
-      return 'Three';
-    case 'two':
-      return 'Two';
-    case 'one':
-      return 'One';
-    case 'halfway':
-      return 'Halfway';
-    case 'switch':
-      return stage.switchAtSec.length === 1 && stage.sides[1] ? `Switch sides, now ${stage.sides[1]}` : 'Switch sides';
-    case 'ten':
-      return 'Ten seconds';
-    case 'work-cap':
-      return 'Finish this one';
-    case 'finish':
-      return 'That was all. Well done.';
-  }
 }

@@ -18,6 +18,9 @@ export type Carried =
 
 /** A line of the list that a span or window is filled from. */
 export interface StageLine {
+  /** The item that it is of, and its movement as it is written, for changing its shape. */
+  readonly item: number;
+  readonly movement: string;
   readonly figure: string;
   readonly name: string;
   readonly details: string;
@@ -43,6 +46,9 @@ export interface Stage {
   readonly rounds: number;
   readonly set: number;
   readonly sets: number;
+  /** The item that it is about, and its movement as it is written; null and empty where it is about several, or none. */
+  readonly item: number | null;
+  readonly movement: string;
   readonly title: string;
   /** What "next" says before it: a movement, never a rule. */
   readonly nextWords: string;
@@ -74,7 +80,19 @@ export interface Stage {
   readonly ends: string | null;
   /** The participant may go on from this second of a rest on. */
   readonly enoughFromSec: number | null;
+  /** Begins the last of several rounds. */
+  readonly isLastRound: boolean;
+  /** A rest at the end of a round, a set or a block, long enough to drink. */
+  readonly hasWater: boolean;
+  /** What the target asks for by then, in words, by second. */
+  readonly paceMarks: readonly { readonly atSec: number; readonly words: string }[];
 }
+
+/** Time in which nothing is done yet. */
+export const isWaiting = ({ kind }: Pick<Stage, 'kind'>): boolean => kind === 'get-ready' || kind === 'ready';
+
+/** A rest shorter than this is none to drink in (common practice, no source). */
+const WATER_FROM_SEC = 15;
 
 /** Time to get to the mat, and into position before a hold (common practice, no source). */
 export const GET_READY_SEC = 5;
@@ -120,16 +138,39 @@ export function buildStages(plan: SessionPlan, blocks: readonly Block[]): Stage[
   ];
   return stages.map((stage, i) => {
     const next = stages[i + 1];
+    if (stage.kind !== 'rest' && !isWaiting(stage) && beginsLastRound(stages, i))
+      return { ...stage, isLastRound: true };
     const isBeginning = i === 0 || stages[i - 1]!.block !== stage.block;
+    const hasWater = stage.kind === 'rest' && stage.durationSec >= WATER_FROM_SEC && endsRound(stages, i);
     if (stage.kind === 'rest' && next && next.block !== stage.block)
-      return { ...stage, title: `Rest before ${next.blockName}`, rules: rulesOf(next.block) };
-    if (!next || (stage.kind !== 'get-ready' && stage.kind !== 'ready')) return stage;
+      return { ...stage, hasWater, title: `Rest before ${next.blockName}`, rules: rulesOf(next.block) };
+    if (!next || !isWaiting(stage)) return hasWater ? { ...stage, hasWater } : stage;
     return {
       ...stage,
       ...(isBeginning && { rules: rulesOf(stage.block) }),
       title: i === 0 ? 'Get ready' : stage.kind === 'ready' ? `${next.blockName}: ready?` : `Get ready: ${next.title}`,
     };
   });
+}
+
+/** Whether a stage is the first of the last of several rounds. */
+function beginsLastRound(stages: readonly Stage[], at: number): boolean {
+  const { round, rounds, block, set } = stages[at]!;
+  if (rounds < 2 || round !== rounds) return false;
+  const before = stages.slice(0, at).findLast((s) => s.kind !== 'rest' && !isWaiting(s));
+  return before?.block !== block || before.set !== set || before.round !== round;
+}
+
+/** Whether what is done after a rest is of another round, set or block than what was done before it. */
+function endsRound(stages: readonly Stage[], at: number): boolean {
+  const isDone = (s: Stage) => s.kind !== 'rest' && !isWaiting(s);
+  const before = stages.slice(0, at).findLast(isDone);
+  const after = stages.slice(at + 1).find(isDone);
+  return (
+    before !== undefined &&
+    after !== undefined &&
+    (before.block !== after.block || before.set !== after.set || before.round !== after.round)
+  );
 }
 
 /** A stage before another, in which nothing is done or counted yet. */
@@ -148,6 +189,7 @@ const waiting = (stage: Stage): Stage => ({
   asks: null,
   ends: null,
   enoughFromSec: null,
+  paceMarks: [],
 });
 
 /** Repetitions at one's own pace with a hold behind them: the hold has a clock of its own. */
@@ -198,6 +240,8 @@ function toStage(step: Step, block: Block, plan: SessionPlan, startSec: number, 
     rounds: said?.of ?? own.rounds?.high ?? 0,
     set: step.set,
     sets: own.sets,
+    item: listed || isRest ? null : (lead?.item ?? null),
+    movement: listed || isRest || !item || !isWork(item) ? '' : movementOf(item, lead?.name),
     title,
     nextWords: listed ? lines.map((l) => l.name).join(', ') : spokenDose(words.figure, words.title, sides),
     figure: listed ? '' : words.figure,
@@ -216,6 +260,9 @@ function toStage(step: Step, block: Block, plan: SessionPlan, startSec: number, 
     asks: said?.asks ?? null,
     ends: said?.ends ?? null,
     enoughFromSec: isChosenRest ? step.sec.low : null,
+    isLastRound: false,
+    hasWater: false,
+    paceMarks: [],
   };
 }
 
@@ -229,6 +276,10 @@ export function sideWords({ sides, switchAtSec }: Pick<Stage, 'sides' | 'switchA
   if (switchAtSec.length === 0) return `${sides[0]} first`;
   return `now ${sides[switchAtSec.filter((s) => s <= spentSec).length % sides.length]}`;
 }
+
+/** The movement of an item, as it is written: the first choice, or the one whose turn it is. */
+const movementOf = (item: WorkItem, turn: string | null | undefined): string =>
+  item.inTurn && turn ? turn : item.choices[0]!.name;
 
 function itemWords(item: WorkItem, lead: Part, step: Step, block: Block) {
   const spoken = speakDose(item.dose, block.count);
@@ -283,13 +334,16 @@ function carriedOf(item: WorkItem, block: Block, step: Step): Carried | undefine
 
 function stageLine(block: Block, index: number, step: Step): StageLine[] {
   const item = block.items[index]!;
-  if (!isWork(item)) return [{ figure: item.sec ? formatClock(item.sec) : '', name: 'rest', details: '' }];
+  if (!isWork(item))
+    return [{ item: index, movement: '', figure: item.sec ? formatClock(item.sec) : '', name: 'rest', details: '' }];
   const turn = Math.max(1, step.round) - 1;
   const name = item.inTurn ? item.choices[turn % item.choices.length]!.name : itemName(item);
   const carried = carriedOf(item, block, step);
   const isOpenSpan = step.purpose === 'span';
   return [
     {
+      item: index,
+      movement: movementOf(item, item.inTurn ? name : undefined),
       figure: carried ? carriedFigure(carried, 0, 0) : figureAt(item, block, step, turn),
       name,
       details: itemDetails(item, undefined).join(' · '),

@@ -1,7 +1,54 @@
+import type { ChosenShape } from '../follow/shapes.ts';
 import type { Score } from './score.ts';
 
 export const OUTCOMES = ['done', 'part', 'not-done'] as const;
 export type Outcome = (typeof OUTCOMES)[number];
+
+/** Why something wasn't done, if one likes to say. Nothing follows from it by itself. */
+export const REASONS = ['no-time', 'not-well', 'travelling', 'sore', 'too-hard', 'too-long', 'other'] as const;
+export type Reason = (typeof REASONS)[number];
+export const REASON_WORDS: Record<Reason, string> = {
+  'no-time': 'no time',
+  'not-well': 'not well',
+  travelling: 'travelling',
+  sore: 'sore',
+  'too-hard': 'too hard',
+  'too-long': 'too long',
+  other: 'something else',
+};
+
+/** How the body feels afterwards. Dull soreness for one to three days is usual; pain is told apart (docs/formulas.md 6). */
+export const BODY_FEELINGS = ['fresh', 'well', 'tired', 'sore', 'hurts'] as const;
+export type BodyFeeling = (typeof BODY_FEELINGS)[number];
+export const BODY_WORDS: Record<BodyFeeling, string> = {
+  fresh: 'fresh',
+  well: 'well worked',
+  tired: 'tired',
+  sore: 'sore',
+  hurts: 'something hurts',
+};
+
+/** The weight that was used for an item, where it has one. */
+export interface UsedLoad {
+  readonly block: number;
+  readonly item: number;
+  readonly movement: string;
+  readonly kg: number;
+}
+export const MAX_LOAD_KG = 500;
+
+/** What a record says beside its numbers; each part is there where something was said or seen. */
+export interface RecordDetails {
+  readonly reason?: Reason;
+  readonly body?: BodyFeeling;
+  readonly loads?: readonly UsedLoad[];
+  /** Shapes that were chosen during the session. */
+  readonly chosen?: readonly ChosenShape[];
+  /** Seconds that the clock ran in each block. */
+  readonly ranSec?: Readonly<Record<number, number>>;
+  /** By how much the device's clock was ahead (+) or behind (-), in seconds; only where it was off by minutes. */
+  readonly clockOffSec?: number;
+}
 
 /** What a person says was done on a day. */
 export interface SessionRecord {
@@ -12,6 +59,7 @@ export interface SessionRecord {
   readonly effort: number | null;
   readonly remark: string;
   readonly scores: readonly Score[];
+  readonly details?: RecordDetails;
   /** When it was made on the device, as far as the server can tell: of two, the later one stands. */
   readonly madeAtMs: number;
   /** When it arrived. */
@@ -35,6 +83,16 @@ export const EFFORT_WORDS = [
 
 export const OUTCOME_WORDS: Record<Outcome, string> = { done: 'done', part: 'part of it', 'not-done': 'not today' };
 export const MAX_REMARK_LENGTH = 1000;
+
+/** A device's clock that is off by less isn't worth a word: networks take their time. */
+const CLOCK_OFF_FROM_SEC = 300;
+
+/** By how many seconds a device's clock is ahead as its log arrives; undefined where it is right, or nothing was said. */
+export function clockOffSec(sentAtMs: number | undefined, nowMs: number): number | undefined {
+  if (sentAtMs === undefined) return undefined;
+  const offSec = Math.round((sentAtMs - nowMs) / 1000);
+  return Math.abs(offSec) >= CLOCK_OFF_FROM_SEC ? offSec : undefined;
+}
 
 /** A log that waited longer than this on a phone counts as made so long ago. */
 export const MAX_WAIT_MS = 60 * 24 * 3600 * 1000;

@@ -10,8 +10,10 @@ interface ScorePlace {
 }
 
 /** What someone got in one scored block. */
-export type Score = ScorePlace &
-  (
+export type Score = ScorePlace & {
+  /** What it may be compared by (`scoreKey`); absent in what was stored before there were such. */
+  readonly key?: string;
+} & (
     | { readonly kind: 'rounds+reps'; readonly rounds: number; readonly reps: number }
     | { readonly kind: 'reps'; readonly reps: number }
     /** `reps`: the cap came first, and so many were done by then. */

@@ -1,29 +1,13 @@
 import { describe, expect, test } from 'vitest';
-import type { DayDate } from '../calendar/day.ts';
 import { baseLibrary } from '../movement/library.ts';
 import { parseSession } from '../notation/parse.ts';
 import { analyseText } from '../session/analyse.ts';
 import type { Score } from './score.ts';
 import { formatScore, isBetter, parseScores, scoreFields, scoreValues } from './score.ts';
-import { earlierRecords, lastAndBest, toMatch } from './to-match.ts';
 
 const rounds = (n: number, reps = 0): Score => ({ block: 0, kind: 'rounds+reps', rounds: n, reps });
-const on = (dayWords: string, ...scores: Score[]) => ({ dayWords, scores });
 
-describe('the last and the best number', () => {
-  test.each([
-    [[], ''],
-    [[on('Wed 22 Apr', rounds(7, 4))], '7 rounds + 4 reps on Wed 22 Apr'],
-    [
-      [on('Wed 22 Apr', rounds(8)), on('Wed 13 May', rounds(7, 4))],
-      '7 rounds + 4 reps on Wed 13 May; best 8 rounds on Wed 22 Apr',
-    ],
-    [[on('Wed 22 Apr', rounds(6)), on('Wed 13 May', rounds(7, 4))], '7 rounds + 4 reps on Wed 13 May, your best'],
-    [[on('Wed 22 Apr', { block: 0, kind: 'reps', reps: 9 })], ''],
-  ] as const)('%#', (earlier, words) => {
-    expect(lastAndBest(earlier, 0, 'rounds+reps')).toBe(words);
-  });
-
+describe('the better number', () => {
   test('less time is better, any time is better than a cap that came first, and there more reps are', () => {
     const time = (sec: number, reps?: number): Score => ({
       block: 0,
@@ -37,16 +21,6 @@ describe('the last and the best number', () => {
     expect(isBetter(rounds(7), { block: 0, kind: 'reps', reps: 1 })).toBe(false);
     expect(isBetter(rounds(8, 0), rounds(7, 99))).toBe(true);
   });
-});
-
-test('a block that repeats another is held against its score, through others too', () => {
-  const { document, plan } = analyseText(
-    'Main (One): amrap 3:00\n8 squat\n\nMain (Again): same as One\n\nFinisher (Third): same as Again\n',
-    baseLibrary,
-  );
-  const found = toMatch(document, plan, [on('Wed 22 Apr', rounds(5))]);
-  expect(found.sameAs).toEqual({ 1: 0, 2: 0 });
-  expect(found.words).toEqual({ 0: '5 rounds on Wed 22 Apr', 1: 'the score of One', 2: 'the score of One' });
 });
 
 describe('same as', () => {
@@ -116,23 +90,4 @@ describe('scores of sets and of partners', () => {
     }
     expect(parseScores(plan, () => '3.2').errors).toHaveLength(1);
   });
-});
-
-test('earlier records are those of the retest before the day, whatever its letters’ case; a day that isn’t there has none', () => {
-  const day = (dayId: number, date: string, retest: string | null, n?: number) => ({
-    dayId,
-    date: date as DayDate,
-    retest,
-    record: n === undefined ? undefined : { scores: [rounds(n)] },
-  });
-  const days = [
-    day(1, '2026-05-11', 'Spring', 5),
-    day(2, '2026-05-12', 'other', 9),
-    day(3, '2026-05-13', null),
-    day(4, '2026-05-15', 'spring', 7),
-  ];
-  expect(earlierRecords(days, 4, 'spring')).toEqual([{ dayWords: '11 May', scores: [rounds(5)] }]);
-  expect(earlierRecords(days, 1, 'spring')).toEqual([]);
-  expect(earlierRecords(days, 99, 'spring')).toEqual([]);
-  expect(earlierRecords(days, 4, undefined)).toEqual([]);
 });

@@ -1,35 +1,42 @@
 import type { DayDate } from '../calendar/day.ts';
 import { formatShortDay } from '../calendar/day.ts';
-import type { SessionDocument } from '../document/document.ts';
+import type { Block, SessionDocument } from '../document/document.ts';
 import { blockName } from '../session/explain.ts';
 import type { SessionPlan } from '../session/plan.ts';
 import type { Score } from './score.ts';
-import { formatScore, isBetter, scoreFields } from './score.ts';
+import { scoreFields } from './score.ts';
+import { repsOfRound, scoreKey } from './score-key.ts';
+import type { EarlierScore, Target } from './targets.ts';
+import { addScores, findTarget, targetWords } from './targets.ts';
 
-/** What someone scored on another day of the same retest. */
+/** What someone scored on another day. */
 export interface EarlierRecord {
   /** Short words for the day: `Wed 13 May`. */
   readonly dayWords: string;
+  /** The retest that it was made in; null where it was in none. */
+  readonly retest: string | null;
   readonly scores: readonly Score[];
+  /** The blocks in which something was done in another shape than was written. */
+  readonly reshaped: readonly number[];
 }
 
-/** A day of someone, as far as a retest is concerned. */
-interface RetestDay {
+/** A day of someone, as far as their numbers are concerned. */
+interface NumberedDay {
   readonly dayId: number;
   readonly date: DayDate;
   readonly retest: string | null;
-  readonly record: { readonly scores: readonly Score[] } | undefined;
+  readonly record:
+    { readonly scores: readonly Score[]; readonly fit: readonly { readonly block: number }[] } | undefined;
 }
 
-/** The records of a retest before one day, in the order of `days`; each day once, as it stands. None for a day that isn't there. */
-export function earlierRecords(days: readonly RetestDay[], dayId: number, retest: string | undefined): EarlierRecord[] {
+/** The records before one day, in the order of `days`; each day once, as it stands. None for a day that isn't there. */
+export function earlierRecords(days: readonly NumberedDay[], dayId: number): EarlierRecord[] {
   const until = days.findIndex((d) => d.dayId === dayId);
-  if (retest === undefined || until < 0) return [];
   return days
-    .slice(0, until)
-    .flatMap(({ date, record, retest: own }) =>
-      record && own?.toLowerCase() === retest.toLowerCase()
-        ? [{ dayWords: formatShortDay(date), scores: record.scores }]
+    .slice(0, Math.max(0, until))
+    .flatMap(({ date, record, retest }) =>
+      record && record.scores.length > 0
+        ? [{ dayWords: formatShortDay(date), retest, scores: record.scores, reshaped: record.fit.map((c) => c.block) }]
         : [],
     );
 }
@@ -40,6 +47,8 @@ export interface ToMatch {
   readonly words: Readonly<Record<number, string>>;
   /** The block of the same session whose score is to be matched. */
   readonly sameAs: Readonly<Record<number, number>>;
+  /** What earlier days give to aim for. */
+  readonly targets: Readonly<Record<number, Target>>;
 }
 
 /** The block that `same as` leads to, through others; undefined where it leads nowhere. */
@@ -55,34 +64,84 @@ function sameAsOf(document: SessionDocument, block: number): number | undefined 
   return undefined;
 }
 
-const ofBlock = (record: EarlierRecord, block: number, kind: Score['kind']): Score | undefined =>
-  record.scores.find((s) => s.block === block && s.kind === kind && (s.part ?? 1) === 1);
-
-/** `7 rounds + 4 reps on Wed 13 May; best 8 rounds on Wed 22 Apr`: the last and the best of some records, newest last; empty without any. */
-export function lastAndBest(earlier: readonly EarlierRecord[], block: number, kind: Score['kind']): string {
-  const found = earlier.flatMap((record) => {
-    const score = ofBlock(record, block, kind);
-    return score ? [{ score, dayWords: record.dayWords }] : [];
-  });
-  const last = found.at(-1);
-  if (!last) return '';
-  const best = found.reduce((a, b) => (isBetter(b.score, a.score) ? b : a));
-  const say = ({ score, dayWords }: typeof last) => `${formatScore(score)} on ${dayWords}`;
-  return best.score === last.score || !isBetter(best.score, last.score)
-    ? `${say(last)}${found.length > 1 ? ', your best' : ''}`
-    : `${say(last)}; best ${say(best)}`;
+/** A session as somebody does it: resolved and fitted. */
+interface DoneSession {
+  readonly document: SessionDocument;
+  readonly blocks: readonly Block[];
+  readonly plan: SessionPlan;
+  /** The blocks in which something is done in another shape than is written. */
+  readonly reshaped: readonly number[];
 }
 
-/** What each scored block of a session is to be held against: other days of its retest, or the block that it repeats. */
-export function toMatch(document: SessionDocument, plan: SessionPlan, earlier: readonly EarlierRecord[]): ToMatch {
+/** A score that is to be held against others. */
+interface ComparedScore {
+  /** `scoreKey` of what is done; empty where nobody knows it. */
+  readonly key: string;
+  readonly kind: Score['kind'];
+  readonly block: number;
+  readonly retest: string | undefined;
+  /** Done in another shape than is written. */
+  readonly isReshaped: boolean;
+  /** Several of a day are halves of one. */
+  readonly isAdded: boolean;
+  /** It repeats a block of its own session, so that only the same place in another one is like it. */
+  readonly isRepeat?: boolean;
+  readonly perRound: number | undefined;
+}
+
+/**
+ * The scores of earlier days that one may be held against, oldest first. They share its key; of what was stored without one, the same
+ * block of the same retest, where neither was done in another shape. Of several in one day the one in the same place.
+ */
+export function comparableScores(own: ComparedScore, earlier: readonly EarlierRecord[]): EarlierScore[] {
+  const isRetest = (record: EarlierRecord) =>
+    own.retest !== undefined && record.retest?.toLowerCase() === own.retest.toLowerCase();
+  const mayCompare = (s: Score, record: EarlierRecord) =>
+    s.key !== undefined && own.key !== ''
+      ? s.key === own.key
+      : s.block === own.block && isRetest(record) && !own.isReshaped && !record.reshaped.includes(own.block);
+  return earlier.flatMap((record) => {
+    const found = record.scores.filter((s) => s.kind === own.kind && mayCompare(s, record));
+    const place = found.find((s) => s.block === own.block)?.block ?? (own.isRepeat ? undefined : found[0]?.block);
+    const here = found.filter((s) => s.block === place);
+    const score = (own.isAdded ? addScores(here, own.perRound) : undefined) ?? here[0];
+    return score ? [{ dayWords: record.dayWords, score }] : [];
+  });
+}
+
+/** What each scored block of a session is to be held against: what was done before that may be compared, or the block that it repeats. */
+export function toMatch(session: DoneSession, earlier: readonly EarlierRecord[]): ToMatch {
+  const { document, blocks, plan, reshaped } = session;
   const words: Record<number, string> = {};
   const sameAs: Record<number, number> = {};
-  for (const { block, kind } of scoreFields(plan)) {
+  const targets: Record<number, Target> = {};
+  for (const block of new Set(scoreFields(plan).map((s) => s.block))) {
     const first = sameAsOf(document, block);
     if (first !== undefined) sameAs[block] = first;
-    const before = lastAndBest(earlier, block, kind);
-    const said = [before, first === undefined ? '' : `the score of ${blockName(document.blocks[first]!)}`];
-    if (said.some(Boolean)) words[block] = said.filter(Boolean).join('; ');
+    const own = plan.blocks[block]!;
+    const { clockSec, sets, scoreForm } = own;
+    const perRound = repsOfRound(blocks[block]!);
+    const scores = comparableScores(
+      {
+        key: scoreKey(blocks[block]!, own),
+        kind: scoreForm!.kind,
+        block,
+        retest: document.retest,
+        isReshaped: reshaped.includes(block),
+        isAdded: sets > 1 && scoreForm!.persons === 1,
+        isRepeat: first !== undefined,
+        perRound,
+      },
+      earlier,
+    );
+    const isExact = clockSec.low === clockSec.high && sets === 1;
+    const target = findTarget(scores, { totalSec: isExact ? clockSec.likely : undefined, perRound });
+    if (target) targets[block] = target;
+    const said = [
+      target ? targetWords(target, scores.length) : '',
+      first === undefined ? '' : `the score of ${blockName(document.blocks[first]!)}`,
+    ].filter((part) => part !== '');
+    if (said.length > 0) words[block] = said.join('; ');
   }
-  return { words, sameAs };
+  return { words, sameAs, targets };
 }

@@ -2,7 +2,8 @@ import type { Block } from '../document/document.ts';
 import { formatCheckReport } from '../exchange/check-report.ts';
 import { explainChange, fitSession } from '../fit/fit-session.ts';
 import { countShapes, SEEN_AS } from '../fit/count-shapes.ts';
-import { advance, cuesOf, cueWords, startFollow, topSetOf } from '../follow/follow.ts';
+import { cuesOf, cueWords, nextToDo } from '../follow/calls.ts';
+import { advance, startFollow, topSetOf } from '../follow/follow.ts';
 import { seenScores } from '../follow/seen-scores.ts';
 import type { Stage } from '../follow/stage.ts';
 import { buildStages, carriedFigure } from '../follow/stage.ts';
@@ -129,7 +130,7 @@ function describeLevers({ document }: SessionAnalysis, library: MovementLibrary)
 /** The clock from the first stage to the last, a tap or a second of waiting at a time. */
 function describeClock({ plan, blocks }: SessionAnalysis): string[] {
   const stages = buildStages(plan, blocks);
-  const shown = fewOf(stages.map(describeStage));
+  const shown = fewOf(stages.map((s, i) => describeStage(s, i, stages)));
   return [...shown, ...play(stages, scoreFields(plan))];
 }
 
@@ -137,21 +138,36 @@ function describeClock({ plan, blocks }: SessionAnalysis): string[] {
 const fewOf = (lines: readonly string[]): string[] =>
   lines.length <= 24 ? [...lines] : [...lines.slice(0, 20), `… ${lines.length - 22} more`, ...lines.slice(-2)];
 
-function describeStage(s: Stage, i: number): string {
+function describeStage(s: Stage, i: number, stages: readonly Stage[]): string {
   const lines = s.lines.map((l) =>
     l.carried
       ? `${l.name} ${l.details} ${[0, 1, 2, 7].map((taps) => carriedFigure(l.carried!, taps, 3)).join('|')}`
       : `${l.figure} ${l.name} ${l.details} ${(l.names ?? []).join('|')}`,
   );
-  const { kind, ruledBy, durationSec, block, round, rounds, set, sets, title, nextWords, figure, details } = s;
+  const {
+    kind,
+    ruledBy,
+    durationSec,
+    block,
+    item,
+    movement,
+    round,
+    rounds,
+    set,
+    sets,
+    title,
+    nextWords,
+    figure,
+    details,
+  } = s;
   return [
-    `stage ${i} ${kind} ${ruledBy} ${durationSec}s block ${block} round ${round}/${rounds} set ${set}/${sets}`,
+    `stage ${i} ${kind} ${ruledBy} ${durationSec}s block ${block} item ${item} ${movement} round ${round}/${rounds} set ${set}/${sets}`,
     `“${title}” ${figure} ${details} next “${nextWords}” ${s.timelineStartSec}-${s.timelineEndSec}`,
-    `switch ${s.switchAtSec.join(',')} over ${s.workCapSec} cap ${s.capSec} enough ${s.enoughFromSec} taps ${s.taps} of ${s.partners} asks ${json(s.asks)} ends ${s.ends}${s.optional ? ' optional' : ''}`,
+    `switch ${s.switchAtSec.join(',')} over ${s.workCapSec} cap ${s.capSec} enough ${s.enoughFromSec} taps ${s.taps} of ${s.partners} asks ${json(s.asks)} ends ${s.ends}${s.optional ? ' optional' : ''}${s.isLastRound ? ' last round' : ''}${s.hasWater ? ' water' : ''}`,
     ...(s.rules.length > 0 ? [`rules ${s.rules.join('; ')}`] : []),
     ...(lines.length > 0 ? [`lines ${lines.join(' / ')}`] : []),
     `cues ${cuesOf(s)
-      .map((c) => `${c.atSec} ${cueWords(c.cue, s)}`)
+      .map((c) => `${c.atSec} ${cueWords(c, s, nextToDo(stages, i))}`)
       .join('; ')}`,
   ].join(' | ');
 }

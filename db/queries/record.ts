@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { SessionDocument } from '../../core/document/document.ts';
-import type { Outcome, SessionRecord } from '../../core/record/record.ts';
+import type { Outcome, RecordDetails, SessionRecord } from '../../core/record/record.ts';
 import type { Score } from '../../core/record/score.ts';
 import type { FitChange } from '../../core/fit/fit-session.ts';
 import { upgradeDocument } from '../../core/document/upgrade.ts';
@@ -130,7 +130,7 @@ export async function listPersonDays(
        n.number as newest, n.change_note as newest_note, n.sent_at, y.sequence as day_sequence, y.withdrawn_at, y.withdrawn_note, x.released_at, x.opened_at, x.begun_at, d.text <> '' as is_written,
        y.id as run_day_id, y.live_at, y.live_minutes, y.live_place, y.live_limit, l.answer, l.came_at,
        case when y.live_at is not null then (select count(*) from live_reply o where o.run_day_id = y.id and o.answer = 'yes') end as going,
-       $3::bigint as enrolment_id, r.record_version_id, r.number as record_number, r.outcome, r.share_ratio, r.effort, r.remark, r.scores, r.made_at, r.logged_at, r.fit, r.retest
+       $3::bigint as enrolment_id, r.record_version_id, r.number as record_number, r.outcome, r.share_ratio, r.effort, r.remark, r.scores, r.made_at, r.logged_at, r.fit, r.details, r.retest
      from day d
      left join release x on x.enrolment_id = $3::bigint and x.day_id = d.id
      left join run_day y on y.run_id = $2::bigint and y.day_id = d.id
@@ -143,7 +143,7 @@ export async function listPersonDays(
        where id = case when x.begun_at is null then n.id else x.version_id end
      ) v on true
      left join lateral (
-       select c.version_id as record_version_id, w.number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.made_at, c.logged_at, c.fit,
+       select c.version_id as record_version_id, w.number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.made_at, c.logged_at, c.fit, c.details,
          w.document ->> 'retest' as retest
        from version w join record c on c.version_id = w.id and c.enrolment_id = $3::bigint
        where w.run_id = $2::bigint and w.day_id = d.id order by c.made_at desc, c.id desc limit 1
@@ -189,6 +189,7 @@ export async function listPersonDays(
 }
 
 export interface StoredRecord extends SessionRecord {
+  readonly details: RecordDetails;
   /** The shapes that it was done in, where they weren't the written ones. */
   readonly fit: readonly FitChange[];
   readonly enrolmentId: number;
@@ -210,6 +211,7 @@ interface RecordRow {
   made_at: Date;
   logged_at: Date;
   fit: FitChange[];
+  details: RecordDetails;
 }
 
 const toRecord = (r: RecordRow): StoredRecord => ({
@@ -225,10 +227,11 @@ const toRecord = (r: RecordRow): StoredRecord => ({
   madeAtMs: r.made_at.getTime(),
   loggedAtMs: r.logged_at.getTime(),
   fit: r.fit,
+  details: r.details,
 });
 
 const SELECT_RECORD = `
-  select distinct on (c.enrolment_id, v.day_id) c.enrolment_id, v.day_id, c.version_id as record_version_id, v.number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.made_at, c.logged_at, c.fit
+  select distinct on (c.enrolment_id, v.day_id) c.enrolment_id, v.day_id, c.version_id as record_version_id, v.number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.made_at, c.logged_at, c.fit, c.details
   from record c join version v on v.id = c.version_id`;
 const NEWEST_FIRST = 'order by c.enrolment_id, v.day_id, c.made_at desc, c.id desc';
 
@@ -326,7 +329,7 @@ export async function insertRecord(db: Db, r: NewRecord): Promise<void> {
   if ((await insertNewRecords(db, [r])) === 1) return;
   const { rows } = await db.query<{ same: boolean; day_id: number }>(
     `select now.day_id, was.day_id = now.day_id and outcome = $4::text and share_ratio = $5::real and effort is not distinct from $6::smallint
-       and remark = $7::text and scores = $8::jsonb as same
+       and remark = $7::text and scores = $8::jsonb and details - 'clockOffSec' = $9::jsonb as same
      from record join version was on was.id = record.version_id, version now
      where enrolment_id = $1::bigint and client_id = $2::uuid and now.id = $3::bigint`,
     [r.enrolmentId, r.clientId, r.versionId, ...contentOf(r.record)],
@@ -334,12 +337,14 @@ export async function insertRecord(db: Db, r: NewRecord): Promise<void> {
   if (rows[0]?.same === false) await insertNewRecords(db, [{ ...r, clientId: correctionId(r, rows[0].day_id) }]);
 }
 
-const contentOf = ({ outcome, shareRatio, effort, remark, scores }: SessionRecord) => [
+/** What makes a record another one; how far a device's clock is off is no content. */
+const contentOf = ({ outcome, shareRatio, effort, remark, scores, details }: SessionRecord) => [
   outcome,
   shareRatio,
   effort,
   remark,
   JSON.stringify(scores),
+  JSON.stringify({ ...details, clockOffSec: undefined }),
 ];
 
 /** An id (RFC 9562, version 8: a hash of ours) that is the same for the same content under the same id. */
@@ -353,11 +358,11 @@ function correctionId(r: NewRecord, dayId: number): string {
 /** Appends records that nobody has sent before, all at once; gives how many were new. */
 export async function insertNewRecords(db: Db, records: readonly NewRecord[]): Promise<number> {
   const { rowCount } = await db.query(
-    `insert into record (workspace_id, enrolment_id, version_id, client_id, outcome, share_ratio, effort, remark, scores, fit, made_at, logged_at)
-     select x."workspaceId", x."enrolmentId", x."versionId", x."clientId", x.outcome, x."shareRatio", x.effort, x.remark, x.scores, x.fit,
+    `insert into record (workspace_id, enrolment_id, version_id, client_id, outcome, share_ratio, effort, remark, scores, fit, details, made_at, logged_at)
+     select x."workspaceId", x."enrolmentId", x."versionId", x."clientId", x.outcome, x."shareRatio", x.effort, x.remark, x.scores, x.fit, x.details,
        x."madeAt", x."loggedAt"
      from jsonb_to_recordset($1::jsonb) as x("workspaceId" bigint, "enrolmentId" bigint, "versionId" bigint, "clientId" uuid,
-       outcome text, "shareRatio" real, effort smallint, remark text, scores jsonb, fit jsonb, "madeAt" timestamptz, "loggedAt" timestamptz)
+       outcome text, "shareRatio" real, effort smallint, remark text, scores jsonb, fit jsonb, details jsonb, "madeAt" timestamptz, "loggedAt" timestamptz)
      on conflict on constraint record_once do nothing`,
     [JSON.stringify(records.map(toStored))],
   );
@@ -367,7 +372,30 @@ export async function insertNewRecords(db: Db, records: readonly NewRecord[]): P
 const toStored = ({ record, fit = [], ...r }: NewRecord) => ({
   ...r,
   ...record,
+  details: record.details ?? {},
   fit,
   madeAt: new Date(record.madeAtMs),
   loggedAt: new Date(record.loggedAtMs),
 });
+
+/** Whether a version is one of a day of a run: what was done on a phone may have been corrected, or withdrawn, since. */
+export async function isVersionOf(
+  db: Db,
+  { runId, dayId, versionId }: { readonly runId: number; readonly dayId: number; readonly versionId: number },
+): Promise<boolean> {
+  const { rows } = await db.query(
+    'select from version where id = $1::bigint and run_id = $2::bigint and day_id = $3::bigint',
+    [versionId, runId, dayId],
+  );
+  return rows.length > 0;
+}
+
+/** How often each day of someone was said anew: how many records stand behind the one that counts. */
+export async function countCorrections(db: Db, enrolmentId: number, dayId: number): Promise<number> {
+  const { rows } = await db.query<{ count: number }>(
+    `select count(*)::integer - 1 as count from record c join version v on v.id = c.version_id
+     where c.enrolment_id = $1::bigint and v.day_id = $2::bigint`,
+    [enrolmentId, dayId],
+  );
+  return Math.max(0, rows[0]!.count);
+}

@@ -126,7 +126,7 @@ describe('a phone, upright and sideways', () => {
     const page = await openPage(browser, PHONE);
     await page.goto(`${link}/w1d1/clock`);
     await page.clock.install();
-    await page.getByRole('button', { name: 'Voice and tones' }).click();
+    await page.getByRole('button', { name: 'Voice on' }).click();
     await page.getByRole('button', { name: 'Start', exact: true }).click();
     await page.clock.runFor(5200 + 60_000);
     await page.getByRole('heading', { name: 'split squat' }).waitFor();

@@ -105,7 +105,10 @@ describe('a session of many forms, from the writer to Follow up', () => {
       await reader.getByText(words).waitFor();
     await expect
       .poll(() => reader.locator('.to-match').allTextContents(), SOON)
-      .toEqual(['Match or beat: 3 rounds + 2 reps on 11 May', 'Match or beat: the score of Engine']);
+      .toEqual([
+        'Match or beat: 3 rounds + 2 reps on 11 May: aim for 3 rounds + 3 or 4 reps',
+        'Match or beat: the score of Engine',
+      ]);
   });
 
   test('2 its numbers are carried on the clock, and asked for when the time is up', async () => {

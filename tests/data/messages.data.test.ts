@@ -126,7 +126,7 @@ describe('a message by e-mail', () => {
     expect(parsed.text).toContain('- 10 squat');
     expect(parsed.text).not.toContain('- 8 push-up');
     expect(parsed.text).toMatch(/1 line is in your shape: .* instead of push-up/);
-    expect(parsed.text).toContain('Film: https://films.example.org/legs');
+    expect(parsed.text).toContain('Film of Legs & <b>back</b>: https://films.example.org/legs');
     expect(parsed.html).toContain('Legs &amp; &lt;b&gt;back&lt;/b&gt;');
     expect(parsed.html).not.toMatch(/<img|<script|src=/);
     expect(parsed.html).toContain('prefers-color-scheme:dark');

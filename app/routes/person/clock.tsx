@@ -2,11 +2,14 @@ import { sessionTitle } from '../../../core/session/session-title.ts';
 import { scoreFields } from '../../../core/record/score.ts';
 import { buildStages } from '../../../core/follow/stage.ts';
 import { dayToMatch } from '../../../server/earlier-scores.ts';
+import { withPaceMarks } from '../../../core/follow/pace-marks.ts';
+import { cuesFor, laddersOf } from '../../../server/fitted-view.ts';
 import { withOwnDay } from '../../../server/own-day.ts';
 import { packRibbon } from '../../charts/pack-ribbon.ts';
 import { layoutRibbon } from '../../charts/ribbon-layout.ts';
 import clockCss from '../../theme/clock.css?url';
 import { ClockScreen } from '../../components/clock-screen.tsx';
+import { orKeptPage } from '../../components/kept-pages.ts';
 import type { Route } from './+types/clock';
 
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: clockCss }];
@@ -16,20 +19,27 @@ export const meta: Route.MetaFunction = () => [
   { name: 'theme-color', content: '#7b2b5e' },
 ];
 
-export async function loader({ params }: Route.LoaderArgs) {
-  return withOwnDay(params, 'begun', ({ view, sent, fitted }) => {
+export async function loader({ params, request }: Route.LoaderArgs) {
+  return withOwnDay(request, params, 'begun', ({ view, sent, fitted }) => {
     const { plan, blocks, document } = fitted;
+    const ladders = laddersOf(fitted);
+    const toMatch = dayToMatch(view, sent.dayId, fitted);
+    const names = Object.values(ladders).flatMap((l) => [...l.names, ...Object.values(l.standIns)]);
     return {
       versionId: sent.versionId,
       title: sessionTitle(document),
-      stages: buildStages(plan, blocks),
+      stages: withPaceMarks(buildStages(plan, blocks), toMatch.targets),
+      ladders,
+      cues: cuesFor(names, fitted.library),
       scored: scoreFields(plan),
-      toMatch: dayToMatch(view, sent.dayId, fitted),
+      toMatch,
       totalSec: plan.clockSec.likely,
       ribbon: packRibbon(layoutRibbon(plan, { widthPx: 350, heightPx: 38 })),
     };
   });
 }
+
+export const clientLoader = (args: Route.ClientLoaderArgs) => orKeptPage(args);
 
 export default function Clock({ loaderData, params }: Route.ComponentProps) {
   return <ClockScreen {...loaderData} back={`/p/${params.token}/${params.day}`} />;

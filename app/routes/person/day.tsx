@@ -4,16 +4,19 @@ import { dayToMatch } from '../../../server/earlier-scores.ts';
 import { withOwnDay } from '../../../server/own-day.ts';
 import { toDaySession } from '../../components/day-session.ts';
 import { DayView } from '../../components/day-view.tsx';
+import { orKeptPage } from '../../components/kept-pages.ts';
 import type { Route } from './+types/day';
 
 export const meta: Route.MetaFunction = () => [{ title: 'A day · Ysodos' }];
 
-export async function loader({ params }: Route.LoaderArgs) {
-  return withOwnDay(params, 'opened', ({ view, sent, fitted }) => ({
+export async function loader({ params, request }: Route.LoaderArgs) {
+  return withOwnDay(request, params, 'opened', ({ view, sent, fitted }) => ({
     above: `${formatDay(sent.date)} · week ${sent.week}`,
     session: toDaySession(fitted, sent, dayToMatch(view, sent.dayId, fitted).words),
   }));
 }
+
+export const clientLoader = (args: Route.ClientLoaderArgs) => orKeptPage(args);
 
 export default function Day({ loaderData, params }: Route.ComponentProps) {
   const base = `/p/${params.token}`;

@@ -1,31 +1,46 @@
-import { sessionTitle } from '../../../core/session/session-title.ts';
 import { randomUUID } from 'node:crypto';
-import { useState } from 'react';
+import { useMemo, useState, useSyncExternalStore } from 'react';
 import { data, Link, redirect, useNavigate, useSubmit } from 'react-router';
-import { EFFORT_WORDS, MAX_REMARK_LENGTH, OUTCOME_WORDS, OUTCOMES } from '../../../core/record/record.ts';
-import { scoreFields, scoreValues } from '../../../core/record/score.ts';
+import { loadFields } from '../../../core/record/load.ts';
+import {
+  BODY_FEELINGS,
+  BODY_WORDS,
+  EFFORT_WORDS,
+  MAX_REMARK_LENGTH,
+  OUTCOME_WORDS,
+  OUTCOMES,
+  REASON_WORDS,
+  REASONS,
+} from '../../../core/record/record.ts';
+import type { Score } from '../../../core/record/score.ts';
+import { formatScore, scoreFields, scoreValues } from '../../../core/record/score.ts';
+import { findDoubts } from '../../../core/record/doubts.ts';
+import { addScores } from '../../../core/record/targets.ts';
 import { blockName } from '../../../core/session/explain.ts';
-import { insertRecord } from '../../../db/queries/record.ts';
+import { sessionTitle } from '../../../core/session/session-title.ts';
+import { plural } from '../../../core/words/words.ts';
+import { countCorrections, insertRecord } from '../../../db/queries/record.ts';
 import { nowMs } from '../../../server/config.ts';
-import { readLogForm } from '../../../server/log-form.ts';
 import { dayToMatch } from '../../../server/earlier-scores.ts';
+import { boundsOf } from '../../../server/fitted-view.ts';
+import { readLogForm } from '../../../server/log-form.ts';
+import { withLoggedDay } from '../../../server/logged-day.ts';
 import { withOwnDay } from '../../../server/own-day.ts';
 import { personForm } from '../../../server/personal-link.ts';
 import type { KeptLog } from '../../components/outbox-store.ts';
-import { forgetLog, KEPT_EVENT, keepLog, nextMadeAtMs, readKept, sendLog } from '../../components/outbox-store.ts';
+import { deliverLog, keepLog, nextMadeAtMs, readKept } from '../../components/outbox-store.ts';
 import { ScoreInput } from '../../components/score-input.tsx';
+import { clockKey, forgetClock } from '../../components/use-follow.ts';
+import { orKeptPage } from '../../components/kept-pages.ts';
 import type { Route } from './+types/log';
 
 export const meta: Route.MetaFunction = () => [{ title: 'How did it go? · Ysodos' }];
 
 export async function loader({ params, request }: Route.LoaderArgs) {
   // Whoever says how it went has begun with what they see here.
-  return withOwnDay(params, 'begun', ({ view, sent, fitted }) => {
+  return withOwnDay(request, params, 'begun', async ({ db, scope, view, sent, fitted }) => {
     const { plan, blocks, document } = fitted;
     const { record } = sent;
-    const seen = Object.fromEntries(
-      [...new URL(request.url).searchParams].filter(([name]) => /^(score-\d+(?:\.\d+)?-\w+|clock|outcome)$/.test(name)),
-    );
     const stored: Record<string, string> = record
       ? Object.assign<Record<string, string>, Record<string, string>>(
           {
@@ -33,6 +48,9 @@ export async function loader({ params, request }: Route.LoaderArgs) {
             effort: record.effort === null ? '' : String(record.effort),
             remark: record.remark,
             share: String(Math.round(record.shareRatio * 100)),
+            reason: record.details.reason ?? '',
+            body: record.details.body ?? '',
+            ...Object.fromEntries((record.details.loads ?? []).map((l) => [`load-${l.block}-${l.item}`, String(l.kg)])),
           },
           Object.fromEntries(record.scores.flatMap((s) => Object.entries(scoreValues(s)))),
         )
@@ -42,8 +60,11 @@ export async function loader({ params, request }: Route.LoaderArgs) {
       versionId: sent.versionId,
       clientId: randomUUID(),
       hasRecord: record !== undefined,
-      values: { ...stored, ...seen },
+      corrections: record ? await countCorrections(db, scope.enrolment.enrolmentId, sent.dayId) : 0,
+      values: stored,
       toMatch: dayToMatch(view, sent.dayId, fitted),
+      bounds: boundsOf(fitted),
+      loads: loadFields(blocks),
       scored: scoreFields(plan).map((s) => ({
         ...s,
         name: [blockName(blocks[s.block]!), s.whose].filter(Boolean).join(', '),
@@ -54,16 +75,16 @@ export async function loader({ params, request }: Route.LoaderArgs) {
 
 export async function action({ params, request }: Route.ActionArgs) {
   const form = await personForm(request, params.token);
-  return withOwnDay(params, 'begun', async ({ db, scope, sent, fitted: { plan, changes } }) => {
-    const read = await readLogForm(form, plan, nowMs());
+  return withLoggedDay(params, form, async ({ db, scope, versionId, fitted }) => {
+    const read = await readLogForm(form, { ...fitted, bounds: boundsOf(fitted) }, nowMs());
     if (read.status === 'error') return data({ errors: read.errors, values: read.values }, { status: 400 });
     await insertRecord(db, {
       workspaceId: scope.workspaceId,
       enrolmentId: scope.enrolment.enrolmentId,
-      versionId: sent.versionId,
+      versionId,
       clientId: read.clientId,
       record: read.record,
-      fit: changes,
+      fit: fitted.changes,
     });
     return redirect(`/p/${params.token}/${params.day}`);
   });
@@ -91,11 +112,44 @@ function OnThisPhone({ isStuck, back }: { isStuck: boolean; back: string }) {
   );
 }
 
+const noChanges = () => () => undefined;
+
+/** The address's own words where one comes from the clock, else what it left on the phone. */
+function readSeen(versionId: number): string {
+  try {
+    return window.location.search || (localStorage.getItem(`${clockKey(versionId)}-log`) ?? '');
+  } catch {
+    return ''; // A store that may not be read saw nothing.
+  }
+}
+
+/** What the clock saw. Known only once the page runs: a kept page may be of another address. */
+function useSeen(versionId: number): Record<string, string> {
+  const search = useSyncExternalStore(
+    noChanges,
+    () => readSeen(versionId),
+    () => '',
+  );
+  return useMemo(
+    () =>
+      Object.fromEntries(
+        [...new URLSearchParams(search)].filter(([name]) =>
+          /^(score-\d+(?:\.\d+)?-\w+|clock|outcome|reason|body|seen)$/.test(name),
+        ),
+      ),
+    [search],
+  );
+}
+
+export const clientLoader = (args: Route.ClientLoaderArgs) => orKeptPage(args);
+
 export default function Log({ loaderData, actionData, params }: Route.ComponentProps) {
-  const { title, clientId, scored, hasRecord, toMatch } = loaderData;
+  const { title, clientId, scored, hasRecord, toMatch, versionId, bounds, loads } = loaderData;
   const [typed, setTyped] = useState<Record<string, string>>({});
-  const values: Record<string, string> = { ...loaderData.values, ...actionData?.values };
-  const errors: Record<string, string> = actionData?.errors ?? {};
+  const seen = useSeen(versionId);
+  const [doubts, setDoubts] = useState<Record<string, string>>({});
+  const values: Record<string, string> = { ...loaderData.values, ...seen, ...actionData?.values };
+  const errors: Record<string, string> = { ...actionData?.errors, ...doubts };
   const [outcome, setOutcome] = useState<Sent>('open');
   const navigate = useNavigate();
   const submit = useSubmit();
@@ -107,23 +161,27 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
     const fields = [...new FormData(form)].flatMap(([k, v]): [string, string][] =>
       typeof v === 'string' ? [[k, v]] : [],
     );
+    const said = new Map(fields);
+    // Asked here, where somebody can still answer: what is kept for later can't be.
+    if (said.get('sure') !== 'yes' && said.get('outcome') !== 'not-done') {
+      const found = findDoubts(scored, (name) => said.get(name) ?? '', bounds);
+      const asked: Record<string, string> = found.length > 0 ? { sure: 'Is that right?' } : {};
+      for (const { name, message } of found) asked[name] = message;
+      setDoubts(asked);
+      if (found.length > 0) return;
+    }
     const log: KeptLog = {
-      clientId: new Map(fields).get('client-id') ?? '',
+      clientId: said.get('client-id') ?? '',
       url: form.action,
       body: new URLSearchParams(fields).toString(),
-      madeAtMs: nextMadeAtMs(Date.now(), readKept()),
+      madeAtMs: nextMadeAtMs(Date.now(), await readKept()),
     };
     setOutcome('sending');
-    const isSafe = keepLog(log);
-    const result = await sendLog(log);
-    if (result.status === 'stored') {
-      forgetLog(log.clientId);
-      void navigate(back);
-      return;
-    }
-    if (result.status === 'refused') keepLog({ ...log, problem: result.problem });
-    window.dispatchEvent(new Event(KEPT_EVENT));
-    if (!isSafe) setOutcome('unsafe');
+    const isSafe = await keepLog(log);
+    const result = await deliverLog(log);
+    if (isSafe || result.status === 'stored') forgetClock(versionId);
+    if (result.status === 'stored') void navigate(back);
+    else if (!isSafe) setOutcome('unsafe');
     else if (result.status === 'kept') setOutcome('kept');
     else if (result.httpStatus === 400) {
       // The server names the fields, with all that was typed; until it is right it stays on the phone.
@@ -146,6 +204,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
         <Link to={back}>Back to the session</Link>
       </p>
       <form
+        key={Object.keys(seen).length}
         method="post"
         action={`${back}/log`}
         className="log"
@@ -159,6 +218,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
         <h1>How did it go?</h1>
         <p className="soft">
           {title}
+          {loaderData.corrections > 0 && ` · corrected ${plural(loaderData.corrections, 'time')}, all of it is kept`}
           {values.clock ? `. The clock saw ${values.clock}.` : ''}
         </p>
         {Object.keys(errors).length > 0 && (
@@ -172,6 +232,8 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
             while; nothing you typed is lost as long as it stands here.
           </p>
         )}
+        <input type="hidden" name="version-id" value={versionId} />
+        <input type="hidden" name="seen" value={values.seen ?? ''} />
         <input type="hidden" name="client-id" value={actionData?.values['client-id'] ?? clientId} />
         <fieldset className="outcome">
           <legend className="sr">How much of it</legend>
@@ -198,6 +260,17 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
           {error('outcome')}
           {error('share')}
         </fieldset>
+        <label className="log-reason">
+          <span>Because (if you like to say)</span>
+          <select name="reason" defaultValue={values.reason ?? ''}>
+            <option value=""> </option>
+            {REASONS.map((r) => (
+              <option key={r} value={r}>
+                {REASON_WORDS[r]}
+              </option>
+            ))}
+          </select>
+        </label>
         {scored.map((s) => (
           <fieldset key={s.name} className="score">
             <legend>{s.name}</legend>
@@ -212,6 +285,27 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
             </div>
           </fieldset>
         ))}
+        <HalvesTogether scored={scored} values={{ ...values, ...typed }} perRound={bounds} />
+        {loads.length > 0 && (
+          <fieldset className="score">
+            <legend>Weight used</legend>
+            {loads.map((l) => (
+              <div key={l.name}>
+                <ScoreInput
+                  field={{ name: l.name, part: l.name, label: `${l.movement}, kg`, hint: '', write: 'half' }}
+                  defaultValue={values[l.name] ?? (l.writtenKg === null ? '' : String(l.writtenKg))}
+                  invalid={errors[l.name] !== undefined}
+                />
+                {error(l.name)}
+              </div>
+            ))}
+          </fieldset>
+        )}
+        {errors.sure && (
+          <label className="me-seen notice">
+            <input type="checkbox" name="sure" value="yes" /> Yes, the numbers above are right
+          </label>
+        )}
         <fieldset className="effort">
           <legend>
             Effort <span className="soft">0 nothing, 10 all I had</span>
@@ -234,6 +328,15 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
           </div>
           {error('effort')}
         </fieldset>
+        <fieldset className="outcome body-feeling">
+          <legend>How does the body feel?</legend>
+          {BODY_FEELINGS.map((b) => (
+            <label key={b}>
+              <input type="radio" name="body" value={b} defaultChecked={values.body === b} />
+              <span>{BODY_WORDS[b]}</span>
+            </label>
+          ))}
+        </fieldset>
         <label className="remark-label" htmlFor="remark">
           A word to your coach
         </label>
@@ -255,6 +358,38 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
       </form>
     </main>
   );
+}
+
+/** Two halves of a score, added as they are typed. */
+function HalvesTogether({
+  scored,
+  values,
+  perRound,
+}: {
+  scored: readonly Scored[];
+  values: Readonly<Record<string, string>>;
+  perRound: Route.ComponentProps['loaderData']['bounds'];
+}) {
+  const blocks = [
+    ...new Set(scored.filter((s) => s.part !== undefined && s.person === 1 && s.set > 1).map((s) => s.block)),
+  ];
+  return blocks.map((block) => {
+    const own = scored.filter((s) => s.block === block && s.person === 1);
+    const numbers = own.map((s): Score | undefined => {
+      const [a, b] = s.fields.map((f) => values[f.name] ?? '');
+      if (!a) return undefined;
+      if (s.kind === 'rounds+reps') return { block, kind: s.kind, rounds: Number(a) || 0, reps: Number(b) || 0 };
+      return s.kind === 'reps' ? { block, kind: s.kind, reps: Number(a) || 0 } : undefined;
+    });
+    const sum = numbers.every((n) => n !== undefined)
+      ? addScores(numbers, perRound[block]?.perRound ?? undefined)
+      : undefined;
+    return sum ? (
+      <p key={block} className="to-match">
+        Together: <b>{formatScore(sum)}</b>
+      </p>
+    ) : null;
+  });
 }
 
 type Scored = Route.ComponentProps['loaderData']['scored'][number];

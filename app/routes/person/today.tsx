@@ -1,23 +1,25 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { dayKey, formatDay, parseDayKey, weekdayOf } from '../../../core/calendar/day.ts';
+import { dayKey, formatDay, weekdayOf } from '../../../core/calendar/day.ts';
 import { localTime } from '../../../core/calendar/release.ts';
 import type { StrandBead } from '../../../core/record/build-strand.ts';
-import { packStrand, unpackStrand } from '../../../core/record/packed-strand.ts';
+import { packStrand } from '../../../core/record/packed-strand.ts';
 import type pg from 'pg';
 import { dayToMatch } from '../../../server/earlier-scores.ts';
 import { describeLive, nextLive } from '../../../server/live-view.ts';
 import type { LinkScope } from '../../../server/personal-link.ts';
-import { ownDayKey, withPersonalLink } from '../../../server/personal-link.ts';
+import { isForKeeping, keptToday } from '../../../server/kept-pages.ts';
+import { ownDayKey, parseOwnDay, withPersonalLink } from '../../../server/personal-link.ts';
 import type { OpenDay, PersonView } from '../../../server/person-view.ts';
 import { isOpen, loadPersonView, noteSeen, openDay } from '../../../server/person-view.ts';
 import { nowMs } from '../../../server/config.ts';
 import { fitDay } from '../../../server/fitted-view.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { LiveCard } from '../../components/live-card.tsx';
-import { OwnStrand } from '../../components/own-strand.tsx';
+import { OwnStrand, ownBeads } from '../../components/own-strand.tsx';
 import { toDaySession } from '../../components/day-session.ts';
 import { DayView } from '../../components/day-view.tsx';
+import { orKeptPage } from '../../components/kept-pages.ts';
 import type { Route } from './+types/today';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Today · Ysodos' }];
@@ -28,9 +30,13 @@ export async function loader({ params, request }: Route.LoaderArgs) {
     const { enrolment } = scope;
     const view = await loadPersonView(db, scope);
     const { beads, today, attendance } = view.strand;
-    const bead = todaysBead(view, scope);
-    const open = bead && openDay(view, bead, enrolment);
-    if (open) await noteSeen(db, scope, view, open, 'opened');
+    const kept = keptToday(request);
+    const place = kept === undefined ? undefined : parseOwnDay(kept);
+    const bead = place
+      ? beads.find((b) => b.week === place.week && b.weekday === place.weekday)
+      : todaysBead(view, scope);
+    const open = bead && openDay(view, bead, enrolment, place !== undefined);
+    if (open && !isForKeeping(request)) await noteSeen(db, scope, view, open, 'opened');
     const next = beads.find((b) => b.state === 'ahead');
     const missed = beads
       .filter((b) => b.state === 'missed' && (b.closesMs === null || b.closesMs > nowMs()))
@@ -42,7 +48,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
       name: enrolment.name,
       firstWeekday: weekdayOf(enrolment.startsOn ?? enrolment.run.rules.startsOn),
       programmeTitle: enrolment.programmeTitle,
-      todayWords: formatDay(today),
+      todayWords: formatDay(place && bead ? bead.date : today),
       days: beads.map((b) => dayKey(b)).join(' '),
       strand: packStrand(beads),
       attendance: { kept: attendance.kept, due: attendance.due },
@@ -119,11 +125,7 @@ async function showDay(db: pg.PoolClient, scope: LinkScope, view: PersonView, op
   return toDaySession(fitted, open, dayToMatch(view, open.dayId, fitted).words);
 }
 
-/** A bead for each planned day. */
-const ownBeads = (days: string, strand: string) => {
-  const keys = days === '' ? [] : days.split(' ');
-  return unpackStrand(strand).map((mark, i) => ({ ...parseDayKey(keys[i]!)!, ...mark }));
-};
+export const clientLoader = (args: Route.ClientLoaderArgs) => orKeptPage(args);
 
 export default function Today({ loaderData, params }: Route.ComponentProps) {
   const {
@@ -222,6 +224,7 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
       {live && <LiveCard live={live} base={base} />}
       <OwnStrand beads={beads} base={base} firstWeekday={loaderData.firstWeekday} />
       <p className="small me-door">
+        <Link to={`${base}/weeks`}>My weeks and my numbers</Link>{' '}
         <Link to={`${base}/me`}>My kit, my messages, and what I avoid</Link>
       </p>
     </main>

@@ -17,8 +17,9 @@ import { buildStrands } from '../../../core/record/build-strand.ts';
 import { isDueToday, packStrand, unpackStrand } from '../../../core/record/packed-strand.ts';
 import { OUTCOME_WORDS } from '../../../core/record/record.ts';
 import { formatScore } from '../../../core/record/score.ts';
+import { findTarget, heldWords } from '../../../core/record/targets.ts';
 import type { EarlierRecord } from '../../../core/record/to-match.ts';
-import { earlierRecords, lastAndBest } from '../../../core/record/to-match.ts';
+import { comparableScores, earlierRecords } from '../../../core/record/to-match.ts';
 import type { Attendance } from '../../../core/record/strand.ts';
 import { attendanceRatio } from '../../../core/record/strand.ts';
 import { blockName } from '../../../core/session/explain.ts';
@@ -118,8 +119,7 @@ async function recordWords(
   const record = await findRecord(db, enrolmentId, dayId);
   if (!record) return null;
   const document = await getVersionDocument(db, record.versionId);
-  const earlier =
-    document.retest === undefined ? [] : await earlierOf(db, { ...run, enrolmentId }, dayId, document.retest);
+  const earlier = record.scores.length === 0 ? [] : await earlierOf(db, { ...run, enrolmentId }, dayId);
   const madeMs = Math.round(record.madeAtMs / 60_000) * 60_000;
   const inAnotherShape = (block: number) => record.fit.some((c) => c.isScored && c.block === block);
   return {
@@ -132,14 +132,26 @@ async function recordWords(
     loggedWords: `${formatDay(localDate(madeMs, timeZone))}, ${localTime(madeMs, timeZone)} their time`,
     scoreWords: record.scores.map((s) => {
       const block = document.blocks[s.block] ?? { role: 'Main' as const };
-      const before = lastAndBest(earlier, s.block, s.kind);
+      const scores = comparableScores(
+        {
+          ...s,
+          key: s.key ?? '',
+          retest: document.retest,
+          isReshaped: inAnotherShape(s.block),
+          isAdded: false,
+          perRound: undefined,
+        },
+        earlier,
+      );
+      const held = findTarget(scores, {});
+      const before = held ? heldWords(held, scores.length) : '';
       return `${blockName(block)}: ${formatScore(s)}${inAnotherShape(s.block) ? ' (in another shape)' : ''}${before && ` (before: ${before})`}`;
     }),
     title: sessionTitle(document),
   };
 }
 
-/** Their records of a retest on the days before one. */
+/** Their records on the days before one. */
 async function earlierOf(
   db: Db,
   at: {
@@ -149,13 +161,11 @@ async function earlierOf(
     readonly enrolmentId: number;
   },
   dayId: number,
-  retest: string,
 ): Promise<EarlierRecord[]> {
   const days = await listPersonDays(db, at);
   return earlierRecords(
     days.map((d) => ({ ...d, date: dateOfDay(at.startsOn, d) })),
     dayId,
-    retest,
   );
 }
 

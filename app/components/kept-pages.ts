@@ -1,0 +1,49 @@
+import type { ShouldRevalidateFunctionArgs } from 'react-router';
+
+interface PageLoaderArgs<T> {
+  readonly request: Request;
+  readonly serverLoader: () => Promise<T>;
+}
+
+/**
+ * What a page of a participant shows, from the server; where that can't be reached the whole page is asked for instead, which the
+ * phone has kept. An answer of the server, whatever it says, is an answer.
+ */
+export async function orKeptPage<T>({ request, serverLoader }: PageLoaderArgs<T>): Promise<T> {
+  try {
+    return await serverLoader();
+  } catch (error) {
+    if (!(error instanceof TypeError)) throw error;
+    const { pathname, search } = new URL(request.url);
+    window.location.assign(pathname + search);
+    return new Promise<T>(() => undefined);
+  }
+}
+
+/** What of the root changes is only the theme, and only where it was set. */
+export const afterSending = ({ formMethod }: ShouldRevalidateFunctionArgs): boolean =>
+  formMethod !== undefined && formMethod.toUpperCase() !== 'GET';
+
+/** Sets the keeping of pages going, and again whenever the page comes into sight with a network. */
+export function keepPages(token: string): () => void {
+  if (!('serviceWorker' in navigator)) return () => undefined;
+  const ask = () => {
+    if (document.visibilityState !== 'visible' || !navigator.onLine) return;
+    void navigator.serviceWorker.ready.then((registration) =>
+      registration.active?.postMessage({ kind: 'keep', token }),
+    );
+  };
+  navigator.serviceWorker.register('/service-worker.js', { scope: '/p/' }).then(ask, () => undefined); // Refused: then there is no page without network.
+  document.addEventListener('visibilitychange', ask);
+  window.addEventListener('online', ask);
+  return () => {
+    document.removeEventListener('visibilitychange', ask);
+    window.removeEventListener('online', ask);
+  };
+}
+
+/** Takes everything of someone off this device. */
+export async function forgetPages(token: string): Promise<void> {
+  if (!('caches' in window)) return;
+  await caches.delete(`ysodos-kept-${token}`);
+}

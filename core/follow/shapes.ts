@@ -1,0 +1,139 @@
+import type { Spare } from '../movement/spare.ts';
+import type { Stage } from './stage.ts';
+import { spokenDose } from './stage.ts';
+
+/** Where it may hurt, and what is spared then; where nothing can be spared for it, the movement is left out. */
+export const HURT_AREAS: readonly { readonly area: string; readonly spare: Spare | null }[] = [
+  { area: 'wrist or elbow', spare: 'wrists' },
+  { area: 'shoulder', spare: 'shoulders' },
+  { area: 'neck', spare: 'neck' },
+  { area: 'back', spare: 'back' },
+  { area: 'hip', spare: null },
+  { area: 'knee', spare: 'knees' },
+  { area: 'ankle or foot', spare: 'ankles' },
+  { area: 'somewhere else', spare: null },
+];
+
+/** A movement with its easier and harder shapes, easiest first. */
+export interface ShapeLadder {
+  readonly names: readonly string[];
+  /** Where the movement itself stands among them. */
+  readonly at: number;
+  /** What stands in where an area hurts, by area; areas without one are left out. */
+  readonly standIns: Readonly<Record<string, string>>;
+}
+
+/** By the name as it is written. */
+export type ShapeLadders = Readonly<Record<string, ShapeLadder>>;
+
+/** A change of shape from a stage on. */
+export type ShapeChange =
+  /** A step easier (-1) or harder (1): one item, or everything where `item` is null. */
+  | {
+      readonly kind: 'step';
+      readonly from: number;
+      readonly block: number | null;
+      readonly item: number | null;
+      readonly by: -1 | 1;
+    }
+  /** Something stands in for a movement wherever it comes; null: it is left out. */
+  | { readonly kind: 'swap'; readonly from: number; readonly movement: string; readonly to: string | null };
+
+/** The movement that is done in a place from a stage on: its name, or null where it is left out. `written` is its name there. */
+export function shapeAt(
+  changes: readonly ShapeChange[],
+  ladders: ShapeLadders,
+  place: { readonly stage: number; readonly block: number; readonly item: number; readonly written: string },
+): string | null {
+  const ladder = Object.hasOwn(ladders, place.written) ? ladders[place.written] : undefined;
+  let at = ladder?.at ?? 0;
+  let swapped: string | null | undefined;
+  for (const change of changes) {
+    if (change.from > place.stage) continue;
+    if (change.kind === 'swap') {
+      if (change.movement === place.written) swapped = change.to;
+    } else if (change.item === null || (change.block === place.block && change.item === place.item)) {
+      at = Math.min((ladder?.names.length ?? 1) - 1, Math.max(0, at + change.by));
+    }
+  }
+  return swapped === undefined ? (ladder?.names[at] ?? place.written) : swapped;
+}
+
+/** The stages as they are done after some changes: other names, and nothing to do where a movement is left out. Their order and number stay. */
+export function applyShapes(
+  stages: readonly Stage[],
+  changes: readonly ShapeChange[],
+  ladders: ShapeLadders,
+): readonly Stage[] {
+  if (changes.length === 0) return stages;
+  const first = Math.min(...changes.map((c) => c.from));
+  return stages.map((stage, at) => (at < first ? stage : reshape(stage, at, changes, ladders)));
+}
+
+function reshape(stage: Stage, at: number, changes: readonly ShapeChange[], ladders: ShapeLadders): Stage {
+  const shape = (item: number, written: string) =>
+    shapeAt(changes, ladders, { stage: at, block: stage.block, item, written });
+  if (stage.lines.length > 0) {
+    const lines = stage.lines.map((line) => {
+      if (line.movement === '') return line;
+      const name = shape(line.item, line.movement);
+      if (name === line.movement) return line;
+      const { carried: _carried, names: _names, ...bare } = line;
+      return name === null ? { ...bare, figure: '', details: 'left out' } : { ...line, name };
+    });
+    return { ...stage, lines, nextWords: lines.map((l) => l.name).join(', ') };
+  }
+  if (stage.item === null || stage.movement === '') return stage;
+  const name = shape(stage.item, stage.movement);
+  if (name === stage.movement) return stage;
+  if (name !== null) {
+    const title = stage.title.startsWith('hold ') ? `hold ${name}` : name;
+    return { ...stage, title, nextWords: spokenDose(stage.figure, title, stage.sides) };
+  }
+  const isOwn = stage.ruledBy === 'own' || stage.kind !== 'work';
+  return {
+    ...stage,
+    kind: 'rest',
+    ruledBy: 'clock',
+    // At one's own pace there is nothing to wait for.
+    durationSec: isOwn ? 0 : stage.durationSec,
+    title: `Rest: ${stage.movement} is left out`,
+    nextWords: '',
+    figure: '',
+    details: '',
+    sides: [],
+    switchAtSec: [],
+    workCapSec: null,
+    taps: null,
+    asks: null,
+    isLastRound: false,
+  };
+}
+
+/** A shape that was chosen during a session, for the record. */
+export interface ChosenShape {
+  readonly block: number;
+  readonly item: number;
+  readonly from: string;
+  /** Empty where it was left out. */
+  readonly to: string;
+}
+
+/** The shapes that a session ended in, where they aren't the written ones; each item once. */
+export function chosenShapes(
+  stages: readonly Stage[],
+  changes: readonly ShapeChange[],
+  ladders: ShapeLadders,
+): ChosenShape[] {
+  const found = new Map<string, ChosenShape>();
+  for (const [stage, { block, item, movement, lines }] of stages.entries()) {
+    const parts = lines.length > 0 ? lines : item === null ? [] : [{ item, movement }];
+    for (const part of parts) {
+      if (part.movement === '') continue;
+      const to = shapeAt(changes, ladders, { stage, block, item: part.item, written: part.movement });
+      if (to !== part.movement)
+        found.set(`${block} ${part.item}`, { block, item: part.item, from: part.movement, to: to ?? '' });
+    }
+  }
+  return [...found.values()];
+}

@@ -1,0 +1,31 @@
+import type { Block } from '../document/document.ts';
+import { isWork } from '../words/describe-item.ts';
+
+/** A field for the weight that was used for an item. */
+export interface LoadField {
+  /** Of the form. */
+  readonly name: string;
+  readonly block: number;
+  readonly item: number;
+  readonly movement: string;
+  /** As written, in kilograms of one piece; null where only a share or an effort was. */
+  readonly writtenKg: number | null;
+}
+
+/** The items of a session that are done with a weight, as it is written. */
+export const loadFields = (blocks: readonly Block[]): LoadField[] =>
+  blocks.flatMap((b, block) =>
+    b.items.flatMap((item, i): LoadField[] =>
+      isWork(item) && item.load
+        ? [
+            {
+              name: `load-${block}-${i}`,
+              block,
+              item: i,
+              movement: item.choices[0]!.name,
+              writtenKg: item.load.kind === 'weight' ? item.load.kg : null,
+            },
+          ]
+        : [],
+    ),
+  );
