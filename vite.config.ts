@@ -11,6 +11,31 @@ export default defineConfig(({ command }) => ({
   // Pages that a phone keeps are fetched anew when the application has changed.
   define: { __BUILD_ID__: JSON.stringify(process.env.YSODOS_BUILD ?? Date.now().toString(36)) },
   build: { target: 'es2022', assetsInlineLimit: 0 },
+  environments: {
+    client: {
+      build: {
+        rolldownOptions: {
+          output: {
+            // A participant's first page is a handful of files: many small ones take longer than one on a slow network.
+            codeSplitting: {
+              groups: [
+                {
+                  name: 'react',
+                  test: /node_modules[\\/](?:react|react-dom|scheduler|react-router|cookie|set-cookie-parser)[\\/]|rolldown[\\/]runtime/,
+                  priority: 3,
+                },
+                {
+                  name: 'base',
+                  test: /[\\/](?:app[\\/](?:root|entry\.client|routes[\\/]person)\.tsx|app[\\/]components[\\/](?:outbox|outbox-store|kept-pages|focus|focus-on-navigation|mark|nonce-context|today-card|day-view|session-list|own-strand)\.tsx?|app[\\/]charts[\\/](?:bead|ribbon|pack-ribbon)\.tsx?|core[\\/](?:words[\\/](?:words|format-clock)|care|letters|calendar[\\/]day-place|record[\\/](?:record|score|packed-strand|strand))\.ts|node_modules[\\/]idb[\\/]|app[\\/]theme[\\/]participant\.css)/,
+                  priority: 2,
+                },
+              ],
+            },
+          },
+        },
+      },
+    },
+  },
   // react-router's package names its development files for everybody; a build takes the production ones, in the server's bundle
   // too, so that no setting can be forgotten.
   ...(command === 'build' && {

@@ -31,7 +31,11 @@ export function loader({ request }: Route.LoaderArgs) {
 export { afterSending as shouldRevalidate } from './components/kept-pages.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Ysodos' }];
-export const links: Route.LinksFunction = () => [{ rel: 'icon', href: '/icon.svg', type: 'image/svg+xml' }];
+/** Small enough to come with the page: public/icon.svg. */
+const ICON =
+  "data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' viewBox='-3 -1 26 26'%3E%3Cpath d='M2 22V10a8 8 0 0 1 16 0v12' fill='none' stroke='%237B2B5E' stroke-width='3'/%3E%3Cpath d='M6.8 22V11.4a3.2 3.2 0 0 1 6.4 0V22z' fill='%237B2B5E'/%3E%3C/svg%3E";
+
+export const links: Route.LinksFunction = () => [{ rel: 'icon', href: ICON, type: 'image/svg+xml' }];
 
 export function Layout({ children }: { children: React.ReactNode }) {
   const nonce = useContext(NonceContext);

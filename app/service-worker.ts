@@ -4,7 +4,7 @@ import { ExpirationPlugin } from 'workbox-expiration';
 import { registerRoute } from 'workbox-routing';
 import { CacheFirst } from 'workbox-strategies';
 import type { KeptDay, KeptPages } from '../server/kept-pages.ts';
-import { assetsIn, keptPathOf, offlinePage } from './components/kept-lookup.ts';
+import { assetsIn, keptNow, keptPathOf, offlinePage } from './components/kept-lookup.ts';
 
 declare const self: ServiceWorkerGlobalScope;
 
@@ -20,6 +20,8 @@ const YEAR_SEC = 365 * 24 * 3600;
 /** A network that doesn't answer in this time is none, where the page is kept. */
 const PATIENCE_MS = 4_000;
 const AT_ONCE = 3;
+/** When this device was told, by its own clock. */
+const KEPT_AT = 'x-kept-at';
 
 const keptName = (token: string) => `ysodos-kept-${token}`;
 const indexPath = (token: string) => `/p/${token}/keep.json`;
@@ -51,41 +53,44 @@ registerRoute(
 const within = <T>(work: Promise<T>, ms: number): Promise<T> =>
   Promise.race([work, new Promise<T>((_, failed) => setTimeout(() => failed(new Error('no answer')), ms))]);
 
-async function readIndex(token: string): Promise<KeptPages | undefined> {
+/** What is kept of someone's pages, and what time it is there: the server's when it was said, and what this device has counted since. */
+async function readIndex(token: string): Promise<{ days: readonly KeptDay[]; nowMs: number } | undefined> {
   const found = await (await caches.open(keptName(token))).match(indexPath(token));
-  return found && ((await found.json()) as KeptPages);
+  if (!found) return undefined;
+  const { days, nowMs } = (await found.json()) as KeptPages;
+  return { days, nowMs: keptNow(nowMs, Number(found.headers.get(KEPT_AT)), Date.now()) };
 }
 
 /** The kept page for an address; none where its day has yet to come, or nothing was kept. */
 async function findKept(token: string, url: URL): Promise<Response | undefined> {
   if (!(await caches.has(keptName(token)))) return undefined;
   const index = await readIndex(token);
-  const path = index && keptPathOf(index.days, token, url.pathname, Date.now());
+  const path = index && keptPathOf(index.days, token, url.pathname, index.nowMs);
   return path === undefined ? undefined : (await caches.open(keptName(token))).match(path);
 }
 
 async function answerOffline(token: string, url: URL): Promise<Response> {
-  const days: readonly KeptDay[] = (await caches.has(keptName(token))) ? ((await readIndex(token))?.days ?? []) : [];
-  const page = offlinePage(days, token, url.pathname, Date.now());
+  const index = (await caches.has(keptName(token))) ? await readIndex(token) : undefined;
+  const page = offlinePage(index?.days ?? [], token, url.pathname, index?.nowMs ?? Date.now());
   return new Response(page, { status: 503, headers: { 'content-type': 'text/html; charset=utf-8' } });
 }
 
 /** Keeps what is to be kept of someone's pages, fetching only those that changed; a link that has ended takes all of it away. */
 async function keep(token: string): Promise<void> {
-  const asked = await fetch(indexPath(token), { headers: { 'x-ysodos-keep': '1' } });
+  const asked = await fetch(indexPath(token), { headers: { 'keep-page': '1' } });
   if (asked.status === 404) {
     await caches.delete(keptName(token));
     return;
   }
   if (!asked.ok) return;
-  const index = (await asked.clone().json()) as KeptPages;
+  const index = (await asked.json()) as KeptPages;
   const cache = await caches.open(keptName(token));
   const todo = [...index.pages];
   const work = async () => {
     for (let page = todo.shift(); page; page = todo.shift()) {
       const known = await cache.match(page.path);
       if (known?.headers.get('x-kept-tag') === page.tag) continue;
-      const answer = await fetch(page.path, { headers: { 'x-ysodos-keep': '1', accept: 'text/html' } });
+      const answer = await fetch(page.path, { headers: { 'keep-page': '1', accept: 'text/html' } });
       if (!answer.ok) continue;
       const text = await answer.text();
       await keepAssets(assetsIn(text));
@@ -98,7 +103,8 @@ async function keep(token: string): Promise<void> {
   };
   await Promise.all(Array.from({ length: AT_ONCE }, work));
   // Last, so that it never names what isn't there.
-  await cache.put(indexPath(token), asked);
+  const headers = new Headers({ 'content-type': 'application/json', [KEPT_AT]: String(Date.now()) });
+  await cache.put(indexPath(token), new Response(JSON.stringify(index), { headers }));
   const wanted = new Set([indexPath(token), ...index.pages.map((p) => p.path)]);
   for (const request of await cache.keys()) {
     const { pathname, search } = new URL(request.url);

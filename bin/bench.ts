@@ -23,6 +23,7 @@ import { analyseText } from '../core/session/analyse.ts';
 import { computePlan } from '../core/session/plan.ts';
 import { measureRelease } from './bench-release.ts';
 import { measurePages } from './bench-pages.ts';
+import { measurePhone } from './bench-phone.ts';
 import { openChromium } from './chromium.ts';
 import { startDemo } from './running-demo.ts';
 import { CommandError, runCommand, say } from './say.ts';
@@ -300,6 +301,20 @@ async function benchPages(): Promise<void> {
   }
 }
 
+/** A participant's phone: first paint, and the clock's calls in a real browser. */
+async function benchPhone(): Promise<void> {
+  const { firstPaintMs, scriptKb, scripts, clockScriptKb, calls } = await measurePhone();
+  line(
+    'phone: first paint of Today, slow 4G and a quarter of the processor',
+    `${Math.round(firstPaintMs)} ms`,
+    '1500 ms',
+  );
+  line('phone: script of Today, gzip', `${scriptKb.toFixed(1)} kB in ${scripts} files`, '125 kB in 12');
+  line('phone: script of the clock, gzip', `${clockScriptKb.toFixed(1)} kB`, '150 kB');
+  line(`phone: calls of the clock, ${calls.count}, the latest`, `${calls.latestMs.toFixed(1)} ms late`, '50 ms');
+  line('phone: calls of the clock, in the middle', `${calls.medianMs.toFixed(1)} ms late, ${calls.early} early`, '');
+}
+
 /** A day released to 20,000 people, and its messages. */
 async function benchRelease(): Promise<void> {
   say('20,000 people in five zones');
@@ -323,6 +338,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   fit: benchFit,
   pages: benchPages,
   release: benchRelease,
+  phone: benchPhone,
   browser: benchBrowser,
 };
 

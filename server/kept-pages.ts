@@ -8,7 +8,7 @@ import { openDay } from './person-view.ts';
 import type { WorkspaceBook } from './workspace-book.ts';
 
 /** Said by the service worker when it fetches a page to keep it: nobody has opened it, and it may be of a day to come. */
-export const KEEP_HEADER = 'x-ysodos-keep';
+export const KEEP_HEADER = 'keep-page';
 
 export const isForKeeping = (request: Request): boolean => request.headers.get(KEEP_HEADER) === '1';
 

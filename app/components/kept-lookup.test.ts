@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { assetsIn, keptPathOf, offlinePage, todayAt } from './kept-lookup.ts';
+import { assetsIn, keptNow, keptPathOf, offlinePage, todayAt } from './kept-lookup.ts';
 
 const HOUR = 3_600_000;
 const day = (key: string, fromH: number, untilH: number) => ({
@@ -33,6 +33,11 @@ describe('which kept page answers an address', () => {
     expect(todayAt(DAYS, 6 * HOUR)!.key).toBe('w1d1');
     expect(todayAt(DAYS, 30 * HOUR)).toBeUndefined();
   });
+});
+
+test('a device’s wrong clock moves nothing: the server’s hour counts, and what has run since', () => {
+  expect(keptNow(1000, 90_000, 95_000)).toBe(6000);
+  expect(keptNow(1000, 90_000, 80_000)).toBe(1000);
 });
 
 test('the page without network says what is kept and open, and when the asked day opens; names are text', () => {

@@ -4,6 +4,10 @@ import type { KeptDay } from '../../server/kept-pages.ts';
 export const todayAt = (days: readonly KeptDay[], nowMs: number): KeptDay | undefined =>
   days.find((d) => d.fromMs <= nowMs && nowMs < d.untilMs);
 
+/** What time it is for the kept days: the server's when they were said, and what the device's own clock has run since; it never goes back. */
+export const keptNow = (saidMs: number, keptAtMs: number, deviceMs: number): number =>
+  saidMs + Math.max(0, deviceMs - keptAtMs);
+
 const pathWithin = (token: string, pathname: string): string => pathname.slice(`/p/${token}`.length).replace(/\/$/, '');
 
 /** Where the page for an address is kept: today's by the hour, a day's only from its hour on; undefined where none may be shown. */

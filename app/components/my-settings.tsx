@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { Form } from 'react-router';
-import { WEEKDAYS } from '../../core/calendar/day.ts';
+import { WEEKDAYS } from '../../core/calendar/day-place.ts';
 import type { Contact } from '../../db/queries/person.ts';
 import { useZones } from './use-zones.ts';
 

@@ -34,7 +34,10 @@ export function Outbox() {
   const { pathname } = useLocation();
   const flush = useCallback(async () => {
     let stored = false;
-    for (const log of (await readKept()).filter(isWaiting)) stored ||= (await deliverLog(log)).status === 'stored';
+    for (const log of (await readKept()).filter(isWaiting)) {
+      const { status } = await deliverLog(log);
+      stored ||= status === 'stored';
+    }
     setKept(await readKept());
     if (stored) void revalidate();
   }, [revalidate]);
@@ -65,18 +68,19 @@ export function Outbox() {
   const arrived = kept.filter((k) => k.arrivedAtMs !== undefined);
   // One that is being mended in the form of this page is seen there.
   const stuck = kept.filter((k) => k.problem !== undefined && !(k.url.endsWith(pathname) && k.problem === UNREADABLE));
-  if (waiting.length + stuck.length + arrived.length === 0) return null;
+  // What has arrived is told where a page ends; what hasn't lies over it.
+  if (waiting.length + stuck.length === 0)
+    return arrived.length === 0 ? null : (
+      <p className="outbox-arrived" role="status">
+        Nothing waits on this phone. Arrived lately: {arrived.slice(-SHOWN_ARRIVED).map(keptWords).join('; ')}.
+      </p>
+    );
   return (
     <section className="outbox" aria-label="Kept on this phone" role="status">
       {waiting.length > 0 && (
         <p>
           <b>Only on this phone so far:</b> {plural(waiting.length, 'log')} ({waiting.map(keptWords).join('; ')}). Sent
           by itself as soon as there is a network.
-        </p>
-      )}
-      {waiting.length === 0 && arrived.length > 0 && (
-        <p className="outbox-arrived">
-          Nothing waits on this phone. Arrived lately: {arrived.slice(-SHOWN_ARRIVED).map(keptWords).join('; ')}.
         </p>
       )}
       {stuck.map((log) => (

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
-import type { DayPlace, Weekday } from '../../core/calendar/day.ts';
+import type { DayPlace, Weekday } from '../../core/calendar/day-place.ts';
 import type { StrandMark } from '../../core/record/packed-strand.ts';
-import { dayKey, dayName, parseDayKey } from '../../core/calendar/day.ts';
+import { dayKey, dayName, parseDayKey } from '../../core/calendar/day-place.ts';
 import { unpackStrand } from '../../core/record/packed-strand.ts';
 import { Bead, STATE_WORDS } from '../charts/bead.tsx';
 

@@ -10,7 +10,8 @@ import { cuesOf, worthCalling } from './calls.ts';
 import type { FollowEvent, FollowState } from './follow.ts';
 import { follow, nextCallInMs, startFollow } from './follow.ts';
 import type { Stage } from './stage.ts';
-import { buildStages, isWaiting } from './stage.ts';
+import { buildStages } from './build-stages.ts';
+import { isWaiting } from './stage.ts';
 
 const stagesOf = (text: string): Stage[] => {
   const { blocks, plan, issues } = analyseText(text, baseLibrary);

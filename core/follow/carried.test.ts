@@ -5,7 +5,8 @@ import { analyseText } from '../session/analyse.ts';
 import type { FollowEvent } from './follow.ts';
 import { advance, openQuestion, startFollow, tapsOf, topSetOf } from './follow.ts';
 import { seenScores } from './seen-scores.ts';
-import { buildStages, carriedFigure } from './stage.ts';
+import { buildStages } from './build-stages.ts';
+import { carriedFigure } from './stage.ts';
 
 const open = (text: string) => {
   const { blocks, plan, issues } = analyseText(text, baseLibrary);

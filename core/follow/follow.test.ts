@@ -6,7 +6,7 @@ import { resolveBlocks } from '../session/resolve.ts';
 import type { FollowEvent } from './follow.ts';
 import { callsBetween, cuesOf } from './calls.ts';
 import { advance, blockSpentMs, stageSpentMs, startFollow } from './follow.ts';
-import { buildStages } from './stage.ts';
+import { buildStages } from './build-stages.ts';
 
 const stagesOf = (text: string) => {
   const { document, issues } = parseSession(text, baseLibrary);

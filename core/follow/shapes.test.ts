@@ -6,7 +6,7 @@ import { follow, startFollow } from './follow.ts';
 import type { ShapeChange } from './shapes.ts';
 import { shapeLadders } from './shape-ladders.ts';
 import { applyShapes, chosenShapes, HURT_AREAS, shapeAt } from './shapes.ts';
-import { buildStages } from './stage.ts';
+import { buildStages } from './build-stages.ts';
 
 const open = (text: string, person = ANYONE) => {
   const { blocks, plan, issues } = analyseText(text, baseLibrary);

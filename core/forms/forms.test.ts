@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { buildStages } from '../follow/stage.ts';
+import { buildStages } from '../follow/build-stages.ts';
 import { baseLibrary } from '../movement/library.ts';
 import { parseSession } from '../notation/parse.ts';
 import { printSession } from '../notation/print.ts';

@@ -1,6 +1,6 @@
 import { sessionTitle } from '../../../core/session/session-title.ts';
 import { scoreFields } from '../../../core/record/score.ts';
-import { buildStages } from '../../../core/follow/stage.ts';
+import { buildStages } from '../../../core/follow/build-stages.ts';
 import { dayToMatch } from '../../../server/earlier-scores.ts';
 import { withPaceMarks } from '../../../core/follow/pace-marks.ts';
 import { cuesFor, laddersOf } from '../../../server/fitted-view.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { advance, startFollow } from '../../follow/follow.ts';
 import { seenScores } from '../../follow/seen-scores.ts';
-import { buildStages } from '../../follow/stage.ts';
+import { buildStages } from '../../follow/build-stages.ts';
 import { baseLibrary } from '../../movement/library.ts';
 import { parseSession } from '../../notation/parse.ts';
 import { printSession } from '../../notation/print.ts';

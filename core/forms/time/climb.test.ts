@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { buildStages } from '../../follow/stage.ts';
+import { buildStages } from '../../follow/build-stages.ts';
 import { advance, startFollow } from '../../follow/follow.ts';
 import { seenScores } from '../../follow/seen-scores.ts';
 import { baseLibrary } from '../../movement/library.ts';

@@ -1,0 +1,243 @@
+import { writeFileSync } from 'node:fs';
+import { resolve } from 'node:path';
+import type { Browser, BrowserContext, Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { weighScripts } from '../../bin/bench-phone.ts';
+import type { RunningDemo } from '../../bin/running-demo.ts';
+import { FIXED_NOW, startDemo } from '../../bin/running-demo.ts';
+import { openBrowser, openPage, PHONE, setDemo, signIn, SOON } from './helpers.ts';
+
+/** A demo whose hour this file moves: three days pass without network. */
+const CLOCK = resolve('.local/offline-clock');
+const moveClock = (iso: string) => writeFileSync(CLOCK, iso);
+const DAY_MS = 24 * 3600 * 1000;
+
+let own: RunningDemo;
+let browser: Browser;
+let coach: Page;
+let phone: BrowserContext;
+let base: string;
+let link: string;
+
+const post = async (path: string, form: Record<string, string>) => {
+  const response = await coach.request.post(`${own.base}${path}`, {
+    form,
+    headers: { origin: own.base },
+    maxRedirects: 0,
+  });
+  expect(response.status(), await response.text()).toBeLessThan(400);
+  return response;
+};
+const write = async (day: string, text: string) => {
+  const draft = await coach.request.post(`${own.base}${base}/write/${day}/draft`, {
+    data: { text, revision: 1 },
+    headers: { origin: own.base },
+  });
+  expect(draft.status()).toBe(200);
+  await post(`${base}/write/${day}`, { intent: 'ready', revision: '2' });
+  await post(`${base}/send/${day}`, { intent: 'send', revision: '2' });
+};
+
+beforeAll(async () => {
+  moveClock(FIXED_NOW);
+  own = await startDemo('.local/offline-test', ['--without-messages'], { YSODOS_CLOCK_FILE: CLOCK });
+  setDemo(own);
+  browser = await openBrowser();
+  coach = await openPage(browser);
+  await signIn(coach, 'new');
+  const made = await post('/programmes', {
+    title: 'Offline',
+    weeks: '1',
+    startsOn: '2026-05-12',
+    weekdays: '2',
+    lighterEvery: '0',
+    from: 'empty',
+  });
+  base = /\/programmes\/\d+/.exec(made.headers().location!)![0];
+  for (const day of ['w1d2', 'w1d3', 'w1d4']) await post(`${base}/write/${day}`, { intent: 'add' });
+  for (const day of ['w1d1', 'w1d2', 'w1d3', 'w1d4'])
+    await write(day, `Title: Session ${day}\n\nMain: amrap 1:00\n5 squat\n5 push-up\n`);
+  await coach.goto(`${base}/people`);
+  await coach.getByLabel('Names, one a line').fill('Odile Fernwerth');
+  await coach.getByLabel('Joined').fill('2026-05-12');
+  await coach.getByRole('button', { name: 'Add 1 person' }).click();
+  await coach.getByRole('button', { name: 'Hand out their link' }).click();
+  link = new URL(await coach.getByLabel('Personal link of Odile Fernwerth').inputValue()).pathname;
+  phone = await browser.newContext({ ...PHONE, baseURL: own.base, timezoneId: 'Europe/Berlin' });
+  phone.setDefaultTimeout(15_000);
+}, 180_000);
+afterAll(async () => {
+  await browser?.close();
+  await own?.stop();
+});
+
+/** What the phone has kept of the pages. */
+const kept = (page: Page) =>
+  page.evaluate(
+    async (name) => {
+      const cache = await caches.open(name);
+      return (await cache.keys()).map(
+        (r) => new URL(r.url).pathname.replace(/^\/p\/[^/]+/, '') + new URL(r.url).search,
+      );
+    },
+    `ysodos-kept-${link.slice(3)}`,
+  );
+
+/** Lets days pass on the phone: what it was told lies so much further back. */
+const passDays = (page: Page, days: number) =>
+  page.evaluate(
+    async ([name, path, ms]) => {
+      const cache = await caches.open(name as string);
+      const found = (await cache.match(path as string))!;
+      const headers = new Headers(found.headers);
+      headers.set('x-kept-at', String(Number(headers.get('x-kept-at')) - (ms as number)));
+      await cache.put(path as string, new Response(await found.text(), { headers }));
+    },
+    [`ysodos-kept-${link.slice(3)}`, `${link}/keep.json`, days * DAY_MS] as const,
+  );
+
+/** Sends the form that stands there, having said a number. */
+async function log(page: Page, rounds: string): Promise<void> {
+  await page.getByRole('textbox', { name: /whole rounds/ }).fill(rounds);
+  await page.getByRole('button', { name: 'Send to coach' }).click();
+}
+
+describe('three days without network', () => {
+  let page: Page;
+
+  test('the application and the days that were sent are kept, without being opened', async () => {
+    page = await phone.newPage();
+    await page.goto(link);
+    await page.getByRole('heading', { name: 'Session w1d2' }).waitFor();
+    await expect
+      .poll(async () => (await kept(page)).filter((p) => /^\/w1d[1-4]\/(clock|log)$/.test(p)).length, {
+        timeout: 30_000,
+      })
+      .toBe(8);
+    await expect.poll(async () => (await kept(page)).includes('/keep.json'), SOON).toBe(true);
+    const assets = await page.evaluate(async () =>
+      (await (await caches.open('ysodos-assets')).keys()).map((r) => new URL(r.url).pathname),
+    );
+    const { runs } = (await (await phone.request.get(`${own.base}${link}/copy.json`)).json()) as {
+      runs: { releases: { opened_at: string | null; begun_at: string | null }[] }[];
+    };
+    // Today was opened; nothing else was, and nothing was begun.
+    expect(runs[0]!.releases.map((r) => [r.opened_at !== null, r.begun_at !== null])).toEqual([[true, false]]);
+    expect(assets.filter((a) => /plan|write|antd|send|movements/.test(a))).toEqual([]);
+  });
+
+  test('to the end of the clock, and the log, offline: no error page, nothing lost', { timeout: 120_000 }, async () => {
+    await phone.setOffline(true);
+    await page.getByRole('link', { name: 'Start with the clock' }).click();
+    await page.getByRole('button', { name: 'Start', exact: true }).click();
+    await page.getByRole('heading', { name: 'As many rounds as you can' }).waitFor();
+    await page.getByRole('button', { name: 'One more round done: 0' }).click();
+    // Reloaded in the middle, it waits at the same second.
+    const shown = await page.getByRole('timer').textContent();
+    await page.reload();
+    await page.getByRole('button', { name: 'Go on where you stopped' }).click();
+    const again = await page.getByRole('timer').textContent();
+    const seconds = (text: string | null) => Number(text!.split(':')[0]) * 60 + Number(text!.split(':')[1]);
+    expect(Math.abs(seconds(again) - seconds(shown))).toBeLessThanOrEqual(1);
+    await page.getByRole('button', { name: 'skip' }).click();
+    await page.getByRole('link', { name: 'Log it' }).click();
+    await expect.poll(() => page.getByRole('textbox', { name: /whole rounds/ }).inputValue(), SOON).toBe('1');
+    await page.getByText('The clock saw').waitFor();
+    await log(page, '6');
+    await page.getByRole('heading', { name: 'Kept on this phone' }).waitFor();
+    await page.getByText('Only on this phone so far:').waitFor();
+    await page.getByRole('link', { name: 'Back to the session' }).click();
+    await page.getByRole('heading', { name: 'Session w1d2' }).waitFor();
+  });
+
+  test('a missed day is made up, the tab closed before anything was sent', { timeout: 60_000 }, async () => {
+    await page.goto(`${link}/w1d1/log`);
+    await log(page, '5');
+    await page.getByRole('heading', { name: 'Kept on this phone' }).waitFor();
+    await page.close();
+    page = await phone.newPage();
+    await page.goto(link);
+    await page.getByRole('heading', { name: 'Session w1d2' }).waitFor();
+    await page.getByText('2 logs').waitFor();
+  });
+
+  test('a day to come is shut until its hour, then it is today’s', { timeout: 60_000 }, async () => {
+    await page.goto(`${link}/w1d3`);
+    await page.getByText('opens at its hour').waitFor();
+    await passDays(page, 1);
+    await page.goto(link);
+    await page.getByRole('heading', { name: 'Session w1d3' }).waitFor();
+    await page.getByRole('link', { name: 'I’ve done it my way' }).click();
+    await log(page, '7');
+    await page.getByRole('heading', { name: 'Kept on this phone' }).waitFor();
+    await passDays(page, 1);
+    await page.goto(`${link}/w1d4/log`);
+    await log(page, '8');
+    await page.getByRole('heading', { name: 'Kept on this phone' }).waitFor();
+    await page.reload();
+    await page.getByText('4 logs').waitFor();
+    await passDays(page, 1);
+    await page.goto(link);
+    await page.getByText('Nothing is kept here for today.').waitFor();
+  });
+
+  test(
+    'back online: four records, none doubled, each on its version; what arrived is told',
+    { timeout: 60_000 },
+    async () => {
+      // Meanwhile one of them was corrected, and another withdrawn.
+      const draft = await coach.request.post(`${own.base}${base}/write/w1d3/draft`, {
+        data: { text: 'Title: Corrected\n\nMain: amrap 1:00\n6 squat\n', revision: 2 },
+        headers: { origin: own.base },
+      });
+      expect(draft.status()).toBe(200);
+      await post(`${base}/write/w1d3`, { intent: 'ready', revision: '3' });
+      await post(`${base}/send/w1d3`, { intent: 'send', revision: '3', changeNote: 'one more' });
+      await post(`${base}/send/w1d4`, { intent: 'withdraw', note: 'too much' });
+      moveClock('2026-05-16T09:00:00Z');
+      await phone.setOffline(false);
+      await page.goto(link);
+      await page.getByText(/Nothing waits on this phone\. Arrived lately/).waitFor();
+      const copy = (await (await phone.request.get(`${own.base}${link}/copy.json`)).json()) as {
+        runs: { records: { week: number; weekday: number; scores: { rounds: number }[] }[] }[];
+      };
+      const records = copy.runs[0]!.records.map((r) => [r.weekday, r.scores[0]!.rounds]);
+      expect(records.sort()).toEqual([
+        [1, 5],
+        [2, 6],
+        [3, 7],
+        [4, 8],
+      ]);
+      await page.reload();
+      const again = (await (await phone.request.get(`${own.base}${link}/copy.json`)).json()) as typeof copy;
+      expect(again.runs[0]!.records).toHaveLength(4);
+    },
+  );
+
+  test('a link that has ended takes what was kept off the phone', { timeout: 60_000 }, async () => {
+    await coach.goto(`${base}/people`);
+    const before = await kept(page);
+    expect(before.length).toBeGreaterThan(5);
+    await page.goto(`${link}/weeks`);
+    await page.getByText('Delete me …').click();
+    await page.getByRole('button', { name: 'Delete me' }).click();
+    await page.getByText('Tick the box first').waitFor();
+    await page.getByRole('checkbox', { name: /Yes, delete all of it/ }).check();
+    await page.getByRole('button', { name: 'Delete me' }).click();
+    await page.getByRole('heading', { name: 'You are gone from here' }).waitFor();
+    await expect.poll(() => page.evaluate((n) => caches.has(n), `ysodos-kept-${link.slice(3)}`), SOON).toBe(false);
+    expect((await phone.request.get(`${own.base}${link}`)).status()).toBe(404);
+    await coach.reload();
+    await expect.poll(() => coach.getByText('Odile Fernwerth').count(), SOON).toBe(0);
+  });
+});
+
+test('a participant’s pages weigh little, and nothing of the coach’s comes along', { timeout: 60_000 }, async () => {
+  const someone = `${own.base}${own.workspaces[0]!.linkPath}`;
+  const today = await weighScripts(browser, someone);
+  expect(today.kb).toBeLessThanOrEqual(125);
+  expect(today.files).toBeLessThanOrEqual(12);
+  const clock = await weighScripts(browser, `${someone}/w4d6/clock`);
+  expect(clock.kb).toBeLessThanOrEqual(150);
+  expect([...today.names, ...clock.names].filter((n) => /plan|write|send|movements|antd|people/.test(n))).toEqual([]);
+});
