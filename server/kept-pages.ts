@@ -71,11 +71,7 @@ export function listKeptPages(
     .slice(-MOST_BEHIND);
   const base = `/p/${token}`;
   const profile = tagOf(enrolment.profile, enrolment.easedUntil, enrolment.timeZone, book.key);
-  const record = (at: (typeof sent)[number]) => [
-    at.open.versionId,
-    at.open.newer ?? 0,
-    at.open.record?.loggedAtMs ?? 0,
-  ];
+  const record = (at: (typeof sent)[number]) => [at.open.versionId, at.open.newer ?? 0, at.open.record ?? null];
   const all = tagOf(
     profile,
     today,

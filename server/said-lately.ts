@@ -1,11 +1,13 @@
 import type { DayDate } from '../core/calendar/day.ts';
 import { addDays, dayKey } from '../core/calendar/day.ts';
 import { localDate, localTime, instantAt } from '../core/calendar/release.ts';
+import { painWords } from '../core/record/detail-words.ts';
 import { OUTCOME_WORDS } from '../core/record/record.ts';
 import { formatScore } from '../core/record/score.ts';
 import { blockName } from '../core/session/explain.ts';
 import type { Db } from '../db/pool.ts';
 import type { RosterRow } from '../db/queries/person.ts';
+import { listPainSince } from '../db/queries/pain.ts';
 import type { StoredRecord } from '../db/queries/record.ts';
 import { getVersionDocument, listRecordsSince } from '../db/queries/record.ts';
 
@@ -28,6 +30,18 @@ export interface SaidLately {
   readonly count: number;
   /** Those with words first, then the newest. */
   readonly said: readonly Said[];
+  /** Where something hurt, the newest first. */
+  readonly pains: readonly Pain[];
+}
+
+/** A pain as a coach reads it in passing. */
+export interface Pain {
+  readonly enrolmentId: number;
+  readonly name: string;
+  readonly dayKey: string;
+  /** `knee, at squat: left it out` */
+  readonly words: string;
+  readonly at: string;
 }
 
 /** What is shown at once; the rest is counted. */
@@ -41,10 +55,16 @@ export async function saidLately(
   days: readonly { readonly dayId: number; readonly week: number; readonly weekday: number }[],
 ): Promise<SaidLately | null> {
   const midnightMs = (date: DayDate) => instantAt(date, '00:00', at.timeZone);
-  const records = await listRecordsSince(db, at.runId, midnightMs(addDays(at.today, -1)));
-  const own = records.filter((r) => localDate(r.loggedAtMs, at.timeZone) === at.today);
-  const shown = own.length > 0 ? own : records;
-  if (shown.length === 0) return null;
+  const sinceMs = midnightMs(addDays(at.today, -1));
+  const [records, told] = await Promise.all([
+    listRecordsSince(db, at.runId, sinceMs),
+    listPainSince(db, at.runId, sinceMs),
+  ]);
+  const isToday = (ms: number) => localDate(ms, at.timeZone) === at.today;
+  const own = records.filter((r) => isToday(r.loggedAtMs));
+  const hasToday = own.length > 0 || told.some((p) => isToday(p.toldAtMs));
+  const shown = hasToday ? own : records;
+  if (shown.length === 0 && told.length === 0) return null;
   const first = shown.toSorted((a, b) => Number(b.remark !== '') - Number(a.remark !== '')).slice(0, SHOWN);
   const documents = new Map(
     await Promise.all(
@@ -65,5 +85,17 @@ export async function saidLately(
     remark: r.remark,
     at: localTime(r.loggedAtMs, at.timeZone),
   });
-  return { day: own.length > 0 ? 'today' : 'yesterday', count: shown.length, said: first.map(toSaid) };
+  return {
+    day: hasToday ? 'today' : 'yesterday',
+    count: shown.length,
+    said: first.map(toSaid),
+    // Of both days: a pain isn't over because a new one has begun.
+    pains: told.map((p) => ({
+      enrolmentId: p.enrolmentId,
+      name: names.get(p.enrolmentId) ?? '',
+      dayKey: places.get(p.dayId) ?? '',
+      words: painWords(p),
+      at: `${isToday(p.toldAtMs) ? '' : 'yesterday, '}${localTime(p.toldAtMs, at.timeZone)}`,
+    })),
+  };
 }

@@ -1,4 +1,6 @@
 import { explainChange } from '../../core/fit/fit-session.ts';
+import type { ToMatch } from '../../core/record/to-match.ts';
+import { worthWords } from '../../core/record/worth.ts';
 import type { FittedView } from '../../server/fitted-view.ts';
 import type { OpenDay } from '../../server/person-view.ts';
 import { packRibbon } from '../charts/pack-ribbon.ts';
@@ -27,11 +29,12 @@ function showFit(fitted: FittedView) {
 export function toDaySession(
   fitted: FittedView,
   { number, changeNote, record, newer }: Pick<OpenDay, 'number' | 'changeNote' | 'record' | 'newer'>,
-  toMatch: DaySession['toMatch'],
+  toMatch: ToMatch,
 ): DaySession {
   return {
     ...showFit(fitted),
-    toMatch,
+    toMatch: toMatch.words,
+    worth: record ? worthWords(record, fitted.plan, fitted.blocks, toMatch) : [],
     number,
     changeNote,
     newer: newer ? { changeNote: newer.changeNote } : null,

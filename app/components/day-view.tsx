@@ -15,6 +15,8 @@ export interface DaySession {
   /** A newer version, which isn't theirs because they had begun. */
   readonly newer: { readonly changeNote: string } | null;
   readonly record: Pick<SessionRecord, 'outcome' | 'effort' | 'scores'> | null;
+  /** What it was worth, where it is logged, a line each. */
+  readonly worth: readonly string[];
   /** What this person does in another shape, in words. */
   readonly changes: readonly string[];
   readonly notes: MovementNotes;
@@ -34,7 +36,7 @@ export function DayView({
   session: DaySession;
   above: string;
 }) {
-  const { record, number, changeNote, changes, newer } = session;
+  const { record, number, changeNote, changes, newer, worth } = session;
   const actions = (
     <div className="today-actions">
       {newer ? (
@@ -51,6 +53,16 @@ export function DayView({
           {record.effort !== null && `, effort ${record.effort}`}
           {record.scores.length > 0 && `, ${record.scores.map(formatScore).join(', ')}`}.
         </p>
+      )}
+      {worth.length > 0 && (
+        <section className="worth">
+          <h2>What it was worth</h2>
+          <ul>
+            {worth.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </section>
       )}
       {changes.length > 0 && (
         <details className="fit-note">

@@ -87,11 +87,11 @@ const kept = (page: Page) =>
 const passDays = (page: Page, days: number) =>
   page.evaluate(
     async ([name, path, ms]) => {
-      const cache = await caches.open(name as string);
-      const found = (await cache.match(path as string))!;
+      const cache = await caches.open(name);
+      const found = (await cache.match(path))!;
       const headers = new Headers(found.headers);
-      headers.set('x-kept-at', String(Number(headers.get('x-kept-at')) - (ms as number)));
-      await cache.put(path as string, new Response(await found.text(), { headers }));
+      headers.set('x-kept-at', String(Number(headers.get('x-kept-at')) - ms));
+      await cache.put(path, new Response(await found.text(), { headers }));
     },
     [`ysodos-kept-${link.slice(3)}`, `${link}/keep.json`, days * DAY_MS] as const,
   );

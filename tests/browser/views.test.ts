@@ -335,6 +335,62 @@ const VIEWS: readonly View[] = [
       await page.getByRole('timer').waitFor();
     },
   },
+  {
+    name: 'clock, easier or harder',
+    shows: ['routes/person/clock.tsx'],
+    as: 'person',
+    path: '/w2d1/clock',
+    act: async (page) => {
+      await press('Start')(page);
+      await press('easier / harder')(page);
+      await page.getByRole('dialog', { name: 'Easier or harder' }).waitFor();
+    },
+  },
+  {
+    name: 'clock, where it hurts',
+    shows: ['routes/person/clock.tsx'],
+    as: 'person',
+    path: '/w1d1/clock',
+    act: async (page) => {
+      await press('Start')(page);
+      await press('this hurts')(page);
+      await page.getByRole('dialog', { name: 'Where does it hurt?' }).waitFor();
+    },
+  },
+  {
+    name: 'clock, stop it',
+    shows: ['routes/person/clock.tsx'],
+    as: 'person',
+    path: '/w1d3/clock',
+    act: async (page) => {
+      await press('Start')(page);
+      await press('this hurts')(page);
+      await page.getByRole('button', { name: 'knee' }).click();
+      await page.getByText('Your coach is told').waitFor();
+    },
+  },
+  { name: 'my weeks', shows: ['routes/person/weeks.tsx'], as: 'person', path: '/weeks' },
+  {
+    name: 'my weeks, deleting',
+    shows: ['routes/person/weeks.tsx'],
+    as: 'person',
+    path: '/weeks?ask=delete',
+    act: async (page) => {
+      await press('Delete me')(page);
+      await page.getByText('Tick the box first').waitFor();
+    },
+  },
+  {
+    name: 'log, a great deal',
+    shows: ['routes/person/log.tsx'],
+    as: 'person',
+    path: '/w1d5/log',
+    act: async (page) => {
+      await page.locator('input[name^=score-]').first().fill('9000');
+      await press('Send to coach')(page);
+      await page.getByText('the numbers above are right').waitFor();
+    },
+  },
   { name: 'me', shows: ['routes/person/me.tsx'], as: 'person', path: '/me' },
   {
     name: 'me, not all answered',

@@ -20,6 +20,7 @@ const DATES = [
   '9999-12-27',
   '',
 ];
+const LOG_ID = '00000000-0000-4000-8000-00000000000a';
 const NUL = 'a\0b';
 const person = { text: 'Ada', timeZone: 'UTC', joinedOn: '2026-05-11' };
 const known = {
@@ -443,5 +444,44 @@ export const BAD_VALUES: readonly BadValue[] = [
     form: { intent: 'invite', email: 'a b@example.org' },
     field: 'no e-mail address',
   },
+  ...[
+    ['without its own id', { movement: 'squat', area: 'knee', did: 'ended' }],
+    ['what was done is none', { 'client-id': LOG_ID, movement: 'squat', area: 'knee', did: 'flew' }],
+    ['without a movement', { 'client-id': LOG_ID, area: 'knee', did: 'ended' }],
+    ['a movement too long', { 'client-id': LOG_ID, movement: 'x'.repeat(121), area: 'knee', did: 'ended' }],
+    ['a place too long', { 'client-id': LOG_ID, movement: 'squat', area: 'x'.repeat(41), did: 'ended' }],
+  ].map(([name, form]): BadValue => ({
+    name: `a pain ${name as string}`,
+    path: 'LINK/w4d1/hurt',
+    form: form as Record<string, string>,
+    status: [400],
+  })),
+  {
+    name: 'a pain on a day that isn’t there',
+    path: 'LINK/w9d9/hurt',
+    form: { 'client-id': LOG_ID, movement: 'squat', area: 'knee', did: 'ended' },
+    status: [404],
+  },
+  {
+    name: 'a log of a version of somebody else’s day',
+    path: 'LINK/w4d1/log',
+    form: { outcome: 'never', 'client-id': LOG_ID, 'version-id': '999999999' },
+    status: [400],
+  },
+  ...[
+    '{',
+    '[]',
+    '{"chosen":7,"ranSec":[1]}',
+    '{"chosen":[{"block":-1}],"ranSec":{"x":"y"}}',
+    'null',
+    '9'.repeat(4000),
+  ].map((seen): BadValue => ({
+    name: `a log whose clock saw ${seen.slice(0, 20)}`,
+    path: 'LINK/w4d1/log',
+    form: { outcome: 'never', 'client-id': LOG_ID, seen },
+    status: [400],
+  })),
+  { name: 'my weeks, nothing that can be asked', path: 'LINK/weeks', form: { part: 'explode' }, status: [400] },
+  { name: 'deleting oneself without being sure', path: 'LINK/weeks', form: { part: 'delete' }, status: [400] },
   { name: 'a score that is none', path: 'LINK/w4d1/log', form: { outcome: 'done', effort: '1e309', 'client-id': 'x' } },
 ];

@@ -12,7 +12,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'A day · Ysodos' }];
 export async function loader({ params, request }: Route.LoaderArgs) {
   return withOwnDay(request, params, 'opened', ({ view, sent, fitted }) => ({
     above: `${formatDay(sent.date)} · week ${sent.week}`,
-    session: toDaySession(fitted, sent, dayToMatch(view, sent.dayId, fitted).words),
+    session: toDaySession(fitted, sent, dayToMatch(view, sent.dayId, fitted)),
   }));
 }
 

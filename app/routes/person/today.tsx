@@ -122,7 +122,7 @@ async function othersToday(db: pg.PoolClient, scope: LinkScope) {
 /** Today's session as this person does it, held against what they did before. */
 async function showDay(db: pg.PoolClient, scope: LinkScope, view: PersonView, open: OpenDay) {
   const fitted = await fitDay(db, open, scope, await loadWorkspaceBook(db));
-  return toDaySession(fitted, open, dayToMatch(view, open.dayId, fitted).words);
+  return toDaySession(fitted, open, dayToMatch(view, open.dayId, fitted));
 }
 
 export const clientLoader = (args: Route.ClientLoaderArgs) => orKeptPage(args);

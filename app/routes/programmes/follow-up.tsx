@@ -17,6 +17,7 @@ import { buildStrands } from '../../../core/record/build-strand.ts';
 import { isDueToday, packStrand, unpackStrand } from '../../../core/record/packed-strand.ts';
 import { OUTCOME_WORDS } from '../../../core/record/record.ts';
 import { formatScore } from '../../../core/record/score.ts';
+import { detailWords } from '../../../core/record/detail-words.ts';
 import { findTarget, heldWords } from '../../../core/record/targets.ts';
 import type { EarlierRecord } from '../../../core/record/to-match.ts';
 import { comparableScores, earlierRecords } from '../../../core/record/to-match.ts';
@@ -128,6 +129,7 @@ async function recordWords(
     effort: record.effort,
     remark: record.remark,
     fit: record.fit.map(({ from, to }) => ({ from, to })),
+    details: detailWords(record.details),
     versionNumber: record.versionNumber,
     loggedWords: `${formatDay(localDate(madeMs, timeZone))}, ${localTime(madeMs, timeZone)} their time`,
     scoreWords: record.scores.map((s) => {
@@ -370,6 +372,11 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
                           {record.fit.map((c) => `${c.to} instead of ${c.from}`).join(', ')}
                         </p>
                       )}
+                      {record.details.map((d) => (
+                        <p key={d} className="small">
+                          {d}
+                        </p>
+                      ))}
                       {record.remark && <blockquote>{record.remark}</blockquote>}
                       <p className="soft small">logged {record.loggedWords}</p>
                     </>
@@ -431,7 +438,7 @@ function SaidList({
   const telling = lately.said.filter((s) => s.remark !== '' || s.scores.length > 0 || s.outcome !== OUTCOME_WORDS.done);
   const plain = lately.said.filter((s) => !telling.includes(s));
   const shown = all ? telling : telling.slice(0, FEW_SAID);
-  const nameLink = (s: SaidLately['said'][number]) => (
+  const nameLink = (s: Pick<SaidLately['said'][number], 'enrolmentId' | 'dayKey' | 'name'>) => (
     <Link to={linkTo({ person: String(s.enrolmentId), day: s.dayKey })} preventScrollReset dir="auto">
       {s.name}
     </Link>
@@ -441,6 +448,15 @@ function SaidList({
       <h2>
         Said {lately.day} <span className="soft">{lately.count}</span>
       </h2>
+      {lately.pains.length > 0 && (
+        <ul className="said-pains" aria-label="Something hurt">
+          {lately.pains.map((p, i) => (
+            <li key={i}>
+              {nameLink(p)} <b>it hurt: {p.words}</b> <span className="soft small">{p.at}</span>
+            </li>
+          ))}
+        </ul>
+      )}
       <ul>
         {shown.map((s) => (
           <li key={`${s.enrolmentId} ${s.dayKey}`}>

@@ -1,0 +1,38 @@
+import { expect, test } from 'vitest';
+import { detailWords, painWords } from './detail-words.ts';
+
+test('what a record says beside its numbers, as its coach reads it', () => {
+  expect(
+    detailWords({
+      reason: 'no-time',
+      body: 'hurts',
+      loads: [
+        { block: 0, item: 0, movement: 'goblet squat', kg: 12 },
+        { block: 0, item: 1, movement: 'row', kg: 7.5 },
+      ],
+      chosen: [
+        { block: 0, item: 2, from: 'push-up', to: 'knee push-up' },
+        { block: 0, item: 3, from: 'burpee', to: '' },
+      ],
+      clockOffSec: 3 * 3600,
+    }),
+  ).toEqual([
+    'because: no time',
+    'the body: something hurts',
+    'with goblet squat 12 kg, row 7.5 kg',
+    'knee push-up instead of push-up, on the way',
+    'burpee left out',
+    'their phone’s clock is 3 hours ahead',
+  ]);
+  expect(detailWords({})).toEqual([]);
+  expect(detailWords({ clockOffSec: -600 })).toEqual(['their phone’s clock is 10 minutes behind']);
+  expect(detailWords({ clockOffSec: 7199 })).toEqual(['their phone’s clock is 2 hours ahead']);
+});
+
+test.each([
+  ['stand-in', 'wall sit', 'knee, at squat: went on with wall sit'],
+  ['left-out', '', 'knee, at squat: left it out'],
+  ['ended', '', 'knee, at squat: stopped there'],
+] as const)('a pain that was told: %s', (did, to, words) =>
+  expect(painWords({ area: 'knee', movement: 'squat', did, to })).toBe(words),
+);
