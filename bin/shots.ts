@@ -113,6 +113,7 @@ const VIEWS: readonly View[] = [
     path: (d) => programme(d, 'movements?q=dumbbell+jump+squat&m=dumbbell-squat-jump'),
   },
   { name: 'me', as: 'participant', path: (d) => link(d, '/me') },
+  { name: 'my-weeks', as: 'participant', path: (d) => link(d, '/weeks') },
   { name: 'today', as: 'participant', path: (d) => link(d) },
   {
     name: 'clock',
@@ -135,17 +136,9 @@ const VIEWS: readonly View[] = [
     },
   },
   {
-    name: 'log',
-    as: 'participant',
-    path: (d) => link(d, '/w3d3/log', 1).replace('w3d3', 'w3d2'),
-    act: async (page) => {
-      await page.getByLabel(/^6,/).check({ force: true });
-    },
-  },
-  {
     name: 'log-score',
     as: 'participant',
-    path: (d) => link(d, '/w4d6/log?score-1-rounds=11&clock=27:40'),
+    path: (d) => link(d, '/w4d6/log?score-1.1-rounds=11&score-1.2-rounds=10&clock=27:40'),
     act: async (page) => {
       await page.getByLabel(/^7,/).check({ force: true });
     },

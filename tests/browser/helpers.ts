@@ -1,4 +1,4 @@
-import type { Browser, BrowserContext, BrowserContextOptions, Page } from 'playwright-core';
+import type { APIResponse, Browser, BrowserContext, BrowserContextOptions, Page } from 'playwright-core';
 import { expect } from 'vitest';
 import { openChromium } from '../../bin/chromium.ts';
 import type { RunningDemo } from '../../bin/running-demo.ts';
@@ -67,4 +67,11 @@ export async function pasteText(page: Page, text: string): Promise<void> {
     clipboardData.setData('text/plain', pasted);
     element.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
   }, text);
+}
+
+/** A form sent as a signed-in coach's browser would, without following where it leads. */
+export async function postForm(page: Page, url: string, form: Record<string, string>): Promise<APIResponse> {
+  const response = await page.request.post(url, { form, headers: { origin: new URL(url).origin }, maxRedirects: 0 });
+  expect(response.status(), await response.text()).toBeLessThan(400);
+  return response;
 }

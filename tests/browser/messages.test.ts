@@ -7,7 +7,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { RunningDemo } from '../../bin/running-demo.ts';
 import { FIXED_NOW, startDemo } from '../../bin/running-demo.ts';
 import { findFaults } from './axe.ts';
-import { demo, openBrowser, openPage, PHONE, setDemo } from './helpers.ts';
+import { demo, openBrowser, openPage, PHONE, postForm, setDemo } from './helpers.ts';
 import { findSmall } from './small.ts';
 
 /** A demo with workers, a stand-in for the outside, and a clock that this file moves. */
@@ -49,16 +49,7 @@ const inbox = async (to: string): Promise<Kept[]> => {
 const subjects = async (to: string) => (await inbox(to)).map((m) => m.subject);
 const linkIn = (message: Kept, pattern: RegExp) => new URL(pattern.exec(message.text)![0]).pathname;
 
-/** A form sent as the signed-in coach's browser would. */
-const post = async (path: string, form: Record<string, string>) => {
-  const response = await coach.request.post(`${own.base}${path}`, {
-    form,
-    headers: { origin: own.base },
-    maxRedirects: 0,
-  });
-  expect(response.status(), await response.text()).toBeLessThan(400);
-  return response;
-};
+const post = (path: string, form: Record<string, string>) => postForm(coach, `${own.base}${path}`, form);
 const write = async (day: string, text: string) => {
   const response = await coach.request.post(`${own.base}${base}/write/${day}/draft`, {
     data: { text, revision: 1 },

@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { weighScripts } from '../../bin/bench-phone.ts';
 import type { RunningDemo } from '../../bin/running-demo.ts';
 import { FIXED_NOW, startDemo } from '../../bin/running-demo.ts';
-import { openBrowser, openPage, PHONE, setDemo, signIn, SOON } from './helpers.ts';
+import { openBrowser, openPage, PHONE, postForm, setDemo, signIn, SOON } from './helpers.ts';
 
 /** A demo whose hour this file moves: three days pass without network. */
 const CLOCK = resolve('.local/offline-clock');
@@ -19,15 +19,7 @@ let phone: BrowserContext;
 let base: string;
 let link: string;
 
-const post = async (path: string, form: Record<string, string>) => {
-  const response = await coach.request.post(`${own.base}${path}`, {
-    form,
-    headers: { origin: own.base },
-    maxRedirects: 0,
-  });
-  expect(response.status(), await response.text()).toBeLessThan(400);
-  return response;
-};
+const post = (path: string, form: Record<string, string>) => postForm(coach, `${own.base}${path}`, form);
 const write = async (day: string, text: string) => {
   const draft = await coach.request.post(`${own.base}${base}/write/${day}/draft`, {
     data: { text, revision: 1 },
@@ -240,4 +232,55 @@ test('a participant’s pages weigh little, and nothing of the coach’s comes a
   const clock = await weighScripts(browser, `${someone}/w4d6/clock`);
   expect(clock.kb).toBeLessThanOrEqual(150);
   expect([...today.names, ...clock.names].filter((n) => /plan|write|send|movements|antd|people/.test(n))).toEqual([]);
+});
+
+describe('on the way', () => {
+  test(
+    'a step easier changes what comes; what hurts is stopped, stood in for, and told to the coach',
+    { timeout: 90_000 },
+    async () => {
+      moveClock(FIXED_NOW);
+      const page = await openPage(browser, { ...PHONE, timezoneId: 'Europe/Lisbon' });
+      const someone = own.workspaces[0]!;
+      await page.goto(`${someone.linkPath}/w5d3/clock`);
+      await page.getByRole('button', { name: 'Start', exact: true }).click();
+      const title = () => page.locator('.clock h1').textContent();
+      for (let i = 0; i < 12 && !/squat/i.test((await title()) ?? ''); i++) {
+        await page.getByRole('button', { name: 'skip' }).click();
+        await page.waitForTimeout(100);
+      }
+      const squat = (await title())!;
+      await page.getByRole('button', { name: 'easier / harder' }).click();
+      const easier = page.getByRole('button', { name: /^Easier: / });
+      const name = (await easier.textContent())!.replace('Easier: ', '');
+      await easier.click();
+      await expect.poll(title, SOON).toBe(name);
+      expect(name).not.toBe(squat);
+
+      await page.getByRole('button', { name: 'this hurts' }).click();
+      await expect.poll(() => page.locator('.clock-flash').textContent(), SOON).toBe('Paused');
+      await page.getByRole('button', { name: 'knee' }).click();
+      await page.getByText('Stop and get help').waitFor();
+      await page
+        .getByRole('button', { name: /^(Go on with|Leave it out)/ })
+        .first()
+        .click();
+      await expect.poll(title, SOON).not.toBe(name);
+      await page.getByRole('button', { name: 'pause' }).click();
+      await page.getByRole('link', { name: 'Stop here and log' }).click();
+      await expect.poll(() => page.getByLabel('something hurts').isChecked(), SOON).toBe(true);
+      await page.getByRole('button', { name: 'Send to coach' }).click();
+      await page.getByText('You logged this').waitFor();
+      await page.getByRole('heading', { name: 'What it was worth' }).waitFor();
+      await page.close();
+
+      await coach.context().clearCookies();
+      await signIn(coach, 0);
+      await coach.goto(`/programmes/${someone.programmeId}/follow-up`);
+      const told = coach.getByRole('list', { name: 'Something hurt' });
+      await told.getByText(new RegExp(`it hurt: knee, at ${name}`)).waitFor();
+      await told.getByRole('link').first().click();
+      await coach.getByText('the body: something hurts').waitFor();
+    },
+  );
 });
