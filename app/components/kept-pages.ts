@@ -1,4 +1,5 @@
 import type { ShouldRevalidateFunctionArgs } from 'react-router';
+import type { KeptPages } from '../../server/kept-pages.ts';
 
 interface PageLoaderArgs<T> {
   readonly request: Request;
@@ -46,4 +47,11 @@ export function keepPages(token: string): () => void {
 export async function forgetPages(token: string): Promise<void> {
   if (!('caches' in window)) return;
   await caches.delete(`ysodos-kept-${token}`);
+}
+
+/** The days of someone that this phone has kept, in words; none where it keeps nothing. */
+export async function readKeptDays(token: string): Promise<string[]> {
+  if (!('caches' in window) || !(await caches.has(`ysodos-kept-${token}`))) return [];
+  const found = await (await caches.open(`ysodos-kept-${token}`)).match(`/p/${token}/keep.json`);
+  return found ? ((await found.json()) as KeptPages).days.map((d) => d.words) : [];
 }

@@ -125,6 +125,12 @@ describe('the clock', () => {
       ]).state.skippedBlocks,
     ).toEqual([0]);
   });
+  test('back goes on as it was, running or paused; from the end it waits', () => {
+    const status = (...events: (readonly [FollowEvent, number])[]) => play(INTERVALS, events).state.status;
+    expect(status(['tick', 20], ['back', 20])).toBe('running');
+    expect(status(['tick', 20], ['pause', 20], ['back', 21])).toBe('paused');
+    expect(status(['tick', 999], ['back', 1000])).toBe('paused');
+  });
   test('it ends by itself, and a tick long after it ended changes nothing', () => {
     const { state } = play(INTERVALS, [
       ['tick', 245],

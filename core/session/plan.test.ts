@@ -240,3 +240,12 @@ test('an empty document plans to nothing', () => {
     estimated: false,
   });
 });
+
+test('a clock without rest has no steps of it, not even of no length', () => {
+  const steps = (text: string) => {
+    const { document } = parseSession(text, baseLibrary);
+    return computePlan(document, baseLibrary).steps.map((s) => s.purpose);
+  };
+  expect(steps('Main: work 0:30, 2 rounds\nsquat')).toEqual(['interval', 'interval']);
+  expect(steps('Main: work 0:30 rest 0:10, 2 rounds\nsquat')).toEqual(['interval', 'rest', 'interval', 'rest']);
+});

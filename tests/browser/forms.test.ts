@@ -198,7 +198,7 @@ describe('a session of many forms, from the writer to Follow up', () => {
     await reader.clock.setFixedTime('2026-05-13T12:00:00Z');
     await field(/whole rounds/).fill('5');
     await reader.getByRole('button', { name: 'Send to coach' }).click();
-    await reader.getByText('5 rounds').waitFor();
+    await reader.locator('.logged').getByText('5 rounds').waitFor();
     await coach.goto(`${programmeUrl}/follow-up`);
     await coach.getByText('Odile Fernwerth').first().click();
     await coach.getByRole('link', { name: 'Wednesday, week 1' }).click();

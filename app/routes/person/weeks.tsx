@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { data, Form, Link, redirect } from 'react-router';
 import { dayKey, formatDay, weekdayOf } from '../../../core/calendar/day.ts';
 import { localDate, localTime } from '../../../core/calendar/release.ts';
@@ -12,12 +12,14 @@ import { formText } from '../../../server/form-text.ts';
 import { personForm, withPersonalLink } from '../../../server/personal-link.ts';
 import { loadPersonView } from '../../../server/person-view.ts';
 import { NumberLine } from '../../charts/number-line.tsx';
-import { forgetPages, orKeptPage } from '../../components/kept-pages.ts';
+import { forgetPages, orKeptPage, readKeptDays } from '../../components/kept-pages.ts';
 import { OwnStrand, ownBeads } from '../../components/own-strand.tsx';
 import type { Route } from './+types/weeks';
 
 export const meta: Route.MetaFunction = () => [{ title: 'My weeks · Ysodos' }];
 
+/** By then what is new has been kept. */
+const KEEPING_MS = 5_000;
 /** Coming days that are shown; the rest is in the strand. */
 const SHOWN_NEXT = 5;
 
@@ -135,6 +137,7 @@ export default function Weeks({ loaderData, actionData, params }: Route.Componen
           </ul>
         </section>
       )}
+      <KeptHere token={params.token} />
       <section className="own-numbers">
         <h2>My numbers</h2>
         {numbers.length === 0 ? (
@@ -211,5 +214,21 @@ export default function Weeks({ loaderData, actionData, params }: Route.Componen
         </details>
       </section>
     </main>
+  );
+}
+
+/** Which days can be opened here without network. */
+function KeptHere({ token }: { token: string }) {
+  const [days, setDays] = useState<readonly string[]>([]);
+  useEffect(() => {
+    const look = () => void readKeptDays(token).then(setDays, () => undefined); // Nothing is kept, so nothing is said.
+    look();
+    const timer = setTimeout(look, KEEPING_MS);
+    return () => clearTimeout(timer);
+  }, [token]);
+  return days.length === 0 ? null : (
+    <p className="soft small">
+      Kept on this phone, for when there is no network: {days.join(', ')}; each opens at its hour.
+    </p>
   );
 }
