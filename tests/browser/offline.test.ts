@@ -118,6 +118,23 @@ describe('three days without network', () => {
     expect(assets.filter((a) => /plan|write|antd|send|movements/.test(a))).toEqual([]);
   });
 
+  test('files of a version that the server no longer has come from the phone: an open page goes on', async () => {
+    const other = await phone.newPage();
+    let asked = 0;
+    await phone.route('**/assets/**', (route) => {
+      asked++;
+      return route.fulfill({ status: 404, body: '' });
+    });
+    await other.goto(`${link}/w1d1`);
+    await other.getByRole('link', { name: 'Start with the clock' }).click();
+    await other.getByRole('button', { name: 'Start', exact: true }).click();
+    await other.getByRole('heading', { name: 'Get ready' }).waitFor();
+    await other.getByRole('button', { name: 'pause' }).click();
+    expect(asked).toBe(0);
+    await phone.unroute('**/assets/**');
+    await other.close();
+  });
+
   test('to the end of the clock, and the log, offline: no error page, nothing lost', { timeout: 120_000 }, async () => {
     await phone.setOffline(true);
     await page.getByRole('link', { name: 'Start with the clock' }).click();
