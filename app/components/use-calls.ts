@@ -1,4 +1,4 @@
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { Cue } from '../../core/follow/calls.ts';
 
 /** Frequencies and lengths of a call's tones, one after the other: [hertz, seconds]. */
@@ -40,21 +40,32 @@ export interface Heard {
 
 const KEY = 'ysodos-calls';
 
-function readHeard(): Heard {
+const BOTH: Heard = { tones: true, voice: true };
+
+function readStored(): string {
   try {
-    const { tones, voice } = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Heard>;
-    return { tones: tones ?? true, voice: voice ?? true };
+    return localStorage.getItem(KEY) ?? '';
   } catch {
-    return { tones: true, voice: true };
+    return ''; // A store that may not be read says nothing.
   }
 }
+
+function parseHeard(text: string): Heard {
+  try {
+    return { ...BOTH, ...(JSON.parse(text || '{}') as Partial<Heard>) };
+  } catch {
+    return BOTH;
+  }
+}
+
+const noChanges = () => () => undefined;
 
 /** Calls by tone, and by voice where the browser has one. `wake` must be called from a tap: browsers ask for it. */
 export function useCalls() {
   const audio = useRef<AudioContext | null>(null);
-  const [heard, setHeard] = useState<Heard>(() =>
-    typeof localStorage === 'undefined' ? { tones: true, voice: true } : readHeard(),
-  );
+  const stored = useSyncExternalStore(noChanges, readStored, () => '');
+  const [chosen, setHeard] = useState<Heard | null>(null);
+  const heard = useMemo(() => chosen ?? parseHeard(stored), [chosen, stored]);
   const wake = useCallback(() => {
     audio.current ??= typeof AudioContext === 'undefined' ? null : new AudioContext();
     void audio.current?.resume();

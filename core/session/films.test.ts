@@ -39,6 +39,11 @@ describe('a film of the coach’s own', () => {
     expect(read(text).issues.map((i) => [i.code, i.line])).toEqual([[code, line]]);
   });
 
+  test('another field in a block is marked by its own word', () => {
+    const [issue] = read('Main: flow\nKit: chair\n5 squat').issues;
+    expect([issue!.column, issue!.endColumn]).toEqual([1, 4]);
+  });
+
   test('a remark on it isn’t lost', () => {
     const { document } = read(`Main: flow\nFilm: ${A} # filmed at home\n5 squat`);
     expect(document.blocks[0]!.items[0]!.comments).toEqual({ before: ['filmed at home'] });
