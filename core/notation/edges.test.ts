@@ -2,7 +2,10 @@ import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
 import type { SessionEdit } from '../session/session-edit.ts';
 import { applyEdits } from './apply-edits.ts';
+import { Cursor } from './cursor.ts';
+import { guessSession } from './guess.ts';
 import { parseSession } from './parse.ts';
+import { tokenizeLine } from './tokens.ts';
 
 const edit = (text: string, ...edits: SessionEdit[]) => applyEdits(text, edits, baseLibrary);
 const issues = (text: string) => parseSession(text, baseLibrary).issues.map((i) => i.message);
@@ -102,4 +105,59 @@ test('a block that says again what it refers to, and says it differently: the cl
   const lines = ['Main (A): amrap 6:00', '5 squat', '', 'Finisher: same as A, amrap 8:00'];
   const { issues } = parseSession(lines.join('\n'), baseLibrary);
   expect(issues).toMatchObject([{ line: 4, code: 'contradiction', column: 11, endColumn: 32 }]);
+});
+
+describe('boundaries of reading and editing', () => {
+  test('a block moved to the last place, or one that isn’t there', () => {
+    const text = 'Main (A): 2 rounds\n5 squat\n\nMain (B): 2 rounds\n5 march\n';
+    const moved = edit(text, { kind: 'move-block', block: 0, at: 2 });
+    expect(moved).toBe('Main (B): 2 rounds\n5 march\n\nMain (A): 2 rounds\n5 squat\n');
+    expect(edit(text, { kind: 'move-block', block: 1, at: 0 })).toBe(moved);
+    expect(edit(text, { kind: 'move-block', block: 0, at: 1 })).toBe(text);
+    expect(() => edit(text, { kind: 'move-block', block: 0, at: 3 })).toThrow('there are 2 blocks');
+  });
+
+  test('three numbers with colons are hours, and a fourth is no part of them', () => {
+    const kinds = (line: string) => tokenizeLine(line, 1).tokens.map((t) => t.text);
+    expect(kinds('1:02:03 squat')[0]).toBe('1:02:03');
+    expect(kinds('1:02:03:04 squat')[0]).toBe('1:02:03');
+    expect(kinds('1: squat')[0]).toBe('1');
+  });
+
+  test('what stands between two tokens, and nothing where there are none', () => {
+    const { tokens } = tokenizeLine('5  slow   squat', 1);
+    const cursor = new Cursor(tokens, 1, '5  slow   squat');
+    expect(cursor.slice(0, 3)).toBe('5 slow squat');
+    expect(cursor.slice(1, 2)).toBe('slow');
+    expect(cursor.slice(2, 2)).toBe('');
+    expect(cursor.slice(2, 1)).toBe('');
+    expect(cursor.slice(1, 9)).toBe('');
+    expect(cursor.slice(7, 9)).toBe('');
+  });
+
+  test('a range needs an end above its start', () => {
+    const guessed = (line: string) => guessSession(line, baseLibrary).text;
+    expect(guessed('3 sets of 8-8 squats\nsquat')).not.toContain('8 to 8');
+    expect(guessed('squats 8-9')).toContain('8 to 9 squat');
+    expect(guessed('squats 9-8')).not.toContain('9 to 8');
+    expect(guessed('squats x 1000')).toContain('1000 squat');
+  });
+
+  test('an unlabelled header keeps what is said behind it, and an item says its comment', () => {
+    const { document } = parseSession('Main: 2 rounds # breathe\n5 squat # low\n', baseLibrary);
+    expect(document.blocks[0]!.comments).toEqual({ after: 'breathe' });
+    expect(document.blocks[0]).not.toHaveProperty('label');
+    expect(parseSession('Main (A): 2 rounds\n5 squat\n', baseLibrary).document.blocks[0]).not.toHaveProperty(
+      'comments',
+    );
+  });
+
+  test('a block that refers may say the same rules again, not others', () => {
+    const first = 'Main (A): 3 rounds\n5 squat\n\nMain (B): 2 rounds\n5 march\n\n';
+    expect(issues(`${first}Main: same as "A", 3 rounds\n`)).toEqual([]);
+    expect(issues(`${first}Main: same as "A", 2 rounds\n`)[0]).toContain('“A” has another clock or count');
+    expect(issues(`${first}Main: same as "A"\n5 squat\n`)).toEqual([]);
+    expect(issues(`${first}Main: same as "A"\n6 squat\n`)[0]).toContain('“A” has “5 squat” in this place');
+    expect(issues(`${first}Main: same as "A"\n5 squat\n5 march\n`)[0]).toContain('“A” has 1 lines, and these are 2');
+  });
 });

@@ -86,3 +86,17 @@ test('another shape takes its sides along: of one side, each side is said; a hol
     }
   }
 });
+
+test('bounds of the other rules: waves, lists, the length that ends a rule', () => {
+  const status = (line: string) => readRule(line).status;
+  expect(status('clock: wave 3600, carry 3600')).toBe('done');
+  expect(status('clock: wave 3601, carry 1')).toBe('refused');
+  expect(status('clock: wave 1, carry 3601')).toBe('refused');
+  expect(status('clock: by week 0 +3600')).toBe('done');
+  expect(status('clock: by week 0 +3601')).toBe('refused');
+  expect(status('reps: double to 12, load +3601')).toBe('refused');
+  expect(status('rounds: +1 a week until 0:01')).toBe('done');
+  expect(status('rounds: +1 a week until 0:00')).toBe('refused');
+  expect(status('rounds: at week 1 +3600')).toBe('done');
+  expect(status('rounds: at week 1 +3601')).toBe('refused');
+});

@@ -2,6 +2,7 @@ import { expect, test } from 'vitest';
 import { fitSlots } from '../forms/slot-fit.ts';
 import { baseLibrary } from '../movement/library.ts';
 import { analyseText } from './analyse.ts';
+import { EXAMPLE_SESSION } from './starters.ts';
 
 const analyse = (text: string) => analyseText(text, baseLibrary);
 
@@ -52,4 +53,19 @@ test('what is short of its promise is made longer where the work is, not in a wa
 test('one item without a number is enough to be asked for it where the score is the time', () => {
   const { findings } = analyseText('Main: 3 rounds, for time\nburpee\n', baseLibrary);
   expect(findings.map((f) => f.code)).toContain('score-unclear');
+});
+
+test('water: twenty minutes without a rest of half a minute is in order, a second more is not', () => {
+  const dry = (text: string) => analyse(text).findings.filter((f) => f.code === 'long-without-water').length;
+  expect(dry('Main: amrap 20:00\n8 squat')).toBe(0);
+  expect(dry('Main: amrap 20:01\n8 squat')).toBe(1);
+  expect(dry('Main: amrap 12:00, then rest 0:30\n8 squat\nMain: amrap 12:00\n8 march')).toBe(0);
+  expect(dry('Main: amrap 12:00, then rest 0:29\n8 squat\nMain: amrap 12:00\n8 march')).toBe(1);
+});
+
+test('the example session is what it is for: nothing to mend, twenty minutes as promised', () => {
+  const { findings, plan } = analyse(EXAMPLE_SESSION);
+  expect(findings.map((f) => f.code)).toEqual([]);
+  expect(plan.reps).toEqual({ 'wrist-circle': 12, 'chair-squat': 16, squat: 80, 'chair-push-up': 64 });
+  expect(plan.clockSec).toEqual({ low: 1118, likely: 1150, high: 1198 });
 });
