@@ -39,13 +39,32 @@ export function Bead({ x, y, state, shareRatio = 0.5, radius = 5.2 }: BeadProps)
       return <circle className="bead-ahead" cx={x} cy={y} r="1.3" />;
     case 'excused':
       return <path className="bead-excused" d={`M${x - 6} ${y}h12`} />;
+    case 'bonus':
+      return <circle className="bead-full" cx={x} cy={y} r="2.8" />;
+    case 'late':
+      return (
+        <g>
+          <path className="bead-knot" d={`M${x} ${y - 4.5}v9`} />
+          <circle className="bead-full" cx={x + 4.5} cy={y - 4.5} r="2.3" />
+        </g>
+      );
     case 'before':
       return null;
   }
 }
 
 /** States whose mark is always the same: drawn once a page, and referred to. */
-const SHARED: readonly DayState[] = ['done', 'not-done', 'due', 'missed', 'ahead', 'unsent', 'excused'];
+const SHARED: readonly DayState[] = [
+  'done',
+  'not-done',
+  'due',
+  'missed',
+  'ahead',
+  'unsent',
+  'excused',
+  'bonus',
+  'late',
+];
 const SHARED_ID = (state: DayState) => `bead-${state}`;
 
 /** The marks that SharedBead refers to. Once on a page that has any. */
@@ -84,4 +103,6 @@ export const STATE_WORDS: Record<DayState, string> = {
   unsent: 'not sent',
   before: 'before joining',
   excused: 'excused',
+  bonus: 'done beside what was due',
+  late: 'done after its window',
 };

@@ -13,7 +13,9 @@ export type MessageOccasion =
   | { readonly kind: 'reminder' }
   | { readonly kind: 'rest'; readonly next: string }
   | { readonly kind: 'live' }
-  | { readonly kind: 'confirm'; readonly link: string };
+  | { readonly kind: 'confirm'; readonly link: string }
+  /** The coach's own words: to one, or as the week's letter to all. Line breaks stay. */
+  | { readonly kind: 'note' | 'letter'; readonly subject: string; readonly words: string };
 
 export interface LiveNote {
   /** `Saturday 16 May, 18:00`, on the reader's clock. */
@@ -105,6 +107,9 @@ function lead(f: MessageFacts): { subject: string; first: string; link: string }
         first: `The live session is near. ${f.live ? `${f.live.words}, your time.` : ''}`,
         link: 'Open it',
       };
+    case 'note':
+    case 'letter':
+      return { subject: occasion.subject, first: '', link: 'Your page' };
     case 'confirm':
       return {
         subject: `Is this you? ${programmeTitle}`,
@@ -121,6 +126,7 @@ const showsSession = (kind: MessageOccasion['kind']): boolean => kind === 'sessi
  * exact numbers as they do it, the link. The HTML has no pictures and is readable on light and dark paper.
  */
 export function writeMessage(f: MessageFacts): WrittenMessage {
+  if (f.occasion.kind === 'note' || f.occasion.kind === 'letter') return writeOwnWords(f, f.occasion);
   const { subject, first, link } = lead(f);
   const url = f.occasion.kind === 'confirm' ? f.occasion.link : f.link;
   const sheet = showsSession(f.occasion.kind) ? f.sheet : null;
@@ -148,6 +154,25 @@ export function writeMessage(f: MessageFacts): WrittenMessage {
       { greeting, first, link, url, fit, films, live: f.occasion.kind === 'live' ? '' : live, stop },
     ),
     short: shortText(f, url),
+  };
+}
+
+/** A coach's own words, with the link of whom they go to. A short text has the first of them. */
+function writeOwnWords(
+  f: MessageFacts,
+  { subject, words }: { readonly subject: string; readonly words: string },
+): WrittenMessage {
+  const e = escapeHtml;
+  const paragraphs = words
+    .trim()
+    .split(/\n{2,}/)
+    .map((p) => `<p>${p.split('\n').map(e).join('<br>')}</p>`)
+    .join('');
+  return {
+    subject: cut(oneLine(subject), 120),
+    text: `${words.trim()}\n\nYour page: ${f.link}\n\n${f.programmeTitle}\nNo more messages: ${f.stopLink}\n`,
+    html: `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><meta name="color-scheme" content="light dark"><title>${e(subject)}</title><style>${STYLE}</style></head><body><main>${paragraphs}<p><a class="go" href="${e(f.link)}">Your page</a></p><p><small>${e(f.programmeTitle)}<br><a href="${e(f.stopLink)}">No more messages</a></small></p></main></body></html>`,
+    short: `${cut(oneLine(words), Math.max(20, 300 - f.link.length))} ${f.link}`,
   };
 }
 
@@ -201,6 +226,7 @@ export type CoachOccasion =
       readonly first: string;
       readonly why: string;
     }
+  | { readonly kind: 'letter'; readonly subject: string; readonly words: string }
   | { readonly kind: 'reset' }
   | { readonly kind: 'invite'; readonly by: string; readonly workspace: string };
 
@@ -221,21 +247,23 @@ export function writeCoachMessage(o: CoachOccasion, link: string): Omit<WrittenM
           `The session for ${o.dayWords} goes out ${formatAhead(o.hours)}, first to ${o.first}, and ${o.why}.`,
           'Go to it',
         ]
-      : o.kind === 'reset'
-        ? [
-            'A new password',
-            'Someone asked for a new password for this address. If that was you, choose one within an hour; if not, do nothing, and the old one stays.',
-            'Choose a new password',
-          ]
-        : [
-            `${o.by} invites you`,
-            `${o.by} would like you to coach with them in “${o.workspace}”. The link can be used once, within a week.`,
-            'Come in',
-          ];
+      : o.kind === 'letter'
+        ? [o.subject, o.words, 'Follow up']
+        : o.kind === 'reset'
+          ? [
+              'A new password',
+              'Someone asked for a new password for this address. If that was you, choose one within an hour; if not, do nothing, and the old one stays.',
+              'Choose a new password',
+            ]
+          : [
+              `${o.by} invites you`,
+              `${o.by} would like you to coach with them in “${o.workspace}”. The link can be used once, within a week.`,
+              'Come in',
+            ];
   const e = escapeHtml;
   return {
     subject: cut(oneLine(subject), 120),
     text: `${words}\n\n${door}: ${link}\n`,
-    html: `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="color-scheme" content="light dark"><title>${e(subject)}</title><style>${STYLE}</style></head><body><main><p>${e(words)}</p><p><a class="go" href="${e(link)}">${e(door)}</a></p></main></body></html>`,
+    html: `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="color-scheme" content="light dark"><title>${e(subject)}</title><style>${STYLE}</style></head><body><main><p style="white-space:pre-line">${e(words)}</p><p><a class="go" href="${e(link)}">${e(door)}</a></p></main></body></html>`,
   };
 }

@@ -35,12 +35,12 @@ test('at one instant a day is due for one zone and still ahead for another', () 
   );
   expect(auckland!.today).toBe('2026-05-13');
   expect(auckland!.beads.map((b) => b.state)).toEqual(['done', 'missed', 'due', 'unsent']);
-  expect(auckland!.attendance).toEqual({ kept: 1, due: 2, ratio: 0.5 });
+  expect(auckland!.adherence).toMatchObject({ done: 1, due: 2, ratio: 0.5 });
   expect(newYork!.beads.map((b) => b.state)).toEqual(['part', 'due', 'ahead', 'unsent']);
-  expect(newYork!.attendance).toEqual({ kept: 0.5, due: 1, ratio: 0.5 });
+  expect(newYork!.adherence).toMatchObject({ done: 1, inPart: 1, due: 1, ratio: 1, worked: 0.5 });
 });
 
 test('no days and no people give nothing', () => {
-  expect(buildStrands(RUN, [], [person('UTC')], 0)[0]).toMatchObject({ beads: [], attendance: { ratio: undefined } });
+  expect(buildStrands(RUN, [], [person('UTC')], 0)[0]).toMatchObject({ beads: [], adherence: { ratio: undefined } });
   expect(buildStrands(RUN, DAYS, [], 0)).toEqual([]);
 });

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { isDueToday, packStrand, unpackStrand } from './packed-strand.ts';
 
-const STATES = ['done', 'part', 'not-done', 'due', 'missed', 'ahead', 'before', 'unsent'] as const;
+const STATES = ['done', 'part', 'not-done', 'due', 'missed', 'ahead', 'before', 'unsent', 'bonus', 'late'] as const;
 
 test('a strand packed and unpacked is the same strand', () => {
   const mark = fc.record({ state: fc.constantFrom(...STATES), pct: fc.nat(100) }).map(({ state, pct }) => ({

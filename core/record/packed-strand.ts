@@ -16,6 +16,8 @@ const LETTERS: Readonly<Record<DayState, string>> = {
   before: 'b',
   unsent: 'x',
   excused: 'e',
+  bonus: 'o',
+  late: 'l',
 };
 const STATES = new Map(Object.entries(LETTERS).map(([state, letter]) => [letter, state as DayState]));
 

@@ -4,9 +4,9 @@ import { baseLibrary } from '../movement/library.ts';
 import { parseSession } from '../notation/parse.ts';
 import { computePlan } from '../session/plan.ts';
 import { formatScore, parseClockText, parseScores, scoreFields, scoreValues } from './score.ts';
-import type { StrandDay } from './strand.ts';
+import type { DayState, StrandDay } from './strand.ts';
 import { MAX_WAIT_MS, madeAt } from './record.ts';
-import { attendanceRatio, computeAttendance, dayState } from './strand.ts';
+import { attendanceRatio, computeAdherence, dayState, isStillHere, LOST_AFTER_DUE } from './strand.ts';
 
 const plan = (text: string) => computePlan(parseSession(text, baseLibrary).document, baseLibrary);
 const MIXED =
@@ -68,24 +68,88 @@ test('the state of a day for a person', () => {
   expect(state(sentDay('2026-05-13'), '2026-05-14')).toBe('before');
   expect(state(sentDay('2026-05-13', { sent: false }))).toBe('unsent');
   expect(state(sentDay('2026-05-12', { record: { outcome: 'part', shareRatio: 0.4 } }))).toBe('part');
-  // Someone who did a day from before they joined gets it counted.
-  expect(state(sentDay('2026-05-12', { record: { outcome: 'done', shareRatio: 1 } }), '2026-05-13')).toBe('done');
+  // Whoever did what wasn't owed has done something more; saying that one doesn't is nothing.
+  expect(state(sentDay('2026-05-12', { record: DONE }), '2026-05-13')).toBe('bonus');
+  expect(state(sentDay('2026-05-12', { record: DONE, isAway: true }))).toBe('bonus');
+  expect(state(sentDay('2026-05-12', { record: DONE, sent: false }))).toBe('bonus');
+  expect(state(sentDay('2026-05-12', { record: { outcome: 'not-done', shareRatio: 0 }, isAway: true }))).toBe(
+    'excused',
+  );
 });
 
-test('attendance is kept over due, with parts by their share; before, ahead and today’s open day are not due', () => {
-  expect(
-    computeAttendance([
-      { state: 'before' },
-      { state: 'done' },
-      { state: 'part', shareRatio: 0.6 },
-      { state: 'missed' },
-      { state: 'not-done' },
-      { state: 'due' },
-      { state: 'ahead' },
-      { state: 'unsent' },
-    ]),
-  ).toEqual({ kept: 1.6, due: 4, ratio: 0.4 });
-  expect(computeAttendance([])).toEqual({ kept: 0, due: 0, ratio: undefined });
+const DONE = { outcome: 'done', shareRatio: 1 } as const;
+
+test('a day is made up until its window closes, to the millisecond; what comes later is late, a “not today” never', () => {
+  const closesMs = Date.parse('2026-05-15T00:00:00Z');
+  const made = (madeAtMs: number, outcome: 'done' | 'not-done' = 'done') =>
+    dayState(
+      sentDay('2026-05-12', { closesMs, record: { outcome, shareRatio: 1, madeAtMs } }),
+      d('2026-05-01'),
+      d('2026-05-20'),
+      closesMs,
+    );
+  expect([made(closesMs - 1), made(closesMs), made(closesMs, 'not-done')]).toEqual(['done', 'late', 'not-done']);
+});
+
+test('adherence: attendance is done over due, the dose what was done of what was prescribed', () => {
+  const days = (
+    [
+      'before',
+      'done',
+      'part',
+      'missed',
+      'not-done',
+      'done',
+      'excused',
+      'bonus',
+      'done',
+      'late',
+      'done',
+      'due',
+      'ahead',
+      'unsent',
+    ] as const
+  ).map((state, i) => ({
+    state,
+    shareRatio: state === 'part' ? 0.6 : undefined,
+    weight: 600 + i,
+    date: d(`2026-05-${String(i + 1).padStart(2, '0')}`),
+  }));
+  expect(computeAdherence(days)).toEqual({
+    due: 8,
+    done: 5,
+    ratio: 5 / 8,
+    inPart: 1,
+    bonus: 2,
+    prescribed: 8 * 600 + 1 + 2 + 3 + 4 + 5 + 8 + 9 + 10,
+    worked: Math.round((601 + 0.6 * 602 + 605 + 608 + 610) * 100) / 100,
+    inARow: 1,
+    longestRow: 2,
+    missedInARow: 0,
+    lastOn: '2026-05-11',
+  });
+  expect(computeAdherence([])).toMatchObject({ due: 0, done: 0, ratio: undefined, inARow: 0, lastOn: null });
+});
+
+test('rest, excused and still open days don’t break a row; a missed one does', () => {
+  const row = (...states: DayState[]) => computeAdherence(states.map((state) => ({ state }))).inARow;
+  expect(row('done', 'excused', 'unsent', 'part', 'bonus', 'done', 'due')).toBe(3);
+  expect(row('done', 'missed', 'done')).toBe(1);
+  expect(computeAdherence([{ state: 'missed' }, { state: 'due' }, { state: 'not-done' }]).missedInARow).toBe(2);
+});
+
+test('of 20 enrolled 15 stay and 12 finish: each ratio beside its own two numbers (docs/formulas.md 5)', () => {
+  expect([attendanceRatio(12, 20), attendanceRatio(12, 15)]).toEqual([0.6, 0.8]);
+  expect(attendanceRatio(0, 0)).toBeUndefined();
+});
+
+test('someone is still here until they leave, or six due days go by without one done', () => {
+  const today = d('2026-05-13');
+  expect(isStillHere({ missedInARow: LOST_AFTER_DUE - 1 }, null, today)).toBe(true);
+  expect(isStillHere({ missedInARow: LOST_AFTER_DUE }, null, today)).toBe(false);
+  expect(isStillHere({ missedInARow: 0 }, today, today)).toBe(false);
+  expect(isStillHere({ missedInARow: 0 }, d('2026-05-14'), today)).toBe(true);
+  expect(LOST_AFTER_DUE).toBe(6);
 });
 
 describe('when a log was made', () => {
@@ -105,16 +169,6 @@ describe('when a log was made', () => {
     ])
       expect(madeAt(said, NOW)).toBe(NOW);
     expect(madeAt({ madeAtMs: 0, sentAtMs: NOW }, NOW)).toBe(NOW - MAX_WAIT_MS);
-  });
-});
-
-test('attendance as a list shows it is the ratio of the two figures beside it', () => {
-  expect(attendanceRatio(0, 0)).toBeUndefined();
-  expect(attendanceRatio(1.6, 4)).toBe(0.4);
-  expect(computeAttendance([{ state: 'part', shareRatio: 0.333 }, { state: 'missed' }])).toEqual({
-    kept: 0.3,
-    due: 2,
-    ratio: 0.15,
   });
 });
 

@@ -2,55 +2,150 @@ import type { DayDate } from '../calendar/day.ts';
 import type { Outcome } from './record.ts';
 
 /**
- * The state of one day for one person. `ahead`: not open to them yet; `due`: open and theirs to do today;
- * `missed`: its date has passed without a record; `not-done`: they said "not today"; `before`: the day lies
- * before they joined, so nothing is owed; `unsent`: planned, but nothing was sent, or it was withdrawn; `excused`: a pause or an excused day.
+ * The state of one day for one person. `ahead`: not open to them yet; `due`: open and theirs to do today; `missed`: its date has passed
+ * without a record; `not-done`: they said "not today"; `before`: the day lies before they joined, so nothing is owed; `unsent`: planned,
+ * but nothing was sent, or it was withdrawn; `excused`: a pause or an excused day; `bonus`: done though it wasn't owed; `late`: owed, and
+ * done after the window in which it could be made up.
  */
-export type DayState = 'done' | 'part' | 'not-done' | 'due' | 'missed' | 'ahead' | 'before' | 'unsent' | 'excused';
+export type DayState =
+  'done' | 'part' | 'not-done' | 'due' | 'missed' | 'ahead' | 'before' | 'unsent' | 'excused' | 'bonus' | 'late';
+
+/** What stands of one person and day. */
+export interface Standing {
+  readonly outcome: Outcome;
+  /** 0 to 1. */
+  readonly shareRatio: number;
+  /** 0 to 10; null where not said. */
+  readonly effort?: number | null;
+  /** When it was made; only where a day can't be made up at any time. */
+  readonly madeAtMs?: number;
+}
 
 export interface StrandDay {
   readonly date: DayDate;
-  /** A version was sent for this day. */
+  /** A version was sent for this day, and stands. */
   readonly sent: boolean;
   readonly releaseMs: number;
+  /** From here on it can't be made up any more; null: always. */
+  readonly closesMs?: number | null;
   /** Nothing is expected of them on that date. */
   readonly isAway?: boolean;
-  readonly record?: { readonly outcome: Outcome; readonly shareRatio: number } | undefined;
+  readonly record?: Standing | undefined;
 }
 
-/** The state of a day: records count wherever they are; the date that passes is the person's own. */
+/** Whether a session was done outside what was owed, or too late to count towards it. */
+const countsAside = (state: DayState): boolean => state === 'bonus' || state === 'late';
+
+/** The state of a day; the date that passes is the person's own. */
 export function dayState(day: StrandDay, joinedOn: DayDate, today: DayDate, nowMs: number): DayState {
-  if (day.record) return day.record.outcome;
-  if (day.date < joinedOn) return 'before';
-  if (day.isAway) return 'excused';
-  if (!day.sent) return 'unsent';
+  const { record, closesMs = null } = day;
+  const isDone = record !== undefined && record.outcome !== 'not-done';
+  const free = day.date < joinedOn ? 'before' : day.isAway ? 'excused' : !day.sent ? 'unsent' : undefined;
+  if (free) return isDone ? 'bonus' : free;
+  if (record) return isDone && closesMs !== null && (record.madeAtMs ?? 0) >= closesMs ? 'late' : record.outcome;
   if (nowMs < day.releaseMs) return 'ahead';
   return day.date < today ? 'missed' : 'due';
 }
 
-/** Attendance: kept is the sum of shares done, due the days that were owed so far. */
+/** Sessions done over sessions that were due so far. */
 export interface Attendance {
-  readonly kept: number;
+  readonly done: number;
   readonly due: number;
-  /** kept / due; undefined while nothing was due. */
+  /** done / due; undefined while nothing was due. */
   readonly ratio: number | undefined;
 }
 
-/** Of what is shown: kept to a tenth of a session over due; undefined while nothing was due. */
-export const attendanceRatio = (kept: number, due: number): number | undefined => (due === 0 ? undefined : kept / due);
+/** Sums over due days (docs/formulas.md 5). No agreed definition: these are ours, and each is shown with both its numbers. */
+export interface Adherence extends Attendance {
+  /** Of those done, the ones done in part. */
+  readonly inPart: number;
+  /** Done without being owed, or after the window. They raise nothing. */
+  readonly bonus: number;
+  /** The work of all due days, in the unit of the weights given. */
+  readonly prescribed: number;
+  /** What of it was done: a part counts by its share. */
+  readonly worked: number;
+  /** Due days in a row that were done, up to now: rest and excused days don't break it, nor one of today that is still open. */
+  readonly inARow: number;
+  readonly longestRow: number;
+  /** Due days in a row that weren't done, up to now. */
+  readonly missedInARow: number;
+  /** The date of the last day that was done, bonus included; null: none was. */
+  readonly lastOn: DayDate | null;
+}
+
+export const attendanceRatio = (done: number, due: number): number | undefined => (due === 0 ? undefined : done / due);
+
+/** Whether a day was owed by now: done, said not, missed, or done too late. What is due today counts once it is logged. */
+export const isOwed = (state: DayState): boolean =>
+  state === 'done' || state === 'part' || state === 'not-done' || state === 'missed' || state === 'late';
+
+/** Whether a day counts as done. */
+export const isKept = (state: DayState): boolean => state === 'done' || state === 'part';
+
+/** A day as far as adherence goes. `weight`: what was prescribed on it, in any unit; 1 where it isn't given. */
+interface CountedDay {
+  readonly state: DayState;
+  readonly shareRatio?: number | undefined;
+  readonly date?: DayDate;
+  readonly weight?: number;
+}
 
 /**
- * Attendance = done / due so far (docs/formulas.md 5; no agreed definition). A part counts by its share. Today counts
- * once it is logged; days before joining, excused, not sent, withdrawn, or not yet open are not due.
+ * Adherence over days in the order of the plan. Attendance = done / due so far: a session done in part is done; how much was done is the
+ * dose, worked / prescribed. Days before joining, at rest, excused, paused, unsent or withdrawn aren't due.
  */
-export function computeAttendance(days: readonly { state: DayState; shareRatio?: number | undefined }[]): Attendance {
-  let kept = 0;
-  let due = 0;
-  for (const { state, shareRatio } of days) {
-    if (state === 'done') kept += 1;
-    else if (state === 'part') kept += shareRatio ?? 0.5;
-    if (state === 'done' || state === 'part' || state === 'not-done' || state === 'missed') due += 1;
+export function computeAdherence(days: readonly CountedDay[]): Adherence {
+  let [due, done, inPart, bonus, prescribed, worked] = [0, 0, 0, 0, 0, 0];
+  let [row, longestRow, missedInARow] = [0, 0, 0];
+  let lastOn = null as DayDate | null;
+  for (const { state, shareRatio, date, weight = 1 } of days) {
+    const kept = isKept(state);
+    if (kept || countsAside(state)) lastOn = date !== undefined && (lastOn === null || date > lastOn) ? date : lastOn;
+    if (countsAside(state)) bonus++;
+    if (!isOwed(state)) continue;
+    due++;
+    prescribed += weight;
+    if (kept) {
+      done++;
+      row++;
+      missedInARow = 0;
+      longestRow = Math.max(longestRow, row);
+      if (state === 'part') inPart++;
+      worked += weight * (state === 'part' ? (shareRatio ?? 0.5) : 1);
+    } else {
+      row = 0;
+      missedInARow++;
+    }
   }
-  const rounded = Math.round(kept * 10) / 10;
-  return { kept: rounded, due, ratio: attendanceRatio(rounded, due) };
+  return {
+    due,
+    done,
+    ratio: attendanceRatio(done, due),
+    inPart,
+    bonus,
+    prescribed,
+    worked: Math.round(worked * 100) / 100,
+    inARow: row,
+    longestRow,
+    missedInARow,
+    lastOn,
+  };
+}
+
+/** After so many due days in a row without one done, someone is taken to have dropped off: two weeks of three sessions (common practice, no source). */
+export const LOST_AFTER_DUE = 6;
+
+/** Whether someone still takes part: hasn't left, and has done one of the last few due days. */
+export const isStillHere = (
+  { missedInARow }: Pick<Adherence, 'missedInARow'>,
+  leftOn: DayDate | null | undefined,
+  today: DayDate,
+): boolean => (leftOn === null || leftOn === undefined || leftOn > today) && missedInARow < LOST_AFTER_DUE;
+
+/** How many still take part, and when that was. */
+export interface Retention {
+  readonly here: number;
+  readonly joined: number;
+  readonly on: DayDate;
 }

@@ -39,12 +39,13 @@ export async function insertAbsences(
     note: string;
     now: Date;
   },
-): Promise<void> {
-  await db.query(
+): Promise<number[]> {
+  const { rows } = await db.query<{ id: number }>(
     `insert into absence (workspace_id, enrolment_id, kind, from_on, to_on, said_by, note, made_at)
-     select $1::bigint, id, $3::text, $4::date, $5::date, $6::text, $7::text, $8::timestamptz from unnest($2::bigint[]) as id`,
+     select $1::bigint, person_id, $3::text, $4::date, $5::date, $6::text, $7::text, $8::timestamptz from unnest($2::bigint[]) as person_id returning id`,
     [a.workspaceId, a.enrolmentIds, a.absence.kind, a.absence.from, a.absence.to, a.saidBy, a.note, a.now],
   );
+  return rows.map((r) => r.id);
 }
 
 export async function deleteAbsence(db: Db, enrolmentId: number, absenceId: number): Promise<void> {

@@ -1,7 +1,19 @@
 import type { Db } from '../pool.ts';
 
 export type MessageKind =
-  'session' | 'change' | 'withdrawn' | 'rest' | 'reminder' | 'live' | 'confirm' | 'flag' | 'reset' | 'invite' | 'test';
+  | 'session'
+  | 'change'
+  | 'withdrawn'
+  | 'rest'
+  | 'reminder'
+  | 'live'
+  | 'confirm'
+  | 'flag'
+  | 'reset'
+  | 'invite'
+  | 'test'
+  | 'note'
+  | 'letter';
 
 export type MessageState = 'waiting' | 'sending' | 'accepted' | 'bounced' | 'refused' | 'gave-up' | 'dropped';
 export const MESSAGE_STATES: readonly MessageState[] = [

@@ -97,6 +97,12 @@ function readLevels(value: unknown): PersonProfile['levels'] | undefined {
   return Object.entries(value).every(isOne) ? value : undefined;
 }
 
+function lowestLevel(stored: unknown): Level | null {
+  const levels = stored === null ? undefined : readLevels(stored);
+  const own = levels ? Object.values(levels) : [];
+  return own.length === 0 ? null : (Math.min(...own) as Level);
+}
+
 function readSwaps(value: unknown): PersonProfile['swaps'] | undefined {
   const isOne = (swap: unknown) => {
     const { from, to } = (swap ?? {}) as { from?: unknown; to?: unknown };
@@ -189,21 +195,36 @@ const toParticipant = (r: ParticipantRow): Participant => ({
 export interface RosterRow extends PlaceInRun {
   readonly enrolmentId: number;
   readonly name: string;
+  /** Instrument, branch, team: whatever parts people. */
   readonly detail: string;
+  /** The lowest level that was set for them; null: none was. */
+  readonly level: Level | null;
+  /** Why their address takes no messages; null where it does, or there is none. */
+  readonly bounced: string | null;
 }
 
-/** Who is in a run, by name, without what is known of them. */
+/** Who is in a run, by name, with little of what is known of them. */
 export async function listRoster(db: Db, runId: number): Promise<RosterRow[]> {
-  const { rows } = await db.query<PlaceRow & { enrolment_id: number; name: string; detail: string }>({
+  const { rows } = await db.query<
+    PlaceRow & { enrolment_id: number; name: string; detail: string; levels: unknown; bounced: string | null }
+  >({
     name: 'roster',
-    text: `select e.id as enrolment_id, p.name, p.detail, ${PLACE_COLUMNS}
+    text: `select e.id as enrolment_id, p.name, p.detail, ${PLACE_COLUMNS}, case when p.levels <> '{}'::jsonb then p.levels end as levels,
+       case when p.address_state = 'bounced' then p.address_reason end as bounced
      from enrolment e join person p on p.id = e.person_id
      where e.run_id = $1::bigint
      order by e.id`,
     values: [runId],
   });
   return rows
-    .map((r) => ({ ...toPlace(r), enrolmentId: r.enrolment_id, name: r.name, detail: r.detail }))
+    .map((r) => ({
+      ...toPlace(r),
+      enrolmentId: r.enrolment_id,
+      name: r.name,
+      detail: r.detail,
+      level: lowestLevel(r.levels),
+      bounced: r.bounced,
+    }))
     .sort(compareNames);
 }
 

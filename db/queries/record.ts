@@ -65,6 +65,15 @@ export async function getVersionDocument(db: Db, versionId: number): Promise<Ses
   return upgradeDocument(rows[0].document);
 }
 
+/** Documents of sent versions, by id; one that this workspace hasn't is left out. */
+export async function listVersionDocuments(db: Db, ids: readonly number[]): Promise<Map<number, SessionDocument>> {
+  const { rows } = await db.query<{ id: number; document: SessionDocument }>(
+    'select id, document from version where id = any($1::bigint[])',
+    [ids],
+  );
+  return new Map(rows.map((r) => [r.id, upgradeDocument(r.document)]));
+}
+
 /** A day of a programme as one person has it: what was sent for it, and the record that stands. */
 export interface PersonDay {
   readonly dayId: number;
@@ -255,61 +264,6 @@ export async function listRecordsSince(db: Db, runId: number, sinceMs: number): 
     values: [runId, new Date(sinceMs)],
   });
   return rows.map(toRecord).sort((a, b) => b.loggedAtMs - a.loggedAtMs);
-}
-
-/** How far each person got with each day, by enrolment and day: all that strands are made of. */
-interface Standing {
-  readonly outcome: Outcome;
-  readonly shareRatio: number;
-}
-export type Outcomes = ReadonlyMap<number, ReadonlyMap<number, Standing>>;
-
-const OUTCOME_LETTERS: Readonly<Record<string, Outcome>> = { d: 'done', p: 'part', n: 'not-done' };
-
-/**
- * Which records there are of a run: how many, and the last. Records are never changed and their ids never used again, so that the
- * same answer means the same records.
- */
-export async function getRecordStamp(db: Db, runId: number): Promise<string> {
-  const { rows } = await db.query<{ stamp: string }>({
-    name: 'record-stamp',
-    text: `select count(*) || '.' || coalesce(max(c.id), 0) as stamp
-     from record c join version v on v.id = c.version_id
-     where v.run_id = $1::bigint`,
-    values: [runId],
-  });
-  return rows[0]!.stamp;
-}
-
-/** What there is to say of a day: a hundred shares of three outcomes at the most. */
-const standings = new Map<string, Standing>();
-
-/** `123d100`: done, all of it, on the day with the id 123. Thousands are read for a page: no pattern, and what is alike is one thing. */
-function readOutcome(text: string): [dayId: number, outcome: Standing] {
-  const dayId = Number.parseInt(text, 10);
-  const rest = text.slice(String(dayId).length);
-  let standing = standings.get(rest);
-  if (!standing) {
-    standing = { outcome: OUTCOME_LETTERS[rest[0]!]!, shareRatio: Number(rest.slice(1)) / 100 };
-    standings.set(rest, standing);
-  }
-  return [dayId, standing];
-}
-
-/** The outcomes that stand in a run, in one text a person: thousands of rows would cost more to carry than to find. */
-export async function listOutcomes(db: Db, runId: number): Promise<Outcomes> {
-  const { rows } = await db.query<{ enrolment_id: number; days: string }>({
-    name: 'outcomes',
-    text: `select enrolment_id, string_agg(day_id || left(outcome, 1) || (share_ratio * 100)::integer, ' ') as days
-     from (
-       select distinct on (c.enrolment_id, v.day_id) c.enrolment_id, v.day_id, c.outcome, c.share_ratio
-       from record c join version v on v.id = c.version_id
-       where v.run_id = $1::bigint ${NEWEST_FIRST}
-     ) as standing
-     group by enrolment_id`,
-    values: [runId],
-  });
-  return new Map(rows.map(({ enrolment_id, days }) => [enrolment_id, new Map(days.split(' ').map(readOutcome))]));
 }
 
 export interface NewRecord {

@@ -202,6 +202,11 @@ function readOccasion(
         .sort((a, b) => a.releaseMs - b.releaseMs)[0];
       return { kind: 'rest', next: next ? `The next one is on ${formatDay(next.date)}.` : '' };
     }
+    case 'note':
+    case 'letter': {
+      const text = (name: string) => (typeof message.extra[name] === 'string' ? message.extra[name] : '');
+      return { kind: message.kind, subject: text('subject'), words: text('words') };
+    }
     case 'confirm':
       return { kind: 'confirm', link: `${scope.origin}/stop/${enrolment.stopKey}/confirm` };
     default:
@@ -233,10 +238,12 @@ async function composeForCoach(
           first: text('first'),
           why: text('why'),
         }
-      : message.kind === 'invite'
-        ? { kind: 'invite', by: text('by'), workspace: text('workspace') }
-        : { kind: 'reset' };
-  if (occasion.kind !== 'flag') {
+      : message.kind === 'letter'
+        ? { kind: 'letter', subject: text('subject'), words: text('words') }
+        : message.kind === 'invite'
+          ? { kind: 'invite', by: text('by'), workspace: text('workspace') }
+          : { kind: 'reset' };
+  if (occasion.kind !== 'flag' && occasion.kind !== 'letter') {
     const token = deriveToken(scope.secret, 'door', text('salt'));
     await insertCoachDoor(db, {
       workspaceId: scope.workspaceId,
@@ -249,7 +256,7 @@ async function composeForCoach(
     });
   }
   const link =
-    occasion.kind === 'flag'
+    occasion.kind === 'flag' || occasion.kind === 'letter'
       ? `${scope.origin}${text('path')}`
       : `${scope.origin}/door/${deriveToken(scope.secret, 'door', text('salt'))}`;
   return {

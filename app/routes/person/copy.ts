@@ -1,18 +1,14 @@
-import Papa from 'papaparse';
 import type { Score } from '../../../core/record/score.ts';
 import { formatScore } from '../../../core/record/score.ts';
 import type { PersonCopy } from '../../../db/queries/own.ts';
 import { copyPerson } from '../../../db/queries/own.ts';
+import { fileAnswer, toCsv } from '../../../server/csv.ts';
 import { withPersonalLink } from '../../../server/personal-link.ts';
 import type { Route } from './+types/copy';
 
-const HEADERS = { 'cache-control': 'private, no-store' };
-
-/** Cells that a spreadsheet would take for a formula are quoted by it (docs/formulas.md 7). */
-const FORMULA = /^[=+\-@\t\r\n＝＋－＠]/;
-
-function toCsv({ runs }: PersonCopy): string {
-  const lines = runs.flatMap((run) =>
+/** A line for each record. */
+const copyLines = ({ runs }: PersonCopy) =>
+  runs.flatMap((run) =>
     run.records.map((r) => {
       const details = (r.details ?? {}) as { reason?: string; body?: string };
       return {
@@ -32,19 +28,11 @@ function toCsv({ runs }: PersonCopy): string {
       };
     }),
   );
-  return Papa.unparse(lines, { escapeFormulae: FORMULA, newline: '\r\n' });
-}
 
 /** A copy of everything that is stored about someone: whole as JSON, what they logged as CSV. */
 export const loader = ({ params, request }: Route.LoaderArgs) =>
   withPersonalLink(params.token, async (db, { enrolment }) => {
     const copy = await copyPerson(db, enrolment.personId);
     const isCsv = new URL(request.url).pathname.endsWith('.csv');
-    return new Response(isCsv ? `\uFEFF${toCsv(copy)}` : `${JSON.stringify(copy, null, 2)}\n`, {
-      headers: {
-        ...HEADERS,
-        'content-type': isCsv ? 'text/csv; charset=utf-8' : 'application/json',
-        'content-disposition': `attachment; filename="my-sessions.${isCsv ? 'csv' : 'json'}"`,
-      },
-    });
+    return fileAnswer('my-sessions', isCsv, isCsv ? toCsv(copyLines(copy)) : `${JSON.stringify(copy, null, 2)}\n`);
   });

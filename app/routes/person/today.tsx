@@ -29,7 +29,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
   return withPersonalLink(params.token, async (db, scope) => {
     const { enrolment } = scope;
     const view = await loadPersonView(db, scope);
-    const { beads, today, attendance } = view.strand;
+    const { beads, today, adherence } = view.strand;
     const kept = keptToday(request);
     const place = kept === undefined ? undefined : parseOwnDay(kept);
     const bead = place
@@ -51,7 +51,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
       todayWords: formatDay(place && bead ? bead.date : today),
       days: beads.map((b) => dayKey(b)).join(' '),
       strand: packStrand(beads),
-      attendance: { kept: attendance.kept, due: attendance.due },
+      adherence: { done: adherence.done, due: adherence.due },
       session: open
         ? { ...(await showDay(db, scope, view, open)), key: ownDayKey(scope, bead), week: bead.week }
         : null,
@@ -131,7 +131,7 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
   const {
     care,
     session,
-    attendance,
+    adherence,
     next,
     open,
     todayWords,
@@ -172,7 +172,7 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
           base={base}
           dayKey={session.key}
           session={session}
-          above={`${todayWords} · week ${session.week}${attendance.due > 0 ? ` · ${attendance.kept} of ${attendance.due} done` : ''}`}
+          above={`${todayWords} · week ${session.week}${adherence.due > 0 ? ` · ${adherence.done} of ${adherence.due} done` : ''}`}
         />
       ) : (
         <article className="today">

@@ -27,7 +27,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
   return withPersonalLink(params.token, async (db, scope) => {
     const { enrolment } = scope;
     const view = await loadPersonView(db, scope);
-    const { beads, attendance, today } = view.strand;
+    const { beads, adherence, today } = view.strand;
     const dates = new Map(beads.map((b) => [b.dayId, b.date]));
     const records = await listNumbers(db, enrolment.enrolmentId);
     return {
@@ -36,7 +36,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
       firstWeekday: weekdayOf(enrolment.startsOn ?? enrolment.run.rules.startsOn),
       days: beads.map((b) => dayKey(b)).join(' '),
       strand: packStrand(beads),
-      attendance: { kept: attendance.kept, due: attendance.due },
+      adherence: { done: adherence.done, due: adherence.due, inARow: adherence.inARow },
       hasLeft: enrolment.leftOn !== null && enrolment.leftOn <= today,
       isAsked: new URL(request.url).searchParams.get('ask') === 'delete',
       next: beads
@@ -93,7 +93,7 @@ export const shouldRevalidate = ({ actionResult }: { actionResult?: { gone?: boo
 export const clientLoader = (args: Route.ClientLoaderArgs) => orKeptPage(args);
 
 export default function Weeks({ loaderData, actionData, params }: Route.ComponentProps) {
-  const { days, strand, attendance, next, numbers, programmeTitle, name, hasLeft } = loaderData;
+  const { days, strand, adherence, next, numbers, programmeTitle, name, hasLeft } = loaderData;
   const beads = useMemo(() => ownBeads(days, strand), [strand, days]);
   const base = `/p/${params.token}`;
   if (actionData && 'gone' in actionData)
@@ -114,7 +114,8 @@ export default function Weeks({ loaderData, actionData, params }: Route.Componen
       <h1>My weeks</h1>
       <p className="soft">
         {programmeTitle}
-        {attendance.due > 0 && ` · ${attendance.kept} of ${attendance.due} done`}
+        {adherence.due > 0 && ` · ${adherence.done} of ${adherence.due} done`}
+        {adherence.inARow > 2 && `, ${adherence.inARow} in a row`}
       </p>
       {hasLeft && (
         <Form method="post" className="notice">

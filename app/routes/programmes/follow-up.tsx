@@ -1,107 +1,77 @@
-import { sessionTitle } from '../../../core/session/session-title.ts';
-import { Input, Segmented } from 'antd';
-import { memo, useMemo, useState } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
-import type { DayDate } from '../../../core/calendar/day.ts';
+import { useMemo } from 'react';
+import { data, Link, useNavigate, useSearchParams } from 'react-router';
 import {
-  dateOfDay,
   dayKey,
   dayName,
   formatDay,
+  formatShortDay,
   parseDayKey,
   placeOfDate,
   weekdayOf,
 } from '../../../core/calendar/day.ts';
-import { localDate, localTime, toRunDays } from '../../../core/calendar/release.ts';
-import { buildStrands } from '../../../core/record/build-strand.ts';
-import { isDueToday, packStrand, unpackStrand } from '../../../core/record/packed-strand.ts';
+import { dayKey as keyOfDay } from '../../../core/calendar/day-place.ts';
+import { plural } from '../../../core/words/words.ts';
+import { packStrand } from '../../../core/record/packed-strand.ts';
 import { OUTCOME_WORDS } from '../../../core/record/record.ts';
-import { formatScore } from '../../../core/record/score.ts';
-import { detailWords } from '../../../core/record/detail-words.ts';
-import { findTarget, heldWords } from '../../../core/record/targets.ts';
-import type { EarlierRecord } from '../../../core/record/to-match.ts';
-import { comparableScores, earlierRecords } from '../../../core/record/to-match.ts';
-import type { Attendance } from '../../../core/record/strand.ts';
-import { attendanceRatio } from '../../../core/record/strand.ts';
-import { blockName } from '../../../core/session/explain.ts';
-import type { RosterRow } from '../../../db/queries/person.ts';
-import { listRoster } from '../../../db/queries/person.ts';
-import { listDayPlaces } from '../../../db/queries/programme.ts';
-import { findRecord, getVersionDocument, listPersonDays, listSentDays } from '../../../db/queries/record.ts';
-import type { Db } from '../../../db/pool.ts';
-import { withProgramme } from '../../../server/coach-scope.ts';
+import { getEnrolment } from '../../../db/queries/person.ts';
+import { actOnPerson, isReached, keepRules, takeBack } from '../../../server/attention-acts.ts';
+import { coachForm, notFound, withProgramme } from '../../../server/coach-scope.ts';
 import { coachToday, coachZone } from '../../../server/coach-zone.ts';
-import type { SaidLately } from '../../../server/said-lately.ts';
-import { saidLately } from '../../../server/said-lately.ts';
-import { runOutcomes } from '../../../server/run-outcomes.ts';
-import { nowMs } from '../../../server/config.ts';
+import { formText } from '../../../server/form-text.ts';
 import { parseId } from '../../../server/parse-number.ts';
+import { recordWords } from '../../../server/record-words.ts';
+import type { FollowedPerson, RunFollow } from '../../../server/run-follow.ts';
+import { loadRunFollow, needOf } from '../../../server/run-follow.ts';
+import { saidLately } from '../../../server/said-lately.ts';
+import { loadTodayLine } from '../../../server/today-line.ts';
 import { Bead, BeadMarks, STATE_WORDS } from '../../charts/bead.tsx';
-import type { StrandDay } from '../../charts/strand-row.tsx';
-import { StrandRow, strandPct } from '../../charts/strand-row.tsx';
-import { usePrinting } from '../../components/use-printing.ts';
-import { useWindowedRows } from '../../components/use-windowed-rows.ts';
+import { ActPanel } from '../../components/follow/act-panel.tsx';
+import { useActFetcher } from '../../components/follow/use-act-fetcher.ts';
+import { FollowTools } from '../../components/follow/follow-tools.tsx';
+import { NeedList } from '../../components/follow/need-list.tsx';
+import type { NeedItem, PackedRow, Row } from '../../components/follow/rows.ts';
+import { arrangeRows, filterOf, SORTS, strandDays, unpackRows } from '../../components/follow/rows.ts';
+import { RulesPanel } from '../../components/follow/rules-panel.tsx';
+import { SaidList } from '../../components/follow/said-list.tsx';
+import { StrandGrid, StrandTable } from '../../components/follow/strand-grid.tsx';
+import { TodayLine } from '../../components/follow/today-line.tsx';
+import followCss from '../../theme/follow.css?url';
 import type { Route } from './+types/follow-up';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Follow up · Ysodos' }];
-
-const SORTS = ['name', 'attendance', 'today'] as const;
-type Sort = (typeof SORTS)[number];
-const ROW_PX = 39;
-/** Lines of what was said that leave the strands in sight. */
-const FEW_SAID = 5;
+export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: followCss }];
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  return withProgramme(request, params.programmeId, async (db, { programme }) => {
-    const [people, places, sentDays, outcomes] = await Promise.all([
-      listRoster(db, programme.runId),
-      listDayPlaces(db, programme.id),
-      listSentDays(db, programme.runId),
-      runOutcomes(db, programme.runId),
-    ]);
-    const sent = new Set(sentDays.map((d) => d.dayId));
-    const lately = await saidLately(
-      db,
-      { runId: programme.runId, today: coachToday(request), timeZone: coachZone(request) },
-      people,
-      places,
-    );
-    const strands = buildStrands(
-      programme.run.rules,
-      toRunDays(places).map((p) => ({ ...p, sent: sent.has(p.dayId) })),
-      people.map((p) => ({ ...p, records: outcomes.get(p.enrolmentId) ?? new Map<number, never>() })),
-      nowMs(),
-    );
-    const search = new URL(request.url).searchParams;
+  return withProgramme(request, params.programmeId, async (db, { programme, coach }) => {
+    const [follow, line] = await Promise.all([loadRunFollow(db, programme), loadTodayLine(db, programme)]);
+    const { people, days, retention, settings } = follow;
     const today = coachToday(request);
+    const lately = await saidLately(db, { runId: programme.runId, today, timeZone: coachZone(request) }, people, days);
+    const search = new URL(request.url).searchParams;
     const place = placeOfDate(programme.startsOn, today);
     const chosen = people.find((p) => p.enrolmentId === parseId(search.get('person')));
     const day = parseDayKey(search.get('day') ?? '');
-    const dayId = day && places.find((p) => p.week === day.week && p.weekday === day.weekday)?.dayId;
-    const todays = strands.flatMap((s) =>
-      s.beads.filter((b) => b.date === s.today && b.state !== 'unsent' && b.state !== 'before'),
-    );
-    const count = (...states: readonly string[]) => todays.filter((b) => states.includes(b.state)).length;
+    const dayId = day && days.find((d) => d.week === day.week && d.weekday === day.weekday)?.dayId;
+    const zones = [...new Set(people.map((p) => p.timeZone))].sort();
     return {
+      key: programme.key,
+      title: programme.title,
+      coachName: coach.coachName,
       weeks: programme.weeks,
       firstWeekday: weekdayOf(programme.startsOn),
       today: place && place.week <= programme.weeks ? place : null,
       todayWords: formatDay(today),
-      counts: {
-        open: todays.length - count('ahead'),
-        logged: count('done', 'part', 'not-done'),
-        ahead: count('ahead'),
-      },
-      days: places,
+      line,
+      retention: { ...retention, words: formatShortDay(today) },
+      settings,
+      days: days.map(({ dayId: id, week, weekday }) => ({ dayId: id, week, weekday })),
       lately,
-      anySent: sentDays.length > 0,
+      anySent: days.some((d) => d.sent),
+      zones,
       // One text for all: hundreds of small things cost more to encode one by one, here and on the page.
-      packedRows: JSON.stringify(
-        people.map(({ enrolmentId, name, detail }, i): PackedRow => {
-          const { beads, attendance } = strands[i]!;
-          return [enrolmentId, name, detail, packStrand(beads), attendance.kept, attendance.due];
-        }),
-      ),
+      packedRows: JSON.stringify(people.map((p) => packRow(p, zones))),
+      items: people.flatMap((p) => needItems(p, days)),
+      chosen: chosen ? await chosenPerson(db, chosen, follow) : null,
       record:
         chosen && dayId !== undefined
           ? await recordWords(db, { ...programme, programmeId: programme.id }, chosen, dayId)
@@ -110,110 +80,81 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   });
 }
 
-/** What stands of one person and day, in words; null where they have said nothing. */
-async function recordWords(
-  db: Db,
-  run: { readonly programmeId: number; readonly runId: number; readonly startsOn: DayDate },
-  { enrolmentId, timeZone }: RosterRow,
-  dayId: number,
-) {
-  const record = await findRecord(db, enrolmentId, dayId);
-  if (!record) return null;
-  const document = await getVersionDocument(db, record.versionId);
-  const earlier = record.scores.length === 0 ? [] : await earlierOf(db, { ...run, enrolmentId }, dayId);
-  const madeMs = Math.round(record.madeAtMs / 60_000) * 60_000;
-  const inAnotherShape = (block: number) => record.fit.some((c) => c.isScored && c.block === block);
-  return {
-    outcome: record.outcome,
-    shareRatio: record.shareRatio,
-    effort: record.effort,
-    remark: record.remark,
-    fit: record.fit.map(({ from, to }) => ({ from, to })),
-    details: detailWords(record.details),
-    versionNumber: record.versionNumber,
-    loggedWords: `${formatDay(localDate(madeMs, timeZone))}, ${localTime(madeMs, timeZone)} their time`,
-    scoreWords: record.scores.map((s) => {
-      const block = document.blocks[s.block] ?? { role: 'Main' as const };
-      const scores = comparableScores(
-        {
-          ...s,
-          key: s.key ?? '',
-          retest: document.retest,
-          isReshaped: inAnotherShape(s.block),
-          isAdded: false,
-          perRound: undefined,
-        },
-        earlier,
-      );
-      const held = findTarget(scores, {});
-      const before = held ? heldWords(held, scores.length) : '';
-      return `${blockName(block)}: ${formatScore(s)}${inAnotherShape(s.block) ? ' (in another shape)' : ''}${before && ` (before: ${before})`}`;
+const packRow = (p: FollowedPerson, zones: readonly string[]): PackedRow => [
+  p.enrolmentId,
+  p.name,
+  p.detail,
+  zones.indexOf(p.timeZone),
+  p.level ?? 0,
+  packStrand(p.states.map((state, i) => ({ state, shareRatio: state === 'part' ? p.shares[i] : undefined }))),
+  p.adherence.done,
+  p.adherence.due,
+  p.adherence.inARow,
+  needOf(p),
+  p.isHere ? 1 : 0,
+];
+
+const needItems = (p: FollowedPerson, days: RunFollow['days']): NeedItem[] =>
+  p.items.map(({ code, why, evidence, occasion }) => ({
+    id: p.enrolmentId,
+    code,
+    why,
+    evidence: evidence.flatMap(({ dayId, words }) => {
+      const day = days.find((d) => d.dayId === dayId);
+      return day ? [[dayKey(day), words] as const] : [];
     }),
-    title: sessionTitle(document),
+    occasion,
+  }));
+
+async function chosenPerson(db: Parameters<typeof getEnrolment>[0], p: FollowedPerson, { days }: RunFollow) {
+  const enrolment = await getEnrolment(db, p.enrolmentId);
+  const { contact, address } = enrolment.profile;
+  return {
+    id: p.enrolmentId,
+    name: p.name,
+    isReached: isReached(enrolment),
+    by: contact.channel === 'text' ? 'as a text' : 'by e-mail',
+    address,
+    today: p.calendar.today,
+    movements: [...new Set(days.flatMap((d) => d.facts?.movements ?? []))].sort(),
+    dates: days.map((d, i) => [dayKey(d), formatShortDay(p.calendar.own[i]!.date), p.calendar.own[i]!.date] as const),
   };
 }
 
-/** Their records on the days before one. */
-async function earlierOf(
-  db: Db,
-  at: {
-    readonly programmeId: number;
-    readonly runId: number;
-    readonly startsOn: DayDate;
-    readonly enrolmentId: number;
-  },
-  dayId: number,
-): Promise<EarlierRecord[]> {
-  const days = await listPersonDays(db, at);
-  return earlierRecords(
-    days.map((d) => ({ ...d, date: dateOfDay(at.startsOn, d) })),
-    dayId,
-  );
+export async function action({ request, params }: Route.ActionArgs) {
+  const form = await coachForm(request);
+  return withProgramme(request, params.programmeId, async (db, scope) => {
+    const intent = formText(form, 'intent');
+    const answer =
+      intent === 'act'
+        ? await actOnPerson(db, scope, form)
+        : intent === 'undo-act'
+          ? await takeBack(db, scope, form)
+          : intent === 'rules'
+            ? await keepRules(db, scope, form)
+            : undefined;
+    if (!answer) return notFound();
+    return data({ ...answer, about: formText(form, 'about') }, { status: answer.status === 'refused' ? 400 : 200 });
+  });
 }
 
 type LoaderData = Route.ComponentProps['loaderData'];
-
-type PackedRow = readonly [id: number, name: string, detail: string, strand: string, kept: number, due: number];
-
-interface Row {
-  readonly id: number;
-  readonly name: string;
-  readonly detail: string;
-  readonly strand: string;
-  readonly attendance: Attendance;
-}
-
-const unpackRows = (packed: string): Row[] =>
-  (JSON.parse(packed) as PackedRow[]).map(([id, name, detail, strand, kept, due]) => ({
-    id,
-    name,
-    detail,
-    strand,
-    attendance: { kept, due, ratio: attendanceRatio(kept, due) },
-  }));
-
-const strandDays = (row: Row, days: LoaderData['days']): StrandDay[] =>
-  unpackStrand(row.strand).map((mark, i) => ({ ...days[i]!, ...mark }));
+type LinkTo = (changes: Record<string, string | null>) => string;
 
 export default function FollowUp({ loaderData }: Route.ComponentProps) {
-  const { packedRows, weeks, firstWeekday, today, todayWords, counts, record, days, lately, anySent } = loaderData;
-  const rows = useMemo(() => unpackRows(packedRows), [packedRows]);
-  const [search, setSearch] = useSearchParams();
-  const navigate = useNavigate();
-  const sort = SORTS.find((s) => s === search.get('sort')) ?? 'name';
-  const wanted = (search.get('q') ?? '').trim().toLowerCase();
-  const shown = useMemo(
-    () =>
-      sortRows(wanted === '' ? rows : rows.filter((r) => `${r.name} ${r.detail}`.toLowerCase().includes(wanted)), sort),
-    [rows, wanted, sort],
+  const { packedRows, zones, items, weeks, firstWeekday, today, todayWords, days, lately, anySent, line } = loaderData;
+  const rows = useMemo(() => unpackRows(packedRows, zones), [packedRows, zones]);
+  const byId = useMemo(() => new Map(rows.map((r) => [r.id, r])), [rows]);
+  const ordered = useMemo(
+    () => items.toSorted((a, b) => (byId.get(b.id)?.need ?? 0) - (byId.get(a.id)?.need ?? 0)),
+    [items, byId],
   );
+  const [search] = useSearchParams();
+  const navigate = useNavigate();
+  const sort = SORTS.find((s) => s === search.get('sort')) ?? 'need';
+  const shown = useMemo(() => arrangeRows(rows, filterOf(search), sort), [rows, search, sort]);
   const chosen = rows.find((r) => String(r.id) === search.get('person'));
-  const chosenDays = useMemo(() => (chosen ? strandDays(chosen, days) : []), [chosen, days]);
-  const chosenDay = chosenDays.find((b) => dayKey(b) === search.get('day'));
-  const { attach, rows: rowsInSight, heightPx } = useWindowedRows(shown.length, ROW_PX);
-  const isPrinting = usePrinting();
-  const rowsDrawn = isPrinting ? shown.map((_, index) => ({ index, topPx: index * ROW_PX })) : rowsInSight;
-  const linkTo = (changes: Record<string, string | null>) => {
+  const linkTo: LinkTo = (changes) => {
     const next = new URLSearchParams(search);
     for (const [key, value] of Object.entries(changes)) {
       if (value === null || value === '') next.delete(key);
@@ -226,198 +167,81 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
       <div className="no-session">
         <h1>Follow up</h1>
         <p className="soft">
-          Here stands who did which session, how hard it was and what they said. Nobody is in this programme yet.
+          Here stands who needs a word, who did which session, and what they said. Nobody is in this programme yet.
         </p>
         <Link className="button-main" to="../people">
           Add people
         </Link>
       </div>
     );
-  const nothingSaid = anySent
-    ? 'Nobody has said anything since yesterday. What people log stands here first, with their words.'
-    : 'Nothing was sent yet. Once a session is out, what people log of it stands here first.';
+  const chosenDay = chosen && strandDays(chosen, days).find((b) => keyOfDay(b) === search.get('day'));
+  const pathOf = (row: Row) => linkTo({ person: String(row.id), day: null, item: null, rules: null });
+  const isTable = search.get('view') === 'table';
   return (
     <div className="follow-up">
-      <div className="page-title">
+      <div className="page-title follow-title">
         <h1>{todayWords}</h1>
-        <p>
-          {counts.open + counts.ahead === 0 ? (
-            <span className="soft">no session today</span>
-          ) : (
-            <>
-              <b>{counts.open}</b> open · <b>{counts.logged}</b> logged
-              {counts.ahead > 0 && (
-                <>
-                  {' '}
-                  · <b>{counts.ahead}</b> opens later today
-                </>
-              )}
-            </>
-          )}
-        </p>
-        <div className="follow-tools">
-          <Input
-            allowClear
-            placeholder="Find a person"
-            aria-label="Find a person"
-            defaultValue={search.get('q') ?? ''}
-            onChange={(e) =>
-              setSearch(
-                (s) => {
-                  const n = new URLSearchParams(s);
-                  if (e.target.value) n.set('q', e.target.value);
-                  else n.delete('q');
-                  return n;
-                },
-                { replace: true, preventScrollReset: true },
-              )
-            }
-          />
-          <Segmented
-            value={sort}
-            aria-label="Sort by"
-            onChange={(value) =>
-              void navigate(linkTo({ sort: value === 'name' ? null : String(value) }), { preventScrollReset: true })
-            }
-            options={[
-              { value: 'name', label: 'name' },
-              { value: 'attendance', label: 'lowest attendance' },
-              { value: 'today', label: 'not logged today' },
-            ]}
-          />
-        </div>
+        <FollowLinks current="now" />
       </div>
-      {lately ? <SaidList lately={lately} linkTo={linkTo} /> : <p className="empty">{nothingSaid}</p>}
+      <TodayLine first={line} address={`/programmes/${loaderData.key}/today-line`} />
+      <DoneWords />
       <div className="follow-columns">
         <BeadMarks />
-        <div className="follow-grid">
-          <div className="follow-row follow-head">
-            <span className="soft small">
-              {shown.length === rows.length ? `${rows.length} people` : `${shown.length} of ${rows.length} people`}
-            </span>
-            <svg width="100%" height="16" aria-hidden="true">
-              {Array.from(
-                { length: weeks },
-                (_, w) =>
-                  (weeks <= 16 || w % 4 === 0) && (
-                    <text
-                      key={w}
-                      className={today?.week === w + 1 ? 'is-now' : ''}
-                      x={`${strandPct(w + 1, 1, weeks)}%`}
-                      dx="-4"
-                      y="12"
-                    >
-                      {weeks <= 16 ? `week ${w + 1}` : w + 1}
-                    </text>
-                  ),
-              )}
-            </svg>
-            <span className="soft small right">attendance</span>
-          </div>
-          <div ref={attach} className="follow-rows" style={{ height: heightPx }}>
-            {rowsDrawn.map(({ index, topPx }) => {
-              const row = shown[index]!;
-              return (
-                <PersonRow
-                  key={row.id}
-                  row={row}
-                  days={days}
-                  weeks={weeks}
-                  today={today}
-                  topPx={topPx}
-                  isChosen={row === chosen}
-                  selected={row === chosen ? (chosenDay?.dayId ?? null) : null}
-                  path={linkTo({ person: String(row.id), day: null })}
-                  onPick={(key) =>
-                    void navigate(linkTo({ person: String(row.id), day: key }), { preventScrollReset: true })
-                  }
-                />
-              );
-            })}
-          </div>
-          {shown.length === 0 && <p className="empty">Nobody is called that here.</p>}
+        <div className="follow-main">
+          <NeedList
+            items={ordered}
+            rows={byId}
+            days={days}
+            chosen={`${search.get('person') ?? ''} ${search.get('item') ?? ''}`}
+            linkTo={linkTo}
+          />
+          {lately ? (
+            <SaidList lately={lately} linkTo={linkTo} />
+          ) : (
+            <p className="empty">
+              {anySent
+                ? 'Nobody has said anything since yesterday. What people log stands here, with their words.'
+                : 'Nothing was sent yet. Once a session is out, what people log of it stands here.'}
+            </p>
+          )}
+          <section aria-label="Strands">
+            <h2 className="strands-title">
+              Everybody{' '}
+              <span className="soft">
+                {loaderData.retention.here} of {loaderData.retention.joined} still take part on{' '}
+                {loaderData.retention.words}
+              </span>
+            </h2>
+            <FollowTools rows={rows} sort={sort} isTable={isTable} linkTo={linkTo} programmeKey={loaderData.key} />
+            {isTable ? (
+              <StrandTable rows={shown} days={days} pathOf={pathOf} />
+            ) : (
+              <StrandGrid
+                rows={shown}
+                all={rows.length}
+                days={days}
+                weeks={weeks}
+                firstWeekday={firstWeekday}
+                today={today}
+                chosen={chosen}
+                chosenDayId={chosenDay?.dayId ?? null}
+                pathOf={pathOf}
+                onPick={(row, key) =>
+                  void navigate(linkTo({ person: String(row.id), day: key, item: null, rules: null }), {
+                    preventScrollReset: true,
+                  })
+                }
+              />
+            )}
+          </section>
         </div>
         <aside className="follow-side">
-          {chosen ? (
-            <section className="follow-panel" aria-label={chosen.name}>
-              <Link
-                className="follow-close"
-                to={linkTo({ person: null, day: null })}
-                preventScrollReset
-                aria-label="Close"
-              >
-                ×
-              </Link>
-              <h2 dir="auto">{chosen.name}</h2>
-              <p className="soft">{chosen.detail}</p>
-              {chosenDay && (
-                <div className="follow-record">
-                  <h3>{dayName(chosenDay, firstWeekday)}</h3>
-                  {record ? (
-                    <>
-                      <p>
-                        {record.title}, version {record.versionNumber}
-                      </p>
-                      <p>
-                        <b>{OUTCOME_WORDS[record.outcome]}</b>
-                        {record.outcome === 'part' && `, about ${Math.round(record.shareRatio * 100)} %`}
-                        {record.effort !== null && `, effort ${record.effort} of 10`}
-                      </p>
-                      {record.scoreWords.map((s) => (
-                        <p key={s}>{s}</p>
-                      ))}
-                      {record.fit.length > 0 && (
-                        <p className="small">
-                          <span className="soft">In their shape:</span>{' '}
-                          {record.fit.map((c) => `${c.to} instead of ${c.from}`).join(', ')}
-                        </p>
-                      )}
-                      {record.details.map((d) => (
-                        <p key={d} className="small">
-                          {d}
-                        </p>
-                      ))}
-                      {record.remark && <blockquote>{record.remark}</blockquote>}
-                      <p className="soft small">logged {record.loggedWords}</p>
-                    </>
-                  ) : (
-                    <p>{STATE_WORDS[chosenDay.state]}.</p>
-                  )}
-                </div>
-              )}
-              <h3>All days</h3>
-              <ul className="follow-days">
-                {chosenDays
-                  .filter((b) => b.state !== 'before' && b.state !== 'unsent' && b.state !== 'ahead')
-                  .map((b) => (
-                    <li key={b.dayId}>
-                      <Link
-                        to={linkTo({ day: dayKey(b) })}
-                        preventScrollReset
-                        {...(b === chosenDay && { 'aria-current': true })}
-                      >
-                        {dayName(b, firstWeekday)}
-                      </Link>{' '}
-                      <span className="soft">{STATE_WORDS[b.state]}</span>
-                    </li>
-                  ))}
-              </ul>
-            </section>
+          {search.get('rules') === 'yes' ? (
+            <RulesPanel settings={loaderData.settings} close={linkTo({ rules: null })} />
+          ) : chosen && loaderData.chosen?.id === chosen.id ? (
+            <BesidePanel {...{ loaderData, chosen, chosenDay, items: ordered, search, linkTo }} />
           ) : (
-            <section className="follow-key" aria-label="What the marks mean">
-              {(['done', 'part', 'due', 'missed', 'not-done', 'ahead'] as const).map((state) => (
-                <p key={state} className="small soft">
-                  <svg viewBox="0 0 18 18" width="18" height="18" aria-hidden="true">
-                    <Bead x={9} y={9} state={state} />
-                  </svg>{' '}
-                  {STATE_WORDS[state]}
-                </p>
-              ))}
-              <p className="small soft">
-                Attendance is what was done over what was due: parts count by their share, today once it is logged, days
-                before joining not at all.
-              </p>
-            </section>
+            <BeadKey />
           )}
         </aside>
       </div>
@@ -425,139 +249,166 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
   );
 }
 
-/** What was said lately, before anything else: who, how hard, what they got, their words. */
-function SaidList({
-  lately,
-  linkTo,
-}: {
-  lately: SaidLately;
-  linkTo: (changes: Record<string, string | null>) => string;
-}) {
-  const [all, setAll] = useState(false);
-  // Who has said more than "done" has a line; the others stand together.
-  const telling = lately.said.filter((s) => s.remark !== '' || s.scores.length > 0 || s.outcome !== OUTCOME_WORDS.done);
-  const plain = lately.said.filter((s) => !telling.includes(s));
-  const shown = all ? telling : telling.slice(0, FEW_SAID);
-  const nameLink = (s: Pick<SaidLately['said'][number], 'enrolmentId' | 'dayKey' | 'name'>) => (
-    <Link to={linkTo({ person: String(s.enrolmentId), day: s.dayKey })} preventScrollReset dir="auto">
-      {s.name}
-    </Link>
-  );
+/** The pages about a run that is on: what is now, what is next, whether it works, those who host together. */
+export function FollowLinks({ current }: { current: 'now' | 'next' | 'working' | 'teams' }) {
+  const PAGES = [
+    ['now', 'follow-up', 'Now'],
+    ['next', 'next', 'What next'],
+    ['working', 'working', 'Is it working'],
+    ['teams', 'teams', 'Teams and letters'],
+  ] as const;
   return (
-    <section className="said" aria-label={`Said ${lately.day}`}>
-      <h2>
-        Said {lately.day} <span className="soft">{lately.count}</span>
-      </h2>
-      {lately.pains.length > 0 && (
-        <ul className="said-pains" aria-label="Something hurt">
-          {lately.pains.map((p, i) => (
-            <li key={i}>
-              {nameLink(p)} <b>it hurt: {p.words}</b> <span className="soft small">{p.at}</span>
-            </li>
-          ))}
-        </ul>
+    <nav className="follow-links" aria-label="Follow up">
+      {PAGES.map(([id, path, words]) => (
+        <Link key={id} to={`../${path}`} {...(id === current && { 'aria-current': 'page' as const })}>
+          {words}
+        </Link>
+      ))}
+    </nav>
+  );
+}
+
+/** What was just done, wherever on the page, with the way back. */
+function DoneWords() {
+  const fetcher = useActFetcher();
+  const told = fetcher.data;
+  if (told?.status !== 'done') return null;
+  return (
+    <p className="notice follow-done" role="status">
+      {told.words}{' '}
+      {told.undo && (
+        <fetcher.Form method="post" className="inline-form">
+          <input type="hidden" name="intent" value="undo-act" />
+          <input type="hidden" name="enrolmentId" value={told.undo.enrolmentId} />
+          <input type="hidden" name="actId" value={told.undo.actId} />
+          <button type="submit" className="tool">
+            take it back
+          </button>
+        </fetcher.Form>
       )}
-      <ul>
-        {shown.map((s) => (
-          <li key={`${s.enrolmentId} ${s.dayKey}`}>
-            {nameLink(s)}
-            <span className="said-effort">
-              {s.effort === null ? (
-                <span className="soft">–</span>
-              ) : (
-                <>
-                  <span className="sr">effort </span>
-                  <b>{s.effort}</b>
-                  <i aria-hidden="true" style={{ width: `${s.effort * 10}%` }} />
-                </>
-              )}
-            </span>
-            <span className="said-words">
-              <span className="soft">{[s.outcome, ...s.scores].join(' · ')}</span>
-              {s.remark !== '' && <q dir="auto">{s.remark}</q>}
-            </span>
-            <span className="soft small">{s.at}</span>
-          </li>
-        ))}
-        {plain.length > 0 && (
-          <li className="said-plain">
-            <span className="soft">done, effort</span>
-            <span>
-              {plain.map((s, i) => (
-                <span key={`${s.enrolmentId} ${s.dayKey}`}>
-                  {i > 0 && ' · '}
-                  {nameLink(s)} {s.effort ?? <span className="soft">–</span>}
-                </span>
-              ))}
-            </span>
-          </li>
-        )}
-      </ul>
-      {telling.length > FEW_SAID && (
-        <button type="button" className="tool" aria-expanded={all} onClick={() => setAll(!all)}>
-          {all ? 'fewer' : `all ${telling.length} with words or scores`}
-        </button>
+    </p>
+  );
+}
+
+interface BesideProps {
+  readonly loaderData: LoaderData;
+  readonly chosen: Row;
+  readonly chosenDay: ReturnType<typeof strandDays>[number] | undefined;
+  readonly items: readonly NeedItem[];
+  readonly search: URLSearchParams;
+  readonly linkTo: LinkTo;
+}
+
+/** One person beside the others: what asks for a word, the day that was picked, the way to all of them. */
+function BesidePanel({ loaderData, chosen, chosenDay, items, search, linkTo }: BesideProps) {
+  const person = loaderData.chosen!;
+  const own = items.filter((i) => i.id === chosen.id);
+  const item = own.find((i) => i.code === search.get('item')) ?? (chosenDay ? undefined : own[0]);
+  const dayWords = new Map(person.dates.map(([key, words, date]) => [key, { words, date }]));
+  return (
+    <section className="follow-panel" aria-label={chosen.name}>
+      <Link
+        className="follow-close"
+        to={linkTo({ person: null, day: null, item: null })}
+        preventScrollReset
+        aria-label="Close"
+      >
+        ×
+      </Link>
+      <h2 dir="auto">{chosen.name}</h2>
+      <p className="soft small">
+        {[chosen.team, `${chosen.attendance.done} of ${chosen.attendance.due} done`].filter(Boolean).join(' · ')} ·{' '}
+        <Link to={`../person/${chosen.id}`}>all about them</Link>
+      </p>
+      {chosenDay && <DayBeside loaderData={loaderData} day={chosenDay} />}
+      {item && (
+        <ActPanel
+          key={`${item.id} ${item.code}`}
+          item={item}
+          person={person}
+          coachName={loaderData.coachName}
+          programmeTitle={loaderData.title}
+          dayWords={dayWords}
+          linkTo={linkTo}
+        />
       )}
-      {lately.count > lately.said.length && (
-        <p className="soft small">{lately.count - lately.said.length} more stand in the strands below.</p>
+      {own.length > 1 && (
+        <p className="small">
+          {own
+            .filter((i) => i !== item)
+            .map((i) => (
+              <Link key={i.code} to={linkTo({ item: i.code, day: null })} preventScrollReset>
+                {i.why}
+              </Link>
+            ))}
+        </p>
       )}
+      {!item && !chosenDay && <p>Nothing about them asks for a word just now. Pick a bead to see its day.</p>}
     </section>
   );
 }
 
-interface PersonRowProps {
-  readonly row: Row;
-  readonly days: LoaderData['days'];
-  readonly weeks: number;
-  readonly today: LoaderData['today'];
-  readonly topPx: number;
-  readonly isChosen: boolean;
-  readonly selected: number | null;
-  readonly path: string;
-  readonly onPick: (dayKey: string) => void;
-}
-
-const PersonRow = memo(function PersonRow(props: PersonRowProps) {
-  const { row, days, weeks, today, topPx, isChosen, selected, path, onPick } = props;
-  const beads = useMemo(() => strandDays(row, days), [row, days]);
+function DayBeside({ loaderData, day }: { loaderData: LoaderData; day: NonNullable<BesideProps['chosenDay']> }) {
+  const { record, firstWeekday } = loaderData;
   return (
-    <div className={`follow-row${isChosen ? ' is-chosen' : ''}`} style={{ top: topPx }}>
-      <Link className="follow-name" to={path} preventScrollReset>
-        <b dir="auto">{row.name}</b> <span className="soft small">{row.detail}</span>
-      </Link>
-      <StrandRow
-        beads={beads}
-        weeks={weeks}
-        today={today}
-        selected={selected}
-        label={`${row.name}: ${row.attendance.kept} of ${row.attendance.due} done`}
-        onPick={(bead) => onPick(dayKey(bead))}
-      />
-      <AttendanceWords attendance={row.attendance} />
+    <div className="follow-record">
+      <h3>{dayName(day, firstWeekday)}</h3>
+      {record ? (
+        <>
+          <p>
+            {record.title}, version {record.versionNumber}
+          </p>
+          <p>
+            <b>{OUTCOME_WORDS[record.outcome]}</b>
+            {record.outcome === 'part' && `, about ${Math.round(record.shareRatio * 100)} %`}
+            {record.effort !== null && `, effort ${record.effort} of 10`}
+          </p>
+          {record.scoreWords.map((s) => (
+            <p key={s}>{s}</p>
+          ))}
+          {record.fit.length > 0 && (
+            <p className="small">
+              <span className="soft">In their shape:</span>{' '}
+              {record.fit.map((c) => `${c.to} instead of ${c.from}`).join(', ')}
+            </p>
+          )}
+          {record.details.map((d) => (
+            <p key={d} className="small">
+              {d}
+            </p>
+          ))}
+          {record.remark && <blockquote>{record.remark}</blockquote>}
+          <p className="soft small">logged {record.loggedWords}</p>
+        </>
+      ) : (
+        <p>{STATE_WORDS[day.state]}.</p>
+      )}
     </div>
   );
-});
-
-function AttendanceWords({ attendance: { kept, due, ratio } }: { attendance: Attendance }) {
-  if (ratio === undefined) return <span className="right soft small">nothing due yet</span>;
-  return (
-    <span className="right">
-      <b>{Math.round(ratio * 100)} %</b>{' '}
-      <span className="soft small">
-        {kept}/{due}
-      </span>
-    </span>
-  );
 }
 
-function sortRows(rows: readonly Row[], sort: Sort): readonly Row[] {
-  // By name they come from the database; sorting is stable, so that names decide among equals.
-  switch (sort) {
-    case 'name':
-      return rows;
-    case 'attendance':
-      return rows.toSorted((a, b) => (a.attendance.ratio ?? 2) - (b.attendance.ratio ?? 2));
-    case 'today':
-      return rows.toSorted((a, b) => Number(isDueToday(b.strand)) - Number(isDueToday(a.strand)));
-  }
+const KEY_STATES = ['done', 'part', 'due', 'missed', 'not-done', 'late', 'bonus', 'excused', 'ahead'] as const;
+
+function BeadKey() {
+  return (
+    <section className="follow-key" aria-label="What the marks mean">
+      {KEY_STATES.map((state) => (
+        <p key={state} className="small soft">
+          <svg viewBox="0 0 18 18" width="18" height="18" aria-hidden="true">
+            <Bead x={9} y={9} state={state} />
+          </svg>{' '}
+          {STATE_WORDS[state]}
+        </p>
+      ))}
+      <details className="small">
+        <summary>How it is counted</summary>
+        <p className="soft">
+          Due is what was sent, from joining to now on their own calendar, less rest, excused and paused days and what
+          was withdrawn; today once it is logged. Done is what was done of it, in whole or in part, made up within the
+          run’s window at the latest; what was done beside it raises nothing. Someone still takes part who has done one
+          of the last {plural(6, 'due day')}. There is no agreed definition: so both numbers always stand there.
+        </p>
+      </details>
+    </section>
+  );
 }

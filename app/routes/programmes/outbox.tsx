@@ -31,6 +31,8 @@ const KIND_WORDS: Record<MessageKind, string> = {
   reset: 'new password',
   invite: 'invitation',
   test: 'test to you',
+  note: 'your words',
+  letter: 'letter',
 };
 const STATE_WORDS: Record<MessageState, string> = {
   waiting: 'waits',

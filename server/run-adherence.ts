@@ -1,0 +1,38 @@
+import { toRunDays } from '../core/calendar/release.ts';
+import { ownCalendars } from '../core/record/build-strand.ts';
+import type { Adherence } from '../core/record/strand.ts';
+import type { Db } from '../db/pool.ts';
+import type { Programme } from '../db/queries/programme.ts';
+import { listDayPlaces } from '../db/queries/programme.ts';
+import { listSentDays } from '../db/queries/record.ts';
+import { listAdherence, listCalendars } from '../db/queries/standing.ts';
+import { sentFacts } from './sent-facts.ts';
+import { loadWorkspaceBook } from './workspace-book.ts';
+
+/** The adherence of everybody in a run, counted by the database: for where only the sums are wanted. */
+export async function loadAdherence(
+  db: Db,
+  programme: Pick<Programme, 'id' | 'runId' | 'run'>,
+  nowMs: number,
+): Promise<Map<number, Adherence>> {
+  const [places, sentDays, groups, book] = await Promise.all([
+    listDayPlaces(db, programme.id),
+    listSentDays(db, programme.runId),
+    listCalendars(db, programme.runId),
+    loadWorkspaceBook(db),
+  ]);
+  const versionOf = new Map(sentDays.map((d) => [d.dayId, d.versionId]));
+  const facts = await sentFacts(db, [...versionOf.values()], book);
+  const days = toRunDays(places).map((place) => {
+    const versionId = versionOf.get(place.dayId);
+    const own = versionId === undefined ? undefined : facts.get(versionId);
+    return { ...place, sent: versionId !== undefined, ...(own && { workSec: own.workSec }) };
+  });
+  const calendarOf = ownCalendars(programme.run.rules, days, nowMs);
+  return listAdherence(
+    db,
+    programme.runId,
+    days,
+    groups.map((g) => ({ ...g, ...calendarOf(g) })),
+  );
+}

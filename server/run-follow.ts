@@ -1,0 +1,193 @@
+import { groupBy } from '../core/group-by.ts';
+import { localDate, toRunDays } from '../core/calendar/release.ts';
+import type { AttentionItem, HistoryDay, RetestScore, ToldPain } from '../core/record/attention.ts';
+import { findAttention, isQuiet } from '../core/record/attention.ts';
+import type { AttentionSettings } from '../core/record/attention-rules.ts';
+import { ATTENTION_RULES, readAttentionSettings } from '../core/record/attention-rules.ts';
+import type { OwnCalendar, PlannedDay } from '../core/record/build-strand.ts';
+import { adherenceOf, dayStates, ownCalendars } from '../core/record/build-strand.ts';
+import { painWords } from '../core/record/detail-words.ts';
+import type { Score } from '../core/record/score.ts';
+import { formatScore, scoreAmount } from '../core/record/score.ts';
+import type { Adherence, DayState, Retention } from '../core/record/strand.ts';
+import { isStillHere } from '../core/record/strand.ts';
+import type { Db } from '../db/pool.ts';
+import type { StoredAct } from '../db/queries/act.ts';
+import { getAttention, listRunActs } from '../db/queries/act.ts';
+import { listPainSince } from '../db/queries/pain.ts';
+import type { RosterRow } from '../db/queries/person.ts';
+import { listRoster } from '../db/queries/person.ts';
+import type { Programme } from '../db/queries/programme.ts';
+import { listDayPlaces } from '../db/queries/programme.ts';
+import { listSentDays } from '../db/queries/record.ts';
+import type { PersonStandings } from '../db/queries/standing.ts';
+import { listStandingHurts, listStandingScores } from '../db/queries/standing.ts';
+import { nowMs } from './config.ts';
+import { runStandings } from './run-standings.ts';
+import type { SentFacts } from './sent-facts.ts';
+import { sentFacts } from './sent-facts.ts';
+import { loadWorkspaceBook } from './workspace-book.ts';
+
+/** A planned day of a run with what was sent for it. */
+export interface FollowedDay extends PlannedDay {
+  readonly facts: SentFacts | undefined;
+}
+
+/** Someone in a run, with all that follows from what they said. */
+export interface FollowedPerson extends RosterRow {
+  readonly calendar: OwnCalendar;
+  /** By day, in the order of the days. */
+  readonly states: readonly DayState[];
+  /** What was done of it, by day; 1 where all was. */
+  readonly shares: readonly (number | undefined)[];
+  readonly standings: PersonStandings;
+  readonly adherence: Adherence;
+  readonly isHere: boolean;
+  /** What asks for attention and was not acted upon yet, most pressing first. */
+  readonly items: readonly AttentionItem[];
+}
+
+export interface RunFollow {
+  readonly days: readonly FollowedDay[];
+  readonly people: readonly FollowedPerson[];
+  readonly retention: Retention;
+  readonly settings: AttentionSettings;
+  readonly acts: readonly StoredAct[];
+}
+
+/** How far back what hurts is looked for: the longest that its rule can be set to. */
+const PAIN_DAYS = 28;
+const DAY_MS = 86_400_000;
+
+/** Everything that a run's coach follows, computed once for its pages: strands, adherence, attention. */
+export async function loadRunFollow(db: Db, programme: Programme, now = nowMs()): Promise<RunFollow> {
+  const { runId, run } = programme;
+  const [people, places, sentDays, standings, stored, acts, told, hurts, book] = await Promise.all([
+    listRoster(db, runId),
+    listDayPlaces(db, programme.id),
+    listSentDays(db, runId),
+    runStandings(db, { runId, makeUpDays: run.rules.makeUpDays }),
+    getAttention(db, runId),
+    listRunActs(db, runId),
+    listPainSince(db, runId, now - PAIN_DAYS * DAY_MS),
+    listStandingHurts(db, runId, now - PAIN_DAYS * DAY_MS),
+    loadWorkspaceBook(db),
+  ]);
+  const facts = await sentFacts(
+    db,
+    sentDays.map((d) => d.versionId),
+    book,
+  );
+  const versionOf = new Map(sentDays.map((d) => [d.dayId, d.versionId]));
+  const days = toRunDays(places).map((place): FollowedDay => {
+    const versionId = versionOf.get(place.dayId);
+    const own = versionId === undefined ? undefined : facts.get(versionId);
+    return { ...place, sent: versionId !== undefined, facts: own, ...(own && { workSec: own.workSec }) };
+  });
+  const retestDays = new Map(days.flatMap((d) => (d.facts?.retest ? [[d.dayId, d.facts.retest] as const] : [])));
+  const numbers = await listStandingScores(db, runId, [...retestDays.keys()]);
+  const settings = readAttentionSettings(stored);
+  const calendarOf = ownCalendars(run.rules, days, now);
+  const scoresOf = groupBy(numbers, (n) => n.enrolmentId);
+  const painsOf = groupBy(
+    [
+      ...told.map((p) => ({ ...p, atMs: p.toldAtMs, words: painWords(p) })),
+      ...hurts.map((h) => ({ ...h, atMs: h.madeAtMs, words: h.remark === '' ? 'said afterwards' : h.remark })),
+    ].sort((a, b) => a.atMs - b.atMs),
+    (p) => p.enrolmentId,
+  );
+  const actsOf = groupBy(acts, (a) => a.enrolmentId);
+  const followed = people.map((person): FollowedPerson => {
+    const own = { ...person, records: standings.of(person.enrolmentId) };
+    const calendar = calendarOf(person);
+    const states = dayStates(days, own, calendar, now);
+    const adherence = adherenceOf(days, states, own, calendar);
+    const items = findAttention(
+      {
+        today: calendar.today,
+        joinedOn: person.joinedOn,
+        leftOn: person.leftOn,
+        days: historyDays(days, states, own.records, calendar),
+        adherence,
+        absences: person.absences,
+        pains: (painsOf.get(person.enrolmentId) ?? []).map((p): ToldPain => ({
+          dayId: p.dayId,
+          date: localDate(p.atMs, person.timeZone),
+          words: p.words,
+        })),
+        retests: retestScores(scoresOf.get(person.enrolmentId) ?? [], days, calendar, retestDays),
+        bounced: person.bounced,
+      },
+      settings,
+    );
+    const done = (actsOf.get(person.enrolmentId) ?? []).map((a) => ({
+      ...a,
+      madeOn: localDate(a.madeAtMs, person.timeZone),
+    }));
+    return {
+      ...person,
+      calendar,
+      states,
+      shares: states.map((s, i) => (s === 'part' ? own.records.get(days[i]!.dayId)?.shareRatio : undefined)),
+      standings: own.records,
+      adherence,
+      isHere: isStillHere(adherence, person.leftOn, calendar.today),
+      items: done.length === 0 ? items : items.filter((item) => !isQuiet(item, done, calendar.today)),
+    };
+  });
+  return {
+    days,
+    people: followed,
+    retention: {
+      here: followed.filter((p) => p.isHere).length,
+      joined: followed.length,
+      on: localDate(now, 'UTC'),
+    },
+    settings,
+    acts,
+  };
+}
+
+/** The days of someone as attention looks at them. */
+export const historyDays = (
+  days: readonly FollowedDay[],
+  states: readonly DayState[],
+  standings: PersonStandings,
+  { own }: OwnCalendar,
+): HistoryDay[] =>
+  days.map(({ dayId, facts }, i) => ({
+    dayId,
+    date: own[i]!.date,
+    state: states[i]!,
+    effort: standings.get(dayId)?.effort ?? null,
+    work: facts?.work ?? '',
+  }));
+
+function retestScores(
+  numbers: readonly { readonly dayId: number; readonly scores: readonly Score[] }[],
+  days: readonly FollowedDay[],
+  { own }: OwnCalendar,
+  retestDays: ReadonlyMap<number, string>,
+): RetestScore[] {
+  if (numbers.length === 0) return [];
+  const placeOf = new Map(days.map((d, i) => [d.dayId, i]));
+  return numbers
+    .flatMap(({ dayId, scores }) =>
+      scores.map((score): RetestScore => {
+        const retest = retestDays.get(dayId)!;
+        return {
+          dayId,
+          date: own[placeOf.get(dayId)!]!.date,
+          key: `${retest.toLowerCase()} ${score.key ?? score.block} ${score.part ?? 1} ${score.kind}`,
+          label: retest,
+          words: formatScore(score),
+          amount: scoreAmount(score),
+        };
+      }),
+    )
+    .sort((a, b) => (a.date < b.date ? -1 : 1));
+}
+
+/** How much someone needs a word: the weight of what presses most, worries before good words. */
+export const needOf = ({ items }: Pick<FollowedPerson, 'items'>): number =>
+  items.length === 0 ? 0 : ATTENTION_RULES[items[0]!.code].weight;

@@ -1,0 +1,74 @@
+import { BoundedCache } from '../core/bounded-cache.ts';
+import type { SessionDocument } from '../core/document/document.ts';
+import { fingerprint } from '../core/record/score-key.ts';
+import { blockName } from '../core/session/explain.ts';
+import type { SessionPlan } from '../core/session/plan.ts';
+import { computePlan } from '../core/session/plan.ts';
+import { sessionTitle } from '../core/session/session-title.ts';
+import { shapeOf } from '../core/forms/forms.ts';
+import type { Db } from '../db/pool.ts';
+import { listVersionDocuments } from '../db/queries/record.ts';
+import type { WorkspaceBook } from './workspace-book.ts';
+
+/** What a sent version comes to, without its lines. */
+export interface SentFacts {
+  readonly title: string;
+  /** Planned, 0 to 10; null where none was. */
+  readonly effort: number | null;
+  readonly likelySec: number;
+  readonly workSec: number;
+  /** Equal for the same work, whatever it is called. */
+  readonly work: string;
+  readonly retest: string | null;
+  /** The form of its longest block of work: `every minute`. */
+  readonly form: string;
+  /** Names of its movements. */
+  readonly movements: readonly string[];
+  readonly blocks: readonly { readonly name: string; readonly likelySec: number }[];
+}
+
+/** Facts by version and movements: versions never change. */
+const known = new BoundedCache<string, SentFacts>(3000);
+
+function factsOf(document: SessionDocument, plan: SessionPlan): SentFacts {
+  const main = plan.blocks.reduce(
+    (best, b, i) => (b.clockSec.likely > (plan.blocks[best]?.clockSec.likely ?? -1) ? i : best),
+    0,
+  );
+  const block = document.blocks[main];
+  return {
+    title: sessionTitle(document),
+    effort: document.effort ?? null,
+    likelySec: plan.clockSec.likely,
+    workSec: plan.workSec,
+    work: fingerprint(JSON.stringify(document.blocks)),
+    retest: document.retest ?? null,
+    form: block ? shapeOf(block).name : '',
+    movements: plan.movements.map((m) => m.name),
+    blocks: plan.blocks.map((b, i) => ({
+      name: blockName(document.blocks[i] ?? { role: 'Main' }),
+      likelySec: b.clockSec.likely,
+    })),
+  };
+}
+
+/** What some sent versions come to; each is read and planned once. */
+export async function sentFacts(
+  db: Db,
+  versionIds: readonly number[],
+  { library, key }: WorkspaceBook,
+): Promise<Map<number, SentFacts>> {
+  const found = new Map<number, SentFacts>();
+  const unknown = versionIds.filter((id) => {
+    const facts = known.peek(`${id} ${key}`);
+    if (facts) found.set(id, facts);
+    return facts === undefined;
+  });
+  if (unknown.length === 0) return found;
+  for (const [id, document] of await listVersionDocuments(db, unknown))
+    found.set(
+      id,
+      known.get(`${id} ${key}`, () => factsOf(document, computePlan(document, library))),
+    );
+  return found;
+}
