@@ -1,4 +1,7 @@
-import type { SessionRecord } from '../core/record/record.ts';
+import type { Block } from '../core/document/document.ts';
+import { loadFields } from '../core/record/load.ts';
+import { overranFields } from '../core/record/overran.ts';
+import type { RecordDetails, SessionRecord } from '../core/record/record.ts';
 import type { Score } from '../core/record/score.ts';
 import type { SessionPlan } from '../core/session/plan.ts';
 import type { Temper } from './orchestra.ts';
@@ -22,6 +25,9 @@ function chance(temper: Temper, weekday: number, farRatio: number): number {
   }
 }
 
+/** How much harder than planned it feels to them. */
+const BIAS: Record<Temper, number> = { steady: -2.1, usual: 0, weekend: 0, fader: 1.8, 'sore-wrist': 1.8, late: 0.3 };
+
 const REMARKS = [
   'Did it in the green room.',
   'Felt good.',
@@ -40,7 +46,15 @@ const WRIST = [
 /** What someone says they did, or undefined where they said nothing. */
 export function believableRecord(
   random: () => number,
-  person: { temper: Temper; weekday: number; farRatio: number; plannedEffort: number; plan: SessionPlan; atMs: number },
+  person: {
+    temper: Temper;
+    weekday: number;
+    farRatio: number;
+    plannedEffort: number;
+    plan: SessionPlan;
+    blocks: readonly Block[];
+    atMs: number;
+  },
 ): SessionRecord | undefined {
   const { temper, plan } = person;
   if (random() > chance(temper, person.weekday, person.farRatio)) return undefined;
@@ -57,11 +71,32 @@ export function believableRecord(
     effort:
       outcome === 'not-done' || random() < 0.08
         ? null
-        : Math.max(0, Math.min(10, Math.round(person.plannedEffort + (random() - 0.45) * 3))),
+        : Math.max(0, Math.min(10, Math.round(person.plannedEffort + BIAS[temper] + (random() - 0.45) * 3))),
     remark: sore ? pick(random, WRIST) : random() < 0.1 ? pick(random, REMARKS) : '',
     scores,
+    details: outcome === 'not-done' ? {} : believableDetails(random, person.blocks, plan),
     madeAtMs: person.atMs,
     loggedAtMs: person.atMs,
+  };
+}
+
+/** Weights with their last sets, and turns that ran over, of those who like to say so. */
+function believableDetails(random: () => number, blocks: readonly Block[], plan: SessionPlan): RecordDetails {
+  const loads = loadFields(blocks).flatMap(({ block, item, movement, writtenKg, goal }) =>
+    writtenKg === null || goal === null || random() < 0.3
+      ? []
+      : [{ block, item, movement, kg: writtenKg, lastReps: goal.high + Math.floor(random() * 3) }],
+  );
+  const overran = Object.fromEntries(
+    overranFields(blocks, plan).flatMap(({ block, turns }) => {
+      // Where four stations follow one another the minute gets tight.
+      const tightness = blocks[block]!.items.length >= 4 ? 0.05 : 0.7;
+      return random() < 0.5 ? [[block, Math.round(turns * Math.max(0, random() - tightness))] as const] : [];
+    }),
+  );
+  return {
+    ...(loads.length > 0 && { loads }),
+    ...(Object.keys(overran).length > 0 && { overran }),
   };
 }
 

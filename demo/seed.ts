@@ -9,7 +9,8 @@ import { localDate, instantAt } from '../core/calendar/release.ts';
 import type { ProgrammeDocument } from '../core/progress/programme-document.ts';
 import { createPool } from '../db/pool.ts';
 import type { ProfileChange } from '../db/queries/person.ts';
-import { getEnrolment, insertParticipant } from '../db/queries/person.ts';
+import { getEnrolment, insertParticipant, updateAddressState } from '../db/queries/person.ts';
+import { insertPain } from '../db/queries/pain.ts';
 import { insertPersonalLink } from '../db/queries/link.ts';
 import { getProgramme, insertVersion, listDays, updateDayReady } from '../db/queries/programme.ts';
 import { insertProgramme } from '../db/queries/plan.ts';
@@ -59,6 +60,7 @@ interface Scenario {
   readonly profile: (name: string, temper: Temper, random: () => number) => Profile;
   readonly linkFor: string;
   readonly seed: number;
+  readonly troubles: Troubles;
   /** Days from today on that are sent already. */
   readonly sentAhead: number;
   readonly routines: readonly { readonly name: string; readonly text: string }[];
@@ -95,6 +97,7 @@ const scenarios = (people: ReturnType<typeof libraryPeople>): readonly Scenario[
     profile: orchestraProfile,
     linkFor: 'Freya Nakagawa',
     seed: 7,
+    troubles: { hurts: 'Benedek Soto', bounced: 'Rasmus Okafor' },
     sentAhead: 1,
     routines: ORCHESTRA_ROUTINES,
   },
@@ -107,6 +110,7 @@ const scenarios = (people: ReturnType<typeof libraryPeople>): readonly Scenario[
     profile: libraryProfile,
     linkFor: people[4]![0],
     seed: 28,
+    troubles: { bounced: people[11]![0] },
     sentAhead: 2,
     routines: LIBRARY_ROUTINES,
   },
@@ -187,6 +191,44 @@ async function insertGone(
   );
 }
 
+/** What came in between: something that hurt, an address that takes no messages any more. */
+interface Troubles {
+  /** Whose wrist it is, by name. */
+  readonly hurts?: string;
+  readonly bounced?: string;
+}
+
+async function insertTroubles(
+  db: pg.PoolClient,
+  {
+    workspaceId,
+    records,
+    nowMs,
+    troubles,
+  }: { workspaceId: number; records: readonly NewRecord[]; nowMs: number; troubles: Troubles },
+): Promise<void> {
+  const { rows } = await db.query<{ id: number; person_id: number; name: string }>(
+    'select e.id, e.person_id, p.name from enrolment e join person p on p.id = e.person_id where e.workspace_id = $1::bigint',
+    [workspaceId],
+  );
+  const hurt = rows.find((r) => r.name === troubles.hurts);
+  const last = records.findLast((r) => r.enrolmentId === hurt?.id && r.record.madeAtMs < nowMs);
+  if (last)
+    await insertPain(db, {
+      workspaceId,
+      enrolmentId: last.enrolmentId,
+      versionId: last.versionId,
+      clientId: randomUUID(),
+      movement: 'push-up',
+      area: 'wrist',
+      did: 'stand-in',
+      to: 'wall push-up',
+      toldAtMs: last.record.madeAtMs - 600_000,
+    });
+  const bounced = rows.find((r) => r.name === troubles.bounced);
+  if (bounced) await updateAddressState(db, bounced.person_id, 'bounced', 'mailbox is full');
+}
+
 async function seedScenario(
   db: pg.PoolClient,
   s: Scenario,
@@ -253,6 +295,7 @@ async function seedScenario(
         farRatio,
         plannedEffort: planned.document.effort ?? 5,
         plan: planned.plan,
+        blocks: planned.blocks,
         atMs: doneMs,
       });
       if (record)
@@ -268,6 +311,7 @@ async function seedScenario(
   }
   await insertNewRecords(db, records);
   await insertGone(db, { workspaceId, runId, out: out.toSorted((a, b) => a.releaseMs - b.releaseMs) });
+  await insertTroubles(db, { workspaceId, records, nowMs, troubles: s.troubles });
   return { title: programme.title, coachEmail: s.coach.email, programmeId, linkPath, linkName: s.linkFor };
 }
 

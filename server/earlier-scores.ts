@@ -1,4 +1,5 @@
 import type { ToMatch } from '../core/record/to-match.ts';
+import { isReshaped } from '../core/fit/fit-session.ts';
 import { earlierRecords, toMatch } from '../core/record/to-match.ts';
 import type { FittedView } from './fitted-view.ts';
 import type { PersonView } from './person-view.ts';
@@ -17,6 +18,6 @@ export const dayToMatch = (
   { sent, blocks, plan, changes }: Pick<FittedView, 'sent' | 'blocks' | 'plan' | 'changes'>,
 ): ToMatch =>
   toMatch(
-    { document: sent, blocks, plan, reshaped: changes.map((c) => c.block) },
+    { document: sent, blocks, plan, reshaped: changes.filter(isReshaped).map((c) => c.block) },
     earlierRecords(numberedDays(view), dayId),
   );

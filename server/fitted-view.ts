@@ -48,8 +48,9 @@ export function fitPersonOf({
   easedUntil,
   timeZone,
 }: Pick<Enrolment, 'profile' | 'easedUntil' | 'timeZone'>): FitPerson {
-  const person = toFitPerson(profile);
-  return easedUntil !== null && localDate(nowMs(), timeZone) <= easedUntil ? easePerson(person) : person;
+  const today = localDate(nowMs(), timeZone);
+  const person = toFitPerson(profile, today);
+  return easedUntil !== null && today <= easedUntil ? easePerson(person) : person;
 }
 
 /** A sent version as the person behind a link does it. `versionId` is one that this workspace was found to have. */

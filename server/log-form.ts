@@ -13,6 +13,7 @@ import {
   REASONS,
 } from '../core/record/record.ts';
 import { loadFields } from '../core/record/load.ts';
+import { overranFields } from '../core/record/overran.ts';
 import { parseScores, scoreFields } from '../core/record/score.ts';
 import { scoreKey } from '../core/record/score-key.ts';
 import type { Sensible } from '../core/record/doubts.ts';
@@ -80,6 +81,7 @@ export async function readLogForm(
       errors.sure = 'Is that right?';
     }
   const loads = readLoads(values, blocks, errors);
+  const overran = readOverran(values, blocks, plan, errors);
   const seen = readSeen(values.seen);
   if (Object.keys(errors).length > 0) return { status: 'error', errors, values };
   const read = logSchema.cast(values);
@@ -94,6 +96,7 @@ export async function readLogForm(
     ...(reason && outcome !== 'done' && { reason }),
     ...(body && { body }),
     ...(isDone && loads.length > 0 && { loads }),
+    ...(isDone && Object.keys(overran).length > 0 && { overran }),
     ...(isDone && seen),
     ...(off !== undefined && { clockOffSec: off }),
   };
@@ -121,14 +124,35 @@ function readLoads(
   blocks: readonly Block[],
   errors: Record<string, string>,
 ): UsedLoad[] {
-  return loadFields(blocks).flatMap(({ name, block, item, movement }): UsedLoad[] => {
+  return loadFields(blocks).flatMap(({ name, block, item, movement, writtenKg, goal, lastName }): UsedLoad[] => {
     const text = (values[name] ?? '').trim().replace(',', '.');
-    if (text === '') return [];
-    const kg = Number(text);
-    if (/^\d{1,3}(\.\d{1,2})?$/.test(text) && kg <= MAX_LOAD_KG) return [{ block, item, movement, kg }];
+    const last = goal ? (values[lastName] ?? '').trim() : '';
+    if (last !== '' && !/^\d{1,3}$/.test(last)) errors[lastName] ??= 'A whole number of repetitions, like 12.';
+    if (text === '' && (last === '' || writtenKg === null)) return [];
+    const kg = text === '' ? writtenKg! : Number(text);
+    if ((text === '' || /^\d{1,3}(\.\d{1,2})?$/.test(text)) && kg <= MAX_LOAD_KG)
+      return [{ block, item, movement, kg, ...(last !== '' && { lastReps: Number(last) }) }];
     errors[name] ??= `A weight is a number of kilograms from 0 to ${MAX_LOAD_KG}, like 12 or 7.5.`;
     return [];
   });
+}
+
+/** The turns that ran over, by block; a field that is blank says nothing. */
+function readOverran(
+  values: Record<string, string>,
+  blocks: readonly Block[],
+  plan: SessionPlan,
+  errors: Record<string, string>,
+): Record<number, number> {
+  return Object.fromEntries(
+    overranFields(blocks, plan).flatMap(({ name, block, turns }): [number, number][] => {
+      const text = (values[name] ?? '').trim();
+      if (text === '') return [];
+      if (/^\d{1,4}$/.test(text) && Number(text) <= turns) return [[block, Number(text)]];
+      errors[name] ??= `A whole number of turns, from 0 to ${turns}.`;
+      return [];
+    }),
+  );
 }
 
 const MOST_SEEN = 200;

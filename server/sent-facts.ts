@@ -1,5 +1,10 @@
 import { BoundedCache } from '../core/bounded-cache.ts';
 import type { SessionDocument } from '../core/document/document.ts';
+import type { MovementLibrary } from '../core/movement/library.ts';
+import type { Lever } from '../core/progress/lever.ts';
+import type { LoadGoal } from '../core/record/load.ts';
+import { loadFields } from '../core/record/load.ts';
+import { overranFields } from '../core/record/overran.ts';
 import { fingerprint } from '../core/record/score-key.ts';
 import { blockName } from '../core/session/explain.ts';
 import type { SessionPlan } from '../core/session/plan.ts';
@@ -22,6 +27,21 @@ export interface SentFacts {
   readonly retest: string | null;
   /** The form of its longest block of work: `every minute`. */
   readonly form: string;
+  /** What is done with a weight, and asked of each set. */
+  readonly loads: readonly {
+    readonly block: number;
+    readonly item: number;
+    readonly movement: string;
+    readonly name: string;
+    readonly goal: LoadGoal;
+  }[];
+  /** Blocks with turns, each long enough for its work. */
+  readonly turns: readonly {
+    readonly block: number;
+    readonly name: string;
+    readonly turns: number;
+    readonly lever: Lever;
+  }[];
   /** Names of its movements. */
   readonly movements: readonly string[];
   readonly blocks: readonly { readonly name: string; readonly likelySec: number }[];
@@ -30,7 +50,7 @@ export interface SentFacts {
 /** Facts by version and movements: versions never change. */
 const known = new BoundedCache<string, SentFacts>(3000);
 
-function factsOf(document: SessionDocument, plan: SessionPlan): SentFacts {
+function factsOf(document: SessionDocument, plan: SessionPlan, library: MovementLibrary): SentFacts {
   const main = plan.blocks.reduce(
     (best, b, i) => (b.clockSec.likely > (plan.blocks[best]?.clockSec.likely ?? -1) ? i : best),
     0,
@@ -45,6 +65,14 @@ function factsOf(document: SessionDocument, plan: SessionPlan): SentFacts {
     retest: document.retest ?? null,
     form: block ? shapeOf(block).name : '',
     movements: plan.movements.map((m) => m.name),
+    loads: loadFields(document.blocks).flatMap(({ block: b, item, movement, goal }) => {
+      const known = library.findByName(movement);
+      return goal && known ? [{ block: b, item, movement: known.id, name: known.name, goal }] : [];
+    }),
+    turns: overranFields(document.blocks, plan).map(({ block: b, label, turns }) => {
+      const { label: own, role } = document.blocks[b]!;
+      return { block: b, name: label, turns, lever: { kind: 'reps', in: own ?? role } };
+    }),
     blocks: plan.blocks.map((b, i) => ({
       name: blockName(document.blocks[i] ?? { role: 'Main' }),
       likelySec: b.clockSec.likely,
@@ -68,7 +96,7 @@ export async function sentFacts(
   for (const [id, document] of await listVersionDocuments(db, unknown))
     found.set(
       id,
-      known.get(`${id} ${key}`, () => factsOf(document, computePlan(document, library))),
+      known.get(`${id} ${key}`, () => factsOf(document, computePlan(document, library), library)),
     );
   return found;
 }

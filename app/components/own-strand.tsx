@@ -20,10 +20,14 @@ export function OwnStrand({
   beads,
   base,
   firstWeekday,
+  title = 'Your weeks',
+  linkTo = (bead) => `${base}/${dayKey(bead)}`,
 }: {
   beads: readonly OwnBead[];
   base: string;
   firstWeekday: Weekday;
+  title?: string;
+  linkTo?: (bead: OwnBead) => string;
 }) {
   const weeks = [...new Set(beads.map((b) => b.week))];
   const isOpen = (b: OwnBead) => !['unsent', 'ahead', 'before'].includes(b.state);
@@ -31,7 +35,7 @@ export function OwnStrand({
   if (shown.length === 0) return null;
   return (
     <section className="own-strand">
-      <h2>Your weeks</h2>
+      <h2>{title}</h2>
       {shown.map((week) => (
         <div key={week} className="own-week">
           <span className="soft small">week {week}</span>
@@ -54,7 +58,7 @@ export function OwnStrand({
                 return (
                   <Link
                     key={i}
-                    to={`${base}/${dayKey(bead)}`}
+                    to={linkTo(bead)}
                     aria-label={`${dayName(bead, firstWeekday)}: ${STATE_WORDS[bead.state]}`}
                   >
                     {mark}

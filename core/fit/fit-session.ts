@@ -1,3 +1,4 @@
+import { withOwnDoses } from './own-doses.ts';
 import { fitSlots, withCount } from '../forms/slot-fit.ts';
 import { printDose } from '../notation/print.ts';
 import type { Block, Choice, Item, SessionDocument, WorkItem } from '../document/document.ts';
@@ -30,9 +31,14 @@ export interface FittedSession {
   readonly unjudged: readonly string[];
 }
 
+/** Whether a line is done in another shape, rather than with another count or weight. */
+export const isReshaped = ({ from, to }: Pick<FitChange, 'from' | 'to'>): boolean => from !== to;
+
 /** `step-back squat thrust instead of burpee: quiet floor`. */
 export const explainChange = (change: FitChange): string =>
-  `${change.to} instead of ${change.from}${change.dose ? `, ${change.dose.to} instead of ${change.dose.from}` : ''}: ${change.reason}`;
+  !isReshaped(change)
+    ? `${change.to}, ${change.dose?.to ?? ''} instead of ${change.dose?.from ?? ''}: ${change.reason}`
+    : `${change.to} instead of ${change.from}${change.dose ? `, ${change.dose.to} instead of ${change.dose.from}` : ''}: ${change.reason}`;
 
 /**
  * Turns a session into the one that a person does. `blocks` are resolved (a version's, with routines written out).
@@ -55,9 +61,23 @@ export function fitSession(
       for (const change of made) changes.push({ ...change, block: b, item: i, isScored });
       return made.length > 0 ? next : item;
     });
-    return items.every((item, i) => item === block.items[i])
+    const shaped = items.every((item, i) => item === block.items[i])
       ? block
       : scaleToSlots({ ...block, items }, block, b, changes, library);
+    if (!person.doses || person.doses.length === 0) return shaped;
+    const own = withOwnDoses(shaped, person.doses, library);
+    for (const { item, name, from, to } of own.changes)
+      changes.push({
+        block: b,
+        item,
+        from: name,
+        to: name,
+        how: 'own',
+        reason: 'agreed with your coach',
+        dose: { from, to },
+        isScored,
+      });
+    return own.block;
   });
   return {
     document: changes.length > 0 ? { ...document, blocks: fitted } : { ...document, blocks: [...blocks] },

@@ -4,6 +4,7 @@ import type { MovementLibrary } from './library.ts';
 import type { Movement, Pattern } from './movement.ts';
 import { areaOf, PATTERNS } from './movement.ts';
 import { easierNeighbours } from './name/neighbours.ts';
+import type { OwnDose } from './own-dose.ts';
 import type { Spare } from './spare.ts';
 import { askedBits, SPARE_WORDS, SPARES, spareBits } from './spare.ts';
 
@@ -18,6 +19,8 @@ export interface FitPerson {
   readonly spares: readonly Spare[];
   /** Agreed once and for all: movement ids. They go before everything but what is to be spared. */
   readonly swaps: readonly { readonly from: string; readonly to: string }[];
+  /** Counts and weights of their own that hold now. */
+  readonly doses?: readonly OwnDose[];
 }
 
 export const ANYONE: FitPerson = { levels: {}, spares: [], swaps: [] };
@@ -31,8 +34,8 @@ export const easePerson = (person: FitPerson): FitPerson => ({
   levels: Object.fromEntries(PATTERNS.map((p) => [p, Math.max(1, Math.min(EASED_LEVEL, (person.levels[p] ?? 5) - 1))])),
 });
 
-/** Agreed, or an alternative that was written; else nearest first: another step of the ladder, the same pattern, the same area of the body, something calm. */
-export type FitHow = 'agreed' | 'choice' | 'ladder' | 'pattern' | 'area' | 'calm';
+/** Agreed, a count or weight of their own, or an alternative that was written; else nearest first: another step of the ladder, the same pattern, the same area of the body, something calm. */
+export type FitHow = 'agreed' | 'choice' | 'ladder' | 'pattern' | 'area' | 'calm' | 'own';
 
 export interface MovementFit {
   readonly movement: Movement;
@@ -43,7 +46,7 @@ export interface MovementFit {
 
 interface Candidate {
   readonly movement: Movement;
-  readonly how: Exclude<FitHow, 'agreed' | 'choice'>;
+  readonly how: Exclude<FitHow, 'agreed' | 'choice' | 'own'>;
 }
 
 /** Never asks for anything that can be spared, and needs no kit (docs/formulas.md 6: no promise, but something calm for everyone). */

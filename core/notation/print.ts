@@ -185,7 +185,8 @@ function printAmount(amount: Amount, print: (value: number) => string): string {
   }
 }
 
-function printLoad(load: Load): string {
+/** A weight as it stands behind a movement: `@ 12 kg`, `@ 70%`. */
+export function printLoad(load: Load): string {
   switch (load.kind) {
     case 'weight':
       return load.pieces === 1 ? `@ ${load.kg} kg` : `@ ${load.pieces}x${load.kg} kg`;

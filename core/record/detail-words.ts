@@ -4,11 +4,23 @@ import type { RecordDetails } from './record.ts';
 import { BODY_WORDS, REASON_WORDS } from './record.ts';
 
 /** What a record says beside its numbers, a line each, as its coach reads it. */
-export function detailWords({ reason, body, loads = [], chosen = [], clockOffSec }: RecordDetails): string[] {
+export function detailWords({
+  reason,
+  body,
+  loads = [],
+  chosen = [],
+  overran = {},
+  clockOffSec,
+}: RecordDetails): string[] {
   return [
     ...(reason ? [`because: ${REASON_WORDS[reason]}`] : []),
     ...(body ? [`the body: ${BODY_WORDS[body]}`] : []),
-    ...(loads.length > 0 ? [`with ${loads.map((l) => `${l.movement} ${l.kg} kg`).join(', ')}`] : []),
+    ...(loads.length > 0
+      ? [
+          `with ${loads.map((l) => `${l.movement} ${l.kg} kg${l.lastReps === undefined ? '' : `, ${l.lastReps} in the last set`}`).join(', ')}`,
+        ]
+      : []),
+    ...Object.values(overran).map((n) => (n === 0 ? 'every turn was over in time' : `${plural(n, 'turn')} ran over`)),
     ...chosen.map(({ from, to }) => (to === '' ? `${from} left out` : `${to} instead of ${from}, on the way`)),
     ...(clockOffSec === undefined ? [] : [clockOffWords(clockOffSec)]),
   ];

@@ -34,6 +34,8 @@ export interface UsedLoad {
   readonly item: number;
   readonly movement: string;
   readonly kg: number;
+  /** Repetitions of the last set, where they were said. */
+  readonly lastReps?: number;
 }
 export const MAX_LOAD_KG = 500;
 
@@ -44,6 +46,8 @@ export interface RecordDetails {
   readonly loads?: readonly UsedLoad[];
   /** Shapes that were chosen during the session. */
   readonly chosen?: readonly ChosenShape[];
+  /** Turns of a clock in which the work wasn't over, by block. */
+  readonly overran?: Readonly<Record<number, number>>;
   /** Seconds that the clock ran in each block. */
   readonly ranSec?: Readonly<Record<number, number>>;
   /** By how much the device's clock was ahead (+) or behind (-), in seconds; only where it was off by minutes. */

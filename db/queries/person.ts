@@ -5,6 +5,8 @@ import { isEmailAddress, isPhoneNumber } from '../../core/exchange/address.ts';
 import { compareNames } from '../../core/compare-names.ts';
 import type { CareState } from '../../core/care.ts';
 import type { FitPerson, Level } from '../../core/movement/fit-movement.ts';
+import type { OwnDose } from '../../core/movement/own-dose.ts';
+import { readOwnDoses } from '../../core/movement/own-dose.ts';
 import type { Pattern } from '../../core/movement/movement.ts';
 import { PATTERNS } from '../../core/movement/movement.ts';
 import { isSpare } from '../../core/movement/spare.ts';
@@ -21,6 +23,8 @@ export interface PersonProfile extends FitPerson {
   readonly care: CareState;
   /** What they chose to share of it with the coaches. */
   readonly careShared: string;
+  /** Counts and weights of their own, those still to come included. */
+  readonly doses: readonly OwnDose[];
   /** A part of what is stored can't be used and was passed by. */
   readonly isPartly?: true;
 }
@@ -56,16 +60,18 @@ interface ProfileRow {
   reminder_at: string | null;
   care: CareState;
   care_shared: string;
+  doses: unknown;
 }
 
 const PROFILE_COLUMNS = `p.kit, p.levels, p.spares, p.swaps, p.address, p.channel, p.address_state, p.address_reason, p.quiet_from, p.quiet_to,
-  p.wants_rest_days, p.reminder_at, p.care, p.care_shared`;
+  p.wants_rest_days, p.reminder_at, p.care, p.care_shared, p.doses`;
 
 /** What is stored of a person, as far as it can be used; `isWhole` is false where a part of it was passed by. */
 function toProfile(r: ProfileRow): PersonProfile {
   const levels = readLevels(r.levels);
   const swaps = readSwaps(r.swaps);
   const spares = r.spares.filter(isSpare);
+  const doses = readOwnDoses(r.doses);
   return {
     ...(r.kit && { kit: r.kit }),
     levels: levels ?? {},
@@ -85,7 +91,10 @@ function toProfile(r: ProfileRow): PersonProfile {
     },
     care: r.care,
     careShared: r.care_shared,
-    ...((levels === undefined || swaps === undefined || spares.length < r.spares.length) && { isPartly: true }),
+    doses: doses ?? [],
+    ...((levels === undefined || doses === undefined || swaps === undefined || spares.length < r.spares.length) && {
+      isPartly: true,
+    }),
   };
 }
 
@@ -111,13 +120,11 @@ function readSwaps(value: unknown): PersonProfile['swaps'] | undefined {
   return Array.isArray(value) && value.every(isOne) ? (value as PersonProfile['swaps']) : undefined;
 }
 
-/** Only what a session is fitted by. */
-export const toFitPerson = ({ kit, levels, spares, swaps }: PersonProfile): FitPerson => ({
-  ...(kit && { kit }),
-  levels,
-  spares,
-  swaps,
-});
+/** Only what a session is fitted by on a day. */
+export function toFitPerson({ kit, levels, spares, swaps, doses }: PersonProfile, today: DayDate): FitPerson {
+  const own = doses.filter((d) => d.since <= today);
+  return { ...(kit && { kit }), levels, spares, swaps, ...(own.length > 0 && { doses: own }) };
+}
 
 /** A person's place in a run: what their days depend on. */
 export interface PlaceInRun {
@@ -324,7 +331,7 @@ export async function updateProfile(db: Db, enrolmentId: number, change: Profile
        name = coalesce($2::jsonb ->> 'name', name), detail = coalesce($2::jsonb ->> 'detail', detail), time_zone = coalesce($2::jsonb ->> 'timeZone', time_zone),
        kit = case when $2::jsonb ? 'kit' then (select array_agg(x) from jsonb_array_elements_text(case when jsonb_typeof($2::jsonb -> 'kit') = 'array' then $2::jsonb -> 'kit' end) as x)
                   else kit end,
-       levels = coalesce($2::jsonb -> 'levels', levels),
+       levels = coalesce($2::jsonb -> 'levels', levels), doses = coalesce($2::jsonb -> 'doses', doses),
        spares = case when $2::jsonb ? 'spares' then array(select jsonb_array_elements_text($2::jsonb -> 'spares')) else spares end,
        swaps = coalesce($2::jsonb -> 'swaps', swaps), address = coalesce($2::jsonb ->> 'address', address),
        channel = coalesce($2::jsonb ->> 'channel', channel), address_state = coalesce($2::jsonb ->> 'addressState', address_state),

@@ -1,6 +1,6 @@
 import type { DayDate } from '../../core/calendar/day.ts';
 import type { PlannedDay } from '../../core/record/build-strand.ts';
-import type { Outcome } from '../../core/record/record.ts';
+import type { Outcome, RecordDetails } from '../../core/record/record.ts';
 import type { Adherence, Standing } from '../../core/record/strand.ts';
 import { attendanceRatio } from '../../core/record/strand.ts';
 import type { FitChange } from '../../core/fit/fit-session.ts';
@@ -290,4 +290,35 @@ export async function listCalendars(
     [runId],
   );
   return rows.map((r) => ({ timeZone: r.time_zone, startsOn: r.starts_on as DayDate | null, weekdays: r.weekdays }));
+}
+
+/** What people said beside their numbers on some days of a run: weights with their last sets, and turns that ran over. */
+export async function listStandingDetails(
+  db: Db,
+  runId: number,
+  dayIds: readonly number[],
+): Promise<{ enrolmentId: number; dayId: number; effort: number | null; details: RecordDetails }[]> {
+  if (dayIds.length === 0) return [];
+  const { rows } = await db.query<{
+    enrolment_id: number;
+    day_id: number;
+    effort: number | null;
+    details: RecordDetails;
+  }>({
+    name: 'standing-details',
+    text: `select s.enrolment_id, s.day_id, s.effort, r.details from standing s join record r on r.id = s.record_id
+     where s.run_id = $1::bigint and s.day_id = any($2::bigint[]) and r.details ?| array['loads', 'overran'] order by s.made_at`,
+    values: [runId, dayIds],
+  });
+  return rows.map((r) => ({ enrolmentId: r.enrolment_id, dayId: r.day_id, effort: r.effort, details: r.details }));
+}
+
+/** Who has begun, or said something of, one of some days. */
+export async function listBegun(db: Db, enrolmentId: number, dayIds: readonly number[]): Promise<Set<number>> {
+  const { rows } = await db.query<{ day_id: number }>(
+    `select day_id from release where enrolment_id = $1::bigint and day_id = any($2::bigint[]) and begun_at is not null
+     union select day_id from standing where enrolment_id = $1::bigint and day_id = any($2::bigint[])`,
+    [enrolmentId, dayIds],
+  );
+  return new Set(rows.map((r) => r.day_id));
 }

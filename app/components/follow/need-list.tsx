@@ -29,13 +29,13 @@ export function NeedList({ items, rows, days, chosen, linkTo }: NeedListProps) {
         {worries.length === 0 ? 'Nobody needs a word' : 'Who needs a word'}{' '}
         {worries.length > 0 && <span className="soft">{worries.length}</span>}{' '}
         <Link className="needs-rules" to={linkTo({ rules: 'yes', person: null, day: null })} preventScrollReset>
-          when do they ask?
+          what the list asks about
         </Link>
       </h2>
       {worries.length === 0 && (
         <p className="soft">
-          Nothing presses. One missed session alone is no reason to ask; what would be, you find under “when do they
-          ask?”.
+          Nothing presses. One missed session alone is no reason to ask; what would be, you find under “what the list
+          asks about”.
         </p>
       )}
       <ul>

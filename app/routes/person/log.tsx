@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { useMemo, useState, useSyncExternalStore } from 'react';
 import { data, Link, redirect, useNavigate, useSubmit } from 'react-router';
 import { loadFields } from '../../../core/record/load.ts';
+import { overranFields } from '../../../core/record/overran.ts';
 import {
   BODY_FEELINGS,
   BODY_WORDS,
@@ -50,7 +51,17 @@ export async function loader({ params, request }: Route.LoaderArgs) {
             share: String(Math.round(record.shareRatio * 100)),
             reason: record.details.reason ?? '',
             body: record.details.body ?? '',
-            ...Object.fromEntries((record.details.loads ?? []).map((l) => [`load-${l.block}-${l.item}`, String(l.kg)])),
+            ...Object.fromEntries(
+              Object.entries(record.details.overran ?? {}).map(([block, n]) => [`over-${block}`, String(n)]),
+            ),
+            ...Object.fromEntries(
+              (record.details.loads ?? []).flatMap((l): [string, string][] => [
+                [`load-${l.block}-${l.item}`, String(l.kg)],
+                ...(l.lastReps === undefined
+                  ? []
+                  : ([[`last-${l.block}-${l.item}`, String(l.lastReps)]] satisfies [string, string][])),
+              ]),
+            ),
           },
           Object.fromEntries(record.scores.flatMap((s) => Object.entries(scoreValues(s)))),
         )
@@ -65,6 +76,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
       toMatch: dayToMatch(view, sent.dayId, fitted),
       bounds: boundsOf(fitted),
       loads: loadFields(blocks),
+      turns: overranFields(blocks, plan),
       scored: scoreFields(plan).map((s) => ({
         ...s,
         name: [blockName(blocks[s.block]!), s.whose].filter(Boolean).join(', '),
@@ -144,7 +156,7 @@ function useSeen(versionId: number): Record<string, string> {
 export const clientLoader = (args: Route.ClientLoaderArgs) => orKeptPage(args);
 
 export default function Log({ loaderData, actionData, params }: Route.ComponentProps) {
-  const { title, clientId, scored, hasRecord, toMatch, versionId, bounds, loads } = loaderData;
+  const { title, clientId, scored, hasRecord, toMatch, versionId, bounds, loads, turns } = loaderData;
   const [typed, setTyped] = useState<Record<string, string>>({});
   const seen = useSeen(versionId);
   const [doubts, setDoubts] = useState<Record<string, string>>({});
@@ -297,10 +309,39 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
                   invalid={errors[l.name] !== undefined}
                 />
                 {error(l.name)}
+                {l.goal && (
+                  <>
+                    <ScoreInput
+                      field={{
+                        name: l.lastName,
+                        part: l.lastName,
+                        label: `reps in the last set, of ${l.goal.low === l.goal.high ? l.goal.low : `${l.goal.low} to ${l.goal.high}`}`,
+                        hint: '',
+                        write: 'whole',
+                      }}
+                      defaultValue={values[l.lastName] ?? ''}
+                      invalid={errors[l.lastName] !== undefined}
+                    />
+                    {error(l.lastName)}
+                  </>
+                )}
               </div>
             ))}
           </fieldset>
         )}
+        {turns.map((t) => (
+          <fieldset key={t.name} className="score">
+            <legend>
+              {t.label}: turns that ran over, of {t.turns}
+            </legend>
+            <ScoreInput
+              field={{ name: t.name, part: t.name, label: 'ran over (if you know)', hint: '', write: 'whole' }}
+              defaultValue={values[t.name] ?? ''}
+              invalid={errors[t.name] !== undefined}
+            />
+            {error(t.name)}
+          </fieldset>
+        ))}
         {errors.sure && (
           <label className="me-seen notice">
             <input type="checkbox" name="sure" value="yes" /> Yes, the numbers above are right

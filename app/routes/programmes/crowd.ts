@@ -1,3 +1,5 @@
+import { localDate } from '../../../core/calendar/release.ts';
+import { nowMs } from '../../../server/config.ts';
 import { listParticipants, toFitPerson } from '../../../db/queries/person.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
 import type { SeenPerson } from '../../components/see-as.tsx';
@@ -7,6 +9,10 @@ import type { Route } from './+types/crowd';
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
     const people = await listParticipants(db, programme.runId);
-    return people.map(({ enrolmentId: id, name, profile }): SeenPerson => ({ id, name, person: toFitPerson(profile) }));
+    return people.map(({ enrolmentId: id, name, profile, timeZone }): SeenPerson => ({
+      id,
+      name,
+      person: toFitPerson(profile, localDate(nowMs(), timeZone)),
+    }));
   });
 }

@@ -27,6 +27,7 @@ import { loadTodayLine } from '../../../server/today-line.ts';
 import { Bead, BeadMarks, STATE_WORDS } from '../../charts/bead.tsx';
 import { ActPanel } from '../../components/follow/act-panel.tsx';
 import { useActFetcher } from '../../components/follow/use-act-fetcher.ts';
+import { FollowLinks } from '../../components/follow/follow-links.tsx';
 import { FollowTools } from '../../components/follow/follow-tools.tsx';
 import { NeedList } from '../../components/follow/need-list.tsx';
 import type { NeedItem, PackedRow, Row } from '../../components/follow/rows.ts';
@@ -249,25 +250,6 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
   );
 }
 
-/** The pages about a run that is on: what is now, what is next, whether it works, those who host together. */
-export function FollowLinks({ current }: { current: 'now' | 'next' | 'working' | 'teams' }) {
-  const PAGES = [
-    ['now', 'follow-up', 'Now'],
-    ['next', 'next', 'What next'],
-    ['working', 'working', 'Is it working'],
-    ['teams', 'teams', 'Teams and letters'],
-  ] as const;
-  return (
-    <nav className="follow-links" aria-label="Follow up">
-      {PAGES.map(([id, path, words]) => (
-        <Link key={id} to={`../${path}`} {...(id === current && { 'aria-current': 'page' as const })}>
-          {words}
-        </Link>
-      ))}
-    </nav>
-  );
-}
-
 /** What was just done, wherever on the page, with the way back. */
 function DoneWords() {
   const fetcher = useActFetcher();
@@ -318,7 +300,7 @@ function BesidePanel({ loaderData, chosen, chosenDay, items, search, linkTo }: B
       <h2 dir="auto">{chosen.name}</h2>
       <p className="soft small">
         {[chosen.team, `${chosen.attendance.done} of ${chosen.attendance.due} done`].filter(Boolean).join(' · ')} ·{' '}
-        <Link to={`../person/${chosen.id}`}>all about them</Link>
+        <Link to={`../follow-up/person/${chosen.id}`}>all about them</Link>
       </p>
       {chosenDay && <DayBeside loaderData={loaderData} day={chosenDay} />}
       {item && (

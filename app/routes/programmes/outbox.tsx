@@ -10,6 +10,7 @@ import { formId } from '../../../server/form-text.ts';
 import { instantWords } from '../../../server/messages/compose.ts';
 import { parseId } from '../../../server/parse-number.ts';
 import sendCss from '../../theme/send.css?url';
+import { MESSAGE_WORDS, SENT_WORDS } from '../../components/message-words.ts';
 import type { Route } from './+types/outbox';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Outbox · Ysodos' }];
@@ -18,31 +19,6 @@ export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: send
 const PAGE = 100;
 /** Once more is worth it for so long. */
 const AGAIN_MS = 24 * 3600_000;
-
-const KIND_WORDS: Record<MessageKind, string> = {
-  session: 'session',
-  change: 'correction',
-  withdrawn: 'withdrawal',
-  rest: 'rest day',
-  reminder: 'reminder',
-  live: 'live reminder',
-  confirm: 'confirmation',
-  flag: 'warning to you',
-  reset: 'new password',
-  invite: 'invitation',
-  test: 'test to you',
-  note: 'your words',
-  letter: 'letter',
-};
-const STATE_WORDS: Record<MessageState, string> = {
-  waiting: 'waits',
-  sending: 'is on its way',
-  accepted: 'delivered',
-  bounced: 'came back',
-  refused: 'refused',
-  'gave-up': 'given up',
-  dropped: 'not sent',
-};
 
 const readState = (text: string | null): MessageState | undefined => MESSAGE_STATES.find((s) => s === text);
 
@@ -53,7 +29,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const [rows, counts] = await Promise.all([
       listOutbox(db, programme.runId, {
         state: readState(search.get('state')),
-        kind: (Object.keys(KIND_WORDS) as MessageKind[]).find((k) => k === search.get('kind')),
+        kind: (Object.keys(MESSAGE_WORDS) as MessageKind[]).find((k) => k === search.get('kind')),
         dayId: parseId(search.get('day')),
         words: (search.get('q') ?? '').trim().slice(0, 80) || undefined,
         beforeId: parseId(search.get('before')),
@@ -71,7 +47,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
         to: r.to,
         enrolmentId: r.enrolmentId,
         address: r.address,
-        what: `${KIND_WORDS[r.kind]}${r.number > 1 && r.kind === 'session' ? `, version ${r.number}` : ''}${r.repetition > 0 ? ', once more' : ''}`,
+        what: `${MESSAGE_WORDS[r.kind]}${r.number > 1 && r.kind === 'session' ? `, version ${r.number}` : ''}${r.repetition > 0 ? ', once more' : ''}`,
         day:
           r.week === null || r.weekday === null
             ? null
@@ -150,7 +126,7 @@ export default function Outbox({ loaderData }: Route.ComponentProps) {
             </Link>
             {MESSAGE_STATES.filter((s) => counts[s]).map((s) => (
               <Link key={s} to={linkTo({ state: s })} {...(search.get('state') === s && { 'aria-current': 'true' })}>
-                {STATE_WORDS[s]} <b>{counts[s]}</b>
+                {SENT_WORDS[s]} <b>{counts[s]}</b>
               </Link>
             ))}
           </nav>
@@ -204,7 +180,7 @@ function OutboxLine({ row, base }: { row: Row; base: string }) {
         )}
       </span>
       <span>
-        <b>{STATE_WORDS[row.state]}</b>
+        <b>{SENT_WORDS[row.state]}</b>
         <small className="soft">
           {row.when}
           {row.tries > 1 && `, ${row.tries} tries`}

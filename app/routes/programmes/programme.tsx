@@ -64,7 +64,7 @@ export default function ProgrammeLayout({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <CoachHead programme={programme} runs={runs} dayKey={day ?? usual} hasDay={day !== undefined} />
-      {!WITHOUT_SPINE.has(stage ?? '') && (
+      {!WITHOUT_SPINE.has(stage ?? '') && !pathname.includes('/follow-up/') && (
         <Spine
           days={days}
           selected={day}

@@ -7,7 +7,7 @@ import { MAX_AMOUNT, MAX_SETS } from '../../limits.ts';
 import { formatClock } from '../../words/format-clock.ts';
 import type { LeverAction } from './lever-action.ts';
 import { mapItems, readItems } from './lever-action.ts';
-import { pullAmount } from './reps.ts';
+import { pullAmount } from '../../forms/pull-item.ts';
 
 /** A lever on the rule of time: the form says what it finds and what it does. */
 const onForm = (lever: FormLever): LeverAction => ({

@@ -1,4 +1,3 @@
-import { MAX_KG, MAX_SHARE_PCT } from '../../limits.ts';
 import { convertDose, countsSides } from '../../movement/convert-dose.ts';
 import { stepOn } from '../../movement/ladders-with.ts';
 import { kitKey } from '../../movement/kit.ts';
@@ -6,11 +5,10 @@ import type { MovementLibrary } from '../../movement/library.ts';
 import type { WorkItem } from '../../document/document.ts';
 import type { LeverAction } from './lever-action.ts';
 import { clamp } from '../../forms/change.ts';
+import { pullLoad } from '../../forms/pull-item.ts';
 import { mapItems, readItems } from './lever-action.ts';
 
 const MAX_DOWN_SEC = 20;
-/** Weights are set in quarters of a kilogram. */
-const toQuarter = (kg: number): number => Math.round(kg * 4) / 4;
 
 /** The weight that is written; where a share of one's best is written, its per cent. */
 export const load: LeverAction = {
@@ -22,16 +20,13 @@ export const load: LeverAction = {
       return isWeighted(item, library) ? stepsWords(stepsOf(item)) || 'as at hand' : undefined;
     }),
   pull: (block, by, lever, library) =>
-    mapItems(block, lever, library, (item): WorkItem => {
-      if (item.load?.kind === 'weight')
-        return {
-          ...item,
-          load: { ...item.load, kg: clamp(toQuarter(item.load.kg + by), Math.min(item.load.kg, 0.5), MAX_KG) },
-        };
-      if (item.load?.kind === 'share')
-        return { ...item, load: { ...item.load, pct: clamp(Math.round(item.load.pct + by), 1, MAX_SHARE_PCT) } };
-      return isWeighted(item, library) ? withSteps(item, stepsOf(item) + heavierSteps(by)) : item;
-    }),
+    mapItems(
+      block,
+      lever,
+      library,
+      (item): WorkItem =>
+        pullLoad(item, by) ?? (isWeighted(item, library) ? withSteps(item, stepsOf(item) + heavierSteps(by)) : item),
+    ),
 };
 
 /** Kit that is had in several weights: where no weight is written, one goes a step up or down in what one has. */

@@ -1,22 +1,10 @@
 import { printDose } from '../../notation/print.ts';
 import type { Amount, WorkItem } from '../../document/document.ts';
+import { pullAmount } from '../../forms/pull-item.ts';
 import type { LeverAction } from './lever-action.ts';
 import { MAX_AMOUNT } from '../../limits.ts';
 import { clamp } from '../../forms/change.ts';
 import { isList, mapItems, readItems } from './lever-action.ts';
-
-export function pullAmount(amount: Amount, next: (value: number) => number): Amount {
-  switch (amount.kind) {
-    case 'fixed':
-      return { kind: 'fixed', value: next(amount.value) };
-    case 'range':
-      return { kind: 'range', low: next(amount.low), high: Math.max(next(amount.low) + 1, next(amount.high)) };
-    case 'list':
-      return { kind: 'list', values: amount.values.map(next) };
-    case 'growing':
-      return { ...amount, start: next(amount.start) };
-  }
-}
 
 const pullCount = (by: number) => (value: number) => clamp(value + by, 1, MAX_AMOUNT);
 /** Sides in turn stay even: one rep more is one more with each. */

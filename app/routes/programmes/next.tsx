@@ -1,0 +1,320 @@
+import { useState } from 'react';
+import { data, Link, useFetcher } from 'react-router';
+import type { ProposalKind } from '../../../core/progress/propose.ts';
+import { PROPOSAL_KINDS, PROPOSAL_WORDS } from '../../../core/progress/propose.ts';
+import { plural } from '../../../core/words/words.ts';
+import { coachForm, notFound, withProgramme } from '../../../server/coach-scope.ts';
+import { coachZone } from '../../../server/coach-zone.ts';
+import { formText } from '../../../server/form-text.ts';
+import { instantWords } from '../../../server/messages/compose.ts';
+import { parseId } from '../../../server/parse-number.ts';
+import type { ChangedDay, GroupProposal, NextAnswer, PersonProposal } from '../../../server/proposals.ts';
+import { answerProposals, loadWhatNext, undoAnswer } from '../../../server/proposals.ts';
+import { FollowLinks } from '../../components/follow/follow-links.tsx';
+import followCss from '../../theme/follow.css?url';
+import type { Route } from './+types/next';
+
+export const meta: Route.MetaFunction = () => [{ title: 'What next · Ysodos' }];
+export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: followCss }];
+
+/** Answers shown; older ones stand with their person. */
+const SHOWN_ANSWERS = 40;
+const MOST_AT_ONCE = 500;
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  return withProgramme(request, params.programmeId, async (db, { programme }) => {
+    const { group, people, answers } = await loadWhatNext(db, programme);
+    const zone = coachZone(request);
+    return {
+      key: programme.key,
+      group,
+      people,
+      answers: answers.slice(0, SHOWN_ANSWERS).map((a) => ({
+        id: a.id,
+        name: a.name,
+        enrolmentId: a.enrolmentId,
+        answer: a.answer,
+        words: a.words,
+        by: a.by,
+        at: instantWords(a.atMs, zone),
+      })),
+    };
+  });
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const form = await coachForm(request, 256 * 1024);
+  return withProgramme(request, params.programmeId, async (db, scope) => {
+    const intent = formText(form, 'intent');
+    const reply = (answer: NextAnswer | undefined) =>
+      answer ? data(answer, { status: answer.status === 'refused' ? 409 : 200 }) : notFound();
+    if (intent === 'undo') return reply(await undoAnswer(db, scope, parseId(formText(form, 'id')) ?? 0));
+    if (intent !== 'accept' && intent !== 'decline') return notFound();
+    const byText = formText(form, 'by').trim().replace('−', '-').replace(',', '.');
+    const by = byText === '' ? undefined : Number(byText);
+    if (by !== undefined && (!Number.isFinite(by) || by === 0 || Math.abs(by) > 50))
+      return data({ status: 'refused' as const, message: 'A number from −50 to 50, and not 0.' }, { status: 400 });
+    const picks = form
+      .getAll('pick')
+      .slice(0, MOST_AT_ONCE)
+      .flatMap((pick) => {
+        const [id, key] = (typeof pick === 'string' ? pick : '').split('|');
+        return key ? [{ enrolmentId: id === '' ? null : (parseId(id) ?? 0), key: key.slice(0, 200), by }] : [];
+      });
+    return reply(await answerProposals(db, scope, picks, intent === 'accept' ? 'accepted' : 'declined'));
+  });
+}
+
+type LoaderData = Route.ComponentProps['loaderData'];
+
+export default function WhatNext({ loaderData }: Route.ComponentProps) {
+  const { group, people, answers } = loaderData;
+  const fetcher = useFetcher<NextAnswer>({ key: 'next' });
+  const told = fetcher.data;
+  const changing = group.filter((p) => p.change !== null);
+  const saying = group.filter((p) => p.change === null);
+  const count = people.filter((p) => p.change !== null).length + changing.length;
+  return (
+    <div className="next-page">
+      <div className="page-title follow-title">
+        <h1>What next</h1>
+        <p className="soft">
+          {count === 0 ? 'nothing to decide' : `${plural(count, 'proposal')} after the week that is over; you decide`}
+        </p>
+        <FollowLinks current="next" />
+      </div>
+      {told && (
+        <p className={told.status === 'done' ? 'notice' : 'notice bad'} role="status">
+          {told.status === 'done' ? told.words : told.message}
+        </p>
+      )}
+      <section>
+        <h2>For all</h2>
+        {group.length === 0 && (
+          <p className="soft">
+            Once a week is over and five people or more have said how it was, what follows from it stands here.
+          </p>
+        )}
+        {changing.map((p) => (
+          <GroupCard key={p.key} proposal={p} />
+        ))}
+        {saying.map((p) => (
+          <p key={p.key} className="next-line">
+            <b>{PROPOSAL_WORDS[p.kind]}</b> {p.title}
+            {p.kind === 'go-on' ? '' : `: ${p.words}`} <span className="soft">{p.why}</span>
+            {p.kind !== 'go-on' && <span className="soft small"> Nothing like it is still unsent.</span>}
+          </p>
+        ))}
+      </section>
+      <section>
+        <h2>For each</h2>
+        {people.length === 0 && <p className="soft">Nobody has a week behind them that isn’t answered yet.</p>}
+        {PROPOSAL_KINDS.map((kind) => (
+          <KindList
+            key={kind}
+            kind={kind}
+            people={people.filter((p) => p.kind === kind)}
+            programmeKey={loaderData.key}
+          />
+        ))}
+      </section>
+      {answers.length > 0 && <Answers answers={answers} />}
+    </div>
+  );
+}
+
+/** One proposal's ways: take it, with another number where it has one, or leave it. */
+function AnswerForm({ pick, by, name }: { pick: string; by: number | undefined; name: string }) {
+  const fetcher = useFetcher<NextAnswer>({ key: 'next' });
+  const isBusy = fetcher.state !== 'idle';
+  return (
+    <fetcher.Form method="post" className="next-form">
+      <input type="hidden" name="pick" value={pick} />
+      {by !== undefined && (
+        <label className="small soft">
+          by{' '}
+          <input
+            name="by"
+            inputMode="decimal"
+            defaultValue={by > 0 ? `+${by}` : `−${-by}`}
+            aria-label={`by how much, ${name}`}
+          />
+        </label>
+      )}
+      <button
+        type="submit"
+        name="intent"
+        value="accept"
+        className="button-quiet"
+        disabled={isBusy}
+        aria-label={`Accept, ${name}`}
+      >
+        Accept
+      </button>
+      <button
+        type="submit"
+        name="intent"
+        value="decline"
+        className="tool"
+        disabled={isBusy}
+        aria-label={`Decline, ${name}`}
+      >
+        decline
+      </button>
+    </fetcher.Form>
+  );
+}
+
+function GroupCard({ proposal: p }: { proposal: GroupProposal }) {
+  return (
+    <article className="next-card" aria-label={p.title}>
+      <p className="next-what">
+        <b>{PROPOSAL_WORDS[p.kind]}</b> {p.title}: {p.words}
+        <span className="soft"> because {p.why}</span>
+      </p>
+      <ul>
+        {p.days.map((d) => (
+          <li key={`${d.place.week} ${d.place.weekday}`}>
+            <span className="soft">{d.name}</span>
+            <Diff day={d} />
+          </li>
+        ))}
+      </ul>
+      <AnswerForm pick={`|${p.key}`} by={p.change?.kind === 'pull' ? p.change.by : undefined} name={p.title} />
+    </article>
+  );
+}
+
+const MOST_LINES = 8;
+
+/** Lines of a session that would be otherwise: as they stand, and as they would. */
+function Diff({ day }: { day: ChangedDay }) {
+  const [before, after] = [day.before.split('\n'), day.after.split('\n')];
+  const lines =
+    before.length === after.length
+      ? before.flatMap((line, i) => (line === after[i] ? [] : [[line, after[i]!] as const]))
+      : [];
+  if (lines.length === 0) return <span className="next-diff">as the week before, line by line</span>;
+  return (
+    <span className="next-diff">
+      {lines.slice(0, MOST_LINES).map(([was, is], i) => (
+        <span key={i}>
+          <del>{was}</del> <ins>{is}</ins>
+        </span>
+      ))}
+      {lines.length > MOST_LINES && <span className="soft">and {lines.length - MOST_LINES} more</span>}
+    </span>
+  );
+}
+
+const KIND_TITLES: Record<ProposalKind, string> = {
+  'step-up': 'Step up',
+  ease: 'Ease',
+  hold: 'Hold',
+  'go-on': 'Go on',
+};
+
+function KindList({
+  kind,
+  people,
+  programmeKey,
+}: {
+  kind: ProposalKind;
+  people: readonly PersonProposal[];
+  programmeKey: string;
+}) {
+  const fetcher = useFetcher<NextAnswer>({ key: 'next' });
+  const [isOpen, setOpen] = useState(false);
+  if (people.length === 0) return null;
+  const changes = people.filter((p) => p.change !== null);
+  const isPlain = changes.length === 0;
+  return (
+    <div className="next-kind">
+      <h3>
+        {KIND_TITLES[kind]} <span className="soft">{people.length}</span>
+        {changes.length > 1 && (
+          <fetcher.Form method="post" className="inline-form">
+            {changes.map((p) => (
+              <input key={p.enrolmentId} type="hidden" name="pick" value={`${p.enrolmentId}|${p.key}`} />
+            ))}
+            <button type="submit" name="intent" value="accept" className="tool" disabled={fetcher.state !== 'idle'}>
+              accept all {changes.length}
+            </button>
+          </fetcher.Form>
+        )}
+        {isPlain && (
+          <button type="button" className="tool" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+            {isOpen ? 'fewer words' : 'why?'}
+          </button>
+        )}
+      </h3>
+      {isPlain && !isOpen ? (
+        <p className="next-names">
+          {people.map((p, i) => (
+            <span key={p.enrolmentId}>
+              {i > 0 && ' · '}
+              <Link to={`/programmes/${programmeKey}/follow-up/person/${p.enrolmentId}`} dir="auto">
+                {p.name}
+              </Link>
+            </span>
+          ))}
+        </p>
+      ) : (
+        <ul>
+          {people.map((p) => (
+            <li key={p.enrolmentId} className="next-person">
+              <Link to={`/programmes/${programmeKey}/follow-up/person/${p.enrolmentId}`}>
+                <b dir="auto">{p.name}</b> <span className="soft small">{p.team}</span>
+              </Link>
+              <span>
+                {p.words} <span className="soft">{p.why}</span>
+              </span>
+              {p.change !== null ? (
+                <AnswerForm
+                  pick={`${p.enrolmentId}|${p.key}`}
+                  by={p.change.kind === 'dose' ? (p.change.loadBy ?? p.change.repsBy) : undefined}
+                  name={p.name}
+                />
+              ) : (
+                <span />
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+function Answers({ answers }: { answers: LoaderData['answers'] }) {
+  const fetcher = useFetcher<NextAnswer>({ key: 'next' });
+  return (
+    <section>
+      <h2>Answered</h2>
+      <ul className="next-answers">
+        {answers.map((a) => (
+          <li key={a.id}>
+            <span>
+              <b>{a.answer}</b>, <span dir="auto">{a.name}</span>: {a.words}
+            </span>{' '}
+            <span className="soft small">
+              {a.by}, {a.at}
+            </span>{' '}
+            <fetcher.Form method="post" className="inline-form">
+              <input type="hidden" name="id" value={a.id} />
+              <button
+                type="submit"
+                name="intent"
+                value="undo"
+                className="tool"
+                aria-label={`take it back, ${a.name}: ${a.words}`}
+              >
+                take it back
+              </button>
+            </fetcher.Form>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,44 @@
+import type { DayDate } from '../calendar/day.ts';
+
+/** A count or a weight of someone's own, agreed with their coach. */
+export interface OwnDose {
+  /** Id of the movement; null: whatever is counted in the main work. */
+  readonly movement: string | null;
+  readonly repsBy?: number;
+  /** Kilograms. */
+  readonly loadBy?: number;
+  /** From that day on. */
+  readonly since: DayDate;
+  /** What was agreed, for people. */
+  readonly words: string;
+}
+
+/** How many someone may have. */
+export const MAX_OWN_DOSES = 40;
+const MAX_REPS_BY = 50;
+const MAX_LOAD_BY = 100;
+
+const isWhole = (n: unknown, most: number): n is number => Number.isInteger(n) && Math.abs(n as number) <= most;
+const isKg = (n: unknown): n is number => typeof n === 'number' && Math.abs(n) <= MAX_LOAD_BY;
+
+/** What is stored, as far as it can be used; undefined where a part of it can't. */
+export function readOwnDoses(stored: unknown): readonly OwnDose[] | undefined {
+  if (!Array.isArray(stored) || stored.length > MAX_OWN_DOSES) return undefined;
+  const read = stored.flatMap((d: unknown): OwnDose[] => {
+    const { movement, repsBy, loadBy, since, words } = (d ?? {}) as Record<string, unknown>;
+    if (movement !== null && typeof movement !== 'string') return [];
+    if (typeof since !== 'string' || !/^\d{4}-\d\d-\d\d$/.test(since) || typeof words !== 'string') return [];
+    if (repsBy !== undefined && !isWhole(repsBy, MAX_REPS_BY)) return [];
+    if (loadBy !== undefined && !isKg(loadBy)) return [];
+    return [
+      {
+        movement,
+        since: since as DayDate,
+        words,
+        ...(repsBy !== undefined && { repsBy }),
+        ...(loadBy !== undefined && { loadBy }),
+      },
+    ];
+  });
+  return read.length === stored.length ? read : undefined;
+}
