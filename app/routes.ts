@@ -15,6 +15,8 @@ export default [
   route('programmes/:programmeId/crowd', 'routes/programmes/crowd.ts'),
   route('programmes/:programmeId/send/:day/people', 'routes/programmes/send-people.ts'),
   route('programmes/:programmeId/today-line', 'routes/programmes/today-line.ts'),
+  route('programmes/:programmeId/insights.csv', 'routes/programmes/insights.ts'),
+  route('programmes/:programmeId/insights.json', 'routes/programmes/insights.ts', { id: 'insights-json' }),
   route('programmes/:programmeId/records.csv', 'routes/programmes/records.ts'),
   route('programmes/:programmeId/records.json', 'routes/programmes/records.ts', { id: 'records-json' }),
   route('programmes/:programmeId/find', 'routes/programmes/find.ts'),

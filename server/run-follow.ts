@@ -163,7 +163,8 @@ export const historyDays = (
     work: facts?.work ?? '',
   }));
 
-function retestScores(
+/** What someone got in retests, the oldest first, each with the key of what it may be compared with. */
+export function retestScores(
   numbers: readonly { readonly dayId: number; readonly scores: readonly Score[] }[],
   days: readonly FollowedDay[],
   { own }: OwnCalendar,

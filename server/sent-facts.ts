@@ -5,6 +5,8 @@ import type { Lever } from '../core/progress/lever.ts';
 import type { LoadGoal } from '../core/record/load.ts';
 import { loadFields } from '../core/record/load.ts';
 import { overranFields } from '../core/record/overran.ts';
+import type { OpenRound } from '../core/record/shared-total.ts';
+import { openRounds } from '../core/record/shared-total.ts';
 import { fingerprint } from '../core/record/score-key.ts';
 import { blockName } from '../core/session/explain.ts';
 import type { SessionPlan } from '../core/session/plan.ts';
@@ -42,6 +44,10 @@ export interface SentFacts {
     readonly turns: number;
     readonly lever: Lever;
   }[];
+  /** Repetitions that are planned, by movement. */
+  readonly reps: Readonly<Record<string, number>>;
+  /** Blocks of open rounds: what one has of each movement. */
+  readonly openRounds: readonly OpenRound[];
   /** Names of its movements. */
   readonly movements: readonly string[];
   readonly blocks: readonly { readonly name: string; readonly likelySec: number }[];
@@ -65,6 +71,8 @@ function factsOf(document: SessionDocument, plan: SessionPlan, library: Movement
     retest: document.retest ?? null,
     form: block ? shapeOf(block).name : '',
     movements: plan.movements.map((m) => m.name),
+    reps: plan.reps,
+    openRounds: openRounds(document.blocks, library),
     loads: loadFields(document.blocks).flatMap(({ block: b, item, movement, goal }) => {
       const known = library.findByName(movement);
       return goal && known ? [{ block: b, item, movement: known.id, name: known.name, goal }] : [];

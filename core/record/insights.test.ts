@@ -99,16 +99,16 @@ test('effort felt beside planned: the mean, the middle half, how many said so', 
 
 test('a week’s load, monotony and strain: rest days are 0, an unrated session is missing', () => {
   const days = [day(0, { minutes: 30 }), day(1, { minutes: 20 })];
-  const rated = weekLoads(days, feltDays(days, [person('d6 d3')]), () => true);
+  const rated = weekLoads(days, feltDays(days, [person('d6 d3')]));
   // 180 and 60 on two days, 0 on five: mean 240 / 7, sample SD 68.0336.
   expect(rated).toMatchObject([{ week: 1, plannedAu: 250, feltAu: 240, said: 2 }]);
   expect(rated[0]!.monotony).toBeCloseTo(240 / 7 / 68.0336, 4);
   expect(rated[0]!.strain).toBeCloseTo((240 * (240 / 7)) / 68.0336, 1);
-  expect(weekLoads(days, feltDays(days, [person('d6 m')]), () => true)).toMatchObject([
+  expect(weekLoads(days, feltDays(days, [person('d6 m')]))).toMatchObject([
     { feltAu: undefined, monotony: undefined, plannedAu: 250 },
   ]);
-  expect(weekLoads([day(0, { planned: null })], [], () => true)[0]!.plannedAu).toBeUndefined();
-  expect(weekLoads(days, [], () => false)).toEqual([]);
+  expect(weekLoads([day(0, { planned: null })], [])[0]!.plannedAu).toBeUndefined();
+  expect(weekLoads([], [])).toEqual([]);
 });
 
 test('a retest’s slope goes from first to last of one key, never across shapes', () => {

@@ -191,16 +191,12 @@ export interface WeekLoad {
   readonly said: number;
 }
 
-export function weekLoads(
-  days: readonly InsightDay[],
-  felt: readonly FeltDay[],
-  isOver: (day: InsightDay) => boolean,
-): WeekLoad[] {
+/** The loads of whole weeks: `days` are all sent sessions of weeks that are over. */
+export function weekLoads(days: readonly InsightDay[], felt: readonly FeltDay[]): WeekLoad[] {
   const feltOf = new Map(felt.map((f) => [f.dayId, f]));
   const weeks = [...new Set(days.map((d) => d.week))].sort((a, b) => a - b);
-  return weeks.flatMap((week): WeekLoad[] => {
-    const own = days.filter((d) => d.week === week && isOver(d));
-    if (own.length === 0) return [];
+  return weeks.map((week): WeekLoad => {
+    const own = days.filter((d) => d.week === week);
     const planned = own.map((d) => (d.planned === null ? undefined : d.planned * d.minutes));
     const loads = own.map((d) => {
       const f = feltOf.get(d.dayId);
@@ -212,16 +208,14 @@ export function weekLoads(
     // An unrated session is missing, not 0; a day without one is rest.
     const daily = [...loads, ...Array.from({ length: Math.max(0, 7 - loads.length) }, () => 0)].slice(0, 7);
     const m = feltAu === undefined ? undefined : monotony(daily);
-    return [
-      {
-        week,
-        plannedAu: sum(planned),
-        feltAu,
-        monotony: m,
-        strain: m === undefined ? undefined : m * feltAu!,
-        said: own.reduce((n, d) => n + (feltOf.get(d.dayId)?.said ?? 0), 0),
-      },
-    ];
+    return {
+      week,
+      plannedAu: sum(planned),
+      feltAu,
+      monotony: m,
+      strain: m === undefined ? undefined : m * feltAu!,
+      said: own.reduce((n, d) => n + (feltOf.get(d.dayId)?.said ?? 0), 0),
+    };
   });
 }
 

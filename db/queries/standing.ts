@@ -322,3 +322,47 @@ export async function listBegun(db: Db, enrolmentId: number, dayIds: readonly nu
   );
   return new Set(rows.map((r) => r.day_id));
 }
+
+/** How often movements were done in another shape in a run, the most first: by their fit, and on the way. */
+export async function countSwaps(
+  db: Db,
+  runId: number,
+  limit: number,
+): Promise<{ from: string; to: string; times: number; people: number }[]> {
+  const { rows } = await db.query<{ from_name: string; to_name: string; times: number; people: number }>({
+    name: 'swaps',
+    text: `select c ->> 'from' as from_name, c ->> 'to' as to_name, count(*)::integer as times, count(distinct s.enrolment_id)::integer as people
+     from standing s join record r on r.id = s.record_id
+     cross join lateral jsonb_array_elements(r.fit || coalesce(r.details -> 'chosen', '[]'::jsonb)) as c
+     where s.run_id = $1::bigint and (r.fit <> '[]'::jsonb or r.details ? 'chosen') and c ->> 'from' <> c ->> 'to'
+     group by 1, 2 order by 3 desc, 1, 2 limit $2::integer`,
+    values: [runId, limit],
+  });
+  return rows.map((r) => ({ from: r.from_name, to: r.to_name, times: r.times, people: r.people }));
+}
+
+/** Records that stand of sessions done in part, with how far the clock ran where it did. */
+export async function listParts(
+  db: Db,
+  runId: number,
+): Promise<
+  { dayId: number; versionId: number; shareRatio: number; ranSec: Readonly<Record<string, number>> | null }[]
+> {
+  const { rows } = await db.query<{
+    day_id: number;
+    version_id: number;
+    share_ratio: number;
+    ran: Record<string, number> | null;
+  }>({
+    name: 'parts',
+    text: `select s.day_id, s.version_id, s.share_ratio, r.details -> 'ranSec' as ran
+     from standing s join record r on r.id = s.record_id where s.run_id = $1::bigint and s.outcome = 'part'`,
+    values: [runId],
+  });
+  return rows.map((r) => ({
+    dayId: r.day_id,
+    versionId: r.version_id,
+    shareRatio: Math.round(r.share_ratio * 100) / 100,
+    ranSec: r.ran,
+  }));
+}
