@@ -21,6 +21,8 @@ import { SPARES } from '../core/movement/spare.ts';
 import { resolveBlocks } from '../core/session/resolve.ts';
 import { analyseText } from '../core/session/analyse.ts';
 import { computePlan } from '../core/session/plan.ts';
+import type { FollowRow } from './bench-follow.ts';
+import { measureFollow } from './bench-follow.ts';
 import { measureRelease } from './bench-release.ts';
 import { measurePages } from './bench-pages.ts';
 import { measurePhone } from './bench-phone.ts';
@@ -332,7 +334,40 @@ async function benchRelease(): Promise<void> {
   line('release: the Send screen of 20,000 people, server time', `${r.sendMs.toFixed(0)} ms`, '150 ms');
 }
 
+/** Follow up of a run of 84 days, from 200 people to a hundred times as many. */
+async function benchFollow(): Promise<void> {
+  const rows: FollowRow[] = [];
+  for (const people of [200, 400, 2_000, 20_000]) {
+    say(`${people} people and 84 days`);
+    const r = await measureFollow(people);
+    rows.push(r);
+    const times = (ms: number) =>
+      `${(ms / r.countMs).toFixed(1)} x count(*) over ${r.records} rows (${r.countMs.toFixed(1)} ms)`;
+    const goal = people === 400 ? '; 150 ms asked' : people === 20_000 ? '; 3 s asked' : '';
+    line(
+      `follow, ${people}: strands and attention, the first time`,
+      `${r.coldMs.toFixed(0)} ms`,
+      times(r.coldMs) + goal,
+    );
+    line(`follow, ${people}: the same again`, `${r.warmMs.toFixed(0)} ms`, times(r.warmMs) + goal);
+    line(
+      `follow, ${people}: the same with one record corrected`,
+      `${r.grownMs.toFixed(0)} ms`,
+      times(r.grownMs) + goal,
+    );
+    line(`follow, ${people}: insights`, `${r.insightsMs.toFixed(0)} ms`, times(r.insightsMs) + goal);
+    line(`follow, ${people}: sums alone, by the database`, `${r.sumsMs.toFixed(0)} ms`, times(r.sumsMs));
+  }
+  const [first, last] = [rows[0]!, rows.at(-1)!];
+  line(
+    `follow: growth of strands and attention, ${first.people} to ${last.people} people`,
+    `${(last.warmMs / first.warmMs).toFixed(0)} times`,
+    `${last.people / first.people} times the people`,
+  );
+}
+
 const PARTS: Record<string, () => void | Promise<void>> = {
+  follow: benchFollow,
   core: benchCore,
   progress: benchProgress,
   fit: benchFit,

@@ -10,6 +10,8 @@ import type { ProgrammeDocument } from '../core/progress/programme-document.ts';
 import { createPool } from '../db/pool.ts';
 import type { ProfileChange } from '../db/queries/person.ts';
 import { getEnrolment, insertParticipant, updateAddressState } from '../db/queries/person.ts';
+import type { SharedTotal } from '../core/record/shared-total.ts';
+import { updateHostSettings } from '../db/queries/host.ts';
 import { insertPain } from '../db/queries/pain.ts';
 import { insertPersonalLink } from '../db/queries/link.ts';
 import { getProgramme, insertVersion, listDays, updateDayReady } from '../db/queries/programme.ts';
@@ -61,6 +63,8 @@ interface Scenario {
   readonly linkFor: string;
   readonly seed: number;
   readonly troubles: Troubles;
+  /** What all count together; absent where it is no challenge. */
+  readonly host?: SharedTotal;
   /** Days from today on that are sent already. */
   readonly sentAhead: number;
   readonly routines: readonly { readonly name: string; readonly text: string }[];
@@ -111,6 +115,7 @@ const scenarios = (people: ReturnType<typeof libraryPeople>): readonly Scenario[
     linkFor: people[4]![0],
     seed: 28,
     troubles: { bounced: people[11]![0] },
+    host: { words: 'stairs climbed by all branches', movements: ['step-up', 'stair-tap', 'low-step-up'] },
     sentAhead: 2,
     routines: LIBRARY_ROUTINES,
   },
@@ -242,6 +247,7 @@ async function seedScenario(
   const programme = s.programme(startsOn);
   const programmeId = await insertProgramme(db, { workspaceId, programme, startsOn, now: new Date(startMs) });
   const { runId } = await getProgramme(db, programmeId, { now: new Date(nowMs) });
+  if (s.host) await updateHostSettings(db, runId, { hasBoards: true, shared: s.host });
   for (const routine of s.routines) await upsertRoutine(db, { workspaceId, ...routine, now: new Date(startMs) });
   const days = await listDays(db, { id: programmeId, runId });
   const sent = [];

@@ -95,6 +95,7 @@ const RUN: Run = {
   archivedAtMs: null,
   join: { code: null, isOpen: false, limit: null, words: '' },
   hasFeed: false,
+  hasBoards: false,
   sequence: 0,
 };
 const AT = { today: '2026-05-13' as DayDate, isNew: false };

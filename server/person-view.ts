@@ -42,11 +42,10 @@ export async function noteSeen(
 export async function loadPersonView(db: pg.PoolClient, { enrolment }: LinkScope): Promise<PersonView> {
   const stored = await listPersonDays(db, enrolment);
   const days = toRunDays(stored);
-  const records = new Map(days.flatMap(({ dayId, record }) => (record ? [[dayId, record] as const] : [])));
   const [strand] = buildStrands(
     enrolment.run.rules,
     days.map((d) => ({ ...d, sent: d.sent !== undefined })),
-    [{ ...enrolment, records }],
+    [{ ...enrolment, records: days.map((d) => d.record) }],
     nowMs(),
   );
   return { strand: strand!, days: new Map(days.map((d) => [d.dayId, d])) };

@@ -125,7 +125,7 @@ export async function loadWhatNext(db: pg.PoolClient, programme: Programme): Pro
               {
                 dayId: d.dayId,
                 state: p.states[i]!,
-                effort: p.standings.get(d.dayId)?.effort ?? null,
+                effort: p.records[i]?.effort ?? null,
                 planned: d.facts?.effort ?? null,
               },
             ]
@@ -201,7 +201,7 @@ function groupProposals(
       due: owed.length,
       done: done.length,
       planned: d.facts.effort,
-      efforts: done.flatMap((p) => p.standings.get(d.dayId)?.effort ?? []),
+      efforts: done.flatMap((p) => p.records[i]?.effort ?? []),
       turns: d.facts.turns.map((t) => ({
         block: t.name,
         lever: t.lever,

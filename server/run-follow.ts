@@ -1,16 +1,16 @@
 import { groupBy } from '../core/group-by.ts';
 import { localDate, toRunDays } from '../core/calendar/release.ts';
-import type { AttentionItem, HistoryDay, RetestScore, ToldPain } from '../core/record/attention.ts';
+import type { AttentionItem, HistoryDays, HistoryPlan, RetestScore, ToldPain } from '../core/record/attention.ts';
 import { findAttention, isQuiet } from '../core/record/attention.ts';
 import type { AttentionSettings } from '../core/record/attention-rules.ts';
 import { ATTENTION_RULES, readAttentionSettings } from '../core/record/attention-rules.ts';
 import type { OwnCalendar, PlannedDay } from '../core/record/build-strand.ts';
-import { adherenceOf, dayStates, ownCalendars } from '../core/record/build-strand.ts';
+import { dayStates, ownCalendars, workOf } from '../core/record/build-strand.ts';
 import { painWords } from '../core/record/detail-words.ts';
 import type { Score } from '../core/record/score.ts';
 import { formatScore, scoreAmount } from '../core/record/score.ts';
-import type { Adherence, DayState, Retention } from '../core/record/strand.ts';
-import { isStillHere } from '../core/record/strand.ts';
+import type { Adherence, DayState, Retention, Standing } from '../core/record/strand.ts';
+import { computeAdherence, isStillHere } from '../core/record/strand.ts';
 import type { Db } from '../db/pool.ts';
 import type { StoredAct } from '../db/queries/act.ts';
 import { getAttention, listRunActs } from '../db/queries/act.ts';
@@ -20,7 +20,6 @@ import { listRoster } from '../db/queries/person.ts';
 import type { Programme } from '../db/queries/programme.ts';
 import { listDayPlaces } from '../db/queries/programme.ts';
 import { listSentDays } from '../db/queries/record.ts';
-import type { PersonStandings } from '../db/queries/standing.ts';
 import { listStandingHurts, listStandingScores } from '../db/queries/standing.ts';
 import { nowMs } from './config.ts';
 import { runStandings } from './run-standings.ts';
@@ -38,9 +37,10 @@ export interface FollowedPerson extends RosterRow {
   readonly calendar: OwnCalendar;
   /** By day, in the order of the days. */
   readonly states: readonly DayState[];
-  /** What was done of it, by day; 1 where all was. */
-  readonly shares: readonly (number | undefined)[];
-  readonly standings: PersonStandings;
+  /** What stands of each day. */
+  readonly records: readonly (Standing | undefined)[];
+  /** Their numbers in retests, the oldest first. */
+  readonly retests: readonly RetestScore[];
   readonly adherence: Adherence;
   readonly isHere: boolean;
   /** What asks for attention and was not acted upon yet, most pressing first. */
@@ -48,6 +48,7 @@ export interface FollowedPerson extends RosterRow {
 }
 
 export interface RunFollow {
+  readonly plan: HistoryPlan;
   readonly days: readonly FollowedDay[];
   readonly people: readonly FollowedPerson[];
   readonly retention: Retention;
@@ -88,6 +89,10 @@ export async function loadRunFollow(db: Db, programme: Programme, now = nowMs())
   const numbers = await listStandingScores(db, runId, [...retestDays.keys()]);
   const settings = readAttentionSettings(stored);
   const calendarOf = ownCalendars(run.rules, days, now);
+  const plan: HistoryPlan = { dayIds: days.map((d) => d.dayId), works: days.map((d) => d.facts?.work ?? '') };
+  const weights = workOf(days);
+  const recordsOf = standings.by(plan.dayIds);
+  const placeOf = new Map(plan.dayIds.map((id, i) => [id, i]));
   const scoresOf = groupBy(numbers, (n) => n.enrolmentId);
   const painsOf = groupBy(
     [
@@ -98,16 +103,20 @@ export async function loadRunFollow(db: Db, programme: Programme, now = nowMs())
   );
   const actsOf = groupBy(acts, (a) => a.enrolmentId);
   const followed = people.map((person): FollowedPerson => {
-    const own = { ...person, records: standings.of(person.enrolmentId) };
+    const own = { ...person, records: recordsOf(person.enrolmentId) };
     const calendar = calendarOf(person);
     const states = dayStates(days, own, calendar, now);
-    const adherence = adherenceOf(days, states, own, calendar);
+    const adherence = computeAdherence(states, { records: own.records, dates: calendar.dates, weights });
+    const retests = retestScores(scoresOf.get(person.enrolmentId) ?? [], placeOf, calendar, retestDays);
     const items = findAttention(
       {
         today: calendar.today,
         joinedOn: person.joinedOn,
         leftOn: person.leftOn,
-        days: historyDays(days, states, own.records, calendar),
+        plan,
+        dates: calendar.dates,
+        states,
+        records: own.records,
         adherence,
         absences: person.absences,
         pains: (painsOf.get(person.enrolmentId) ?? []).map((p): ToldPain => ({
@@ -115,7 +124,7 @@ export async function loadRunFollow(db: Db, programme: Programme, now = nowMs())
           date: localDate(p.atMs, person.timeZone),
           words: p.words,
         })),
-        retests: retestScores(scoresOf.get(person.enrolmentId) ?? [], days, calendar, retestDays),
+        retests,
         bounced: person.bounced,
       },
       settings,
@@ -128,14 +137,15 @@ export async function loadRunFollow(db: Db, programme: Programme, now = nowMs())
       ...person,
       calendar,
       states,
-      shares: states.map((s, i) => (s === 'part' ? own.records.get(days[i]!.dayId)?.shareRatio : undefined)),
-      standings: own.records,
+      records: own.records,
+      retests,
       adherence,
       isHere: isStillHere(adherence, person.leftOn, calendar.today),
       items: done.length === 0 ? items : items.filter((item) => !isQuiet(item, done, calendar.today)),
     };
   });
   return {
+    plan,
     days,
     people: followed,
     retention: {
@@ -149,36 +159,26 @@ export async function loadRunFollow(db: Db, programme: Programme, now = nowMs())
 }
 
 /** The days of someone as attention looks at them. */
-export const historyDays = (
-  days: readonly FollowedDay[],
-  states: readonly DayState[],
-  standings: PersonStandings,
-  { own }: OwnCalendar,
-): HistoryDay[] =>
-  days.map(({ dayId, facts }, i) => ({
-    dayId,
-    date: own[i]!.date,
-    state: states[i]!,
-    effort: standings.get(dayId)?.effort ?? null,
-    work: facts?.work ?? '',
-  }));
+export const historyOf = (
+  { plan }: RunFollow,
+  { calendar, states, records }: Pick<FollowedPerson, 'calendar' | 'states' | 'records'>,
+): HistoryDays => ({ plan, dates: calendar.dates, states, records });
 
 /** What someone got in retests, the oldest first, each with the key of what it may be compared with. */
-export function retestScores(
+function retestScores(
   numbers: readonly { readonly dayId: number; readonly scores: readonly Score[] }[],
-  days: readonly FollowedDay[],
-  { own }: OwnCalendar,
+  placeOf: ReadonlyMap<number, number>,
+  { dates }: OwnCalendar,
   retestDays: ReadonlyMap<number, string>,
 ): RetestScore[] {
   if (numbers.length === 0) return [];
-  const placeOf = new Map(days.map((d, i) => [d.dayId, i]));
   return numbers
     .flatMap(({ dayId, scores }) =>
       scores.map((score): RetestScore => {
         const retest = retestDays.get(dayId)!;
         return {
           dayId,
-          date: own[placeOf.get(dayId)!]!.date,
+          date: dates[placeOf.get(dayId)!]!,
           key: `${retest.toLowerCase()} ${score.key ?? score.block} ${score.part ?? 1} ${score.kind}`,
           label: retest,
           words: formatScore(score),

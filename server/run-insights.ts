@@ -1,5 +1,4 @@
 import { weekdayName, weekdayOf } from '../core/calendar/day.ts';
-import { groupBy } from '../core/group-by.ts';
 import { findProgrammeDay, themeOf } from '../core/progress/programme-document.ts';
 import type {
   Completion,
@@ -29,8 +28,8 @@ import type { Retention } from '../core/record/strand.ts';
 import type { Db } from '../db/pool.ts';
 import { getPlan } from '../db/queries/plan.ts';
 import type { Programme } from '../db/queries/programme.ts';
-import { countSwaps, listParts, listStandingScores } from '../db/queries/standing.ts';
-import { loadRunFollow, retestScores } from './run-follow.ts';
+import { countParts, countSwaps } from '../db/queries/standing.ts';
+import { loadRunFollow } from './run-follow.ts';
 
 /** Whether a plan works, in figures that each carry their counts. */
 export interface RunInsights {
@@ -61,7 +60,7 @@ export async function loadInsights(db: Db, programme: Programme, now?: number): 
   const [stored, swaps, parts] = await Promise.all([
     getPlan(db, { id: programme.id, runId }),
     countSwaps(db, runId, MOST_SWAPS),
-    listParts(db, runId),
+    countParts(db, runId),
   ]);
   const first = weekdayOf(programme.startsOn);
   const plan = stored.programme;
@@ -78,18 +77,14 @@ export async function loadInsights(db: Db, programme: Programme, now?: number): 
   const people = follow.people.map((p): InsightPerson => ({
     states: p.states,
     dates: p.calendar.own.map((o) => o.date),
-    efforts: follow.days.map((d) => p.standings.get(d.dayId)?.effort ?? null),
+    records: p.records,
     joinedOn: p.joinedOn,
     leftOn: p.leftOn,
     today: p.calendar.today,
   }));
   const counts = countDays(people, days.length);
-  const felt = feltDays(days, people);
-  const retestDays = new Map(follow.days.flatMap((d) => (d.facts?.retest ? [[d.dayId, d.facts.retest] as const] : [])));
-  const numbers = groupBy(await listStandingScores(db, runId, [...retestDays.keys()]), (n) => n.enrolmentId);
-  const slopes = follow.people.flatMap((p) =>
-    retestSlopes(retestScores(numbers.get(p.enrolmentId) ?? [], follow.days, p.calendar, retestDays)),
-  );
+  const felt = feltDays(days, counts);
+  const slopes = follow.people.flatMap((p) => retestSlopes(p.retests));
   const sum = (of: 'due' | 'done') => counts.reduce((n, c) => n + c[of], 0);
   // A week counts once all of its days are over for everybody.
   const isOpenYet = (i: number) => people.some((p) => p.dates[i]! >= p.today);
@@ -116,23 +111,23 @@ export async function loadInsights(db: Db, programme: Programme, now?: number): 
 
 /** Where sessions were left, the most first: by the clock where it ran, else by the share that was said. */
 function leftAt(
-  parts: Awaited<ReturnType<typeof listParts>>,
+  parts: Awaited<ReturnType<typeof countParts>>,
   days: Awaited<ReturnType<typeof loadRunFollow>>['days'],
   counts: readonly { readonly done: number }[],
 ): LeftAt[] {
   const placeOf = new Map(days.map((d, i) => [d.dayId, i]));
   const found = new Map<string, { title: string; block: string; count: number; of: number }>();
-  for (const { dayId, shareRatio, ranSec } of parts) {
+  for (const { dayId, shareRatio, lastBlock, count } of parts) {
     const place = placeOf.get(dayId);
     const facts = place === undefined ? undefined : days[place]!.facts;
     if (!facts) continue;
-    const ran = Object.keys(ranSec ?? {})
-      .map(Number)
-      .filter((b) => facts.blocks[b] !== undefined);
-    const block = ran.length > 0 ? facts.blocks[Math.max(...ran)]!.name : blockAtShare(facts.blocks, shareRatio);
+    const block =
+      lastBlock !== null && facts.blocks[lastBlock]
+        ? facts.blocks[lastBlock].name
+        : blockAtShare(facts.blocks, shareRatio);
     const key = `${facts.title}\n${block}`;
     const own = found.get(key) ?? { title: facts.title, block, count: 0, of: 0 };
-    own.count++;
+    own.count += count;
     found.set(key, own);
   }
   for (const own of found.values())

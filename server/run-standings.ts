@@ -14,7 +14,7 @@ const known = new BoundedCache<string, Remembered>(MOST_RUNS);
 
 /**
  * What stands in a run. Records are only appended, so that what is remembered is brought up to date by those that came since; where
- * that doesn't come to the same (one was corrected, two were written at once, somebody was deleted) it is read anew.
+ * that doesn't come to as many as there are (somebody was deleted) it is read anew.
  */
 export async function runStandings(
   db: Db,
@@ -28,9 +28,9 @@ export async function runStandings(
   }));
   const { stamp: was, standings } = remembered;
   if (was?.sum === stamp.sum && was.count === stamp.count) return standings;
-  if (was && stamp.lastId > was.lastId) {
-    const added = await readStandings(db, run, standings);
-    if (was.sum + added === stamp.sum) {
+  if (was && stamp.lastId >= was.lastId) {
+    await readStandings(db, run, standings);
+    if (standings.count === stamp.count) {
       remembered.stamp = stamp;
       return standings;
     }

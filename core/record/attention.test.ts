@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import type { DayDate } from '../calendar/day.ts';
 import { addDays } from '../calendar/day.ts';
 import { seededRandom } from '../../demo/random.ts';
-import type { Act, HistoryDay, PersonHistory } from './attention.ts';
+import type { Act, PersonHistory } from './attention.ts';
 import { draftNote, findAttention, helpedSince, helpedWords, isQuiet } from './attention.ts';
 import type { AttentionCode } from './attention-rules.ts';
 import { ATTENTION_CODES, ATTENTION_RULES, readAttentionSettings, ruleWords } from './attention-rules.ts';
@@ -12,23 +12,18 @@ import { computeAdherence } from './strand.ts';
 const START = '2026-05-04' as DayDate;
 
 /** A day every second date; a number behind a state is its effort: `done 7`. */
-function history(states: readonly string[], more: Partial<PersonHistory> = {}): PersonHistory {
-  const days = states.map((text, i): HistoryDay => {
-    const [state, effort] = text.split(' ');
-    return {
-      dayId: i + 1,
-      date: addDays(START, 2 * i),
-      state: state as DayState,
-      effort: effort === undefined ? null : Number(effort),
-      work: 'same',
-    };
-  });
+function history(said: readonly string[], more: Partial<PersonHistory> = {}): PersonHistory {
+  const states = said.map((text) => text.split(' ')[0] as DayState);
+  const dates = said.map((_, i) => addDays(START, 2 * i));
   return {
-    today: addDays(START, Math.max(0, 2 * (states.length - 1))),
+    today: addDays(START, Math.max(0, 2 * (said.length - 1))),
     joinedOn: START,
     leftOn: null,
-    days,
-    adherence: computeAdherence(days),
+    plan: { dayIds: said.map((_, i) => i + 1), works: said.map(() => 'same') },
+    dates,
+    states,
+    records: said.map((text) => felt(text.split(' ')[1])),
+    adherence: computeAdherence(states, { dates }),
     absences: [],
     pains: [],
     retests: [],
@@ -36,6 +31,11 @@ function history(states: readonly string[], more: Partial<PersonHistory> = {}): 
     ...more,
   };
 }
+const felt = (effort: string | number | undefined) => ({
+  outcome: 'done' as const,
+  shareRatio: 1,
+  effort: effort === undefined ? null : Number(effort),
+});
 const codes = (h: PersonHistory, settings = {}): AttentionCode[] => findAttention(h, settings).map((i) => i.code);
 const times = (n: number, state: string) => Array.from({ length: n }, () => state);
 
@@ -82,8 +82,8 @@ describe('rules fire at their threshold, and not before', () => {
     expect(codes(history(['done 4', 'done 4', 'done 7']))).toEqual([]);
     expect(codes(history(['done 5', 'done 6', 'done 7']))).toEqual([]);
     const h = history(['done 4', 'done 6', 'done 7']);
-    expect(codes({ ...h, days: h.days.map((d, i) => ({ ...d, work: String(i) })) })).toEqual([]);
-    expect(codes({ ...h, days: h.days.map((d) => ({ ...d, work: '' })) })).toEqual([]);
+    expect(codes({ ...h, plan: { ...h.plan, works: ['a', 'b', 'c'] } })).toEqual([]);
+    expect(codes({ ...h, plan: { ...h.plan, works: ['', '', ''] } })).toEqual([]);
     expect(codes(h, { 'effort-rising': { threshold: 4 } })).toEqual([]);
   });
 
@@ -157,11 +157,11 @@ test('what was acted upon is quiet until there is a new occasion, what was put o
 });
 
 test('whether it helped: due days since beside as many before', () => {
-  const { days } = history([...times(3, 'done'), 'missed', 'missed', 'done', 'done', 'due']);
-  const helped = helpedSince(days, addDays(START, 8));
+  const h = history([...times(3, 'done'), 'missed', 'missed', 'done', 'done', 'due']);
+  const helped = helpedSince(h, addDays(START, 8));
   expect(helped).toEqual({ due: 2, done: 2, dueBefore: 5, doneBefore: 3 });
   expect(helpedWords(helped)).toBe('since then 2 of 2 done, before 3 of 5');
-  expect(helpedWords(helpedSince(days, addDays(START, 20)))).toBe('');
+  expect(helpedWords(helpedSince(h, addDays(START, 20)))).toBe('');
 });
 
 test('a draft has the name, the facts and the coach, and scolds nobody', () => {
@@ -189,7 +189,7 @@ test('settings that are stored are taken as far as they can be used; a rule says
 });
 
 /** Eight weeks of six sessions, looked at every day by a coach who acts on all that is shown: how often each rule asked. */
-function simulate(random: () => number, chance: (day: number) => number, felt: (day: number) => number) {
+function simulate(random: () => number, chance: (day: number) => number, effort: (day: number) => number) {
   const asked: AttentionCode[] = [];
   const acts: Act[] = [];
   const states: DayState[] = [];
@@ -197,17 +197,24 @@ function simulate(random: () => number, chance: (day: number) => number, felt: (
   for (let day = 0; day < 56; day++) {
     if (day % 7 === 6) continue;
     states.push(random() < chance(day) ? 'done' : 'missed');
-    efforts.push(Math.max(0, Math.min(10, Math.round(felt(day) + (random() - 0.5) * 3))));
+    efforts.push(Math.max(0, Math.min(10, Math.round(effort(day) + (random() - 0.5) * 3))));
     const today = addDays(START, day);
-    const days = states.map((state, i): HistoryDay => ({
-      dayId: i + 1,
-      date: addDays(START, Math.floor(i / 6) * 7 + (i % 6)),
-      state,
-      effort: efforts[i]!,
-      work: String(i % 6),
-    }));
-    const base = { today, joinedOn: START, leftOn: null, days, absences: [], pains: [], retests: [], bounced: null };
-    for (const item of findAttention({ ...base, adherence: computeAdherence(days) })) {
+    const dates = states.map((_, i) => addDays(START, Math.floor(i / 6) * 7 + (i % 6)));
+    const h: PersonHistory = {
+      today,
+      joinedOn: START,
+      leftOn: null,
+      plan: { dayIds: states.map((_, i) => i + 1), works: states.map((_, i) => String(i % 6)) },
+      dates,
+      states,
+      records: efforts.map(felt),
+      adherence: computeAdherence(states, { dates }),
+      absences: [],
+      pains: [],
+      retests: [],
+      bounced: null,
+    };
+    for (const item of findAttention(h)) {
       if (isQuiet(item, acts, today)) continue;
       asked.push(item.code);
       acts.push({ code: item.code, occasion: item.occasion, kind: 'seen', madeOn: today, untilOn: null });
@@ -220,9 +227,9 @@ describe('simulated histories', () => {
   const PEOPLE = 200;
   const share = (asked: AttentionCode[][], wanted: (code: AttentionCode) => boolean) =>
     asked.filter((own) => own.some(wanted)).length / PEOPLE;
-  const all = (chance: (day: number) => number, felt: (day: number) => number = () => 6) => {
+  const all = (chance: (day: number) => number, effort: (day: number) => number = () => 6) => {
     const random = seededRandom(5);
-    return Array.from({ length: PEOPLE }, () => simulate(random, chance, felt));
+    return Array.from({ length: PEOPLE }, () => simulate(random, chance, effort));
   };
   const isWorry = (code: AttentionCode) => ATTENTION_RULES[code].isGood !== true;
 

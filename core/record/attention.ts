@@ -3,18 +3,23 @@ import type { DayDate } from '../calendar/day.ts';
 import { plural } from '../words/words.ts';
 import type { AttentionCode, AttentionSettings } from './attention-rules.ts';
 import { ATTENTION_CODES, ATTENTION_RULES, thresholdOf } from './attention-rules.ts';
-import type { Adherence, DayState } from './strand.ts';
+import type { Adherence, DayState, Standing } from './strand.ts';
 import { isKept, isOwed } from './strand.ts';
 
-/** A day of someone, as far as attention goes. */
-export interface HistoryDay {
-  readonly dayId: number;
-  readonly date: DayDate;
-  readonly state: DayState;
-  /** Felt, 0 to 10; null where not said. */
-  readonly effort: number | null;
-  /** What was to be done, as a key: equal keys are the same work. Empty where nobody knows it. */
-  readonly work: string;
+/** The days of a plan, as attention looks at them: the same for all of a run. */
+export interface HistoryPlan {
+  readonly dayIds: readonly number[];
+  /** What was to be done, as keys: equal ones are the same work. Empty where nobody knows it. */
+  readonly works: readonly string[];
+}
+
+/** What became of the days for someone, in the order of the plan. */
+export interface HistoryDays {
+  readonly plan: HistoryPlan;
+  readonly dates: readonly DayDate[];
+  readonly states: readonly DayState[];
+  /** What stands of each; its effort is the felt one. */
+  readonly records: readonly (Standing | undefined)[];
 }
 
 /** A number that someone got in a retest. */
@@ -36,12 +41,10 @@ export interface ToldPain {
 }
 
 /** All that attention to one person rests on. */
-export interface PersonHistory {
+export interface PersonHistory extends HistoryDays {
   readonly today: DayDate;
   readonly joinedOn: DayDate;
   readonly leftOn: DayDate | null;
-  /** In the order of the plan. */
-  readonly days: readonly HistoryDay[];
   readonly adherence: Adherence;
   readonly absences: readonly Absence[];
   /** Oldest first. */
@@ -82,77 +85,97 @@ const daysBetween = (from: DayDate, to: DayDate): number =>
 const dayWords = (state: DayState): string =>
   state === 'not-done' ? 'said “not today”' : state === 'late' ? 'done after its window' : 'missed';
 
-/** The last of something that counts, newest first, at most `count` of them. */
-function lastOf<T>(items: readonly T[], counts: (item: T) => boolean, count: number): T[] {
-  const found: T[] = [];
-  for (let i = items.length - 1; i >= 0 && found.length < count; i--) if (counts(items[i]!)) found.push(items[i]!);
+/** Places of the last days that count, newest first, at most `count` of them. */
+function lastOf({ states }: HistoryDays, counts: (place: number) => boolean, count: number): number[] {
+  const found: number[] = [];
+  for (let i = states.length - 1; i >= 0 && found.length < count; i--) if (counts(i)) found.push(i);
   return found;
 }
 
+const owed =
+  ({ states }: HistoryDays) =>
+  (i: number) =>
+    isOwed(states[i]!);
+const effortAt = ({ records }: HistoryDays, i: number): number | null => records[i]?.effort ?? null;
+/** Done, and said how hard it was. */
+const rated = (h: HistoryDays) => (i: number) => isKept(h.states[i]!) && effortAt(h, i) !== null;
+const toEvidence = ({ plan }: HistoryDays, places: readonly number[], words: (place: number) => string): Evidence[] =>
+  places.map((i) => ({ dayId: plan.dayIds[i]!, words: words(i) }));
+const asMissed = (h: HistoryDays, places: readonly number[]): Evidence[] =>
+  toEvidence(h, places, (i) => dayWords(h.states[i]!));
+const asEffort = (h: HistoryDays, places: readonly number[]): Evidence[] =>
+  toEvidence(h, places, (i) => `effort ${effortAt(h, i)}`);
+const asDone = (h: HistoryDays, places: readonly number[]): Evidence[] => toEvidence(h, places, () => 'done');
+
 type Rule = (h: PersonHistory, threshold: number) => Omit<AttentionItem, 'code'> | undefined;
 
-const neverStarted: Rule = ({ adherence, days }, n) => {
+const neverStarted: Rule = (h, n) => {
+  const { adherence } = h;
   if (adherence.lastOn !== null || adherence.due < n) return undefined;
   return {
     why: `${plural(adherence.due, 'due day')} so far, none done yet.`,
-    evidence: lastOf(days, (d) => isOwed(d.state), 3).map((d) => ({ dayId: d.dayId, words: dayWords(d.state) })),
+    evidence: asMissed(h, lastOf(h, owed(h), 3)),
     occasion: adherence.due >= 2 * n ? 'still not' : 'not yet',
   };
 };
 
-const missedInARow: Rule = ({ adherence, days }, n) => {
-  const { missedInARow: missed, lastOn } = adherence;
+const missedInARow: Rule = (h, n) => {
+  const { missedInARow: missed, lastOn, done, due } = h.adherence;
   if (lastOn === null || missed < n) return undefined;
   return {
-    why: `${missed === 2 ? 'The last two due days' : `The last ${missed} due days`} weren’t done; before that ${adherence.done} of ${adherence.due - missed} were.`,
-    evidence: lastOf(days, (d) => isOwed(d.state), Math.min(missed, 7)).map((d) => ({
-      dayId: d.dayId,
-      words: dayWords(d.state),
-    })),
+    why: `${missed === 2 ? 'The last two due days' : `The last ${missed} due days`} weren’t done; before that ${done} of ${due - missed} were.`,
+    evidence: asMissed(h, lastOf(h, owed(h), Math.min(missed, LATELY))),
     // It asks again once it has gone on for three times as long.
     occasion: `${lastOn}${missed >= 3 * n ? ' and on' : ''}`,
   };
 };
 
-const fading: Rule = ({ days, adherence }, pct) => {
-  if (adherence.due < LATELY + ENOUGH_BEFORE) return undefined;
-  const lately = lastOf(days, (d) => isOwed(d.state), LATELY);
-  const keptLately = lately.filter((d) => isKept(d.state)).length;
-  const [dueBefore, keptBefore] = [adherence.due - LATELY, adherence.done - keptLately];
+const fading: Rule = (h, pct) => {
+  const { due, done } = h.adherence;
+  if (due < LATELY + ENOUGH_BEFORE) return undefined;
+  const lately = lastOf(h, owed(h), LATELY);
+  const keptLately = lately.filter((i) => isKept(h.states[i]!)).length;
+  const [dueBefore, keptBefore] = [due - LATELY, done - keptLately];
   if (keptBefore === 0 || keptLately / LATELY > ((pct / 100) * keptBefore) / dueBefore) return undefined;
   return {
     why: `${keptLately} of the last ${LATELY} due days done; before that ${keptBefore} of ${dueBefore}.`,
-    evidence: lately.filter((d) => !isKept(d.state)).map((d) => ({ dayId: d.dayId, words: dayWords(d.state) })),
-    occasion: String(Math.floor(adherence.due / (2 * LATELY))),
+    evidence: asMissed(
+      h,
+      lately.filter((i) => !isKept(h.states[i]!)),
+    ),
+    occasion: String(Math.floor(due / (2 * LATELY))),
   };
 };
 
-const effortHigh: Rule = ({ days }, n) => {
-  const last = lastOf(days, (d) => isKept(d.state) && d.effort !== null, RUNNING);
-  if (last.length < RUNNING || last.some((d) => d.effort! < n)) return undefined;
+const effortWords = (h: HistoryDays, places: readonly number[], between: string): string =>
+  places
+    .map((i) => effortAt(h, i))
+    .reverse()
+    .join(between);
+
+const effortHigh: Rule = (h, n) => {
+  const last = lastOf(h, rated(h), RUNNING);
+  if (last.length < RUNNING || last.some((i) => effortAt(h, i)! < n)) return undefined;
   return {
-    why: `Effort ${last
-      .map((d) => d.effort)
-      .reverse()
-      .join(', ')} in the last three sessions.`,
-    evidence: last.map((d) => ({ dayId: d.dayId, words: `effort ${d.effort}` })),
-    occasion: String(last.at(-1)!.dayId),
+    why: `Effort ${effortWords(h, last, ', ')} in the last three sessions.`,
+    evidence: asEffort(h, last),
+    occasion: String(h.plan.dayIds[last.at(-1)!]),
   };
 };
 
-const effortRising: Rule = ({ days, today }, n) => {
-  const newest = lastOf(days, (d) => isKept(d.state) && d.effort !== null && d.work !== '', 1)[0];
-  if (!newest || daysBetween(newest.date, today) > LATELY) return undefined;
-  const same = lastOf(days, (d) => d.work === newest.work && isKept(d.state) && d.effort !== null, RUNNING);
-  const isRising = same.every((d, i) => i === 0 || d.effort! < same[i - 1]!.effort!);
-  if (same.length < RUNNING || !isRising || same[0]!.effort! - same.at(-1)!.effort! < n) return undefined;
+const effortRising: Rule = (h, n) => {
+  const { works, dayIds } = h.plan;
+  const isRated = rated(h);
+  const newest = lastOf(h, (i) => isRated(i) && works[i] !== '', 1)[0];
+  if (newest === undefined || daysBetween(h.dates[newest]!, h.today) > LATELY) return undefined;
+  const same = lastOf(h, (i) => works[i] === works[newest] && isRated(i), RUNNING);
+  const felt = same.map((i) => effortAt(h, i)!);
+  const isRising = felt.every((effort, k) => k === 0 || effort < felt[k - 1]!);
+  if (same.length < RUNNING || !isRising || felt[0]! - felt.at(-1)! < n) return undefined;
   return {
-    why: `The same session felt like ${same
-      .map((d) => d.effort)
-      .reverse()
-      .join(', then ')}.`,
-    evidence: same.map((d) => ({ dayId: d.dayId, words: `effort ${d.effort}` })),
-    occasion: String(newest.dayId),
+    why: `The same session felt like ${effortWords(h, same, ', then ')}.`,
+    evidence: asEffort(h, same),
+    occasion: String(dayIds[newest]),
   };
 };
 
@@ -200,41 +223,56 @@ const pain: Rule = ({ pains, today }, n) => {
   };
 };
 
-const farMore: Rule = ({ days, today }, n) => {
-  const beside = days.filter((d) => d.state === 'bonus' && daysBetween(d.date, today) < 7 && d.date <= today);
+/** Places of all days that count, in the order of the plan. */
+function placesOf({ states }: HistoryDays, counts: (place: number) => boolean): number[] {
+  const found: number[] = [];
+  for (let i = 0; i < states.length; i++) if (counts(i)) found.push(i);
+  return found;
+}
+
+const farMore: Rule = (h, n) => {
+  if (h.adherence.bonus < n) return undefined;
+  const beside = placesOf(
+    h,
+    (i) => h.states[i] === 'bonus' && h.dates[i]! <= h.today && daysBetween(h.dates[i]!, h.today) < LATELY,
+  );
   if (beside.length < n) return undefined;
   return {
     why: `${plural(beside.length, 'session')} within a week that weren’t due.`,
-    evidence: beside.map((d) => ({ dayId: d.dayId, words: 'beside what was due' })),
-    occasion: String(beside.at(-1)!.dayId),
+    evidence: toEvidence(h, beside, () => 'beside what was due'),
+    occasion: String(h.plan.dayIds[beside.at(-1)!]),
   };
 };
 
-const firstWeek: Rule = ({ days, joinedOn, today }) => {
-  const first = days.filter((d) => (isOwed(d.state) || d.state === 'due' || d.state === 'ahead') && d.date >= joinedOn);
-  const from = first[0]?.date;
+const firstWeek: Rule = (h) => {
+  const { states, dates, joinedOn, today } = h;
+  const counts = (i: number) =>
+    dates[i]! >= joinedOn && (isOwed(states[i]!) || states[i] === 'due' || states[i] === 'ahead');
+  const at = states.findIndex((_, i) => counts(i));
+  const from = dates[at];
   if (from === undefined) return undefined;
   const since = daysBetween(from, today) - FIRST_WEEK_DAYS;
   if (since < 0 || since >= GOOD_DAYS) return undefined;
-  const week = first.filter((d) => daysBetween(from, d.date) < FIRST_WEEK_DAYS);
-  if (week.length < 2 || week.some((d) => !isKept(d.state))) return undefined;
+  const week = placesOf(h, (i) => counts(i) && daysBetween(from, dates[i]!) < FIRST_WEEK_DAYS);
+  if (week.length < 2 || week.some((i) => !isKept(states[i]!))) return undefined;
   return {
     why: `All ${week.length} sessions of their first week are done.`,
-    evidence: week.map((d) => ({ dayId: d.dayId, words: 'done' })),
+    evidence: asDone(h, week),
     occasion: 'first week',
   };
 };
 
-const back: Rule = ({ absences, days, today }) => {
+const back: Rule = (h) => {
+  const { absences, dates, states, today } = h;
   const ended = absences
     .filter((a) => a.to !== null && a.to < today && daysBetween(a.from, a.to) >= 2)
     .reduce<Absence | undefined>((a, b) => (a && a.to! > b.to! ? a : b), undefined);
   if (!ended) return undefined;
-  const done = days.filter((d) => d.date > ended.to! && isKept(d.state));
-  if (done.length === 0 || daysBetween(done[0]!.date, today) >= GOOD_DAYS) return undefined;
+  const done = placesOf(h, (i) => dates[i]! > ended.to! && isKept(states[i]!));
+  if (done.length === 0 || daysBetween(dates[done[0]!]!, today) >= GOOD_DAYS) return undefined;
   return {
     why: `Back after ${plural(daysBetween(ended.from, ended.to!) + 1, 'day')} away.`,
-    evidence: done.map((d) => ({ dayId: d.dayId, words: 'done' })),
+    evidence: asDone(h, done),
     occasion: `${ended.to}`,
   };
 };
@@ -307,11 +345,11 @@ export interface Helped {
 /** Due days looked at on either side. */
 const HELPED_DAYS = 5;
 
-export function helpedSince(days: readonly HistoryDay[], madeOn: DayDate): Helped {
-  const owed = days.filter((d) => isOwed(d.state));
-  const after = owed.filter((d) => d.date > madeOn).slice(0, HELPED_DAYS);
-  const before = owed.filter((d) => d.date <= madeOn).slice(-HELPED_DAYS);
-  const done = (list: readonly HistoryDay[]) => list.filter((d) => isKept(d.state)).length;
+export function helpedSince(h: HistoryDays, madeOn: DayDate): Helped {
+  const all = placesOf(h, owed(h));
+  const after = all.filter((i) => h.dates[i]! > madeOn).slice(0, HELPED_DAYS);
+  const before = all.filter((i) => h.dates[i]! <= madeOn).slice(-HELPED_DAYS);
+  const done = (list: readonly number[]) => list.filter((i) => isKept(h.states[i]!)).length;
   return { due: after.length, done: done(after), dueBefore: before.length, doneBefore: done(before) };
 }
 

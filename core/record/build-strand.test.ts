@@ -22,7 +22,10 @@ const DAYS = toRunDays([
 const person = (timeZone: string, records: [number, 'done' | 'part'][] = []) => ({
   timeZone,
   joinedOn: d('2026-05-01'),
-  records: new Map(records.map(([id, outcome]) => [id, { outcome, shareRatio: outcome === 'done' ? 1 : 0.5 }])),
+  records: DAYS.map(({ dayId }) => {
+    const outcome = records.find(([id]) => id === dayId)?.[1];
+    return outcome && { outcome, shareRatio: outcome === 'done' ? 1 : 0.5 };
+  }),
 });
 
 test('at one instant a day is due for one zone and still ahead for another', () => {

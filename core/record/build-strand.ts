@@ -6,7 +6,7 @@ import { dayKey } from '../calendar/day.ts';
 import type { OwnDay, RunDay, RunPerson, RunRules } from '../calendar/release.ts';
 import { localDate, ownDay } from '../calendar/release.ts';
 import type { Adherence, DayState, Standing } from './strand.ts';
-import { computeAdherence, dayState } from './strand.ts';
+import { computeAdherence, openState, saidState } from './strand.ts';
 
 export interface PlannedDay extends RunDay {
   readonly dayId: number;
@@ -19,8 +19,8 @@ export interface PlannedDay extends RunDay {
 export interface StrandPerson extends RunPerson {
   readonly joinedOn: DayDate;
   readonly absences?: readonly Absence[];
-  /** What stands of each day, by its id. */
-  readonly records: Pick<ReadonlyMap<number, Standing>, 'get'>;
+  /** What stands of each day, in the order of the days. */
+  readonly records: readonly (Standing | undefined)[];
 }
 
 export interface StrandBead extends RunDay, OwnDay {
@@ -63,6 +63,9 @@ const calendarKey = (p: RunPerson): string => `${p.timeZone} ${p.startsOn ?? ''}
 export interface OwnCalendar {
   readonly today: DayDate;
   readonly own: readonly OwnDay[];
+  readonly dates: readonly DayDate[];
+  /** The states of the days for whom nothing was said, who isn't away, by the day from which they take part. */
+  readonly open: Map<DayDate, readonly DayState[]>;
 }
 
 /** The calendars of people at an instant: computed once for each zone, and each calendar of their own. */
@@ -76,46 +79,45 @@ export function ownCalendars(
     const key = calendarKey(person);
     let calendar = byKey.get(key);
     if (!calendar) {
-      calendar = { today: localDate(nowMs, person.timeZone), own: ownDays(run, days, person) };
+      const own = ownDays(run, days, person);
+      calendar = { today: localDate(nowMs, person.timeZone), own, dates: own.map((o) => o.date), open: new Map() };
       byKey.set(key, calendar);
     }
     return calendar;
   };
 }
 
+/** The states of days of which nothing was said, for all who take part from the same day on. */
+function openStates(days: readonly PlannedDay[], joinedOn: DayDate, calendar: OwnCalendar, nowMs: number) {
+  // Whoever joined before the first day has it like all others who did.
+  const from = calendar.dates.every((date) => date >= joinedOn) ? ('' as DayDate) : joinedOn;
+  let states = calendar.open.get(from);
+  if (!states) {
+    states = days.map(({ sent }, i) => openState({ ...calendar.own[i]!, sent }, from, calendar.today, nowMs));
+    calendar.open.set(from, states);
+  }
+  return states;
+}
+
 /** The state of each planned day for someone, in the order of the days. */
 export function dayStates(
   days: readonly PlannedDay[],
   { joinedOn, absences = [], records }: Omit<StrandPerson, keyof RunPerson>,
-  { today, own }: OwnCalendar,
+  calendar: OwnCalendar,
   nowMs: number,
 ): DayState[] {
+  const states = openStates(days, joinedOn, calendar, nowMs).slice();
   const mayBeAway = absences.length > 0;
-  return days.map(({ dayId, sent }, i) => {
-    const { date, releaseMs, closesMs } = own[i]!;
-    const away = mayBeAway && isAway(absences, date);
-    return dayState(
-      { date, sent, releaseMs, closesMs, record: records.get(dayId), isAway: away },
-      joinedOn,
-      today,
-      nowMs,
-    );
-  });
+  for (let i = 0; i < states.length; i++) {
+    if (mayBeAway && states[i] !== 'before' && isAway(absences, calendar.dates[i]!)) states[i] = 'excused';
+    const record = records[i];
+    if (record !== undefined) states[i] = saidState(states[i]!, record, calendar.own[i]!.closesMs);
+  }
+  return states;
 }
 
-/** The adherence of someone over planned days in those states. */
-export const adherenceOf = (
-  days: readonly PlannedDay[],
-  states: readonly DayState[],
-  { records }: Pick<StrandPerson, 'records'>,
-  { own }: OwnCalendar,
-): Adherence =>
-  computeAdherence(
-    states.map((state, i) => {
-      const { dayId, workSec = 1 } = days[i]!;
-      return { state, shareRatio: records.get(dayId)?.shareRatio, date: own[i]!.date, weight: workSec };
-    }),
-  );
+/** What the days prescribe, in seconds of work; 1 where it isn't known. */
+export const workOf = (days: readonly PlannedDay[]): number[] => days.map((d) => d.workSec ?? 1);
 
 /**
  * The strands of people over the planned days of a run, in the order given. No days give empty strands with an undefined attendance.
@@ -127,6 +129,7 @@ export function buildStrands(
   nowMs: number,
 ): Strand[] {
   const calendarOf = ownCalendars(run, days, nowMs);
+  const weights = workOf(days);
   return people.map((person) => {
     const calendar = calendarOf(person);
     const states = dayStates(days, person, calendar, nowMs);
@@ -137,9 +140,10 @@ export function buildStrands(
       index,
       of,
       ...calendar.own[i]!,
-      shareRatio: person.records.get(dayId)?.shareRatio,
+      shareRatio: person.records[i]?.shareRatio,
       state: states[i]!,
     }));
-    return { today: calendar.today, beads, adherence: adherenceOf(days, states, person, calendar) };
+    const adherence = computeAdherence(states, { records: person.records, dates: calendar.dates, weights });
+    return { today: calendar.today, beads, adherence };
   });
 }

@@ -33,7 +33,7 @@ const person = (states: string, more: Partial<InsightPerson> = {}): InsightPerso
   const words: Record<string, DayState> = { d: 'done', m: 'missed', a: 'ahead', b: 'before', e: 'excused', o: 'bonus' };
   return {
     states: marks.map((s) => words[s[0]!]!),
-    efforts: marks.map((s) => (s.length > 1 ? Number(s.slice(1)) : null)),
+    records: marks.map((s) => ({ effort: s.length > 1 ? Number(s.slice(1)) : null })),
     dates: marks.map((_, i) => addDays(START, Math.floor(i / 2) * 7 + (i % 2) * 3)),
     joinedOn: START,
     leftOn: null,
@@ -51,7 +51,7 @@ describe('what was done of what was due', () => {
   ];
   const counts = countDays([person('d m d a'), person('b d d e'), person('m m o m')], 4);
   test('counts owed days alone', () => {
-    expect(counts).toEqual([
+    expect(counts.map(({ due, done }) => ({ due, done }))).toEqual([
       { due: 2, done: 1 },
       { due: 3, done: 1 },
       { due: 2, done: 2 },
@@ -93,18 +93,21 @@ describe('drop-off', () => {
 });
 
 test('effort felt beside planned: the mean, the middle half, how many said so', () => {
-  const felt = feltDays([day(0), day(1)], [person('d4 m9'), person('d6 m'), person('d8 m'), person('d m')]);
+  const felt = feltDays(
+    [day(0), day(1)],
+    countDays([person('d4 m9'), person('d6 m'), person('d8 m'), person('d m')], 2),
+  );
   expect(felt).toEqual([{ dayId: 0, week: 1, title: 'S0', planned: 5, mean: 6, low: 5, high: 7, said: 3 }]);
 });
 
 test('a week’s load, monotony and strain: rest days are 0, an unrated session is missing', () => {
   const days = [day(0, { minutes: 30 }), day(1, { minutes: 20 })];
-  const rated = weekLoads(days, feltDays(days, [person('d6 d3')]));
+  const rated = weekLoads(days, feltDays(days, countDays([person('d6 d3')], 2)));
   // 180 and 60 on two days, 0 on five: mean 240 / 7, sample SD 68.0336.
   expect(rated).toMatchObject([{ week: 1, plannedAu: 250, feltAu: 240, said: 2 }]);
   expect(rated[0]!.monotony).toBeCloseTo(240 / 7 / 68.0336, 4);
   expect(rated[0]!.strain).toBeCloseTo((240 * (240 / 7)) / 68.0336, 1);
-  expect(weekLoads(days, feltDays(days, [person('d6 m')]))).toMatchObject([
+  expect(weekLoads(days, feltDays(days, countDays([person('d6 m')], 2)))).toMatchObject([
     { feltAu: undefined, monotony: undefined, plannedAu: 250 },
   ]);
   expect(weekLoads([day(0, { planned: null })], [])[0]!.plannedAu).toBeUndefined();

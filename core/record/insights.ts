@@ -1,5 +1,5 @@
 import type { DayDate } from '../calendar/day.ts';
-import { mean, monotony } from '../progress/training-load.ts';
+import { monotony } from '../progress/training-load.ts';
 import type { Share, Survival, SurvivalStep } from './shares.ts';
 import { kaplanMeier, medianSurvival, wilson } from './shares.ts';
 import type { DayState } from './strand.ts';
@@ -21,8 +21,8 @@ export interface InsightDay {
 export interface InsightPerson {
   readonly states: readonly DayState[];
   readonly dates: readonly DayDate[];
-  /** Felt, by day; null where not said. */
-  readonly efforts: readonly (number | null)[];
+  /** What stands of each day; its effort is the felt one. */
+  readonly records: readonly ({ readonly effort?: number | null } | undefined)[];
   readonly joinedOn: DayDate;
   readonly leftOn: DayDate | null;
   readonly today: DayDate;
@@ -54,15 +54,31 @@ const labelOf: Record<CompletionBy, (day: InsightDay) => string> = {
   theme: (d) => d.theme,
 };
 
-/** How many owed each day, and how many did it; in the order of the days. */
-export function countDays(people: readonly InsightPerson[], days: number): { due: number; done: number }[] {
-  const counts = Array.from({ length: days }, () => ({ due: 0, done: 0 }));
-  for (const { states } of people)
+/** What came of one day: how many owed it, how many did it, and how often each effort was said, 0 to 10. */
+export interface DayCount {
+  due: number;
+  done: number;
+  readonly efforts: number[];
+}
+
+/** What came of each day, in the order of the days; in one pass over everybody. */
+export function countDays(people: readonly InsightPerson[], days: number): DayCount[] {
+  const counts = Array.from({ length: days }, (): DayCount => ({
+    due: 0,
+    done: 0,
+    efforts: new Array<number>(11).fill(0),
+  }));
+  for (const { states, records } of people)
     for (let i = 0; i < days; i++) {
       const state = states[i]!;
-      if (!isOwed(state)) continue;
-      counts[i]!.due++;
-      if (isKept(state)) counts[i]!.done++;
+      const kept = isKept(state);
+      if (!kept && !isOwed(state)) continue;
+      const count = counts[i]!;
+      count.due++;
+      if (!kept) continue;
+      count.done++;
+      const effort = records[i]?.effort;
+      if (effort !== null && effort !== undefined) count.efforts[effort]!++;
     }
   return counts;
 }
@@ -158,26 +174,40 @@ const quantile = (sorted: readonly number[], q: number): number => {
   return sorted[low]! + (sorted[high]! - sorted[low]!) * (at - low);
 };
 
+/** The quantile of values of which each whole one is counted. */
+function countedQuantile(counts: readonly number[], n: number, q: number): number {
+  const valueAt = (place: number): number => {
+    let seen = 0;
+    for (const [value, count] of counts.entries()) {
+      seen += count;
+      if (place < seen) return value;
+    }
+    return counts.length - 1;
+  };
+  const at = (n - 1) * q;
+  const [low, high] = [valueAt(Math.floor(at)), valueAt(Math.ceil(at))];
+  return low + (high - low) * (at - Math.floor(at));
+}
+
 /** Effort planned and felt, session by session; those of which nobody said anything are left out. */
-export function feltDays(days: readonly InsightDay[], people: readonly InsightPerson[]): FeltDay[] {
-  return days.flatMap((d, i): FeltDay[] => {
-    const said = people.flatMap((p) => (isKept(p.states[i]!) && p.efforts[i] !== null ? [p.efforts[i]!] : []));
-    if (said.length === 0) return [];
-    const sorted = said.sort((a, b) => a - b);
+export const feltDays = (days: readonly InsightDay[], counts: readonly Pick<DayCount, 'efforts'>[]): FeltDay[] =>
+  days.flatMap((d, i): FeltDay[] => {
+    const { efforts } = counts[i]!;
+    const said = efforts.reduce((a, b) => a + b, 0);
+    if (said === 0) return [];
     return [
       {
         dayId: d.dayId,
         week: d.week,
         title: d.title,
         planned: d.planned,
-        mean: mean(sorted)!,
-        low: quantile(sorted, 0.25),
-        high: quantile(sorted, 0.75),
-        said: sorted.length,
+        mean: efforts.reduce((sum, count, effort) => sum + count * effort, 0) / said,
+        low: countedQuantile(efforts, said, 0.25),
+        high: countedQuantile(efforts, said, 0.75),
+        said,
       },
     ];
   });
-}
 
 /** The load of a week, planned and as it was felt by those who said so, in arbitrary units a person (docs/formulas.md 2). */
 export interface WeekLoad {

@@ -92,30 +92,16 @@ test('a day is made up until its window closes, to the millisecond; what comes l
 });
 
 test('adherence: attendance is done over due, the dose what was done of what was prescribed', () => {
-  const days = (
-    [
-      'before',
-      'done',
-      'part',
-      'missed',
-      'not-done',
-      'done',
-      'excused',
-      'bonus',
-      'done',
-      'late',
-      'done',
-      'due',
-      'ahead',
-      'unsent',
-    ] as const
-  ).map((state, i) => ({
-    state,
-    shareRatio: state === 'part' ? 0.6 : undefined,
-    weight: 600 + i,
-    date: d(`2026-05-${String(i + 1).padStart(2, '0')}`),
-  }));
-  expect(computeAdherence(days)).toEqual({
+  const states: DayState[] = [
+    ...(['before', 'done', 'part', 'missed', 'not-done', 'done', 'excused', 'bonus'] as const),
+    ...(['done', 'late', 'done', 'due', 'ahead', 'unsent'] as const),
+  ];
+  const by = {
+    records: states.map((state) => (state === 'part' ? { shareRatio: 0.6 } : undefined)),
+    weights: states.map((_, i) => 600 + i),
+    dates: states.map((_, i) => d(`2026-05-${String(i + 1).padStart(2, '0')}`)),
+  };
+  expect(computeAdherence(states, by)).toEqual({
     due: 8,
     done: 5,
     ratio: 5 / 8,
@@ -132,10 +118,10 @@ test('adherence: attendance is done over due, the dose what was done of what was
 });
 
 test('rest, excused and still open days don’t break a row; a missed one does', () => {
-  const row = (...states: DayState[]) => computeAdherence(states.map((state) => ({ state }))).inARow;
+  const row = (...states: DayState[]) => computeAdherence(states).inARow;
   expect(row('done', 'excused', 'unsent', 'part', 'bonus', 'done', 'due')).toBe(3);
   expect(row('done', 'missed', 'done')).toBe(1);
-  expect(computeAdherence([{ state: 'missed' }, { state: 'due' }, { state: 'not-done' }]).missedInARow).toBe(2);
+  expect(computeAdherence(['missed', 'due', 'not-done']).missedInARow).toBe(2);
 });
 
 test('of 20 enrolled 15 stay and 12 finish: each ratio beside its own two numbers (docs/formulas.md 5)', () => {

@@ -36,15 +36,33 @@ export interface StrandDay {
 /** Whether a session was done outside what was owed, or too late to count towards it. */
 const countsAside = (state: DayState): boolean => state === 'bonus' || state === 'late';
 
-/** The state of a day; the date that passes is the person's own. */
-export function dayState(day: StrandDay, joinedOn: DayDate, today: DayDate, nowMs: number): DayState {
-  const { record, closesMs = null } = day;
-  const isDone = record !== undefined && record.outcome !== 'not-done';
-  const free = day.date < joinedOn ? 'before' : day.isAway ? 'excused' : !day.sent ? 'unsent' : undefined;
-  if (free) return isDone ? 'bonus' : free;
-  if (record) return isDone && closesMs !== null && (record.madeAtMs ?? 0) >= closesMs ? 'late' : record.outcome;
+/** The state of a day of which nothing was said; the date that passes is the person's own. */
+export function openState(
+  day: Omit<StrandDay, 'record' | 'closesMs'>,
+  joinedOn: DayDate,
+  today: DayDate,
+  nowMs: number,
+): DayState {
+  if (day.date < joinedOn) return 'before';
+  if (day.isAway) return 'excused';
+  if (!day.sent) return 'unsent';
   if (nowMs < day.releaseMs) return 'ahead';
   return day.date < today ? 'missed' : 'due';
+}
+
+const isFree = (open: DayState): boolean => open === 'before' || open === 'excused' || open === 'unsent';
+
+/** What becomes of a day's state by what was said of it. */
+export function saidState(open: DayState, { outcome, madeAtMs = 0 }: Standing, closesMs: number | null): DayState {
+  if (outcome === 'not-done') return isFree(open) ? open : outcome;
+  if (isFree(open)) return 'bonus';
+  return closesMs !== null && madeAtMs >= closesMs ? 'late' : outcome;
+}
+
+/** The state of a day. */
+export function dayState(day: StrandDay, joinedOn: DayDate, today: DayDate, nowMs: number): DayState {
+  const open = openState(day, joinedOn, today, nowMs);
+  return day.record ? saidState(open, day.record, day.closesMs ?? null) : open;
 }
 
 /** Sessions done over sessions that were due so far. */
@@ -83,36 +101,42 @@ export const isOwed = (state: DayState): boolean =>
 /** Whether a day counts as done. */
 export const isKept = (state: DayState): boolean => state === 'done' || state === 'part';
 
-/** A day as far as adherence goes. `weight`: what was prescribed on it, in any unit; 1 where it isn't given. */
-interface CountedDay {
-  readonly state: DayState;
-  readonly shareRatio?: number | undefined;
-  readonly date?: DayDate;
-  readonly weight?: number;
+/** What adherence is counted by, day by day beside the states. */
+interface CountedBy {
+  /** What stands: its share is that of a part. */
+  readonly records?: readonly (Pick<Standing, 'shareRatio'> | undefined)[];
+  readonly dates?: readonly DayDate[];
+  /** What was prescribed, in any unit; 1 a day where it isn't given. */
+  readonly weights?: readonly number[];
 }
 
 /**
  * Adherence over days in the order of the plan. Attendance = done / due so far: a session done in part is done; how much was done is the
  * dose, worked / prescribed. Days before joining, at rest, excused, paused, unsent or withdrawn aren't due.
  */
-export function computeAdherence(days: readonly CountedDay[]): Adherence {
+export function computeAdherence(states: readonly DayState[], { records, dates, weights }: CountedBy = {}): Adherence {
   let [due, done, inPart, bonus, prescribed, worked] = [0, 0, 0, 0, 0, 0];
   let [row, longestRow, missedInARow] = [0, 0, 0];
-  let lastOn = null as DayDate | null;
-  for (const { state, shareRatio, date, weight = 1 } of days) {
+  let last = -1;
+  for (let i = 0; i < states.length; i++) {
+    const state = states[i]!;
     const kept = isKept(state);
-    if (kept || countsAside(state)) lastOn = date !== undefined && (lastOn === null || date > lastOn) ? date : lastOn;
-    if (countsAside(state)) bonus++;
-    if (!isOwed(state)) continue;
+    const aside = !kept && countsAside(state);
+    if ((kept || aside) && dates && (last < 0 || dates[i]! > dates[last]!)) last = i;
+    if (aside) bonus++;
+    if (!kept && !isOwed(state)) continue;
+    const weight = weights ? weights[i]! : 1;
     due++;
     prescribed += weight;
     if (kept) {
       done++;
       row++;
       missedInARow = 0;
-      longestRow = Math.max(longestRow, row);
-      if (state === 'part') inPart++;
-      worked += weight * (state === 'part' ? (shareRatio ?? 0.5) : 1);
+      if (row > longestRow) longestRow = row;
+      if (state === 'part') {
+        inPart++;
+        worked += weight * (records?.[i]?.shareRatio ?? 0.5);
+      } else worked += weight;
     } else {
       row = 0;
       missedInARow++;
@@ -129,7 +153,7 @@ export function computeAdherence(days: readonly CountedDay[]): Adherence {
     inARow: row,
     longestRow,
     missedInARow,
-    lastOn,
+    lastOn: last < 0 ? null : dates![last]!,
   };
 }
 

@@ -13,28 +13,48 @@ create table standing (
   share_ratio real not null,
   effort smallint,
   made_at timestamptz not null,
+  -- What there is in it beside, so that hundreds of thousands needn't be opened for it: numbers, another shape, something said of the
+  -- body, of weights or turns; and the last block that the clock ran in.
+  has_scores boolean not null,
+  has_swaps boolean not null,
+  has_details boolean not null,
+  last_block smallint,
   foreign key (workspace_id, enrolment_id) references enrolment (workspace_id, id) on delete cascade,
   primary key (enrolment_id, day_id)
 );
 create index standing_by_run on standing (run_id, record_id);
+create index standing_scores on standing (run_id, day_id) where has_scores;
+create index standing_swaps on standing (run_id) where has_swaps;
+create index standing_details on standing (run_id, day_id) where has_details;
+create index standing_parts on standing (run_id) where outcome = 'part';
+
+create function standing_of(scores jsonb, fit jsonb, details jsonb)
+returns table (has_scores boolean, has_swaps boolean, has_details boolean, last_block smallint) language sql immutable as $$
+  select scores <> '[]'::jsonb, fit <> '[]'::jsonb or details ? 'chosen',
+    details ?| array['loads', 'overran'] or coalesce(details ->> 'body' = 'hurts', false),
+    case when details ? 'ranSec' then (select max(k::smallint) from jsonb_object_keys(details -> 'ranSec') k where k ~ '^[0-9]{1,3}$') end
+$$;
 
 create function keep_standing() returns trigger language plpgsql as $$
 begin
-  insert into standing (workspace_id, run_id, enrolment_id, day_id, record_id, version_id, outcome, share_ratio, effort, made_at)
-  select distinct on (a.enrolment_id, v.day_id) a.workspace_id, v.run_id, a.enrolment_id, v.day_id, a.id, a.version_id, a.outcome, a.share_ratio, a.effort, a.made_at
-  from added a join version v on v.id = a.version_id
+  insert into standing (workspace_id, run_id, enrolment_id, day_id, record_id, version_id, outcome, share_ratio, effort, made_at,
+    has_scores, has_swaps, has_details, last_block)
+  select distinct on (a.enrolment_id, v.day_id) a.workspace_id, v.run_id, a.enrolment_id, v.day_id, a.id, a.version_id, a.outcome, a.share_ratio, a.effort, a.made_at, s.*
+  from added a join version v on v.id = a.version_id cross join lateral standing_of(a.scores, a.fit, a.details) s
   order by a.enrolment_id, v.day_id, a.made_at desc, a.id desc
   on conflict (enrolment_id, day_id) do update
     set record_id = excluded.record_id, version_id = excluded.version_id, outcome = excluded.outcome, share_ratio = excluded.share_ratio,
-      effort = excluded.effort, made_at = excluded.made_at, run_id = excluded.run_id
+      effort = excluded.effort, made_at = excluded.made_at, run_id = excluded.run_id, has_scores = excluded.has_scores,
+      has_swaps = excluded.has_swaps, has_details = excluded.has_details, last_block = excluded.last_block
     where (standing.made_at, standing.record_id) < (excluded.made_at, excluded.record_id);
   return null;
 end $$;
 create trigger record_stands after insert on record referencing new table as added for each statement execute function keep_standing();
 
-insert into standing (workspace_id, run_id, enrolment_id, day_id, record_id, version_id, outcome, share_ratio, effort, made_at)
-select distinct on (r.enrolment_id, v.day_id) r.workspace_id, v.run_id, r.enrolment_id, v.day_id, r.id, r.version_id, r.outcome, r.share_ratio, r.effort, r.made_at
-from record r join version v on v.id = r.version_id
+insert into standing (workspace_id, run_id, enrolment_id, day_id, record_id, version_id, outcome, share_ratio, effort, made_at,
+  has_scores, has_swaps, has_details, last_block)
+select distinct on (r.enrolment_id, v.day_id) r.workspace_id, v.run_id, r.enrolment_id, v.day_id, r.id, r.version_id, r.outcome, r.share_ratio, r.effort, r.made_at, s.*
+from record r join version v on v.id = r.version_id cross join lateral standing_of(r.scores, r.fit, r.details) s
 order by r.enrolment_id, v.day_id, r.made_at desc, r.id desc;
 
 -- Which rules ask for attention in a run, where they aren't the usual: by code, a threshold or that it is off.

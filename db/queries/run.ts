@@ -26,6 +26,8 @@ export interface Run {
     readonly words: string;
   };
   readonly hasFeed: boolean;
+  /** People see the board of their team. */
+  readonly hasBoards: boolean;
   /** Counts changes of its rules. */
   readonly sequence: number;
 }
@@ -49,11 +51,12 @@ export interface RunRow {
   join_limit: number | null;
   join_words: string;
   has_feed: boolean;
+  has_boards: boolean;
   sequence: number;
 }
 
 export const RUN_COLUMNS = `r.id as run_id, r.title as run_title, r.starts_on, r.calendar, r.release_time, r.release_zone, r.is_by_hand, r.look_ahead_days,
-  r.make_up_days, r.joins_late, r.held_at, r.ended_on, r.archived_at, r.join_code, r.join_open, r.join_limit, r.join_words, r.feed_hash is not null as has_feed, r.sequence`;
+  r.make_up_days, r.joins_late, r.held_at, r.ended_on, r.archived_at, r.join_code, r.join_open, r.join_limit, r.join_words, r.feed_hash is not null as has_feed, r.has_boards, r.sequence`;
 
 const toRules = (
   row: Pick<RunRow, 'starts_on' | 'calendar' | 'release_time' | 'release_zone' | 'look_ahead_days' | 'make_up_days'>,
@@ -77,6 +80,7 @@ export const toRun = (row: RunRow): Run => ({
   archivedAtMs: row.archived_at?.getTime() ?? null,
   join: { code: row.join_code, isOpen: row.join_open, limit: row.join_limit, words: row.join_words },
   hasFeed: row.has_feed,
+  hasBoards: row.has_boards,
   sequence: row.sequence,
 });
 

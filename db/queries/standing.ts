@@ -7,25 +7,22 @@ import type { FitChange } from '../../core/fit/fit-session.ts';
 import type { Score } from '../../core/record/score.ts';
 import type { Db } from '../pool.ts';
 
-/** What stands of one person, by day. */
-export type PersonStandings = Pick<ReadonlyMap<number, Standing>, 'get'>;
-
 /** What stands in a run, in the smallest form: hundreds of thousands of days are kept and asked at once. */
 export class RunStandings {
   /** The last record that is in it. */
   lastId = 0;
+  /** How many days of people are in it. */
+  count = 0;
   private readonly places = new Map<number, number>();
   private readonly byPerson = new Map<number, (Standing | undefined)[]>();
 
-  /** Never undefined: who has said nothing has nothing. */
-  of(enrolmentId: number): PersonStandings {
-    const own = this.byPerson.get(enrolmentId);
-    const { places } = this;
-    return {
-      get: (dayId) => {
-        const place = places.get(dayId);
-        return own && place !== undefined ? own[place] : undefined;
-      },
+  /** What stands of each person on some days, in their order: for who has said nothing, of none. */
+  by(dayIds: readonly number[]): (enrolmentId: number) => readonly (Standing | undefined)[] {
+    const order = dayIds.map((id) => this.places.get(id) ?? -1);
+    const none: readonly undefined[] = order.map(() => undefined);
+    return (enrolmentId) => {
+      const own = this.byPerson.get(enrolmentId);
+      return own ? order.map((place) => (place < 0 ? undefined : own[place])) : none;
     };
   }
 
@@ -34,6 +31,7 @@ export class RunStandings {
     if (!own) this.byPerson.set(enrolmentId, (own = []));
     let place = this.places.get(dayId);
     if (place === undefined) this.places.set(dayId, (place = this.places.size));
+    if (own[place] === undefined) this.count++;
     own[place] = standing;
   }
 }
@@ -82,27 +80,29 @@ function readStanding(text: string): Standing {
   return at < 0 ? standing : { ...standing, madeAtMs: Number(text.slice(at + 1)) * 60_000 };
 }
 
+/** Ids are given before they are there to be seen: what came so shortly before the last one is looked at again. */
+const OVERLAP = 1000;
+
 /**
  * Puts what stands in a run into `into`, from the record behind `into.lastId` on, in one text a person: rows would
- * cost more to carry than to find. Gives the sum of the ids of what was read.
+ * cost more to carry than to find.
  */
 export async function readStandings(
   db: Db,
   run: { readonly runId: number; readonly hasWindow: boolean },
   into: RunStandings,
-): Promise<number> {
-  const { rows } = await db.query<{ enrolment_id: number; days: string; last_id: number; sum: number }>({
+): Promise<void> {
+  if (into.lastId === 0) await db.query("set local work_mem = '128MB'");
+  const { rows } = await db.query<{ enrolment_id: number; days: string; last_id: number }>({
     name: run.hasWindow ? 'standings-window' : 'standings',
-    text: `select enrolment_id, max(record_id)::integer as last_id, sum(record_id) as sum,
+    text: `select enrolment_id, max(record_id)::integer as last_id,
        string_agg(day_id || left(outcome, 1) || (share_ratio * 100)::integer || coalesce(chr(${EFFORT_FROM} + effort), '')
          ${run.hasWindow ? `|| '@' || (floor(extract(epoch from made_at) / 60))::bigint` : ''}, ' ') as days
      from standing where run_id = $1::bigint and record_id > $2::bigint
      group by enrolment_id`,
-    values: [run.runId, into.lastId],
+    values: [run.runId, into.lastId === 0 ? 0 : into.lastId - OVERLAP],
   });
-  let sum = 0;
-  for (const { enrolment_id, days, last_id, sum: own } of rows) {
-    sum += own;
+  for (const { enrolment_id, days, last_id } of rows) {
     into.lastId = Math.max(into.lastId, last_id);
     let from = 0;
     while (from < days.length) {
@@ -116,7 +116,6 @@ export async function readStandings(
       from = end + 1;
     }
   }
-  return sum;
 }
 
 /** The days of a run as those have them whose calendar is alike: what `ownCalendars` of core/record gives. */
@@ -154,7 +153,7 @@ export async function listAdherence(
   calendars: readonly CountedCalendar[],
 ): Promise<Map<number, Adherence>> {
   // What is handed in has no statistics: the planner takes it for a row or two, and would look up a million one by one.
-  await db.query('set local enable_nestloop = off; set local jit = off');
+  await db.query("set local enable_nestloop = off; set local work_mem = '64MB'");
   const { rows } = await db.query<AdherenceRow>({
     name: 'adherence',
     text: ADHERENCE,
@@ -172,7 +171,7 @@ export async function listAdherence(
       calendars.flatMap((c) => c.own.map((o) => (o.closesMs === null ? null : new Date(o.closesMs)))),
     ],
   });
-  await db.query('set local enable_nestloop = on; set local jit = on');
+  await db.query('set local enable_nestloop = on');
   return new Map(
     rows.map((r) => [
       r.enrolment_id,
@@ -254,7 +253,7 @@ export async function listStandingScores(
   const { rows } = await db.query<{ enrolment_id: number; day_id: number; scores: Score[]; fit: FitChange[] }>({
     name: 'standing-scores',
     text: `select s.enrolment_id, s.day_id, r.scores, r.fit from standing s join record r on r.id = s.record_id
-     where s.run_id = $1::bigint and s.day_id = any($2::bigint[]) and r.scores <> '[]'::jsonb order by s.enrolment_id, s.made_at`,
+     where s.run_id = $1::bigint and s.day_id = any($2::bigint[]) and s.has_scores order by s.enrolment_id, s.made_at`,
     values: [runId, dayIds],
   });
   return rows.map((r) => ({ enrolmentId: r.enrolment_id, dayId: r.day_id, scores: r.scores, fit: r.fit }));
@@ -269,7 +268,7 @@ export async function listStandingHurts(
   const { rows } = await db.query<{ enrolment_id: number; day_id: number; made_at: Date; remark: string }>({
     name: 'standing-hurts',
     text: `select s.enrolment_id, s.day_id, s.made_at, r.remark from standing s join record r on r.id = s.record_id
-     where s.run_id = $1::bigint and s.made_at >= $2::timestamptz and r.details ->> 'body' = 'hurts' order by s.made_at`,
+     where s.run_id = $1::bigint and s.has_details and s.made_at >= $2::timestamptz and r.details ->> 'body' = 'hurts' order by s.made_at`,
     values: [runId, new Date(sinceMs)],
   });
   return rows.map((r) => ({
@@ -307,7 +306,7 @@ export async function listStandingDetails(
   }>({
     name: 'standing-details',
     text: `select s.enrolment_id, s.day_id, s.effort, r.details from standing s join record r on r.id = s.record_id
-     where s.run_id = $1::bigint and s.day_id = any($2::bigint[]) and r.details ?| array['loads', 'overran'] order by s.made_at`,
+     where s.run_id = $1::bigint and s.day_id = any($2::bigint[]) and s.has_details and r.details ?| array['loads', 'overran'] order by s.made_at`,
     values: [runId, dayIds],
   });
   return rows.map((r) => ({ enrolmentId: r.enrolment_id, dayId: r.day_id, effort: r.effort, details: r.details }));
@@ -334,35 +333,28 @@ export async function countSwaps(
     text: `select c ->> 'from' as from_name, c ->> 'to' as to_name, count(*)::integer as times, count(distinct s.enrolment_id)::integer as people
      from standing s join record r on r.id = s.record_id
      cross join lateral jsonb_array_elements(r.fit || coalesce(r.details -> 'chosen', '[]'::jsonb)) as c
-     where s.run_id = $1::bigint and (r.fit <> '[]'::jsonb or r.details ? 'chosen') and c ->> 'from' <> c ->> 'to'
+     where s.run_id = $1::bigint and s.has_swaps and c ->> 'from' <> c ->> 'to'
      group by 1, 2 order by 3 desc, 1, 2 limit $2::integer`,
     values: [runId, limit],
   });
   return rows.map((r) => ({ from: r.from_name, to: r.to_name, times: r.times, people: r.people }));
 }
 
-/** Records that stand of sessions done in part, with how far the clock ran where it did. */
-export async function listParts(
+/** Sessions of a run that were done in part, by day, share and the last block that the clock ran in; null where it didn't. */
+export async function countParts(
   db: Db,
   runId: number,
-): Promise<
-  { dayId: number; versionId: number; shareRatio: number; ranSec: Readonly<Record<string, number>> | null }[]
-> {
-  const { rows } = await db.query<{
-    day_id: number;
-    version_id: number;
-    share_ratio: number;
-    ran: Record<string, number> | null;
-  }>({
+): Promise<{ dayId: number; shareRatio: number; lastBlock: number | null; count: number }[]> {
+  const { rows } = await db.query<{ day_id: number; share_ratio: number; last_block: number | null; count: number }>({
     name: 'parts',
-    text: `select s.day_id, s.version_id, s.share_ratio, r.details -> 'ranSec' as ran
-     from standing s join record r on r.id = s.record_id where s.run_id = $1::bigint and s.outcome = 'part'`,
+    text: `select day_id, share_ratio, last_block, count(*)::integer as count from standing
+     where run_id = $1::bigint and outcome = 'part' group by day_id, share_ratio, last_block`,
     values: [runId],
   });
   return rows.map((r) => ({
     dayId: r.day_id,
-    versionId: r.version_id,
     shareRatio: Math.round(r.share_ratio * 100) / 100,
-    ranSec: r.ran,
+    lastBlock: r.last_block,
+    count: r.count,
   }));
 }

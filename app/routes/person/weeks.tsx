@@ -37,6 +37,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
       days: beads.map((b) => dayKey(b)).join(' '),
       strand: packStrand(beads),
       adherence: { done: adherence.done, due: adherence.due, inARow: adherence.inARow },
+      hasBoards: enrolment.run.hasBoards,
       hasLeft: enrolment.leftOn !== null && enrolment.leftOn <= today,
       isAsked: new URL(request.url).searchParams.get('ask') === 'delete',
       next: beads
@@ -116,6 +117,12 @@ export default function Weeks({ loaderData, actionData, params }: Route.Componen
         {programmeTitle}
         {adherence.due > 0 && ` · ${adherence.done} of ${adherence.due} done`}
         {adherence.inARow > 2 && `, ${adherence.inARow} in a row`}
+        {loaderData.hasBoards && (
+          <>
+            {' · '}
+            <Link to={`${base}/team`}>my team</Link>
+          </>
+        )}
       </p>
       {hasLeft && (
         <Form method="post" className="notice">

@@ -87,7 +87,7 @@ const packRow = (p: FollowedPerson, zones: readonly string[]): PackedRow => [
   p.detail,
   zones.indexOf(p.timeZone),
   p.level ?? 0,
-  packStrand(p.states.map((state, i) => ({ state, shareRatio: state === 'part' ? p.shares[i] : undefined }))),
+  packStrand(p.states.map((state, i) => ({ state, shareRatio: p.records[i]?.shareRatio }))),
   p.adherence.done,
   p.adherence.due,
   p.adherence.inARow,

@@ -26,7 +26,7 @@ import { fitDay } from '../../../server/fitted-view.ts';
 import { formText } from '../../../server/form-text.ts';
 import { instantWords } from '../../../server/messages/compose.ts';
 import { parseId } from '../../../server/parse-number.ts';
-import { historyDays, loadRunFollow } from '../../../server/run-follow.ts';
+import { historyOf, loadRunFollow } from '../../../server/run-follow.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { listSentDays } from '../../../db/queries/record.ts';
 import { STATE_WORDS } from '../../charts/bead.tsx';
@@ -66,7 +66,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const dateOf = new Map(days.map((d, i) => [d.dayId, own[i]!.date]));
     const titleOf = new Map(days.map((d) => [d.dayId, d.facts?.title ?? '']));
     const keyOf = new Map(days.map((d) => [d.dayId, dayKey(d)]));
-    const history = historyDays(days, person.states, person.standings, person.calendar);
+    const history = historyOf(follow, person);
     // The session that is theirs today or next, as far as it was sent.
     const next = days.findIndex((d, i) => d.sent && own[i]!.date >= today);
     const nextVersion = sentDays.find((d) => d.dayId === days[next]?.dayId);
@@ -95,7 +95,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
           : [],
       ),
       dayKeys: days.map((d) => dayKey(d)).join(' '),
-      strand: packStrand(person.states.map((state, i) => ({ state, shareRatio: person.shares[i] }))),
+      strand: packStrand(person.states.map((state, i) => ({ state, shareRatio: person.records[i]?.shareRatio }))),
       items: person.items.map(({ code, why }) => ({ code, why })),
       numbers: ownNumbers(
         numbers.flatMap(({ dayId, document, scores, fit, details }) => {
@@ -121,7 +121,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
                 key: dayKey(d),
                 words: formatShortDay(own[i]!.date),
                 planned: d.facts?.effort ?? null,
-                felt: person.standings.get(d.dayId)?.effort ?? null,
+                felt: person.records[i]?.effort ?? null,
               },
             ]
           : [],

@@ -21,7 +21,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       minutesPrescribed: Math.round(p.adherence.prescribed / 60),
       stillTakesPart: p.isHere,
       asks: p.items.map((i) => i.code),
-      days: days.flatMap(({ dayId, week, weekday, facts }, i) =>
+      days: days.flatMap(({ week, weekday, facts }, i) =>
         p.states[i] === 'before' || p.states[i] === 'unsent'
           ? []
           : [
@@ -31,8 +31,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
                 date: p.calendar.own[i]!.date,
                 session: facts?.title ?? '',
                 state: p.states[i]!,
-                share: p.standings.get(dayId)?.shareRatio ?? null,
-                effort: p.standings.get(dayId)?.effort ?? null,
+                share: p.records[i]?.shareRatio ?? null,
+                effort: p.records[i]?.effort ?? null,
                 plannedEffort: facts?.effort ?? null,
               },
             ],
