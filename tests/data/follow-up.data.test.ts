@@ -1,0 +1,401 @@
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import type { DayDate } from '../../core/calendar/day.ts';
+import { emptyProgramme } from '../../core/progress/programme-document.ts';
+import { insertProgramme } from '../../db/queries/plan.ts';
+import { getProgramme, insertVersion, listDays, updateDayText } from '../../db/queries/programme.ts';
+import { insertParticipants } from '../../db/queries/person.ts';
+import { insertNewRecords } from '../../db/queries/record.ts';
+import type { RecordDetails } from '../../core/record/record.ts';
+import { withWorkspace } from '../../db/workspace-scope.ts';
+import { baseLibrary } from '../../core/movement/library.ts';
+import { parseSession } from '../../core/notation/parse.ts';
+import { callRoute } from '../call-route.ts';
+import type { ThrowawayDatabase } from '../throwaway-database.ts';
+import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';
+
+process.env.YSODOS_NOW = '2026-05-20T09:00:00Z';
+const NOW = new Date('2026-05-20T09:00:00Z');
+const PASSWORD = 'quiet feet';
+const TEXT = 'Title: Engine\nEffort: 6\n\nMain (Engine): every 1:00 for 8:00\n10 squat\n8 goblet squat, @ 12 kg\n';
+const OTHER = 'Title: Legs\nEffort: 5\n\nMain: 3 rounds\n10 step-up\n';
+
+let db: ThrowawayDatabase;
+let workspaceId: number;
+let programmeId: number;
+let runId: number;
+let cookie: string;
+const ids: Record<string, number> = {};
+const days: Record<string, number> = {};
+const versions: Record<string, number> = {};
+
+const call = async (
+  what: 'loader' | 'action',
+  route: string,
+  path: string,
+  form?: Record<string, string>,
+  params: Record<string, string> = {},
+) => {
+  const module = (await import(`../../app/routes/programmes/${route}`)) as Record<string, never>;
+  return callRoute(module[what]!, `/programmes/${programmeId}/${path}`, {
+    params: { programmeId: String(programmeId), ...params },
+    cookie,
+    ...(form && { form }),
+  });
+};
+const post = (form: Record<string, string>) => call('action', 'follow-up.tsx', 'follow-up', form);
+const page = async () =>
+  (await call('loader', 'follow-up.tsx', 'follow-up')).data as {
+    items: { id: number; code: string; occasion: string; why: string }[];
+    line: { people: number; logged: number };
+    packedRows: string;
+  };
+const items = async (name: string) => (await page()).items.filter((i) => i.id === ids[name]).map((i) => i.code);
+const itemOf = async (name: string, code: string) =>
+  (await page()).items.find((i) => i.id === ids[name] && i.code === code)!;
+const next = async () =>
+  (await call('loader', 'next.tsx', 'follow-up/next')).data as {
+    group: { key: string; kind: string; words: string; days: { after: string; name: string }[] }[];
+    people: { enrolmentId: number; key: string; kind: string; words: string; why: string }[];
+    answers: { id: number; answer: string; words: string }[];
+  };
+const person = async (name: string) =>
+  (
+    await db.owner.query<{
+      levels: object;
+      doses: { repsBy?: number; loadBy?: number; since: string }[];
+      swaps: object[];
+      eased_until: string | null;
+    }>(
+      'select p.levels, p.doses, p.swaps, e.eased_until from person p join enrolment e on e.person_id = p.id where e.id = $1',
+      [ids[name]],
+    )
+  ).rows[0]!;
+
+/** In the morning of that day. */
+const madeOn = (key: string) => {
+  const [week, weekday] = [Number(key[1]), Number(key[3])];
+  const ms = Date.parse('2026-05-04T08:00:00Z') + ((week - 1) * 7 + weekday - 1) * 86_400_000;
+  return { madeAtMs: ms, loggedAtMs: ms };
+};
+
+beforeAll(async () => {
+  db = await makeThrowawayDatabase();
+  process.env.DATABASE_URL = db.appUrl;
+  process.env.PUBLIC_URL = 'http://127.0.0.1:4310';
+  const { hashPassword } = await import('../../server/hash-password.ts');
+  ({ workspaceId } = await makeWorkspace(db.owner, 'follow-up'));
+  await db.owner.query('update coach set password_hash = $1', [await hashPassword(PASSWORD)]);
+  await withWorkspace(db.pool, workspaceId, async (c) => {
+    programmeId = await insertProgramme(c, {
+      workspaceId,
+      programme: emptyProgramme({ title: 'Mornings', weeks: 4, weekdays: [1, 3, 5] }),
+      startsOn: '2026-05-04' as DayDate,
+      now: NOW,
+    });
+    const programme = await getProgramme(c, programmeId, { now: NOW });
+    ({ runId } = programme);
+    for (const day of await listDays(c, programme)) {
+      const key = `w${day.week}d${day.weekday}`;
+      const text = day.weekday === 3 ? OTHER : TEXT;
+      days[key] = day.id;
+      await updateDayText(c, { dayId: day.id, revision: 1, text, now: NOW });
+      // Weeks 1 and 2 are over; of week 3 Monday and Wednesday are sent.
+      if (day.week > 3 || (day.week === 3 && day.weekday > 3)) continue;
+      versions[key] = (await insertVersion(c, {
+        workspaceId,
+        runId,
+        dayId: day.id,
+        number: 1,
+        text,
+        document: parseSession(text, baseLibrary).document,
+        changeNote: '',
+        coachId: null,
+        now: NOW,
+      }))!;
+    }
+    const names = ['Ada', 'Bo', 'Cleo', 'Dee', 'Eli', 'Flo'];
+    const made = await insertParticipants(c, {
+      workspaceId,
+      runId,
+      people: names.map((name, i) => ({
+        name: `${name} Arden`,
+        detail: i < 4 ? 'Harbour' : 'Market',
+        timeZone: 'UTC',
+        joinedOn: '2026-05-04' as DayDate,
+        profile: name === 'Flo' ? {} : { address: `${name.toLowerCase()}@example.org` },
+      })),
+    });
+    for (const name of names) ids[name] = made.get(`${name} Arden`)!;
+    const log = (name: string, key: string, effort: number, details: RecordDetails = {}) => ({
+      workspaceId,
+      enrolmentId: ids[name]!,
+      versionId: versions[key]!,
+      clientId: crypto.randomUUID(),
+      record: {
+        outcome: 'done' as const,
+        shareRatio: 1,
+        effort,
+        remark: '',
+        scores: [],
+        details,
+        ...madeOn(key),
+      },
+    });
+    const twelve = { loads: [{ block: 0, item: 1, movement: 'goblet squat', kg: 12, lastReps: 10 }] };
+    const all = Object.keys(versions);
+    await insertNewRecords(c, [
+      // Two reps over the goal, two sessions running; easy for Bo; hard for Cleo; turns too full for most.
+      ...all.map((k) => log('Ada', k, 6, k.endsWith('d3') ? {} : { ...twelve, overran: { 0: 4 } })),
+      ...all.map((k) => log('Bo', k, 3, k.endsWith('d3') ? {} : { overran: { 0: 4 } })),
+      ...all.map((k) => log('Cleo', k, 9, k.endsWith('d3') ? {} : { overran: { 0: 0 } })),
+      ...['w1d1', 'w1d3', 'w1d5', 'w2d1', 'w2d3'].map((k) =>
+        log('Dee', k, 6, k.endsWith('d3') ? {} : { overran: { 0: 5 } }),
+      ),
+      ...['w1d1', 'w1d3'].map((k) => log('Eli', k, 6)),
+    ]);
+    await c.query(`update person set address_state = 'bounced', address_reason = 'full' where name = 'Bo Arden'`);
+  });
+  const { action } = await import('../../app/routes/sign-in.tsx');
+  const answer = await callRoute(action, '/sign-in', {
+    form: { email: 'coach@follow-up.example.org', password: PASSWORD },
+  });
+  cookie = answer.setCookie!.split(';')[0]!;
+}, 120_000);
+afterAll(async () => {
+  const { closeDatabase } = await import('../../server/database.ts');
+  await closeDatabase();
+  await db?.drop();
+});
+
+describe('who needs a word', () => {
+  test('is found by the records, most pressing first', async () => {
+    expect(await items('Ada')).toEqual([]);
+    expect(await items('Bo')).toEqual(['bounced']);
+    expect(await items('Cleo')).toEqual(['effort-high']);
+    expect(await items('Dee')).toEqual(['missed-in-a-row']);
+    expect(await items('Eli')).toEqual(['missed-in-a-row']);
+    expect(await items('Flo')).toEqual(['never-started']);
+    expect((await page()).line).toMatchObject({ people: 6, logged: 3 });
+  });
+
+  test('a word goes out as a message and takes the item off; taken back it is asked again', async () => {
+    const { occasion } = await itemOf('Dee', 'missed-in-a-row');
+    const form = { intent: 'act', enrolmentId: String(ids.Dee), code: 'missed-in-a-row', occasion, kind: 'asked' };
+    expect((await post({ ...form, subject: 'Hello', words: ' ' })).status).toBe(400);
+    expect((await post({ ...form, subject: '', words: 'How is it?' })).status).toBe(400);
+    const sent = await post({ ...form, subject: 'Hello', words: 'How is it?' });
+    expect(sent.data).toMatchObject({ status: 'done', words: 'Dee Arden: asked how it is, by e-mail.' });
+    const { rows } = await db.owner.query(`select kind, address, extra, state from message where kind = 'note'`);
+    expect(rows).toEqual([
+      { kind: 'note', address: 'dee@example.org', extra: { subject: 'Hello', words: 'How is it?' }, state: 'waiting' },
+    ]);
+    expect(await items('Dee')).toEqual([]);
+    const acts = await db.owner.query<{ id: number }>('select id from coach_act');
+    await post({ intent: 'undo-act', enrolmentId: String(ids.Dee), actId: String(acts.rows[0]!.id) });
+    expect(await items('Dee')).toEqual(['missed-in-a-row']);
+  });
+
+  test('whom no message reaches is told of, and what was written one’s own way is remembered', async () => {
+    const { occasion } = await itemOf('Flo', 'never-started');
+    const form = {
+      intent: 'act',
+      enrolmentId: String(ids.Flo),
+      code: 'never-started',
+      occasion,
+      kind: 'wrote',
+      subject: 'x',
+      words: 'Hello',
+    };
+    expect((await post(form)).data).toMatchObject({ status: 'refused', field: 'words' });
+    expect((await post({ ...form, by: 'self' })).data).toMatchObject({ status: 'done' });
+    expect(await items('Flo')).toEqual([]);
+  });
+
+  test('excusing, pausing, easing and swapping change what is due and done, and are taken back with all that follows', async () => {
+    const act = async (name: string, kind: string, more: Record<string, string>) => {
+      const answer = await post({
+        intent: 'act',
+        enrolmentId: String(ids[name]),
+        code: '',
+        occasion: '',
+        kind,
+        ...more,
+      });
+      return answer.data as { status: string; undo?: { actId: number }; field?: string };
+    };
+    const undo = (name: string, { undo: back }: { undo?: { actId: number } }) =>
+      post({ intent: 'undo-act', enrolmentId: String(ids[name]), actId: String(back!.actId) });
+    expect(await act('Eli', 'excused', { from: '2026-05-20', to: '2026-05-08' })).toMatchObject({ field: 'from' });
+    const excused = await act('Eli', 'excused', { from: '2026-05-08', to: '2026-05-18' });
+    expect(await items('Eli')).toEqual([]);
+    await undo('Eli', excused);
+    expect(await items('Eli')).toEqual(['missed-in-a-row']);
+    expect(await act('Eli', 'paused', { to: '2026-05-01' })).toMatchObject({ field: 'to' });
+    await undo('Eli', await act('Eli', 'paused', {}));
+    expect((await db.owner.query('select from absence')).rowCount).toBe(0);
+    const eased = await act('Cleo', 'eased', {});
+    expect((await person('Cleo')).eased_until).toBe('2026-05-27');
+    await undo('Cleo', eased);
+    expect((await person('Cleo')).eased_until).toBeNull();
+    expect(await act('Cleo', 'swapped', { from: 'squat', to: 'no such thing' })).toMatchObject({ field: 'from' });
+    const swapped = await act('Cleo', 'swapped', { from: 'squat', to: 'chair squat' });
+    expect((await person('Cleo')).swaps).toEqual([{ from: 'squat', to: 'chair-squat' }]);
+    await undo('Cleo', swapped);
+    expect((await person('Cleo')).swaps).toEqual([]);
+  });
+
+  test('rules are set and switched off; what is none is refused, and nobody of another run is acted upon', async () => {
+    const on = Object.fromEntries(['pain', 'bounced', 'missed-in-a-row'].map((c) => [`on-${c}`, 'on']));
+    expect((await post({ intent: 'rules', ...on, 'threshold-missed-in-a-row': '99' })).status).toBe(400);
+    await post({ intent: 'rules', ...on, 'threshold-missed-in-a-row': '3' });
+    expect([await items('Cleo'), await items('Dee'), await items('Eli')]).toEqual([[], [], ['missed-in-a-row']]);
+    await db.owner.query(`update run set attention = '{"missed-in-a-row": 7, "nonsense": {}}'`);
+    expect(await items('Cleo')).toEqual(['effort-high']);
+    await db.owner.query(`update run set attention = '{}'`);
+    const nothing: Record<string, string>[] = [
+      { intent: 'act', enrolmentId: '999', code: '', kind: 'seen' },
+      { intent: 'act', enrolmentId: String(ids.Ada), code: 'no rule', kind: 'seen' },
+      { intent: 'act', enrolmentId: String(ids.Ada), code: '', kind: 'no way' },
+      { intent: 'undo-act', enrolmentId: String(ids.Ada), actId: '999999' },
+      { intent: 'nothing' },
+    ];
+    for (const form of nothing) expect([form, (await post(form)).status]).toEqual([form, 404]);
+  });
+});
+
+describe('what next', () => {
+  test('is proposed from what was said', async () => {
+    const { group, people } = await next();
+    const kinds = Object.fromEntries(people.map((p) => [p.enrolmentId, `${p.kind}: ${p.words}`]));
+    expect(kinds[ids.Ada!]).toBe('step-up: goblet squat: 2 kg more, the smallest step');
+    expect(kinds[ids.Bo!]).toBe('step-up: one rep more on every line of the main work');
+    expect(kinds[ids.Cleo!]).toBe('ease: a week of easier shapes');
+    expect(kinds[ids.Eli!]).toBe('hold: the same again');
+    expect(group[0]).toMatchObject({
+      kind: 'ease',
+      words: '2 reps off every station of Engine',
+      why: '3 of 4 overran the turn',
+      days: [{ after: TEXT.replace('10 squat', '8 squat').replace('8 goblet', '6 goblet') }, {}, {}],
+    });
+  });
+
+  const answer = (intent: string, pick: string, more: Record<string, string> = {}) =>
+    call('action', 'next.tsx', 'follow-up/next', { intent, pick, ...more });
+
+  test('accepted for one, with another number, changes their fit from the next session they haven’t begun; taken back it is gone', async () => {
+    const proposal = (await next()).people.find((p) => p.enrolmentId === ids.Ada)!;
+    expect((await answer('accept', `${ids.Ada}|${proposal.key}`, { by: '0' })).status).toBe(400);
+    expect((await answer('accept', `${ids.Ada}|${proposal.key}`, { by: '+4' })).data).toMatchObject({ status: 'done' });
+    // Today's is done, so that it begins tomorrow.
+    expect((await person('Ada')).doses).toMatchObject([{ loadBy: 4, since: '2026-05-21' }]);
+    expect((await next()).people.some((p) => p.enrolmentId === ids.Ada)).toBe(false);
+    // Once is once.
+    expect((await answer('accept', `${ids.Ada}|${proposal.key}`)).status).toBe(409);
+    const [kept] = (await next()).answers;
+    expect(kept!.words).toContain('10 and 10 in the last sets against 8');
+    await call('action', 'next.tsx', 'follow-up/next', { intent: 'undo', id: String(kept!.id) });
+    expect((await person('Ada')).doses).toEqual([]);
+    expect((await next()).people.some((p) => p.enrolmentId === ids.Ada)).toBe(true);
+  });
+
+  test('accepted for all changes what isn’t sent yet, is undone with it, and declined is not asked again', async () => {
+    const [proposal] = (await next()).group;
+    await answer('accept', `|${proposal!.key}`, { by: '−1' });
+    const text = async (key: string) =>
+      (await db.owner.query<{ text: string }>('select text from day where id = $1', [days[key]])).rows[0]!.text;
+    expect(await text('w3d5')).toContain('9 squat\n7 goblet squat, @ 12 kg');
+    expect(await text('w4d1')).toContain('9 squat');
+    // What was sent stays.
+    expect(await text('w3d1')).toContain('10 squat');
+    const [kept] = (await next()).answers;
+    await call('action', 'next.tsx', 'follow-up/next', { intent: 'undo', id: String(kept!.id) });
+    expect(await text('w4d1')).toBe(TEXT);
+    await answer('decline', `|${proposal!.key}`);
+    expect((await next()).group.some((p) => p.key === proposal!.key)).toBe(false);
+    expect(await text('w4d1')).toBe(TEXT);
+  });
+});
+
+test('a page of one person: adherence with its days, notes, what helped', async () => {
+  const at = (form?: Record<string, string>) =>
+    call(form ? 'action' : 'loader', 'person.tsx', `follow-up/person/${ids.Eli}`, form, {
+      enrolmentId: String(ids.Eli),
+    });
+  const { data } = await at();
+  expect(data).toMatchObject({ name: 'Eli Arden', adherence: { done: 2, due: 7 }, isHere: true });
+  expect((data as { behind: unknown[] }).behind).toHaveLength(7);
+  expect((await at({ intent: 'note', words: '' })).status).toBe(400);
+  await at({ intent: 'note', words: 'Moves house in June.' });
+  expect((await at()).data).toMatchObject({ acts: [{ isNote: true, words: 'Moves house in June.', by: 'Coach' }] });
+  const unknown = await call('loader', 'person.tsx', 'follow-up/person/9999', undefined, { enrolmentId: '9999' });
+  expect(unknown.status).toBe(404);
+});
+
+test('out as CSV and JSON: a line a person and day, sums beside', async () => {
+  const out = async (name: string) => {
+    const { loader } = await import('../../app/routes/programmes/records.ts');
+    const request = new Request(`http://127.0.0.1:4310/programmes/${programmeId}/${name}`, { headers: { cookie } });
+    const response = await loader({ request, params: { programmeId: String(programmeId) } } as never);
+    return { type: response.headers.get('content-type'), text: await response.text() };
+  };
+  const csv = await out('records.csv');
+  expect(csv.type).toBe('text/csv; charset=utf-8');
+  expect(csv.text.split('\r\n')[1]).toContain('Ada Arden,Harbour,UTC,1,1,2026-05-04,Engine,done,1,6,6');
+  const json = JSON.parse((await out('records.json')).text) as {
+    people: { name: string; done: number; due: number }[];
+  };
+  expect(json.people.find((p) => p.name === 'Dee Arden')).toMatchObject({ done: 5, due: 7 });
+});
+
+describe('hosts', () => {
+  const teams = (form?: Record<string, string>) =>
+    call(form ? 'action' : 'loader', 'teams.tsx', 'follow-up/teams', form);
+  test('a shared total out of movements, boards by days kept a member', async () => {
+    expect((await teams({ intent: 'settings', words: 'stairs', movements: '' })).data).toMatchObject({
+      field: 'movements',
+    });
+    expect((await teams({ intent: 'settings', words: 'stairs', movements: 'no such' })).data).toMatchObject({
+      field: 'movements',
+    });
+    await teams({ intent: 'settings', boards: 'on', words: 'stairs', movements: 'step-up' });
+    const { data } = await teams();
+    // 30 in each of three Wednesdays by Ada, Bo and Cleo, two by Dee, one by Eli.
+    expect(data).toMatchObject({
+      total: 30 * (3 * 3 + 2 + 1),
+      teams: [
+        { place: 1, of: { team: 'Harbour', members: 4, kept: 29 } },
+        { place: 2, of: { team: 'Market', members: 2, kept: 2, mean: 1 } },
+      ],
+    });
+  });
+
+  test('a letter goes once a week to everybody who is reached, and one to the coach', async () => {
+    expect((await teams({ intent: 'to-all', subject: '', words: 'x' })).status).toBe(400);
+    expect((await teams({ intent: 'to-all', subject: 'Week 2', words: 'Well done.' })).data).toMatchObject({
+      words: 'The letter goes to 4 people.',
+    });
+    expect((await teams({ intent: 'to-all', subject: 'Again', words: 'x' })).data).toMatchObject({ status: 'refused' });
+    await teams({ intent: 'to-coach', subject: 'Mine', words: 'Eli: missed.' });
+    const { rows } = await db.owner.query<{ n: number }>(
+      `select count(*)::integer as n from message where kind = 'letter'`,
+    );
+    expect(rows[0]!.n).toBe(5);
+    const { composeMessages } = await import('../../server/messages/compose.ts');
+    const { claimMessages } = await import('../../db/queries/message.ts');
+    const written = await withWorkspace(db.pool, workspaceId, async (c) => {
+      const claimed = await claimMessages(c, { now: NOW, leaseUntil: new Date(NOW.getTime() + 1000), limit: 50 });
+      const composed = await composeMessages(c, claimed, {
+        workspaceId,
+        origin: 'https://ysodos.example.org',
+        secret: 'a secret that is long enough to be one',
+        nowMs: NOW.getTime(),
+      });
+      return claimed.map((m) => [m.kind, composed.get(m.id)] as const);
+    });
+    const text = (kind: string, part: string) =>
+      written.filter(([k, w]) => k === kind && w && 'written' in w && w.written.text.includes(part)).length;
+    expect(text('letter', 'Well done.\n\nYour page: https://ysodos.example.org/p/')).toBe(4);
+    expect(text('letter', 'Eli: missed.\n\nFollow up: https://ysodos.example.org/programmes/')).toBe(1);
+    expect(text('note', 'How is it?')).toBe(1);
+  });
+});
