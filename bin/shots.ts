@@ -54,18 +54,6 @@ const VIEWS: readonly View[] = [
     },
   },
   {
-    name: 'write-cards',
-    as: 'coach',
-    path: (d) => programme(d, 'write/w6d3?as=cards'),
-    act: async (page) => {
-      await page.waitForSelector('.block-card');
-      await page
-        .getByRole('button', { name: /form of this block/ })
-        .nth(1)
-        .click();
-    },
-  },
-  {
     name: 'write-guide',
     as: 'coach',
     path: (d) => programme(d, 'write/w8d6?guide=on'),
@@ -76,6 +64,9 @@ const VIEWS: readonly View[] = [
     },
   },
   { name: 'send', as: 'coach', path: (d) => programme(d, 'send/w5d5') },
+  { name: 'next', as: 'coach', path: (d) => programme(d, 'follow-up/next') },
+  { name: 'working', as: 'coach', path: (d) => programme(d, 'follow-up/working', 1), workspace: 1 },
+  { name: 'teams', as: 'coach', path: (d) => programme(d, 'follow-up/teams', 1), workspace: 1 },
   { name: 'run', as: 'coach', path: (d) => programme(d, 'run') },
   { name: 'outbox', as: 'coach', path: (d) => programme(d, 'outbox') },
   {
@@ -83,36 +74,17 @@ const VIEWS: readonly View[] = [
     as: 'coach',
     path: (d) => programme(d, 'follow-up'),
     act: async (page) => {
-      await page.locator('.follow-name', { hasText: 'Benedek Soto' }).click();
-      await page.waitForSelector('.follow-panel');
-      await page.getByRole('link', { name: 'Monday, week 5' }).click();
-      await page.waitForSelector('.follow-record');
+      await page.locator('.needs-name').first().click();
+      await page.waitForSelector('.act-form');
       await page.evaluate(() => window.scrollTo(0, 0));
     },
   },
   { name: 'people', as: 'coach', path: (d) => programme(d, 'people?person=2') },
   {
-    name: 'write-known',
-    as: 'coach',
-    path: (d) => programme(d, 'write/w6d3'),
-    act: async (page) => {
-      await page.waitForSelector('.cm-content');
-      await page.locator('.cm-content').click();
-      await page.keyboard.press('Control+a');
-      await page.keyboard.insertText(
-        'Title: From elsewhere\n\nMain: 3 rounds\n10/side DB reverse lunge + curl\n8 zigzag reverse lunge\n0:30 crane dance',
-      );
-      await page.getByText('2 movements are new here').click();
-      await page.getByRole('button', { name: 'make all 2 known' }).click();
-      await page.getByRole('dialog').waitFor();
-    },
-  },
-  {
     name: 'movements',
     as: 'coach',
     path: (d) => programme(d, 'movements?q=dumbbell+jump+squat&m=dumbbell-squat-jump'),
   },
-  { name: 'me', as: 'participant', path: (d) => link(d, '/me') },
   { name: 'my-weeks', as: 'participant', path: (d) => link(d, '/weeks') },
   { name: 'today', as: 'participant', path: (d) => link(d) },
   {
@@ -158,7 +130,11 @@ runCommand(async () => {
   const demo = await startDemo('.local/shots', []);
   const browser = await openChromium();
   try {
-    for (const as of ['coach', 'participant'] as const) {
+    for (const [as, workspace] of [
+      ['coach', 0],
+      ['coach', 1],
+      ['participant', 0],
+    ] as const) {
       const phone = as === 'participant';
       const context = await browser.newContext({
         viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
@@ -166,11 +142,11 @@ runCommand(async () => {
         timezoneId: 'Europe/Vienna',
         reducedMotion: 'reduce',
       });
-      const views = wanted.filter((v) => v.as === as);
+      const views = wanted.filter((v) => v.as === as && (phone || (v.workspace ?? 0) === workspace));
       if (!phone && views.length > 0) {
         const page = await context.newPage();
         await page.goto(`${demo.base}/sign-in`);
-        await page.getByLabel('E-mail').fill(demo.workspaces[0]!.coachEmail);
+        await page.getByLabel('E-mail').fill(demo.workspaces[workspace]!.coachEmail);
         await page.getByLabel('Password').fill(demo.password);
         await page.getByRole('button', { name: 'Sign in' }).click();
         await page.waitForURL('**/programmes');

@@ -63,8 +63,8 @@ interface Scenario {
   readonly linkFor: string;
   readonly seed: number;
   readonly troubles: Troubles;
-  /** What all count together; absent where it is no challenge. */
-  readonly host?: SharedTotal;
+  /** What all count together; undefined where it is no challenge. */
+  readonly shared: SharedTotal | undefined;
   /** Days from today on that are sent already. */
   readonly sentAhead: number;
   readonly routines: readonly { readonly name: string; readonly text: string }[];
@@ -102,6 +102,7 @@ const scenarios = (people: ReturnType<typeof libraryPeople>): readonly Scenario[
     linkFor: 'Freya Nakagawa',
     seed: 7,
     troubles: { hurts: 'Benedek Soto', bounced: 'Rasmus Okafor' },
+    shared: undefined,
     sentAhead: 1,
     routines: ORCHESTRA_ROUTINES,
   },
@@ -115,7 +116,7 @@ const scenarios = (people: ReturnType<typeof libraryPeople>): readonly Scenario[
     linkFor: people[4]![0],
     seed: 28,
     troubles: { bounced: people[11]![0] },
-    host: { words: 'stairs climbed by all branches', movements: ['step-up', 'stair-tap', 'low-step-up'] },
+    shared: { words: 'stairs climbed by all branches', movements: ['step-up', 'stair-tap', 'low-step-up'] },
     sentAhead: 2,
     routines: LIBRARY_ROUTINES,
   },
@@ -247,7 +248,7 @@ async function seedScenario(
   const programme = s.programme(startsOn);
   const programmeId = await insertProgramme(db, { workspaceId, programme, startsOn, now: new Date(startMs) });
   const { runId } = await getProgramme(db, programmeId, { now: new Date(nowMs) });
-  if (s.host) await updateHostSettings(db, runId, { hasBoards: true, shared: s.host });
+  await updateHostSettings(db, runId, { hasBoards: true, shared: s.shared });
   for (const routine of s.routines) await upsertRoutine(db, { workspaceId, ...routine, now: new Date(startMs) });
   const days = await listDays(db, { id: programmeId, runId });
   const sent = [];

@@ -18,6 +18,8 @@ import { proposeForGroup, proposeForPerson } from '../core/progress/propose.ts';
 import { overranShare } from '../core/record/overran.ts';
 import { isKept, isOwed } from '../core/record/strand.ts';
 import { sessionTitle } from '../core/session/session-title.ts';
+import type { MovementOverride } from '../core/movement/layer.ts';
+import { deleteOverride, upsertOverride } from '../db/queries/movement.ts';
 import { listPainSince } from '../db/queries/pain.ts';
 import { getEnrolment, updatePlace, updateProfile } from '../db/queries/person.ts';
 import { getPlan } from '../db/queries/plan.ts';
@@ -27,6 +29,8 @@ import { insertAnswer, listAnswers, updateAnswerUndone } from '../db/queries/pro
 import { listBegun, listStandingDetails } from '../db/queries/standing.ts';
 import type { ProgrammeScope } from './coach-scope.ts';
 import { nowMs } from './config.ts';
+import type { PaceProposal } from './learned-paces.ts';
+import { loadPaces } from './learned-paces.ts';
 import { changePlan } from './plan-changes.ts';
 import type { FollowedPerson, RunFollow } from './run-follow.ts';
 import { loadRunFollow } from './run-follow.ts';
@@ -54,6 +58,7 @@ export interface GroupProposal extends Proposal<GroupChange> {
 }
 
 export interface WhatNext {
+  readonly paces: readonly PaceProposal[];
   readonly group: readonly GroupProposal[];
   readonly people: readonly PersonProposal[];
   /** What was answered and stands, the newest first. */
@@ -144,7 +149,9 @@ export async function loadWhatNext(db: pg.PoolClient, programme: Programme): Pro
       : [];
   });
   const names = new Map(people.map((p) => [p.enrolmentId, p.name]));
+  const paces = (await loadPaces(db, programme.runId, follow, book)).filter((p) => isOpen('', p));
   return {
+    paces,
     group,
     people: proposals,
     answers: answers.map((a) => ({ ...a, name: a.enrolmentId === null ? 'all' : (names.get(a.enrolmentId) ?? '') })),
@@ -264,6 +271,7 @@ interface PersonWas {
 }
 interface GroupWas {
   readonly days?: readonly ChangedDay[];
+  readonly pace?: { readonly movement: string; readonly fields: MovementOverride['fields'] | null };
 }
 
 /** Accepts or declines proposals; `by` is another number than was proposed, where one was written. All or none of them. */
@@ -314,6 +322,40 @@ export async function answerProposals(
   }
   if (count === 0) return { status: 'refused', message: 'That was answered already, or is no longer so.' };
   return { status: 'done', words: `${count === 1 ? 'It is' : `${count} are`} ${answer}.` };
+}
+
+/** Takes a pace that was seen, or leaves the one that is planned with. What is planned, and fitted, from now on goes by it. */
+export async function answerPace(
+  db: pg.PoolClient,
+  { programme, coach }: ProgrammeScope,
+  key: string,
+  answer: 'accepted' | 'declined',
+): Promise<NextAnswer> {
+  const pace = (await loadWhatNext(db, programme)).paces.find((p) => p.key === key);
+  if (!pace) return { status: 'refused', message: 'That was answered already, or is no longer so.' };
+  const now = new Date(nowMs());
+  const { workspaceId, coachId } = coach;
+  const { overrides } = (await loadWorkspaceBook(db)).layer;
+  const own = overrides.find((o) => o.movementId === pace.movement)?.fields;
+  if (answer === 'accepted')
+    await upsertOverride(db, {
+      workspaceId,
+      override: { movementId: pace.movement, fields: { ...own, paceSec: pace.seen } },
+      now,
+    });
+  await insertAnswer(db, {
+    workspaceId,
+    runId: programme.runId,
+    enrolmentId: null,
+    key,
+    answer,
+    words: `${pace.name}: ${pace.seen.likely} s a repetition instead of ${pace.now.likely}, because of ${pace.records} records`,
+    change: { paceSec: pace.seen },
+    was: { pace: { movement: pace.movement, fields: own ?? null } },
+    coachId,
+    now,
+  });
+  return { status: 'done', words: `${pace.name}: ${answer}.` };
 }
 
 /** A change with another number than was proposed. */
@@ -409,7 +451,12 @@ export async function undoAnswer(
       await updateProfile(db, found.enrolmentId, { doses: profile.doses.filter((_, i) => i !== added) });
     }
   }
-  const changed = (found.was as GroupWas).days ?? [];
+  const { days: changed = [], pace } = found.was as GroupWas;
+  if (found.answer === 'accepted' && pace) {
+    const { movement: movementId, fields } = pace;
+    if (fields) await upsertOverride(db, { workspaceId: coach.workspaceId, override: { movementId, fields }, now });
+    else await deleteOverride(db, movementId);
+  }
   if (found.answer === 'accepted' && found.enrolmentId === null && changed.length > 0) {
     const book = await loadWorkspaceBook(db);
     const stored = await getPlan(db, { id: programme.id, runId: programme.runId }, true);

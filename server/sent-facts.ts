@@ -48,6 +48,12 @@ export interface SentFacts {
   readonly reps: Readonly<Record<string, number>>;
   /** Blocks of open rounds: what one has of each movement. */
   readonly openRounds: readonly OpenRound[];
+  /** Blocks at one's own pace: their likely length, and the share of work that each movement has, by id. */
+  readonly paced: readonly {
+    readonly block: number;
+    readonly likelySec: number;
+    readonly shares: Readonly<Record<string, number>>;
+  }[];
   /** Names of its movements. */
   readonly movements: readonly string[];
   readonly blocks: readonly { readonly name: string; readonly likelySec: number }[];
@@ -71,6 +77,7 @@ function factsOf(document: SessionDocument, plan: SessionPlan, library: Movement
     retest: document.retest ?? null,
     form: block ? shapeOf(block).name : '',
     movements: plan.movements.map((m) => m.name),
+    paced: pacedBlocks(plan),
     reps: plan.reps,
     openRounds: openRounds(document.blocks, library),
     loads: loadFields(document.blocks).flatMap(({ block: b, item, movement, goal }) => {
@@ -86,6 +93,20 @@ function factsOf(document: SessionDocument, plan: SessionPlan, library: Movement
       likelySec: b.clockSec.likely,
     })),
   };
+}
+
+function pacedBlocks(plan: SessionPlan): SentFacts['paced'] {
+  return plan.blocks.flatMap((b, block) => {
+    if (!b.estimated || b.sets !== 1) return [];
+    const secs: Record<string, number> = {};
+    for (const s of plan.timeline)
+      if (s.block === block && s.movementId !== null && s.kind !== 'rest')
+        secs[s.movementId] = (secs[s.movementId] ?? 0) + s.endSec - s.startSec;
+    const total = Object.values(secs).reduce((a, c) => a + c, 0);
+    if (total === 0) return [];
+    const shares = Object.fromEntries(Object.entries(secs).map(([id, sec]) => [id, sec / total]));
+    return [{ block, likelySec: b.clockSec.likely, shares }];
+  });
 }
 
 /** What some sent versions come to; each is read and planned once. */

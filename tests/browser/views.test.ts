@@ -261,6 +261,32 @@ const VIEWS: readonly View[] = [
       await page.locator('.follow-record').waitFor();
     },
   },
+  {
+    name: 'follow up, a word to someone',
+    shows: ['routes/programmes/follow-up.tsx'],
+    path: 'follow-up',
+    act: async (page) => {
+      await page.locator('.needs-name').first().click();
+      await page.locator('.act-form').waitFor();
+    },
+  },
+  {
+    name: 'follow up, what the list asks about',
+    shows: ['routes/programmes/follow-up.tsx'],
+    path: 'follow-up?rules=yes',
+  },
+  { name: 'follow up, as a table', shows: ['routes/programmes/follow-up.tsx'], path: 'follow-up?view=table' },
+  { name: 'follow up, one person', shows: ['routes/programmes/person.tsx'], path: 'follow-up/person/2' },
+  { name: 'what next', shows: ['routes/programmes/next.tsx'], path: 'follow-up/next' },
+  { name: 'is it working', shows: ['routes/programmes/working.tsx'], path: 'follow-up/working' },
+  { name: 'teams and letters', shows: ['routes/programmes/teams.tsx'], path: 'follow-up/teams' },
+  {
+    name: 'a letter to send',
+    shows: ['routes/programmes/teams.tsx'],
+    path: 'follow-up/teams',
+    act: pressed(/^Send to/),
+  },
+  { name: 'the run on paper', shows: ['routes/programmes/summary.tsx'], path: 'summary' },
   { name: 'people', shows: ['routes/programmes/people.tsx'], path: 'people' },
   {
     name: 'people, one of them',
@@ -370,6 +396,7 @@ const VIEWS: readonly View[] = [
     },
   },
   { name: 'my weeks', shows: ['routes/person/weeks.tsx'], as: 'person', path: '/weeks' },
+  { name: 'my team', shows: ['routes/person/team.tsx'], as: 'person', path: '/team' },
   {
     name: 'my weeks, deleting',
     shows: ['routes/person/weeks.tsx'],

@@ -106,6 +106,10 @@ describe('what belongs to another workspace is a 404, whatever is asked', () => 
       ['write', 'w1d1'],
       ['send', 'w1d1'],
       ['follow-up', undefined],
+      ['next', undefined],
+      ['working', undefined],
+      ['teams', undefined],
+      ['summary', undefined],
       ['people', undefined],
       ['movements', undefined],
     ] as const) {

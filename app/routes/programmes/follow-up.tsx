@@ -325,7 +325,24 @@ function BesidePanel({ loaderData, chosen, chosenDay, items, search, linkTo }: B
             ))}
         </p>
       )}
-      {!item && !chosenDay && <p>Nothing about them asks for a word just now. Pick a bead to see its day.</p>}
+      {!item && !chosenDay && <p>Nothing about them asks for a word just now.</p>}
+      <h3>All days</h3>
+      <ul className="follow-days">
+        {strandDays(chosen, loaderData.days)
+          .filter((b) => b.state !== 'before' && b.state !== 'unsent' && b.state !== 'ahead')
+          .map((b) => (
+            <li key={b.dayId}>
+              <Link
+                to={linkTo({ day: keyOfDay(b), item: null })}
+                preventScrollReset
+                {...(b.dayId === chosenDay?.dayId && { 'aria-current': true })}
+              >
+                {dayName(b, loaderData.firstWeekday)}
+              </Link>{' '}
+              <span className="soft">{STATE_WORDS[b.state]}</span>
+            </li>
+          ))}
+      </ul>
     </section>
   );
 }

@@ -9,7 +9,7 @@ import { formText } from '../../../server/form-text.ts';
 import { instantWords } from '../../../server/messages/compose.ts';
 import { parseId } from '../../../server/parse-number.ts';
 import type { ChangedDay, GroupProposal, NextAnswer, PersonProposal } from '../../../server/proposals.ts';
-import { answerProposals, loadWhatNext, undoAnswer } from '../../../server/proposals.ts';
+import { answerPace, answerProposals, loadWhatNext, undoAnswer } from '../../../server/proposals.ts';
 import { FollowLinks } from '../../components/follow/follow-links.tsx';
 import followCss from '../../theme/follow.css?url';
 import type { Route } from './+types/next';
@@ -23,12 +23,13 @@ const MOST_AT_ONCE = 500;
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
-    const { group, people, answers } = await loadWhatNext(db, programme);
+    const { group, people, paces, answers } = await loadWhatNext(db, programme);
     const zone = coachZone(request);
     return {
       key: programme.key,
       group,
       people,
+      paces,
       answers: answers.slice(0, SHOWN_ANSWERS).map((a) => ({
         id: a.id,
         name: a.name,
@@ -54,6 +55,8 @@ export async function action({ request, params }: Route.ActionArgs) {
     const by = byText === '' ? undefined : Number(byText);
     if (by !== undefined && (!Number.isFinite(by) || by === 0 || Math.abs(by) > 50))
       return data({ status: 'refused' as const, message: 'A number from −50 to 50, and not 0.' }, { status: 400 });
+    const pace = formText(form, 'pace').slice(0, 200);
+    if (pace !== '') return reply(await answerPace(db, scope, pace, intent === 'accept' ? 'accepted' : 'declined'));
     const picks = form
       .getAll('pick')
       .slice(0, MOST_AT_ONCE)
@@ -68,7 +71,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 type LoaderData = Route.ComponentProps['loaderData'];
 
 export default function WhatNext({ loaderData }: Route.ComponentProps) {
-  const { group, people, answers } = loaderData;
+  const { group, people, paces, answers } = loaderData;
   const fetcher = useFetcher<NextAnswer>({ key: 'next' });
   const told = fetcher.data;
   const changing = group.filter((p) => p.change !== null);
@@ -118,6 +121,7 @@ export default function WhatNext({ loaderData }: Route.ComponentProps) {
           />
         ))}
       </section>
+      {paces.length > 0 && <Paces paces={paces} />}
       {answers.length > 0 && <Answers answers={answers} />}
     </div>
   );
@@ -283,6 +287,57 @@ function KindList({
         </ul>
       )}
     </div>
+  );
+}
+
+/** Seconds a repetition as they were seen, to plan with from now on. */
+function Paces({ paces }: { paces: LoaderData['paces'] }) {
+  const fetcher = useFetcher<NextAnswer>({ key: 'next' });
+  return (
+    <section>
+      <h2>Seconds a repetition</h2>
+      <p className="soft small">
+        What records of blocks at one’s own pace show, drawn toward your movements’ own figures the more the fewer
+        records there are. Accepted, lengths and fits go by it; it stands under Movements.
+      </p>
+      <ul>
+        {paces.map((p) => (
+          <li key={p.key} className="next-person">
+            <b>{p.name}</b>
+            <span>
+              {p.seen.likely} s instead of {p.now.likely}{' '}
+              <span className="soft">out of {plural(p.records, 'record')}</span>
+              {p.byLevel.length > 1 && (
+                <span className="soft small">
+                  {' '}
+                  {p.byLevel
+                    .map(
+                      (l) =>
+                        `${l.level === 0 ? 'no level' : `level ${l.level}`} ${Math.round(p.now.likely * l.factor * 10) / 10} s (${l.records})`,
+                    )
+                    .join(', ')}
+                </span>
+              )}
+            </span>
+            <fetcher.Form method="post" className="next-form">
+              <input type="hidden" name="pace" value={p.key} />
+              <button
+                type="submit"
+                name="intent"
+                value="accept"
+                className="button-quiet"
+                aria-label={`Accept, ${p.name}`}
+              >
+                Accept
+              </button>
+              <button type="submit" name="intent" value="decline" className="tool" aria-label={`Decline, ${p.name}`}>
+                decline
+              </button>
+            </fetcher.Form>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 
