@@ -9,7 +9,17 @@ import { listAdherence, listCalendars } from '../db/queries/standing.ts';
 import { sentFacts } from './sent-facts.ts';
 import { loadWorkspaceBook } from './workspace-book.ts';
 
-/** The adherence of everybody in a run, counted by the database: for where only the sums are wanted. */
+/** Sessions done over sessions due of a run, counted by the database: for where only the sums are wanted. */
+export async function loadAttendance(
+  db: Db,
+  programme: Pick<Programme, 'id' | 'runId' | 'run'>,
+  nowMs: number,
+): Promise<{ readonly done: number; readonly due: number }> {
+  const all = [...(await loadAdherence(db, programme, nowMs)).values()];
+  return { done: all.reduce((n, a) => n + a.done, 0), due: all.reduce((n, a) => n + a.due, 0) };
+}
+
+/** The adherence of everybody in a run, counted by the database. */
 export async function loadAdherence(
   db: Db,
   programme: Pick<Programme, 'id' | 'runId' | 'run'>,

@@ -23,6 +23,8 @@ export interface EffortLayout {
 
 const PAD = { left: 26, right: 8, top: 8, bottom: 8 };
 
+const round = (n: number): number => Math.round(n * 10) / 10;
+
 /** Felt effort as points beside the line of what was planned, in the order of the sessions. */
 export function layoutEffort(
   points: readonly EffortPoint[],
@@ -32,9 +34,9 @@ export function layoutEffort(
   const y = scaleLinear([0, 10], [heightPx - PAD.bottom, PAD.top]);
   const placed = points.map((p, i) => ({
     ...p,
-    x: Math.round(x(i) * 10) / 10,
-    plannedY: p.planned === null ? null : y(p.planned),
-    feltY: p.felt === null ? null : y(p.felt),
+    x: round(x(i)),
+    plannedY: p.planned === null ? null : round(y(p.planned)),
+    feltY: p.felt === null ? null : round(y(p.felt)),
   }));
   const path = line<(typeof placed)[number]>(
     (p) => p.x,

@@ -55,6 +55,7 @@ const itemOf = async (name: string, code: string) =>
 const next = async () =>
   (await call('loader', 'next.tsx', 'follow-up/next')).data as {
     group: { key: string; kind: string; words: string; days: { after: string; name: string }[] }[];
+    paces: { key: string; name: string; records: number; now: { likely: number }; seen: { likely: number } }[];
     people: { enrolmentId: number; key: string; kind: string; words: string; why: string }[];
     answers: { id: number; answer: string; words: string }[];
   };
@@ -142,12 +143,14 @@ beforeAll(async () => {
       },
     });
     const twelve = { loads: [{ block: 0, item: 1, movement: 'goblet squat', kg: 12, lastReps: 10 }] };
+    // Thirty step-ups in two minutes.
+    const slow = { ranSec: { 0: 120 } };
     const all = Object.keys(versions);
     await insertNewRecords(c, [
       // Two reps over the goal, two sessions running; easy for Bo; hard for Cleo; turns too full for most.
-      ...all.map((k) => log('Ada', k, 6, k.endsWith('d3') ? {} : { ...twelve, overran: { 0: 4 } })),
-      ...all.map((k) => log('Bo', k, 3, k.endsWith('d3') ? {} : { overran: { 0: 4 } })),
-      ...all.map((k) => log('Cleo', k, 9, k.endsWith('d3') ? {} : { overran: { 0: 0 } })),
+      ...all.map((k) => log('Ada', k, 6, k.endsWith('d3') ? slow : { ...twelve, overran: { 0: 4 } })),
+      ...all.map((k) => log('Bo', k, 3, k.endsWith('d3') ? slow : { overran: { 0: 4 } })),
+      ...all.map((k) => log('Cleo', k, 9, k.endsWith('d3') ? slow : { overran: { 0: 0 } })),
       ...['w1d1', 'w1d3', 'w1d5', 'w2d1', 'w2d3'].map((k) =>
         log('Dee', k, 6, k.endsWith('d3') ? {} : { overran: { 0: 5 } }),
       ),
@@ -183,6 +186,8 @@ describe('who needs a word', () => {
     const form = { intent: 'act', enrolmentId: String(ids.Dee), code: 'missed-in-a-row', occasion, kind: 'asked' };
     expect((await post({ ...form, subject: 'Hello', words: ' ' })).status).toBe(400);
     expect((await post({ ...form, subject: '', words: 'How is it?' })).status).toBe(400);
+    expect((await post({ ...form, subject: 'x'.repeat(121), words: 'How is it?' })).status).toBe(400);
+    expect((await post({ ...form, subject: 'Hello', words: 'é'.repeat(2001) })).status).toBe(400);
     const sent = await post({ ...form, subject: 'Hello', words: 'How is it?' });
     expect(sent.data).toMatchObject({ status: 'done', words: 'Dee Arden: asked how it is, by e-mail.' });
     const { rows } = await db.owner.query(`select kind, address, extra, state from message where kind = 'note'`);
@@ -314,6 +319,33 @@ describe('what next', () => {
     expect((await next()).group.some((p) => p.key === proposal!.key)).toBe(false);
     expect(await text('w4d1')).toBe(TEXT);
   });
+});
+
+test('seconds a repetition are learned from records, taken for all that is planned, and given back', async () => {
+  const paceOf = (paces: Awaited<ReturnType<typeof next>>['paces']) => paces.find((p) => p.name === 'step-up');
+  const found = paceOf((await next()).paces)!;
+  expect(found.records).toBe(9);
+  expect(found.seen.likely).toBeGreaterThan(found.now.likely);
+  const minutes = async () => {
+    const { data } = await call('loader', 'plan.tsx', 'plan');
+    return JSON.stringify(data);
+  };
+  const before = await minutes();
+  await call('action', 'next.tsx', 'follow-up/next', { intent: 'accept', pace: found.key });
+  const { rows } = await db.owner.query<{ fields: { paceSec: { likely: number } } }>(
+    `select fields from movement_override where movement_id = 'step-up'`,
+  );
+  expect(rows[0]!.fields.paceSec).toEqual(found.seen);
+  expect(await minutes()).not.toBe(before);
+  // What is worth a change is told against what is planned with now.
+  expect(paceOf((await next()).paces)?.key).not.toBe(found.key);
+  const [kept] = (await next()).answers;
+  await call('action', 'next.tsx', 'follow-up/next', { intent: 'undo', id: String(kept!.id) });
+  expect((await db.owner.query('select from movement_override')).rowCount).toBe(0);
+  expect(await minutes()).toBe(before);
+  expect(
+    (await call('action', 'next.tsx', 'follow-up/next', { intent: 'accept', pace: 'pace nothing 3' })).status,
+  ).toBe(409);
 });
 
 test('a page of one person: adherence with its days, notes, what helped', async () => {

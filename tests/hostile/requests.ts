@@ -32,6 +32,12 @@ export const HOSTILE_REQUESTS: readonly HostileRequest[] = [
     raw: get('/', `Host: ${host}`),
     status: [400],
   })),
+  ...['today-line', 'records.csv', 'insights.json', 'summary', 'follow-up/next', 'follow-up/person/1'].map((path) => ({
+    name: `${path} without sign-in`,
+    raw: get(`/programmes/1/${path}`),
+    status: [302],
+  })),
+  ...['/p/unknown/team', '/p/TOKEN/team/x'].map((path) => ({ name: `address ${path}`, raw: get(path), status: [404] })),
   { name: 'two hosts', raw: get('/', 'Host: a\r\nHost: b'), status: [400] },
   { name: 'no host', raw: get('/', 'X: y'), status: [400] },
   ...['TRACE', 'TRACK', 'PROPFIND', 'BREW'].map((method) => ({

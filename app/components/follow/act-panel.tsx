@@ -46,6 +46,11 @@ export function ActPanel(props: ActPanelProps) {
           ))}
         </p>
       )}
+      {item.code === 'bounced' && (
+        <p>
+          <Link to={`../people?person=${item.id}`}>Write another address</Link>, or ask them for one another way.
+        </p>
+      )}
       <div className="act-kinds" role="group" aria-label="Ways">
         {rule.acts.map((k) => (
           <button key={k} type="button" className="chip" aria-pressed={k === kind} onClick={() => setKind(k)}>

@@ -6,11 +6,13 @@ import type { Share } from '../../../core/record/shares.ts';
 import { SMALL_NUMBER } from '../../../core/record/shares.ts';
 import { plural } from '../../../core/words/words.ts';
 import { getProgramme } from '../../../db/queries/programme.ts';
+import type { RunName } from '../../../db/queries/run.ts';
 import { listRunNames } from '../../../db/queries/run.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
 import { coachToday } from '../../../server/coach-zone.ts';
 import { nowMs } from '../../../server/config.ts';
 import { parseId } from '../../../server/parse-number.ts';
+import { loadAttendance } from '../../../server/run-adherence.ts';
 import { loadInsights } from '../../../server/run-insights.ts';
 import { DropOffChart, FeltChart, LoadsChart, SharesChart } from '../../charts/insight-charts.tsx';
 import { FollowLinks } from '../../components/follow/follow-links.tsx';
@@ -36,10 +38,29 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       words: formatDay(coachToday(request)),
       on: formatShortDay(coachToday(request)),
       insights,
-      runs: runs.map((r) => ({ id: r.id, words: runName(r.title, r.startsOn) })),
+      runs: await runsWithSums(db, programme.id, runs),
       other: other && beside ? { words: runName(beside.title, beside.startsOn), insights: other } : null,
     };
   });
+}
+
+/** Runs shown with their sums; older ones can still be chosen. */
+const MOST_SUMS = 6;
+
+/** The other runs of a programme, by name, the latest with what was done of what was due. */
+async function runsWithSums(
+  db: Parameters<typeof getProgramme>[0],
+  programmeId: number,
+  runs: readonly RunName[],
+): Promise<{ id: number; words: string }[]> {
+  const named = [];
+  for (const [i, r] of runs.entries()) {
+    const words = runName(r.title, r.startsOn);
+    const programme = await getProgramme(db, programmeId, { now: new Date(nowMs()), runId: r.id });
+    const { done, due } = i < MOST_SUMS ? await loadAttendance(db, programme, nowMs()) : { done: 0, due: 0 };
+    named.push({ id: r.id, words: due === 0 ? words : `${words}: ${done} of ${due} done` });
+  }
+  return named;
 }
 
 const BY_WORDS: Record<CompletionBy, string> = {
@@ -72,9 +93,9 @@ export default function Working({ loaderData }: Route.ComponentProps) {
         <FollowLinks current="working" />
       </div>
       <p className="working-lead">
-        <b>{insights.attendance ? pct(insights.attendance.ratio) : '–'}</b> of what was due was done (
-        {shareWords(insights.attendance)}) · <b>{insights.retention.here}</b> of {insights.retention.joined} still take
-        part on {on}
+        <b>{insights.attendance ? pct(insights.attendance.ratio) : '–'}</b> of what was due was done,{' '}
+        {insights.attendance ? `${insights.attendance.count} of ${insights.attendance.of}` : 'nothing yet'} ·{' '}
+        <b>{insights.retention.here}</b> of {insights.retention.joined} still take part on {on}
         {insights.dropOff.median !== undefined && ` · half had gone by week ${insights.dropOff.median}`}
       </p>
       <p className="small soft working-tools">
