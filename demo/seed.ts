@@ -115,7 +115,7 @@ const scenarios = (people: ReturnType<typeof libraryPeople>): readonly Scenario[
     profile: libraryProfile,
     linkFor: people[4]![0],
     seed: 28,
-    troubles: { bounced: people[11]![0] },
+    troubles: { ...(people[11] && { bounced: people[11][0] }) },
     shared: { words: 'stairs climbed by all branches', movements: ['step-up', 'stair-tap', 'low-step-up'] },
     sentAhead: 2,
     routines: LIBRARY_ROUTINES,

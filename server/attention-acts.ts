@@ -2,7 +2,8 @@ import type pg from 'pg';
 import { EASE_DAYS } from '../core/calendar/absence.ts';
 import { addDays, parseDayDate } from '../core/calendar/day.ts';
 import { localDate } from '../core/calendar/release.ts';
-import { countLetters } from '../core/letters.ts';
+import { countLetters, cutLetters } from '../core/letters.ts';
+import { MOST_OCCASION } from '../core/record/attention.ts';
 import { readSwaps } from '../core/movement/read-swaps.ts';
 import type { ActKind, AttentionSettings } from '../core/record/attention-rules.ts';
 import {
@@ -14,7 +15,7 @@ import {
 } from '../core/record/attention-rules.ts';
 import { deleteAbsence, insertAbsences } from '../db/queries/absence.ts';
 import type { ActWas } from '../db/queries/act.ts';
-import { deleteAct, insertAct, updateAttention } from '../db/queries/act.ts';
+import { deleteAct, insertAct, lockAct, updateAttention } from '../db/queries/act.ts';
 import { insertMessage } from '../db/queries/message.ts';
 import type { Enrolment } from '../db/queries/person.ts';
 import { getEnrolment, updatePlace, updateProfile } from '../db/queries/person.ts';
@@ -37,6 +38,8 @@ const MAX_SUBJECT = 120;
 const SNOOZE_DAYS = 7;
 /** A note is worth sending for so long. */
 const NOTE_WORTH_MS = 3 * 86_400_000;
+/** The same again within so long is the same request. */
+const TWICE_MS = 60_000;
 
 /** Whether messages reach someone. */
 export const isReached = ({ profile: { contact, address } }: Pick<Enrolment, 'profile'>): boolean =>
@@ -61,8 +64,11 @@ export async function actOnPerson(
   if (enrolmentId === undefined || !kind || (code !== '' && !isAttentionCode(code))) return undefined;
   const person = await getEnrolment(db, enrolmentId);
   if (person.runId !== scope.programme.runId) return undefined;
-  const act: ActForm = { kind, code, occasion: formText(form, 'occasion').slice(0, 80), form };
+  const act: ActForm = { kind, code, occasion: cutLetters(formText(form, 'occasion'), MOST_OCCASION), form };
   const { workspaceId, coachId } = scope.coach;
+  const since = new Date(nowMs() - TWICE_MS);
+  if (await lockAct(db, { enrolmentId, ...act, since }))
+    return { status: 'done', words: `${person.name}: ${DONE_WORDS[kind]} a moment ago.` };
   const done = await carryOut(db, scope, person, act);
   if ('status' in done) return done;
   const actId = await insertAct(db, {

@@ -7,6 +7,7 @@ import { groupBy } from '../core/group-by.ts';
 import type { Level } from '../core/movement/fit-movement.ts';
 import type { OwnDose } from '../core/movement/own-dose.ts';
 import { MAX_OWN_DOSES } from '../core/movement/own-dose.ts';
+import { cutLetters } from '../core/letters.ts';
 import { parseSession } from '../core/notation/parse.ts';
 import { rewriteText } from '../core/notation/rewrite.ts';
 import { applyPulls } from '../core/progress/apply-lever.ts';
@@ -25,7 +26,7 @@ import { getEnrolment, updatePlace, updateProfile } from '../db/queries/person.t
 import { getPlan } from '../db/queries/plan.ts';
 import type { Programme } from '../db/queries/programme.ts';
 import type { ProposalAnswer } from '../db/queries/proposal.ts';
-import { insertAnswer, listAnswers, updateAnswerUndone } from '../db/queries/proposal.ts';
+import { insertAnswer, listAnswers, lockAnswers, updateAnswerUndone } from '../db/queries/proposal.ts';
 import { listBegun, listStandingDetails } from '../db/queries/standing.ts';
 import type { ProgrammeScope } from './coach-scope.ts';
 import { nowMs } from './config.ts';
@@ -281,6 +282,7 @@ export async function answerProposals(
   wanted: readonly { readonly enrolmentId: number | null; readonly key: string; readonly by: number | undefined }[],
   answer: 'accepted' | 'declined',
 ): Promise<NextAnswer> {
+  await lockAnswers(db, scope.programme.runId);
   const { group, people } = await loadWhatNext(db, scope.programme);
   const now = new Date(nowMs());
   const { coachId, workspaceId } = scope.coach;
@@ -331,6 +333,7 @@ export async function answerPace(
   key: string,
   answer: 'accepted' | 'declined',
 ): Promise<NextAnswer> {
+  await lockAnswers(db, programme.runId);
   const pace = (await loadWhatNext(db, programme)).paces.find((p) => p.key === key);
   if (!pace) return { status: 'refused', message: 'That was answered already, or is no longer so.' };
   const now = new Date(nowMs());
@@ -436,6 +439,7 @@ export async function undoAnswer(
   answerId: number,
 ): Promise<NextAnswer | undefined> {
   const { programme, coach } = scope;
+  await lockAnswers(db, programme.runId);
   const found = (await listAnswers(db, programme.runId)).find((a) => a.id === answerId);
   if (!found) return undefined;
   const now = new Date(nowMs());
@@ -467,7 +471,7 @@ export async function undoAnswer(
     if (back.length > 0) {
       const done = await changePlan(db, book, planScope(programme, coach), {
         revision: stored.revision,
-        words: `taken back: ${found.words}`.slice(0, 200),
+        words: cutLetters(`taken back: ${found.words}`, 200),
         edits: back.map((d): ProgrammeEdit => ({ kind: 'set-text', place: d.place, text: d.before })),
       });
       if (done.status === 'refused') return done;

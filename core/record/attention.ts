@@ -1,5 +1,6 @@
 import type { Absence } from '../calendar/absence.ts';
 import type { DayDate } from '../calendar/day.ts';
+import { cutLetters } from '../letters.ts';
 import { plural } from '../words/words.ts';
 import type { AttentionCode, AttentionSettings } from './attention-rules.ts';
 import { ATTENTION_CODES, ATTENTION_RULES, thresholdOf } from './attention-rules.ts';
@@ -71,6 +72,8 @@ export interface AttentionItem {
   readonly occasion: string;
 }
 
+/** Letters of an occasion. */
+export const MOST_OCCASION = 80;
 /** Due days that "the last seven" are, and how many there must be before them for a comparison. */
 const LATELY = 7;
 const ENOUGH_BEFORE = 5;
@@ -219,7 +222,7 @@ const pain: Rule = ({ pains, today }, n) => {
   return {
     why: `${lately.length === 1 ? 'They said' : `${lately.length} times they said`} that something hurts: ${last.words}.`,
     evidence: lately.map((p) => ({ dayId: p.dayId, words: p.words })),
-    occasion: `${last.dayId} ${last.words}`.slice(0, 80),
+    occasion: cutLetters(`${last.dayId} ${last.words}`, MOST_OCCASION),
   };
 };
 
@@ -280,7 +283,7 @@ const back: Rule = (h) => {
 const bounced: Rule = ({ bounced: reason }) =>
   reason === null
     ? undefined
-    : { why: `The last message came back: ${reason}.`, evidence: [], occasion: reason.slice(0, 80) };
+    : { why: `The last message came back: ${reason}.`, evidence: [], occasion: cutLetters(reason, MOST_OCCASION) };
 
 const RULES: Record<AttentionCode, Rule> = {
   pain,

@@ -119,3 +119,20 @@ export async function getAttention(db: Db, runId: number): Promise<unknown> {
 export async function updateAttention(db: Db, runId: number, attention: object): Promise<void> {
   await db.query('update run set attention = $2::jsonb where id = $1::bigint', [runId, JSON.stringify(attention)]);
 }
+
+/**
+ * Keeps what is done about someone in order: who comes second waits for the first. True where the very same was done a moment ago, by a
+ * double click or a request that came twice.
+ */
+export async function lockAct(
+  db: Db,
+  a: Pick<NewAct, 'enrolmentId' | 'kind' | 'code' | 'occasion'> & { readonly since: Date },
+): Promise<boolean> {
+  await db.query('select from enrolment where id = $1::bigint for update', [a.enrolmentId]);
+  const { rowCount } = await db.query(
+    `select from coach_act where enrolment_id = $1::bigint and kind = $2::text and code = $3::text and occasion = $4::text
+       and code <> '' and made_at >= $5::timestamptz limit 1`,
+    [a.enrolmentId, a.kind, a.code, a.occasion, a.since],
+  );
+  return (rowCount ?? 0) > 0;
+}

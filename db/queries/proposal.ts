@@ -85,3 +85,8 @@ export async function updateAnswerUndone(db: Db, answerId: number, now: Date): P
     now,
   ]);
 }
+
+/** Answers of a run are given one after the other: who comes second sees what the first has answered. */
+export async function lockAnswers(db: Db, runId: number): Promise<void> {
+  await db.query('select from run where id = $1::bigint for update', [runId]);
+}

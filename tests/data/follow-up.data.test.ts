@@ -190,6 +190,10 @@ describe('who needs a word', () => {
     expect((await post({ ...form, subject: 'Hello', words: 'é'.repeat(2001) })).status).toBe(400);
     const sent = await post({ ...form, subject: 'Hello', words: 'How is it?' });
     expect(sent.data).toMatchObject({ status: 'done', words: 'Dee Arden: asked how it is, by e-mail.' });
+    // A double click is one.
+    expect((await post({ ...form, subject: 'Hello', words: 'How is it?' })).data).toMatchObject({
+      words: 'Dee Arden: asked how it is a moment ago.',
+    });
     const { rows } = await db.owner.query(`select kind, address, extra, state from message where kind = 'note'`);
     expect(rows).toEqual([
       { kind: 'note', address: 'dee@example.org', extra: { subject: 'Hello', words: 'How is it?' }, state: 'waiting' },
@@ -301,6 +305,15 @@ describe('what next', () => {
     await call('action', 'next.tsx', 'follow-up/next', { intent: 'undo', id: String(kept!.id) });
     expect((await person('Ada')).doses).toEqual([]);
     expect((await next()).people.some((p) => p.enrolmentId === ids.Ada)).toBe(true);
+  });
+
+  test('six at once accept it once', async () => {
+    const proposal = (await next()).people.find((p) => p.enrolmentId === ids.Bo)!;
+    const all = await Promise.all(Array.from({ length: 6 }, () => answer('accept', `${ids.Bo}|${proposal.key}`)));
+    expect(all.map((a) => a.status).sort()).toEqual([200, 409, 409, 409, 409, 409]);
+    expect((await person('Bo')).doses).toMatchObject([{ repsBy: 1 }]);
+    await call('action', 'next.tsx', 'follow-up/next', { intent: 'undo', id: String((await next()).answers[0]!.id) });
+    expect((await person('Bo')).doses).toEqual([]);
   });
 
   test('accepted for all changes what isn’t sent yet, is undone with it, and declined is not asked again', async () => {

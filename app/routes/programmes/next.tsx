@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { data, Link, useFetcher } from 'react-router';
+import { cutLetters } from '../../../core/letters.ts';
 import type { ProposalKind } from '../../../core/progress/propose.ts';
 import { PROPOSAL_KINDS, PROPOSAL_WORDS } from '../../../core/progress/propose.ts';
 import { plural } from '../../../core/words/words.ts';
@@ -55,14 +56,14 @@ export async function action({ request, params }: Route.ActionArgs) {
     const by = byText === '' ? undefined : Number(byText);
     if (by !== undefined && (!Number.isFinite(by) || by === 0 || Math.abs(by) > 50))
       return data({ status: 'refused' as const, message: 'A number from −50 to 50, and not 0.' }, { status: 400 });
-    const pace = formText(form, 'pace').slice(0, 200);
+    const pace = cutLetters(formText(form, 'pace'), 200);
     if (pace !== '') return reply(await answerPace(db, scope, pace, intent === 'accept' ? 'accepted' : 'declined'));
     const picks = form
       .getAll('pick')
       .slice(0, MOST_AT_ONCE)
       .flatMap((pick) => {
         const [id, key] = (typeof pick === 'string' ? pick : '').split('|');
-        return key ? [{ enrolmentId: id === '' ? null : (parseId(id) ?? 0), key: key.slice(0, 200), by }] : [];
+        return key ? [{ enrolmentId: id === '' ? null : (parseId(id) ?? 0), key: cutLetters(key, 200), by }] : [];
       });
     return reply(await answerProposals(db, scope, picks, intent === 'accept' ? 'accepted' : 'declined'));
   });
