@@ -262,17 +262,22 @@ describe('on the way', () => {
       await page.goto(`${someone.linkPath}/w5d3/clock`);
       await page.getByRole('button', { name: 'Start', exact: true }).click();
       const title = () => page.locator('.clock h1').textContent();
-      for (let i = 0; i < 12 && !/squat/i.test((await title()) ?? ''); i++) {
+      const easier = page.getByRole('button', { name: /^Easier: / });
+      // The first thing of the main work for which there is an easier shape.
+      for (let i = 0; i < 20; i++) {
+        if (i > 3 && !/ready|rest/i.test((await title()) ?? '')) {
+          await page.getByRole('button', { name: 'easier / harder' }).click();
+          if ((await easier.count()) > 0) break;
+          await page.getByRole('button', { name: 'Back to the clock' }).click();
+        }
         await page.getByRole('button', { name: 'skip' }).click();
         await page.waitForTimeout(100);
       }
-      const squat = (await title())!;
-      await page.getByRole('button', { name: 'easier / harder' }).click();
-      const easier = page.getByRole('button', { name: /^Easier: / });
+      const first = (await title())!;
       const name = (await easier.textContent())!.replace('Easier: ', '');
       await easier.click();
       await expect.poll(title, SOON).toBe(name);
-      expect(name).not.toBe(squat);
+      expect(name).not.toBe(first);
 
       await page.getByRole('button', { name: 'this hurts' }).click();
       await expect.poll(() => page.locator('.clock-flash').textContent(), SOON).toBe('Paused');
