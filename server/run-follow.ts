@@ -60,8 +60,13 @@ export interface RunFollow {
 const PAIN_DAYS = 28;
 const DAY_MS = 86_400_000;
 
-/** Everything that a run's coach follows, computed once for its pages: strands, adherence, attention. */
-export async function loadRunFollow(db: Db, programme: Programme, now = nowMs()): Promise<RunFollow> {
+/** Everything that a run's coach follows, computed once for its pages: strands, adherence, and attention where it is wanted. */
+export async function loadRunFollow(
+  db: Db,
+  programme: Programme,
+  now = nowMs(),
+  wantsAttention = true,
+): Promise<RunFollow> {
   const { runId, run } = programme;
   const [people, places, sentDays, standings, stored, acts, told, hurts, book] = await Promise.all([
     listRoster(db, runId),
@@ -108,27 +113,29 @@ export async function loadRunFollow(db: Db, programme: Programme, now = nowMs())
     const states = dayStates(days, own, calendar, now);
     const adherence = computeAdherence(states, { records: own.records, dates: calendar.dates, weights });
     const retests = retestScores(scoresOf.get(person.enrolmentId) ?? [], placeOf, calendar, retestDays);
-    const items = findAttention(
-      {
-        today: calendar.today,
-        joinedOn: person.joinedOn,
-        leftOn: person.leftOn,
-        plan,
-        dates: calendar.dates,
-        states,
-        records: own.records,
-        adherence,
-        absences: person.absences,
-        pains: (painsOf.get(person.enrolmentId) ?? []).map((p): ToldPain => ({
-          dayId: p.dayId,
-          date: localDate(p.atMs, person.timeZone),
-          words: p.words,
-        })),
-        retests,
-        bounced: person.bounced,
-      },
-      settings,
-    );
+    const items = !wantsAttention
+      ? []
+      : findAttention(
+          {
+            today: calendar.today,
+            joinedOn: person.joinedOn,
+            leftOn: person.leftOn,
+            plan,
+            dates: calendar.dates,
+            states,
+            records: own.records,
+            adherence,
+            absences: person.absences,
+            pains: (painsOf.get(person.enrolmentId) ?? []).map((p): ToldPain => ({
+              dayId: p.dayId,
+              date: localDate(p.atMs, person.timeZone),
+              words: p.words,
+            })),
+            retests,
+            bounced: person.bounced,
+          },
+          settings,
+        );
     const done = (actsOf.get(person.enrolmentId) ?? []).map((a) => ({
       ...a,
       madeOn: localDate(a.madeAtMs, person.timeZone),

@@ -55,7 +55,7 @@ const MOST_LEFT = 12;
 
 /** The insights of a run as it stands. */
 export async function loadInsights(db: Db, programme: Programme, now?: number): Promise<RunInsights> {
-  const follow = await loadRunFollow(db, programme, now);
+  const follow = await loadRunFollow(db, programme, now, false);
   const { runId } = programme;
   const [stored, swaps, parts] = await Promise.all([
     getPlan(db, { id: programme.id, runId }),

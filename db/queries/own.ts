@@ -49,6 +49,10 @@ export interface PersonCopy {
     readonly absences: readonly StoredRow[];
     readonly releases: readonly StoredRow[];
     readonly liveReplies: readonly StoredRow[];
+    /** What coaches did about them and noted of them. */
+    readonly acts: readonly StoredRow[];
+    /** What was proposed for them, and what came of it. */
+    readonly proposals: readonly StoredRow[];
   }[];
   readonly messages: readonly StoredRow[];
   readonly links: readonly StoredRow[];
@@ -68,7 +72,9 @@ export async function copyPerson(db: Db, personId: number): Promise<PersonCopy> 
            'pains', coalesce((select jsonb_agg(to_jsonb(x) - 'workspace_id' order by x.told_at) from pain x where x.enrolment_id = e.id), '[]'),
            'absences', coalesce((select jsonb_agg(to_jsonb(x) - 'workspace_id' order by x.from_on) from absence x where x.enrolment_id = e.id), '[]'),
            'releases', coalesce((select jsonb_agg(to_jsonb(x) - 'workspace_id' order by x.released_at) from release x where x.enrolment_id = e.id), '[]'),
-           'liveReplies', coalesce((select jsonb_agg(to_jsonb(x) - 'workspace_id' order by x.answered_at) from live_reply x where x.enrolment_id = e.id), '[]')
+           'liveReplies', coalesce((select jsonb_agg(to_jsonb(x) - 'workspace_id' order by x.answered_at) from live_reply x where x.enrolment_id = e.id), '[]'),
+           'acts', coalesce((select jsonb_agg(to_jsonb(x) - 'workspace_id' - 'coach_id' order by x.made_at) from coach_act x where x.enrolment_id = e.id), '[]'),
+           'proposals', coalesce((select jsonb_agg(to_jsonb(x) - 'workspace_id' - 'coach_id' order by x.answered_at) from proposal_answer x where x.enrolment_id = e.id), '[]')
          ) order by e.id)
          from enrolment e join run u on u.id = e.run_id join programme g on g.id = u.programme_id where e.person_id = $1::bigint), '[]'),
        'messages', coalesce((select jsonb_agg(to_jsonb(m) - 'workspace_id' order by m.id) from message m where m.person_id = $1::bigint), '[]'),

@@ -372,6 +372,17 @@ test('a page of one person: adherence with its days, notes, what helped', async 
   expect((await at({ intent: 'note', words: '' })).status).toBe(400);
   await at({ intent: 'note', words: 'Moves house in June.' });
   expect((await at()).data).toMatchObject({ acts: [{ isNote: true, words: 'Moves house in June.', by: 'Coach' }] });
+  // What is stored of someone is in the copy that they can take, and gone with them.
+  const { copyPerson, deletePerson } = await import('../../db/queries/own.ts');
+  await withWorkspace(db.pool, workspaceId, async (c) => {
+    const { rows } = await c.query<{ person_id: number }>('select person_id from enrolment where id = $1', [ids.Flo]);
+    const copy = await copyPerson(c, rows[0]!.person_id);
+    expect(copy.runs[0]!.acts).toMatchObject([{ kind: 'wrote', words: 'Hello', code: 'never-started' }]);
+    await c.query('savepoint before');
+    await deletePerson(c, rows[0]!.person_id);
+    expect((await c.query('select from coach_act where enrolment_id = $1', [ids.Flo])).rowCount).toBe(0);
+    await c.query('rollback to savepoint before');
+  });
   const unknown = await call('loader', 'person.tsx', 'follow-up/person/9999', undefined, { enrolmentId: '9999' });
   expect(unknown.status).toBe(404);
 });

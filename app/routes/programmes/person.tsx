@@ -395,7 +395,7 @@ function Notes({ loaderData, error }: { loaderData: Route.ComponentProps['loader
       <Form method="post" className="note-form" key={loaderData.acts.length}>
         <input type="hidden" name="intent" value="note" />
         <label>
-          A note, for you and your fellow coaches
+          A note, for you and your fellow coaches; it is in the copy of their data that they can take
           <textarea name="words" rows={2} maxLength={2000} />
         </label>
         {error && (
