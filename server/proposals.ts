@@ -83,9 +83,9 @@ function lastWeekOf(p: FollowedPerson, days: RunFollow['days']): number | undefi
 }
 
 /** What is proposed for everybody after the week that is over, each with what came of it. */
-export async function loadWhatNext(db: pg.PoolClient, programme: Programme): Promise<WhatNext> {
+export async function loadWhatNext(db: pg.PoolClient, programme: Programme, known?: RunFollow): Promise<WhatNext> {
   const now = nowMs();
-  const follow = await loadRunFollow(db, programme);
+  const follow = known ?? (await loadRunFollow(db, programme));
   const { days, people } = follow;
   const [answers, stored, pains, book] = await Promise.all([
     listAnswers(db, programme.runId),
@@ -283,7 +283,8 @@ export async function answerProposals(
   answer: 'accepted' | 'declined',
 ): Promise<NextAnswer> {
   await lockAnswers(db, scope.programme.runId);
-  const { group, people } = await loadWhatNext(db, scope.programme);
+  const follow = await loadRunFollow(db, scope.programme);
+  const { group, people } = await loadWhatNext(db, scope.programme, follow);
   const now = new Date(nowMs());
   const { coachId, workspaceId } = scope.coach;
   let count = 0;
@@ -305,7 +306,7 @@ export async function answerProposals(
         change = done.change;
       } else {
         change = withBy(change as PersonChange, by);
-        was = await changePerson(db, scope, enrolmentId, change, proposal.words);
+        was = await changePerson(db, follow, enrolmentId, change, proposal.words);
       }
     }
     await insertAnswer(db, {
@@ -369,7 +370,7 @@ function withBy(change: PersonChange, by: number | undefined): PersonChange {
 
 async function changePerson(
   db: pg.PoolClient,
-  { programme }: ProgrammeScope,
+  follow: RunFollow,
   enrolmentId: number,
   change: PersonChange,
   words: string,
@@ -391,7 +392,6 @@ async function changePerson(
       const { doses } = person.profile;
       const { kind: _kind, ...own } = change;
       // From the next session that they haven't begun: today's, if it is still before them.
-      const follow = await loadRunFollow(db, programme);
       const followed = follow.people.find((p) => p.enrolmentId === enrolmentId);
       const todays = follow.days.flatMap((d, i) => (followed?.calendar.own[i]!.date === today ? [d.dayId] : []));
       const since = (await listBegun(db, enrolmentId, todays)).size > 0 ? addDays(today, 1) : today;

@@ -1,3 +1,4 @@
+import { Z_95 } from '../../../core/record/shares.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
 import { fileAnswer, toCsv } from '../../../server/csv.ts';
 import { loadInsights } from '../../../server/run-insights.ts';
@@ -36,8 +37,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
           count: s.events,
           of: s.atRisk,
           percent: pct(s.share),
-          low: pct(Math.max(0, s.share - 1.959964 * s.se)),
-          high: pct(Math.min(1, s.share + 1.959964 * s.se)),
+          low: pct(Math.max(0, s.share - Z_95 * s.se)),
+          high: pct(Math.min(1, s.share + Z_95 * s.se)),
         })),
         ...insights.felt.map((f) => ({
           figure: 'effort felt',

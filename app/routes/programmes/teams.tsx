@@ -32,7 +32,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme, coach }) => {
     const { follow, host } = await loadHost(db, programme);
     const week = letterWeek(programme);
-    const next = await loadWhatNext(db, programme);
+    const next = await loadWhatNext(db, programme, follow);
     const proposals = [...next.group, ...next.people].filter((p) => p.change !== null).length;
     const facts = weekFacts(programme, follow, host, { week, coach: coach.coachName, proposals });
     const { library } = await loadWorkspaceBook(db);
