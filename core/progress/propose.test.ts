@@ -116,6 +116,7 @@ describe('for all', () => {
     });
     expect(proposeForGroup(session({ turns: turns(0.5, 0.5, 0, 0) }))!.kind).toBe('go-on');
     expect(proposeForGroup(session({ turns: turns(1, 1) }))!.kind).toBe('go-on');
+    expect(proposeForGroup(session({ turns: turns(1, 1, 0) }))!.kind).toBe('ease');
   });
 
   test('the middle of what was felt decides, and few who did it hold; too few say nothing', () => {

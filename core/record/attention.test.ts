@@ -161,6 +161,9 @@ test('whether it helped: due days since beside as many before', () => {
   const helped = helpedSince(h, addDays(START, 8));
   expect(helped).toEqual({ due: 2, done: 2, dueBefore: 5, doneBefore: 3 });
   expect(helpedWords(helped)).toBe('since then 2 of 2 done, before 3 of 5');
+  // Five due days on either side.
+  const long = history(times(14, 'done'));
+  expect(helpedSince(long, addDays(START, 12))).toEqual({ due: 5, done: 5, dueBefore: 5, doneBefore: 5 });
   expect(helpedWords(helpedSince(h, addDays(START, 20)))).toBe('');
 });
 

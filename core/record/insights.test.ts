@@ -58,6 +58,18 @@ describe('what was done of what was due', () => {
       { due: 1, done: 0 },
     ]);
   });
+  test('lengths part at 15, 25 and 40 minutes', () => {
+    const at = (minutes: number) =>
+      completionBy('length', [day(0, { minutes })], countDays([person('d')], 1)).map((c) => c.label)[0];
+    expect([15, 16, 25, 26, 40, 41].map(at)).toEqual([
+      'up to 15 min',
+      '16 to 25 min',
+      '16 to 25 min',
+      '26 to 40 min',
+      '26 to 40 min',
+      'over 40 min',
+    ]);
+  });
   test('by week, weekday, length, form and theme; what has no label is left out', () => {
     const by = (what: Parameters<typeof completionBy>[0]) =>
       completionBy(what, days, counts).map((c) => `${c.label} ${c.share.count}/${c.share.of}`);
