@@ -14,6 +14,7 @@ import { readCookie } from '../server/cookies.ts';
 import { isSameOrigin } from '../server/origin-check.ts';
 import { isStatusKind, STATUS_WORDS, statusKind } from '../server/status-words.ts';
 import type { Route } from './+types/root';
+import { RibbonHatch } from './charts/ribbon.tsx';
 import { Mark } from './components/mark.tsx';
 import { NonceContext } from './components/nonce-context.ts';
 
@@ -50,6 +51,7 @@ export function Layout({ children }: { children: React.ReactNode }) {
         <Links />
       </head>
       <body>
+        <RibbonHatch />
         {children}
         <ScrollRestoration nonce={nonce} />
         <Scripts nonce={nonce} />

@@ -1,6 +1,4 @@
 import type pg from 'pg';
-import type { LinkKind } from './queries/link.ts';
-import { findPersonalLink } from './queries/link.ts';
 import { withConnection } from './pool.ts';
 
 /**
@@ -17,16 +15,15 @@ export async function withWorkspace<T>(
   return withTransaction(pool, `begin; set local ysodos.workspace_id = '${BigInt(workspaceId)}'`, work);
 }
 
-/** As withWorkspace, for whoever comes by a personal link; undefined, with nothing done, where it opens nothing. */
-export async function withLinkedWorkspace<T>(
+/** As withWorkspace, in the workspace that `enter` leads to; undefined, with nothing done, where it leads nowhere. */
+export async function withEnteredWorkspace<Who, T>(
   pool: pg.Pool,
-  tokenHash: Buffer,
-  work: (db: pg.PoolClient, link: { workspaceId: number; personId: number }) => Promise<T>,
-  kinds?: readonly LinkKind[],
+  enter: (db: pg.PoolClient) => Promise<Who | undefined>,
+  work: (db: pg.PoolClient, who: Who) => Promise<T>,
 ): Promise<{ readonly result: T } | undefined> {
   return withTransaction(pool, 'begin', async (db) => {
-    const link = await findPersonalLink(db, tokenHash, kinds);
-    return link && { result: await work(db, link) };
+    const who = await enter(db);
+    return who && { result: await work(db, who) };
   });
 }
 

@@ -2,9 +2,8 @@ import { data } from 'react-router';
 import type pg from 'pg';
 import { DatabaseAwayError } from '../db/errors.ts';
 import { createPool, isDatabaseError, withConnection } from '../db/pool.ts';
-import { withLinkedWorkspace, withWorkspace } from '../db/workspace-scope.ts';
+import { withEnteredWorkspace, withWorkspace } from '../db/workspace-scope.ts';
 import { databaseUrl } from './config.ts';
-import type { LinkKind } from '../db/queries/link.ts';
 
 let pool: pg.Pool | undefined;
 
@@ -100,9 +99,8 @@ function beginRead(request: Request, workspaceId: number): SharedRead {
 export const inWorkspace = <T>(workspaceId: number, work: (db: pg.PoolClient) => Promise<T>): Promise<T> =>
   orAway(withWorkspace(database(), workspaceId, work));
 
-/** Runs `work` in a transaction of the workspace that a personal link leads to; undefined where it leads nowhere. */
-export const inLinkedWorkspace = <T>(
-  tokenHash: Buffer,
-  work: (db: pg.PoolClient, link: { workspaceId: number; personId: number }) => Promise<T>,
-  kinds?: readonly LinkKind[],
-): Promise<{ readonly result: T } | undefined> => orAway(withLinkedWorkspace(database(), tokenHash, work, kinds));
+/** Runs `work` in a transaction of the workspace that `enter` leads to; undefined where it leads nowhere. */
+export const inEnteredWorkspace = <Who, T>(
+  enter: (db: pg.PoolClient) => Promise<Who | undefined>,
+  work: (db: pg.PoolClient, who: Who) => Promise<T>,
+): Promise<{ readonly result: T } | undefined> => orAway(withEnteredWorkspace(database(), enter, work));

@@ -156,7 +156,7 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
         method: request.method,
         route: patternOf((request.url ?? '').split('?')[0]!),
         status: response.statusCode,
-        ms: Math.round(performance.now() - startedMs),
+        ms: Math.round((performance.now() - startedMs) * 10) / 10,
       });
       // What is still coming of a body that nobody wants is let run into nothing for a while, so that the answer is seen.
       if (!request.complete) {

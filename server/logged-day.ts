@@ -30,7 +30,7 @@ export const withLoggedDay = <T>(
     params.token,
     async (db, scope) => {
       const place = parseOwnDay(params.day);
-      const view = await loadPersonView(db, scope);
+      const [view, book] = await Promise.all([loadPersonView(db, scope), loadWorkspaceBook(db)]);
       const bead = view.strand.beads.find((b) => b.week === place?.week && b.weekday === place.weekday);
       if (!bead) throw data({ kind: 'closed' }, { status: 404 });
       const { enrolment } = scope;
@@ -49,7 +49,7 @@ export const withLoggedDay = <T>(
         db,
         scope,
         versionId,
-        fitted: await fitDay(db, { versionId }, scope, await loadWorkspaceBook(db)),
+        fitted: await fitDay(db, { versionId }, scope, book),
       });
     },
     { day: params.day },

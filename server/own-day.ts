@@ -32,13 +32,13 @@ export const withOwnDay = <T>(
     params.token,
     async (db, scope) => {
       const place = parseOwnDay(params.day);
-      const view = await loadPersonView(db, scope);
+      const [view, book] = await Promise.all([loadPersonView(db, scope), loadWorkspaceBook(db)]);
       const isKept = isForKeeping(request);
       const sent = place && openDay(view, place, scope.enrolment, isKept);
       if (!sent) throw data({ kind: 'closed' }, { status: 404 });
       // A phone that keeps a day for later hasn't opened it.
       if (!isKept) await noteSeen(db, scope, view, sent, what);
-      return work({ db, scope, view, sent, fitted: await fitDay(db, sent, scope, await loadWorkspaceBook(db)) });
+      return work({ db, scope, view, sent, fitted: await fitDay(db, sent, scope, book) });
     },
     { day: params.day },
   );

@@ -63,8 +63,7 @@ export const ownPaper = (params: { readonly token: string; readonly day: string 
     params.token,
     async (db, scope) => {
       const place = parseOwnDay(params.day);
-      const view = await loadPersonView(db, scope);
-      const book = await loadWorkspaceBook(db);
+      const [view, book] = await Promise.all([loadPersonView(db, scope), loadWorkspaceBook(db)]);
       const open = view.strand.beads
         .filter((b) => b.week === place?.week && (part === 'week' || b.weekday === place.weekday))
         .flatMap((bead) => {

@@ -5,10 +5,10 @@ import { dayKey, parseDayKey } from '../core/calendar/day.ts';
 import { localDate } from '../core/calendar/release.ts';
 import type { Enrolment } from '../db/queries/person.ts';
 import type { LinkKind } from '../db/queries/link.ts';
-import { listEnrolments } from '../db/queries/person.ts';
+import { enterByLink } from '../db/queries/person.ts';
 import { findPersonalLink } from '../db/queries/link.ts';
 import { nowMs } from './config.ts';
-import { inLinkedWorkspace, onDatabase } from './database.ts';
+import { inEnteredWorkspace, onDatabase } from './database.ts';
 import { spendQuota } from './quota.ts';
 import { readForm } from './read-body.ts';
 import { hashToken, isTokenShaped } from './token.ts';
@@ -47,15 +47,13 @@ export async function withPersonalLink<T>(
   at: { readonly day?: string; readonly kinds?: readonly LinkKind[] } = {},
 ): Promise<T> {
   const opened = isTokenShaped(token)
-    ? await inLinkedWorkspace(
-        hashToken(token),
-        async (db, { workspaceId, personId }) => {
-          const enrolments = await listEnrolments(db, personId, localDate(nowMs(), 'UTC'));
+    ? await inEnteredWorkspace(
+        (db) => enterByLink(db, hashToken(token), localDate(nowMs(), 'UTC'), at.kinds),
+        async (db, { workspaceId, enrolments }) => {
           const runId = OWN_DAY.exec(at.day ?? '')?.[1];
           const enrolment = runId === undefined ? enrolments[0] : enrolments.find((e) => e.runId === Number(runId));
           return enrolment ? work(db, { workspaceId, enrolment, enrolments }) : noLink();
         },
-        at.kinds,
       )
     : undefined;
   return opened ? opened.result : noLink();

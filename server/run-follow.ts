@@ -1,3 +1,5 @@
+import { createHash } from 'node:crypto';
+import { BoundedCache } from '../core/bounded-cache.ts';
 import { groupBy } from '../core/group-by.ts';
 import { localDate, toRunDays } from '../core/calendar/release.ts';
 import type { AttentionItem, HistoryDays, HistoryPlan, RetestScore, ToldPain } from '../core/record/attention.ts';
@@ -60,6 +62,14 @@ export interface RunFollow {
 const PAIN_DAYS = 28;
 const DAY_MS = 86_400_000;
 
+/** What a run was last found to be, and of what that was made: it is the same while that is. */
+interface Remembered {
+  madeOf: string;
+  follow: Omit<RunFollow, 'retention'> | undefined;
+}
+/** The runs looked at last. A page is looked at again and again, and most of the time nothing has changed but the minute. */
+const remembered = new BoundedCache<string, Remembered>(12);
+
 /** Everything that a run's coach follows, computed once for its pages: strands, adherence, and attention where it is wanted. */
 export async function loadRunFollow(
   db: Db,
@@ -67,8 +77,29 @@ export async function loadRunFollow(
   now = nowMs(),
   wantsAttention = true,
 ): Promise<RunFollow> {
+  const facts = await askRun(db, programme, now);
+  const calendarOf = ownCalendars(programme.run.rules, facts.days, now);
+  const last = remembered.get(`${programme.runId} ${wantsAttention}`, () => ({ madeOf: '', follow: undefined }));
+  const madeOf = fingerprint(facts, programme, calendarOf, now);
+  const follow =
+    last.madeOf === madeOf ? last.follow! : await followRun(db, programme, facts, calendarOf, now, wantsAttention);
+  Object.assign(last, { madeOf, follow });
+  return {
+    ...follow,
+    retention: {
+      here: follow.people.filter((p) => p.isHere).length,
+      joined: follow.people.length,
+      on: localDate(now, 'UTC'),
+    },
+  };
+}
+
+/** What the database says of a run. */
+type RunFacts = Awaited<ReturnType<typeof askRun>>;
+
+async function askRun(db: Db, programme: Programme, now: number) {
   const { runId, run } = programme;
-  const [people, places, sentDays, standings, stored, acts, told, hurts, book] = await Promise.all([
+  const [people, places, sentDays, { standings, stamp }, stored, acts, told, hurts, book] = await Promise.all([
     listRoster(db, runId),
     listDayPlaces(db, programme.id),
     listSentDays(db, runId),
@@ -79,7 +110,7 @@ export async function loadRunFollow(
     listStandingHurts(db, runId, now - PAIN_DAYS * DAY_MS),
     loadWorkspaceBook(db),
   ]);
-  const facts = await sentFacts(
+  const sent = await sentFacts(
     db,
     sentDays.map((d) => d.versionId),
     book,
@@ -87,13 +118,53 @@ export async function loadRunFollow(
   const versionOf = new Map(sentDays.map((d) => [d.dayId, d.versionId]));
   const days = toRunDays(places).map((place): FollowedDay => {
     const versionId = versionOf.get(place.dayId);
-    const own = versionId === undefined ? undefined : facts.get(versionId);
+    const own = versionId === undefined ? undefined : sent.get(versionId);
     return { ...place, sent: versionId !== undefined, facts: own, ...(own && { workSec: own.workSec }) };
   });
+  return {
+    people,
+    days,
+    versions: sentDays.map((d) => d.versionId),
+    standings,
+    stamp,
+    stored,
+    acts,
+    told,
+    hurts,
+    book,
+  };
+}
+
+/** All that what follows is computed from, as one short text. Of the time only what it has opened, and each calendar's day. */
+function fingerprint(
+  { people, days, versions, stamp, stored, acts, told, hurts, book }: RunFacts,
+  { run }: Programme,
+  calendarOf: (person: RosterRow) => OwnCalendar,
+  now: number,
+): string {
+  const calendars = [...new Set(people.map(calendarOf))].map(({ today, own }) => [
+    today,
+    own.filter((o) => o.releaseMs <= now).length,
+  ]);
+  const places = days.map(({ dayId, week, weekday }) => [dayId, week, weekday]);
+  return createHash('sha256')
+    .update(
+      JSON.stringify([run.rules, calendars, places, versions, stamp, stored, acts, told, hurts, book.key, people]),
+    )
+    .digest('base64');
+}
+
+async function followRun(
+  db: Db,
+  { runId }: Programme,
+  { people, days, standings, stored, acts, told, hurts }: RunFacts,
+  calendarOf: (person: RosterRow) => OwnCalendar,
+  now: number,
+  wantsAttention: boolean,
+): Promise<Omit<RunFollow, 'retention'>> {
   const retestDays = new Map(days.flatMap((d) => (d.facts?.retest ? [[d.dayId, d.facts.retest] as const] : [])));
   const numbers = await listStandingScores(db, runId, [...retestDays.keys()]);
   const settings = readAttentionSettings(stored);
-  const calendarOf = ownCalendars(run.rules, days, now);
   const plan: HistoryPlan = { dayIds: days.map((d) => d.dayId), works: days.map((d) => d.facts?.work ?? '') };
   const weights = workOf(days);
   const recordsOf = standings.by(plan.dayIds);
@@ -151,18 +222,7 @@ export async function loadRunFollow(
       items: done.length === 0 ? items : items.filter((item) => !isQuiet(item, done, calendar.today)),
     };
   });
-  return {
-    plan,
-    days,
-    people: followed,
-    retention: {
-      here: followed.filter((p) => p.isHere).length,
-      joined: followed.length,
-      on: localDate(now, 'UTC'),
-    },
-    settings,
-    acts,
-  };
+  return { plan, days, people: followed, settings, acts };
 }
 
 /** The days of someone as attention looks at them. */

@@ -19,7 +19,7 @@ const known = new BoundedCache<string, Remembered>(MOST_RUNS);
 export async function runStandings(
   db: Db,
   { runId, makeUpDays }: { readonly runId: number; readonly makeUpDays: number | null },
-): Promise<RunStandings> {
+): Promise<{ readonly standings: RunStandings; readonly stamp: StandingStamp }> {
   const stamp = await getStandingStamp(db, runId);
   const run = { runId, hasWindow: makeUpDays !== null };
   const remembered = known.get(`${runId} ${run.hasWindow}`, () => ({
@@ -27,17 +27,17 @@ export async function runStandings(
     standings: new RunStandings(),
   }));
   const { stamp: was, standings } = remembered;
-  if (was?.sum === stamp.sum && was.count === stamp.count) return standings;
+  if (was?.sum === stamp.sum && was.count === stamp.count) return { standings, stamp };
   if (was && stamp.lastId >= was.lastId) {
     await readStandings(db, run, standings);
     if (standings.count === stamp.count) {
       remembered.stamp = stamp;
-      return standings;
+      return { standings, stamp };
     }
   }
   const anew = new RunStandings();
   await readStandings(db, run, anew);
   remembered.standings = anew;
   remembered.stamp = stamp;
-  return anew;
+  return { standings: anew, stamp };
 }

@@ -1,6 +1,6 @@
 import type { DayDate } from '../core/calendar/day.ts';
 import { addDays, dayKey } from '../core/calendar/day.ts';
-import { localDate, localTime, instantAt } from '../core/calendar/release.ts';
+import { instantAt, localTime } from '../core/calendar/release.ts';
 import { painWords } from '../core/record/detail-words.ts';
 import { OUTCOME_WORDS } from '../core/record/record.ts';
 import { formatScore } from '../core/record/score.ts';
@@ -9,7 +9,7 @@ import type { Db } from '../db/pool.ts';
 import type { RosterRow } from '../db/queries/person.ts';
 import { listPainSince } from '../db/queries/pain.ts';
 import type { StoredRecord } from '../db/queries/record.ts';
-import { getVersionDocument, listRecordsSince } from '../db/queries/record.ts';
+import { listSaid, listVersionDocuments } from '../db/queries/record.ts';
 
 /** One record as a coach reads it in passing. */
 export interface Said {
@@ -47,30 +47,30 @@ export interface Pain {
 /** What is shown at once; the rest is counted. */
 const SHOWN = 40;
 
-/** What has been said today on the coach's clock; where nothing has yet, what was said yesterday. Null where that is nothing either. */
-export async function saidLately(
+/** What was said today and yesterday on the coach's clock, as it is stored. */
+export async function askLately(
   db: Db,
   at: { readonly runId: number; readonly today: DayDate; readonly timeZone: string },
-  people: readonly RosterRow[],
-  days: readonly { readonly dayId: number; readonly week: number; readonly weekday: number }[],
-): Promise<SaidLately | null> {
+) {
   const midnightMs = (date: DayDate) => instantAt(date, '00:00', at.timeZone);
-  const sinceMs = midnightMs(addDays(at.today, -1));
-  const [records, told] = await Promise.all([
-    listRecordsSince(db, at.runId, sinceMs),
-    listPainSince(db, at.runId, sinceMs),
+  const [fromMs, thenMs] = [midnightMs(addDays(at.today, -1)), midnightMs(at.today)];
+  const [{ since, before }, told] = await Promise.all([
+    listSaid(db, { runId: at.runId, fromMs, thenMs, most: SHOWN }),
+    listPainSince(db, at.runId, fromMs),
   ]);
-  const isToday = (ms: number) => localDate(ms, at.timeZone) === at.today;
-  const own = records.filter((r) => isToday(r.loggedAtMs));
-  const hasToday = own.length > 0 || told.some((p) => isToday(p.toldAtMs));
-  const shown = hasToday ? own : records;
-  if (shown.length === 0 && told.length === 0) return null;
-  const first = shown.toSorted((a, b) => Number(b.remark !== '') - Number(a.remark !== '')).slice(0, SHOWN);
-  const documents = new Map(
-    await Promise.all(
-      [...new Set(first.map((r) => r.versionId))].map(async (id) => [id, await getVersionDocument(db, id)] as const),
-    ),
-  );
+  const hasToday = since.count > 0 || told.some((p) => p.toldAtMs >= thenMs);
+  const shown = hasToday ? since : before;
+  const documents = await listVersionDocuments(db, [...new Set(shown.first.map((r) => r.versionId))]);
+  return { timeZone: at.timeZone, hasToday, shown, told, documents, thenMs };
+}
+
+/** What has been said today on the coach's clock; where nothing has yet, what was said yesterday. Null where that is nothing either. */
+export function saidLately(
+  { timeZone, hasToday, shown, told, documents, thenMs }: Awaited<ReturnType<typeof askLately>>,
+  people: readonly Pick<RosterRow, 'enrolmentId' | 'name'>[],
+  days: readonly { readonly dayId: number; readonly week: number; readonly weekday: number }[],
+): SaidLately | null {
+  if (shown.count === 0 && told.length === 0) return null;
   const names = new Map(people.map((p) => [p.enrolmentId, p.name]));
   const places = new Map(days.map((d) => [d.dayId, dayKey(d)]));
   const toSaid = (r: StoredRecord): Said => ({
@@ -83,19 +83,19 @@ export async function saidLately(
       (s) => `${blockName(documents.get(r.versionId)!.blocks[s.block] ?? { role: 'Main' })} ${formatScore(s)}`,
     ),
     remark: r.remark,
-    at: localTime(r.loggedAtMs, at.timeZone),
+    at: localTime(r.loggedAtMs, timeZone),
   });
   return {
     day: hasToday ? 'today' : 'yesterday',
-    count: shown.length,
-    said: first.map(toSaid),
+    count: shown.count,
+    said: shown.first.map(toSaid),
     // Of both days: a pain isn't over because a new one has begun.
     pains: told.map((p) => ({
       enrolmentId: p.enrolmentId,
       name: names.get(p.enrolmentId) ?? '',
       dayKey: places.get(p.dayId) ?? '',
       words: painWords(p),
-      at: `${isToday(p.toldAtMs) ? '' : 'yesterday, '}${localTime(p.toldAtMs, at.timeZone)}`,
+      at: `${p.toldAtMs >= thenMs ? '' : 'yesterday, '}${localTime(p.toldAtMs, timeZone)}`,
     })),
   };
 }

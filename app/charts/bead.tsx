@@ -70,7 +70,7 @@ const SHARED_ID = (state: DayState) => `bead-${state}`;
 /** The marks that SharedBead refers to. Once on a page that has any. */
 export function BeadMarks() {
   return (
-    <svg width="0" height="0" className="bead-marks" aria-hidden="true">
+    <svg width="0" height="0" className="shared-marks" aria-hidden="true">
       <defs>
         {SHARED.map((state) => (
           <g key={state} id={SHARED_ID(state)}>

@@ -1,4 +1,3 @@
-import { useId } from 'react';
 import type { PackedRibbon } from './pack-ribbon.ts';
 import { RIBBON_KINDS, ribbonPaths } from './pack-ribbon.ts';
 import type { RibbonLayout } from './ribbon-layout.ts';
@@ -15,11 +14,22 @@ interface RibbonProps {
 
 const DOT_STEP = 5;
 
+const HATCH_ID = 'ribbon-hatch';
+
+/** The hatch that all ribbons of a page refer to. Once on every page. */
+export const RibbonHatch = () => (
+  <svg width="0" height="0" className="shared-marks" aria-hidden="true">
+    <pattern id={HATCH_ID} width="5" height="5" patternTransform="rotate(45)" patternUnits="userSpaceOnUse">
+      <rect width="5" height="5" className="ribbon-hold-ground" />
+      <rect width="2" height="5" className="ribbon-hold-line" />
+    </pattern>
+  </svg>
+);
+
 /** The picture of a session: time to scale, work solid, holds hatched, rest a trough, estimates with a dotted end. */
 export function Ribbon({ layout, title, stretch = false, atRatio }: RibbonProps) {
   const { widthPx, heightPx, dots, notches } = layout;
   const paths = 'paths' in layout ? layout.paths : ribbonPaths(layout.bars, stretch);
-  const hatch = useId();
   const base = heightPx - 2;
   return (
     <svg
@@ -29,14 +39,6 @@ export function Ribbon({ layout, title, stretch = false, atRatio }: RibbonProps)
       {...(stretch ? { width: '100%', preserveAspectRatio: 'none' } : { width: widthPx })}
       {...(title ? { role: 'img', 'aria-label': title } : { 'aria-hidden': true })}
     >
-      {paths.hold && (
-        <defs>
-          <pattern id={hatch} width="5" height="5" patternTransform="rotate(45)" patternUnits="userSpaceOnUse">
-            <rect width="5" height="5" className="ribbon-hold-ground" />
-            <rect width="2" height="5" className="ribbon-hold-line" />
-          </pattern>
-        </defs>
-      )}
       <line className="ribbon-ground" x1="0" x2={widthPx} y1={base + 0.5} y2={base + 0.5} />
       {RIBBON_KINDS.map(
         (kind) =>
@@ -45,7 +47,7 @@ export function Ribbon({ layout, title, stretch = false, atRatio }: RibbonProps)
               key={kind}
               d={paths[kind]}
               className={`ribbon-${kind}`}
-              {...(kind === 'hold' && { fill: `url(#${hatch})`, strokeWidth: heightPx > 30 ? 1.1 : 0.6 })}
+              {...(kind === 'hold' && { fill: `url(#${HATCH_ID})`, strokeWidth: heightPx > 30 ? 1.1 : 0.6 })}
             />
           ),
       )}

@@ -15,9 +15,9 @@ interface RowPlace {
 
 /**
  * Which rows of a long list are drawn: those in sight and a few around them. On paper all of them. `attach` is the `ref` of the
- * element that the rows stand in, `heightPx` its height; every row is `rowPx` high.
+ * element that the rows stand in, `heightPx` its height; every row is `rowPx` high. `firstPx`: how much of it the server draws.
  */
-export function useWindowedRows(count: number, rowPx: number) {
+export function useWindowedRows(count: number, rowPx: number, firstPx = FIRST_PX) {
   const [list, setList] = useState<HTMLDivElement | null>(null);
   const [topPx, setTopPx] = useState(0);
   const [isPrinting, setPrinting] = useState(false);
@@ -40,7 +40,7 @@ export function useWindowedRows(count: number, rowPx: number) {
     estimateSize: () => rowPx,
     overscan: OVERSCAN,
     scrollMargin: topPx,
-    initialRect: { width: 1280, height: FIRST_PX },
+    initialRect: { width: 1280, height: firstPx },
   });
   const isWhole = count <= WHOLE || isPrinting;
   const rows: readonly RowPlace[] = isWhole

@@ -67,7 +67,7 @@ export async function copyPerson(db: Db, personId: number): Promise<PersonCopy> 
            'programme', g.title,
            'enrolment', to_jsonb(e) - 'workspace_id',
            'records', coalesce((select jsonb_agg(to_jsonb(c) - 'workspace_id'
-               || jsonb_build_object('week', d.week, 'weekday', d.weekday, 'session', v.document ->> 'title', 'version', v.number) order by c.made_at, c.id)
+               || jsonb_build_object('week', d.week, 'weekday', d.weekday, 'session', v.title, 'version', v.number) order by c.made_at, c.id)
              from record c join version v on v.id = c.version_id join day d on d.id = v.day_id where c.enrolment_id = e.id), '[]'),
            'pains', coalesce((select jsonb_agg(to_jsonb(x) - 'workspace_id' order by x.told_at) from pain x where x.enrolment_id = e.id), '[]'),
            'absences', coalesce((select jsonb_agg(to_jsonb(x) - 'workspace_id' order by x.from_on) from absence x where x.enrolment_id = e.id), '[]'),

@@ -12,6 +12,8 @@ import { PATTERNS } from '../../core/movement/movement.ts';
 import { isSpare } from '../../core/movement/spare.ts';
 import { NotFoundError } from '../errors.ts';
 import type { Db } from '../pool.ts';
+import type { LinkKind } from './link.ts';
+import { findPersonalLink } from './link.ts';
 import type { Run, RunRow } from './run.ts';
 import { RUN_COLUMNS, toRun } from './run.ts';
 
@@ -424,17 +426,41 @@ const toEnrolment = (row: EnrolmentRow): Enrolment => ({
   sequence: row.person_sequence,
 });
 
+/** Who has come by a personal link. */
+export interface LinkedPerson {
+  readonly workspaceId: number;
+  readonly personId: number;
+  readonly enrolments: readonly Enrolment[];
+}
+
+/**
+ * Enters the workspace that a link leads to, for the rest of the transaction, and finds its person there; undefined where it leads
+ * nowhere. Both questions go out at once: until the first is answered there is no workspace, and so no row for the second.
+ */
+export async function enterByLink(
+  db: Db,
+  tokenHash: Buffer,
+  today: DayDate,
+  kinds?: readonly LinkKind[],
+): Promise<LinkedPerson | undefined> {
+  const [link, enrolments] = await Promise.all([
+    findPersonalLink(db, tokenHash, kinds),
+    listLinkedEnrolments(db, tokenHash, today),
+  ]);
+  return link && { ...link, enrolments };
+}
+
 /**
  * A person in their runs, none of them put away unless all are: the one that began last first, then what is still to begin. Empty
  * where they are in none.
  */
-export async function listEnrolments(db: Db, personId: number, today: DayDate): Promise<Enrolment[]> {
+async function listLinkedEnrolments(db: Db, tokenHash: Buffer, today: DayDate): Promise<Enrolment[]> {
   const { rows } = await db.query<EnrolmentRow>({
     name: 'enrolments',
     text: `${SELECT_ENROLMENT}
-     where e.person_id = $1::bigint
+     where e.person_id = (select l.person_id from personal_link l where l.token_hash = $1::bytea)
      order by r.archived_at is not null, coalesce(e.starts_on, r.starts_on) > $2::date, coalesce(e.starts_on, r.starts_on) desc, e.id desc`,
-    values: [personId, today],
+    values: [tokenHash, today],
   });
   const all = rows.map(toEnrolment);
   const live = all.filter((e) => e.run.archivedAtMs === null);

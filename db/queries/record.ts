@@ -24,7 +24,7 @@ export interface SentDay {
 export async function listSentDays(db: Db, runId: number): Promise<SentDay[]> {
   const { rows } = await db.query<SentDayRow>(
     `select distinct on (d.week, d.weekday) d.id as day_id, v.id as version_id, v.number, v.change_note, d.week, d.weekday,
-       v.document ->> 'title' as title
+       v.title
      from version v join day d on d.id = v.day_id
      where v.run_id = $1::bigint
        and not exists (select from run_day y where y.run_id = v.run_id and y.day_id = v.day_id and y.withdrawn_at is not null)
@@ -135,28 +135,25 @@ export async function listPersonDays(
     };
   const { rows } = await db.query<Row>({
     name: 'person-days',
-    text: `select d.id as day_id, d.week, d.weekday, v.id as version_id, v.number, v.change_note, v.title,
+    text: `with sent as materialized (
+       select id, day_id, number, change_note, sent_at, title, retest from version where run_id = $2::bigint
+     ), newest as (
+       select distinct on (day_id) * from sent order by day_id, number desc
+     )
+     select d.id as day_id, d.week, d.weekday, v.id as version_id, v.number, v.change_note, v.title,
        n.number as newest, n.change_note as newest_note, n.sent_at, y.sequence as day_sequence, y.withdrawn_at, y.withdrawn_note, x.released_at, x.opened_at, x.begun_at, d.text <> '' as is_written,
        y.id as run_day_id, y.live_at, y.live_minutes, y.live_place, y.live_limit, l.answer, l.came_at,
        case when y.live_at is not null then (select count(*) from live_reply o where o.run_day_id = y.id and o.answer = 'yes') end as going,
-       $3::bigint as enrolment_id, r.record_version_id, r.number as record_number, r.outcome, r.share_ratio, r.effort, r.remark, r.scores, r.made_at, r.logged_at, r.fit, r.details, r.retest
+       $3::bigint as enrolment_id, c.version_id as record_version_id, w.number as record_number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.made_at, c.logged_at, c.fit, c.details, w.retest
      from day d
      left join release x on x.enrolment_id = $3::bigint and x.day_id = d.id
      left join run_day y on y.run_id = $2::bigint and y.day_id = d.id
      left join live_reply l on l.run_day_id = y.id and l.enrolment_id = $3::bigint
-     left join lateral (
-       select id, number, change_note, sent_at from version where run_id = $2::bigint and day_id = d.id order by number desc limit 1
-     ) n on true
-     left join lateral (
-       select id, number, change_note, document ->> 'title' as title from version
-       where id = case when x.begun_at is null then n.id else x.version_id end
-     ) v on true
-     left join lateral (
-       select c.version_id as record_version_id, w.number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.made_at, c.logged_at, c.fit, c.details,
-         w.document ->> 'retest' as retest
-       from version w join record c on c.version_id = w.id and c.enrolment_id = $3::bigint
-       where w.run_id = $2::bigint and w.day_id = d.id order by c.made_at desc, c.id desc limit 1
-     ) r on v.id is not null
+     left join newest n on n.day_id = d.id
+     left join sent v on v.id = case when x.begun_at is null then n.id else x.version_id end
+     left join standing s on s.enrolment_id = $3::bigint and s.day_id = d.id and v.id is not null
+     left join record c on c.id = s.record_id
+     left join sent w on w.id = c.version_id
      where d.programme_id = $1::bigint
      order by d.week, d.weekday`,
     values: [at.programmeId, at.runId, at.enrolmentId],
@@ -256,14 +253,32 @@ export async function findRecord(db: Db, enrolmentId: number, dayId: number): Pr
   return rows[0] && toRecord(rows[0]);
 }
 
-/** What was said in a run since an instant, newest first: of each person and day the newest, corrections included. */
-export async function listRecordsSince(db: Db, runId: number, sinceMs: number): Promise<StoredRecord[]> {
-  const { rows } = await db.query<RecordRow>({
-    name: 'records-since',
-    text: `${SELECT_RECORD} where v.run_id = $1::bigint and c.logged_at >= $2::timestamptz ${NEWEST_FIRST}`,
-    values: [runId, new Date(sinceMs)],
+/** What was said in a span of time: how much, and of it what is read first. */
+export interface SaidSpan {
+  readonly count: number;
+  /** Those with words first, then the newest. */
+  readonly first: readonly StoredRecord[];
+}
+
+/** What was said in a run since an instant, and what between another and that: of each person and day the newest, corrections included. */
+export async function listSaid(
+  db: Db,
+  at: { readonly runId: number; readonly fromMs: number; readonly thenMs: number; readonly most: number },
+): Promise<{ readonly since: SaidSpan; readonly before: SaidSpan }> {
+  const { rows } = await db.query<RecordRow & { is_since: boolean; count: number }>({
+    name: 'said',
+    text: `with newest as (
+       ${SELECT_RECORD} where v.run_id = $1::bigint and c.logged_at >= $2::timestamptz ${NEWEST_FIRST}
+     ), placed as (
+       select *, logged_at >= $3::timestamptz as is_since, count(*) over span::integer as count,
+         row_number() over (span order by remark <> '' desc, logged_at desc, enrolment_id) as place
+       from newest window span as (partition by logged_at >= $3::timestamptz)
+     )
+     select * from placed where place <= $4::integer order by place`,
+    values: [at.runId, new Date(at.fromMs), new Date(at.thenMs), at.most],
   });
-  return rows.map(toRecord).sort((a, b) => b.loggedAtMs - a.loggedAtMs);
+  const span = (own: typeof rows): SaidSpan => ({ count: own[0]?.count ?? 0, first: own.map(toRecord) });
+  return { since: span(rows.filter((r) => r.is_since)), before: span(rows.filter((r) => !r.is_since)) };
 }
 
 export interface NewRecord {

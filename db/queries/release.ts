@@ -56,7 +56,7 @@ export async function listDaysToGo(db: Db, at: { programmeId: number; runId: num
        v.id as version_id, v.number, v.title, y.withdrawn_at is not null as is_withdrawn, y.live_at
      from day d
      left join lateral (
-       select id, number, document ->> 'title' as title from version where day_id = d.id and run_id = $2::bigint order by number desc limit 1
+       select id, number, title from version where day_id = d.id and run_id = $2::bigint order by number desc limit 1
      ) v on true
      left join run_day y on y.run_id = $2::bigint and y.day_id = d.id
      where d.programme_id = $1::bigint order by d.week, d.weekday`,

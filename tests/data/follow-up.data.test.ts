@@ -9,6 +9,7 @@ import type { RecordDetails } from '../../core/record/record.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
 import { parseSession } from '../../core/notation/parse.ts';
+import { unpackItems } from '../../app/components/follow/rows.ts';
 import { callRoute } from '../call-route.ts';
 import type { ThrowawayDatabase } from '../throwaway-database.ts';
 import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';
@@ -43,12 +44,14 @@ const call = async (
   });
 };
 const post = (form: Record<string, string>) => call('action', 'follow-up.tsx', 'follow-up', form);
-const page = async () =>
-  (await call('loader', 'follow-up.tsx', 'follow-up')).data as {
-    items: { id: number; code: string; occasion: string; why: string }[];
+const page = async () => {
+  const { packedItems, ...told } = (await call('loader', 'follow-up.tsx', 'follow-up')).data as {
+    packedItems: string;
     line: { people: number; logged: number };
     packedRows: string;
   };
+  return { ...told, items: unpackItems(packedItems) };
+};
 const items = async (name: string) => (await page()).items.filter((i) => i.id === ids[name]).map((i) => i.code);
 const itemOf = async (name: string, code: string) =>
   (await page()).items.find((i) => i.id === ids[name] && i.code === code)!;
@@ -270,6 +273,68 @@ describe('who needs a word', () => {
     ];
     for (const form of nothing) expect([form, (await post(form)).status]).toEqual([form, 404]);
   });
+});
+
+test('a run is computed anew exactly when something of it has changed', async () => {
+  const { loadRunFollow } = await import('../../server/run-follow.ts');
+  const at = (now: string, wantsAttention = true) =>
+    withWorkspace(db.pool, workspaceId, async (c) =>
+      loadRunFollow(c, await getProgramme(c, programmeId, { now: NOW }), Date.parse(now), wantsAttention),
+    );
+  let last = await at('2026-05-20T09:00:00Z');
+  const isAnew = async (now = '2026-05-20T09:00:00Z') => {
+    const was = last;
+    last = await at(now);
+    return was.people !== last.people;
+  };
+  expect(await isAnew()).toBe(false);
+  expect(await isAnew('2026-05-20T23:59:00Z')).toBe(false);
+  // Attention or not, each is kept beside the other.
+  expect((await at('2026-05-20T09:00:00Z', false)).people.every((p) => p.items.length === 0)).toBe(true);
+  expect(await isAnew()).toBe(false);
+  expect(await isAnew('2026-05-21T00:01:00Z')).toBe(true);
+  expect(await isAnew()).toBe(true);
+  const said = (outcome: 'done' | 'not-done', madeAtMs: number) =>
+    withWorkspace(db.pool, workspaceId, (c) =>
+      insertNewRecords(c, [
+        {
+          workspaceId,
+          enrolmentId: ids.Dee!,
+          versionId: versions.w3d1!,
+          clientId: crypto.randomUUID(),
+          record: {
+            outcome,
+            shareRatio: outcome === 'done' ? 1 : 0,
+            effort: null,
+            remark: '',
+            scores: [],
+            madeAtMs,
+            loggedAtMs: madeAtMs,
+          },
+        },
+      ]),
+    );
+  const dee = () => last.people.find((p) => p.enrolmentId === ids.Dee)!.adherence.done;
+  const before = dee();
+  await said('done', Date.parse('2026-05-20T08:00:00Z'));
+  expect([await isAnew(), dee()]).toEqual([true, before + 1]);
+  await said('not-done', Date.parse('2026-05-20T08:30:00Z'));
+  expect([await isAnew(), dee()]).toEqual([true, before]);
+  await db.owner.query('delete from standing where enrolment_id = $1 and day_id = $2', [ids.Dee, days.w3d1]);
+  await db.owner.query('delete from record where enrolment_id = $1 and version_id = $2', [ids.Dee, versions.w3d1]);
+  expect(await isAnew()).toBe(true);
+  for (const change of [
+    `update person set detail = 'Pier' where name = 'Ada Arden'`,
+    `update person set detail = 'Harbour' where name = 'Ada Arden'`,
+    `update run set attention = '{"missed-in-a-row": {"threshold": 9}}'`,
+    `update run set attention = '{}'`,
+    `update run set release_time = '11:00'`,
+    `update run set release_time = '06:00'`,
+  ]) {
+    await db.owner.query(change);
+    expect([change, await isAnew()]).toEqual([change, true]);
+  }
+  expect(await isAnew()).toBe(false);
 });
 
 describe('what next', () => {

@@ -298,7 +298,9 @@ async function standing(c: pg.PoolClient) {
   const { outcome, shareRatio } = record;
   // What is remembered is what stands, however often it is asked.
   for (let times = 0; times < 2; times++)
-    expect((await runStandings(c, { runId, makeUpDays: null })).by([day!.dayId])(enrolmentId)[0]).toMatchObject({
+    expect(
+      (await runStandings(c, { runId, makeUpDays: null })).standings.by([day!.dayId])(enrolmentId)[0],
+    ).toMatchObject({
       outcome,
       shareRatio,
     });

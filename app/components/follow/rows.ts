@@ -4,21 +4,7 @@ import { unpackStrand } from '../../../core/record/packed-strand.ts';
 import type { Attendance } from '../../../core/record/strand.ts';
 import { attendanceRatio } from '../../../core/record/strand.ts';
 import type { StrandDay } from '../../charts/strand-row.tsx';
-
-/** One person, as the page carries hundreds of them. */
-export type PackedRow = readonly [
-  id: number,
-  name: string,
-  team: string,
-  zone: number,
-  level: number,
-  strand: string,
-  done: number,
-  due: number,
-  inARow: number,
-  need: number,
-  isHere: 0 | 1,
-];
+import { packLines, unpackLines } from './packed-lines.ts';
 
 export interface Row {
   readonly id: number;
@@ -35,18 +21,36 @@ export interface Row {
   readonly isHere: boolean;
 }
 
+/** What the page carries of each person, in one text for all of them. */
+export const packRows = (rows: readonly Row[], zones: readonly string[]): string =>
+  packLines(
+    rows.map((r) => [
+      r.id,
+      r.name,
+      r.team,
+      zones.indexOf(r.zone),
+      r.level,
+      r.strand,
+      r.attendance.done,
+      r.attendance.due,
+      r.inARow,
+      r.need,
+      Number(r.isHere),
+    ]),
+  );
+
 export const unpackRows = (packed: string, zones: readonly string[]): Row[] =>
-  (JSON.parse(packed) as PackedRow[]).map(([id, name, team, zone, level, strand, done, due, inARow, need, isHere]) => ({
-    id,
-    name,
-    team,
-    zone: zones[zone] ?? '',
-    level,
-    strand,
-    attendance: { done, due, ratio: attendanceRatio(done, due) },
-    inARow,
-    need,
-    isHere: isHere === 1,
+  unpackLines(packed).map(([id, name, team, zone, level, strand, done, due, inARow, need, isHere]) => ({
+    id: Number(id),
+    name: name!,
+    team: team!,
+    zone: zones[Number(zone)] ?? '',
+    level: Number(level),
+    strand: strand!,
+    attendance: { done: Number(done), due: Number(due), ratio: attendanceRatio(Number(done), Number(due)) },
+    inARow: Number(inARow),
+    need: Number(need),
+    isHere: isHere === '1',
   }));
 
 /** A day of the programme, as the page carries it. */
@@ -66,6 +70,18 @@ export interface NeedItem {
   readonly evidence: readonly (readonly [dayKey: string, words: string])[];
   readonly occasion: string;
 }
+
+export const packItems = (items: readonly NeedItem[]): string =>
+  packLines(items.map((i) => [i.id, i.code, i.occasion, i.why, ...i.evidence.flat()]));
+
+export const unpackItems = (packed: string): NeedItem[] =>
+  unpackLines(packed).map(([id, code, occasion, why, ...cells]) => ({
+    id: Number(id),
+    code: code as AttentionCode,
+    occasion: occasion!,
+    why: why!,
+    evidence: cells.flatMap((key, i) => (i % 2 === 0 ? [[key, cells[i + 1]!] as const] : [])),
+  }));
 
 export const SORTS = ['need', 'attendance', 'name', 'team'] as const;
 export type Sort = (typeof SORTS)[number];

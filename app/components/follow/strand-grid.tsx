@@ -12,6 +12,8 @@ import { strandDays } from './rows.ts';
 
 const ROW_PX = 39;
 const PAGE_ROWS = 10;
+/** The strands begin low on a first screen. */
+const FIRST_PX = 8 * ROW_PX;
 
 interface StrandGridProps {
   readonly rows: readonly Row[];
@@ -29,7 +31,7 @@ interface StrandGridProps {
 /** Everybody's weeks, a row each, drawn as far as they are in sight. With keys: up and down people, left and right days, Enter opens. */
 export function StrandGrid(props: StrandGridProps) {
   const { rows, all, days, weeks, today, chosen, chosenDayId, pathOf, onPick, firstWeekday } = props;
-  const { attach, rows: inSight, heightPx } = useWindowedRows(rows.length, ROW_PX);
+  const { attach, rows: inSight, heightPx } = useWindowedRows(rows.length, ROW_PX, FIRST_PX);
   const isPrinting = usePrinting();
   const drawn = isPrinting ? rows.map((_, index) => ({ index, topPx: index * ROW_PX })) : inSight;
   const [cursor, setCursor] = useState<{ readonly row: number; readonly day: number } | null>(null);
@@ -179,10 +181,7 @@ function AttendanceWords({ attendance: { done, due, ratio }, isHere }: { attenda
   if (ratio === undefined) return <span className="right soft small">nothing due yet</span>;
   return (
     <span className={`right${isHere ? '' : ' soft'}`}>
-      <b>{Math.round(ratio * 100)} %</b>{' '}
-      <span className="soft small">
-        {done}/{due}
-      </span>
+      <b>{`${Math.round(ratio * 100)} %`}</b> <span className="soft small">{`${done}/${due}`}</span>
     </span>
   );
 }

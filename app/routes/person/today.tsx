@@ -14,6 +14,7 @@ import type { OpenDay, PersonView } from '../../../server/person-view.ts';
 import { isOpen, loadPersonView, noteSeen, openDay } from '../../../server/person-view.ts';
 import { nowMs } from '../../../server/config.ts';
 import { fitDay } from '../../../server/fitted-view.ts';
+import type { WorkspaceBook } from '../../../server/workspace-book.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { LiveCard } from '../../components/live-card.tsx';
 import { OwnStrand, ownBeads } from '../../components/own-strand.tsx';
@@ -28,7 +29,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
   return withPersonalLink(params.token, async (db, scope) => {
     const { enrolment } = scope;
-    const view = await loadPersonView(db, scope);
+    const [view, book] = await Promise.all([loadPersonView(db, scope), loadWorkspaceBook(db)]);
     const { beads, today, adherence } = view.strand;
     const kept = keptToday(request);
     const place = kept === undefined ? undefined : parseOwnDay(kept);
@@ -53,7 +54,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
       strand: packStrand(beads),
       adherence: { done: adherence.done, due: adherence.due },
       session: open
-        ? { ...(await showDay(db, scope, view, open)), key: ownDayKey(scope, bead), week: bead.week }
+        ? { ...(await showDay(db, scope, view, open, book)), key: ownDayKey(scope, bead), week: bead.week }
         : null,
       why: open ? null : whyNothing(view, scope),
       next: next ? { words: formatDay(next.date), time: localTime(next.releaseMs, enrolment.timeZone) } : null,
@@ -120,8 +121,8 @@ async function othersToday(db: pg.PoolClient, scope: LinkScope) {
 }
 
 /** Today's session as this person does it, held against what they did before. */
-async function showDay(db: pg.PoolClient, scope: LinkScope, view: PersonView, open: OpenDay) {
-  const fitted = await fitDay(db, open, scope, await loadWorkspaceBook(db));
+async function showDay(db: pg.PoolClient, scope: LinkScope, view: PersonView, open: OpenDay, book: WorkspaceBook) {
+  const fitted = await fitDay(db, open, scope, book);
   return toDaySession(fitted, open, dayToMatch(view, open.dayId, fitted));
 }
 

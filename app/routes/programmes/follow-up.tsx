@@ -22,7 +22,7 @@ import { parseId } from '../../../server/parse-number.ts';
 import { recordWords } from '../../../server/record-words.ts';
 import type { FollowedPerson, RunFollow } from '../../../server/run-follow.ts';
 import { loadRunFollow, needOf } from '../../../server/run-follow.ts';
-import { saidLately } from '../../../server/said-lately.ts';
+import { askLately, saidLately } from '../../../server/said-lately.ts';
 import { loadTodayLine } from '../../../server/today-line.ts';
 import { Bead, BeadMarks, STATE_WORDS } from '../../charts/bead.tsx';
 import { ActPanel } from '../../components/follow/act-panel.tsx';
@@ -30,8 +30,17 @@ import { useActFetcher } from '../../components/follow/use-act-fetcher.ts';
 import { FollowLinks } from '../../components/follow/follow-links.tsx';
 import { FollowTools } from '../../components/follow/follow-tools.tsx';
 import { NeedList } from '../../components/follow/need-list.tsx';
-import type { NeedItem, PackedRow, Row } from '../../components/follow/rows.ts';
-import { arrangeRows, filterOf, SORTS, strandDays, unpackRows } from '../../components/follow/rows.ts';
+import type { NeedItem, Row } from '../../components/follow/rows.ts';
+import {
+  arrangeRows,
+  filterOf,
+  packItems,
+  packRows,
+  SORTS,
+  strandDays,
+  unpackItems,
+  unpackRows,
+} from '../../components/follow/rows.ts';
 import { RulesPanel } from '../../components/follow/rules-panel.tsx';
 import { SaidList } from '../../components/follow/said-list.tsx';
 import { StrandGrid, StrandTable } from '../../components/follow/strand-grid.tsx';
@@ -44,16 +53,18 @@ export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: foll
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme, coach }) => {
-    const [follow, line] = await Promise.all([loadRunFollow(db, programme), loadTodayLine(db, programme)]);
-    const { people, days, retention, settings } = follow;
     const today = coachToday(request);
-    const lately = await saidLately(db, { runId: programme.runId, today, timeZone: coachZone(request) }, people, days);
+    const [follow, line, asked] = await Promise.all([
+      loadRunFollow(db, programme),
+      loadTodayLine(db, programme),
+      askLately(db, { runId: programme.runId, today, timeZone: coachZone(request) }),
+    ]);
+    const { people, days, retention, settings } = follow;
     const search = new URL(request.url).searchParams;
     const place = placeOfDate(programme.startsOn, today);
     const chosen = people.find((p) => p.enrolmentId === parseId(search.get('person')));
     const day = parseDayKey(search.get('day') ?? '');
     const dayId = day && days.find((d) => d.week === day.week && d.weekday === day.weekday)?.dayId;
-    const zones = [...new Set(people.map((p) => p.timeZone))].sort();
     return {
       key: programme.key,
       title: programme.title,
@@ -66,12 +77,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       retention: { ...retention, words: formatShortDay(today) },
       settings,
       days: days.map(({ dayId: id, week, weekday }) => ({ dayId: id, week, weekday })),
-      lately,
+      lately: saidLately(asked, people, days),
       anySent: days.some((d) => d.sent),
-      zones,
-      // One text for all: hundreds of small things cost more to encode one by one, here and on the page.
-      packedRows: JSON.stringify(people.map((p) => packRow(p, zones))),
-      items: people.flatMap((p) => needItems(p, days)),
+      ...packPeople(follow),
       chosen: chosen ? await chosenPerson(db, chosen, follow) : null,
       record:
         chosen && dayId !== undefined
@@ -81,28 +89,46 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   });
 }
 
-const packRow = (p: FollowedPerson, zones: readonly string[]): PackedRow => [
-  p.enrolmentId,
-  p.name,
-  p.detail,
-  zones.indexOf(p.timeZone),
-  p.level ?? 0,
-  packStrand(p.states.map((state, i) => ({ state, shareRatio: p.records[i]?.shareRatio }))),
-  p.adherence.done,
-  p.adherence.due,
-  p.adherence.inARow,
-  needOf(p),
-  p.isHere ? 1 : 0,
-];
+/** Everybody as the page carries them, made once for what a run was found to be. */
+const packed = new WeakMap<RunFollow['people'], ReturnType<typeof packPeopleAnew>>();
 
-const needItems = (p: FollowedPerson, days: RunFollow['days']): NeedItem[] =>
+function packPeople({ people, days }: RunFollow) {
+  let known = packed.get(people);
+  if (!known) packed.set(people, (known = packPeopleAnew({ people, days })));
+  return known;
+}
+
+function packPeopleAnew({ people, days }: Pick<RunFollow, 'people' | 'days'>) {
+  const zones = [...new Set(people.map((p) => p.timeZone))].sort();
+  const keys = new Map(days.map((d) => [d.dayId, dayKey(d)]));
+  return {
+    zones,
+    packedRows: packRows(people.map(toRow), zones),
+    packedItems: packItems(people.flatMap((p) => needItems(p, keys))),
+  };
+}
+
+const toRow = (p: FollowedPerson): Row => ({
+  id: p.enrolmentId,
+  name: p.name,
+  team: p.detail,
+  zone: p.timeZone,
+  level: p.level ?? 0,
+  strand: packStrand(p.states.map((state, i) => ({ state, shareRatio: p.records[i]?.shareRatio }))),
+  attendance: p.adherence,
+  inARow: p.adherence.inARow,
+  need: needOf(p),
+  isHere: p.isHere,
+});
+
+const needItems = (p: FollowedPerson, keys: ReadonlyMap<number, string>): NeedItem[] =>
   p.items.map(({ code, why, evidence, occasion }) => ({
     id: p.enrolmentId,
     code,
     why,
     evidence: evidence.flatMap(({ dayId, words }) => {
-      const day = days.find((d) => d.dayId === dayId);
-      return day ? [[dayKey(day), words] as const] : [];
+      const key = keys.get(dayId);
+      return key === undefined ? [] : [[key, words] as const];
     }),
     occasion,
   }));
@@ -143,8 +169,10 @@ type LoaderData = Route.ComponentProps['loaderData'];
 type LinkTo = (changes: Record<string, string | null>) => string;
 
 export default function FollowUp({ loaderData }: Route.ComponentProps) {
-  const { packedRows, zones, items, weeks, firstWeekday, today, todayWords, days, lately, anySent, line } = loaderData;
+  const { packedRows, packedItems, zones, weeks, firstWeekday, today, todayWords, days, lately, anySent, line } =
+    loaderData;
   const rows = useMemo(() => unpackRows(packedRows, zones), [packedRows, zones]);
+  const items = useMemo(() => unpackItems(packedItems), [packedItems]);
   const byId = useMemo(() => new Map(rows.map((r) => [r.id, r])), [rows]);
   const ordered = useMemo(
     () => items.toSorted((a, b) => (byId.get(b.id)?.need ?? 0) - (byId.get(a.id)?.need ?? 0)),
