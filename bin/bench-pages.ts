@@ -1,6 +1,7 @@
 import { startDemo } from './running-demo.ts';
 
-const RUNS = 25;
+const WARM_UP = 25;
+const RUNS = 40;
 
 interface Measured {
   readonly ms: number;
@@ -9,17 +10,44 @@ interface Measured {
 
 const median = (values: readonly number[]): number => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
-/** Server time of one address, one request at a time: median of some runs after a few to warm up, and the size of the answer. */
-async function measure(url: string, headers: Record<string, string>): Promise<Measured> {
-  const taken: number[] = [];
-  let size = 0;
-  for (let i = 0; i < RUNS + 8; i++) {
-    const startedMs = performance.now();
-    const response = await fetch(url, { headers, redirect: 'manual' });
-    size = (await response.arrayBuffer()).byteLength;
-    if (i >= 8) taken.push(performance.now() - startedMs);
-  }
-  return { ms: median(taken), kB: size / 1000 };
+/** The server's own word on how long it took to answer, one answer after the other. */
+function serverClock() {
+  let rest = '';
+  let tell: (ms: number) => void = () => undefined;
+  return {
+    read: (text: string) => {
+      const lines = (rest + text).split('\n');
+      rest = lines.pop()!;
+      for (const line of lines)
+        if (line.startsWith('{') && line.includes('"route"')) tell((JSON.parse(line) as { ms: number }).ms);
+    },
+    next: () => new Promise<number>((done) => (tell = done)),
+  };
+}
+
+interface Page {
+  readonly page: string;
+  readonly path: string;
+  readonly headers: Record<string, string>;
+}
+
+/** Server time of addresses, one request at a time and in turn, so that a slow moment is one for all: medians of a process that is warm. */
+async function measure(
+  base: string,
+  pages: readonly Page[],
+  clock: ReturnType<typeof serverClock>,
+): Promise<Measured[]> {
+  const taken = pages.map((): number[] => []);
+  const sizes = pages.map(() => 0);
+  for (let i = 0; i < WARM_UP + RUNS; i++)
+    for (const [at, { path, headers }] of pages.entries()) {
+      const told = clock.next();
+      const response = await fetch(base + path, { headers, redirect: 'manual' });
+      sizes[at] = (await response.arrayBuffer()).byteLength;
+      const ms = await told;
+      if (i >= WARM_UP) taken[at]!.push(ms);
+    }
+  return pages.map((_, at) => ({ ms: median(taken[at]!), kB: sizes[at]! / 1000 }));
 }
 
 export interface PageRow extends Measured {
@@ -30,7 +58,13 @@ export interface PageRow extends Measured {
 
 /** The pages of a demo of so many readers, each against an empty page of its layout. */
 export async function measurePages(readers: number): Promise<PageRow[]> {
-  const demo = await startDemo('.local/bench-pages', ['--without-messages', '--readers', String(readers)]);
+  const clock = serverClock();
+  const demo = await startDemo(
+    '.local/bench-pages',
+    ['--without-messages', '--readers', String(readers)],
+    { LOG_LEVEL: 'info' },
+    clock.read,
+  );
   try {
     const { coachEmail, programmeId, linkPath } = demo.workspaces[1]!;
     const signedIn = await fetch(`${demo.base}/sign-in`, {
@@ -41,8 +75,6 @@ export async function measurePages(readers: number): Promise<PageRow[]> {
     });
     const cookie = signedIn.headers.getSetCookie()[0]!.split(';')[0]!;
     const coach = `/programmes/${programmeId}`;
-    const at = (path: string, isCoach: boolean) =>
-      measure(demo.base + path, { accept: 'text/html', ...(isCoach && { cookie }) });
     const made = await fetch(`${demo.base}/programmes`, {
       method: 'POST',
       body: new URLSearchParams({ title: 'Empty', from: 'empty', weeks: '1', weekdays: '1', startsOn: '2026-05-18' }),
@@ -50,24 +82,30 @@ export async function measurePages(readers: number): Promise<PageRow[]> {
       redirect: 'manual',
     });
     const emptyPeople = made.headers.get('location')!.replace(/plan$/, 'people');
-    const empty = { person: await at('/p/unknown', false), coach: await at(emptyPeople, true) };
-    const rows: PageRow[] = [
-      { page: 'empty, of a participant', ratio: 1, ...empty.person },
-      { page: 'empty, of a coach', ratio: 1, ...empty.coach },
+    const person = { accept: 'text/html' };
+    const signed = { accept: 'text/html', cookie };
+    const [empty, emptyCoach] = [
+      { page: 'empty, of a participant', path: '/p/unknown', headers: person },
+      { page: 'empty, of a coach', path: emptyPeople, headers: signed },
     ];
-    for (const [page, path, layout] of [
-      ['Today', linkPath, 'person'],
-      ['Today’s data', `${linkPath}.data`, 'person'],
-      ['Follow up', `${coach}/follow-up`, 'coach'],
-      ['People', `${coach}/people`, 'coach'],
-      ['Plan', `${coach}/plan`, 'coach'],
-      ['Write', `${coach}/write/w3d5`, 'coach'],
-      ['Programmes', '/programmes', 'coach'],
-    ] as const) {
-      const measured = await at(path, layout === 'coach');
-      rows.push({ page, ratio: measured.ms / empty[layout].ms, ...measured });
-    }
-    return rows;
+    const pages: Page[] = [
+      empty,
+      emptyCoach,
+      { page: 'empty data, of a participant', path: '/p/unknown.data', headers: person },
+      { page: 'Today', path: linkPath, headers: person },
+      { page: 'Today’s data', path: `${linkPath}.data`, headers: person },
+      { page: 'Follow up', path: `${coach}/follow-up`, headers: signed },
+      { page: 'People', path: `${coach}/people`, headers: signed },
+      { page: 'Plan', path: `${coach}/plan`, headers: signed },
+      { page: 'Write', path: `${coach}/write/w3d5`, headers: signed },
+      { page: 'Programmes', path: '/programmes', headers: signed },
+    ];
+    const measured = await measure(demo.base, pages, clock);
+    return pages.map(({ page, headers }, i) => ({
+      page,
+      ...measured[i]!,
+      ratio: measured[i]!.ms / measured[pages.indexOf(headers === person ? empty : emptyCoach)]!.ms,
+    }));
   } finally {
     await demo.stop();
   }

@@ -28,6 +28,7 @@ export async function startDemo(
   data: string,
   options: readonly string[] = ['--without-messages'],
   env: Readonly<Record<string, string>> = {},
+  onOutput: (text: string) => void = () => undefined,
 ): Promise<RunningDemo> {
   const port = await freePort();
   const child = spawn(
@@ -57,6 +58,7 @@ export async function startDemo(
   await new Promise<void>((ready, failed) => {
     child.stdout!.on('data', (chunk: Buffer) => {
       output += chunk.toString();
+      onOutput(chunk.toString());
       if (output.includes('Ctrl-C')) ready();
     });
     child.on('close', () => failed(new Error(`the demo ended:\n${errors}`)));

@@ -98,7 +98,9 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
 
   const runApplication = async (request: IncomingMessage, response: ServerResponse) => {
     const controller = new AbortController();
-    response.on('close', () => controller.abort());
+    response.on('close', () => {
+      if (!response.writableFinished) controller.abort();
+    });
     const headers = cleanHeaders(request.rawHeaders, addressOf(request));
     const asked = toFetchRequest(request, originOf(request), headers, controller.signal);
     if (!isSameOrigin(asked)) {

@@ -37,21 +37,22 @@ export async function countToday(
     name: 'today-line',
     text: `with place as (
        select * from jsonb_to_recordset($2::jsonb) as x("timeZone" text, "startsOn" date, weekdays smallint[], "dayId" bigint, date date)
+     ), here as materialized (
+       select e.id, p.time_zone, t."dayId" as day_id from enrolment e join person p on p.id = e.person_id
+       join place t on t."timeZone" = p.time_zone and t."startsOn" is not distinct from e.starts_on and t.weekdays is not distinct from e.weekdays
+       where e.run_id = $1::bigint and e.joined_on <= t.date and (e.left_on is null or e.left_on >= t.date)
+         and not exists (select from absence a where a.enrolment_id = e.id and a.from_on <= t.date and (a.to_on is null or t.date <= a.to_on))
      )
-     select p.time_zone, count(*)::integer as people, count(x.enrolment_id)::integer as released,
-       count(*) filter (where m.enrolment_id is not null)::integer as delivered, count(*) filter (where x.opened_at is not null or s.enrolment_id is not null)::integer as opened,
+     select h.time_zone, count(*)::integer as people, count(x.enrolment_id)::integer as released,
+       count(*) filter (where exists (
+         select from message m where m.run_id = $1::bigint and m.enrolment_id = h.id and m.day_id = h.day_id and m.kind in ('session', 'change') and m.state = 'accepted'
+       ))::integer as delivered,
+       count(*) filter (where x.opened_at is not null or s.enrolment_id is not null)::integer as opened,
        count(*) filter (where x.begun_at is not null or s.enrolment_id is not null)::integer as begun, count(s.enrolment_id)::integer as logged
-     from enrolment e join person p on p.id = e.person_id
-     join place t on t."timeZone" = p.time_zone and t."startsOn" is not distinct from e.starts_on and t.weekdays is not distinct from e.weekdays
-     left join release x on x.enrolment_id = e.id and x.day_id = t."dayId"
-     left join standing s on s.enrolment_id = e.id and s.day_id = t."dayId"
-     left join (
-       select distinct enrolment_id, day_id from message
-       where run_id = $1::bigint and kind in ('session', 'change') and state = 'accepted' and day_id in (select "dayId" from place)
-     ) m on m.enrolment_id = e.id and m.day_id = t."dayId"
-     where e.run_id = $1::bigint and e.joined_on <= t.date and (e.left_on is null or e.left_on >= t.date)
-       and not exists (select from absence a where a.enrolment_id = e.id and a.from_on <= t.date and (a.to_on is null or t.date <= a.to_on))
-     group by p.time_zone order by p.time_zone`,
+     from here h
+     left join release x on x.enrolment_id = h.id and x.day_id = h.day_id
+     left join standing s on s.enrolment_id = h.id and s.day_id = h.day_id
+     group by h.time_zone order by h.time_zone`,
     values: [runId, JSON.stringify(places)],
   });
   return rows.map(({ time_zone: timeZone, ...counts }) => ({ timeZone, ...counts }));
