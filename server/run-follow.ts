@@ -119,7 +119,7 @@ async function askRun(db: Db, programme: Programme, now: number) {
   const days = toRunDays(places).map((place): FollowedDay => {
     const versionId = versionOf.get(place.dayId);
     const own = versionId === undefined ? undefined : sent.get(versionId);
-    return { ...place, sent: versionId !== undefined, facts: own, ...(own && { workSec: own.workSec }) };
+    return { sent: versionId !== undefined, facts: own, ...place, ...(own && { workSec: own.workSec }) };
   });
   return {
     people,
@@ -179,24 +179,25 @@ async function followRun(
   );
   const actsOf = groupBy(acts, (a) => a.enrolmentId);
   const followed = people.map((person): FollowedPerson => {
-    const own = { ...person, records: recordsOf(person.enrolmentId) };
+    const records = recordsOf(person.enrolmentId);
+    const { joinedOn, absences } = person;
     const calendar = calendarOf(person);
-    const states = dayStates(days, own, calendar, now);
-    const adherence = computeAdherence(states, { records: own.records, dates: calendar.dates, weights });
+    const states = dayStates(days, { joinedOn, absences, records }, calendar, now);
+    const adherence = computeAdherence(states, { records, dates: calendar.dates, weights });
     const retests = retestScores(scoresOf.get(person.enrolmentId) ?? [], placeOf, calendar, retestDays);
     const items = !wantsAttention
       ? []
       : findAttention(
           {
             today: calendar.today,
-            joinedOn: person.joinedOn,
+            joinedOn,
             leftOn: person.leftOn,
             plan,
             dates: calendar.dates,
             states,
-            records: own.records,
+            records,
             adherence,
-            absences: person.absences,
+            absences,
             pains: (painsOf.get(person.enrolmentId) ?? []).map((p): ToldPain => ({
               dayId: p.dayId,
               date: localDate(p.atMs, person.timeZone),
@@ -212,14 +213,14 @@ async function followRun(
       madeOn: localDate(a.madeAtMs, person.timeZone),
     }));
     return {
-      ...person,
       calendar,
       states,
-      records: own.records,
+      records,
       retests,
       adherence,
       isHere: isStillHere(adherence, person.leftOn, calendar.today),
       items: done.length === 0 ? items : items.filter((item) => !isQuiet(item, done, calendar.today)),
+      ...person,
     };
   });
   return { plan, days, people: followed, settings, acts };

@@ -1,24 +1,34 @@
+import { packLines, unpackLines } from './packed-lines.ts';
 import type { PersonLine } from './person-row.tsx';
 
-const KEYS = [
-  'id',
-  'name',
-  'detail',
-  'timeZone',
-  'address',
-  'fit',
-  'isWaiting',
-  'joined',
-  'isLate',
-  'hasLink',
-] as const satisfies readonly (keyof PersonLine)[];
-
-/** A list of people as one text: the values of each, without the names of the fields over and over. */
+/** A list of people as one text. */
 export const packPeople = (people: readonly PersonLine[]): string =>
-  JSON.stringify(people.map((person) => KEYS.map((key) => person[key])));
+  packLines(
+    people.map((p) => [
+      p.id,
+      p.name,
+      p.detail,
+      p.timeZone,
+      p.address,
+      p.fit,
+      p.joined,
+      Number(p.isWaiting),
+      Number(p.isLate),
+      Number(p.hasLink),
+    ]),
+  );
 
 /** The list again. */
 export const unpackPeople = (packed: string): PersonLine[] =>
-  (JSON.parse(packed) as unknown[][]).map(
-    (values) => Object.fromEntries(KEYS.map((key, i) => [key, values[i]])) as unknown as PersonLine,
-  );
+  unpackLines(packed).map(([id, name, detail, timeZone, address, fit, joined, isWaiting, isLate, hasLink]) => ({
+    id: Number(id),
+    name: name!,
+    detail: detail!,
+    timeZone: timeZone!,
+    address: address!,
+    fit: fit!,
+    joined: joined!,
+    isWaiting: isWaiting === '1',
+    isLate: isLate === '1',
+    hasLink: hasLink === '1',
+  }));

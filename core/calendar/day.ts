@@ -1,4 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
+import { BoundedCache } from '../bounded-cache.ts';
 import type { DayPlace, Weekday } from './day-place.ts';
 import { WEEKDAYS } from './day-place.ts';
 
@@ -68,14 +69,21 @@ const MONTHS = [
   'December',
 ] as const;
 
+/** Lists of people name a few dates hundreds of times. */
+const knownWords = new BoundedCache<DayDate, { readonly long: string; readonly short: string }>(500);
+
+const wordsOf = (date: DayDate) =>
+  knownWords.get(date, () => {
+    const { dayOfWeek, day, month } = Temporal.PlainDate.from(date);
+    const name = MONTHS[month - 1]!;
+    return {
+      long: `${WEEKDAYS[dayOfWeek - 1]} ${day} ${name}`,
+      short: `${day} ${month === 9 ? 'Sept' : name.slice(0, 3)}`,
+    };
+  });
+
 /** `Wednesday 13 May`, as a locale formatter for en-GB has it, at a hundredth of its cost. */
-export function formatDay(date: DayDate): string {
-  const { dayOfWeek, day, month } = Temporal.PlainDate.from(date);
-  return `${WEEKDAYS[dayOfWeek - 1]} ${day} ${MONTHS[month - 1]}`;
-}
+export const formatDay = (date: DayDate): string => wordsOf(date).long;
 
 /** `13 May` */
-export function formatShortDay(date: DayDate): string {
-  const { day, month } = Temporal.PlainDate.from(date);
-  return `${day} ${month === 9 ? 'Sept' : MONTHS[month - 1]!.slice(0, 3)}`;
-}
+export const formatShortDay = (date: DayDate): string => wordsOf(date).short;

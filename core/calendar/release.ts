@@ -73,7 +73,8 @@ export function toRunDays<T extends DayPlace>(days: readonly T[]): (T & RunDay)[
   for (const weekdays of byWeek.values()) weekdays.sort((a, b) => a - b);
   return days.map((day) => {
     const own = byWeek.get(day.week)!;
-    return { ...day, index: own.indexOf(day.weekday), of: own.length };
+    // Not spread: fields that come behind a spread cost a hundred times what they hold.
+    return Object.assign({}, day, { index: own.indexOf(day.weekday), of: own.length });
   });
 }
 

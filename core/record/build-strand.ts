@@ -139,9 +139,9 @@ export function buildStrands(
       weekday,
       index,
       of,
-      ...calendar.own[i]!,
       shareRatio: person.records[i]?.shareRatio,
       state: states[i]!,
+      ...calendar.own[i]!,
     }));
     const adherence = computeAdherence(states, { records: person.records, dates: calendar.dates, weights });
     return { today: calendar.today, beads, adherence };

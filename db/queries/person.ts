@@ -75,7 +75,6 @@ function toProfile(r: ProfileRow): PersonProfile {
   const spares = r.spares.filter(isSpare);
   const doses = readOwnDoses(r.doses);
   return {
-    ...(r.kit && { kit: r.kit }),
     levels: levels ?? {},
     spares,
     swaps: swaps ?? [],
@@ -94,6 +93,7 @@ function toProfile(r: ProfileRow): PersonProfile {
     care: r.care,
     careShared: r.care_shared,
     doses: doses ?? [],
+    ...(r.kit && { kit: r.kit }),
     ...((levels === undefined || doses === undefined || swaps === undefined || spares.length < r.spares.length) && {
       isPartly: true,
     }),
@@ -125,7 +125,7 @@ function readSwaps(value: unknown): PersonProfile['swaps'] | undefined {
 /** Only what a session is fitted by on a day. */
 export function toFitPerson({ kit, levels, spares, swaps, doses }: PersonProfile, today: DayDate): FitPerson {
   const own = doses.filter((d) => d.since <= today);
-  return { ...(kit && { kit }), levels, spares, swaps, ...(own.length > 0 && { doses: own }) };
+  return { levels, spares, swaps, ...(kit && { kit }), ...(own.length > 0 && { doses: own }) };
 }
 
 /** A person's place in a run: what their days depend on. */
@@ -190,7 +190,6 @@ interface ParticipantRow extends ProfileRow, PlaceRow {
 }
 
 const toParticipant = (r: ParticipantRow): Participant => ({
-  ...toPlace(r),
   enrolmentId: r.enrolment_id,
   personId: r.person_id,
   name: r.name,
@@ -198,6 +197,7 @@ const toParticipant = (r: ParticipantRow): Participant => ({
   hasLink: r.has_link,
   easedUntil: r.eased_until as DayDate | null,
   profile: toProfile(r),
+  ...toPlace(r),
 });
 
 /** A person in a run, as far as lists of people need them. */
@@ -227,12 +227,12 @@ export async function listRoster(db: Db, runId: number): Promise<RosterRow[]> {
   });
   return rows
     .map((r) => ({
-      ...toPlace(r),
       enrolmentId: r.enrolment_id,
       name: r.name,
       detail: r.detail,
       level: lowestLevel(r.levels),
       bounced: r.bounced,
+      ...toPlace(r),
     }))
     .sort(compareNames);
 }
@@ -411,7 +411,6 @@ const SELECT_ENROLMENT = `select e.id, e.person_id, e.eased_until, g.id as progr
   join person p on p.id = e.person_id`;
 
 const toEnrolment = (row: EnrolmentRow): Enrolment => ({
-  ...toPlace(row),
   enrolmentId: row.id,
   personId: row.person_id,
   run: toRun(row),
@@ -424,6 +423,7 @@ const toEnrolment = (row: EnrolmentRow): Enrolment => ({
   profile: toProfile(row),
   stopKey: row.stop_key,
   sequence: row.person_sequence,
+  ...toPlace(row),
 });
 
 /** Who has come by a personal link. */

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { packLines, unpackLines } from './packed-lines.ts';
+import { packLines, unpackLines } from '../packed-lines.ts';
 import type { NeedItem, Row } from './rows.ts';
 import { packItems, packRows, unpackItems, unpackRows } from './rows.ts';
 

@@ -4,7 +4,7 @@ import { unpackStrand } from '../../../core/record/packed-strand.ts';
 import type { Attendance } from '../../../core/record/strand.ts';
 import { attendanceRatio } from '../../../core/record/strand.ts';
 import type { StrandDay } from '../../charts/strand-row.tsx';
-import { packLines, unpackLines } from './packed-lines.ts';
+import { packLines, unpackLines } from '../packed-lines.ts';
 
 export interface Row {
   readonly id: number;
