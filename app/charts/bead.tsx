@@ -1,4 +1,3 @@
-import { useId } from 'react';
 import type { DayState } from '../../core/record/strand.ts';
 
 interface BeadProps {
@@ -9,49 +8,55 @@ interface BeadProps {
   readonly radius?: number;
 }
 
-/** One day on a strand: shape and fill carry the meaning, never colour alone. */
-export function Bead({ x, y, state, shareRatio = 0.5, radius = 5.2 }: BeadProps) {
-  const clip = useId();
+const RADIUS = 5.2;
+/** A part is seen as one: never empty, never full. */
+const [LEAST_FILL, MOST_FILL] = [0.2, 0.85];
+
+const round = (px: number): number => Math.round(px * 100) / 100;
+
+/** A circle filled from below to a share of its height. */
+function filledTo(ratio: number, x: number, y: number, radius: number): string {
+  const top = radius * (1 - 2 * ratio);
+  const half = round(Math.sqrt(radius * radius - top * top));
+  return `<path class="bead-full" d="M${round(x - half)} ${round(y + top)}A${radius} ${radius} 0 ${ratio > 0.5 ? 1 : 0} 0 ${round(x + half)} ${round(y + top)}z"/>`;
+}
+
+/**
+ * One day on a strand: shape and fill carry the meaning, never colour alone. As markup, of numbers alone: a page draws some hundreds
+ * of them, and an element each cost it more than all it says.
+ */
+export function beadMarkup({ x, y, state, shareRatio = 0.5, radius = RADIUS }: BeadProps): string {
+  const circle = (kind: string, r = radius, cx = x, cy = y) =>
+    `<circle class="bead-${kind}" cx="${cx}" cy="${cy}" r="${r}"/>`;
+  const stroke = (kind: string, d: string) => `<path class="bead-${kind}" d="${d}"/>`;
   switch (state) {
     case 'done':
-      return <circle className="bead-full" cx={x} cy={y} r={radius} />;
-    case 'part': {
-      const height = 2 * radius * Math.min(0.85, Math.max(0.2, shareRatio));
-      return (
-        <g>
-          <circle className="bead-open" cx={x} cy={y} r={radius} />
-          <clipPath id={clip}>
-            <rect x={x - radius} y={y + radius - height} width={2 * radius} height={height} />
-          </clipPath>
-          <circle className="bead-full" cx={x} cy={y} r={radius} clipPath={`url(#${clip})`} />
-        </g>
-      );
-    }
+      return circle('full');
+    case 'part':
+      return circle('open') + filledTo(Math.min(MOST_FILL, Math.max(LEAST_FILL, shareRatio)), x, y, radius);
     case 'due':
-      return <circle className="bead-due" cx={x} cy={y} r={radius} />;
+      return circle('due');
     case 'missed':
-      return <path className="bead-knot" d={`M${x} ${y - 4.5}v9`} />;
+      return stroke('knot', `M${x} ${y - 4.5}v9`);
     case 'not-done':
-      return <path className="bead-said" d={`M${x - 3.5} ${y - 3.5}l7 7M${x - 3.5} ${y + 3.5}l7-7`} />;
+      return stroke('said', `M${x - 3.5} ${y - 3.5}l7 7M${x - 3.5} ${y + 3.5}l7-7`);
     case 'ahead':
-      return <circle className="bead-ahead" cx={x} cy={y} r="2" />;
+      return circle('ahead', 2);
     case 'unsent':
-      return <circle className="bead-ahead" cx={x} cy={y} r="1.3" />;
+      return circle('ahead', 1.3);
     case 'excused':
-      return <path className="bead-excused" d={`M${x - 6} ${y}h12`} />;
+      return stroke('excused', `M${x - 6} ${y}h12`);
     case 'bonus':
-      return <circle className="bead-full" cx={x} cy={y} r="2.8" />;
+      return circle('full', 2.8);
     case 'late':
-      return (
-        <g>
-          <path className="bead-knot" d={`M${x} ${y - 4.5}v9`} />
-          <circle className="bead-full" cx={x + 4.5} cy={y - 4.5} r="2.3" />
-        </g>
-      );
+      return stroke('knot', `M${x} ${y - 4.5}v9`) + circle('full', 2.3, x + 4.5, y - 4.5);
     case 'before':
-      return null;
+      return '';
   }
 }
+
+/** One day on a strand, alone. */
+export const Bead = (bead: BeadProps) => <g dangerouslySetInnerHTML={{ __html: beadMarkup(bead) }} />;
 
 /** States whose mark is always the same: drawn once a page, and referred to. */
 const SHARED: readonly DayState[] = [
@@ -65,32 +70,23 @@ const SHARED: readonly DayState[] = [
   'bonus',
   'late',
 ];
-const SHARED_ID = (state: DayState) => `bead-${state}`;
+const sharedId = (state: DayState): string => `bead-${state}`;
+const SHARED_MARKUP = SHARED.map((state) => `<g id="${sharedId(state)}">${beadMarkup({ x: 0, y: 0, state })}</g>`).join(
+  '',
+);
 
-/** The marks that SharedBead refers to. Once on a page that has any. */
-export function BeadMarks() {
-  return (
-    <svg width="0" height="0" className="shared-marks" aria-hidden="true">
-      <defs>
-        {SHARED.map((state) => (
-          <g key={state} id={SHARED_ID(state)}>
-            <Bead x={0} y={0} state={state} />
-          </g>
-        ))}
-      </defs>
-    </svg>
-  );
-}
+/** The marks that sharedBead refers to. Once on a page that has any. */
+export const BeadMarks = () => (
+  <svg width="0" height="0" className="shared-marks" aria-hidden="true">
+    <defs dangerouslySetInnerHTML={{ __html: SHARED_MARKUP }} />
+  </svg>
+);
 
 /** A bead at a place in percent of the width, for drawings of hundreds. The page has BeadMarks. */
-export function SharedBead({ xPct, y, state, shareRatio }: { xPct: number; y: number } & Omit<BeadProps, 'x' | 'y'>) {
-  if (state === 'before') return null;
-  if (state !== 'part') return <use href={`#${SHARED_ID(state)}`} x={`${xPct}%`} y={y} />;
-  return (
-    <svg x={`${xPct}%`} overflow="visible">
-      <Bead x={0} y={y} state={state} shareRatio={shareRatio} />
-    </svg>
-  );
+export function sharedBead({ xPct, y, state, shareRatio }: { xPct: number } & Omit<BeadProps, 'x'>): string {
+  if (state === 'before') return '';
+  if (state !== 'part') return `<use href="#${sharedId(state)}" x="${xPct}%" y="${y}"/>`;
+  return `<svg x="${xPct}%" overflow="visible">${beadMarkup({ x: 0, y, state, shareRatio })}</svg>`;
 }
 
 export const STATE_WORDS: Record<DayState, string> = {

@@ -4,11 +4,11 @@ import { baseLibrary } from '../../core/movement/library.ts';
 import { parseSession } from '../../core/notation/parse.ts';
 import type { StrandBead } from '../../core/record/build-strand.ts';
 import { computePlan } from '../../core/session/plan.ts';
-import { Bead, STATE_WORDS } from './bead.tsx';
+import { Bead, beadMarkup, STATE_WORDS } from './bead.tsx';
 import { layoutLeverLine } from './lever-line-layout.ts';
 import { LeverLine } from './lever-line.tsx';
 import { layoutRibbon } from './ribbon-layout.ts';
-import { Ribbon } from './ribbon.tsx';
+import { Ribbon, RibbonHatch } from './ribbon.tsx';
 import { StrandRow } from './strand-row.tsx';
 import { TimeAxis } from './time-axis.tsx';
 import { layoutWeekFigures } from './week-figures-layout.ts';
@@ -59,16 +59,21 @@ describe('a ribbon', () => {
     );
   });
 
-  test('of nothing is a bare ground; holds bring their hatch, others don’t', () => {
-    const bare = renderToStaticMarkup(<Ribbon layout={layoutRibbon(plan(''), size)} />);
-    expect(bare).toContain('ribbon-ground');
-    expect(bare).not.toMatch(/<path|<pattern/);
-    expect(
-      renderToStaticMarkup(<Ribbon layout={layoutRibbon(plan('Main: work 0:40 rest 0:20\nsquat'), size)} />),
-    ).not.toContain('<pattern');
-    expect(
-      renderToStaticMarkup(<Ribbon layout={layoutRibbon(plan('Main: work 0:40 rest 0:20\nplank'), size)} />),
-    ).toContain('<pattern');
+  test('of nothing is a bare ground; holds have the hatch of the page, others don’t', () => {
+    const draw = (text: string) => renderToStaticMarkup(<Ribbon layout={layoutRibbon(plan(text), size)} />);
+    expect(draw('')).toContain('ribbon-ground');
+    expect(draw('')).not.toContain('<path');
+    const id = /<pattern id="([^"]+)"/.exec(renderToStaticMarkup(<RibbonHatch />))![1]!;
+    expect(draw('Main: work 0:40 rest 0:20\nsquat')).not.toContain(id);
+    expect(draw('Main: work 0:40 rest 0:20\nplank')).toContain(`class="ribbon-hold" fill="url(#${id})"`);
+  });
+
+  test('shows where the clock stands, at a share of its width', () => {
+    const layout = layoutRibbon(plan(SESSION), size);
+    expect(renderToStaticMarkup(<Ribbon layout={layout} atRatio={0.25} />)).toContain(
+      'x1="150" x2="150" y1="-2" y2="40"',
+    );
+    expect(renderToStaticMarkup(<Ribbon layout={layout} />)).not.toContain('y1="-2"');
   });
 
   test('is named where it has words of its own, and hidden where the words stand beside it', () => {
@@ -125,21 +130,31 @@ describe('a strand', () => {
           <Bead x={10} y={10} state="before" />
         </svg>,
       ),
-    ).toBe('<svg></svg>');
+    ).toBe('<svg><g></g></svg>');
   });
 
-  test('a part is filled to its share, never empty nor full', () => {
-    const height = (shareRatio: number) =>
-      Number(
-        /<rect [^>]*height="([\d.]+)"/.exec(
-          renderToStaticMarkup(
-            <svg>
-              <Bead x={0} y={0} radius={5} state="part" shareRatio={shareRatio} />
-            </svg>,
-          ),
-        )![1],
-      );
-    expect([0, 0.2, 0.5, 0.85, 1].map(height)).toEqual([2, 2, 5, 8.5, 8.5]);
+  test('a part is filled from below to its share, never empty nor full', () => {
+    const fill = (shareRatio: number) => {
+      const drawn = beadMarkup({ x: 20, y: 10, radius: 5, state: 'part', shareRatio });
+      const [x1, y1, , large, sweep, x2, y2] = [
+        .../d="M([\d.]+) ([\d.]+)A(5) 5 0 ([01]) ([01]) ([\d.]+) ([\d.]+)z"/.exec(drawn)!.slice(1).map(Number),
+      ] as [number, number, number, number, number, number, number];
+      // Its chord lies on the circle, level, and the arc goes the lower way round.
+      expect([Math.hypot(x1 - 20, y1 - 10), Math.hypot(x2 - 20, y2 - 10)].map((r) => r.toFixed(1))).toEqual([
+        '5.0',
+        '5.0',
+      ]);
+      expect([y1 === y2, x1 < x2, sweep]).toEqual([true, true, 0]);
+      return [15 - y1, large];
+    };
+    expect([0, 0.2, 0.5, 0.6, 0.85, 1].map(fill)).toEqual([
+      [2, 0],
+      [2, 0],
+      [5, 0],
+      [6, 1],
+      [8.5, 1],
+      [8.5, 1],
+    ]);
   });
 
   test('has a bead a day from the first that is owed on, in order from left to right', () => {

@@ -1,6 +1,6 @@
 import type { DayPlace } from '../../core/calendar/day.ts';
 import type { StrandMark } from '../../core/record/packed-strand.ts';
-import { SharedBead } from './bead.tsx';
+import { sharedBead } from './bead.tsx';
 
 const HEIGHT = 34;
 const MARGIN_PCT = 1.2;
@@ -46,23 +46,26 @@ export function StrandRow({ beads, weeks, today, selected, label, onPick }: Stra
     );
     if (nearest && distance(nearest) < REACH_PX) onPick(nearest);
   };
+  const line = (kind: string, from: number, to: number) =>
+    `<line class="strand-thread${kind}" x1="${from}%" x2="${to}%" y1="${y}" y2="${y}"/>`;
+  const at = (b: { week: number; weekday: number }, drawn: string) =>
+    `<svg x="${pct(b)}%" overflow="visible">${drawn}</svg>`;
+  // As markup, of numbers alone: an element a bead costs a page of four hundred people more than all it says.
+  const markup = [
+    today && at(today, `<path class="strand-door" d="M-8.5 ${HEIGHT}V13a8.5 8.5 0 0 1 17 0V${HEIGHT}"/>`),
+    first && line('', pct(first), nowPct) + line(' ahead', nowPct, 100 - MARGIN_PCT),
+    chosen && at(chosen, `<circle class="strand-selected" cx="0" cy="${y}" r="10"/>`),
+    ...owed.map((b) => sharedBead({ xPct: pct(b), y, state: b.state, shareRatio: b.shareRatio })),
+  ];
   return (
-    <svg className="strand" width="100%" height={HEIGHT} role="img" aria-label={label} onClick={pick}>
-      {today && (
-        <svg x={`${pct(today)}%`} overflow="visible">
-          <path className="strand-door" d={`M-8.5 ${HEIGHT}V13a8.5 8.5 0 0 1 17 0V${HEIGHT}`} />
-        </svg>
-      )}
-      {first && <line className="strand-thread" x1={`${pct(first)}%`} x2={`${nowPct}%`} y1={y} y2={y} />}
-      {first && <line className="strand-thread ahead" x1={`${nowPct}%`} x2={`${100 - MARGIN_PCT}%`} y1={y} y2={y} />}
-      {chosen && (
-        <svg x={`${pct(chosen)}%`} overflow="visible">
-          <circle className="strand-selected" cx="0" cy={y} r="10" />
-        </svg>
-      )}
-      {owed.map((b) => (
-        <SharedBead key={b.dayId} xPct={pct(b)} y={y} state={b.state} shareRatio={b.shareRatio} />
-      ))}
-    </svg>
+    <svg
+      className="strand"
+      width="100%"
+      height={HEIGHT}
+      role="img"
+      aria-label={label}
+      onClick={pick}
+      dangerouslySetInnerHTML={{ __html: markup.filter(Boolean).join('') }}
+    />
   );
 }

@@ -3,7 +3,7 @@ import type { DayPlace, Weekday } from '../../core/calendar/day-place.ts';
 import type { StrandMark } from '../../core/record/packed-strand.ts';
 import { dayKey, dayName, parseDayKey } from '../../core/calendar/day-place.ts';
 import { unpackStrand } from '../../core/record/packed-strand.ts';
-import { Bead, STATE_WORDS } from '../charts/bead.tsx';
+import { beadMarkup, STATE_WORDS } from '../charts/bead.tsx';
 
 const STEP = 40;
 
@@ -42,17 +42,20 @@ export function OwnStrand({
           <div className="own-thread">
             {Array.from({ length: 7 }, (_, i) => beads.find((b) => b.week === week && b.weekday === i + 1)).map(
               (bead, i) => {
+                const isAhead = !bead || bead.state === 'ahead' || bead.state === 'unsent';
+                const drawn =
+                  `<line class="strand-thread${isAhead ? ' ahead' : ''}" x1="0" x2="${STEP}" y1="15" y2="15"/>` +
+                  (bead
+                    ? beadMarkup({ x: STEP / 2, y: 15, state: bead.state, shareRatio: bead.shareRatio, radius: 6.5 })
+                    : '');
                 const mark = (
-                  <svg viewBox={`0 0 ${STEP} 30`} width={STEP} height="30" aria-hidden="true">
-                    <line
-                      className={`strand-thread ${!bead || bead.state === 'ahead' || bead.state === 'unsent' ? 'ahead' : ''}`}
-                      x1="0"
-                      x2={STEP}
-                      y1="15"
-                      y2="15"
-                    />
-                    {bead && <Bead x={STEP / 2} y={15} state={bead.state} shareRatio={bead.shareRatio} radius={6.5} />}
-                  </svg>
+                  <svg
+                    viewBox={`0 0 ${STEP} 30`}
+                    width={STEP}
+                    height="30"
+                    aria-hidden="true"
+                    dangerouslySetInnerHTML={{ __html: drawn }}
+                  />
                 );
                 if (!bead || !isOpen(bead)) return <span key={i}>{mark}</span>;
                 return (

@@ -1,13 +1,15 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { ATTENTION_RULES } from '../../../core/record/attention-rules.ts';
-import { Bead } from '../../charts/bead.tsx';
+import { dayKey } from '../../../core/calendar/day-place.ts';
+import { beadMarkup } from '../../charts/bead.tsx';
 import type { GridDay, NeedItem, Row } from './rows.ts';
 import { strandDays } from './rows.ts';
 
 /** Lines that leave the strands in sight. */
 const FEW = 6;
 const LAST_BEADS = 10;
+const STEP = 14;
 
 interface NeedListProps {
   readonly items: readonly NeedItem[];
@@ -90,6 +92,18 @@ function NeedLine({ item, rows, days, linkTo, isChosen }: NeedLineProps) {
   if (!row) return null;
   const beads = strandDays(row, days).filter((b) => !['before', 'ahead', 'unsent'].includes(b.state));
   const evidence = new Set(item.evidence.map(([key]) => key));
+  const drawn = [
+    `<line class="strand-thread" x1="0" x2="${LAST_BEADS * STEP}" y1="10" y2="10"/>`,
+    ...beads
+      .slice(-LAST_BEADS)
+      .map(
+        (b, i) =>
+          (evidence.has(dayKey(b))
+            ? `<rect class="needs-mark" x="${i * STEP}" y="1" width="${STEP}" height="18"/>`
+            : '') +
+          beadMarkup({ x: i * STEP + STEP / 2, y: 10, state: b.state, shareRatio: b.shareRatio, radius: 4.6 }),
+      ),
+  ];
   return (
     <li className={isChosen ? 'is-chosen' : undefined}>
       <Link
@@ -105,21 +119,12 @@ function NeedLine({ item, rows, days, linkTo, isChosen }: NeedLineProps) {
       </span>
       <svg
         className="needs-beads"
-        viewBox={`0 0 ${LAST_BEADS * 14} 20`}
-        width={LAST_BEADS * 14}
+        viewBox={`0 0 ${LAST_BEADS * STEP} 20`}
+        width={LAST_BEADS * STEP}
         height="20"
         aria-hidden="true"
-      >
-        <line className="strand-thread" x1="0" x2={LAST_BEADS * 14} y1="10" y2="10" />
-        {beads.slice(-LAST_BEADS).map((b, i) => (
-          <g key={b.dayId}>
-            {evidence.has(`w${b.week}d${b.weekday}`) && (
-              <rect className="needs-mark" x={i * 14} y="1" width="14" height="18" />
-            )}
-            <Bead x={i * 14 + 7} y={10} state={b.state} shareRatio={b.shareRatio} radius={4.6} />
-          </g>
-        ))}
-      </svg>
+        dangerouslySetInnerHTML={{ __html: drawn.join('') }}
+      />
     </li>
   );
 }
