@@ -1,9 +1,9 @@
-import { Link } from 'react-router';
 import type { DayPlace, Weekday } from '../../core/calendar/day-place.ts';
 import type { StrandMark } from '../../core/record/packed-strand.ts';
 import { dayKey, dayName, parseDayKey } from '../../core/calendar/day-place.ts';
 import { unpackStrand } from '../../core/record/packed-strand.ts';
 import { beadMarkup, STATE_WORDS } from '../charts/bead.tsx';
+import { usePlainLinks } from './use-plain-links.ts';
 
 const STEP = 40;
 
@@ -29,12 +29,13 @@ export function OwnStrand({
   title?: string;
   linkTo?: (bead: OwnBead) => string;
 }) {
+  const onClick = usePlainLinks();
   const weeks = [...new Set(beads.map((b) => b.week))];
   const isOpen = (b: OwnBead) => !['unsent', 'ahead', 'before'].includes(b.state);
   const shown = weeks.filter((week) => beads.some((b) => b.week === week && (isOpen(b) || b.state === 'ahead')));
   if (shown.length === 0) return null;
   return (
-    <section className="own-strand">
+    <section className="own-strand" onClick={onClick}>
       <h2>{title}</h2>
       {shown.map((week) => (
         <div key={week} className="own-week">
@@ -59,13 +60,13 @@ export function OwnStrand({
                 );
                 if (!bead || !isOpen(bead)) return <span key={i}>{mark}</span>;
                 return (
-                  <Link
+                  <a
                     key={i}
-                    to={linkTo(bead)}
+                    href={linkTo(bead)}
                     aria-label={`${dayName(bead, firstWeekday)}: ${STATE_WORDS[bead.state]}`}
                   >
                     {mark}
-                  </Link>
+                  </a>
                 );
               },
             )}

@@ -172,3 +172,28 @@ test('a day’s place is among those of its week, in whatever order they come', 
     [2, 1, 0, 2],
   ]);
 });
+
+test('wall clocks are those of every zone, asked again within a minute and at its edges', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: Date.UTC(1972, 1), max: Date.UTC(2199, 11) }),
+      fc.constantFrom(...Intl.supportedValuesOf('timeZone')),
+      (ms, timeZone) => {
+        const minuteMs = ms - (ms % 60_000);
+        for (const at of [ms, minuteMs, minuteMs + 59_999, minuteMs - 1, minuteMs + 60_000]) {
+          const parts = new Intl.DateTimeFormat('en-CA', {
+            timeZone,
+            hourCycle: 'h23',
+            dateStyle: 'short',
+            timeStyle: 'short',
+          })
+            .format(at)
+            .split(', ');
+          expect([localDate(at, timeZone), localTime(at, timeZone)]).toEqual(parts);
+        }
+      },
+    ),
+    { numRuns: 300 },
+  );
+  expect(() => localDate(0, 'Mars/Base')).toThrow(RangeError);
+});

@@ -1,4 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
+import { BoundedCache } from '../bounded-cache.ts';
 import type { DayDate, DayPlace, Weekday } from './day.ts';
 import { addDays, dateOfDay, weekdayOf } from './day.ts';
 
@@ -16,16 +17,29 @@ export function isTimeZone(name: string): boolean {
   }
 }
 
-/** The calendar day that it is at an instant for someone in a zone. */
-export const localDate = (epochMs: number, timeZone: string): DayDate =>
-  Temporal.Instant.fromEpochMilliseconds(epochMs).toZonedDateTimeISO(timeZone).toPlainDate().toString() as DayDate;
+const MINUTE_MS = 60_000;
 
-/** `07:05`, the wall clock at an instant for someone in a zone. */
-export const localTime = (epochMs: number, timeZone: string): string =>
-  Temporal.Instant.fromEpochMilliseconds(epochMs)
-    .toZonedDateTimeISO(timeZone)
-    .toPlainTime()
-    .toString({ smallestUnit: 'minute' });
+/**
+ * What wall clocks say, remembered by the minute: pages ask for this one's hundreds of times, and zones have differed by whole
+ * minutes since 1972.
+ */
+function byMinute<T>(read: (at: Temporal.ZonedDateTime) => T): (epochMs: number, timeZone: string) => T {
+  const known = new BoundedCache<string, T>(2000);
+  return (epochMs, timeZone) =>
+    known.get(`${Math.floor(epochMs / MINUTE_MS)} ${timeZone}`, () =>
+      read(Temporal.Instant.fromEpochMilliseconds(epochMs).toZonedDateTimeISO(timeZone)),
+    );
+}
+
+/** The calendar day that it is at an instant for someone in a zone. Throws RangeError on an unknown zone. */
+export const localDate: (epochMs: number, timeZone: string) => DayDate = byMinute(
+  (at) => at.toPlainDate().toString() as DayDate,
+);
+
+/** `07:05`, the wall clock at an instant for someone in a zone. Throws RangeError on an unknown zone. */
+export const localTime: (epochMs: number, timeZone: string) => string = byMinute((at) =>
+  at.toPlainTime().toString({ smallestUnit: 'minute' }),
+);
 
 /**
  * The instant of a wall clock's date and time (HH:MM) in a zone. A time that the clocks skip is taken later, one that comes twice
