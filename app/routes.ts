@@ -57,6 +57,7 @@ export default [
       route('follow-up', 'routes/programmes/follow-up.tsx'),
       route('follow-up/person/:enrolmentId', 'routes/programmes/person.tsx'),
       route('follow-up/next', 'routes/programmes/next.tsx'),
+      route('follow-up/next/:enrolmentId', 'routes/programmes/drawn.ts'),
       route('follow-up/working', 'routes/programmes/working.tsx'),
       route('follow-up/teams', 'routes/programmes/teams.tsx'),
       route('people', 'routes/programmes/people.tsx'),

@@ -115,7 +115,7 @@ export async function measureFollow(people: number): Promise<FollowRow> {
        select workspace_id, enrolment_id, version_id, gen_random_uuid(), 'done', 1, 5, now(), now() from record limit 1`,
     );
     const grownMs = await timed((db) => loadRunFollow(db, programme, NOW));
-    const insightsMs = await several((db) => loadInsights(db, programme, NOW));
+    const insightsMs = await several((db) => loadInsights(db, programme, { now: NOW }));
     const sumsMs = await several((db) => loadAdherence(db, programme, NOW));
     await pool.end();
     await owner.end();

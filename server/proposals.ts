@@ -6,10 +6,10 @@ import { localDate } from '../core/calendar/release.ts';
 import { groupBy } from '../core/group-by.ts';
 import type { Level } from '../core/movement/fit-movement.ts';
 import type { OwnDose } from '../core/movement/own-dose.ts';
-import { MAX_OWN_DOSES } from '../core/movement/own-dose.ts';
 import { cutLetters } from '../core/letters.ts';
 import { parseSession } from '../core/notation/parse.ts';
 import { rewriteText } from '../core/notation/rewrite.ts';
+import { changedDoses, changedLevels } from '../core/progress/change-person.ts';
 import { applyPulls } from '../core/progress/apply-lever.ts';
 import type { ProgrammeEdit } from '../core/progress/programme-edit.ts';
 import type { ProgrammeDay, ProgrammeDocument } from '../core/progress/programme-document.ts';
@@ -362,8 +362,18 @@ export async function answerPace(
   return { status: 'done', words: `${pace.name}: ${answer}.` };
 }
 
+const MOST_BY = 50;
+
+/** A number that stands in place of the proposed one: undefined where nothing was written, `none` where it can't be one. */
+export function parseBy(text: string): number | undefined | 'none' {
+  const written = text.trim().replace('−', '-').replace(',', '.');
+  if (written === '') return undefined;
+  const by = Number(written);
+  return Number.isFinite(by) && by !== 0 && Math.abs(by) <= MOST_BY ? by : 'none';
+}
+
 /** A change with another number than was proposed. */
-function withBy(change: PersonChange, by: number | undefined): PersonChange {
+export function withBy(change: PersonChange, by: number | undefined): PersonChange {
   if (by === undefined || change.kind !== 'dose') return change;
   return change.loadBy === undefined ? { ...change, repsBy: by } : { ...change, loadBy: by };
 }
@@ -383,19 +393,16 @@ async function changePerson(
       return { easedUntil: person.easedUntil };
     case 'level': {
       const { levels } = person.profile;
-      const now = levels[change.pattern] ?? (change.by < 0 ? 4 : 5);
-      const next = Math.min(5, Math.max(1, now + change.by)) as Level;
-      await updateProfile(db, enrolmentId, { levels: { ...levels, [change.pattern]: next } });
-      return { levels: levels };
+      await updateProfile(db, enrolmentId, { levels: changedLevels(levels, change) });
+      return { levels };
     }
     case 'dose': {
       const { doses } = person.profile;
-      const { kind: _kind, ...own } = change;
       // From the next session that they haven't begun: today's, if it is still before them.
       const followed = follow.people.find((p) => p.enrolmentId === enrolmentId);
       const todays = follow.days.flatMap((d, i) => (followed?.calendar.own[i]!.date === today ? [d.dayId] : []));
       const since = (await listBegun(db, enrolmentId, todays)).size > 0 ? addDays(today, 1) : today;
-      await updateProfile(db, enrolmentId, { doses: [...doses, { ...own, since, words }].slice(-MAX_OWN_DOSES) });
+      await updateProfile(db, enrolmentId, { doses: changedDoses(doses, change, { since, words }) });
       return { doses };
     }
   }

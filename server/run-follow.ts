@@ -31,6 +31,8 @@ import { loadWorkspaceBook } from './workspace-book.ts';
 
 /** A planned day of a run with what was sent for it. */
 export interface FollowedDay extends PlannedDay {
+  /** The newest version that stands. */
+  readonly versionId: number | undefined;
   readonly facts: SentFacts | undefined;
 }
 
@@ -119,7 +121,7 @@ async function askRun(db: Db, programme: Programme, now: number) {
   const days = toRunDays(places).map((place): FollowedDay => {
     const versionId = versionOf.get(place.dayId);
     const own = versionId === undefined ? undefined : sent.get(versionId);
-    return { sent: versionId !== undefined, facts: own, ...place, ...(own && { workSec: own.workSec }) };
+    return { versionId, sent: versionId !== undefined, facts: own, ...place, ...(own && { workSec: own.workSec }) };
   });
   return {
     people,

@@ -4,9 +4,9 @@ import { groupBy } from '../core/group-by.ts';
 import type { BoardPerson, Placed, TeamRow } from '../core/record/boards.ts';
 import { teamBoard } from '../core/record/boards.ts';
 import type { WeekFacts } from '../core/record/letters.ts';
+import { sumWeek } from '../core/record/letters.ts';
 import { ATTENTION_RULES } from '../core/record/attention-rules.ts';
 import { sharedReps } from '../core/record/shared-total.ts';
-import { isKept, isOwed } from '../core/record/strand.ts';
 import type { Db } from '../db/pool.ts';
 import type { HostSettings } from '../db/queries/host.ts';
 import { getHostSettings, listBoardNames } from '../db/queries/host.ts';
@@ -59,7 +59,9 @@ async function sharedOf(
   const counting = days.filter(
     (d) =>
       d.facts &&
-      movements.some((m) => d.facts!.reps[m] !== undefined || d.facts!.openRounds.some((o) => o.reps[m] !== undefined)),
+      movements.some(
+        (m) => d.facts!.reps[m] !== undefined || d.facts!.openRounds.some((o) => o.items.some((item) => item.id === m)),
+      ),
   );
   const placeOf = new Map(days.map((d, i) => [d.dayId, i]));
   const open = counting.filter((d) => d.facts!.openRounds.length > 0).map((d) => d.dayId);
@@ -91,17 +93,6 @@ export function weekFacts(
   at: { readonly week: number; readonly coach: string; readonly proposals: number },
 ): WeekFacts {
   const { days, people, retention } = follow;
-  let [due, done, sec] = [0, 0, 0];
-  for (const [i, d] of days.entries()) {
-    if (d.week !== at.week) continue;
-    for (const p of people) {
-      const state = p.states[i]!;
-      if (isOwed(state)) due++;
-      if (!isKept(state)) continue;
-      done++;
-      sec += (d.facts?.likelySec ?? 0) * (state === 'part' ? (p.records[i]?.shareRatio ?? 0.5) : 1);
-    }
-  }
   const today = localDate(nowMs(), 'UTC');
   const soon = addDays(today, 7);
   const next = days
@@ -116,9 +107,11 @@ export function weekFacts(
     programme: programme.title,
     week: at.week,
     coach: at.coach,
-    due,
-    done,
-    minutes: Math.round(sec / 60),
+    ...sumWeek(
+      at.week,
+      days.map((d) => ({ week: d.week, likelySec: d.facts?.likelySec ?? 0 })),
+      people,
+    ),
     here: retention.here,
     joined: retention.joined,
     teams: host.settings.hasBoards ? host.teams : [],

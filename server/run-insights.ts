@@ -1,4 +1,4 @@
-import { weekdayName, weekdayOf } from '../core/calendar/day.ts';
+import { dayKey, weekdayName, weekdayOf } from '../core/calendar/day.ts';
 import { findProgrammeDay, themeOf } from '../core/progress/programme-document.ts';
 import type {
   Completion,
@@ -29,6 +29,7 @@ import type { Db } from '../db/pool.ts';
 import { getPlan } from '../db/queries/plan.ts';
 import type { Programme } from '../db/queries/programme.ts';
 import { countParts, countSwaps } from '../db/queries/standing.ts';
+import type { RunFollow } from './run-follow.ts';
 import { loadRunFollow } from './run-follow.ts';
 
 /** Whether a plan works, in figures that each carry their counts. */
@@ -54,8 +55,12 @@ const MOST_SWAPS = 12;
 const MOST_LEFT = 12;
 
 /** The insights of a run as it stands. */
-export async function loadInsights(db: Db, programme: Programme, now?: number): Promise<RunInsights> {
-  const follow = await loadRunFollow(db, programme, now, false);
+export async function loadInsights(
+  db: Db,
+  programme: Programme,
+  { now, follow: known }: { readonly now?: number; readonly follow?: RunFollow } = {},
+): Promise<RunInsights> {
+  const follow = known ?? (await loadRunFollow(db, programme, now, false));
   const { runId } = programme;
   const [stored, swaps, parts] = await Promise.all([
     getPlan(db, { id: programme.id, runId }),
@@ -66,6 +71,7 @@ export async function loadInsights(db: Db, programme: Programme, now?: number): 
   const plan = stored.programme;
   const days = follow.days.map((d): InsightDay => ({
     dayId: d.dayId,
+    key: dayKey(d),
     week: d.week,
     weekdayName: weekdayName(d.weekday, first),
     title: d.facts?.title ?? '',

@@ -3,7 +3,7 @@ import { SMALL_NUMBER } from '../../core/record/shares.ts';
 import { layoutDropOff, layoutFelt, layoutLoads, layoutShares } from './insight-layouts.ts';
 
 /** Shares with their intervals, a line each; small numbers are drawn open. */
-export function SharesChart({ rows, label }: { rows: readonly Completion[]; label: string }) {
+export function SharesChart({ rows, label }: { rows: readonly Pick<Completion, 'label' | 'share'>[]; label: string }) {
   const {
     widthPx,
     heightPx,

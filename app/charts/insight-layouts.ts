@@ -17,7 +17,7 @@ export interface ShareRow {
 }
 
 export function layoutShares(
-  rows: readonly Completion[],
+  rows: readonly Pick<Completion, 'label' | 'share'>[],
   { widthPx, rowPx, leftPx, smallBelow }: { widthPx: number; rowPx: number; leftPx: number; smallBelow: number },
 ) {
   const x = scaleLinear([0, 1], [leftPx, widthPx - 20]);

@@ -4,7 +4,7 @@ import { parseSession } from '../notation/parse.ts';
 import type { BoardPerson } from './boards.ts';
 import { boardName, personBoard, teamBoard } from './boards.ts';
 import type { WeekFacts } from './letters.ts';
-import { draftCoachLetter, draftLetter } from './letters.ts';
+import { draftCoachLetter, draftLetter, sumWeek } from './letters.ts';
 import { openRounds, readSharedTotal, sharedReps } from './shared-total.ts';
 
 const person = (id: number, team: string, kept: number, more: Partial<BoardPerson> = {}): BoardPerson => ({
@@ -60,16 +60,36 @@ describe('boards', () => {
   });
 });
 
-test('the shared total: planned repetitions by the share, whole scored rounds, nothing guessed', () => {
+test('the shared total: planned repetitions by the share, open rounds as scored, nothing guessed', () => {
   const { document } = parseSession(
     'Main (A): 3 rounds\n10 step-up\n5 squat\n\nMain (B): amrap 8:00\n10 alt step-up\n6/side squat\n',
     baseLibrary,
   );
   const open = openRounds(document.blocks, baseLibrary);
-  expect(open).toEqual([{ block: 1, reps: { 'step-up': 10, squat: 12 } }]);
+  expect(open).toEqual([
+    {
+      block: 1,
+      items: [
+        { id: 'step-up', reps: 10 },
+        { id: 'squat', reps: 12 },
+      ],
+    },
+  ]);
   const facts = { reps: { 'step-up': 30, squat: 15 }, openRounds: open };
   const rounds = { block: 1, kind: 'rounds+reps' as const, rounds: 7, reps: 4 };
-  expect(sharedReps(['step-up'], facts, { shareRatio: 1, scores: [rounds] })).toBe(100);
+  // 30 planned, 7 rounds of 10, and 4 of the eighth; then all 10 of it, and 5 squats.
+  expect(sharedReps(['step-up'], facts, { shareRatio: 1, scores: [rounds] })).toBe(104);
+  const later = { ...rounds, reps: 15 };
+  expect(sharedReps(['step-up'], facts, { shareRatio: 1, scores: [later] })).toBe(110);
+  expect(sharedReps(['squat'], facts, { shareRatio: 1, scores: [later] })).toBe(15 + 7 * 12 + 5);
+  expect(sharedReps(['step-up', 'squat'], facts, { shareRatio: 0, scores: [later] })).toBe(70 + 84 + 15);
+  // Behind a line for time nobody knows.
+  const timed = openRounds(
+    parseSession('Main: amrap 8:00\n5 squat\n0:20 plank\n5 squat\n', baseLibrary).document.blocks,
+    baseLibrary,
+  );
+  const begun = { block: 0, kind: 'rounds+reps' as const, rounds: 2, reps: 8 };
+  expect(sharedReps(['squat'], { reps: {}, openRounds: timed }, { shareRatio: 1, scores: [begun] })).toBe(25);
   expect(sharedReps(['step-up'], facts, { shareRatio: 0.5, scores: [] })).toBe(15);
   expect(sharedReps(['step-up', 'squat'], facts, { shareRatio: 1, scores: [{ ...rounds, block: 0 }] })).toBe(45);
   expect(sharedReps(['plank'], facts, { shareRatio: 1, scores: [rounds] })).toBe(0);
@@ -79,6 +99,22 @@ test('the shared total: planned repetitions by the share, whole scored rounds, n
   });
   for (const bad of [null, {}, { words: 3, movements: [] }, { words: 'x', movements: [1] }])
     expect(readSharedTotal(bad)).toBeUndefined();
+});
+
+test('a week summed up: what was owed, what was kept, and about how long that was', () => {
+  const days = [
+    { week: 1, likelySec: 9999 },
+    { week: 2, likelySec: 1200 },
+    { week: 2, likelySec: 600 },
+  ];
+  const people = [
+    { states: ['done', 'done', 'part'] as const, records: [undefined, { shareRatio: 1 }, { shareRatio: 0.25 }] },
+    { states: ['done', 'missed', 'part'] as const, records: [undefined, undefined, undefined] },
+    { states: ['done', 'bonus', 'late'] as const, records: [{ shareRatio: 1 }, { shareRatio: 1 }, { shareRatio: 1 }] },
+  ];
+  // 1200 + a quarter and a half of 600 = 1650 s; a bonus raises neither, a late one is owed.
+  expect(sumWeek(2, days, people)).toEqual({ due: 5, done: 3, minutes: 28 });
+  expect(sumWeek(3, days, people)).toEqual({ due: 0, done: 0, minutes: 0 });
 });
 
 describe('letters', () => {

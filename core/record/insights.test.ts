@@ -4,6 +4,7 @@ import { addDays } from '../calendar/day.ts';
 import type { InsightDay, InsightPerson } from './insights.ts';
 import {
   blockAtShare,
+  COMPLETION_BY,
   completionBy,
   countDays,
   dropOff,
@@ -18,6 +19,7 @@ import type { DayState } from './strand.ts';
 const START = '2026-05-04' as DayDate;
 const day = (i: number, more: Partial<InsightDay> = {}): InsightDay => ({
   dayId: i,
+  key: `w${Math.floor(i / 2) + 1}d${(i % 2) + 1}`,
   week: Math.floor(i / 2) + 1,
   weekdayName: i % 2 === 0 ? 'Monday' : 'Thursday',
   title: `S${i}`,
@@ -78,6 +80,19 @@ describe('what was done of what was due', () => {
     expect(by('length')).toEqual(['up to 15 min 1/3', '16 to 25 min 1/3', 'over 40 min 2/2']);
     expect(by('form')).toEqual(['rounds 2/5', 'every minute 2/2']);
     expect(by('theme')).toEqual(['live 0/1']);
+  });
+  test('the days behind a figure add up to it; one on which nothing was due is none', () => {
+    for (const what of COMPLETION_BY)
+      for (const { share, days: own } of completionBy(what, days, counts)) {
+        expect([own.reduce((n, d) => n + d.done, 0), own.reduce((n, d) => n + d.due, 0)]).toEqual([
+          share.count,
+          share.of,
+        ]);
+        expect(own.every((d) => d.due > 0)).toBe(true);
+      }
+    expect(completionBy('weekday', days, counts)[0]!.days.map((d) => `${d.key} ${d.title} ${d.done}/${d.due}`)).toEqual(
+      ['w1d1 S0 1/2', 'w2d1 S2 2/2'],
+    );
   });
 });
 

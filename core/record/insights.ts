@@ -1,4 +1,5 @@
 import type { DayDate } from '../calendar/day.ts';
+import { groupBy } from '../group-by.ts';
 import { monotony } from '../progress/training-load.ts';
 import type { Share, Survival, SurvivalStep } from './shares.ts';
 import { kaplanMeier, medianSurvival, wilson } from './shares.ts';
@@ -8,6 +9,8 @@ import { isKept, isOwed, LOST_AFTER_DUE } from './strand.ts';
 /** A day of the plan with what it was. */
 export interface InsightDay {
   readonly dayId: number;
+  /** Its place, as in addresses: `w3d5`. */
+  readonly key: string;
   readonly week: number;
   readonly weekdayName: string;
   readonly title: string;
@@ -32,6 +35,16 @@ export interface InsightPerson {
 export interface Completion {
   readonly label: string;
   readonly share: Share;
+  /** The days behind it on which something was due, in the order of the plan. */
+  readonly days: readonly DayShare[];
+}
+
+/** What was done of a day. */
+export interface DayShare {
+  readonly key: string;
+  readonly title: string;
+  readonly done: number;
+  readonly due: number;
 }
 
 export const COMPLETION_BY = ['week', 'weekday', 'length', 'form', 'theme'] as const;
@@ -89,18 +102,18 @@ export function completionBy(
   days: readonly InsightDay[],
   counts: readonly { readonly due: number; readonly done: number }[],
 ): Completion[] {
-  const sums = new Map<string, { due: number; done: number }>();
-  for (const [i, day] of days.entries()) {
+  const owed = days.flatMap((day, i): (DayShare & { label: string })[] => {
+    const { due, done } = counts[i]!;
     const label = labelOf[by](day);
-    if (label === '') continue;
-    const own = sums.get(label) ?? { due: 0, done: 0 };
-    own.due += counts[i]!.due;
-    own.done += counts[i]!.done;
-    sums.set(label, own);
-  }
-  const found = [...sums].flatMap(([label, { due, done }]): Completion[] => {
-    const share = wilson(done, due);
-    return share ? [{ label, share }] : [];
+    return label === '' || due === 0 ? [] : [{ label, key: day.key, title: day.title, done, due }];
+  });
+  const found = [...groupBy(owed, (d) => d.label)].map(([label, own]): Completion => {
+    const sum = (of: 'done' | 'due') => own.reduce((n, d) => n + d[of], 0);
+    return {
+      label,
+      share: wilson(sum('done'), sum('due'))!,
+      days: own.map(({ key, title, done, due }) => ({ key, title, done, due })),
+    };
   });
   const order = LENGTHS.map(([, words]) => words as string);
   return by === 'length' ? found.sort((a, b) => order.indexOf(a.label) - order.indexOf(b.label)) : found;

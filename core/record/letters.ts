@@ -1,5 +1,10 @@
 import { listWords, plural } from '../words/words.ts';
 import type { Placed, TeamRow } from './boards.ts';
+import type { DayState, Standing } from './strand.ts';
+import { isKept, isOwed } from './strand.ts';
+
+/** How much a part is taken for where nobody said. */
+const HALF = 0.5;
 
 /** What a week came to, for its letters. */
 export interface WeekFacts {
@@ -21,6 +26,28 @@ export interface WeekFacts {
   /** For whom a good word is due. */
   readonly good: readonly { readonly name: string; readonly why: string }[];
   readonly proposals: number;
+}
+
+/** Sessions that were due and done in a week, by everybody, and about how long all that was. */
+export function sumWeek(
+  week: number,
+  days: readonly { readonly week: number; readonly likelySec: number }[],
+  people: readonly {
+    readonly states: readonly DayState[];
+    readonly records: readonly (Pick<Standing, 'shareRatio'> | undefined)[];
+  }[],
+): Pick<WeekFacts, 'due' | 'done' | 'minutes'> {
+  let [due, done, sec] = [0, 0, 0];
+  for (const [i, day] of days.entries()) {
+    if (day.week !== week) continue;
+    for (const { states, records } of people) {
+      if (isOwed(states[i]!)) due++;
+      if (!isKept(states[i]!)) continue;
+      done++;
+      sec += day.likelySec * (states[i] === 'part' ? (records[i]?.shareRatio ?? HALF) : 1);
+    }
+  }
+  return { due, done, minutes: Math.round(sec / 60) };
 }
 
 export interface Letter {

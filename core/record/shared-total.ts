@@ -22,29 +22,49 @@ export function readSharedTotal(stored: unknown): SharedTotal | undefined {
     : undefined;
 }
 
-/** A block whose rounds are open: the repetitions of each movement in one of them, by id. */
+/** A block whose rounds are open: what one of them has, in its order. */
 export interface OpenRound {
   readonly block: number;
-  readonly reps: Readonly<Record<string, number>>;
+  readonly items: readonly {
+    /** Of its movement; null where the library doesn't know it. */
+    readonly id: string | null;
+    /** Its repetitions; null where they aren't a number. */
+    readonly reps: number | null;
+  }[];
 }
 
-/** The blocks whose score is rounds, with what a round has of each movement where that is a number. */
+/** The blocks whose score is rounds, with what a round has of each movement. */
 export const openRounds = (blocks: readonly Block[], library: MovementLibrary): OpenRound[] =>
   blocks.flatMap((b, block): OpenRound[] => {
     if (scoreKind(b) !== 'rounds+reps') return [];
-    const reps: Record<string, number> = {};
-    for (const item of b.items) {
-      if (!isWork(item) || item.dose?.kind !== 'reps' || item.dose.amount.kind !== 'fixed') continue;
-      const id = library.findByName(item.choices[0]!.name)?.id;
-      const count = item.dose.amount.value * (item.dose.sides === 'each' ? 2 : 1);
-      if (id !== undefined) reps[id] = (reps[id] ?? 0) + count;
-    }
-    return [{ block, reps }];
+    const items = b.items.filter(isWork).map(({ dose, choices }) => ({
+      id: library.findByName(choices[0]!.name)?.id ?? null,
+      reps:
+        dose?.kind === 'reps' && dose.amount.kind === 'fixed'
+          ? dose.amount.value * (dose.sides === 'each' ? 2 : 1)
+          : null,
+    }));
+    return [{ block, items }];
   });
 
+/** Repetitions of a movement in so many rounds and the repetitions begun of another, which go down its lines as they stand. */
+function scoredReps(id: string, { items }: OpenRound, rounds: number, begun: number): number {
+  let sum = 0;
+  let left = begun;
+  let isCounted = true;
+  for (const item of items) {
+    // Behind a line that isn't counted nobody knows where the rest was done.
+    if (item.reps === null) isCounted = false;
+    const more = isCounted ? Math.min(left, item.reps ?? 0) : 0;
+    left -= more;
+    if (item.id === id) sum += rounds * (item.reps ?? 0) + more;
+  }
+  return sum;
+}
+
 /**
- * Repetitions of some movements that one record stands for: what was planned by its share, and of open rounds the whole ones that were
- * scored. Nothing is guessed: a round half done, or not scored, adds nothing.
+ * Repetitions of some movements that one record stands for: what was planned by its share, and of open rounds what was scored, the
+ * repetitions of the last one included. Nothing is guessed: what wasn't scored adds nothing.
  */
 export function sharedReps(
   movements: readonly string[],
@@ -57,9 +77,9 @@ export function sharedReps(
   let sum = 0;
   for (const id of movements) {
     sum += (reps[id] ?? 0) * record.shareRatio;
-    for (const { block, reps: round } of open)
+    for (const round of open)
       for (const s of record.scores)
-        if (s.block === block && s.kind === 'rounds+reps') sum += s.rounds * (round[id] ?? 0);
+        if (s.block === round.block && s.kind === 'rounds+reps') sum += scoredReps(id, round, s.rounds, s.reps);
   }
   return Math.round(sum);
 }

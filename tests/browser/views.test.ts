@@ -173,6 +173,7 @@ const VIEWS: readonly View[] = [
     },
   },
   { name: 'a week on paper', shows: ['routes/programmes/week.tsx'], path: 'send/w5d1/week' },
+  { name: 'write, sent', shows: ['routes/programmes/write.tsx'], path: 'write/w1d2', act: editor },
   { name: 'write, a day without a session', shows: ['routes/programmes/write.tsx'], path: 'write/w6d2' },
   {
     name: 'write, paste a plan',
@@ -278,7 +279,22 @@ const VIEWS: readonly View[] = [
   { name: 'follow up, as a table', shows: ['routes/programmes/follow-up.tsx'], path: 'follow-up?view=table' },
   { name: 'follow up, one person', shows: ['routes/programmes/person.tsx'], path: 'follow-up/person/2' },
   { name: 'what next', shows: ['routes/programmes/next.tsx'], path: 'follow-up/next' },
+  {
+    name: 'what next, what would change',
+    shows: ['routes/programmes/next.tsx'],
+    path: 'follow-up/next',
+    act: async (page) => {
+      await press(/^what would change/)(page);
+      await page.locator('.next-person ins').first().waitFor();
+    },
+  },
   { name: 'is it working', shows: ['routes/programmes/working.tsx'], path: 'follow-up/working' },
+  {
+    name: 'is it working, the days behind',
+    shows: ['routes/programmes/working.tsx'],
+    path: 'follow-up/working',
+    act: async (page) => page.getByText('as a table, with the days behind').first().click(),
+  },
   { name: 'teams and letters', shows: ['routes/programmes/teams.tsx'], path: 'follow-up/teams' },
   {
     name: 'a letter to send',

@@ -356,6 +356,34 @@ describe('what next', () => {
   const answer = (intent: string, pick: string, more: Record<string, string> = {}) =>
     call('action', 'next.tsx', 'follow-up/next', { intent, pick, ...more });
 
+  test('is drawn in the next session of theirs that it changes, with the number that is written', async () => {
+    const drawn = (name: string, by = '') =>
+      call('loader', 'drawn.ts', `follow-up/next/${ids[name]}?by=${encodeURIComponent(by)}`, undefined, {
+        enrolmentId: String(ids[name]),
+      });
+    // Wednesday of week 3 is behind them; Friday isn't sent yet.
+    expect((await drawn('Bo')).data).toEqual({
+      day: {
+        name: 'Friday, week 3',
+        title: 'Engine',
+        lines: [
+          { was: '10 squat', is: '11 squat' },
+          { was: '8 goblet squat, @ 12 kg', is: '9 goblet squat, @ 12 kg' },
+        ],
+      },
+      looked: 1,
+    });
+    expect((await drawn('Bo', '−2')).data).toMatchObject({
+      day: { lines: [{ is: '8 squat' }, { is: '6 goblet squat, @ 12 kg' }] },
+    });
+    // Nothing is asked of who holds, a number that is none is refused, and nobody of another run is shown.
+    expect((await drawn('Eli')).status).toBe(404);
+    expect((await drawn('Bo', 'many')).status).toBe(404);
+    expect((await call('loader', 'drawn.ts', 'follow-up/next/9999', undefined, { enrolmentId: '9999' })).status).toBe(
+      404,
+    );
+  });
+
   test('accepted for one, with another number, changes their fit from the next session they haven’t begun; taken back it is gone', async () => {
     const proposal = (await next()).people.find((p) => p.enrolmentId === ids.Ada)!;
     expect((await answer('accept', `${ids.Ada}|${proposal.key}`, { by: '0' })).status).toBe(400);

@@ -1,16 +1,18 @@
 import { useState } from 'react';
 import { data, Link, useFetcher } from 'react-router';
 import { cutLetters } from '../../../core/letters.ts';
+import type { ChangedLine } from '../../../core/progress/change-person.ts';
 import type { ProposalKind } from '../../../core/progress/propose.ts';
 import { PROPOSAL_KINDS, PROPOSAL_WORDS } from '../../../core/progress/propose.ts';
 import { plural } from '../../../core/words/words.ts';
 import { coachForm, notFound, withProgramme } from '../../../server/coach-scope.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
+import type { DrawnProposal } from '../../../server/drawn-proposal.ts';
 import { formText } from '../../../server/form-text.ts';
 import { instantWords } from '../../../server/messages/compose.ts';
 import { parseId } from '../../../server/parse-number.ts';
 import type { ChangedDay, GroupProposal, NextAnswer, PersonProposal } from '../../../server/proposals.ts';
-import { answerPace, answerProposals, loadWhatNext, undoAnswer } from '../../../server/proposals.ts';
+import { answerPace, answerProposals, loadWhatNext, parseBy, undoAnswer } from '../../../server/proposals.ts';
 import { FollowLinks } from '../../components/follow/follow-links.tsx';
 import followCss from '../../theme/follow.css?url';
 import type { Route } from './+types/next';
@@ -52,9 +54,8 @@ export async function action({ request, params }: Route.ActionArgs) {
       answer ? data(answer, { status: answer.status === 'refused' ? 409 : 200 }) : notFound();
     if (intent === 'undo') return reply(await undoAnswer(db, scope, parseId(formText(form, 'id')) ?? 0));
     if (intent !== 'accept' && intent !== 'decline') return notFound();
-    const byText = formText(form, 'by').trim().replace('−', '-').replace(',', '.');
-    const by = byText === '' ? undefined : Number(byText);
-    if (by !== undefined && (!Number.isFinite(by) || by === 0 || Math.abs(by) > 50))
+    const by = parseBy(formText(form, 'by'));
+    if (by === 'none')
       return data({ status: 'refused' as const, message: 'A number from −50 to 50, and not 0.' }, { status: 400 });
     const pace = cutLetters(formText(form, 'pace'), 200);
     if (pace !== '') return reply(await answerPace(db, scope, pace, intent === 'accept' ? 'accepted' : 'declined'));
@@ -197,18 +198,26 @@ function Diff({ day }: { day: ChangedDay }) {
   const [before, after] = [day.before.split('\n'), day.after.split('\n')];
   const lines =
     before.length === after.length
-      ? before.flatMap((line, i) => (line === after[i] ? [] : [[line, after[i]!] as const]))
+      ? before.flatMap((was, i) => (was === after[i] ? [] : [{ was, is: after[i]! }]))
       : [];
   if (lines.length === 0) return <span className="next-diff">as the week before, line by line</span>;
   return (
     <span className="next-diff">
-      {lines.slice(0, MOST_LINES).map(([was, is], i) => (
+      <DiffLines lines={lines} />
+    </span>
+  );
+}
+
+function DiffLines({ lines }: { lines: readonly ChangedLine[] }) {
+  return (
+    <>
+      {lines.slice(0, MOST_LINES).map(({ was, is }, i) => (
         <span key={i}>
           <del>{was}</del> <ins>{is}</ins>
         </span>
       ))}
       {lines.length > MOST_LINES && <span className="soft">and {lines.length - MOST_LINES} more</span>}
-    </span>
+    </>
   );
 }
 
@@ -267,27 +276,84 @@ function KindList({
       ) : (
         <ul>
           {people.map((p) => (
-            <li key={p.enrolmentId} className="next-person">
-              <Link to={`/programmes/${programmeKey}/follow-up/person/${p.enrolmentId}`}>
-                <b dir="auto">{p.name}</b> <span className="soft small">{p.team}</span>
-              </Link>
-              <span>
-                {p.words} <span className="soft">{p.why}</span>
-              </span>
-              {p.change !== null ? (
-                <AnswerForm
-                  pick={`${p.enrolmentId}|${p.key}`}
-                  by={p.change.kind === 'dose' ? (p.change.loadBy ?? p.change.repsBy) : undefined}
-                  name={p.name}
-                />
-              ) : (
-                <span />
-              )}
-            </li>
+            <PersonItem key={p.enrolmentId} proposal={p} programmeKey={programmeKey} />
           ))}
         </ul>
       )}
     </div>
+  );
+}
+
+/** What is proposed for one person, and on a press what their next session would be. */
+function PersonItem({ proposal: p, programmeKey }: { proposal: PersonProposal; programmeKey: string }) {
+  const fetcher = useFetcher<DrawnProposal>({ key: `drawn ${p.enrolmentId}` });
+  const [isOpen, setOpen] = useState(false);
+  const show = (event: React.MouseEvent<HTMLButtonElement>) => {
+    setOpen(!isOpen);
+    if (isOpen) return;
+    const by = event.currentTarget.closest('li')?.querySelector<HTMLInputElement>('input[name=by]')?.value ?? '';
+    void fetcher.load(`/programmes/${programmeKey}/follow-up/next/${p.enrolmentId}?by=${encodeURIComponent(by)}`);
+  };
+  return (
+    <li className="next-person">
+      <Link to={`/programmes/${programmeKey}/follow-up/person/${p.enrolmentId}`}>
+        <b dir="auto">{p.name}</b> <span className="soft small">{p.team}</span>
+      </Link>
+      <span>
+        {p.words} <span className="soft">{p.why}</span>
+        {p.change !== null && (
+          <>
+            {' '}
+            <button
+              type="button"
+              className="tool"
+              aria-expanded={isOpen}
+              onClick={show}
+              aria-label={`what would change, ${p.name}`}
+            >
+              {isOpen ? 'hide' : 'what would change'}
+            </button>
+            {isOpen && <Drawn told={fetcher.state === 'idle' ? fetcher.data : undefined} />}
+          </>
+        )}
+      </span>
+      {p.change !== null ? (
+        <AnswerForm
+          pick={`${p.enrolmentId}|${p.key}`}
+          by={p.change.kind === 'dose' ? (p.change.loadBy ?? p.change.repsBy) : undefined}
+          name={p.name}
+        />
+      ) : (
+        <span />
+      )}
+    </li>
+  );
+}
+
+/** Someone's next session that would be otherwise, line by line. */
+function Drawn({ told }: { told: DrawnProposal | undefined }) {
+  if (!told)
+    return (
+      <span className="next-diff soft" role="status">
+        reading their next sessions
+      </span>
+    );
+  const { day, looked } = told;
+  if (!day)
+    return (
+      <span className="next-diff" role="status">
+        {looked === 0
+          ? 'Nothing is written yet that it could change.'
+          : `Nothing of their next ${plural(looked, 'session')} changes by it: nothing there is of its kind.`}
+      </span>
+    );
+  return (
+    <span className="next-diff" role="status">
+      <span className="soft">
+        {day.name}: {day.title}
+      </span>
+      <DiffLines lines={day.lines} />
+    </span>
   );
 }
 

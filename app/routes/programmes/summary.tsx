@@ -18,7 +18,7 @@ export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: foll
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme, coach }) => {
     const { follow, host } = await loadHost(db, programme);
-    const insights = await loadInsights(db, programme);
+    const insights = await loadInsights(db, programme, { follow });
     const sum = (of: 'done' | 'due' | 'worked' | 'prescribed') =>
       follow.people.reduce((n, p) => n + p.adherence[of], 0);
     return {

@@ -29,9 +29,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const withId = parseId(new URL(request.url).searchParams.get('with'));
     const beside = runs.find((r) => r.id === withId);
     const insights = await loadInsights(db, programme);
-    const other = beside
-      ? await loadInsights(db, await getProgramme(db, programme.id, { now: new Date(nowMs()), runId: beside.id }))
-      : null;
+    const other = beside ? await loadBeside(db, programme.id, beside.id) : null;
     return {
       key: programme.key,
       weeks: programme.weeks,
@@ -39,9 +37,14 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       on: formatShortDay(coachToday(request)),
       insights,
       runs: await runsWithSums(db, programme.id, runs),
-      other: other && beside ? { words: runName(beside.title, beside.startsOn), insights: other } : null,
+      other: other && beside ? { ...other, words: runName(beside.title, beside.startsOn) } : null,
     };
   });
+}
+
+async function loadBeside(db: Parameters<typeof getProgramme>[0], programmeId: number, runId: number) {
+  const programme = await getProgramme(db, programmeId, { now: new Date(nowMs()), runId });
+  return { key: programme.key, insights: await loadInsights(db, programme) };
 }
 
 /** Runs shown with their sums; older ones can still be chosen. */
@@ -145,11 +148,11 @@ export default function Working({ loaderData }: Route.ComponentProps) {
               </Link>
             ))}
           </h2>
-          <CompletionFigure rows={insights.completion[by]} by={by} />
+          <CompletionFigure rows={insights.completion[by]} by={by} programmeKey={loaderData.key} />
           {other && (
             <>
               <h3>{other.words}</h3>
-              <CompletionFigure rows={other.insights.completion[by]} by={by} />
+              <CompletionFigure rows={other.insights.completion[by]} by={by} programmeKey={other.key} />
             </>
           )}
         </section>
@@ -355,7 +358,15 @@ export default function Working({ loaderData }: Route.ComponentProps) {
   );
 }
 
-function CompletionFigure({ rows, by }: { rows: readonly Completion[]; by: CompletionBy }) {
+function CompletionFigure({
+  rows,
+  by,
+  programmeKey,
+}: {
+  rows: readonly Completion[];
+  by: CompletionBy;
+  programmeKey: string;
+}) {
   if (rows.length === 0)
     return <p className="soft">{by === 'theme' ? 'No day of the plan has a theme.' : 'Nothing was due yet.'}</p>;
   return (
@@ -366,24 +377,45 @@ function CompletionFigure({ rows, by }: { rows: readonly Completion[]; by: Compl
         independent, so take the intervals as too narrow rather than too wide.
       </p>
       <details className="small">
-        <summary>as a table</summary>
+        <summary>as a table, with the days behind</summary>
         <table className="follow-table">
-          <tbody>
-            {rows.map(({ label, share }) => (
-              <tr key={label}>
-                <th scope="row">{label}</th>
-                <td className="right">
-                  {share.count} of {share.of}
-                </td>
-                <td className="right">{pct(share.ratio)}</td>
-                <td className="right soft">
-                  {pct(share.low)} to {pct(share.high)}
-                </td>
-              </tr>
-            ))}
-          </tbody>
+          {rows.map((row) => (
+            <CompletionRows key={row.label} row={row} programmeKey={programmeKey} />
+          ))}
         </table>
       </details>
     </>
+  );
+}
+
+/** A figure, and below it the days that it is made of, each with the way to its session. */
+function CompletionRows({ row: { label, share, days }, programmeKey }: { row: Completion; programmeKey: string }) {
+  return (
+    <tbody>
+      <tr>
+        <th scope="row">{label}</th>
+        <td className="right">
+          {share.count} of {share.of}
+        </td>
+        <td className="right">{pct(share.ratio)}</td>
+        <td className="right soft">
+          {pct(share.low)} to {pct(share.high)}
+        </td>
+      </tr>
+      {days.map((d) => (
+        <tr key={d.key} className="working-day">
+          <th scope="row">
+            <Link to={`/programmes/${programmeKey}/write/${d.key}`}>
+              {d.key} {d.title}
+            </Link>
+          </th>
+          <td className="right">
+            {d.done} of {d.due}
+          </td>
+          <td className="right">{pct(d.done / d.due)}</td>
+          <td />
+        </tr>
+      ))}
+    </tbody>
   );
 }
