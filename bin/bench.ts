@@ -349,7 +349,8 @@ async function benchFollow(): Promise<void> {
       `${r.coldMs.toFixed(0)} ms`,
       times(r.coldMs) + goal,
     );
-    line(`follow, ${people}: the same again`, `${r.warmMs.toFixed(0)} ms`, times(r.warmMs) + goal);
+    line(`follow, ${people}: the same on another day`, `${r.warmMs.toFixed(0)} ms`, times(r.warmMs) + goal);
+    line(`follow, ${people}: the same with nothing changed`, `${r.sameMs.toFixed(0)} ms`, times(r.sameMs) + goal);
     line(
       `follow, ${people}: the same with one record corrected`,
       `${r.grownMs.toFixed(0)} ms`,

@@ -147,6 +147,17 @@ test('the same thing six times at once is done once, or said', async () => {
   await expectNoFault();
 });
 
+test('what would change for nobody, or by no number, is nothing', async () => {
+  const ids = ['0', '-1', '1.5', '1e309', '9223372036854775808', 'x', '%00', '2'];
+  const numbers = ['0', 'NaN', '1e309', '∞', '51', '-51', '0x1', '9'.repeat(3000), '+1&by=2', '%00', '1'];
+  for (const [id, by] of ids.flatMap((i) => numbers.map((n) => [i, n] as const))) {
+    const path = `/programmes/${programmeId}/follow-up/next/${id}?by=${encodeURI(by)}`;
+    const { status } = await fetch(demo.base + path, { headers: { cookie } });
+    expect([path.slice(0, 120), [200, 400, 404].includes(status)]).toEqual([path.slice(0, 120), true]);
+  }
+  await expectNoFault();
+});
+
 test('what is typed too long comes back shortened, and what one link may store in an hour ends', async () => {
   const long = `${'x'.repeat(5000)}@example.org`;
   const text = await (await post(demo, '/sign-in', { email: long, password: 'x' })).text();

@@ -32,7 +32,15 @@ export const HOSTILE_REQUESTS: readonly HostileRequest[] = [
     raw: get('/', `Host: ${host}`),
     status: [400],
   })),
-  ...['today-line', 'records.csv', 'insights.json', 'summary', 'follow-up/next', 'follow-up/person/1'].map((path) => ({
+  ...[
+    'today-line',
+    'records.csv',
+    'insights.json',
+    'summary',
+    'follow-up/next',
+    'follow-up/next/1?by=2',
+    'follow-up/person/1',
+  ].map((path) => ({
     name: `${path} without sign-in`,
     raw: get(`/programmes/1/${path}`),
     status: [302],
