@@ -173,7 +173,7 @@ const VIEWS: readonly View[] = [
     },
   },
   { name: 'a week on paper', shows: ['routes/programmes/week.tsx'], path: 'send/w5d1/week' },
-  { name: 'write, sent', shows: ['routes/programmes/write.tsx'], path: 'write/w1d2', act: editor },
+  { name: 'write, sent', shows: ['routes/programmes/write.tsx'], path: 'write/w5d1', act: editor },
   { name: 'write, a day without a session', shows: ['routes/programmes/write.tsx'], path: 'write/w6d2' },
   {
     name: 'write, paste a plan',

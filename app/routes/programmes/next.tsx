@@ -309,7 +309,7 @@ function PersonItem({ proposal: p, programmeKey }: { proposal: PersonProposal; p
               className="tool"
               aria-expanded={isOpen}
               onClick={show}
-              aria-label={`what would change, ${p.name}`}
+              aria-label={`${isOpen ? 'hide' : 'what would change'}, ${p.name}`}
             >
               {isOpen ? 'hide' : 'what would change'}
             </button>
