@@ -378,7 +378,7 @@ function CompletionFigure({
       </p>
       <details className="small">
         <summary>as a table, with the days behind</summary>
-        <table className="follow-table">
+        <table className="follow-table working-figures">
           {rows.map((row) => (
             <CompletionRows key={row.label} row={row} programmeKey={programmeKey} />
           ))}
@@ -394,17 +394,17 @@ function CompletionRows({ row: { label, share, days }, programmeKey }: { row: Co
     <tbody>
       <tr>
         <th scope="row">{label}</th>
+        <td className="right soft">
+          {pct(share.low)} to {pct(share.high)}
+        </td>
         <td className="right">
           {share.count} of {share.of}
         </td>
         <td className="right">{pct(share.ratio)}</td>
-        <td className="right soft">
-          {pct(share.low)} to {pct(share.high)}
-        </td>
       </tr>
       {days.map((d) => (
         <tr key={d.key} className="working-day">
-          <th scope="row">
+          <th scope="row" colSpan={2}>
             <Link to={`/programmes/${programmeKey}/write/${d.key}`}>
               {d.key} {d.title}
             </Link>
@@ -413,7 +413,6 @@ function CompletionRows({ row: { label, share, days }, programmeKey }: { row: Co
             {d.done} of {d.due}
           </td>
           <td className="right">{pct(d.done / d.due)}</td>
-          <td />
         </tr>
       ))}
     </tbody>
