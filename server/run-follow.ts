@@ -61,7 +61,7 @@ export interface RunFollow {
 }
 
 /** How far back what hurts is looked for: the longest that its rule can be set to. */
-const PAIN_DAYS = 28;
+const PAIN_DAYS = ATTENTION_RULES.pain.threshold!.high;
 const DAY_MS = 86_400_000;
 
 /** What a run was last found to be, and of what that was made: it is the same while that is. */

@@ -57,6 +57,8 @@ describe('levers act on the session', () => {
     expect(lines(pulled(FOUR, 'work', 5))[7]).toBe('0:45 wall sit');
     expect(lines(pulled(FOUR, 'load', 2.5))[4]).toContain('@ 14.5 kg');
     expect(lines(pulled(FOUR, 'tempo', 1))[4]).toContain('tempo 4-1-1');
+    expect(lines(pulled(FOUR, 'tempo', -9))[4]).toContain('tempo 1-1-1');
+    expect(lines(pulled(FOUR.replace('tempo 3-1-1', 'tempo 0-2-1'), 'tempo', -1))[4]).toContain('tempo 0-2-1');
     expect(lines(pulled(FOUR, 'effort', 2))[1]).toBe('Effort: 8');
     expect(lines(pulled(FOUR, 'clock', -10))[3]).toContain('every 0:50 for 20:00, work cap 0:45');
     const intervals = 'Main: work 0:40 rest 0:20, 3 rounds\nsquat\nband row\n';

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import type { DayDate } from '../calendar/day.ts';
 import { addDays } from '../calendar/day.ts';
@@ -68,6 +69,14 @@ describe('rules fire at their threshold, and not before', () => {
     expect(codes(history([...times(5, 'done'), ...lately]))).toEqual(['fading']);
     expect(codes(history([...times(4, 'done'), ...lately]))).toEqual([]);
     expect(codes(history([...times(5, 'done'), ...half]))).toEqual([]);
+  });
+
+  test('half of what they did isn’t told beside what says the same, and is beside anything else', () => {
+    const fading = [...times(5, 'done'), 'missed', 'done', 'missed', 'done', 'missed', 'missed', 'done'];
+    const ended = [...times(5, 'done'), 'done', 'missed', 'done', 'missed', 'done', 'missed', 'missed'];
+    expect(codes(history(ended))).toEqual(['missed-in-a-row']);
+    expect(codes(history(ended), { 'missed-in-a-row': { off: true } })).toEqual(['fading']);
+    expect(codes(history(fading, { bounced: 'mailbox full' }))).toEqual(['bounced', 'fading']);
   });
 
   test('effort 9 three times running; two, or an 8 among them, isn’t', () => {
@@ -225,6 +234,23 @@ function simulate(random: () => number, chance: (day: number) => number, effort:
   }
   return asked;
 }
+
+test('what a coach can set is what docs/formulas.md says of it', () => {
+  const said = readFileSync('docs/formulas.md', 'utf8');
+  const table = said.slice(said.indexOf('| asked about')).split('\n\n')[0]!.trim().split('\n').slice(2);
+  const told = table.map((line) =>
+    line
+      .split('|')
+      .slice(1, -1)
+      .map((cell) => cell.trim()),
+  );
+  const rules = ATTENTION_CODES.map((code) => ATTENTION_RULES[code])
+    .toSorted((a, b) => b.weight - a.weight)
+    .map(({ name, weight, threshold: t }) =>
+      [name, weight, t?.usual, t?.low, t?.high, t?.unit].map((x) => String(x ?? '')),
+    );
+  expect(told).toEqual(rules);
+});
 
 describe('simulated histories', () => {
   const PEOPLE = 200;

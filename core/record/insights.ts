@@ -249,7 +249,7 @@ export function weekLoads(days: readonly InsightDay[], felt: readonly FeltDay[])
       list.some((l) => l === undefined) ? undefined : list.reduce<number>((a, b) => a + b!, 0);
     const feltAu = sum(loads);
     // An unrated session is missing, not 0; a day without one is rest.
-    const daily = [...loads, ...Array.from({ length: Math.max(0, 7 - loads.length) }, () => 0)].slice(0, 7);
+    const daily = Array.from({ length: 7 }, (_, i) => loads[i] ?? 0);
     const m = feltAu === undefined ? undefined : monotony(daily);
     return {
       week,
