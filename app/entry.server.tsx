@@ -1,7 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { PassThrough } from 'node:stream';
-import { createReadableStreamFromReadable } from '@react-router/node';
-import { isbot } from 'isbot';
+import { Writable } from 'node:stream';
 import { renderToPipeableStream } from 'react-dom/server';
 import type { EntryContext } from 'react-router';
 import { isRouteErrorResponse, ServerRouter } from 'react-router';
@@ -46,34 +44,42 @@ export default function handleRequest(
   headers.set('content-type', 'text/html; charset=utf-8');
   if (!headers.has('cache-control')) headers.set('cache-control', 'private, no-store');
   if (request.method === 'HEAD') return new Response(null, { status, headers });
+  // A page is ready in some milliseconds: whole, it goes out as one piece, and what breaks on the way is still told by its status.
   return new Promise((resolve, reject) => {
-    let shellRendered = false;
-    let responseStatus = status;
-    const ready = () => {
-      shellRendered = true;
-      const body = new PassThrough({
-        final(callback) {
-          clearTimeout(timeout);
-          callback();
-        },
-      });
-      pipe(body);
-      resolve(new Response(createReadableStreamFromReadable(body), { status: responseStatus, headers }));
-    };
+    let pageStatus = status;
+    let hasShell = false;
+    const chunks: Buffer[] = [];
+    const page = new Writable({
+      write(chunk: Buffer, _encoding, written) {
+        chunks.push(chunk);
+        written();
+      },
+      final(done) {
+        clearTimeout(timeout);
+        resolve(new Response(Buffer.concat(chunks), { status: pageStatus, headers }));
+        done();
+      },
+    });
     const { pipe, abort } = renderToPipeableStream(
       <NonceContext value={nonce}>
         <ServerRouter context={context} url={request.url} nonce={nonce} />
       </NonceContext>,
       {
         nonce,
-        ...(isbot(request.headers.get('user-agent') ?? '') ? { onAllReady: ready } : { onShellReady: ready }),
+        onAllReady: () => {
+          pipe(page);
+        },
         onShellError(error: unknown) {
           clearTimeout(timeout);
           reject(error instanceof Error ? error : new Error('the page could not be rendered'));
         },
+        onShellReady: () => {
+          hasShell = true;
+        },
         onError(error: unknown) {
-          responseStatus = 500;
-          if (shellRendered) logFault(error);
+          pageStatus = 500;
+          // What breaks before is the router's to tell, which answers with its own page.
+          if (hasShell) logFault(error);
         },
       },
     );

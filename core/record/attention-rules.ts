@@ -1,4 +1,4 @@
-/** What asks for a coach's attention. Nobody is scolded: most of these end in a question, some in a good word. */
+/** What asks for a coach's attention, most pressing first. Nobody is scolded: most of these end in a question, some in a good word. */
 export const ATTENTION_CODES = [
   'pain',
   'bounced',
@@ -9,9 +9,9 @@ export const ATTENTION_CODES = [
   'effort-rising',
   'score-fell',
   'far-more',
-  'first-week',
-  'best-score',
   'back',
+  'best-score',
+  'first-week',
 ] as const;
 export type AttentionCode = (typeof ATTENTION_CODES)[number];
 export const isAttentionCode = (text: string): text is AttentionCode => ATTENTION_CODES.some((c) => c === text);

@@ -244,12 +244,14 @@ test('what a coach can set is what docs/formulas.md says of it', () => {
       .slice(1, -1)
       .map((cell) => cell.trim()),
   );
-  const rules = ATTENTION_CODES.map((code) => ATTENTION_RULES[code])
-    .toSorted((a, b) => b.weight - a.weight)
-    .map(({ name, weight, threshold: t }) =>
-      [name, weight, t?.usual, t?.low, t?.high, t?.unit].map((x) => String(x ?? '')),
-    );
+  const rules = ATTENTION_CODES.map((code) => {
+    const { name, weight, threshold: t } = ATTENTION_RULES[code];
+    return [name, weight, t?.usual, t?.low, t?.high, t?.unit].map((x) => String(x ?? ''));
+  });
   expect(told).toEqual(rules);
+  // In that order they are found, and told.
+  const weights = rules.map((r) => Number(r[1]));
+  expect(weights).toEqual(weights.toSorted((a, b) => b - a));
 });
 
 describe('simulated histories', () => {

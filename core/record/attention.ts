@@ -313,7 +313,7 @@ export function findAttention(history: PersonHistory, settings: AttentionSetting
     const item = RULES[code](history, thresholdOf(code, settings));
     if (item) found.push({ code, ...item });
   }
-  return found.sort((a, b) => ATTENTION_RULES[b.code].weight - ATTENTION_RULES[a.code].weight);
+  return found;
 }
 
 /** Something a coach did about someone. */

@@ -47,3 +47,15 @@ test('no days and no people give nothing', () => {
   expect(buildStrands(RUN, [], [person('UTC')], 0)[0]).toMatchObject({ beads: [], adherence: { ratio: undefined } });
   expect(buildStrands(RUN, DAYS, [], 0)).toEqual([]);
 });
+
+test('days away are excused, and those alone; what lies before joining stays that, and what is done is beside', () => {
+  const at = Date.parse('2026-05-20T12:00:00Z');
+  const states = (more: object, records: [number, 'done' | 'part'][] = []) =>
+    buildStrands(RUN, DAYS, [{ ...person('UTC', records), ...more }], at)[0]!.beads.map((b) => b.state);
+  const away = { absences: [{ kind: 'excused' as const, from: d('2026-05-12'), to: d('2026-05-12') }] };
+  expect(states(away)).toEqual(['missed', 'excused', 'missed', 'unsent']);
+  expect(states(away, [[2, 'done']])).toEqual(['missed', 'bonus', 'missed', 'unsent']);
+  expect(
+    states({ absences: [{ kind: 'pause' as const, from: d('2026-05-04'), to: null }], joinedOn: d('2026-05-12') }),
+  ).toEqual(['before', 'excused', 'excused', 'excused']);
+});
