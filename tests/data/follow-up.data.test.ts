@@ -548,3 +548,105 @@ describe('hosts', () => {
     expect(text('note', 'How is it?')).toBe(1);
   });
 });
+
+describe('a day as it goes on', () => {
+  const today = async () =>
+    (await call('loader', 'follow-up.tsx', 'follow-up')).data as {
+      line: { people: number; delivered: number; begun: number };
+      lately: {
+        day: string;
+        count: number;
+        said: { enrolmentId: number; remark: string }[];
+        pains: { enrolmentId: number; at: string }[];
+      };
+    };
+
+  test('delivered is what a server has taken, and nothing else', async () => {
+    const before = (await today()).line.delivered;
+    const message = (name: string, kind: string, state: string) =>
+      db.owner.query(
+        `insert into message (workspace_id, person_id, enrolment_id, run_id, day_id, kind, channel, address, state, next_try_at, expires_at, created_at)
+         select $1, e.person_id, e.id, $2, $3, $5, 'email', 'x@example.org', $6, $7, $7, $7 from enrolment e where e.id = $4`,
+        [workspaceId, runId, days.w3d3, ids[name], kind, state, NOW],
+      );
+    await message('Ada', 'session', 'accepted');
+    await message('Ada', 'change', 'accepted');
+    await message('Bo', 'session', 'bounced');
+    await message('Cleo', 'reminder', 'accepted');
+    expect((await today()).line.delivered).toBe(before + 1);
+  });
+
+  test('what was said comes with words first, then the newest; what hurt of both days, each with its hour', async () => {
+    const at = (time: string) => Date.parse(`2026-05-20T${time}:00Z`);
+    const said = (name: string, remark: string, time: string) => ({
+      workspaceId,
+      enrolmentId: ids[name]!,
+      versionId: versions.w3d3!,
+      clientId: crypto.randomUUID(),
+      record: {
+        outcome: 'done' as const,
+        shareRatio: 1,
+        effort: 5,
+        remark,
+        scores: [],
+        madeAtMs: at(time),
+        loggedAtMs: at(time),
+      },
+    });
+    const { insertPain } = await import('../../db/queries/pain.ts');
+    await withWorkspace(db.pool, workspaceId, async (c) => {
+      await insertNewRecords(c, [said('Bo', 'Light on the stairs.', '08:40'), said('Ada', '', '08:50')]);
+      const told = {
+        workspaceId,
+        versionId: versions.w3d3!,
+        movement: 'step-up',
+        area: 'knee' as const,
+        did: 'left-out' as const,
+        to: '',
+      };
+      for (const [name, when] of [
+        ['Ada', '2026-05-19T20:00:00Z'],
+        ['Cleo', '2026-05-20T07:00:00Z'],
+      ] as const)
+        await insertPain(c, {
+          ...told,
+          enrolmentId: ids[name]!,
+          clientId: crypto.randomUUID(),
+          toldAtMs: Date.parse(when),
+        });
+    });
+    const { lately } = await today();
+    expect([lately.day, lately.count]).toEqual(['today', 3]);
+    expect(lately.said.map((s) => s.enrolmentId)).toEqual([ids.Bo, ids.Ada, ids.Cleo]);
+    expect(new Map(lately.pains.map((p) => [p.enrolmentId, p.at]))).toEqual(
+      new Map([
+        [ids.Ada, 'yesterday, 20:00'],
+        [ids.Cleo, '07:00'],
+      ]),
+    );
+  });
+
+  test('what is begun isn’t changed any more: the session behind it is drawn', async () => {
+    await db.owner.query('update proposal_answer set undone_at = now()');
+    await db.owner.query(`update person set doses = '[]'`);
+    await db.owner.query('delete from standing where enrolment_id = $1 and day_id = $2', [ids.Bo, days.w3d3]);
+    await db.owner.query('delete from record where enrolment_id = $1 and version_id = $2', [ids.Bo, versions.w3d3]);
+    const drawn = async () =>
+      (
+        (await call('loader', 'drawn.ts', `follow-up/next/${ids.Bo}`, undefined, { enrolmentId: String(ids.Bo) }))
+          .data as {
+          day: { name: string; lines: object[] };
+        }
+      ).day;
+    expect(await drawn()).toMatchObject({
+      name: 'Wednesday, week 3',
+      lines: [{ was: '10 step-up', is: '11 step-up' }],
+    });
+    const { upsertSeen } = await import('../../db/queries/release.ts');
+    const seen = { workspaceId, enrolmentId: ids.Bo!, dayId: days.w3d3!, versionId: versions.w3d3!, now: NOW };
+    await withWorkspace(db.pool, workspaceId, (c) => upsertSeen(c, { ...seen, what: 'opened' }));
+    expect((await drawn()).name).toBe('Wednesday, week 3');
+    await withWorkspace(db.pool, workspaceId, (c) => upsertSeen(c, { ...seen, what: 'begun' }));
+    expect((await drawn()).name).toBe('Friday, week 3');
+  });
+});
