@@ -572,6 +572,7 @@ describe('a day as it goes on', () => {
     await message('Ada', 'session', 'accepted');
     await message('Ada', 'change', 'accepted');
     await message('Bo', 'session', 'bounced');
+    await message('Dee', 'session', 'waiting');
     await message('Cleo', 'reminder', 'accepted');
     expect((await today()).line.delivered).toBe(before + 1);
   });
