@@ -6,12 +6,13 @@ import { parseSession } from '../core/notation/parse.ts';
 import type { ChangedLine } from '../core/progress/change-person.ts';
 import { changedLines, personAfter } from '../core/progress/change-person.ts';
 import { findProgrammeDay } from '../core/progress/programme-document.ts';
+import type { DayState } from '../core/record/strand.ts';
 import { resolveBlocks } from '../core/session/resolve.ts';
 import { sessionTitle } from '../core/session/session-title.ts';
 import { getEnrolment } from '../db/queries/person.ts';
 import { getPlan } from '../db/queries/plan.ts';
 import type { Programme } from '../db/queries/programme.ts';
-import { getVersionDocument } from '../db/queries/record.ts';
+import { listVersionDocuments } from '../db/queries/record.ts';
 import { listBegun } from '../db/queries/standing.ts';
 import { fitPersonOf } from './fitted-view.ts';
 import { loadWhatNext, withBy } from './proposals.ts';
@@ -26,6 +27,8 @@ export interface DrawnProposal {
   readonly looked: number;
 }
 
+/** Days that are still before someone: not excused, and nothing said of them. */
+const STILL_OPEN: ReadonlySet<DayState> = new Set(['due', 'ahead', 'unsent']);
 /** Sessions that are looked through for one that changes. */
 const MOST_LOOKED = 12;
 
@@ -43,9 +46,9 @@ export async function drawProposal(
   const followed = follow.people.find((p) => p.enrolmentId === enrolmentId);
   const proposal = (await loadWhatNext(db, programme, follow)).people.find((p) => p.enrolmentId === enrolmentId);
   if (!followed || !proposal?.change) return undefined;
-  const { calendar, records } = followed;
-  const ahead = follow.days.filter((_, i) => calendar.own[i]!.date >= calendar.today && records[i] === undefined);
-  const [person, book, stored, begun] = await Promise.all([
+  const { calendar, states } = followed;
+  const ahead = follow.days.filter((_, i) => calendar.own[i]!.date >= calendar.today && STILL_OPEN.has(states[i]!));
+  const [person, book, stored, begun, sent] = await Promise.all([
     getEnrolment(db, enrolmentId),
     loadWorkspaceBook(db),
     getPlan(db, { id: programme.id, runId: programme.runId }),
@@ -54,6 +57,10 @@ export async function drawProposal(
       enrolmentId,
       ahead.map((d) => d.dayId),
     ),
+    listVersionDocuments(
+      db,
+      ahead.flatMap((d) => d.versionId ?? []),
+    ),
   ]);
   const before = fitPersonOf(person);
   const after = personAfter(before, withBy(proposal.change, by), { since: calendar.today, words: proposal.words });
@@ -61,13 +68,12 @@ export async function drawProposal(
   let looked = 0;
   for (const day of ahead) {
     if (begun.has(day.dayId)) continue;
+    if (looked === MOST_LOOKED) break;
     const text = findProgrammeDay(stored.programme, day)?.text ?? '';
     const document: SessionDocument =
-      day.versionId === undefined
-        ? parseSession(text, book.library).document
-        : await getVersionDocument(db, day.versionId);
+      day.versionId === undefined ? parseSession(text, book.library).document : sent.get(day.versionId)!;
     if (document.blocks.length === 0) continue;
-    if (looked++ === MOST_LOOKED) break;
+    looked++;
     const blocks = resolveBlocks(document, book.routines);
     const fit = (who: typeof before) => fitSession(document, blocks, who, book.library).document;
     const lines = changedLines(fit(before), fit(after), book.library);

@@ -649,5 +649,10 @@ describe('a day as it goes on', () => {
     expect((await drawn()).name).toBe('Wednesday, week 3');
     await withWorkspace(db.pool, workspaceId, (c) => upsertSeen(c, { ...seen, what: 'begun' }));
     expect((await drawn()).name).toBe('Friday, week 3');
+    await db.owner.query(
+      `insert into absence (workspace_id, enrolment_id, kind, from_on, to_on, said_by, made_at) values ($1, $2, 'excused', '2026-05-22', '2026-05-22', 'coach', now())`,
+      [workspaceId, ids.Bo],
+    );
+    expect((await drawn()).name).toBe('Monday, week 4');
   });
 });
