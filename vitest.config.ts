@@ -47,8 +47,6 @@ export default defineConfig({
           hookTimeout: 120_000,
           // Each file has a demo and a browser of its own.
           maxWorkers: 2,
-          // Two of them on a noisy machine: what times out once is looked at once more; a real fault fails again.
-          retry: 1,
         },
       },
     ],

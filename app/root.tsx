@@ -16,6 +16,7 @@ import { isStatusKind, STATUS_WORDS, statusKind } from '../server/status-words.t
 import type { Route } from './+types/root';
 import { RibbonHatch } from './charts/ribbon.tsx';
 import { Mark } from './components/mark.tsx';
+import { SaveScope } from './components/save-note.tsx';
 import { NonceContext } from './components/nonce-context.ts';
 
 export const middleware: Route.MiddlewareFunction[] = [
@@ -61,7 +62,11 @@ export function Layout({ children }: { children: React.ReactNode }) {
 }
 
 export default function Root() {
-  return <Outlet />;
+  return (
+    <SaveScope>
+      <Outlet />
+    </SaveScope>
+  );
 }
 
 /** Every status has a page of its own, in words. */

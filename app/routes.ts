@@ -21,6 +21,8 @@ export default [
   route('programmes/:programmeId/records.json', 'routes/programmes/records.ts', { id: 'records-json' }),
   route('programmes/:programmeId/find', 'routes/programmes/find.ts'),
   route('programmes/:programmeId/out', 'routes/programmes/out.ts'),
+  route('programmes/:programmeId/ready', 'routes/programmes/ready.ts'),
+  route('programmes/:programmeId/send-choices', 'routes/programmes/send-choices.ts'),
   route('programmes/:programmeId/plan/change', 'routes/programmes/plan-change.ts'),
   route('programmes/:programmeId/copy', 'routes/programmes/copy.ts'),
   route('programmes/:programmeId/send/:day/sheet.pdf', 'routes/programmes/sheet.ts'),

@@ -14,7 +14,7 @@ import type { SharedTotal } from '../core/record/shared-total.ts';
 import { updateHostSettings } from '../db/queries/host.ts';
 import { insertPain } from '../db/queries/pain.ts';
 import { insertPersonalLink } from '../db/queries/link.ts';
-import { getProgramme, insertVersion, listDays, updateDayReady } from '../db/queries/programme.ts';
+import { getProgramme, insertVersion, listDays, updateDayRead, updateDayReady } from '../db/queries/programme.ts';
 import { insertProgramme } from '../db/queries/plan.ts';
 import type { NewRecord } from '../db/queries/record.ts';
 import { insertNewRecords } from '../db/queries/record.ts';
@@ -260,6 +260,7 @@ async function seedScenario(
     const isSent = date <= addDays(today, s.sentAhead);
     if (isSent || date <= addDays(today, 4))
       await updateDayReady(db, { dayId: day.id, revision: day.revision, isReady: true });
+    else if (date <= addDays(today, 9)) await updateDayRead(db, { dayId: day.id, revision: day.revision });
     if (!isSent) continue;
     const planned = planText(day.text, EMPTY_BOOK);
     const versionId = await insertVersion(db, {

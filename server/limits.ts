@@ -47,6 +47,8 @@ export const PATIENCE_MS = {
   request: 60_000,
   /** Between two requests on one connection. Longer than a proxy in front keeps it. */
   keepAlive: 75_000,
+  /** How long a page waits for a save of the same person that is under way. */
+  save: 5_000,
   /** How often connections are looked at. */
   look: 2_000,
 } as const;

@@ -14,6 +14,7 @@ import type { Told } from './http/plain-page.ts';
 import { COMMON_HEADERS, plainAnswer, toldIn } from './http/plain-page.ts';
 import { judgeRange, refuseRequest } from './http/refuse-request.ts';
 import { buildRoutePattern } from './http/route-pattern.ts';
+import { SaveOrder, saverOf } from './http/save-order.ts';
 import { MAX_IN_FLIGHT, PATIENCE_MS } from './limits.ts';
 import { isSameOrigin } from './origin-check.ts';
 
@@ -39,6 +40,7 @@ interface ApplicationBuild extends ServerBuild {
     readonly module: {
       readonly createRequestHandler: (build: ServerBuild, mode: string) => (request: Request) => Promise<Response>;
       readonly closeDatabase: () => Promise<void>;
+      readonly startSignsOfLife: () => () => void;
       readonly countFault: () => void;
       readonly faultCount: () => number;
       readonly describeFault: (error: unknown) => object;
@@ -64,7 +66,8 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
   const originOf = (request: IncomingMessage) => `${site.protocol}//${request.headers.host ?? site.host}`;
   const addressOf = buildAddressOf(trustedProxies());
   const build = (await import(pathToFileURL(resolve('build/server/index.js')).href)) as unknown as ApplicationBuild;
-  const { createRequestHandler, closeDatabase, countFault, faultCount, describeFault } = build.entry.module;
+  const { createRequestHandler, closeDatabase, startSignsOfLife, countFault, faultCount, describeFault } =
+    build.entry.module;
   const handle = createRequestHandler(build, 'production');
   const patternOf = buildRoutePattern(build.routes);
   const serveFile = sirv('build/client', {
@@ -78,6 +81,7 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
     },
   });
   const compress = compression() as unknown as Middleware;
+  const saves = new SaveOrder(PATIENCE_MS.save);
   let inFlight = 0;
 
   const fault = (where: string, error: unknown) => {
@@ -107,7 +111,10 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
       say(request, response, 403);
       return;
     }
-    const answer = await handle(asked);
+    const saver = saverOf(request.url ?? '', request.headers.cookie ?? '');
+    const isSave = request.method !== 'GET' && request.method !== 'HEAD';
+    if (saver !== undefined && !isSave) await saves.settled(saver);
+    const answer = await (saver !== undefined && isSave ? saves.save(saver, () => handle(asked)) : handle(asked));
     const isPage = (answer.headers.get('content-type') ?? '').includes('text/html');
     // An address that a person went to answers with a page, whatever went wrong behind it.
     if (answer.status >= 400 && !isPage && wantsPage(request)) {
@@ -183,10 +190,12 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
     server.once('error', failed);
     server.listen(port, host, done);
   });
+  const endSignsOfLife = startSignsOfLife();
   return {
     server,
     faultCount,
     close: async (graceMs = 0) => {
+      endSignsOfLife();
       const closed = new Promise<void>((done) => server.close(() => done()));
       server.closeIdleConnections();
       const timer = setTimeout(() => server.closeAllConnections(), graceMs);

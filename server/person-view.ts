@@ -4,10 +4,12 @@ import { toRunDays } from '../core/calendar/release.ts';
 import type { Strand, StrandBead } from '../core/record/build-strand.ts';
 import { buildStrands } from '../core/record/build-strand.ts';
 import type { PersonDay, SentDay, StoredRecord } from '../db/queries/record.ts';
-import { listPersonDays } from '../db/queries/record.ts';
+import { listPersonDays, sentSince } from '../db/queries/record.ts';
 import { upsertSeen } from '../db/queries/release.ts';
 import type { Enrolment } from '../db/queries/person.ts';
+import { getProgrammeOfRun } from '../db/queries/programme.ts';
 import { nowMs } from './config.ts';
+import { goesByItself, versionByItself } from './jobs/release-run.ts';
 import type { LinkScope } from './personal-link.ts';
 
 export interface PersonView {
@@ -39,17 +41,43 @@ export async function noteSeen(
 }
 
 /** Everything that one person's pages are made of, but for the documents of sessions. */
-export async function loadPersonView(db: pg.PoolClient, { enrolment }: LinkScope): Promise<PersonView> {
-  const stored = await listPersonDays(db, enrolment);
+export async function loadPersonView(db: pg.PoolClient, scope: LinkScope): Promise<PersonView> {
+  const view = buildPersonView(await listPersonDays(db, scope.enrolment), scope);
+  return (await openByItself(db, scope, view))
+    ? buildPersonView(await listPersonDays(db, scope.enrolment), scope)
+    : view;
+}
+
+/** Sends today's session where it is ready and its hour has come, before a worker has: whoever opens their page gets it. */
+async function openByItself(
+  db: pg.PoolClient,
+  { workspaceId, enrolment }: LinkScope,
+  { strand, days }: PersonView,
+): Promise<boolean> {
+  const { run } = enrolment;
+  const now = nowMs();
+  if (run.heldAtMs !== null || run.archivedAtMs !== null) return false;
+  const bead = strand.beads.find((b) => b.releaseMs <= now && now < b.endsMs && b.state === 'unsent');
+  const day = bead && days.get(bead.dayId);
+  if (!day || day.sent || day.withdrawn !== undefined || isStopped(day, now) || !goesByItself(run, day)) return false;
+  const programme = await getProgrammeOfRun(db, enrolment.runId, new Date(now));
+  return (await versionByItself(db, workspaceId, programme, day, now)) !== null;
+}
+
+function buildPersonView(stored: readonly PersonDay[], { enrolment }: LinkScope): PersonView {
   const days = toRunDays(stored);
   const [strand] = buildStrands(
     enrolment.run.rules,
-    days.map((d) => ({ ...d, sent: d.sent !== undefined })),
-    [{ ...enrolment, records: days.map((d) => d.record) }],
+    days.map((d) => ({ ...d, sent: d.sent !== undefined, ...sentSince(d.sent) })),
+    [{ ...enrolment, records: days.map((d) => d.record), stops: days.flatMap((d) => d.stop ?? []) }],
     nowMs(),
   );
   return { strand: strand!, days: new Map(days.map((d) => [d.dayId, d])) };
 }
+
+/** Whether a day is held back from someone. */
+const isStopped = ({ stop }: Pick<PersonDay, 'stop'>, now: number): boolean =>
+  stop !== undefined && (stop.toMs === null || stop.toMs > now);
 
 /** A day that is open to someone: its newest version, and what they have said of it. */
 export interface OpenDay extends SentDay {
@@ -59,9 +87,13 @@ export interface OpenDay extends SentDay {
   readonly live: PersonDay['live'];
 }
 
-/** Whether a day has come to someone: its hour is there, or near enough to look; while all is held, only what was released before. */
-export function isOpen({ releaseMs, lookMs }: StrandBead, { released }: PersonDay, { run }: Enrolment): boolean {
+/**
+ * Whether a day has come to someone: its hour is there, or near enough to look. What is held back from them, or from all, isn't, but for
+ * what they had before.
+ */
+export function isOpen({ releaseMs, lookMs }: StrandBead, { released, stop }: PersonDay, { run }: Enrolment): boolean {
   if (released) return true;
+  if (isStopped({ stop }, nowMs())) return false;
   if (run.heldAtMs !== null && releaseMs > run.heldAtMs) return false;
   return lookMs <= nowMs();
 }

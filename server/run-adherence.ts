@@ -1,11 +1,12 @@
 import { toRunDays } from '../core/calendar/release.ts';
-import { ownCalendars } from '../core/record/build-strand.ts';
+import { ownCalendars, stoppedPlaces } from '../core/record/build-strand.ts';
 import type { Adherence } from '../core/record/strand.ts';
 import type { Db } from '../db/pool.ts';
 import type { Programme } from '../db/queries/programme.ts';
 import { listDayPlaces } from '../db/queries/programme.ts';
-import { listSentDays } from '../db/queries/record.ts';
+import { listSentDays, sentSince } from '../db/queries/record.ts';
 import { listAdherence, listCalendars } from '../db/queries/standing.ts';
+import { listStops } from '../db/queries/stop.ts';
 import { sentFacts } from './sent-facts.ts';
 import { loadWorkspaceBook } from './workspace-book.ts';
 
@@ -25,18 +26,23 @@ export async function loadAdherence(
   programme: Pick<Programme, 'id' | 'runId' | 'run'>,
   nowMs: number,
 ): Promise<Map<number, Adherence>> {
-  const [places, sentDays, groups, book] = await Promise.all([
+  const [places, sentDays, groups, book, stops] = await Promise.all([
     listDayPlaces(db, programme.id),
     listSentDays(db, programme.runId),
     listCalendars(db, programme.runId),
     loadWorkspaceBook(db),
+    listStops(db, programme.runId),
   ]);
-  const versionOf = new Map(sentDays.map((d) => [d.dayId, d.versionId]));
-  const facts = await sentFacts(db, [...versionOf.values()], book);
+  const sentOf = new Map(sentDays.map((d) => [d.dayId, d]));
+  const facts = await sentFacts(
+    db,
+    sentDays.map((d) => d.versionId),
+    book,
+  );
   const days = toRunDays(places).map((place) => {
-    const versionId = versionOf.get(place.dayId);
-    const own = versionId === undefined ? undefined : facts.get(versionId);
-    return { ...place, sent: versionId !== undefined, ...(own && { workSec: own.workSec }) };
+    const sent = sentOf.get(place.dayId);
+    const own = sent && facts.get(sent.versionId);
+    return { ...place, sent: sent !== undefined, ...sentSince(sent), ...(own && { workSec: own.workSec }) };
   });
   const calendarOf = ownCalendars(programme.run.rules, days, nowMs);
   return listAdherence(
@@ -44,5 +50,11 @@ export async function loadAdherence(
     programme.runId,
     days,
     groups.map((g) => ({ ...g, ...calendarOf(g) })),
+    stops.flatMap((stop) =>
+      stoppedPlaces(days, [stop], calendarOf(stop)).map((i) => ({
+        enrolmentId: stop.enrolmentId,
+        dayId: days[i]!.dayId,
+      })),
+    ),
   );
 }

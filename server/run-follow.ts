@@ -21,8 +21,9 @@ import type { RosterRow } from '../db/queries/person.ts';
 import { listRoster } from '../db/queries/person.ts';
 import type { Programme } from '../db/queries/programme.ts';
 import { listDayPlaces } from '../db/queries/programme.ts';
-import { listSentDays } from '../db/queries/record.ts';
+import { listSentDays, sentSince } from '../db/queries/record.ts';
 import { listStandingHurts, listStandingScores } from '../db/queries/standing.ts';
+import { listStops } from '../db/queries/stop.ts';
 import { nowMs } from './config.ts';
 import { runStandings } from './run-standings.ts';
 import type { SentFacts } from './sent-facts.ts';
@@ -101,7 +102,7 @@ type RunFacts = Awaited<ReturnType<typeof askRun>>;
 
 async function askRun(db: Db, programme: Programme, now: number) {
   const { runId, run } = programme;
-  const [people, places, sentDays, { standings, stamp }, stored, acts, told, hurts, book] = await Promise.all([
+  const [people, places, sentDays, { standings, stamp }, stored, acts, told, hurts, book, stops] = await Promise.all([
     listRoster(db, runId),
     listDayPlaces(db, programme.id),
     listSentDays(db, runId),
@@ -111,22 +112,27 @@ async function askRun(db: Db, programme: Programme, now: number) {
     listPainSince(db, runId, now - PAIN_DAYS * DAY_MS),
     listStandingHurts(db, runId, now - PAIN_DAYS * DAY_MS),
     loadWorkspaceBook(db),
+    listStops(db, runId),
   ]);
   const sent = await sentFacts(
     db,
     sentDays.map((d) => d.versionId),
     book,
   );
-  const versionOf = new Map(sentDays.map((d) => [d.dayId, d.versionId]));
+  const sentOf = new Map(sentDays.map((d) => [d.dayId, d]));
   const days = toRunDays(places).map((place): FollowedDay => {
-    const versionId = versionOf.get(place.dayId);
-    const own = versionId === undefined ? undefined : sent.get(versionId);
-    return { versionId, sent: versionId !== undefined, facts: own, ...place, ...(own && { workSec: own.workSec }) };
+    const version = sentOf.get(place.dayId);
+    const own = version && sent.get(version.versionId);
+    return Object.assign(
+      { versionId: version?.versionId, sent: version !== undefined, facts: own, ...sentSince(version) },
+      place,
+      own && { workSec: own.workSec },
+    );
   });
   return {
     people,
     days,
-    versions: sentDays.map((d) => d.versionId),
+    versions: sentDays.map((d) => [d.versionId, d.firstSentMs]),
     standings,
     stamp,
     stored,
@@ -134,12 +140,13 @@ async function askRun(db: Db, programme: Programme, now: number) {
     told,
     hurts,
     book,
+    stops,
   };
 }
 
 /** All that what follows is computed from, as one short text. Of the time only what it has opened, and each calendar's day. */
 function fingerprint(
-  { people, days, versions, stamp, stored, acts, told, hurts, book }: RunFacts,
+  { people, days, versions, stamp, stored, acts, told, hurts, book, stops }: RunFacts,
   { run }: Programme,
   calendarOf: (person: RosterRow) => OwnCalendar,
   now: number,
@@ -151,7 +158,20 @@ function fingerprint(
   const places = days.map(({ dayId, week, weekday }) => [dayId, week, weekday]);
   return createHash('sha256')
     .update(
-      JSON.stringify([run.rules, calendars, places, versions, stamp, stored, acts, told, hurts, book.key, people]),
+      JSON.stringify([
+        run.rules,
+        calendars,
+        places,
+        versions,
+        stamp,
+        stored,
+        acts,
+        told,
+        hurts,
+        stops,
+        book.key,
+        people,
+      ]),
     )
     .digest('base64');
 }
@@ -159,7 +179,7 @@ function fingerprint(
 async function followRun(
   db: Db,
   { runId }: Programme,
-  { people, days, standings, stored, acts, told, hurts }: RunFacts,
+  { people, days, standings, stored, acts, told, hurts, stops: allStops }: RunFacts,
   calendarOf: (person: RosterRow) => OwnCalendar,
   now: number,
   wantsAttention: boolean,
@@ -180,11 +200,13 @@ async function followRun(
     (p) => p.enrolmentId,
   );
   const actsOf = groupBy(acts, (a) => a.enrolmentId);
+  const stopsOf = groupBy(allStops, (s) => s.enrolmentId);
   const followed = people.map((person): FollowedPerson => {
     const records = recordsOf(person.enrolmentId);
     const { joinedOn, absences } = person;
     const calendar = calendarOf(person);
-    const states = dayStates(days, { joinedOn, absences, records }, calendar, now);
+    const stops = stopsOf.get(person.enrolmentId) ?? [];
+    const states = dayStates(days, { joinedOn, absences, stops, records }, calendar, now);
     const adherence = computeAdherence(states, { records, dates: calendar.dates, weights });
     const retests = retestScores(scoresOf.get(person.enrolmentId) ?? [], placeOf, calendar, retestDays);
     const items = !wantsAttention

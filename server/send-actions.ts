@@ -13,7 +13,12 @@ import type { Day } from '../db/queries/programme.ts';
 import { randomBytes } from 'node:crypto';
 import { doneByBeingThere } from './live-view.ts';
 import type { DayScope } from './coach-scope.ts';
-import { nowMs } from './config.ts';
+import type { LiveNote } from '../core/exchange/session-message.ts';
+import { instantWords } from './messages/compose.ts';
+import { planText } from './session-view.ts';
+import { previewFor } from './send-preview.ts';
+import { loadWorkspaceBook } from './workspace-book.ts';
+import { nowMs, publicUrl } from './config.ts';
 import { formId, formRevision, formText } from './form-text.ts';
 import { lastSendMs, loadCalendars, sendDay } from './jobs/release-run.ts';
 import { parseId } from './parse-number.ts';
@@ -120,25 +125,45 @@ async function withdraw(db: pg.PoolClient, scope: DayScope, day: Day, form: Form
   return told('Withdrawn: it is gone from the pages of all who haven’t done it.');
 }
 
+/** The very message that goes out, to the coach alone: written as for the person it is seen as, from the text as it stands. */
 async function sendTest(db: pg.PoolClient, scope: DayScope, day: Day, form: FormData) {
-  const { coach } = scope;
-  const enrolmentId = parseId(form.get('as'));
-  if (!day.sent) return refuse('A test can be sent once the session has been sent; until then it is shown here.', 409);
-  if (enrolmentId === undefined) return refuse('Choose as whom.');
+  const { coach, programme, place } = scope;
+  const asId = parseId(form.get('as'));
+  const as = asId === undefined ? undefined : await getEnrolment(db, asId);
+  const book = await loadWorkspaceBook(db);
+  const planned = planText(day.text, book);
+  if (day.text.trim() === '' || planned.errors > 0)
+    return refuse('Something in its text can’t be read yet; mend that first.', 409);
+  const { message } = previewFor(planned, as?.runId === programme.runId ? as : undefined, {
+    programme,
+    place,
+    coachName: coach.coachName,
+    book,
+    live: await nextLiveNote(db, programme.runId, as?.timeZone ?? 'UTC'),
+    link: `${publicUrl().origin}/programmes/${programme.key}/send/w${place.week}d${place.weekday}`,
+  });
   await insertMessage(db, {
     workspaceId: coach.workspaceId,
     kind: 'test',
     channel: 'email',
     address: await getCoachEmail(db, coach.coachId),
     coachId: coach.coachId,
-    runId: scope.programme.runId,
+    runId: programme.runId,
     dayId: day.id,
-    versionId: day.sent.versionId,
+    versionId: day.sent?.versionId ?? null,
     expiresAt: new Date(nowMs() + USUAL_MS),
     now: new Date(nowMs()),
-    extra: { enrolmentId },
+    extra: { written: message },
   });
-  return told('A test is on its way to your own address.');
+  return told('It is on its way to your own address.');
+}
+
+/** The live session of a run that is next, as a message says it. */
+export async function nextLiveNote(db: pg.PoolClient, runId: number, timeZone: string): Promise<LiveNote | null> {
+  const [next] = (await listRunDayStates(db, runId))
+    .flatMap(({ live, withdrawnAtMs }) => (live && withdrawnAtMs === null && live.atMs > nowMs() ? [live] : []))
+    .sort((x, y) => x.atMs - y.atMs);
+  return next ? { words: instantWords(next.atMs, timeZone), place: next.place } : null;
 }
 
 /** Letters that can't be taken for each other across a room. */

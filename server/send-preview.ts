@@ -1,6 +1,7 @@
 import { formatDay } from '../core/calendar/day.ts';
 import { plannedDate, toRunDays } from '../core/calendar/release.ts';
 import type { DayPlace } from '../core/calendar/day.ts';
+import type { LiveNote } from '../core/exchange/session-message.ts';
 import { writeMessage } from '../core/exchange/session-message.ts';
 import { explainChange, fitSession } from '../core/fit/fit-session.ts';
 import { ANYONE } from '../core/movement/fit-movement.ts';
@@ -21,6 +22,10 @@ export function previewFor(
     readonly programme: Programme;
     readonly place: DayPlace;
     readonly coachName: string;
+    /** A live session to come, as its message says it. */
+    readonly live?: LiveNote | null;
+    /** Where its links lead; without it they are only hinted at. */
+    readonly link?: string;
     readonly book: WorkspaceBook;
   },
 ) {
@@ -42,9 +47,9 @@ export function previewFor(
     dayWords: formatDay(date),
     sheet,
     changes: changes.map(explainChange),
-    live: null,
-    link: `${publicUrl().origin}/p/…`,
-    stopLink: `${publicUrl().origin}/stop/…`,
+    live: at.live ?? null,
+    link: at.link ?? `${publicUrl().origin}/p/…`,
+    stopLink: at.link ?? `${publicUrl().origin}/stop/…`,
   });
   return { plan: own.plan, sheet, changes: changes.map(explainChange), message, dateWords: formatDay(date) };
 }

@@ -27,7 +27,7 @@ export async function loadTodayLine(db: Db, programme: Programme): Promise<Today
     listCalendarGroups(db, runId),
   ]);
   const sent = new Set(sentDays.map((d) => d.dayId));
-  const days = toRunDays(places);
+  const days = toRunDays(places).map((d) => ({ ...d, sent: sent.has(d.dayId) }));
   const calendarOf = ownCalendars(run.rules, days, now);
   const opensMs = new Map<string, number>();
   const todays = groups.flatMap((group) => {

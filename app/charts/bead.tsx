@@ -46,6 +46,8 @@ export function beadMarkup({ x, y, state, shareRatio = 0.5, radius = RADIUS }: B
       return circle('ahead', 1.3);
     case 'excused':
       return stroke('excused', `M${x - 6} ${y}h12`);
+    case 'not-due':
+      return stroke('excused', `M${x - 6} ${y}h3.5M${x + 2.5} ${y}h3.5`) + circle('ahead', 1.3);
     case 'bonus':
       return circle('full', 2.8);
     case 'late':
@@ -67,6 +69,7 @@ const SHARED: readonly DayState[] = [
   'ahead',
   'unsent',
   'excused',
+  'not-due',
   'bonus',
   'late',
 ];
@@ -99,6 +102,7 @@ export const STATE_WORDS: Record<DayState, string> = {
   unsent: 'not sent',
   before: 'before joining',
   excused: 'excused',
+  'not-due': 'not due: it wasn’t open in time',
   bonus: 'done beside what was due',
   late: 'done after its window',
 };

@@ -95,6 +95,7 @@ describe('a strand', () => {
     index: 0,
     of: 1,
     releaseMs: 0,
+    endsMs: 0,
     lookMs: 0,
     closesMs: null,
     shareRatio: undefined,

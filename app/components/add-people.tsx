@@ -8,6 +8,7 @@ import { SPARE_WORDS } from '../../core/movement/spare.ts';
 import { plural } from '../../core/words/words.ts';
 import type { action } from '../routes/programmes/new-people.ts';
 import { Dialog } from './dialog.tsx';
+import { unlessAsked, useLeaving } from './leaving.tsx';
 import { useZones } from './use-zones.ts';
 
 interface AddPeopleProps {
@@ -33,21 +34,26 @@ function useAddPeople({ programmeId, defaults, existing }: AddPeopleProps) {
   );
   const good = read.rows.filter((r) => r.person).length;
   const bad = read.rows.length - good;
-  const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
+  const answered = unlessAsked(fetcher.data);
+  const answer = fetcher.state === 'idle' ? answered : undefined;
+  const busy = fetcher.state !== 'idle';
+  const path = `/programmes/${programmeId}/new-people`;
+  const leaving = useLeaving(
+    fetcher.data,
+    (fields) => void fetcher.submit(fields, { method: 'post', action: path }),
+    busy,
+  );
   return {
     ...{ text, setText, timeZone, setTimeZone, joinedOn, setJoinedOn, read, good, bad },
-    busy: fetcher.state !== 'idle',
+    busy,
+    leaving: leaving.dialog,
     error: answer?.error ?? '',
     added: answer?.added ?? null,
     ids: answer?.ids ?? [],
     /** As soon as it is known: the page may be another one once all is loaded anew. */
-    answered: fetcher.data,
+    answered,
     words: good === 0 ? 'Add' : `Add ${plural(good, 'person', 'people')}${bad > 0 ? `, leave out ${bad}` : ''}`,
-    add: () =>
-      void fetcher.submit(
-        { text, timeZone, joinedOn, skip: bad > 0 ? 'yes' : '' },
-        { method: 'post', action: `/programmes/${programmeId}/new-people` },
-      ),
+    add: () => leaving.send({ text, timeZone, joinedOn, skip: bad > 0 ? 'yes' : '' }),
     again: () => {
       setText('');
       fetcher.reset();
@@ -175,29 +181,32 @@ export function AddPeople(props: AddPeopleProps & { readonly onClose: () => void
   const state = useAddPeople(props);
   const { added } = state;
   return (
-    <Dialog
-      open
-      wide
-      title="Add people"
-      busy={state.busy}
-      cancelText={added === null ? 'Cancel' : 'Later'}
-      onCancel={props.onClose}
-      okDisabled={added === null && state.good === 0}
-      okText={added === null ? state.words : 'Hand out their links'}
-      onOk={added === null ? state.add : props.onLinks}
-    >
-      {added === null ? (
-        <PeopleFields state={state} />
-      ) : (
-        <p role="status">
-          {added === 1 ? 'One person is' : `${added} people are`} in. Each needs a personal link to open their sessions:
-          hand it out now, or once the first session is sent.{' '}
-          <button type="button" className="link" onClick={() => props.onUndo(state.ids)}>
-            Undo
-          </button>
-        </p>
-      )}
-    </Dialog>
+    <>
+      <Dialog
+        open
+        wide
+        title="Add people"
+        busy={state.busy}
+        cancelText={added === null ? 'Cancel' : 'Later'}
+        onCancel={props.onClose}
+        okDisabled={added === null && state.good === 0}
+        okText={added === null ? state.words : 'Hand out their links'}
+        onOk={added === null ? state.add : props.onLinks}
+      >
+        {added === null ? (
+          <PeopleFields state={state} />
+        ) : (
+          <p role="status">
+            {added === 1 ? 'One person is' : `${added} people are`} in. Each needs a personal link to open their
+            sessions: hand it out now, or once the first session is sent.{' '}
+            <button type="button" className="link" onClick={() => props.onUndo(state.ids)}>
+              Undo
+            </button>
+          </p>
+        )}
+      </Dialog>
+      {state.leaving}
+    </>
   );
 }
 
@@ -221,6 +230,7 @@ export function FirstPeople(props: AddPeopleProps & { readonly onAdded: (ids: re
       <Button type="primary" size="large" htmlType="submit" loading={state.busy} disabled={state.good === 0}>
         {state.words}
       </Button>
+      {state.leaving}
     </form>
   );
 }

@@ -5,7 +5,8 @@ import { focusAgain } from './focus.ts';
 interface DialogProps {
   readonly open: boolean;
   readonly title: string;
-  readonly okText: string;
+  /** Null where the ways on stand in the body. */
+  readonly okText: string | null;
   readonly onOk: () => void;
   /** Escape, the cross, and Cancel. */
   readonly onCancel: () => void;
@@ -85,9 +86,11 @@ export function Dialog({
           <div className="dialog-body">{children}</div>
           <p className="dialog-foot">
             {cancelText !== null && <Button onClick={onCancel}>{cancelText}</Button>}
-            <Button type="primary" loading={busy} disabled={okDisabled} onClick={onOk}>
-              {okText}
-            </Button>
+            {okText !== null && (
+              <Button type="primary" loading={busy} disabled={okDisabled} onClick={onOk}>
+                {okText}
+              </Button>
+            )}
           </p>
         </ConfigProvider>
       )}

@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { useFetcher } from 'react-router';
 import type { action } from '../routes/programmes/people.tsx';
+import { unlessAsked } from './leaving.tsx';
 import { LinksDialog } from './links-dialog.tsx';
 
 /** Makes the links that are missing, and shows them to be handed over. */
@@ -18,7 +19,7 @@ export function HandOutLinks({
 }) {
   const fetcher = useFetcher<typeof action>();
   const [seen, setSeen] = useState<unknown>();
-  const made = fetcher.data?.made;
+  const made = unlessAsked(fetcher.data)?.made;
   return (
     <>
       {missing > 0 && (

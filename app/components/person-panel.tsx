@@ -1,6 +1,7 @@
 import { Form, Link } from 'react-router';
 import { PATTERNS } from '../../core/movement/movement.ts';
 import { SPARE_WORDS, SPARES } from '../../core/movement/spare.ts';
+import { SaveNote } from './save-note.tsx';
 import { useZones } from './use-zones.ts';
 import type { Contact, PersonProfile } from '../../db/queries/person.ts';
 import { PersonDays } from './person-days.tsx';
@@ -68,11 +69,7 @@ export function PersonPanel({ person, errors, isKept, close, onRemove }: PersonP
       <h2 dir="auto">{person.name}</h2>
       <p className={profile.care === 'wait' ? 'plan-off' : 'soft small'}>Before starting: {CARE[profile.care]}</p>
       {profile.careShared && <blockquote>{profile.careShared}</blockquote>}
-      {isKept && (
-        <p className="notice" role="status">
-          Saved.
-        </p>
-      )}
+      {isKept && <SaveNote>Saved.</SaveNote>}
       <PersonDays person={person} error={errors.absence} />
       <Form method="post" key={person.enrolmentId} preventScrollReset>
         <input type="hidden" name="intent" value="profile" />

@@ -15,17 +15,7 @@ interface Preview {
 }
 
 /** What participants see, as anyone or as one of them: on their phone, or as the message. */
-export function SendPreview({
-  preview,
-  above,
-  programmeId,
-  canTest,
-}: {
-  preview: Preview;
-  above: string;
-  programmeId: string;
-  canTest: boolean;
-}) {
+export function SendPreview({ preview, above, programmeId }: { preview: Preview; above: string; programmeId: string }) {
   const [search, setSearch] = useSearchParams();
   const isMessage = search.get('see') === 'message';
   const submit = useSubmit();
@@ -108,17 +98,15 @@ export function SendPreview({
           ))}
         </ul>
       )}
-      {preview.as && canTest && (
-        <p>
-          <button
-            type="button"
-            className="button-quiet"
-            onClick={() => void submit({ intent: 'test', as: String(preview.as!.id) }, { method: 'post' })}
-          >
-            Send a test to me
-          </button>
-        </p>
-      )}
+      <p>
+        <button
+          type="button"
+          className="button-quiet"
+          onClick={() => void submit({ intent: 'test', as: String(preview.as?.id ?? '') }, { method: 'post' })}
+        >
+          Send it to me first
+        </button>
+      </p>
     </section>
   );
 }

@@ -13,6 +13,7 @@ const day = (weekday: number, more: Partial<Day> = {}): Day => ({
   text: '',
   revision: 1,
   isReady: false,
+  isRead: true,
   changedAtMs: 0,
   sent: null,
   ...more,
@@ -28,6 +29,7 @@ const spine = (days: readonly Day[], today = '2026-05-13') => spineDays(programm
 describe('how far a day has come', () => {
   test.each([
     ['empty', day(1)],
+    ['to-read', day(1, { text: GOOD, isRead: false })],
     ['draft', day(1, { text: GOOD })],
     ['faulty', day(1, { text: 'Main: wat' })],
     ['ready', day(1, { text: GOOD, isReady: true })],

@@ -59,7 +59,8 @@ export function dayState(day: Day, planned: PlannedSession | undefined): SpineDa
   if (day.sent) return day.sent.text === day.text ? 'sent' : 'changed';
   if (!planned) return 'empty';
   if (planned.errors > 0) return 'faulty';
-  return day.isReady ? 'ready' : 'draft';
+  if (day.isReady) return 'ready';
+  return day.isRead ? 'draft' : 'to-read';
 }
 
 /** The day that Write and Send open on: today's session, else the next one to come, else the last. */

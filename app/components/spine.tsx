@@ -12,8 +12,8 @@ export interface SpineDay {
   readonly words: string;
   readonly isToday: boolean;
   readonly isPast: boolean;
-  /** `none`: no session on this day; `empty`: one to write. */
-  readonly state: 'none' | 'empty' | 'draft' | 'faulty' | 'ready' | 'sent' | 'changed';
+  /** `none`: no session on this day; `empty`: one to write; `to-read`: written by a track, a copy or a file, and nobody has read it. */
+  readonly state: 'none' | 'empty' | 'to-read' | 'draft' | 'faulty' | 'ready' | 'sent' | 'changed';
   readonly title: string;
   readonly likelySec: number;
   /** The ribbon with one bar a block. */
@@ -23,6 +23,7 @@ export interface SpineDay {
 export const STATE_LABEL: Record<SpineDay['state'], string> = {
   none: 'no session',
   empty: 'to write',
+  'to-read': 'to read',
   draft: 'draft',
   faulty: 'draft with an error',
   ready: 'ready to send',

@@ -11,6 +11,7 @@ import { formText } from '../../server/form-text.ts';
 import { ECHO_LETTERS } from '../../server/limits.ts';
 import { isSeldom, signOut } from '../../server/sign-in.ts';
 import { CoachHead } from '../components/coach-head.tsx';
+import { SaveNote } from '../components/save-note.tsx';
 import sendCss from '../theme/send.css?url';
 import type { Route } from './+types/account';
 
@@ -87,11 +88,7 @@ export default function Account({ loaderData, actionData }: Route.ComponentProps
         </ul>
         <Form method="post" className="run-form" noValidate>
           <input type="hidden" name="intent" value="invite" />
-          {answer?.told && (
-            <p className="notice" role="status">
-              {answer.told}
-            </p>
-          )}
+          {answer?.told && <SaveNote>{answer.told}</SaveNote>}
           <label>
             Invite a further coach, by e-mail
             <input name="email" type="email" defaultValue={answer?.email ?? ''} key={answer?.told ?? ''} />

@@ -57,12 +57,13 @@ describe('quiet hours', () => {
 });
 
 describe('what will become of a day', () => {
-  const facts = { isWithdrawn: false, isSent: false, isWritten: true, isReady: true, releaseMs: 1000 };
+  const facts = { isWithdrawn: false, isSent: false, isWritten: true, isReady: true, isRead: true, releaseMs: 1000 };
   const itself = { isByHand: false, heldAtMs: null };
   test.each([
     ['goes', itself, facts, 500],
     ['by-hand', { ...itself, isByHand: true }, facts, 500],
     ['not-ready', itself, { ...facts, isReady: false }, 500],
+    ['to-read', itself, { ...facts, isReady: false, isRead: false }, 500],
     ['unwritten', itself, { ...facts, isWritten: false, isReady: false }, 500],
     ['ahead', itself, { ...facts, isSent: true }, 999],
     ['out', itself, { ...facts, isSent: true }, 1000],

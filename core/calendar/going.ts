@@ -1,11 +1,13 @@
 /** What will become of a day of a run, for people of one zone, as things stand. */
-export type GoingState = 'out' | 'goes' | 'ahead' | 'by-hand' | 'not-ready' | 'unwritten' | 'held' | 'withdrawn';
+export type GoingState =
+  'out' | 'goes' | 'ahead' | 'by-hand' | 'to-read' | 'not-ready' | 'unwritten' | 'held' | 'withdrawn';
 
 export const GOING_WORDS: Record<GoingState, string> = {
   out: 'is out',
   goes: 'goes out by itself',
   ahead: 'was sent, and opens then',
   'by-hand': 'waits to be sent by hand',
+  'to-read': 'is still to read',
   'not-ready': 'isn’t marked ready',
   unwritten: 'is still to write',
   held: 'is held back',
@@ -21,6 +23,8 @@ export interface GoingFacts {
   readonly isSent: boolean;
   readonly isWritten: boolean;
   readonly isReady: boolean;
+  /** A coach has seen its text. */
+  readonly isRead: boolean;
   readonly releaseMs: number;
 }
 
@@ -36,6 +40,6 @@ export function goingState(
   if (isHeld) return 'held';
   if (day.isSent) return 'ahead';
   if (!day.isWritten) return 'unwritten';
-  if (!day.isReady) return 'not-ready';
+  if (!day.isReady) return day.isRead ? 'not-ready' : 'to-read';
   return run.isByHand ? 'by-hand' : 'goes';
 }

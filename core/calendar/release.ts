@@ -2,6 +2,7 @@ import { Temporal } from 'temporal-polyfill';
 import { BoundedCache } from '../bounded-cache.ts';
 import type { DayDate, DayPlace, Weekday } from './day.ts';
 import { addDays, dateOfDay, weekdayOf } from './day.ts';
+import type { Gap } from './gap.ts';
 
 /** True for IANA names that this machine's zone data knows. */
 export function isTimeZone(name: string): boolean {
@@ -63,7 +64,33 @@ export interface RunRules {
   readonly lookAheadDays: number;
   /** So many days after its own a day can be made up; null: at any time. */
   readonly makeUpDays: number | null;
+  /** The plan moved on: from a place on, all days come so many weeks later. Absent: never. */
+  readonly shifts?: readonly RunShift[];
+  /** Times in which nothing went out, or nothing could be opened. Absent: none. */
+  readonly gaps?: readonly Gap[];
 }
+
+/** A run's plan moved on from a place on, for all, or for those of one zone. */
+export interface RunShift extends DayPlace {
+  readonly weeks: number;
+  readonly timeZone: string | null;
+}
+
+/** By how many days what stands at a place comes later than it was planned, for someone in a zone; without one, for all. */
+export function shiftedDays(run: Pick<RunRules, 'shifts'>, place: DayPlace, timeZone?: string): number {
+  let weeks = 0;
+  for (const shift of run.shifts ?? [])
+    if (
+      (shift.timeZone === null || shift.timeZone === timeZone) &&
+      (place.week > shift.week || (place.week === shift.week && place.weekday >= shift.weekday))
+    )
+      weeks += shift.weeks;
+  return weeks * 7;
+}
+
+/** The date of a place in a run, as its coach's pages say it: by the run's day 1, with what was moved on for all. */
+export const runDate = (run: Pick<RunRules, 'startsOn' | 'shifts'>, place: DayPlace): DayDate =>
+  addDays(dateOfDay(run.startsOn, place), shiftedDays(run, place));
 
 /** What a day's instant depends on of a person. */
 export interface RunPerson {
@@ -105,10 +132,10 @@ function ownOffsets(first: DayDate, weekdays: readonly Weekday[], of: number): n
 
 /**
  * The date that a day of a run has for someone: counted from the run's day 1, or from their own; with weekdays of their own, the
- * sessions of each week in order on those.
+ * sessions of each week in order on those; later where the plan was moved on.
  */
 export function plannedDate(run: RunRules, person: RunPerson, day: RunDay): DayDate {
-  const first = person.startsOn ?? run.startsOn;
+  const first = addDays(person.startsOn ?? run.startsOn, shiftedDays(run, day, person.timeZone));
   if (!person.weekdays || person.weekdays.length === 0) return dateOfDay(first, day);
   const offset = ownOffsets(first, person.weekdays, day.of)[day.index]!;
   return addDays(first, (day.week - 1) * 7 + offset);
@@ -127,6 +154,8 @@ export interface OwnDay {
   /** The date on their own calendar at release: that of the plan, or where one instant goes for all, that of their clock then. */
   readonly date: DayDate;
   readonly releaseMs: number;
+  /** Midnight at the end of that date, by their clock. */
+  readonly endsMs: number;
   /** From here on it may be looked at, once it was sent. */
   readonly lookMs: number;
   /** From here on it can't be made up any more; null: always. */
@@ -142,6 +171,7 @@ export function ownDay(run: RunRules, person: RunPerson, day: RunDay): OwnDay {
   return {
     date,
     releaseMs,
+    endsMs: instantAt(addDays(date, 1), '00:00', person.timeZone),
     lookMs:
       run.lookAheadDays === 0 ? releaseMs : instantAt(addDays(planned, -run.lookAheadDays), run.releaseTime, zone),
     closesMs: run.makeUpDays === null ? null : instantAt(addDays(date, run.makeUpDays + 1), '00:00', person.timeZone),

@@ -1,6 +1,7 @@
 import { BoundedCache } from '../bounded-cache.ts';
 import type { Absence } from '../calendar/absence.ts';
 import { isAway } from '../calendar/absence.ts';
+import { wasOpenInTime } from '../calendar/gap.ts';
 import type { DayDate } from '../calendar/day.ts';
 import { dayKey } from '../calendar/day.ts';
 import type { OwnDay, RunDay, RunPerson, RunRules } from '../calendar/release.ts';
@@ -12,6 +13,8 @@ export interface PlannedDay extends RunDay {
   readonly dayId: number;
   /** A version was sent for it, and stands. */
   readonly sent: boolean;
+  /** When its first version was sent. Absent: early enough for everybody. */
+  readonly firstSentMs?: number;
   /** Seconds of work that it prescribes; 1 where they aren't given, so that each session counts alike. */
   readonly workSec?: number;
 }
@@ -19,8 +22,17 @@ export interface PlannedDay extends RunDay {
 export interface StrandPerson extends RunPerson {
   readonly joinedOn: DayDate;
   readonly absences?: readonly Absence[];
+  /** Days that their coach held back from them alone, and for how long. */
+  readonly stops?: readonly DayStop[];
   /** What stands of each day, in the order of the days. */
   readonly records: readonly (Standing | undefined)[];
+}
+
+/** A day held back from one person. */
+export interface DayStop {
+  readonly dayId: number;
+  readonly fromMs: number;
+  readonly toMs: number | null;
 }
 
 export interface StrandBead extends RunDay, OwnDay {
@@ -41,13 +53,14 @@ const knownDays = new BoundedCache<string, readonly OwnDay[]>(600);
 
 /** The days of a run as someone has them, in the order given. */
 export function ownDays(run: RunRules, days: readonly RunDay[], person: RunPerson): readonly OwnDay[] {
-  const { startsOn, releaseTime, releaseZone, lookAheadDays, makeUpDays } = run;
+  const { startsOn, releaseTime, releaseZone, lookAheadDays, makeUpDays, shifts } = run;
   const key = [
     startsOn,
     releaseTime,
     releaseZone,
     lookAheadDays,
     makeUpDays,
+    JSON.stringify(shifts ?? []),
     person.timeZone,
     person.startsOn,
     person.weekdays?.join(''),
@@ -64,6 +77,8 @@ export interface OwnCalendar {
   readonly today: DayDate;
   readonly own: readonly OwnDay[];
   readonly dates: readonly DayDate[];
+  /** Days that weren't open in time to any of them. */
+  readonly wasShut: readonly boolean[];
   /** The states of the days for whom nothing was said, who isn't away, by the day from which they take part. */
   readonly open: Map<DayDate, readonly DayState[]>;
 }
@@ -71,7 +86,7 @@ export interface OwnCalendar {
 /** The calendars of people at an instant: computed once for each zone, and each calendar of their own. */
 export function ownCalendars(
   run: RunRules,
-  days: readonly RunDay[],
+  days: readonly PlannedDay[],
   nowMs: number,
 ): (person: RunPerson) => OwnCalendar {
   const byKey = new Map<string, OwnCalendar>();
@@ -80,7 +95,13 @@ export function ownCalendars(
     let calendar = byKey.get(key);
     if (!calendar) {
       const own = ownDays(run, days, person);
-      calendar = { today: localDate(nowMs, person.timeZone), own, dates: own.map((o) => o.date), open: new Map() };
+      calendar = {
+        today: localDate(nowMs, person.timeZone),
+        own,
+        dates: own.map((o) => o.date),
+        wasShut: own.map((o, i) => !wasOpenInTime(o, days[i]!.firstSentMs ?? 0, run.gaps ?? [])),
+        open: new Map(),
+      };
       byKey.set(key, calendar);
     }
     return calendar;
@@ -93,21 +114,39 @@ function openStates(days: readonly PlannedDay[], joinedOn: DayDate, calendar: Ow
   const from = calendar.dates.every((date) => date >= joinedOn) ? ('' as DayDate) : joinedOn;
   let states = calendar.open.get(from);
   if (!states) {
-    states = days.map(({ sent }, i) => openState({ ...calendar.own[i]!, sent }, from, calendar.today, nowMs));
+    states = days.map(({ sent }, i) => {
+      const { date, releaseMs } = calendar.own[i]!;
+      return openState({ date, releaseMs, sent, wasShut: calendar.wasShut[i]! }, from, calendar.today, nowMs);
+    });
     calendar.open.set(from, states);
   }
   return states;
 }
 
+/** Which days weren't open to someone in time because of what was held back from them alone, by their places. */
+export function stoppedPlaces(
+  days: readonly PlannedDay[],
+  stops: readonly DayStop[],
+  { own }: Pick<OwnCalendar, 'own'>,
+): number[] {
+  return stops.flatMap(({ dayId, fromMs, toMs }) => {
+    const i = days.findIndex((d) => d.dayId === dayId);
+    if (i < 0) return [];
+    return wasOpenInTime(own[i]!, days[i]!.firstSentMs ?? 0, [{ kind: 'work', fromMs, toMs }]) ? [] : [i];
+  });
+}
+
 /** The state of each planned day for someone, in the order of the days. */
 export function dayStates(
   days: readonly PlannedDay[],
-  { joinedOn, absences = [], records }: Omit<StrandPerson, keyof RunPerson>,
+  { joinedOn, absences = [], stops = [], records }: Omit<StrandPerson, keyof RunPerson>,
   calendar: OwnCalendar,
   nowMs: number,
 ): DayState[] {
   const states = openStates(days, joinedOn, calendar, nowMs).slice();
   const mayBeAway = absences.length > 0;
+  for (const i of stops.length === 0 ? [] : stoppedPlaces(days, stops, calendar))
+    if (states[i] === 'missed') states[i] = 'not-due';
   for (let i = 0; i < states.length; i++) {
     if (mayBeAway && states[i] !== 'before' && isAway(absences, calendar.dates[i]!)) states[i] = 'excused';
     const record = records[i];

@@ -16,6 +16,7 @@ const LETTERS: Readonly<Record<DayState, string>> = {
   before: 'b',
   unsent: 'x',
   excused: 'e',
+  'not-due': 'f',
   bonus: 'o',
   late: 'l',
 };

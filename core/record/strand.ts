@@ -4,11 +4,22 @@ import type { Outcome } from './record.ts';
 /**
  * The state of one day for one person. `ahead`: not open to them yet; `due`: open and theirs to do today; `missed`: its date has passed
  * without a record; `not-done`: they said "not today"; `before`: the day lies before they joined, so nothing is owed; `unsent`: planned,
- * but nothing was sent, or it was withdrawn; `excused`: a pause or an excused day; `bonus`: done though it wasn't owed; `late`: owed, and
+ * but nothing was sent, or it was withdrawn; `excused`: a pause or an excused day; `not-due`: it wasn't open to them in time; `bonus`: done though it wasn't owed; `late`: owed, and
  * done after the window in which it could be made up.
  */
 export type DayState =
-  'done' | 'part' | 'not-done' | 'due' | 'missed' | 'ahead' | 'before' | 'unsent' | 'excused' | 'bonus' | 'late';
+  | 'done'
+  | 'part'
+  | 'not-done'
+  | 'due'
+  | 'missed'
+  | 'ahead'
+  | 'before'
+  | 'unsent'
+  | 'excused'
+  | 'not-due'
+  | 'bonus'
+  | 'late';
 
 /** What stands of one person and day. */
 export interface Standing {
@@ -30,6 +41,8 @@ export interface StrandDay {
   readonly closesMs?: number | null;
   /** Nothing is expected of them on that date. */
   readonly isAway?: boolean;
+  /** It wasn't open to them for long enough before their day ended (core/calendar/gap.ts). */
+  readonly wasShut?: boolean;
   readonly record?: Standing | undefined;
 }
 
@@ -47,16 +60,18 @@ export function openState(
   if (day.isAway) return 'excused';
   if (!day.sent) return 'unsent';
   if (nowMs < day.releaseMs) return 'ahead';
-  return day.date < today ? 'missed' : 'due';
+  if (day.date >= today) return 'due';
+  return day.wasShut ? 'not-due' : 'missed';
 }
 
 const isFree = (open: DayState): boolean => open === 'before' || open === 'excused' || open === 'unsent';
 
-/** What becomes of a day's state by what was said of it. */
+/** What becomes of a day's state by what was said of it. What was done of a day that nobody had to do counts as done. */
 export function saidState(open: DayState, { outcome, madeAtMs = 0 }: Standing, closesMs: number | null): DayState {
-  if (outcome === 'not-done') return isFree(open) ? open : outcome;
+  if (outcome === 'not-done') return isFree(open) || open === 'not-due' ? open : outcome;
   if (isFree(open)) return 'bonus';
-  return closesMs !== null && madeAtMs >= closesMs ? 'late' : outcome;
+  if (closesMs === null || madeAtMs < closesMs) return outcome;
+  return open === 'not-due' ? 'bonus' : 'late';
 }
 
 /** The state of a day. */

@@ -2,6 +2,7 @@ import { readSharedTotal } from '../../core/record/shared-total.ts';
 import type { SharedTotal } from '../../core/record/shared-total.ts';
 import type { BoardName } from '../../core/record/boards.ts';
 import type { Db } from '../pool.ts';
+import { gracefully, STOPPED_BY_COACH } from './message.ts';
 
 /** What a host has set for all of a run. */
 export interface HostSettings {
@@ -51,11 +52,14 @@ export async function insertLetters(
   l: { workspaceId: number; runId: number; week: number; subject: string; words: string; expiresAt: Date; now: Date },
 ): Promise<number> {
   const { rowCount } = await db.query(
-    `insert into message (workspace_id, person_id, enrolment_id, run_id, day_id, kind, number, channel, address, next_try_at, expires_at, created_at, extra)
-     select $1::bigint, p.id, e.id, $2::bigint, 0, 'letter', $3::integer, p.channel, p.address, $6::timestamptz, $5::timestamptz, $6::timestamptz, $4::jsonb
+    `insert into message (workspace_id, person_id, enrolment_id, run_id, day_id, kind, number, channel, address, next_try_at, stoppable_until, expires_at, created_at, extra)
+     select $1::bigint, p.id, e.id, $2::bigint, 0, 'letter', $3::integer, p.channel, p.address, ${gracefully('$6')}, $5::timestamptz, $6::timestamptz, $4::jsonb
      from enrolment e join person p on p.id = e.person_id
      where e.run_id = $2::bigint and e.left_on is null and p.channel <> 'none' and p.address <> '' and p.address_state in ('given', 'confirmed')
-     on conflict (enrolment_id, day_id, kind, number, repetition) where enrolment_id is not null do nothing`,
+     on conflict (enrolment_id, day_id, kind, number, repetition) where enrolment_id is not null do update
+       set state = 'waiting', reason = '', next_try_at = excluded.next_try_at, stoppable_until = excluded.stoppable_until,
+         expires_at = excluded.expires_at, extra = excluded.extra
+       where message.state = 'dropped' and message.reason = '${STOPPED_BY_COACH}'`,
     [l.workspaceId, l.runId, l.week, JSON.stringify({ subject: l.subject, words: l.words }), l.expiresAt, l.now],
   );
   return rowCount ?? 0;
@@ -71,7 +75,7 @@ export async function countLetters(
     `select count(*)::integer as people, count(*) filter (where p.channel <> 'none' and p.address <> '' and p.address_state in ('given', 'confirmed'))::integer as reached,
        count(m.id)::integer as sent
      from enrolment e join person p on p.id = e.person_id
-     left join message m on m.enrolment_id = e.id and m.day_id = 0 and m.kind = 'letter' and m.number = $2::integer
+     left join message m on m.enrolment_id = e.id and m.day_id = 0 and m.kind = 'letter' and m.number = $2::integer and m.state <> 'dropped'
      where e.run_id = $1::bigint and e.left_on is null`,
     [runId, week],
   );

@@ -196,6 +196,42 @@ export async function insertMessage(
   );
 }
 
+/** So long a message to several people that a press has caused can be stopped. */
+const GRACE = '5 minutes';
+
+/** Why a message wasn't sent that its coach has stopped: a letter of that week can be sent again. */
+export const STOPPED_BY_COACH = 'stopped by the coach';
+
+/** Where a statement lays messages: when each is tried first, and until when it can be stopped, $N being now. One alone goes at once. */
+export const gracefully = (now: string): string =>
+  `${now}::timestamptz + case when count(*) over () > 1 then interval '${GRACE}' else interval '0' end, case when count(*) over () > 1 then ${now}::timestamptz + interval '${GRACE}' end`;
+
+/** The messages of a run that can still be stopped; null where there are none. */
+export async function findStoppable(
+  db: Db,
+  runId: number,
+  now: Date,
+): Promise<{ readonly messages: number; readonly untilMs: number } | null> {
+  const { rows } = await db.query<{ messages: number; until: Date | null }>({
+    name: 'stoppable',
+    text: `select count(*) as messages, max(stoppable_until) as until from message
+     where run_id = $1::bigint and state = 'waiting' and stoppable_until > $2::timestamptz`,
+    values: [runId, now],
+  });
+  const { messages, until } = rows[0]!;
+  return until === null ? null : { messages, untilMs: until.getTime() };
+}
+
+/** Stops what can still be stopped of a run's messages; gives how many those were. */
+export async function updateMessagesStopped(db: Db, at: { runId: number; now: Date }): Promise<number> {
+  const { rowCount } = await db.query(
+    `update message set state = 'dropped', reason = '${STOPPED_BY_COACH}', stoppable_until = null
+     where run_id = $1::bigint and state = 'waiting' and stoppable_until > $2::timestamptz`,
+    [at.runId, at.now],
+  );
+  return rowCount ?? 0;
+}
+
 /**
  * Sends a message once more, as a new one to the address that the person has now. False where it is none of this run, or is still on
  * its way.

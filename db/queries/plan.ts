@@ -17,8 +17,9 @@ export interface StoredPlan {
   readonly revision: number;
   /** Keys of the days whose session was sent in the run. */
   readonly sent: readonly string[];
-  /** Keys of the days that are marked ready. */
+  /** Keys of the days that are marked ready, and of those that a coach has read. */
   readonly ready: readonly string[];
+  readonly read: readonly string[];
   /** Parts of what is stored that can't be used, in words: passed by, and gone with the next change. */
   readonly passedBy: readonly string[];
 }
@@ -39,6 +40,7 @@ interface PlanDayRow {
   text: string;
   revision: number;
   ready_revision: number | null;
+  read_revision: number | null;
   track_id: string | null;
   track_week: number | null;
   generated_text: string | null;
@@ -72,7 +74,7 @@ export async function getPlan(db: Db, { id, runId }: InRun, lock = false): Promi
   );
   if (!row) throw new NotFoundError('programme');
   const { rows } = await db.query<PlanDayRow>(
-    `select d.week, d.weekday, d.text, d.revision, d.ready_revision, d.track_id, d.track_week, d.generated_text, d.theme, d.extra,
+    `select d.week, d.weekday, d.text, d.revision, d.ready_revision, d.read_revision, d.track_id, d.track_week, d.generated_text, d.theme, d.extra,
        exists (select 1 from version v where v.day_id = d.id and v.run_id = $2::bigint) as is_sent
      from day d where d.programme_id = $1::bigint order by d.week, d.weekday${lock ? ' for update' : ''}`,
     [id, runId],
@@ -86,11 +88,12 @@ export async function getPlan(db: Db, { id, runId }: InRun, lock = false): Promi
     passedBy,
     sent: rows.filter((r) => r.is_sent).map(dayKey),
     ready: rows.filter((r) => r.ready_revision === r.revision).map(dayKey),
+    read: rows.filter((r) => r.read_revision === r.revision).map(dayKey),
   };
 }
 
 /** Days as they go into one statement. */
-function toDayJson(day: ProgrammeDay, isReady: boolean): object {
+function toDayJson(day: ProgrammeDay): object {
   return {
     week: day.week,
     weekday: day.weekday,
@@ -100,12 +103,11 @@ function toDayJson(day: ProgrammeDay, isReady: boolean): object {
     generatedText: day.track && !day.track.isPinned ? day.text : null,
     theme: day.theme ?? null,
     extra: day.extra ?? null,
-    isReady,
   };
 }
 
 const isSameDay = (a: ProgrammeDay | undefined, b: ProgrammeDay | undefined): boolean =>
-  a === b || JSON.stringify(a && toDayJson(a, false)) === JSON.stringify(b && toDayJson(b, false));
+  a === b || JSON.stringify(a && toDayJson(a)) === JSON.stringify(b && toDayJson(b));
 
 /** Places whose day differs between two plans. */
 export function changedPlaces(before: ProgrammeDocument, after: ProgrammeDocument): DayPlace[] {
@@ -114,8 +116,29 @@ export function changedPlaces(before: ProgrammeDocument, after: ProgrammeDocumen
 }
 
 /**
+ * What has been read, and marked ready, goes with a session to its new place, once: what a track, a repetition or a file writes
+ * anew is still to read, also where another day has the same words. `isReady` and `isRead` of each changed day, in their order.
+ */
+function movedTexts(
+  stored: StoredPlan,
+  next: ProgrammeDocument,
+  changed: readonly DayPlace[],
+): (day: ProgrammeDay) => { readonly isReady: boolean; readonly isRead: boolean } {
+  const leaving = new Map<string, { isReady: boolean; isRead: boolean }[]>();
+  for (const place of changed) {
+    const key = dayKey(place);
+    const before = findProgrammeDay(stored.programme, place);
+    if (!before || before.text === '' || findProgrammeDay(next, place)?.text === before.text) continue;
+    const isReady = stored.ready.includes(key) && !stored.sent.includes(key);
+    const known = leaving.get(before.text) ?? [];
+    leaving.set(before.text, [...known, { isReady, isRead: stored.read.includes(key) }]);
+  }
+  return (day) => leaving.get(day.text)?.shift() ?? { isReady: false, isRead: false };
+}
+
+/**
  * Writes a plan over the one that `stored` says stands; only what differs is touched. A session that came to its place
- * unchanged stays marked ready. Throws StaleError where somebody else has changed the plan since.
+ * unchanged stays read, and marked ready. Throws StaleError where somebody else has changed the plan since.
  */
 export async function updatePlan(
   db: Db,
@@ -130,30 +153,26 @@ export async function updatePlan(
   );
   if (!rows[0]) throw new StaleError(stored.revision);
   const changed = changedPlaces(stored.programme, next);
-  const left = new Set(changed.map(dayKey));
-  const readyTexts = new Set(
-    stored.programme.days
-      .filter((d) => left.has(dayKey(d)) && stored.ready.includes(dayKey(d)) && !stored.sent.includes(dayKey(d)))
-      .map((d) => d.text),
-  );
+  const moved = movedTexts(stored, next, changed);
   const gone = changed.filter((place) => !findProgrammeDay(next, place));
   const set = changed
     .flatMap((place) => findProgrammeDay(next, place) ?? [])
-    .map((d) => toDayJson(d, d.text !== '' && readyTexts.has(d.text)));
+    .map((d) => ({ ...toDayJson(d), ...moved(d) }));
   await db.query(
     `delete from day d using jsonb_to_recordset($2::jsonb) as x(week integer, weekday integer)
      where d.programme_id = $1::bigint and d.week = x.week and d.weekday = x.weekday and not exists (select 1 from version v where v.day_id = d.id)`,
     [p.programmeId, JSON.stringify(gone)],
   );
   await db.query(
-    `insert into day (workspace_id, programme_id, week, weekday, text, ready_revision, changed_at, track_id, track_week, generated_text, theme, extra)
-     select $1::bigint, $2::bigint, x.week, x.weekday, x.text, case when x."isReady" then 1 end, $4::timestamptz, x."trackId", x."trackWeek", x."generatedText", x.theme, x.extra
+    `insert into day (workspace_id, programme_id, week, weekday, text, ready_revision, read_revision, changed_at, track_id, track_week, generated_text, theme, extra)
+     select $1::bigint, $2::bigint, x.week, x.weekday, x.text, case when x."isReady" then 1 end, case when x."isRead" then 1 end, $4::timestamptz, x."trackId", x."trackWeek", x."generatedText", x.theme, x.extra
      from jsonb_to_recordset($3::jsonb)
-       as x(week integer, weekday integer, text text, "trackId" text, "trackWeek" integer, "generatedText" text, theme text, extra jsonb, "isReady" boolean)
+       as x(week integer, weekday integer, text text, "trackId" text, "trackWeek" integer, "generatedText" text, theme text, extra jsonb, "isReady" boolean, "isRead" boolean)
      on conflict on constraint day_place_unique do update set
        text = excluded.text, track_id = excluded.track_id, track_week = excluded.track_week, generated_text = excluded.generated_text, theme = excluded.theme, extra = excluded.extra,
        revision = case when day.text = excluded.text then day.revision else day.revision + 1 end,
        ready_revision = case when day.text = excluded.text then day.ready_revision when excluded.ready_revision is not null then day.revision + 1 end,
+       read_revision = case when day.text = excluded.text then day.read_revision when excluded.read_revision is not null then day.revision + 1 end,
        changed_at = excluded.changed_at`,
     [p.workspaceId, p.programmeId, JSON.stringify(set), p.now],
   );

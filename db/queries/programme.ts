@@ -112,6 +112,8 @@ export interface Day {
   readonly text: string;
   readonly revision: number;
   readonly isReady: boolean;
+  /** A coach has seen the text as it stands. */
+  readonly isRead: boolean;
   readonly changedAtMs: number;
   /** The newest version that was sent in the run; null where none was. */
   readonly sent: {
@@ -130,6 +132,7 @@ interface DayRow {
   text: string;
   revision: number;
   ready_revision: number | null;
+  read_revision: number | null;
   changed_at: Date;
   version_id: number | null;
   number: number | null;
@@ -144,6 +147,7 @@ const toDay = (row: DayRow): Day => ({
   text: row.text,
   revision: row.revision,
   isReady: row.ready_revision === row.revision,
+  isRead: row.read_revision === row.revision,
   changedAtMs: row.changed_at.getTime(),
   sent:
     row.version_id === null
@@ -152,7 +156,7 @@ const toDay = (row: DayRow): Day => ({
 });
 
 const SELECT_DAY = `
-  select d.programme_id, d.id, d.week, d.weekday, d.text, d.revision, d.ready_revision, d.changed_at,
+  select d.programme_id, d.id, d.week, d.weekday, d.text, d.revision, d.ready_revision, d.read_revision, d.changed_at,
     v.id as version_id, v.number, v.text as sent_text, v.sent_at
   from day d
   left join lateral (
@@ -240,23 +244,40 @@ export async function deleteEmptyDay(db: Db, dayId: number): Promise<boolean> {
   return rowCount === 1;
 }
 
-/** Stores the text if it still stands at `revision`; gives the new revision. Throws StaleError otherwise. */
+/** Stores the text if it still stands at `revision`, as read where a coach has typed it; gives the new revision. Throws StaleError otherwise. */
 export async function updateDayText(
   db: Db,
-  d: { dayId: number; revision: number; text: string; now: Date },
+  d: { dayId: number; revision: number; text: string; isRead?: boolean; now: Date },
 ): Promise<number> {
   const { rows } = await db.query<{ revision: number }>(
-    `update day set text = $3::text, revision = revision + 1, changed_at = $4::timestamptz
+    `update day set text = $3::text, revision = revision + 1, changed_at = $4::timestamptz, read_revision = case when $5::boolean then revision + 1 end
      where id = $1::bigint and revision = $2::integer returning revision`,
-    [d.dayId, d.revision, d.text, d.now],
+    [d.dayId, d.revision, d.text, d.now, d.isRead ?? false],
   );
   if (rows[0]) return rows[0].revision;
   throw await staleOrMissing(db, d.dayId);
 }
 
+/** Notes that a coach has seen a day's text; nothing where it has changed since. */
+export async function updateDayRead(db: Db, d: { dayId: number; revision: number }): Promise<void> {
+  await db.query('update day set read_revision = revision where id = $1::bigint and revision = $2::integer', [
+    d.dayId,
+    d.revision,
+  ]);
+}
+
+/** Marks days ready as they stood when they were looked at; one that has changed since isn't. */
+export async function updateDaysReady(db: Db, days: readonly Pick<Day, 'id' | 'revision'>[]): Promise<void> {
+  await db.query(
+    `update day d set ready_revision = d.revision, read_revision = d.revision
+     from unnest($1::bigint[], $2::integer[]) as x(id, revision) where d.id = x.id and d.revision = x.revision`,
+    [days.map((d) => d.id), days.map((d) => d.revision)],
+  );
+}
+
 export async function updateDayReady(db: Db, d: { dayId: number; revision: number; isReady: boolean }): Promise<void> {
   const { rowCount } = await db.query(
-    `update day set ready_revision = case when $3::boolean then revision end where id = $1::bigint and revision = $2::integer`,
+    `update day set ready_revision = case when $3::boolean then revision end, read_revision = revision where id = $1::bigint and revision = $2::integer`,
     [d.dayId, d.revision, d.isReady],
   );
   if (rowCount === 0) throw await staleOrMissing(db, d.dayId);

@@ -7,6 +7,7 @@ import { upgradeDocument } from '../../core/document/upgrade.ts';
 import { NotFoundError } from '../errors.ts';
 import type { Db } from '../pool.ts';
 import type { LiveDate } from './run.ts';
+import type { ReleaseStop, StopKind } from './stop.ts';
 
 /** The newest version of a day that was sent, without its document. */
 export interface SentDay {
@@ -18,13 +19,15 @@ export interface SentDay {
   readonly weekday: number;
   /** Of its document; null where it has none. */
   readonly title: string | null;
+  /** When the first version of the day was sent. */
+  readonly firstSentMs: number;
 }
 
 /** The newest version of every day that was sent in a run and not withdrawn, in the order of days. */
 export async function listSentDays(db: Db, runId: number): Promise<SentDay[]> {
   const { rows } = await db.query<SentDayRow>(
     `select distinct on (d.week, d.weekday) d.id as day_id, v.id as version_id, v.number, v.change_note, d.week, d.weekday,
-       v.title
+       v.title, min(v.sent_at) over (partition by d.id) as first_sent_at
      from version v join day d on d.id = v.day_id
      where v.run_id = $1::bigint
        and not exists (select from run_day y where y.run_id = v.run_id and y.day_id = v.day_id and y.withdrawn_at is not null)
@@ -34,6 +37,10 @@ export async function listSentDays(db: Db, runId: number): Promise<SentDay[]> {
   return rows.map(toSentDay);
 }
 
+/** From when on a planned day could be opened, as core/record has it. */
+export const sentSince = (sent: Pick<SentDay, 'firstSentMs'> | undefined): { readonly firstSentMs?: number } =>
+  sent ? { firstSentMs: sent.firstSentMs } : {};
+
 interface SentDayRow {
   day_id: number;
   version_id: number;
@@ -42,6 +49,7 @@ interface SentDayRow {
   week: number;
   weekday: number;
   title: string | null;
+  first_sent_at: Date;
 }
 
 const toSentDay = (r: SentDayRow): SentDay => ({
@@ -52,6 +60,7 @@ const toSentDay = (r: SentDayRow): SentDay => ({
   week: r.week,
   weekday: r.weekday,
   title: r.title,
+  firstSentMs: r.first_sent_at.getTime(),
 });
 
 /** The document of a sent version, which never changes. Throws NotFoundError where this workspace has no such version. */
@@ -90,8 +99,11 @@ export interface PersonDay {
   /** It was withdrawn, and why. */
   readonly withdrawn: string | undefined;
   readonly released: { readonly atMs: number; readonly opened: boolean; readonly begun: boolean } | undefined;
-  /** It has a text, whether or not that was sent. */
+  /** It has a text, whether or not that was sent; and a coach has marked that ready. */
   readonly isWritten: boolean;
+  readonly isReady: boolean;
+  /** It is, or was, held back from them. */
+  readonly stop: Omit<ReleaseStop, 'enrolmentId'> | undefined;
   readonly live:
     | (LiveDate & {
         readonly runDayId: number;
@@ -124,6 +136,10 @@ export async function listPersonDays(
       opened_at: Date | null;
       begun_at: Date | null;
       is_written: boolean;
+      is_ready: boolean;
+      stop_kind: StopKind | null;
+      stop_from: Date | null;
+      stop_until: Date | null;
       run_day_id: number | null;
       live_at: Date | null;
       live_minutes: number;
@@ -136,17 +152,20 @@ export async function listPersonDays(
   const { rows } = await db.query<Row>({
     name: 'person-days',
     text: `with sent as materialized (
-       select id, day_id, number, change_note, sent_at, title, retest from version where run_id = $2::bigint
+       select id, day_id, number, change_note, sent_at, title, retest, min(sent_at) over (partition by day_id) as first_sent_at
+       from version where run_id = $2::bigint
      ), newest as (
        select distinct on (day_id) * from sent order by day_id, number desc
      )
-     select d.id as day_id, d.week, d.weekday, v.id as version_id, v.number, v.change_note, v.title,
+     select d.id as day_id, d.week, d.weekday, v.id as version_id, v.number, v.change_note, v.title, v.first_sent_at,
        n.number as newest, n.change_note as newest_note, n.sent_at, y.sequence as day_sequence, y.withdrawn_at, y.withdrawn_note, x.released_at, x.opened_at, x.begun_at, d.text <> '' as is_written,
+       d.ready_revision is not distinct from d.revision as is_ready, st.kind as stop_kind, st.made_at as stop_from, st.until as stop_until,
        y.id as run_day_id, y.live_at, y.live_minutes, y.live_place, y.live_limit, l.answer, l.came_at,
        case when y.live_at is not null then (select count(*) from live_reply o where o.run_day_id = y.id and o.answer = 'yes') end as going,
        $3::bigint as enrolment_id, c.version_id as record_version_id, w.number as record_number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.made_at, c.logged_at, c.fit, c.details, w.retest
      from day d
      left join release x on x.enrolment_id = $3::bigint and x.day_id = d.id
+     left join release_stop st on st.enrolment_id = $3::bigint and st.day_id = d.id
      left join run_day y on y.run_id = $2::bigint and y.day_id = d.id
      left join live_reply l on l.run_day_id = y.id and l.enrolment_id = $3::bigint
      left join newest n on n.day_id = d.id
@@ -175,6 +194,11 @@ export async function listPersonDays(
         ? undefined
         : { atMs: r.released_at.getTime(), opened: r.opened_at !== null, begun: r.begun_at !== null },
     isWritten: r.is_written,
+    isReady: r.is_ready,
+    stop:
+      r.stop_kind === null
+        ? undefined
+        : { dayId: r.day_id, kind: r.stop_kind, fromMs: r.stop_from!.getTime(), toMs: r.stop_until?.getTime() ?? null },
     live:
       r.live_at === null
         ? undefined

@@ -1,5 +1,6 @@
 import type { DayDate } from '../../core/calendar/day.ts';
 import type { Db } from '../pool.ts';
+import { gracefully } from './message.ts';
 
 /** Notes that a day was opened, or begun with a version, which is theirs from then on. */
 export async function upsertSeen(
@@ -30,8 +31,11 @@ export interface RunDayToGo {
   readonly week: number;
   readonly weekday: number;
   readonly isReady: boolean;
+  readonly isRead: boolean;
   readonly isWritten: boolean;
   readonly version: { readonly id: number; readonly number: number } | null;
+  /** When its first version was sent; null: none was. */
+  readonly firstSentMs: number | null;
   readonly isWithdrawn: boolean;
   readonly liveAtMs: number | null;
   readonly title: string | null;
@@ -44,19 +48,21 @@ export async function listDaysToGo(db: Db, at: { programmeId: number; runId: num
     week: number;
     weekday: number;
     is_ready: boolean;
+    is_read: boolean;
     is_written: boolean;
     version_id: number | null;
     number: number | null;
+    first_sent_at: Date | null;
     is_withdrawn: boolean;
     live_at: Date | null;
     title: string | null;
   }>({
     name: 'days-to-go',
-    text: `select d.id, d.week, d.weekday, d.ready_revision is not distinct from d.revision as is_ready, d.text <> '' as is_written,
-       v.id as version_id, v.number, v.title, y.withdrawn_at is not null as is_withdrawn, y.live_at
+    text: `select d.id, d.week, d.weekday, d.ready_revision is not distinct from d.revision as is_ready, d.read_revision is not distinct from d.revision as is_read, d.text <> '' as is_written,
+       v.id as version_id, v.number, v.title, v.first_sent_at, y.withdrawn_at is not null as is_withdrawn, y.live_at
      from day d
      left join lateral (
-       select id, number, title from version where day_id = d.id and run_id = $2::bigint order by number desc limit 1
+       select id, number, title, min(sent_at) over () as first_sent_at from version where day_id = d.id and run_id = $2::bigint order by number desc limit 1
      ) v on true
      left join run_day y on y.run_id = $2::bigint and y.day_id = d.id
      where d.programme_id = $1::bigint order by d.week, d.weekday`,
@@ -67,8 +73,10 @@ export async function listDaysToGo(db: Db, at: { programmeId: number; runId: num
     week: r.week,
     weekday: r.weekday,
     isReady: r.is_ready,
+    isRead: r.is_read,
     isWritten: r.is_written,
     version: r.version_id === null ? null : { id: r.version_id, number: r.number! },
+    firstSentMs: r.first_sent_at?.getTime() ?? null,
     isWithdrawn: r.is_withdrawn,
     liveAtMs: r.live_at?.getTime() ?? null,
     title: r.title,
@@ -121,6 +129,11 @@ const DUE = `
   where e.run_id = $2::bigint and e.joined_on <= g.date and (e.left_on is null or e.left_on >= g.date)
     and not exists (select from absence a where a.enrolment_id = e.id and a.from_on <= g.date and (a.to_on is null or a.to_on >= g.date))`;
 
+/** Of those, who wasn't told of day $4 yet, and from whom nobody holds it back at $6. */
+const STILL_TO_GET = `
+    and e.id not in (select x.enrolment_id from release x where x.day_id = $4::bigint and x.is_told)
+    and not exists (select from release_stop s where s.enrolment_id = e.id and s.day_id = $4::bigint and (s.until is null or s.until > $6::timestamptz))`;
+
 /** Who is reached by a message of ours. */
 const REACHED = `p.channel <> 'none' and p.address_state in ('given', 'confirmed')`;
 
@@ -142,8 +155,7 @@ export async function insertReleases(
   // `not in`, read once before the first row is written: asked row by row it would walk through what is being written.
   const { rowCount } = await db.query(
     `insert into release (workspace_id, enrolment_id, day_id, version_id, released_at, is_told)
-     select $1::bigint, e.id, $4::bigint, $5::bigint, $6::timestamptz, true ${DUE}
-       and e.id not in (select x.enrolment_id from release x where x.day_id = $4::bigint and x.is_told)
+     select $1::bigint, e.id, $4::bigint, $5::bigint, $6::timestamptz, true ${DUE}${STILL_TO_GET}
      on conflict on constraint release_once do update set is_told = true, released_at = excluded.released_at where not release.is_told`,
     [r.workspaceId, r.runId, JSON.stringify(r.groups), r.dayId, r.version.id, r.now],
   );
@@ -159,6 +171,44 @@ export async function insertReleases(
     [r.workspaceId, r.runId, JSON.stringify(r.groups), r.dayId, r.version.id, r.version.number, r.now],
   );
   return rowCount ?? 0;
+}
+
+/** By what someone would be told of a day. */
+export type Way = 'email' | 'text' | 'page';
+
+/** Who of these groups would get a day now, and by what: those that insertReleases would release it to. */
+export async function listStillToGet(
+  db: Db,
+  r: { workspaceId: number; runId: number; dayId: number; groups: readonly DueGroup[]; now: Date },
+): Promise<{ enrolmentId: number; way: Way; timeZone: string }[]> {
+  const { rows } = await db.query<{ id: number; way: Way; time_zone: string }>(
+    `select e.id, case when ${REACHED} then p.channel else 'page' end as way, p.time_zone ${DUE}${STILL_TO_GET}
+       and ($1::bigint is null or $5::bigint is null) order by e.id`,
+    [r.workspaceId, r.runId, JSON.stringify(r.groups), r.dayId, null, r.now],
+  );
+  return rows.map((row) => ({ enrolmentId: row.id, way: row.way, timeZone: row.time_zone }));
+}
+
+/** How many people of these groups were never told of these days, nor had them held back: by day and zone. */
+export async function countNeverTold(
+  db: Db,
+  r: { runId: number; groups: readonly (DueGroup & { readonly dayId: number })[] },
+): Promise<{ dayId: number; timeZone: string; people: number }[]> {
+  if (r.groups.length === 0) return [];
+  const { rows } = await db.query<{ day_id: number; time_zone: string; people: number }>(
+    `select g."dayId" as day_id, p.time_zone, count(*) as people
+     from jsonb_to_recordset($2::jsonb) as g("dayId" bigint, "timeZone" text, "startsOn" date, weekdays smallint[], date date)
+     join person p on p.time_zone = g."timeZone"
+     join enrolment e on e.person_id = p.id and e.run_id = $1::bigint
+       and g."startsOn" is not distinct from e.starts_on and g.weekdays is not distinct from e.weekdays
+     where e.joined_on <= g.date and (e.left_on is null or e.left_on >= g.date)
+       and not exists (select from absence a where a.enrolment_id = e.id and a.from_on <= g.date and (a.to_on is null or a.to_on >= g.date))
+       and not exists (select from release x where x.enrolment_id = e.id and x.day_id = g."dayId" and (x.is_told or x.begun_at is not null))
+       and not exists (select from release_stop s where s.enrolment_id = e.id and s.day_id = g."dayId")
+     group by 1, 2 order by 1, 2`,
+    [r.runId, JSON.stringify(r.groups)],
+  );
+  return rows.map((row) => ({ dayId: row.day_id, timeZone: row.time_zone, people: row.people }));
 }
 
 /**
@@ -183,8 +233,8 @@ export async function updateReleasedVersion(
     [r.runId, r.dayId, r.version.id],
   );
   await db.query(
-    `insert into message (workspace_id, person_id, enrolment_id, run_id, day_id, version_id, kind, number, channel, address, next_try_at, expires_at, created_at, extra)
-     select $1::bigint, p.id, e.id, $2::bigint, $3::bigint, $4::bigint, 'change', $5::integer, p.channel, p.address, $7::timestamptz, $8::timestamptz, $7::timestamptz,
+    `insert into message (workspace_id, person_id, enrolment_id, run_id, day_id, version_id, kind, number, channel, address, next_try_at, stoppable_until, expires_at, created_at, extra)
+     select $1::bigint, p.id, e.id, $2::bigint, $3::bigint, $4::bigint, 'change', $5::integer, p.channel, p.address, ${gracefully('$7')}, $8::timestamptz, $7::timestamptz,
        jsonb_build_object('note', $6::text)
      from release x
      join enrolment e on e.id = x.enrolment_id and e.run_id = $2::bigint
@@ -209,8 +259,8 @@ export async function insertWithdrawals(
     [w.runId, w.dayId],
   );
   await db.query(
-    `insert into message (workspace_id, person_id, enrolment_id, run_id, day_id, version_id, kind, number, channel, address, next_try_at, expires_at, created_at, extra)
-     select $1::bigint, p.id, e.id, $2::bigint, $3::bigint, x.version_id, 'withdrawn', $4::integer, p.channel, p.address, $6::timestamptz, $7::timestamptz, $6::timestamptz,
+    `insert into message (workspace_id, person_id, enrolment_id, run_id, day_id, version_id, kind, number, channel, address, next_try_at, stoppable_until, expires_at, created_at, extra)
+     select $1::bigint, p.id, e.id, $2::bigint, $3::bigint, x.version_id, 'withdrawn', $4::integer, p.channel, p.address, ${gracefully('$6')}, $7::timestamptz, $6::timestamptz,
        jsonb_build_object('note', $5::text)
      from release x
      join enrolment e on e.id = x.enrolment_id and e.run_id = $2::bigint

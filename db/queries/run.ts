@@ -1,5 +1,6 @@
 import type { DayDate } from '../../core/calendar/day.ts';
-import type { RunRules } from '../../core/calendar/release.ts';
+import type { Gap } from '../../core/calendar/gap.ts';
+import type { RunRules, RunShift } from '../../core/calendar/release.ts';
 import { NotFoundError } from '../errors.ts';
 import type { Db } from '../pool.ts';
 
@@ -53,20 +54,24 @@ export interface RunRow {
   has_feed: boolean;
   has_boards: boolean;
   sequence: number;
+  shifts: RunShift[] | null;
+  gaps: Gap[] | null;
 }
 
 export const RUN_COLUMNS = `r.id as run_id, r.title as run_title, r.starts_on, r.calendar, r.release_time, r.release_zone, r.is_by_hand, r.look_ahead_days,
-  r.make_up_days, r.joins_late, r.held_at, r.ended_on, r.archived_at, r.join_code, r.join_open, r.join_limit, r.join_words, r.feed_hash is not null as has_feed, r.has_boards, r.sequence`;
+  r.make_up_days, r.joins_late, r.held_at, r.ended_on, r.archived_at, r.join_code, r.join_open, r.join_limit, r.join_words, r.feed_hash is not null as has_feed, r.has_boards, r.sequence,
+  (select jsonb_agg(jsonb_build_object('week', h.week, 'weekday', h.weekday, 'weeks', h.weeks, 'timeZone', h.time_zone) order by h.id) from run_shift h where h.run_id = r.id) as shifts,
+  (select list_gaps()) as gaps`;
 
-const toRules = (
-  row: Pick<RunRow, 'starts_on' | 'calendar' | 'release_time' | 'release_zone' | 'look_ahead_days' | 'make_up_days'>,
-): RunRules => ({
+const toRules = (row: RunRow): RunRules => ({
   startsOn: row.starts_on as DayDate,
   calendar: row.calendar,
   releaseTime: row.release_time.slice(0, 5),
   releaseZone: row.release_zone,
   lookAheadDays: row.look_ahead_days,
   makeUpDays: row.make_up_days,
+  ...(row.shifts && { shifts: row.shifts }),
+  ...(row.gaps && { gaps: row.gaps }),
 });
 
 export const toRun = (row: RunRow): Run => ({
@@ -180,6 +185,11 @@ export async function copyPeople(
     [r.workspaceId, r.fromRunId, r.toRunId, r.joinedOn],
   );
   return rowCount ?? 0;
+}
+
+/** Says that a run's dates have moved, for calendars. */
+export async function updateRunSequence(db: Db, runId: number): Promise<void> {
+  await db.query('update run set sequence = sequence + 1 where id = $1::bigint', [runId]);
 }
 
 export async function updateRunHeld(db: Db, runId: number, heldAt: Date | null): Promise<void> {

@@ -125,6 +125,7 @@ export interface CountedCalendar {
   readonly weekdays: readonly number[] | null;
   readonly today: DayDate;
   readonly own: readonly { readonly date: DayDate; readonly closesMs: number | null }[];
+  readonly wasShut: readonly boolean[];
 }
 
 interface AdherenceRow {
@@ -144,13 +145,14 @@ interface AdherenceRow {
 /**
  * The adherence of everybody in a run, in one statement over sets: the definitions of core/record/strand.ts, for where thousands are
  * counted at once and only the sums are wanted. A property test holds both equal. `days` are the planned days in order, `calendars` those
- * of its people, with a date for each of the days.
+ * of its people, with a date for each of the days; `stopped` are days that weren't open in time to one person alone.
  */
 export async function listAdherence(
   db: Db,
   runId: number,
   days: readonly Pick<PlannedDay, 'dayId' | 'sent' | 'workSec'>[],
   calendars: readonly CountedCalendar[],
+  stopped: readonly { readonly enrolmentId: number; readonly dayId: number }[],
 ): Promise<Map<number, Adherence>> {
   // What is handed in has no statistics: the planner takes it for a row or two, and would look up a million one by one.
   await db.query("set local enable_nestloop = off; set local work_mem = '64MB'");
@@ -169,6 +171,9 @@ export async function listAdherence(
       calendars.flatMap((c) => c.own.map((_, i) => i + 1)),
       calendars.flatMap((c) => c.own.map((o) => o.date)),
       calendars.flatMap((c) => c.own.map((o) => (o.closesMs === null ? null : new Date(o.closesMs)))),
+      calendars.flatMap((c) => c.wasShut),
+      stopped.map((s) => s.enrolmentId),
+      stopped.map((s) => s.dayId),
     ],
   });
   await db.query('set local enable_nestloop = on');
@@ -197,9 +202,11 @@ const ADHERENCE = `with planned as materialized (
 ), calendar as materialized (
   select * from jsonb_to_recordset($5::jsonb) as x(id integer, zone text, starts date, weekdays smallint[], today date)
 ), own as materialized (
-  select o.calendar_id, o.place, o.day_on, o.closes_at, o.day_on < c.today as is_past, p.day_id, p.sent, p.weight
-  from unnest($6::integer[], $7::integer[], $8::date[], $9::timestamptz[]) as o(calendar_id, place, day_on, closes_at)
+  select o.calendar_id, o.place, o.day_on, o.closes_at, o.was_shut, o.day_on < c.today as is_past, p.day_id, p.sent, p.weight
+  from unnest($6::integer[], $7::integer[], $8::date[], $9::timestamptz[], $10::boolean[]) as o(calendar_id, place, day_on, closes_at, was_shut)
   join planned p on p.place = o.place join calendar c on c.id = o.calendar_id
+), stopped as materialized (
+  select distinct id, day_id from unnest($11::bigint[], $12::bigint[]) as x(id, day_id)
 ), here as materialized (
   select e.id, c.id as calendar_id, e.joined_on, least(e.left_on, u.ended_on) as left_on,
     (select range_agg(daterange(b.from_on, b.to_on, '[]')) from absence b where b.enrolment_id = e.id) as away
@@ -209,14 +216,15 @@ const ADHERENCE = `with planned as materialized (
 ), cell as (
   select h.id, o.place, o.day_on, o.weight, s.outcome, o.is_past, coalesce(s.outcome <> 'not-done', false) as did,
     o.day_on >= h.joined_on and o.sent and (h.left_on is null or o.day_on <= h.left_on) and not coalesce(h.away @> o.day_on, false) as is_owed,
-    coalesce(s.made_at >= o.closes_at, false) as is_late,
+    coalesce(s.made_at >= o.closes_at, false) as is_late, o.was_shut or t.id is not null as is_shut,
     case when s.outcome = 'part' then round((s.share_ratio * 100)::numeric)::double precision / 100 else 1 end as share
   from here h
   join own o on o.calendar_id = h.calendar_id
   left join standing s on s.run_id = $1::bigint and s.enrolment_id = h.id and s.day_id = o.day_id
+  left join stopped t on t.id = h.id and t.day_id = o.day_id
 ), counted as (
   select id, place, day_on, weight, share, did and (not is_owed or is_late) as aside, is_owed and did and not is_late as kept,
-    is_owed and (outcome is not null or is_past) and not (did and not is_late) as missed, outcome = 'part' as is_part
+    is_owed and (outcome is not null or is_past) and not (did and not is_late) and not (is_shut and is_past) as missed, outcome = 'part' as is_part
   from cell
 ), stretched as (
   -- A day that wasn't done begins a stretch; what was done after it belongs to it.

@@ -8,7 +8,7 @@ import { sessionTitle } from '../../core/session/session-title.ts';
 import type { Db } from '../../db/pool.ts';
 import type { Day, Programme } from '../../db/queries/programme.ts';
 import { getProgrammeOfRun, insertVersion, lockDay } from '../../db/queries/programme.ts';
-import type { CalendarGroup, DueGroup, RunDayToGo } from '../../db/queries/release.ts';
+import type { CalendarGroup, DueGroup, RunDayToGo, Way } from '../../db/queries/release.ts';
 import {
   insertFlag,
   insertLiveReminders,
@@ -17,7 +17,10 @@ import {
   insertRestMessages,
   listCalendarGroups,
   listDaysToGo,
+  listStillToGet,
 } from '../../db/queries/release.ts';
+import type { LateChoice } from '../../db/queries/stop.ts';
+import { listLateChoices } from '../../db/queries/stop.ts';
 import { loadWorkspaceBook } from '../workspace-book.ts';
 
 const HOUR_MS = 3_600_000;
@@ -30,7 +33,7 @@ export const FLAG_HOURS = [48, 24, 3] as const;
 const LIVE_REMINDER_MS = 3 * HOUR_MS;
 
 /** A group of a run, with its days. */
-interface Calendar {
+export interface Calendar {
   readonly group: CalendarGroup;
   readonly days: readonly (OwnDay & { readonly day: RunDayToGo })[];
 }
@@ -62,40 +65,81 @@ export interface ReleaseOutcome {
 }
 
 /**
- * Carries out what is due in a run at `nowMs`: releases days, oldest first, to whoever hasn't got them and in whose window they still
- * are; lays messages, of rest days and reminders too; raises flags. Once or many times, by one worker or several: the same rows.
+ * Carries out what is due in a run at `nowMs`: releases days, oldest first, to whoever hasn't got them and whose date it still is;
+ * lays messages, of rest days and reminders too; raises flags. Once or many times, by one worker or several: the same rows.
  */
 export async function releaseRun(db: Db, workspaceId: number, runId: number, nowMs: number): Promise<ReleaseOutcome> {
   const now = new Date(nowMs);
   const programme = await getProgrammeOfRun(db, runId, now);
   const { run } = programme;
   if (run.heldAtMs !== null || run.archivedAtMs !== null) return { released: 0, flags: 0 };
+  const released = await releaseDays(db, workspaceId, programme, nowMs);
   const calendars = await loadCalendars(db, programme);
-  const released = await releaseDays(db, workspaceId, programme, calendars, nowMs);
   await layRestAndReminders(db, workspaceId, programme, calendars, nowMs);
   const flags = await raiseFlags(db, workspaceId, programme, calendars, nowMs);
   return { released, flags };
 }
 
-async function releaseDays(
+/** A day that has come to some, and who they are. */
+export interface DueDay {
+  readonly day: RunDayToGo;
+  readonly groups: readonly DueGroup[];
+  readonly firstMs: number;
+}
+
+/**
+ * The days whose hour has come and whose date isn't over, group by group, the oldest first. Where the date is over, only what the
+ * coach has decided to send all the same: a session never comes a day late by itself.
+ */
+export function dueDays(calendars: readonly Calendar[], choices: readonly LateChoice[], nowMs: number): DueDay[] {
+  const sent = new Set(choices.filter((c) => c.choice === 'send').map((c) => `${c.dayId} ${c.timeZone}`));
+  const byDay = new Map<number, { day: RunDayToGo; groups: DueGroup[]; firstMs: number }>();
+  for (const { group, days } of calendars)
+    for (const own of days) {
+      const { dayId, isWithdrawn } = own.day;
+      const untilMs = sendUntilMs(own);
+      const isChosen = sent.has(`${dayId} `) || sent.has(`${dayId} ${group.timeZone}`);
+      if (own.releaseMs > nowMs || untilMs <= nowMs || isWithdrawn || (own.endsMs <= nowMs && !isChosen)) continue;
+      const due = byDay.get(dayId) ?? { day: own.day, groups: [], firstMs: own.releaseMs };
+      const { people: _people, ...calendar } = group;
+      due.groups.push({ ...calendar, date: own.date, untilMs });
+      byDay.set(dayId, { ...due, firstMs: Math.min(due.firstMs, own.releaseMs) });
+    }
+  return [...byDay.values()].sort((x, y) => x.firstMs - y.firstMs);
+}
+
+/** A day with those who would get it now. */
+export interface LeavingDay extends DueDay {
+  readonly people: readonly { readonly enrolmentId: number; readonly way: Way; readonly timeZone: string }[];
+}
+
+/** What leaves a run with the next look of a worker: days that have come, can go, and wait for nobody's decision. */
+export async function leavingNow(
   db: Db,
   workspaceId: number,
   programme: Programme,
-  calendars: readonly Calendar[],
   nowMs: number,
-): Promise<number> {
-  const dueByDay = new Map<number, { day: RunDayToGo; groups: DueGroup[]; firstMs: number }>();
-  for (const { group, days } of calendars)
-    for (const own of days) {
-      const untilMs = sendUntilMs(own);
-      if (own.releaseMs > nowMs || untilMs <= nowMs || own.day.isWithdrawn) continue;
-      const due = dueByDay.get(own.day.dayId) ?? { day: own.day, groups: [], firstMs: own.releaseMs };
-      const { people: _people, ...calendar } = group;
-      due.groups.push({ ...calendar, date: own.date, untilMs });
-      dueByDay.set(own.day.dayId, { ...due, firstMs: Math.min(due.firstMs, own.releaseMs) });
-    }
+): Promise<LeavingDay[]> {
+  const { run, runId } = programme;
+  if (run.heldAtMs !== null || run.archivedAtMs !== null) return [];
+  const due = dueDays(await loadCalendars(db, programme), await listLateChoices(db, runId), nowMs);
+  const leaving: LeavingDay[] = [];
+  for (const one of due) {
+    if (!one.day.version && !goesByItself(run, one.day)) continue;
+    const { dayId } = one.day;
+    const people = await listStillToGet(db, { workspaceId, runId, dayId, groups: one.groups, now: new Date(nowMs) });
+    if (people.length > 0) leaving.push({ ...one, people });
+  }
+  return leaving;
+}
+
+/** Whether a day that wasn't sent yet goes out without the coach sending it. */
+export const goesByItself = ({ isByHand }: Programme['run'], { isReady }: Pick<RunDayToGo, 'isReady'>): boolean =>
+  isReady && !isByHand;
+
+async function releaseDays(db: Db, workspaceId: number, programme: Programme, nowMs: number): Promise<number> {
   let released = 0;
-  for (const { day, groups } of [...dueByDay.values()].sort((a, b) => a.firstMs - b.firstMs)) {
+  for (const { day, groups } of await leavingNow(db, workspaceId, programme, nowMs)) {
     const version = day.version ?? (await versionByItself(db, workspaceId, programme, day, nowMs));
     if (version)
       released += await insertReleases(db, {
@@ -111,14 +155,14 @@ async function releaseDays(
 }
 
 /** The version of a day that goes out by itself, if it is ready, whole, and the run is one that does so. */
-async function versionByItself(
+export async function versionByItself(
   db: Db,
   workspaceId: number,
   programme: Programme,
-  place: RunDayToGo,
+  place: Pick<RunDayToGo, 'week' | 'weekday' | 'isReady'>,
   nowMs: number,
 ): Promise<RunDayToGo['version']> {
-  if (programme.run.isByHand || !place.isReady) return null;
+  if (!goesByItself(programme.run, place)) return null;
   // Another worker, or the coach, may be at it: who comes second sees what the first has done.
   const day = await lockDay(db, programme, place);
   if (day.sent) return { id: day.sent.versionId, number: day.sent.number };
@@ -197,7 +241,7 @@ export interface UnreadyDay {
   readonly firstMs: number;
   readonly firstZone: string;
   readonly firstDate: DayDate;
-  readonly why: 'unwritten' | 'not-ready' | 'by-hand';
+  readonly why: 'unwritten' | 'to-read' | 'not-ready' | 'by-hand';
 }
 
 /** The days that go out within `withinMs` and can't as they are: unwritten, not marked ready, or still to be sent by hand. */
@@ -214,7 +258,8 @@ export function unreadyDays(
       if (isOff || releaseMs <= nowMs || releaseMs > nowMs + withinMs || (day.isReady && !run.isByHand)) continue;
       const known = found.get(day.dayId);
       if (known && known.firstMs <= releaseMs) continue;
-      const why = !day.isWritten ? 'unwritten' : !day.isReady ? 'not-ready' : 'by-hand';
+      const unready = day.isRead ? 'not-ready' : 'to-read';
+      const why = !day.isWritten ? 'unwritten' : !day.isReady ? unready : 'by-hand';
       found.set(day.dayId, { day, firstMs: releaseMs, firstZone: group.timeZone, firstDate: date, why });
     }
   return [...found.values()].sort((a, b) => a.firstMs - b.firstMs);
@@ -222,6 +267,7 @@ export function unreadyDays(
 
 export const WHY_UNREADY: Record<UnreadyDay['why'], string> = {
   unwritten: 'it is still to write',
+  'to-read': 'nobody has read it yet',
   'not-ready': 'it isn’t marked ready',
   'by-hand': 'it is still to be sent',
 };

@@ -2,7 +2,7 @@ import PgBoss from 'pg-boss';
 import type pg from 'pg';
 import { createPool, withConnection } from '../../db/pool.ts';
 import { listWaitingWorkspaces } from '../../db/queries/message.ts';
-import { upsertPulse } from '../../db/queries/pulse.ts';
+import { beat } from '../../db/queries/pulse.ts';
 import { listLiveRuns } from '../../db/queries/run.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import { databaseUrl, linkSecret, nowMs, publicUrl } from '../config.ts';
@@ -130,10 +130,10 @@ export async function startWorker({ channels, log, lookMs = LOOK_MS }: WorkerOpt
   };
 }
 
-/** A job for each run that may have something to do; and the sign that somebody works. */
+/** The sign that somebody works, before anything else, so that a silence is known; then a job for each run that may have something to do. */
 async function sendReleases(pool: pg.Pool, boss: PgBoss): Promise<void> {
   const runs = await withConnection(pool, async (db) => {
-    await upsertPulse(db);
+    await beat(db, 'work', new Date(nowMs()));
     return listLiveRuns(db);
   });
   for (const run of runs) await boss.send(QUEUES.release, run, { singletonKey: String(run.runId) });

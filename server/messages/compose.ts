@@ -95,7 +95,7 @@ export async function composeMessages(
   const coachName = (await listCoachNames(db))[0] ?? '';
   for (const message of messages) {
     const enrolment = message.enrolmentId === null ? undefined : enrolments.get(message.enrolmentId);
-    if (message.coachId !== null) out.set(message.id, await composeForCoach(db, message, scope, book));
+    if (message.coachId !== null) out.set(message.id, await composeForCoach(db, message, scope));
     else if (!enrolment) out.set(message.id, { dropped: 'the person is no longer here' });
     else
       out.set(
@@ -214,16 +214,11 @@ function readOccasion(
   }
 }
 
-async function composeForCoach(
-  db: Db,
-  message: ClaimedMessage,
-  scope: ComposeScope,
-  book: WorkspaceBook,
-): Promise<Composed | NotComposed> {
+async function composeForCoach(db: Db, message: ClaimedMessage, scope: ComposeScope): Promise<Composed | NotComposed> {
   const text = (name: string) => (typeof message.extra[name] === 'string' ? message.extra[name] : '');
   const name = await getCoachName(db, message.coachId!);
   if (message.kind === 'test') {
-    const sample = await sampleFor(db, message, scope, book);
+    const sample = readWritten(message.extra.written);
     return sample
       ? { toName: name, fromName: name, written: sample }
       : { dropped: 'there is nothing to try it with any more' };
@@ -266,30 +261,10 @@ async function composeForCoach(
   };
 }
 
-/** A session's message as one person would get it, to the coach, with a link that opens nothing of theirs. */
-async function sampleFor(
-  db: Db,
-  message: ClaimedMessage,
-  scope: ComposeScope,
-  book: WorkspaceBook,
-): Promise<WrittenMessage | undefined> {
-  const enrolmentId = Number(message.extra.enrolmentId);
-  const [enrolment] = await listEnrolmentsById(db, [enrolmentId]);
-  if (!enrolment || message.versionId === null || message.dayId === null) return undefined;
-  const run = await loadRunFacts(db, enrolment);
-  const day = run.days.get(message.dayId);
-  if (!day) return undefined;
-  const { sheet, changes } = sheetOf(await fitDay(db, { versionId: message.versionId }, { enrolment }, book));
-  return writeMessage({
-    occasion: { kind: 'session' },
-    name: enrolment.name,
-    programmeTitle: enrolment.programmeTitle,
-    coachName: (await listCoachNames(db))[0] ?? '',
-    dayWords: formatDay(own(enrolment, day).date),
-    sheet,
-    changes,
-    live: null,
-    link: `${scope.origin}/programmes/${enrolment.programmeId}-${enrolment.runId}/send/${dayKey(day)}`,
-    stopLink: `${scope.origin}/programmes`,
-  });
+/** A session's message as it was written for its coach to see; undefined where it was stored in another form. */
+function readWritten(value: unknown): WrittenMessage | undefined {
+  const { subject, text, html, short } = (value ?? {}) as Record<string, unknown>;
+  return typeof subject === 'string' && typeof text === 'string' && typeof html === 'string'
+    ? { subject, text, html, short: typeof short === 'string' ? short : subject }
+    : undefined;
 }

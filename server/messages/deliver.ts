@@ -3,6 +3,7 @@ import type pg from 'pg';
 import { quietUntil } from '../../core/calendar/quiet.ts';
 import type { ClaimedMessage, MessageEnd } from '../../db/queries/message.ts';
 import { claimMessages, updateMessages } from '../../db/queries/message.ts';
+import { noteMail } from '../../db/queries/pulse.ts';
 import { listContacts } from '../../db/queries/person.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import type { Channels, Handed } from './channel.ts';
@@ -101,6 +102,7 @@ async function deliverBatch(pool: pg.Pool, scope: DeliverScope): Promise<number 
   const composed = await inWorkspace((db) => composeMessages(db, worth, { ...scope, nowMs }));
   const limit = pLimit(AT_ONCE);
   let accepted = 0;
+  const mail = { taken: 0, failed: 0 };
   await Promise.all(
     worth.map((message) =>
       limit(async () => {
@@ -110,11 +112,14 @@ async function deliverBatch(pool: pg.Pool, scope: DeliverScope): Promise<number 
           return;
         }
         const handed = await hand(message, ready, scope);
+        if (message.channel === 'email' && handed.outcome !== 'refused')
+          mail[handed.outcome === 'accepted' ? 'taken' : 'failed']++;
         await end([message.id], endOf(message, handed, scope.now(), scope.random()));
         if (handed.outcome === 'accepted') accepted++;
       }),
     ),
   );
+  if (mail.taken + mail.failed > 0) await inWorkspace((db) => noteMail(db, mail.taken > 0, new Date(scope.now())));
   return accepted;
 }
 

@@ -31,7 +31,7 @@ const runIds: number[] = [];
 
 /**
  * Histories by chance: zones, own day 1s and weekdays, late joiners, leavers, pauses and excused days, days unsent, withdrawn or sent
- * anew, windows, records in time, late, corrected, in part, of days that weren't owed.
+ * anew or too late, held back, outages, windows, records in time, late, corrected, in part, of days that weren't owed.
  */
 beforeAll(async () => {
   db = await makeThrowawayDatabase();
@@ -88,7 +88,8 @@ beforeAll(async () => {
             document: parseSession(text, baseLibrary).document,
             changeNote: '',
             coachId: null,
-            now: new Date(START),
+            // Now and then days after its own.
+            now: new Date(Date.parse(START) + (random() < 0.15 ? below(45) * 86_400_000 : 0)),
           });
           ids.push(id!);
         }
@@ -119,6 +120,7 @@ beforeAll(async () => {
       );
       enrolled.push(rows[0]!.id);
     }
+    const stops: unknown[] = [];
     const records: unknown[] = [];
     const absences: unknown[] = [];
     for (const enrolmentId of enrolled) {
@@ -131,6 +133,13 @@ beforeAll(async () => {
           to: below(4) === 0 ? null : addDays(from, below(6)),
         });
       }
+      if (below(5) === 0)
+        stops.push({
+          e: enrolmentId,
+          d: versions[below(versions.length)]!.dayId,
+          from: new Date(Date.parse(START) + below(30) * 12 * 3600_000),
+          to: below(2) ? null : new Date(Date.parse(START) + (30 + below(60)) * 12 * 3600_000),
+        });
       const keen = random();
       for (const { ids } of versions)
         for (let said = random() < keen ? 1 + below(2) : 0; said > 0; said--) {
@@ -151,12 +160,22 @@ beforeAll(async () => {
       [workspaceId, JSON.stringify(absences)],
     );
     await db.owner.query(
+      `insert into release_stop (workspace_id, enrolment_id, day_id, kind, made_at, until)
+       select $1, x.e, x.d, 'held', x."from", x."to" from jsonb_to_recordset($2::jsonb) as x(e bigint, d bigint, "from" timestamptz, "to" timestamptz)`,
+      [workspaceId, JSON.stringify(stops)],
+    );
+    await db.owner.query(
       `insert into record (workspace_id, enrolment_id, version_id, client_id, outcome, share_ratio, effort, made_at, logged_at)
        select $1, x.e, x.v, gen_random_uuid(), x.outcome, x.share, 5, x.made, x.made
        from jsonb_to_recordset($2::jsonb) as x(e bigint, v bigint, outcome text, share real, made timestamptz)`,
       [workspaceId, JSON.stringify(records)],
     );
   }
+  // Workers were away for two days and a half, the pages for a day and some hours.
+  await db.owner.query(
+    `insert into outage (kind, from_at, to_at) values
+       ('work', '2026-03-17T22:00:00Z', '2026-03-20T10:00:00Z'), ('serve', '2026-04-01T03:00:00Z', '2026-04-02T09:30:00Z')`,
+  );
   await db.owner.query('analyze');
 }, 120_000);
 
@@ -166,7 +185,7 @@ test('the database counts what the core counts, for thousands of histories at fi
   const { loadAdherence } = await import('../../server/run-adherence.ts');
   const { loadRunFollow } = await import('../../server/run-follow.ts');
   let compared = 0;
-  const seen = { bonus: 0, late: 0, part: 0, rows: 0 };
+  const seen = { bonus: 0, late: 0, part: 0, rows: 0, notDue: 0 };
   for (const now of INSTANTS) {
     for (const runId of runIds) {
       await withWorkspace(db.pool, workspaceId, async (c) => {
@@ -183,6 +202,7 @@ test('the database counts what the core counts, for thousands of histories at fi
           compared++;
           seen.bonus += p.adherence.bonus;
           seen.part += p.adherence.inPart;
+          seen.notDue += p.states.filter((s) => s === 'not-due').length;
           seen.late += p.states.filter((s) => s === 'late').length;
           seen.rows = Math.max(seen.rows, p.adherence.longestRow);
         }
@@ -194,6 +214,7 @@ test('the database counts what the core counts, for thousands of histories at fi
   expect(seen.bonus).toBeGreaterThan(500);
   expect(seen.late).toBeGreaterThan(50);
   expect(seen.part).toBeGreaterThan(500);
+  expect(seen.notDue).toBeGreaterThan(2000);
   expect(seen.rows).toBeGreaterThan(6);
 }, 120_000);
 

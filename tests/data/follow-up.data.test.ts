@@ -114,7 +114,7 @@ beforeAll(async () => {
         document: parseSession(text, baseLibrary).document,
         changeNote: '',
         coachId: null,
-        now: NOW,
+        now: new Date('2026-05-03T18:00:00Z'),
       }))!;
     }
     const names = ['Ada', 'Bo', 'Cleo', 'Dee', 'Eli', 'Flo'];
@@ -524,6 +524,14 @@ describe('hosts', () => {
       words: 'The letter goes to 4 people.',
     });
     expect((await teams({ intent: 'to-all', subject: 'Again', words: 'x' })).data).toMatchObject({ status: 'refused' });
+    // It can be stopped before it leaves, and is sent anew then.
+    const { updateMessagesStopped } = await import('../../db/queries/message.ts');
+    const stop = () => withWorkspace(db.pool, workspaceId, (c) => updateMessagesStopped(c, { runId, now: NOW }));
+    expect(await stop()).toBe(4);
+    expect(await stop()).toBe(0);
+    expect((await teams({ intent: 'to-all', subject: 'Week 2', words: 'Well done.' })).data).toMatchObject({
+      words: 'The letter goes to 4 people.',
+    });
     await teams({ intent: 'to-coach', subject: 'Mine', words: 'Eli: missed.' });
     const { rows } = await db.owner.query<{ n: number }>(
       `select count(*)::integer as n from message where kind = 'letter'`,
@@ -532,7 +540,11 @@ describe('hosts', () => {
     const { composeMessages } = await import('../../server/messages/compose.ts');
     const { claimMessages } = await import('../../db/queries/message.ts');
     const written = await withWorkspace(db.pool, workspaceId, async (c) => {
-      const claimed = await claimMessages(c, { now: NOW, leaseUntil: new Date(NOW.getTime() + 1000), limit: 50 });
+      const early = new Date(NOW.getTime() + 299_000);
+      const first = await claimMessages(c, { now: early, leaseUntil: early, limit: 50 });
+      expect(first.filter((m) => m.kind === 'letter').map((m) => m.coachId === null)).toEqual([false]);
+      const now = new Date(NOW.getTime() + 300_000);
+      const claimed = await claimMessages(c, { now, leaseUntil: new Date(now.getTime() + 1000), limit: 50 });
       const composed = await composeMessages(c, claimed, {
         workspaceId,
         origin: 'https://ysodos.example.org',

@@ -61,6 +61,7 @@ beforeAll(async () => {
       text: 'Ada, ada@example.org',
       timeZone: 'UTC',
       joinedOn: '2026-05-11',
+      leaving: 'send',
     },
   );
   const made = await post('programmes/people.tsx', '/x', {}, { intent: 'links' });

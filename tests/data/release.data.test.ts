@@ -5,14 +5,23 @@ import { emptyProgramme } from '../../core/progress/programme-document.ts';
 import { insertProgramme } from '../../db/queries/plan.ts';
 import { insertParticipants, updateProfile, updatePlace } from '../../db/queries/person.ts';
 import { insertAbsences } from '../../db/queries/absence.ts';
-import { getProgramme, listDays, updateDayReady, updateDayText } from '../../db/queries/programme.ts';
-import { hasPulse, upsertPulse } from '../../db/queries/pulse.ts';
+import {
+  getProgramme,
+  getProgrammeOfRun,
+  listDays,
+  updateDayReady,
+  updateDayText,
+} from '../../db/queries/programme.ts';
+import { beat, hasPulse, listOutages, noteMail } from '../../db/queries/pulse.ts';
 import { updateReleasedVersion, upsertSeen } from '../../db/queries/release.ts';
 import { insertRun, updateDayWithdrawn, updateRunHeld } from '../../db/queries/run.ts';
 import type { RunSettings } from '../../db/queries/run.ts';
 import { usualRun } from '../../db/queries/plan.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
-import { releaseRun, sendDay } from '../../server/jobs/release-run.ts';
+import { insertShift, upsertLateChoice } from '../../db/queries/stop.ts';
+import { loadCalendars, releaseRun, sendDay } from '../../server/jobs/release-run.ts';
+import { listLateDays } from '../../server/late-days.ts';
+import { loadRunFollow } from '../../server/run-follow.ts';
 import type { ThrowawayDatabase } from '../throwaway-database.ts';
 import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';
 
@@ -148,21 +157,114 @@ describe('a day that is ready', () => {
   });
 });
 
-test('after an outage: oldest first, and nothing that is out of its window', async () => {
-  await here(async (c) => {
-    await c.query('update run set make_up_days = 1 where id = $1', [runId]);
+describe('after workers were away', () => {
+  const away = async (fromIso: string, toIso: string) => {
+    await db.owner.query(`insert into outage (kind, from_at, to_at) values ('work', $1, $2)`, [fromIso, toIso]);
+  };
+  const statesOf = (iso: string) =>
+    here(async (c) => {
+      const follow = await loadRunFollow(
+        c,
+        await getProgramme(c, programmeId, { now: new Date(at(iso)), runId }),
+        at(iso),
+      );
+      return Object.fromEntries(follow.people.map((p) => [p.name, p.states.join(' ')]));
+    });
+  const late = (iso: string) =>
+    here(async (c) => {
+      const programme = await getProgramme(c, programmeId, { now: new Date(at(iso)), runId });
+      const found = await listLateDays(c, programme, await loadCalendars(c, programme), at(iso));
+      return found.map((l) => `w${l.week}d${l.weekday} ${l.zones.map((z) => `${z.timeZone} ${z.people}`).join(', ')}`);
+    });
+  beforeEach(async () => {
+    await db.owner.query('delete from outage');
+    await write(1, 1);
+    await write(1, 3);
+    await join([
+      { name: 'Ana', zone: 'Pacific/Auckland' },
+      { name: 'Luis', zone: 'America/New_York' },
+    ]);
   });
-  await write(1, 1);
-  await write(1, 3);
-  await join([{ name: 'Ana' }]);
-  await tick('2026-05-13T05:00:00Z');
-  // Monday’s could be made up until Tuesday’s end.
-  expect(await released()).toEqual(['Ana w1d3 v1']);
-  await here(async (c) => {
-    await c.query('update run set make_up_days = 5 where id = $1', [runId]);
+
+  test('for ten minutes: it comes those minutes later, and nothing is asked', async () => {
+    await away('2026-05-10T16:55:00Z', '2026-05-10T17:05:00Z');
+    await tick('2026-05-10T17:05:00Z');
+    expect(await released()).toEqual(['Ana w1d1 v1']);
+    expect(await late('2026-05-12T12:00:00Z')).toEqual([]);
+    expect((await statesOf('2026-05-12T12:00:00Z')).Ana).toBe('missed unsent unsent unsent');
   });
-  await tick('2026-05-13T05:00:00Z');
-  expect(await released()).toEqual(['Ana w1d3 v1', 'Ana w1d1 v1']);
+
+  test('for a night: who still has the day gets it; whose day is over has missed nothing, and is asked about', async () => {
+    // Monday in Auckland is over at noon of UTC, when Monday in New York has begun.
+    await away('2026-05-10T16:00:00Z', '2026-05-11T12:30:00Z');
+    await tick('2026-05-11T12:30:00Z');
+    expect(await released()).toEqual(['Luis w1d1 v1']);
+    await tick('2026-05-11T13:00:00Z');
+    expect(await released()).toEqual(['Luis w1d1 v1']);
+    expect(await late('2026-05-11T13:00:00Z')).toEqual(['w1d1 Pacific/Auckland 1']);
+    const states = await statesOf('2026-05-12T12:00:00Z');
+    expect(states.Ana).toBe('not-due unsent unsent unsent');
+    expect(states.Luis).toBe('missed unsent unsent unsent');
+    // Sent all the same: a decision, for that zone alone.
+    const dayId = (await here((c) => listDays(c, { id: programmeId, runId })))[0]!.id;
+    await here((c) =>
+      upsertLateChoice(c, {
+        workspaceId,
+        coachId,
+        runId,
+        dayId,
+        timeZone: 'Pacific/Auckland',
+        choice: 'send',
+        now: new Date(at('2026-05-11T13:00:00Z')),
+      }),
+    );
+    expect(await late('2026-05-11T13:00:00Z')).toEqual([]);
+    await tick('2026-05-11T13:01:00Z');
+    expect(await released()).toEqual(['Luis w1d1 v1', 'Ana w1d1 v1']);
+    expect((await statesOf('2026-05-12T12:00:00Z')).Ana).toBe('not-due unsent unsent unsent');
+  });
+
+  test('for six days: nothing comes late by itself, nobody has missed anything, and the plan can be moved on', async () => {
+    await away('2026-05-10T16:00:00Z', '2026-05-16T16:00:00Z');
+    await tick('2026-05-16T16:00:00Z');
+    expect(await released()).toEqual([]);
+    expect(await late('2026-05-16T16:00:00Z')).toEqual([
+      'w1d1 America/New_York 1, Pacific/Auckland 1',
+      'w1d3 America/New_York 1, Pacific/Auckland 1',
+    ]);
+    expect(await statesOf('2026-05-16T16:00:00Z')).toEqual({
+      Ana: 'unsent unsent unsent unsent',
+      Luis: 'unsent unsent unsent unsent',
+    });
+    await here((c) =>
+      insertShift(c, {
+        workspaceId,
+        coachId,
+        runId,
+        week: 1,
+        weekday: 1,
+        weeks: 1,
+        timeZone: null,
+        now: new Date(at('2026-05-16T16:00:00Z')),
+      }),
+    );
+    expect(await late('2026-05-16T16:00:00Z')).toEqual([]);
+    await tick('2026-05-17T17:00:00Z');
+    expect(await released()).toEqual(['Ana w1d1 v1']);
+  });
+
+  test('a day that is marked ready after it was over for some goes to those who still have it', async () => {
+    await here(async (c) => {
+      const [day] = await listDays(c, { id: programmeId, runId });
+      await updateDayReady(c, { dayId: day!.id, revision: day!.revision, isReady: false });
+    });
+    await tick('2026-05-11T12:00:00Z');
+    expect(await released()).toEqual([]);
+    await write(1, 1);
+    await tick('2026-05-11T13:00:00Z');
+    expect(await released()).toEqual(['Luis w1d1 v1']);
+    expect(await late('2026-05-11T13:00:00Z')).toEqual(['w1d1 Pacific/Auckland 1']);
+  });
 });
 
 test('who joins late, pauses, is excused or has left gets what is theirs', async () => {
@@ -315,11 +417,42 @@ test('rest days and reminders go only to who asked for them', async () => {
   ]);
 });
 
-test('whether a worker is at work is known for two minutes', async () => {
-  expect(await hasPulse(db.pool)).toBe(false);
-  await upsertPulse(db.pool);
-  await upsertPulse(db.pool);
-  expect(await hasPulse(db.pool)).toBe(true);
-  await db.owner.query(`update worker_pulse set seen_at = now() - interval '2 minutes 1 second'`);
-  expect(await hasPulse(db.pool)).toBe(false);
+describe('signs of life', () => {
+  const SILENCE = `update pulse set seen_at = now() - interval '2 minutes 1 second'`;
+
+  test('whether a worker is at work is known for two minutes', async () => {
+    expect(await hasPulse(db.pool)).toBe(false);
+    await beat(db.pool, 'work', new Date(at('2026-05-12T06:00:00Z')));
+    // A clock that jumps while somebody works is no outage.
+    expect(await beat(db.pool, 'work', new Date(at('2026-05-13T06:00:00Z')))).toBe(false);
+    expect(await hasPulse(db.pool)).toBe(true);
+    await db.owner.query(SILENCE);
+    expect(await hasPulse(db.pool)).toBe(false);
+  });
+
+  test('a silence is a gap while it lasts, and from when to when once it is over', async () => {
+    const since = new Date(at('2026-05-01T00:00:00Z'));
+    const from = at('2026-05-13T06:00:00Z');
+    expect(await listOutages(db.pool, since)).toEqual([{ kind: 'work', fromMs: from, toMs: null }]);
+    const rules = await here(async (c) => (await getProgrammeOfRun(c, runId, since)).run.rules);
+    expect(rules.gaps).toEqual([{ kind: 'work', fromMs: from, toMs: null }]);
+    expect(await beat(db.pool, 'work', new Date(at('2026-05-14T07:30:00Z')))).toBe(true);
+    expect(await listOutages(db.pool, since)).toEqual([
+      { kind: 'work', fromMs: from, toMs: at('2026-05-14T07:30:00Z') },
+    ]);
+  });
+
+  test('mail that is refused for a while is told, and makes no gap: pages could be opened', async () => {
+    const since = new Date(at('2026-05-01T00:00:00Z'));
+    const [a, b] = [at('2026-05-14T08:00:00Z'), at('2026-05-14T08:20:00Z')];
+    await noteMail(db.pool, true, new Date(a - 60_000));
+    await noteMail(db.pool, false, new Date(a));
+    await noteMail(db.pool, false, new Date(a + 60_000));
+    expect((await listOutages(db.pool, since))[0]).toEqual({ kind: 'mail', fromMs: a, toMs: null });
+    await noteMail(db.pool, true, new Date(b));
+    await noteMail(db.pool, true, new Date(b + 60_000));
+    expect((await listOutages(db.pool, since))[0]).toEqual({ kind: 'mail', fromMs: a, toMs: b });
+    const rules = await here(async (c) => (await getProgrammeOfRun(c, runId, since)).run.rules);
+    expect(rules.gaps!.map((g) => g.kind)).toEqual(['work']);
+  });
 });

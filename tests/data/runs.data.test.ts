@@ -70,7 +70,18 @@ const send = async (day: string, key = String(programmeId), form?: Record<string
 };
 const addPeople = async (form: Record<string, string>, key = String(programmeId)) => {
   const { action } = await import('../../app/routes/programmes/new-people.ts');
-  return callRoute(action, `/programmes/${key}/new-people`, { params: { programmeId: key }, cookie, form });
+  // Today's session goes to them: said with its number first, and decided.
+  const asked = await callRoute(action, `/programmes/${key}/new-people`, {
+    params: { programmeId: key },
+    cookie,
+    form,
+  });
+  if (asked.status !== 409) return asked;
+  return callRoute(action, `/programmes/${key}/new-people`, {
+    params: { programmeId: key },
+    cookie,
+    form: { ...form, leaving: 'send' },
+  });
 };
 
 describe('a second run of a programme', () => {

@@ -7,6 +7,8 @@ import type { Theme } from '../../../core/progress/programme-document.ts';
 import { THEMES } from '../../../core/progress/programme-document.ts';
 import { makeTrack } from '../../../core/progress/make-track.ts';
 import { formatLength } from '../../../core/session/explain.ts';
+import { ReadyPress } from '../ready-press.tsx';
+import type { SpineDay } from '../spine.tsx';
 import { TrackWords } from './track-words.tsx';
 import type { Plan } from './use-plan.ts';
 
@@ -14,6 +16,8 @@ interface DayPanelProps {
   readonly plan: Plan;
   readonly place: DayPlace;
   readonly words: string;
+  readonly programmeId: string;
+  readonly stored: SpineDay | undefined;
   readonly writePath: string;
   readonly isLocked: boolean;
   readonly onShift: () => void;
@@ -21,7 +25,17 @@ interface DayPanelProps {
 }
 
 /** One day: what it is, what changed and why, and all that can be done with it. */
-export function DayPanel({ plan, place, words, writePath, isLocked, onShift, onRetest }: DayPanelProps) {
+export function DayPanel({
+  plan,
+  place,
+  words,
+  programmeId,
+  stored,
+  writePath,
+  isLocked,
+  onShift,
+  onRetest,
+}: DayPanelProps) {
   const { programme, tools, propose } = plan;
   const [showsText, setShowsText] = useState(false);
   const day = programme.days.find((d) => d.week === place.week && d.weekday === place.weekday);
@@ -54,6 +68,11 @@ export function DayPanel({ plan, place, words, writePath, isLocked, onShift, onR
           {own.effort !== undefined && ` · effort ${own.effort} · load ${Math.round(own.loadAu!)}`}
           {isLocked && ' · sent, so it stays as it is'}
         </p>
+      )}
+      {stored && !plan.hasProposal && (
+        <div className="panel-tools">
+          <ReadyPress programmeId={programmeId} days={[stored]} words={() => 'Mark it ready'} />
+        </div>
       )}
       {note && <TrackWords note={note} />}
       <p className="panel-tools">

@@ -110,6 +110,7 @@ export const PlanCell = memo(function PlanCell(props: PlanCellProps) {
           <span className="plan-words">
             {plan && <b>{wholeMinutes(plan.clockSec.likely)}</b>} {isPinned && <b className="plan-pin">kept </b>}
             {plan?.retest && <b className="plan-pin">retest </b>}
+            {state === 'to-read' && <b className="plan-pin">{STATE_LABEL[state]} </b>}
             {change && mark ? (
               <b className="plan-change">{mark}</b>
             ) : plan ? (

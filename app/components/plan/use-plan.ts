@@ -10,6 +10,7 @@ import { planProgramme } from '../../../core/progress/plan-programme.ts';
 import type { ProgrammeEdit } from '../../../core/progress/programme-edit.ts';
 import type { ProgrammeDocument } from '../../../core/progress/programme-document.ts';
 import type { action as changeAction } from '../../routes/programmes/plan-change.ts';
+import { unlessAsked, useLeaving } from '../leaving.tsx';
 import type { PlanReading } from './plan-scope.ts';
 import { planTools } from './plan-scope.ts';
 
@@ -100,17 +101,19 @@ export function usePlan(loaded: LoadedPlan) {
     setProposal(undefined);
     setProblem('');
   };
-  const send = (fields: Record<string, string>) =>
-    void fetcher.submit(
-      { ...fields, revision: String(loaded.revision) },
-      { method: 'post', action: `/programmes/${loaded.programmeId}/plan/change` },
-    );
+  const action = `/programmes/${loaded.programmeId}/plan/change`;
+  const leaving = useLeaving(
+    fetcher.data,
+    (fields) => void fetcher.submit(fields, { method: 'post', action }),
+    fetcher.state !== 'idle',
+  );
+  const send = (fields: Record<string, string>) => leaving.send({ ...fields, revision: String(loaded.revision) });
   const take = () => {
     if (hasProposal && fetcher.state === 'idle')
       send({ intent: 'change', words: proposalWords(proposal), edits: toEditsJson(proposal.edits) });
   };
   // Only once the plan has been loaded anew: else the old one would be seen for a moment.
-  const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
+  const answer = fetcher.state === 'idle' ? unlessAsked(fetcher.data) : undefined;
   const [seen, setSeen] = useState<typeof answer>();
   if (answer && answer !== seen) {
     setSeen(answer);
@@ -137,6 +140,7 @@ export function usePlan(loaded: LoadedPlan) {
     words: hasProposal ? proposalWords(proposal) : '',
     hasProposal,
     busy: fetcher.state !== 'idle',
+    leaving: leaving.dialog,
     undo: () => send({ intent: 'undo' }),
     redo: () => send({ intent: 'redo' }),
     saveTemplate: (title: string) => send({ intent: 'save-template', title }),

@@ -1,12 +1,16 @@
 import { AREAS } from '../../../core/movement/movement.ts';
 import { formatClock } from '../../../core/words/format-clock.ts';
 import { progressionWeek } from '../../../core/progress/programme-document.ts';
-import { wholeMinutes } from '../../../core/words/words.ts';
+import { plural, wholeMinutes } from '../../../core/words/words.ts';
+import { ReadyPress } from '../ready-press.tsx';
+import type { SpineDay } from '../spine.tsx';
 import type { Plan } from './use-plan.ts';
 
 interface WeekPanelProps {
   readonly plan: Plan;
   readonly week: number;
+  readonly programmeId: string;
+  readonly stored: readonly SpineDay[];
   /** The week that was taken to be copied. */
   readonly copied: number | undefined;
   readonly onCopy: () => void;
@@ -15,7 +19,7 @@ interface WeekPanelProps {
 }
 
 /** One week: its figures, each with its sum, and what can be done with the whole of it. */
-export function WeekPanel({ plan, week, copied, onCopy, onArrange, onCompare }: WeekPanelProps) {
+export function WeekPanel({ plan, week, programmeId, stored, copied, onCopy, onArrange, onCompare }: WeekPanelProps) {
   const { programme, propose } = plan;
   const own = plan.weeks[week - 1]!;
   const step = progressionWeek(programme, week);
@@ -78,6 +82,15 @@ export function WeekPanel({ plan, week, copied, onCopy, onArrange, onCompare }: 
           </dd>
         </div>
       </dl>
+      {!plan.hasProposal && (
+        <div className="panel-tools">
+          <ReadyPress
+            programmeId={programmeId}
+            days={stored}
+            words={(n) => `Mark ${plural(n, 'day')} of this week ready`}
+          />
+        </div>
+      )}
       <p className="panel-tools">
         <button type="button" className="button-quiet" onClick={onArrange}>
           Arrange

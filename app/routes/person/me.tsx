@@ -7,6 +7,7 @@ import { localDate } from '../../../core/calendar/release.ts';
 import { listAbsences } from '../../../db/queries/absence.ts';
 import { nowMs, publicUrl } from '../../../server/config.ts';
 import { absenceWords, changeMe, changePlace } from '../../../server/me-changes.ts';
+import { SaveNote } from '../../components/save-note.tsx';
 import { MyDays, MyMessages } from '../../components/my-settings.tsx';
 import { formText } from '../../../server/form-text.ts';
 import { readMeForm } from '../../../server/me-form.ts';
@@ -82,11 +83,7 @@ export default function Me({ loaderData, actionData, params }: Route.ComponentPr
   const errors: Record<string, string> = actionData?.errors ?? {};
   const values: Record<string, string> = actionData?.values ?? {};
   const note = (part: string) =>
-    kept === part && (
-      <p className="notice" role="status">
-        Saved. Your sessions follow it from now on.
-      </p>
-    );
+    kept === part && !actionData && <SaveNote>Saved. Your sessions follow it from now on.</SaveNote>;
   const box = (piece: string) => (
     <label key={piece}>
       <input type="checkbox" name="kit" value={piece} defaultChecked={kit?.includes(piece) ?? false} /> <b>{piece}</b>

@@ -8,6 +8,7 @@ import { nowMs } from '../../../server/config.ts';
 import { formText } from '../../../server/form-text.ts';
 import { personForm, withPersonalLink } from '../../../server/personal-link.ts';
 import { loadHost } from '../../../server/run-host.ts';
+import { SaveNote } from '../../components/save-note.tsx';
 import { orKeptPage } from '../../components/kept-pages.ts';
 import type { Route } from './+types/team';
 
@@ -95,11 +96,7 @@ export default function Team({ loaderData, actionData, params }: Route.Component
       )}
       <section>
         <h2>How I stand there</h2>
-        {loaderData.isKept && (
-          <p className="notice" role="status">
-            Kept.
-          </p>
-        )}
+        {loaderData.isKept && <SaveNote>Saved.</SaveNote>}
         <Form method="post" preventScrollReset>
           {(
             [

@@ -94,10 +94,11 @@ function whyNothing({ strand, days }: PersonView, { enrolment }: LinkScope): str
   const day = bead && days.get(bead.dayId);
   if (!bead || !day || bead.state === 'before' || bead.state === 'ahead') return null;
   if (bead.state === 'excused') return 'You are excused today; nothing is expected of you.';
+  if (day.stop?.kind === 'left-out') return 'Your first session is the next one; nothing is expected of you today.';
   if (day.withdrawn !== undefined)
     return `Your coach has withdrawn today’s session${day.withdrawn === '' ? '.' : `: ${day.withdrawn}`}`;
   if (bead.releaseMs > nowMs()) return null;
-  if (run.heldAtMs !== null)
+  if (run.heldAtMs !== null || day.stop)
     return 'Your coach holds the sessions back for a moment. Today’s comes as soon as they go on.';
   return 'Your coach is still writing today’s session. It stands here as soon as it is ready.';
 }

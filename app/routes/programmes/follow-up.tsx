@@ -282,7 +282,7 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
 function DoneWords() {
   const fetcher = useActFetcher();
   const told = fetcher.data;
-  if (told?.status !== 'done') return null;
+  if (told?.status !== 'done' || fetcher.state !== 'idle') return null;
   return (
     <p className="notice follow-done" role="status">
       {told.words}{' '}
@@ -414,7 +414,18 @@ function DayBeside({ loaderData, day }: { loaderData: LoaderData; day: NonNullab
   );
 }
 
-const KEY_STATES = ['done', 'part', 'due', 'missed', 'not-done', 'late', 'bonus', 'excused', 'ahead'] as const;
+const KEY_STATES = [
+  'done',
+  'part',
+  'due',
+  'missed',
+  'not-done',
+  'late',
+  'bonus',
+  'excused',
+  'not-due',
+  'ahead',
+] as const;
 
 function BeadKey() {
   return (

@@ -9,6 +9,7 @@ import { coachZone } from '../../../server/coach-zone.ts';
 import { formText } from '../../../server/form-text.ts';
 import { BODY_BYTES } from '../../../server/limits.ts';
 import { ownStart, rosterDefaults } from '../../../server/roster-defaults.ts';
+import { decideSend } from '../../../server/send-decision.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import type { Route } from './+types/new-people';
 
@@ -40,18 +41,20 @@ export async function action({ request, params }: Route.ActionArgs) {
         `${wrong === 1 ? 'One line has' : `${wrong} lines have`} an error; nobody was added.${unknown ? ` ${unknown}` : ''}`,
       );
     const added = read.rows.flatMap((r) => r.person ?? []);
-    const ids = await insertParticipants(db, {
-      workspaceId: coach.workspaceId,
-      runId: programme.runId,
-      people: added.map(({ name, detail, timeZone, joinedOn: since, ...profile }) => ({
-        name,
-        detail,
-        timeZone,
-        joinedOn: since,
-        startsOn: ownStart(programme.run, since),
-        profile,
-      })),
+    return decideSend(db, { ...coach, runIds: [programme.runId] }, form, async () => {
+      const ids = await insertParticipants(db, {
+        workspaceId: coach.workspaceId,
+        runId: programme.runId,
+        people: added.map(({ name, detail, timeZone, joinedOn: since, ...profile }) => ({
+          name,
+          detail,
+          timeZone,
+          joinedOn: since,
+          startsOn: ownStart(programme.run, since),
+          profile,
+        })),
+      });
+      return data({ error: '', added: added.length, ids: [...ids.values()] });
     });
-    return data({ error: '', added: added.length, ids: [...ids.values()] });
   });
 }

@@ -75,7 +75,7 @@ type LoaderData = Route.ComponentProps['loaderData'];
 export default function WhatNext({ loaderData }: Route.ComponentProps) {
   const { group, people, paces, answers } = loaderData;
   const fetcher = useFetcher<NextAnswer>({ key: 'next' });
-  const told = fetcher.data;
+  const told = fetcher.state === 'idle' ? fetcher.data : undefined;
   const changing = group.filter((p) => p.change !== null);
   const saying = group.filter((p) => p.change === null);
   const count = people.filter((p) => p.change !== null).length + changing.length;

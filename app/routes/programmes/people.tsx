@@ -29,6 +29,7 @@ import { listRunDayStates } from '../../../db/queries/run.ts';
 import { listLiveReplies } from '../../../db/queries/live.ts';
 import type { RollPerson } from '../../components/live-roll.tsx';
 import { LiveRoll } from '../../components/live-roll.tsx';
+import { decideSend } from '../../../server/send-decision.ts';
 import { parseId } from '../../../server/parse-number.ts';
 import { AddPeople, FirstPeople } from '../../components/add-people.tsx';
 import { packPeople, unpackPeople } from '../../components/packed-people.ts';
@@ -36,6 +37,7 @@ import type { LinkQuestion } from '../../components/person-row.tsx';
 import { PersonRow } from '../../components/person-row.tsx';
 import type { MadeLink } from '../../components/links-dialog.tsx';
 import { LinksDialog } from '../../components/links-dialog.tsx';
+import { unlessAsked, useLeaving } from '../../components/leaving.tsx';
 import { HandOutLinks } from '../../components/hand-out-links.tsx';
 import { PersonPanel } from '../../components/person-panel.tsx';
 import { Dialog } from '../../components/dialog.tsx';
@@ -154,64 +156,66 @@ export async function action({ request, params }: Route.ActionArgs) {
   const now = new Date(nowMs());
   return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
     const people = await listParticipants(db, programme.runId);
-    if (intent === 'links') {
-      // To everybody who has none.
-      const made = people.filter((p) => !p.hasLink).map((p) => ({ ...p, token: makeToken() }));
-      await insertPersonalLinks(db, {
-        workspaceId: coach.workspaceId,
-        links: made.map((m) => ({ personId: m.personId, tokenHash: hashToken(m.token) })),
-        now,
-      });
-      return answer({ errors: {}, made: made.map((m) => ({ name: m.name, path: `/p/${m.token}` })) });
-    }
-    if (intent === 'remove') {
-      const own = new Set(people.map((p) => p.enrolmentId));
-      const ids = form.getAll('enrolmentId').flatMap((id) => parseId(id) ?? []);
-      if (ids.length === 0 || ids.some((id) => !own.has(id))) return notFound();
-      const gone = await deleteParticipants(db, ids);
-      return gone.length === ids.length
-        ? redirect(`/programmes/${programme.key}/people`)
-        : answer(
-            { errors: { form: 'Who has logged a session stays, with what they said. Revoke their link instead.' } },
-            409,
-          );
-    }
-    const enrolmentId = formId(form, 'enrolmentId');
-    const person = people.find((p) => p.enrolmentId === enrolmentId);
-    if (!person) return notFound();
-    if (intent === 'profile') {
-      const read = await readProfileForm(form, (await loadWorkspaceBook(db)).library);
-      if (read.status === 'error') return answer({ errors: read.errors }, 400);
-      const { address } = read.change;
-      // Where a new address is written, messages go there.
-      const isNew = address !== undefined && address !== person.profile.address;
-      await updateProfile(db, person.enrolmentId, {
-        ...read.change,
-        ...(isNew && { channel: usualChannel(address), addressState: 'given' as const }),
-      });
-      return answer({ errors: {}, kept: person.enrolmentId });
-    }
-    const days = await changeDays(db, coach.workspaceId, person, intent, form);
-    if (days)
-      return answer(
-        { errors: days.error === undefined ? {} : { absence: days.error } },
-        days.error === undefined ? 200 : 400,
-      );
-    if (intent === 'link') {
-      const token = makeToken();
-      await insertPersonalLink(db, {
-        workspaceId: coach.workspaceId,
-        personId: person.personId,
-        tokenHash: hashToken(token),
-        now,
-      });
-      return answer({ errors: {}, made: [{ name: person.name, path: `/p/${token}` }] });
-    }
-    if (intent === 'revoke') {
-      await updateLinksRevoked(db, person.personId, now);
-      return answer({ errors: {} });
-    }
-    return answer({ errors: { form: 'That is no step of this page; load it again.' } }, 400);
+    return decideSend(db, { ...coach, runIds: [programme.runId] }, form, async () => {
+      if (intent === 'links') {
+        // To everybody who has none.
+        const made = people.filter((p) => !p.hasLink).map((p) => ({ ...p, token: makeToken() }));
+        await insertPersonalLinks(db, {
+          workspaceId: coach.workspaceId,
+          links: made.map((m) => ({ personId: m.personId, tokenHash: hashToken(m.token) })),
+          now,
+        });
+        return answer({ errors: {}, made: made.map((m) => ({ name: m.name, path: `/p/${m.token}` })) });
+      }
+      if (intent === 'remove') {
+        const own = new Set(people.map((p) => p.enrolmentId));
+        const ids = form.getAll('enrolmentId').flatMap((id) => parseId(id) ?? []);
+        if (ids.length === 0 || ids.some((id) => !own.has(id))) return notFound();
+        const gone = await deleteParticipants(db, ids);
+        return gone.length === ids.length
+          ? redirect(`/programmes/${programme.key}/people`)
+          : answer(
+              { errors: { form: 'Who has logged a session stays, with what they said. Revoke their link instead.' } },
+              409,
+            );
+      }
+      const enrolmentId = formId(form, 'enrolmentId');
+      const person = people.find((p) => p.enrolmentId === enrolmentId);
+      if (!person) return notFound();
+      if (intent === 'profile') {
+        const read = await readProfileForm(form, (await loadWorkspaceBook(db)).library);
+        if (read.status === 'error') return answer({ errors: read.errors }, 400);
+        const { address } = read.change;
+        // Where a new address is written, messages go there.
+        const isNew = address !== undefined && address !== person.profile.address;
+        await updateProfile(db, person.enrolmentId, {
+          ...read.change,
+          ...(isNew && { channel: usualChannel(address), addressState: 'given' as const }),
+        });
+        return answer({ errors: {}, kept: person.enrolmentId });
+      }
+      const days = await changeDays(db, coach.workspaceId, person, intent, form);
+      if (days)
+        return answer(
+          { errors: days.error === undefined ? {} : { absence: days.error } },
+          days.error === undefined ? 200 : 400,
+        );
+      if (intent === 'link') {
+        const token = makeToken();
+        await insertPersonalLink(db, {
+          workspaceId: coach.workspaceId,
+          personId: person.personId,
+          tokenHash: hashToken(token),
+          now,
+        });
+        return answer({ errors: {}, made: [{ name: person.name, path: `/p/${token}` }] });
+      }
+      if (intent === 'revoke') {
+        await updateLinksRevoked(db, person.personId, now);
+        return answer({ errors: {} });
+      }
+      return answer({ errors: { form: 'That is no step of this page; load it again.' } }, 400);
+    });
   });
 }
 
@@ -239,9 +243,11 @@ export default function People({ loaderData }: Route.ComponentProps) {
   const [wanted, setWanted] = useState('');
   const [shown, setShown] = useState<PeopleAnswer['made']>();
   const [asking, setAsking] = useState<LinkQuestion>();
-  const result = useActionData<typeof action>();
+  const actionData = useActionData<typeof action>();
+  const result = unlessAsked(actionData);
   const submit = useSubmit();
   const busy = useNavigation().state !== 'idle';
+  const leaving = useLeaving(actionData, (form) => void submit(form, { method: 'post' }), busy);
   const [seen, setSeen] = useState(result);
   if (result !== seen) {
     setSeen(result);
@@ -271,7 +277,8 @@ export default function People({ loaderData }: Route.ComponentProps) {
     post({ intent: 'links' });
   };
   return (
-    <div className="people">
+    <div className="people" onSubmitCapture={leaving.onSubmitCapture}>
+      {leaving.dialog}
       <div className="page-title">
         <h1>People</h1>
         <p className="soft">

@@ -10,6 +10,7 @@ import { BODY_BYTES } from '../../../server/limits.ts';
 import { nowMs } from '../../../server/config.ts';
 import { formRevision, formText } from '../../../server/form-text.ts';
 import { changePlan, undoPlan } from '../../../server/plan-changes.ts';
+import { decideSend, runsOfPlan } from '../../../server/send-decision.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import type { Route } from './+types/plan-change';
 
@@ -31,7 +32,9 @@ export async function action({ request, params }: Route.ActionArgs) {
       switch (intent) {
         case 'undo':
         case 'redo':
-          return data(await undoPlan(db, at, intent));
+          return decideSend(db, { ...at, runIds: await runsOfPlan(db, programme) }, form, async () =>
+            data(await undoPlan(db, at, intent)),
+          );
         case 'save-template': {
           const title = formText(form, 'title').trim();
           if (title === '' || countLetters(title) > 120)
@@ -54,12 +57,12 @@ export async function action({ request, params }: Route.ActionArgs) {
           const read = readEditsJson(formText(form, 'edits'));
           if (read.status === 'refused') return refused(read.message);
           const words = cutLetters(formText(form, 'words').trim(), 200) || 'a change';
-          const answer = await changePlan(db, await loadWorkspaceBook(db), at, {
-            revision: formRevision(form),
-            words,
-            edits: read.value,
+          const { value: edits } = read;
+          const book = await loadWorkspaceBook(db);
+          return decideSend(db, { ...at, runIds: await runsOfPlan(db, programme) }, form, async () => {
+            const answer = await changePlan(db, book, at, { revision: formRevision(form), words, edits });
+            return data(answer, { status: answer.status === 'refused' ? 400 : 200 });
           });
-          return data(answer, { status: answer.status === 'refused' ? 400 : 200 });
         }
         default:
           return refused('That is no step of this page; load it again.');

@@ -26,6 +26,8 @@ import { TrackRail } from '../../components/plan/track-rail.tsx';
 import { usePlan } from '../../components/plan/use-plan.ts';
 import { useGuardChanges } from '../../components/plan/use-guard-changes.ts';
 import { WeekPanel } from '../../components/plan/week-panel.tsx';
+import { plural } from '../../../core/words/words.ts';
+import { ReadyPress } from '../../components/ready-press.tsx';
 import planCss from '../../theme/plan.css?url';
 import type { Route } from './+types/plan';
 import type { loader as programmeLoader } from './programme.tsx';
@@ -232,6 +234,15 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
             }
           />
           <div className="soft small plan-legend">
+            {!plan.hasProposal && (
+              <div className="panel-tools">
+                <ReadyPress
+                  programmeId={loaderData.programmeId}
+                  days={days.filter((d) => d.state === 'draft')}
+                  words={(n) => `Mark ready all that was read: ${plural(n, 'day')}`}
+                />
+              </div>
+            )}
             <p>
               Ribbons share one time scale; lighter bars and soft ends are estimates. The small columns are repetitions
               by area.{' '}
@@ -249,6 +260,8 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
               plan={plan}
               place={place}
               words={stored.get(dayKey(place))?.words ?? ''}
+              programmeId={loaderData.programmeId}
+              stored={stored.get(dayKey(place))}
               writePath={`${base}/write/${dayKey(place)}`}
               isLocked={plan.locked.has(dayKey(place))}
               onShift={() => setDialog({ kind: 'shift', place })}
@@ -259,11 +272,25 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
             <WeekPanel
               plan={plan}
               week={selected.week}
+              programmeId={loaderData.programmeId}
+              stored={days.filter((d) => d.week === selected.week)}
               copied={copied}
               onCopy={() => setCopied(selected.week)}
               onArrange={() => setDialog({ kind: 'arrange', week: selected.week })}
               onCompare={() => setDialog({ kind: 'compare', week: selected.week })}
             />
+          )}
+          {shownTrack && !plan.hasProposal && (
+            <div className="panel-tools">
+              <ReadyPress
+                key={shownTrack.track.id}
+                programmeId={loaderData.programmeId}
+                days={programme.days.flatMap(
+                  (d) => (d.track?.id === shownTrack.track.id && stored.get(dayKey(d))) || [],
+                )}
+                words={(n) => `Mark ${plural(n, 'day')} of ${shownTrack.track.name} ready`}
+              />
+            </div>
           )}
           {shownTrack ? (
             <TrackRail
@@ -291,6 +318,7 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
           />
         </aside>
       </div>
+      {plan.leaving}
       {!plan.hasProposal && (plan.problem || plan.told) && (
         <p className={`plan-said${plan.problem ? ' plan-off' : ''}`} role={plan.problem ? 'alert' : 'status'}>
           {plan.problem || plan.told}

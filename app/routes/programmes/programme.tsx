@@ -4,12 +4,15 @@ import { nowMs } from '../../../server/config.ts';
 import { loadCalendars, unreadyDays, WHY_UNREADY } from '../../../server/jobs/release-run.ts';
 import { formatWait } from '../../../server/send-view.ts';
 import { listDays } from '../../../db/queries/programme.ts';
+import { findStoppable } from '../../../db/queries/message.ts';
+import { listHeldDays } from '../../../db/queries/stop.ts';
 import { listRunNames } from '../../../db/queries/run.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
 import { coachToday } from '../../../server/coach-zone.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { planText } from '../../../server/session-view.ts';
 import { PassedByWords } from '../../components/passed-by.tsx';
+import { HeldLines } from '../../components/held-lines.tsx';
 import { CoachHead } from '../../components/coach-head.tsx';
 import { spineDays, usualDay } from '../../components/spine-days.ts';
 import { Spine } from '../../components/spine.tsx';
@@ -23,13 +26,15 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {
-    const [book, stored, runs, calendars] = await Promise.all([
+    const now = nowMs();
+    const [book, stored, runs, calendars, held, stoppable] = await Promise.all([
       loadWorkspaceBook(db),
       listDays(db, programme),
       listRunNames(db, programme.id),
       loadCalendars(db, programme),
+      listHeldDays(db, programme.runId, new Date(now)),
+      findStoppable(db, programme.runId, new Date(now)),
     ]);
-    const now = nowMs();
     const [unready] = programme.run.archivedAtMs === null ? unreadyDays(programme, calendars, now) : [];
     const days = spineDays(programme, stored, coachToday(request), (text) => planText(text, book));
     return {
@@ -37,6 +42,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       runs,
       days,
       usualDay: usualDay(days),
+      now,
+      held: held.map((h) => ({ ...h, key: dayKey(h), title: days.find((d) => d.key === dayKey(h))?.title ?? '' })),
+      stoppable,
       passedBy: book.passedBy,
       unready: unready
         ? {
@@ -55,7 +63,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 const WITHOUT_SPINE = new Set(['plan', 'movements', 'people', 'run', 'outbox']);
 
 export default function ProgrammeLayout({ loaderData }: Route.ComponentProps) {
-  const { programme, runs, days, usualDay: usual, passedBy, unready } = loaderData;
+  const { programme, runs, days, usualDay: usual, passedBy, unready, held, stoppable, now } = loaderData;
   const { day } = useParams();
   const { pathname } = useLocation();
   const stage = pathname.split('/')[3];
@@ -78,6 +86,7 @@ export default function ProgrammeLayout({ loaderData }: Route.ComponentProps) {
             {unready.why}.
           </p>
         )}
+        <HeldLines base={base} held={held} stoppable={stoppable} nowMs={now} />
         <PassedByWords told={passedBy} movementsPath={`${base}/movements`} />
         <Outlet />
       </main>

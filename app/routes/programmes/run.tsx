@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { useState } from 'react';
-import { data, Form, Link, redirect, useNavigation } from 'react-router';
+import { data, Form, Link, redirect, useNavigation, useSubmit } from 'react-router';
 import { formatDay, formatShortDay, parseDayDate, addDays } from '../../../core/calendar/day.ts';
 import { countLetters } from '../../../core/letters.ts';
 import { plural } from '../../../core/words/words.ts';
@@ -19,10 +19,13 @@ import {
 import { coachForm, withProgramme } from '../../../server/coach-scope.ts';
 import { coachToday, coachZone } from '../../../server/coach-zone.ts';
 import { nowMs, publicUrl } from '../../../server/config.ts';
+import { decideSend } from '../../../server/send-decision.ts';
 import { formText } from '../../../server/form-text.ts';
 import { readRunForm } from '../../../server/run-form.ts';
 import { hashToken, makeToken } from '../../../server/token.ts';
 import { LinkToGive } from '../../components/link-to-give.tsx';
+import { unlessAsked, useLeaving } from '../../components/leaving.tsx';
+import { SaveNote } from '../../components/save-note.tsx';
 import { useZones } from '../../components/use-zones.ts';
 import { runName } from '../../components/run-name.ts';
 import sendCss from '../../theme/send.css?url';
@@ -64,97 +67,106 @@ export async function action({ request, params }: Route.ActionArgs) {
   return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
     const { run, runId } = programme;
     const today = coachToday(request);
-    switch (intent) {
-      case 'settings': {
-        const read = await readRunForm(form, run, { today, isNew: false });
-        if (read.status === 'error') return answer(read.errors);
-        if (read.settings.startsOn !== run.rules.startsOn && (await hasSent(db, runId)))
-          return answer({
-            startsOn: 'Sessions of it were sent, so its first day stays. Another run can begin on another day.',
-          });
-        await updateRun(db, runId, read.settings);
-        return answer({}, 'Saved. What is still to go out goes by it.');
-      }
-      case 'copy': {
-        const read = await readRunForm(form, { ...run, title: '' }, { today, isNew: true });
-        if (read.status === 'error')
-          return answer(Object.fromEntries(Object.entries(read.errors).map(([k, v]) => [`copy-${k}`, v])));
-        const id = await insertRun(db, {
-          workspaceId: coach.workspaceId,
-          programmeId: programme.id,
-          settings: read.settings,
-        });
-        if (formText(form, 'people') === 'yes')
-          await copyPeople(db, {
+    return decideSend(db, { ...coach, runIds: [runId] }, form, async () => {
+      switch (intent) {
+        case 'settings': {
+          const read = await readRunForm(form, run, { today, isNew: false });
+          if (read.status === 'error') return answer(read.errors);
+          if (read.settings.startsOn !== run.rules.startsOn && (await hasSent(db, runId)))
+            return answer({
+              startsOn: 'Sessions of it were sent, so its first day stays. Another run can begin on another day.',
+            });
+          await updateRun(db, runId, read.settings);
+          return answer({}, 'Saved. What is still to go out goes by it.');
+        }
+        case 'copy': {
+          const read = await readRunForm(form, { ...run, title: '' }, { today, isNew: true });
+          if (read.status === 'error')
+            return answer(Object.fromEntries(Object.entries(read.errors).map(([k, v]) => [`copy-${k}`, v])));
+          const id = await insertRun(db, {
             workspaceId: coach.workspaceId,
-            fromRunId: runId,
-            toRunId: id,
-            joinedOn: read.settings.startsOn,
+            programmeId: programme.id,
+            settings: read.settings,
           });
-        return redirect(`/programmes/${programme.id}-${id}/run`);
+          if (formText(form, 'people') === 'yes')
+            await copyPeople(db, {
+              workspaceId: coach.workspaceId,
+              fromRunId: runId,
+              toRunId: id,
+              joinedOn: read.settings.startsOn,
+            });
+          return redirect(`/programmes/${programme.id}-${id}/run`);
+        }
+        case 'hold':
+        case 'let-go':
+          await updateRunHeld(db, runId, intent === 'hold' ? now : null);
+          return answer({}, intent === 'hold' ? 'Nothing goes out until you let it go.' : 'It goes on.');
+        case 'end': {
+          const on = parseDayDate(formText(form, 'endedOn'));
+          if (!on || on < run.rules.startsOn) return answer({ endedOn: 'Say its last day: on or after its first.' });
+          await updateRunEnded(db, runId, on);
+          return answer({}, `It ends with ${formatDay(on)}.`);
+        }
+        case 'go-on':
+          await updateRunEnded(db, runId, null);
+          return answer({}, 'It goes on to its last week.');
+        case 'archive':
+        case 'unarchive':
+          await updateRunArchived(db, runId, intent === 'archive' ? now : null);
+          return answer(
+            {},
+            intent === 'archive' ? 'Put away: nothing goes out of it, and all that was stays.' : 'It is back.',
+          );
+        case 'join': {
+          const words = formText(form, 'joinWords').trim();
+          const limitText = formText(form, 'joinLimit').trim();
+          const limit = limitText === '' ? null : Number(limitText);
+          if (countLetters(words) > 500) return answer({ joinWords: 'At most 500 letters.' });
+          if (limit !== null && (!Number.isInteger(limit) || limit < 1 || limit > 20_000))
+            return answer({ joinLimit: 'A number of people from 1 to 20,000, or nothing.' });
+          const isNew = formText(form, 'renew') === 'yes' || run.join.code === null;
+          await updateRunJoin(db, runId, {
+            code: isNew ? randomBytes(8).toString('hex') : run.join.code,
+            isOpen: formText(form, 'joinOpen') === 'yes',
+            limit,
+            words,
+          });
+          return answer(
+            {},
+            formText(form, 'joinOpen') === 'yes' ? 'The join page is open.' : 'The join page is closed.',
+          );
+        }
+        case 'join-off':
+          await updateRunJoin(db, runId, { ...run.join, code: null, isOpen: false });
+          return answer({}, 'The link to the join page no longer works.');
+        case 'feed': {
+          const token = makeToken();
+          await updateRunFeed(db, runId, hashToken(token));
+          return answer({}, '', { feed: `/calendar/${token}` });
+        }
+        case 'feed-off':
+          await updateRunFeed(db, runId, null);
+          return answer({}, 'The calendar’s address no longer works.');
+        default:
+          return answer({ form: 'That is no step of this page; load it again.' });
       }
-      case 'hold':
-      case 'let-go':
-        await updateRunHeld(db, runId, intent === 'hold' ? now : null);
-        return answer({}, intent === 'hold' ? 'Nothing goes out until you let it go.' : 'It goes on.');
-      case 'end': {
-        const on = parseDayDate(formText(form, 'endedOn'));
-        if (!on || on < run.rules.startsOn) return answer({ endedOn: 'Say its last day: on or after its first.' });
-        await updateRunEnded(db, runId, on);
-        return answer({}, `It ends with ${formatDay(on)}.`);
-      }
-      case 'go-on':
-        await updateRunEnded(db, runId, null);
-        return answer({}, 'It goes on to its last week.');
-      case 'archive':
-      case 'unarchive':
-        await updateRunArchived(db, runId, intent === 'archive' ? now : null);
-        return answer(
-          {},
-          intent === 'archive' ? 'Put away: nothing goes out of it, and all that was stays.' : 'It is back.',
-        );
-      case 'join': {
-        const words = formText(form, 'joinWords').trim();
-        const limitText = formText(form, 'joinLimit').trim();
-        const limit = limitText === '' ? null : Number(limitText);
-        if (countLetters(words) > 500) return answer({ joinWords: 'At most 500 letters.' });
-        if (limit !== null && (!Number.isInteger(limit) || limit < 1 || limit > 20_000))
-          return answer({ joinLimit: 'A number of people from 1 to 20,000, or nothing.' });
-        const isNew = formText(form, 'renew') === 'yes' || run.join.code === null;
-        await updateRunJoin(db, runId, {
-          code: isNew ? randomBytes(8).toString('hex') : run.join.code,
-          isOpen: formText(form, 'joinOpen') === 'yes',
-          limit,
-          words,
-        });
-        return answer({}, formText(form, 'joinOpen') === 'yes' ? 'The join page is open.' : 'The join page is closed.');
-      }
-      case 'join-off':
-        await updateRunJoin(db, runId, { ...run.join, code: null, isOpen: false });
-        return answer({}, 'The link to the join page no longer works.');
-      case 'feed': {
-        const token = makeToken();
-        await updateRunFeed(db, runId, hashToken(token));
-        return answer({}, '', { feed: `/calendar/${token}` });
-      }
-      case 'feed-off':
-        await updateRunFeed(db, runId, null);
-        return answer({}, 'The calendar’s address no longer works.');
-      default:
-        return answer({ form: 'That is no step of this page; load it again.' });
-    }
+    });
   });
 }
 
 /** One run: how it goes out, who may come in, its end, and its like another time. */
 export default function RunPage({ loaderData, actionData }: Route.ComponentProps) {
   const { run, programme, runs, origin, zone, today, lastDay, canMove } = loaderData;
-  const errors: Record<string, string> = actionData?.errors ?? {};
+  const said = unlessAsked(actionData);
+  const errors: Record<string, string> = said?.errors ?? {};
   const busy = useNavigation().state !== 'idle';
+  const submit = useSubmit();
+  const leaving = useLeaving(actionData, (form) => void submit(form, { method: 'post' }), busy);
   const error = (name: string) => errors[name] && <span className="field-error">{errors[name]}</span>;
   const others = runs.filter((r) => r.id !== run.id);
   return (
-    <div className="run-page">
+    <div className="run-page" onSubmitCapture={leaving.onSubmitCapture}>
+      {leaving.dialog}
       <div className="page-title">
         <h1>{runName(run.title, run.rules.startsOn)}</h1>
         <p className="soft">
@@ -163,10 +175,8 @@ export default function RunPage({ loaderData, actionData }: Route.ComponentProps
           {run.archivedAtMs !== null && ' · put away'}
         </p>
       </div>
-      {(actionData?.told || errors.form) && (
-        <p className={errors.form ? 'notice bad' : 'notice'} role={errors.form ? 'alert' : 'status'}>
-          {errors.form ?? actionData?.told}
-        </p>
+      {(said?.told || errors.form) && (
+        <SaveNote isBad={errors.form !== undefined}>{errors.form ?? said?.told}</SaveNote>
       )}
       <div className="run-columns">
         <GoesOut key={JSON.stringify(run.rules)} {...loaderData} errors={errors} busy={busy} canMove={canMove} />
@@ -207,9 +217,9 @@ export default function RunPage({ loaderData, actionData }: Route.ComponentProps
           </section>
           <section aria-labelledby="run-feed">
             <h2 id="run-feed">In your calendar</h2>
-            {actionData && 'feed' in actionData && actionData.feed ? (
+            {said?.feed ? (
               <>
-                <LinkToGive url={`${origin}${actionData.feed}`} words="Your calendar of this run" />
+                <LinkToGive url={`${origin}${said.feed}`} words="Your calendar of this run" />
                 <p className="soft small">Shown this once. Give it to your calendar program as a subscription.</p>
               </>
             ) : (

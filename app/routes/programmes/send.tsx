@@ -12,14 +12,20 @@ import { countReach, getEnrolment } from '../../../db/queries/person.ts';
 import { listDays, listVersions } from '../../../db/queries/programme.ts';
 import type { RunDayToGo } from '../../../db/queries/release.ts';
 import { listLiveReplies } from '../../../db/queries/live.ts';
-import { hasPulse } from '../../../db/queries/pulse.ts';
+import type { Db } from '../../../db/pool.ts';
+import type { Programme } from '../../../db/queries/programme.ts';
+import type { Outage } from '../../../db/queries/pulse.ts';
+import { hasPulse, listOutages } from '../../../db/queries/pulse.ts';
+import { listShifts } from '../../../db/queries/stop.ts';
 import { listRunDayStates } from '../../../db/queries/run.ts';
 import { coachForm, withDay } from '../../../server/coach-scope.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
 import { nowMs, publicUrl } from '../../../server/config.ts';
-import { loadCalendars, unreadyDays, WHY_UNREADY } from '../../../server/jobs/release-run.ts';
+import { loadCalendars, unreadyDays, WHY_UNREADY, zoneName } from '../../../server/jobs/release-run.ts';
+import { listLateDays } from '../../../server/late-days.ts';
 import { parseId } from '../../../server/parse-number.ts';
-import { actOnDay } from '../../../server/send-actions.ts';
+import { decideSend } from '../../../server/send-decision.ts';
+import { actOnDay, nextLiveNote } from '../../../server/send-actions.ts';
 import { previewFor } from '../../../server/send-preview.ts';
 import { buildTimeline, formatWait, nextGoing } from '../../../server/send-view.ts';
 import { instantWords } from '../../../server/messages/compose.ts';
@@ -28,7 +34,11 @@ import { planText } from '../../../server/session-view.ts';
 import { Dialog } from '../../components/dialog.tsx';
 import { HandOutLinks } from '../../components/hand-out-links.tsx';
 import { DayPeople } from '../../components/day-people.tsx';
+import type { AwayView, LateDayView } from '../../components/late-days.tsx';
+import { LateDays } from '../../components/late-days.tsx';
+import { unlessAsked, useLeaving } from '../../components/leaving.tsx';
 import { LiveSettings } from '../../components/live-settings.tsx';
+import { SaveNote } from '../../components/save-note.tsx';
 import { SendPreview } from '../../components/send-preview.tsx';
 import { packRibbon } from '../../charts/pack-ribbon.ts';
 import { layoutRibbon } from '../../charts/ribbon-layout.ts';
@@ -51,13 +61,15 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const zone = coachZone(request);
     const search = new URL(request.url).searchParams;
     const asId = parseId(search.get('as'));
-    const [calendars, days, reach, states, book, isWorking] = await Promise.all([
+    const [calendars, days, reach, states, book, isWorking, outages, shifts] = await Promise.all([
       loadCalendars(db, programme),
       listDays(db, programme),
       countReach(db, programme.runId),
       listRunDayStates(db, programme.runId),
       loadWorkspaceBook(db),
       hasPulse(db),
+      listOutages(db, new Date(now - AWAY_SHOWN_MS)),
+      listShifts(db, programme.runId),
     ]);
     const titles = new Map(
       days.map((d) => [
@@ -82,6 +94,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
             programme,
             place,
             coachName: coach.coachName,
+            live: await nextLiveNote(db, programme.runId, as?.timeZone ?? 'UTC'),
             book,
           })
         : undefined;
@@ -99,6 +112,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       heldWords: programme.run.heldAtMs === null ? null : instantWords(programme.run.heldAtMs, zone),
       isArchived: programme.run.archivedAtMs !== null,
       isWorking,
+      ...(await lateViews(db, programme, { calendars, outages, shifts, titleOf, zone, now })),
       reach,
       timeline: layoutTimeline(buildTimeline(programme, calendars, now, titleOf)),
       next: next ? { ...next, key: dayKey(next), wait: formatWait(next.atMs - now), isSure: isSure(next.state) } : null,
@@ -158,9 +172,52 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   });
 }
 
+/** Outages are told for so long after they ended. */
+const AWAY_SHOWN_MS = 3 * 24 * 3600_000;
+
+/** What did not go out, what was away, and how the plan was moved on, in words. */
+async function lateViews(
+  db: Db,
+  programme: Programme,
+  of: {
+    readonly calendars: Awaited<ReturnType<typeof loadCalendars>>;
+    readonly outages: readonly Outage[];
+    readonly shifts: Awaited<ReturnType<typeof listShifts>>;
+    readonly titleOf: (day: RunDayToGo) => string;
+    readonly zone: string;
+    readonly now: number;
+  },
+) {
+  const { zone } = of;
+  const first = weekdayOf(programme.startsOn);
+  const late = await listLateDays(db, programme, of.calendars, of.now);
+  return {
+    late: late.map((l): LateDayView => ({
+      key: dayKey(l),
+      title: of.titleOf(l.day),
+      words: formatDay(localDate(l.firstMs, l.zones[0]!.timeZone)),
+      people: l.people,
+      zones: l.zones.map((z) => ({ ...z, name: zoneName(z.timeZone) })),
+    })),
+    // Mail that fails keeps trying by itself; what it missed stands in the outbox.
+    away: of.outages
+      .filter((o) => o.toMs === null || late.length > 0 || o.kind === 'mail')
+      .map((o): AwayView => ({
+        what: o.kind,
+        words: `from ${instantWords(o.fromMs, zone)}${o.toMs === null ? ' on' : ` to ${instantWords(o.toMs, zone)}`}`,
+      })),
+    shifts: of.shifts.map((s) => ({
+      id: s.id,
+      words: `From week ${s.week}, ${dayName(s, first)} on, the plan comes ${plural(s.weeks, 'week')} later${s.timeZone === null ? '' : ` in ${zoneName(s.timeZone)}`}.`,
+    })),
+  };
+}
+
 export async function action({ request, params }: Route.ActionArgs) {
   const form = await coachForm(request);
-  return withDay(request, params, (db, scope) => actOnDay(db, scope, form));
+  return withDay(request, params, (db, scope) =>
+    decideSend(db, { ...scope.coach, runIds: [scope.programme.runId] }, form, () => actOnDay(db, scope, form)),
+  );
 }
 
 type Data = Route.ComponentProps['loaderData'];
@@ -173,7 +230,9 @@ function NextLine({
   isArchived,
 }: Pick<Data, 'next' | 'heldWords' | 'programmeId' | 'isArchived'>) {
   const fetcher = useFetcher();
-  const submit = (intent: string) => void fetcher.submit({ intent }, { method: 'post' });
+  const busy = fetcher.state !== 'idle';
+  const leaving = useLeaving(fetcher.data, (fields) => void fetcher.submit(fields, { method: 'post' }), busy);
+  const submit = (intent: string) => leaving.send({ intent });
   if (isArchived) return <p className="send-next">This run is put away: nothing goes out of it.</p>;
   return (
     <div className={`send-next${heldWords !== null || (next && !next.isSure) ? ' needs-you' : ''}`}>
@@ -200,6 +259,7 @@ function NextLine({
       ) : (
         <Button onClick={() => submit('hold')}>Hold everything</Button>
       )}
+      {leaving.dialog}
     </div>
   );
 }
@@ -275,15 +335,17 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
   const write = `${base}/write/${key}`;
   const number = (day?.sentNumber ?? 0) + 1;
   const can = day !== null && preview !== null && day.isReady && (!day.isAsSent || day.withdrawn !== null);
+  const leaving = useLeaving(actionData, (posted) => submit(posted, { method: 'post' }), busy);
   const post = async (fields: Record<string, string>) => {
-    await submit(fields, { method: 'post' });
+    await leaving.send(fields);
     setAsking(undefined);
     setNote('');
   };
-  const answer = actionData as { error?: string; told?: string } | undefined;
+  const answer = unlessAsked(actionData) as { error?: string; told?: string } | undefined;
   const messages = reach.email + reach.text;
   return (
     <>
+      {leaving.dialog}
       <section className="send-out" aria-label="What goes out">
         {!loaderData.isWorking && (
           <p className="notice bad">
@@ -291,6 +353,7 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
             <code>./ysodos work</code>; what was due meanwhile is made up for.
           </p>
         )}
+        <LateDays base={base} late={loaderData.late} away={loaderData.away} shifts={loaderData.shifts} />
         <NextLine {...loaderData} next={next} />
         {timeline.rows.length > 0 && (
           <SendTimelineChart layout={timeline} selected={key} linkTo={(k) => `${base}/send/${k}`} />
@@ -327,27 +390,14 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
         </div>
       ) : (
         <div className="send">
-          <SendPreview
-            preview={preview}
-            above={`${words} · week ${week}`}
-            programmeId={programmeId}
-            canTest={day.sentNumber > 0}
-          />
+          <SendPreview preview={preview} above={`${words} · week ${week}`} programmeId={programmeId} />
           <section className="send-what">
             <h1>{name}</h1>
             <p className="soft">
               {words}. <Standing {...loaderData} />
             </p>
-            {answer?.error && (
-              <p className="notice bad" role="alert">
-                {answer.error}
-              </p>
-            )}
-            {answer?.told && (
-              <p className="notice" role="status">
-                {answer.told}
-              </p>
-            )}
+            {answer?.error && <SaveNote isBad>{answer.error}</SaveNote>}
+            {answer?.told && <SaveNote>{answer.told}</SaveNote>}
             {!day.isReady && !day.isAsSent && (
               <p className="notice">
                 It isn’t marked ready. <Link to={write}>Read it through under Write</Link> and mark it there.

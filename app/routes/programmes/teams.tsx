@@ -146,7 +146,7 @@ export default function Teams({ loaderData }: Route.ComponentProps) {
         <h1>Teams and letters</h1>
         <FollowLinks current="teams" />
       </div>
-      {told?.status === 'done' && (
+      {told?.status === 'done' && fetcher.state === 'idle' && (
         <p className="notice" role="status">
           {told.words}
         </p>
@@ -220,7 +220,7 @@ export default function Teams({ loaderData }: Route.ComponentProps) {
             told={told}
             send={`Send to ${plural(Math.max(0, letters.reached - letters.sent), 'person', 'people')}`}
             isOff={letters.reached <= letters.sent}
-            sure={`This goes to ${plural(Math.max(0, letters.reached - letters.sent), 'person', 'people')} at once, and can’t be called back.`}
+            sure={`This goes to ${plural(Math.max(0, letters.reached - letters.sent), 'person', 'people')} in five minutes; until then it can be stopped.`}
           />
           <LetterForm title="To you" intent="to-coach" draft={loaderData.toCoach} told={told} send="Send it to me" />
           <p>

@@ -1,5 +1,5 @@
 import { Button, Tooltip } from 'antd';
-import { useCallback, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { data, Form, Link, redirect, useNavigation, useRevalidator, useSearchParams, useSubmit } from 'react-router';
 import type { DayPlace, Weekday } from '../../../core/calendar/day.ts';
 import {
@@ -26,6 +26,7 @@ import { readRoutine } from '../../../core/session/read-routines.ts';
 import { StaleError } from '../../../db/errors.ts';
 import { getPlan } from '../../../db/queries/plan.ts';
 import { deleteEmptyDay, insertDay, listProgrammes, updateDayReady } from '../../../db/queries/programme.ts';
+import { decideSend, runsOfPlan } from '../../../server/send-decision.ts';
 import { coachForm, notFound, withDay } from '../../../server/coach-scope.ts';
 import { nowMs } from '../../../server/config.ts';
 import { formRevision, formText } from '../../../server/form-text.ts';
@@ -50,6 +51,7 @@ import { SessionStart } from '../../components/session-start.tsx';
 import { WritingGuide } from '../../components/writing-guide.tsx';
 import { useDraft } from '../../components/use-draft.ts';
 import { useSessionEditing } from '../../components/use-session-editing.ts';
+import { unlessAsked, useLeaving } from '../../components/leaving.tsx';
 import type { Route } from './+types/write';
 
 export { onlyNewPlaces as shouldRevalidate } from '../../components/only-new-places.ts';
@@ -79,6 +81,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
             text: day.text,
             revision: day.revision,
             isReady: day.isReady,
+            isRead: day.isRead,
             sentNumber: day.sent?.number ?? null,
             isAsSent: day.sent?.text === day.text,
           }
@@ -130,15 +133,18 @@ export async function action({ request, params }: Route.ActionArgs) {
           { status: 400 },
         );
     }
-    try {
-      await updateDayReady(db, { dayId: day.id, revision, isReady: intent === 'ready' });
-    } catch (error) {
-      if (error instanceof StaleError)
-        return data({ error: 'The text was changed in between; look at it again.' }, { status: 409 });
-      throw error;
-    }
-    if (intent === 'ready') return redirect(`/programmes/${programme.key}/send/${params.day}`);
-    return data({ error: '' });
+    const isReady = intent === 'ready';
+    const mark = async () => {
+      try {
+        await updateDayReady(db, { dayId: day.id, revision, isReady });
+      } catch (error) {
+        if (error instanceof StaleError)
+          return data({ error: 'The text was changed in between; look at it again.' }, { status: 409 });
+        throw error;
+      }
+      return isReady ? redirect(`/programmes/${programme.key}/send/${params.day}`) : data({ error: '' });
+    };
+    return decideSend(db, { ...coach, runIds: await runsOfPlan(db, programme) }, form, mark);
   });
 }
 
@@ -159,8 +165,11 @@ export default function Write({ loaderData, actionData }: Route.ComponentProps) 
       </div>
     );
   }
-  return <Writer key={day.id} {...loaderData} day={day} error={actionData?.error ?? ''} busy={busy} />;
+  return <Writer key={day.id} {...loaderData} day={day} answer={actionData} busy={busy} />;
 }
+
+/** Long enough that passing through isn't reading. */
+const READ_AFTER_MS = 2_000;
 
 interface WriterProps {
   /** Of its track, where it is in one. */
@@ -174,10 +183,11 @@ interface WriterProps {
     readonly text: string;
     readonly revision: number;
     readonly isReady: boolean;
+    readonly isRead: boolean;
     readonly sentNumber: number | null;
     readonly isAsSent: boolean;
   };
-  readonly error: string;
+  readonly answer: Route.ComponentProps['actionData'];
   readonly busy: boolean;
   readonly dayKey: string;
   readonly routines: readonly RoutineChoice[];
@@ -192,7 +202,7 @@ function Writer({
   words,
   note,
   day,
-  error,
+  answer,
   busy,
   programmeId,
   firstWeekday,
@@ -203,10 +213,24 @@ function Writer({
   programmes,
 }: WriterProps) {
   const submit = useSubmit();
+  const leaving = useLeaving(answer, (fields) => submit(fields, { method: 'post' }), busy);
+  const error = unlessAsked(answer)?.error ?? '';
   const { revalidate } = useRevalidator();
   const onSaved = useCallback(() => void revalidate(), [revalidate]);
   const base = `/programmes/${programmeId}`;
   const { saver, state: draftState } = useDraft(`${base}/write/${dayKey}/draft`, day, onSaved);
+  const draftPath = `${base}/write/${dayKey}/draft`;
+  useEffect(() => {
+    // What a track or a copy wrote is read once it has been looked at here for a moment.
+    if (day.isRead || day.text.trim() === '') return;
+    const timer = setTimeout(() => {
+      const body = JSON.stringify({ read: true, revision: day.revision });
+      void fetch(draftPath, { method: 'POST', headers: { 'content-type': 'application/json' }, body })
+        .then(revalidate)
+        .catch(() => undefined);
+    }, READ_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, [day.isRead, day.text, day.revision, draftPath, revalidate]);
   const onText = useCallback((next: string) => saver.change(next), [saver]);
   const { text, library, analysis, editor, onChange, onEdit, onTake, complete, explain } = useSessionEditing(
     day.text,
@@ -261,7 +285,7 @@ function Writer({
   const isReady = day.isReady && text === day.text;
   const canBeReady = isSendable(analysis);
   const mark = async () => {
-    if (await saver.save()) await submit({ intent: 'ready', revision: String(saver.revision) }, { method: 'post' });
+    if (await saver.save()) await leaving.send({ intent: 'ready', revision: String(saver.revision) });
   };
   const why =
     issues.length > 0
@@ -317,6 +341,7 @@ function Writer({
   const kept = typeof dialog === 'object' ? document.blocks[dialog.keep] : undefined;
   return (
     <div className="write">
+      {leaving.dialog}
       <PrintedSession document={document} blocks={blocks} plan={plan} words={words} library={library} />
       <section className="write-text">
         <div className="write-title">
