@@ -82,7 +82,7 @@ export async function readLogForm(
     }
   const loads = readLoads(values, blocks, errors);
   const overran = readOverran(values, blocks, plan, errors);
-  const seen = readSeen(values.seen);
+  const { did, sharePct, ...clockSeen } = readSeen(values.seen);
   if (Object.keys(errors).length > 0) return { status: 'error', errors, values };
   const read = logSchema.cast(values);
   const outcome = read.outcome as SessionRecord['outcome'];
@@ -91,13 +91,15 @@ export async function readLogForm(
   const isDone = outcome !== 'not-done';
   const reason = REASONS.find((r) => r === values.reason);
   const body = BODY_FEELINGS.find((b) => b === values.body);
-  const chosenOf = (block: number) => (seen.chosen ?? []).filter((c) => c.block === block);
+  const chosenOf = (block: number) => (clockSeen.chosen ?? []).filter((c) => c.block === block);
   const details: RecordDetails = {
     ...(reason && outcome !== 'done' && { reason }),
     ...(body && { body }),
     ...(isDone && loads.length > 0 && { loads }),
     ...(isDone && Object.keys(overran).length > 0 && { overran }),
-    ...(isDone && seen),
+    ...(isDone && clockSeen),
+    // Another share than the clock saw: their word goes.
+    ...(outcome === 'part' && read.share === sharePct && Object.keys(did).length > 0 && { did }),
     ...(off !== undefined && { clockOffSec: off }),
   };
   return {
@@ -160,13 +162,15 @@ const isText = (value: unknown): value is string => typeof value === 'string' &&
 const isPlace = (value: unknown): value is number =>
   Number.isInteger(value) && (value as number) >= 0 && (value as number) < 500;
 
-/** What the clock saw, as the page put it: shapes and seconds. What isn't of that shape says nothing. */
-function readSeen(text: string | undefined): Pick<RecordDetails, 'chosen' | 'ranSec'> {
-  let seen: { chosen?: unknown; ranSec?: unknown } | null;
+/** What the clock saw, as the page put it: shapes, seconds, what was done. What isn't of that shape says nothing. */
+function readSeen(
+  text: string | undefined,
+): Pick<RecordDetails, 'chosen' | 'ranSec'> & { did: Record<string, number>; sharePct: number | undefined } {
+  let seen: { chosen?: unknown; ranSec?: unknown; did?: unknown; sharePct?: unknown } | null;
   try {
     seen = JSON.parse(text || 'null') as typeof seen;
   } catch {
-    return {}; // Cut off, or not ours: what was typed stands without it.
+    return { did: {}, sharePct: undefined }; // Cut off, or not ours: what was typed stands without it.
   }
   const chosen = (Array.isArray(seen?.chosen) ? seen.chosen.slice(0, MOST_SEEN) : []).flatMap(
     (c: unknown): ChosenShape[] => {
@@ -182,7 +186,16 @@ function readSeen(text: string | undefined): Pick<RecordDetails, 'chosen' | 'ran
         ? [[Number(block), Math.round(sec)]]
         : [],
     );
+  const did = typeof seen?.did === 'object' && seen.did !== null ? Object.entries(seen.did) : [];
   return {
+    sharePct: typeof seen?.sharePct === 'number' ? seen.sharePct : undefined,
+    did: Object.fromEntries(
+      did
+        .slice(0, MOST_SEEN)
+        .filter(
+          ([key, ratio]) => /^\d{1,3}(-\d{1,3})?$/.test(key) && typeof ratio === 'number' && ratio >= 0 && ratio < 1,
+        ),
+    ) as Record<string, number>,
     ...(chosen.length > 0 && { chosen }),
     ...(ranSec.length > 0 && { ranSec: Object.fromEntries(ranSec) }),
   };

@@ -9,7 +9,7 @@ import type { OwnDose } from '../core/movement/own-dose.ts';
 import { cutLetters } from '../core/letters.ts';
 import { parseSession } from '../core/notation/parse.ts';
 import { rewriteText } from '../core/notation/rewrite.ts';
-import { changedDoses, changedLevels } from '../core/progress/change-person.ts';
+import { changedDoses, changedLevels, withSpare } from '../core/progress/change-person.ts';
 import { applyPulls } from '../core/progress/apply-lever.ts';
 import type { ProgrammeEdit } from '../core/progress/programme-edit.ts';
 import type { ProgrammeDay, ProgrammeDocument } from '../core/progress/programme-document.ts';
@@ -21,6 +21,8 @@ import { isKept, isOwed } from '../core/record/strand.ts';
 import { sessionTitle } from '../core/session/session-title.ts';
 import type { MovementOverride } from '../core/movement/layer.ts';
 import { deleteOverride, upsertOverride } from '../db/queries/movement.ts';
+import { HURT_AREAS } from '../core/follow/shapes.ts';
+import type { Spare } from '../core/movement/spare.ts';
 import { listPainSince } from '../db/queries/pain.ts';
 import { getEnrolment, updatePlace, updateProfile } from '../db/queries/person.ts';
 import { getPlan } from '../db/queries/plan.ts';
@@ -141,7 +143,7 @@ export async function loadWhatNext(db: pg.PoolClient, programme: Programme, know
         .filter((pain) => weekDays.has(pain.dayId))
         .map((pain) => ({
           words: `${pain.area}, at ${pain.movement}`,
-          pattern: book.library.findByName(pain.movement)?.pattern ?? null,
+          spare: HURT_AREAS.find((a) => a.area === pain.area)?.spare ?? null,
         })),
     };
     const proposal = proposeForPerson(personWeek, (movement) => kgOf.get(movement) ?? 0);
@@ -269,6 +271,8 @@ interface PersonWas {
   readonly doses?: readonly OwnDose[];
   readonly levels?: Readonly<Record<string, Level>>;
   readonly easedUntil?: DayDate | null;
+  /** What wasn't spared before. */
+  readonly spare?: Spare;
 }
 interface GroupWas {
   readonly days?: readonly ChangedDay[];
@@ -391,6 +395,11 @@ async function changePerson(
     case 'eased':
       await updatePlace(db, enrolmentId, { easedUntil: addDays(today, EASE_DAYS) });
       return { easedUntil: person.easedUntil };
+    case 'spare': {
+      const { spares } = person.profile;
+      await updateProfile(db, enrolmentId, { spares: withSpare(spares, change.spare) });
+      return spares.includes(change.spare) ? {} : { spare: change.spare };
+    }
     case 'level': {
       const { levels } = person.profile;
       await updateProfile(db, enrolmentId, { levels: changedLevels(levels, change) });
@@ -454,6 +463,10 @@ export async function undoAnswer(
   if (found.answer === 'accepted' && found.enrolmentId !== null) {
     const was = found.was as PersonWas;
     if (was.easedUntil !== undefined) await updatePlace(db, found.enrolmentId, { easedUntil: was.easedUntil });
+    if (was.spare) {
+      const { profile } = await getEnrolment(db, found.enrolmentId);
+      await updateProfile(db, found.enrolmentId, { spares: profile.spares.filter((s) => s !== was.spare) });
+    }
     if (was.levels) await updateProfile(db, found.enrolmentId, { levels: was.levels });
     if (was.doses) {
       // Others may have come since: only what this one added goes.

@@ -195,7 +195,10 @@ async function followRun(
   const painsOf = groupBy(
     [
       ...told.map((p) => ({ ...p, atMs: p.toldAtMs, words: painWords(p) })),
-      ...hurts.map((h) => ({ ...h, atMs: h.madeAtMs, words: h.remark === '' ? 'said afterwards' : h.remark })),
+      // What was told during the session isn't told again by its log.
+      ...hurts
+        .filter((h) => !told.some((p) => p.enrolmentId === h.enrolmentId && p.dayId === h.dayId))
+        .map((h) => ({ ...h, atMs: h.madeAtMs, words: h.remark === '' ? 'said afterwards' : h.remark })),
     ].sort((a, b) => a.atMs - b.atMs),
     (p) => p.enrolmentId,
   );

@@ -5,6 +5,7 @@ import { nextToDo } from '../../core/follow/calls.ts';
 import type { Hurt } from '../../core/follow/follow.ts';
 import { blockSpentMs, openQuestion, stageSpentMs, tapsOf, topSetOf } from '../../core/follow/follow.ts';
 import { seenScores } from '../../core/follow/seen-scores.ts';
+import { proposeOutcome, seenWork } from '../../core/follow/seen-work.ts';
 import type { ShapeLadders } from '../../core/follow/shapes.ts';
 import { chosenShapes, shapeAt } from '../../core/follow/shapes.ts';
 import type { Stage } from '../../core/follow/stage.ts';
@@ -105,13 +106,22 @@ export function ClockScreen(props: ClockScreenProps) {
       const ranMs = Object.values(state.spentByBlockMs).reduce((a, b) => a + b, 0);
       seen.set('clock', formatClock(ranMs / 1000));
       for (const [name, value] of Object.entries(seenScores(state, stages, scored))) seen.set(name, value);
-      if (state.status !== 'finished') seen.set('outcome', 'part');
+      const work = seenWork(state, stages, props.stages);
+      const proposed = proposeOutcome(state, work);
+      if (proposed) {
+        seen.set('outcome', proposed.outcome);
+        if (proposed.sharePct !== undefined) seen.set('share', String(proposed.sharePct));
+      }
       if (state.hurts.length > 0) seen.set('body', 'hurts');
       if (state.hurts.some((h) => h.did === 'ended')) seen.set('reason', 'sore');
       const ranSec = Object.fromEntries(
         Object.entries(state.spentByBlockMs).map(([b, ms]) => [b, Math.round(ms / 1000)]),
       );
-      seen.set('seen', JSON.stringify({ chosen: chosenShapes(props.stages, state.changes, ladders), ranSec }));
+      const chosen = chosenShapes(props.stages, state.changes, ladders);
+      seen.set(
+        'seen',
+        JSON.stringify({ chosen, ranSec, ...(work && { did: work.did, sharePct: proposed?.sharePct }) }),
+      );
     }
     return `${back}/log?${seen.toString()}`;
   }, [state, stages, props.stages, scored, back, ladders]);

@@ -23,6 +23,8 @@ export interface FollowState {
   readonly extraMs: number;
   /** Time that ran in each block, stages that were left included, pauses not. */
   readonly spentByBlockMs: Readonly<Record<number, number>>;
+  /** The longest that each stage ran before it was left. */
+  readonly spentByStageMs: Readonly<Record<number, number>>;
   /** Blocks of which a stage was skipped before its time. */
   readonly skippedBlocks: readonly number[];
   /** Up to this second of the present stage its calls were made; -1 where none was. */
@@ -75,6 +77,7 @@ export function startFollow(nowMs: number): FollowState {
     endedStages: [],
     extraMs: 0,
     spentByBlockMs: {},
+    spentByStageMs: {},
     skippedBlocks: [],
     calledSec: -1,
     changes: [],
@@ -277,5 +280,9 @@ function leave(
     anchorMs: nowMs,
     calledSec: -1,
     spentByBlockMs: { ...state.spentByBlockMs, ...spent },
+    spentByStageMs: {
+      ...state.spentByStageMs,
+      [state.stage]: Math.max(state.spentByStageMs[state.stage] ?? 0, spentMs),
+    },
   };
 }

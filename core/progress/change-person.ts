@@ -1,6 +1,7 @@
 import type { SessionDocument } from '../document/document.ts';
 import type { FitPerson, Level } from '../movement/fit-movement.ts';
 import { easePerson } from '../movement/fit-movement.ts';
+import type { Spare } from '../movement/spare.ts';
 import type { MovementNames } from '../notation/read-item.ts';
 import type { OwnDose } from '../movement/own-dose.ts';
 import { MAX_OWN_DOSES } from '../movement/own-dose.ts';
@@ -31,6 +32,10 @@ export const changedDoses = (
     { movement, ...(repsBy !== undefined && { repsBy }), ...(loadBy !== undefined && { loadBy }), ...said },
   ].slice(-MAX_OWN_DOSES);
 
+/** What is to be spared, with one thing more. */
+export const withSpare = (spares: readonly Spare[], spare: Spare): readonly Spare[] =>
+  spares.includes(spare) ? spares : [...spares, spare];
+
 /** Someone as sessions are fitted to them once a proposal is taken. */
 export function personAfter(
   person: FitPerson,
@@ -40,6 +45,8 @@ export function personAfter(
   switch (change.kind) {
     case 'eased':
       return easePerson(person);
+    case 'spare':
+      return { ...person, spares: withSpare(person.spares, change.spare) };
     case 'level':
       return { ...person, levels: changedLevels(person.levels, change) };
     case 'dose':

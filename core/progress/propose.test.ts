@@ -77,13 +77,16 @@ describe('for one person', () => {
   test('less than two of three done holds; pain eases before anything else; nothing due proposes nothing', () => {
     expect(propose(['done 2/6', 'missed', 'missed'])).toMatchObject({ kind: 'hold', change: null });
     expect(propose(['done 4/6', 'part 4/6', 'not-done'])!.kind).toBe('go-on');
-    expect(propose(['done 4/6', 'done 4/6'], { pains: [{ words: 'knee, at squat', pattern: 'squat' }] })).toMatchObject(
-      {
-        kind: 'ease',
-        change: { kind: 'level', pattern: 'squat', by: -1 },
-      },
-    );
-    expect(propose(['done 4/6'], { pains: [{ words: 'back', pattern: null }] })!.change).toEqual({ kind: 'eased' });
+    expect(
+      propose(['done 4/6', 'done 4/6'], { pains: [{ words: 'knee, at wrist circle', spare: 'knees' }] }),
+    ).toMatchObject({
+      kind: 'ease',
+      words: 'other shapes for sore knees',
+      change: { kind: 'spare', spare: 'knees' },
+    });
+    expect(propose(['done 4/6'], { pains: [{ words: 'hip, at squat', spare: null }] })!.change).toEqual({
+      kind: 'eased',
+    });
     expect(propose(['excused', 'before', 'unsent'])).toBeUndefined();
   });
 

@@ -1,4 +1,6 @@
 import type { Pattern } from '../movement/movement.ts';
+import type { Spare } from '../movement/spare.ts';
+import { SPARE_WORDS } from '../movement/spare.ts';
 import type { DayState } from '../record/strand.ts';
 import { isKept, isOwed } from '../record/strand.ts';
 import { listWords, plural } from '../words/words.ts';
@@ -20,6 +22,8 @@ export const PROPOSAL_WORDS: Record<ProposalKind, string> = {
 export type PersonChange =
   | { readonly kind: 'dose'; readonly movement: string | null; readonly repsBy?: number; readonly loadBy?: number }
   | { readonly kind: 'level'; readonly pattern: Pattern; readonly by: -1 | 1 }
+  /** What asks too much of a sore place is done in another shape, until that is taken back. */
+  | { readonly kind: 'spare'; readonly spare: Spare }
   /** A week of shapes a class easier. */
   | { readonly kind: 'eased' };
 
@@ -60,10 +64,10 @@ export interface LoadHistory {
   readonly sessions: readonly { readonly sets: readonly number[]; readonly effort: number | null }[];
 }
 
-/** A pain that was told in the week, with the pattern of the movement, where it is known. */
+/** A pain that was told in the week, with what can be spared for the place that hurts; null where nothing can. */
 export interface WeekPain {
   readonly words: string;
-  readonly pattern: Pattern | null;
+  readonly spare: Spare | null;
 }
 
 export interface PersonWeek {
@@ -118,14 +122,14 @@ export function proposeForPerson(
   const efforts = effortsOf(due);
   const told = efforts === '' ? '' : `, effort ${efforts}`;
   const key = (what: string) => `w${w.week} ${what}`;
-  const pain = w.pains.find((p) => p.pattern !== null) ?? w.pains[0];
+  const pain = w.pains.find((p) => p.spare !== null) ?? w.pains[0];
   if (pain)
     return {
       key: key('ease pain'),
       kind: 'ease',
-      words: pain.pattern === null ? 'a week of easier shapes' : `easier shapes for ${pain.pattern}`,
+      words: pain.spare === null ? 'a week of easier shapes' : `other shapes for ${SPARE_WORDS[pain.spare]}`,
       why: `it hurt: ${pain.words}`,
-      change: pain.pattern === null ? { kind: 'eased' } : { kind: 'level', pattern: pain.pattern, by: -1 },
+      change: pain.spare === null ? { kind: 'eased' } : { kind: 'spare', spare: pain.spare },
     };
   if (done.length / due.length < MOST_DONE)
     return {

@@ -50,6 +50,8 @@ export interface RecordDetails {
   readonly overran?: Readonly<Record<number, number>>;
   /** Seconds that the clock ran in each block. */
   readonly ranSec?: Readonly<Record<number, number>>;
+  /** Of what was done in part: each item's share as the clock saw it, by `block-item` or `block`; what isn't named was done whole. */
+  readonly did?: Readonly<Record<string, number>>;
   /** By how much the device's clock was ahead (+) or behind (-), in seconds; only where it was off by minutes. */
   readonly clockOffSec?: number;
 }

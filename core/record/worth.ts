@@ -2,7 +2,7 @@ import type { Block } from '../document/document.ts';
 import { blockName } from '../session/explain.ts';
 import type { SessionPlan } from '../session/plan.ts';
 import { plural, wholeMinutes } from '../words/words.ts';
-import type { SessionRecord } from './record.ts';
+import type { RecordDetails, SessionRecord } from './record.ts';
 import type { Score } from './score.ts';
 import { repsOfRound } from './score-key.ts';
 import { formatScore, isBetter } from './score.ts';
@@ -14,27 +14,32 @@ const MOST_NAMED = 3;
 const round = (n: number, isExact: boolean): number => (isExact || n < 20 ? Math.round(n) : Math.round(n / 10) * 10);
 
 /**
- * What a session was worth, in a few lines: its time and counts by the plan and the share that was done, and each number beside the last
+ * What a session was worth, in a few lines: its time and counts by the plan and the share that was done, item by item where the clock saw it, and each number beside the last
  * that may be compared. A number that is less is put beside it, and no more said. Nothing for a session that wasn't done.
  */
 export function worthWords(
-  { outcome, shareRatio, scores }: Pick<SessionRecord, 'outcome' | 'shareRatio' | 'scores'>,
+  { outcome, shareRatio, scores, details }: Pick<SessionRecord, 'outcome' | 'shareRatio' | 'scores' | 'details'>,
   plan: SessionPlan,
   blocks: readonly Pick<Block, 'role' | 'label' | 'items' | 'count'>[],
   { targets }: Pick<ToMatch, 'targets'>,
 ): string[] {
   if (outcome === 'not-done') return [];
   const isWhole = outcome === 'done';
-  const minutes = wholeMinutes(plan.clockSec.likely * shareRatio);
+  const { did, ranSec } = details ?? {};
+  const ranAll = did && ranSec && Object.values(ranSec).reduce((a, b) => a + b, 0);
+  const minutes = wholeMinutes(ranAll ?? plan.clockSec.likely * shareRatio);
+  const shareOf = did ? doneByMovement(plan, did) : () => shareRatio;
   // What was open in the plan is known by its score, where each round is.
   const counted = scores.reduce((sum, score) => sum + repsIn(score, blocks[score.block]), 0);
   const isOpen = plan.movements.some((m) => m.hasOpenDose);
-  const planned = Object.values(plan.reps).reduce((a, b) => a + b, 0) * shareRatio;
+  const planned = Object.entries(plan.reps).reduce((sum, [id, reps]) => sum + reps * shareOf(id), 0);
   const all = isOpen && counted === 0 ? 0 : planned + (isOpen ? counted : 0);
   const named = plan.movements
+    .map((m) => ({ name: m.name, reps: round(m.reps * shareOf(m.id), isWhole) }))
     .filter((m) => m.reps > 0)
+    .sort((a, b) => b.reps - a.reps)
     .slice(0, MOST_NAMED)
-    .map((m) => `${round(m.reps * shareRatio, isWhole)} ${m.name}`);
+    .map((m) => `${m.reps} ${m.name}`);
   return [
     `${isWhole && !plan.estimated ? '' : 'about '}${plural(minutes, 'minute')}${all >= 1 ? `, ${isWhole ? '' : 'about '}${plural(round(all, isWhole), 'repetition')}` : ''}`,
     ...(named.length > 1 && !isOpen ? [`most of it ${named.join(', ')}`] : []),
@@ -44,6 +49,22 @@ export function worthWords(
       return [`${blockName(blocks[score.block] ?? { role: 'Main' })}: ${besideLast(score, target.last, target.best)}`];
     }),
   ];
+}
+
+/** Of each movement's repetitions, the share that the clock saw done. */
+function doneByMovement(plan: SessionPlan, did: NonNullable<RecordDetails['did']>): (movementId: string) => number {
+  const sums = new Map<string, { planned: number; done: number }>();
+  for (const { block, item, movementId, reps } of plan.timeline) {
+    if (movementId === null || !reps) continue;
+    const sum = sums.get(movementId) ?? { planned: 0, done: 0 };
+    sum.planned += reps;
+    sum.done += reps * (did[`${block}-${item}`] ?? did[block] ?? 1);
+    sums.set(movementId, sum);
+  }
+  return (id) => {
+    const sum = sums.get(id);
+    return sum && sum.planned > 0 ? sum.done / sum.planned : 1;
+  };
 }
 
 /** The repetitions that a score stands for; 0 where nobody can tell. */

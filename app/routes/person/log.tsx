@@ -124,6 +124,8 @@ function OnThisPhone({ isStuck, back }: { isStuck: boolean; back: string }) {
   );
 }
 
+const USUAL_SHARES: ReadonlySet<string> = new Set(['25', '50', '75', '90']);
+
 const noChanges = () => () => undefined;
 
 /** The address's own words where one comes from the clock, else what it left on the phone. */
@@ -146,7 +148,7 @@ function useSeen(versionId: number): Record<string, string> {
     () =>
       Object.fromEntries(
         [...new URLSearchParams(search)].filter(([name]) =>
-          /^(score-\d+(?:\.\d+)?-\w+|clock|outcome|reason|body|seen)$/.test(name),
+          /^(score-\d+(?:\.\d+)?-\w+|clock|outcome|share|reason|body|seen)$/.test(name),
         ),
       ),
     [search],
@@ -267,6 +269,11 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
               <option value="50">half</option>
               <option value="75">three quarters</option>
               <option value="90">nearly all</option>
+              {values.share !== undefined && !USUAL_SHARES.has(values.share) && (
+                <option value={values.share}>
+                  {values.share} %{values.share === seen.share && ', as the clock saw it'}
+                </option>
+              )}
             </select>
           </div>
           {error('outcome')}
