@@ -129,6 +129,7 @@ async function withdraw(db: pg.PoolClient, scope: DayScope, day: Day, form: Form
 async function sendTest(db: pg.PoolClient, scope: DayScope, day: Day, form: FormData) {
   const { coach, programme, place } = scope;
   const asId = parseId(form.get('as'));
+  if (asId === undefined && formText(form, 'as') !== '') return refuse('Choose as whom.');
   const as = asId === undefined ? undefined : await getEnrolment(db, asId);
   const book = await loadWorkspaceBook(db);
   const planned = planText(day.text, book);

@@ -7,9 +7,15 @@ const EVERY_MS = 30_000;
 
 /** Says from now on that pages can be opened; gives what ends it. A database that is away hears nothing, which is a silence too. */
 export function startSignsOfLife(): () => void {
-  const say = () => void onDatabase((db) => beat(db, 'serve', new Date(nowMs()))).catch(() => undefined);
-  say();
-  const timer = setInterval(say, EVERY_MS);
+  const say = async () => {
+    try {
+      await onDatabase((db) => beat(db, 'serve', new Date(nowMs())));
+    } catch {
+      // No database, no sign: that is told by what it is then silent about.
+    }
+  };
+  void say();
+  const timer = setInterval(() => void say(), EVERY_MS);
   timer.unref();
   return () => clearInterval(timer);
 }

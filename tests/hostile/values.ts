@@ -205,7 +205,8 @@ export const BAD_VALUES: readonly BadValue[] = [
   {
     name: '80 emoji are a name',
     path: '/programmes/PROGRAMME/new-people',
-    form: { ...person, text: '😀'.repeat(80) },
+    // In the middle of a day: today's session is not for them.
+    form: { ...person, text: '😀'.repeat(80), leaving: 'next' },
     status: [200],
   },
   { name: '81 emoji are none', path: '/programmes/PROGRAMME/new-people', form: { ...person, text: '😀'.repeat(81) } },
