@@ -41,7 +41,7 @@ export default [
   route('p/:token/:day/week.pdf', 'routes/person/sheet.ts', { id: 'person-week-pdf' }),
   route('calendar/:token', 'routes/run/calendar.ts'),
   route('stop/:key', 'routes/stop.tsx'),
-  route('stop/:key/confirm', 'routes/stop.tsx', { id: 'confirm-address' }),
+  route('confirm/:token', 'routes/confirm.tsx'),
   route('healthz', 'routes/healthz.ts'),
   route('readyz', 'routes/readyz.ts'),
   layout('routes/coach.tsx', [

@@ -99,5 +99,5 @@ runCommand(async () => {
   process.stdout.write(greeting(demo, openAt(), outside?.inbox));
   await stopped;
   if (process.connected) process.disconnect();
-  return 0;
+  return server.hasFailed() ? 1 : 0;
 });

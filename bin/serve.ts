@@ -24,6 +24,6 @@ runCommand(async () => {
   const server = await startServing();
   say(`serving ${openAt()} on ${host()}:${port()}`);
   await stopOnSignal(server);
-  say('stopped');
-  return 0;
+  say(server.hasFailed() ? 'stopped after an unexpected error' : 'stopped');
+  return server.hasFailed() ? 1 : 0;
 });

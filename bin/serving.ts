@@ -47,7 +47,7 @@ export const settingError = (error: unknown): CommandError | undefined =>
 /** The address that people open, with the port that was asked for. */
 export const openAt = (): string => publicUrl().origin;
 
-/** Runs until the process is told to stop, then lets open requests end, and what was started with it. */
+/** Runs until the process is told to stop, or something was thrown that nobody caught, then lets open requests end, and what was started with it. */
 export function stopOnSignal(
   server: RunningServer,
   after: () => void | Promise<void> = () => undefined,
@@ -60,5 +60,6 @@ export function stopOnSignal(
       void server.close(GRACE_MS).then(after).then(done);
     };
     for (const signal of STOP_SIGNALS) process.removeAllListeners(signal).on(signal, stop);
+    server.onFatal(stop);
   });
 }

@@ -2,7 +2,7 @@ import { createHmac, randomUUID, timingSafeEqual } from 'node:crypto';
 import { hashToken } from './token.ts';
 
 /** What a token is for: one secret makes tokens that can't stand in for each other. */
-type Use = 'link' | 'door' | 'bounce';
+type Use = 'link' | 'door' | 'confirm' | 'bounce';
 
 const hmac = (secret: string, use: Use, salt: string): Buffer =>
   createHmac('sha256', secret).update(`${use}\n${salt}`).digest();
@@ -11,7 +11,7 @@ const hmac = (secret: string, use: Use, salt: string): Buffer =>
  * A token that a worker can make again for the next message: from a salt that the database holds and a secret that it doesn't. As
  * long and as shaped as one of makeToken's.
  */
-export const deriveToken = (secret: string, use: 'link' | 'door', salt: string): string =>
+export const deriveToken = (secret: string, use: Exclude<Use, 'bounce'>, salt: string): string =>
   hmac(secret, use, salt).subarray(0, 20).toString('base64url');
 
 /** A new salt with the hash of the token that it makes. */

@@ -9,6 +9,11 @@ import type { Channel } from '../db/queries/person.ts';
 import { formText } from './form-text.ts';
 
 /** What someone says of themselves as they join. */
+/** What a stranger writes here is read in messages and on pages: it is a name, and no way to send words or links to anybody. */
+const MOST_NAME = 60;
+const isLinkLike = (name: string): boolean =>
+  /[@<>]|\/\/|www\.|\.[a-z]{2,}\//i.test(name) || /\.(?:com|org|net|info|io|ru|cn|xyz|top|link)\b/i.test(name);
+
 export interface JoinValues {
   readonly name: string;
   readonly timeZone: string;
@@ -36,7 +41,8 @@ export function readJoinForm(form: FormData, pieces: readonly string[]): JoinFor
   const errors: Record<string, string> = {};
   const name = text('name');
   if (name === '') errors.name = 'Say what your coach calls you.';
-  else if (countLetters(name) > 80) errors.name = 'A name has at most 80 letters.';
+  else if (countLetters(name) > MOST_NAME) errors.name = `A name has at most ${MOST_NAME} letters.`;
+  else if (isLinkLike(name)) errors.name = 'A name has no link or address in it.';
   const timeZone = text('timeZone');
   if (!isTimeZone(timeZone)) errors.timeZone = 'That is no time zone known here; one is like Europe/Lisbon.';
   const channel: Channel = text('channel') === 'email' ? 'email' : text('channel') === 'text' ? 'text' : 'none';

@@ -20,6 +20,9 @@ import { isSameOrigin } from './origin-check.ts';
 
 export interface RunningServer {
   readonly server: Server;
+  /** Runs `stop` once something was thrown that nobody caught: nothing goes on in a state that nobody knows. */
+  readonly onFatal: (stop: () => void) => void;
+  readonly hasFailed: () => boolean;
   /** Unexpected errors since the process started. */
   readonly faultCount: () => number;
   /** Takes no more, lets open requests end for `graceMs`, then ends them. */
@@ -184,8 +187,17 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
   server.requestTimeout = patienceMs.request;
   server.keepAliveTimeout = PATIENCE_MS.keepAlive;
   const onProcessFault = (error: unknown) => fault('process', error);
+  let failed = false;
+  let stop: (() => void) | undefined;
+  const onUncaught = (error: unknown) => {
+    onProcessFault(error);
+    if (failed) return;
+    failed = true;
+    if (stop) stop();
+    else process.exit(1);
+  };
   process.on('unhandledRejection', onProcessFault);
-  process.on('uncaughtException', onProcessFault);
+  process.on('uncaughtException', onUncaught);
   await new Promise<void>((done, failed) => {
     server.once('error', failed);
     server.listen(port, host, done);
@@ -194,6 +206,8 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
   return {
     server,
     faultCount,
+    hasFailed: () => failed,
+    onFatal: (then) => (stop = then),
     close: async (graceMs = 0) => {
       endSignsOfLife();
       const closed = new Promise<void>((done) => server.close(() => done()));
@@ -203,7 +217,7 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
       clearTimeout(timer);
       await closeDatabase();
       process.off('unhandledRejection', onProcessFault);
-      process.off('uncaughtException', onProcessFault);
+      process.off('uncaughtException', onUncaught);
     },
   };
 }

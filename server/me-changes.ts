@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type pg from 'pg';
 import type { Absence } from '../core/calendar/absence.ts';
 import { formatDay, parseDayDate } from '../core/calendar/day.ts';
@@ -5,7 +6,7 @@ import { localDate } from '../core/calendar/release.ts';
 import { insertMessage } from '../db/queries/message.ts';
 import type { ProfileChange } from '../db/queries/person.ts';
 import { updatePlace, updateProfile } from '../db/queries/person.ts';
-import { insertPersonalLink, updateLinksRevoked } from '../db/queries/link.ts';
+import { endLinks, insertPersonalLink } from '../db/queries/link.ts';
 import { deleteAbsence, endPause, insertAbsences, listAbsences } from '../db/queries/absence.ts';
 import { nowMs } from './config.ts';
 import { formText } from './form-text.ts';
@@ -34,10 +35,10 @@ export async function changeMe(
   const now = new Date(nowMs());
   if (part !== 'messages') return updateProfile(db, enrolment.enrolmentId, change);
   const address = change.address ?? profile.address;
-  const isSame = address === profile.address;
-  const wasFine = profile.contact.addressState === 'given' || profile.contact.addressState === 'confirmed';
-  // Someone who had stopped, and chooses a channel again, means it.
-  const addressState = isSame && (wasFine || profile.contact.addressState === 'stopped') ? 'confirmed' : 'asked';
+  const { addressState: was, channel } = profile.contact;
+  const isSame = address === profile.address && change.channel === channel;
+  // Another address, another way, or one that was stopped: it begins anew.
+  const addressState = isSame && (was === 'given' || was === 'confirmed') ? was : 'asked';
   await updateProfile(db, enrolment.enrolmentId, change.channel === 'none' ? change : { ...change, addressState });
   if (change.channel !== 'none' && change.channel !== undefined && addressState === 'asked')
     await insertMessage(db, {
@@ -51,6 +52,7 @@ export async function changeMe(
       dayId: 0,
       expiresAt: new Date(nowMs() + CONFIRM_MS),
       now,
+      extra: { salt: randomUUID() },
     });
 }
 
@@ -114,7 +116,7 @@ export async function changePlace(
       return { feed: `/p/${token}/calendar.ics` };
     }
     case 'calendar-off':
-      await updateLinksRevoked(db, personId, now, ['calendar']);
+      await endLinks(db, personId, now, ['calendar']);
       return {};
     default:
       return undefined;

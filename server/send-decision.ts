@@ -98,7 +98,9 @@ export async function decideSend<T>(
     hold: { kind: 'held', until: null },
     next: { kind: 'left-out', until: null },
   } as const;
-  if (choice !== 'send' || pairs.length > 1) await upsertStops(db, { ...scope, ...stop[choice], pairs, now });
+  // One message is soon written; several are worth the minutes in which they can be stopped.
+  const told = fresh.flatMap(({ people }) => people).filter((p) => p.way !== 'page').length;
+  if (choice !== 'send' || told > 1) await upsertStops(db, { ...scope, ...stop[choice], pairs, now });
   return answer;
 }
 

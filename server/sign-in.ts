@@ -2,6 +2,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { redirect } from 'react-router';
 import type { SignedInCoach } from '../db/queries/coach.ts';
 import {
+  addAttemptWithin,
   addSignInAttempts,
   deleteCoachSession,
   deleteExpiredSessions,
@@ -121,13 +122,11 @@ export async function signInAs(
   return cookie(COOKIE, token, SESSION_SEC);
 }
 
-/** Whether something under a key happened at most `most` times in the last quarter of an hour, this time included. */
-export async function isSeldom(key: string, most: number): Promise<boolean> {
+/** Whether something happens at most so many times in a quarter of an hour under each of some keys. What is refused isn't counted. */
+export async function isSeldom(limits: Readonly<Record<string, number>>): Promise<boolean> {
   const now = new Date(nowMs());
-  const [count] = await onDatabase((db) =>
-    addSignInAttempts(db, [hashToken(key)], now, new Date(now.getTime() - WINDOW_MS)),
-  );
-  return count! <= most;
+  const hashed = Object.entries(limits).map(([key, most]) => ({ keyHash: hashToken(key), most }));
+  return onDatabase((db) => addAttemptWithin(db, hashed, now, new Date(now.getTime() - WINDOW_MS)));
 }
 
 function readToken(request: Request, name: string): string | undefined {

@@ -49,16 +49,17 @@ export function useLeaving<T>(answer: unknown, post: (fields: Fields) => T, busy
   };
 }
 
-const CHOICES: readonly { choice: LeavingChoice; title: string; says: (people: number) => string }[] = [
+const CHOICES: readonly { choice: LeavingChoice; title: string; says: (of: Leaving) => string }[] = [
   {
     choice: 'send',
     title: 'Send now',
-    says: (people) => (people > 1 ? 'It can be stopped for five minutes, before the first message leaves.' : ''),
+    says: ({ byEmail, byText }) =>
+      byEmail + byText > 1 ? 'It can be stopped for five minutes, before the first message leaves.' : '',
   },
   {
     choice: 'next',
     title: 'From their next session on',
-    says: (people) => `${people === 1 ? 'They don’t' : 'None of them'} get this one, and it counts as not due.`,
+    says: ({ people }) => `${people === 1 ? 'They don’t' : 'None of them'} get this one, and it counts as not due.`,
   },
   { choice: 'hold', title: 'Hold it', says: () => 'It waits under Send until you let it go.' },
 ];
@@ -101,7 +102,7 @@ function LeavingDialog({
                 <Button block loading={busy} onClick={() => onChoose(choice)}>
                   {title}
                 </Button>
-                <span className="soft small">{says(asked.people)}</span>
+                <span className="soft small">{says(asked)}</span>
               </li>
             ))}
           </ul>

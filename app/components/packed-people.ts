@@ -15,20 +15,24 @@ export const packPeople = (people: readonly PersonLine[]): string =>
       Number(p.isWaiting),
       Number(p.isLate),
       Number(p.hasLink),
+      Number(p.isClosed),
     ]),
   );
 
 /** The list again. */
 export const unpackPeople = (packed: string): PersonLine[] =>
-  unpackLines(packed).map(([id, name, detail, timeZone, address, fit, joined, isWaiting, isLate, hasLink]) => ({
-    id: Number(id),
-    name: name!,
-    detail: detail!,
-    timeZone: timeZone!,
-    address: address!,
-    fit: fit!,
-    joined: joined!,
-    isWaiting: isWaiting === '1',
-    isLate: isLate === '1',
-    hasLink: hasLink === '1',
-  }));
+  unpackLines(packed).map(
+    ([id, name, detail, timeZone, address, fit, joined, isWaiting, isLate, hasLink, isClosed]) => ({
+      id: Number(id),
+      name: name!,
+      detail: detail!,
+      timeZone: timeZone!,
+      address: address!,
+      fit: fit!,
+      joined: joined!,
+      isWaiting: isWaiting === '1',
+      isLate: isLate === '1',
+      hasLink: hasLink === '1',
+      isClosed: isClosed === '1',
+    }),
+  );

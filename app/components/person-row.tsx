@@ -13,6 +13,7 @@ export interface PersonLine {
   readonly joined: string;
   readonly isLate: boolean;
   readonly hasLink: boolean;
+  readonly isClosed: boolean;
 }
 
 /** What is asked before a link stops working, or somebody is gone. */
@@ -57,7 +58,7 @@ export const PersonRow = memo(function PersonRow(props: PersonRowProps) {
         {p.isLate && <span className="soft small"> joined late</span>}
       </span>
       <span role="cell">
-        {p.hasLink ? 'works' : <span className="plan-off">none</span>}{' '}
+        {p.hasLink ? 'works' : <span className="plan-off">{p.isClosed ? 'revoked' : 'none'}</span>}{' '}
         {p.hasLink ? (
           <>
             <button

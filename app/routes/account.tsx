@@ -48,7 +48,7 @@ export async function action({ request }: Route.ActionArgs) {
     if (!isEmailAddress(email))
       return data({ error: 'That is no e-mail address.', told: '', email: echo }, { status: 400 });
     if (known) return data({ error: 'That address is a coach’s already.', told: '', email: echo }, { status: 409 });
-    if (!(await isSeldom(`invite ${coach.coachId}`, MOST_INVITATIONS)))
+    if (!(await isSeldom({ [`invite ${coach.coachId}`]: MOST_INVITATIONS })))
       return data(
         { error: 'That were many invitations; wait a quarter of an hour.', told: '', email: echo },
         { status: 429 },

@@ -8,6 +8,7 @@ import { nowMs } from '../../server/config.ts';
 import { inWorkspace, onDatabase } from '../../server/database.ts';
 import { formText } from '../../server/form-text.ts';
 import { ADDRESS_HEADER } from '../../server/http/address-header.ts';
+import { networkOf } from '../../server/http/network.ts';
 import { ECHO_LETTERS } from '../../server/limits.ts';
 import { readForm } from '../../server/read-body.ts';
 import { isSeldom } from '../../server/sign-in.ts';
@@ -19,7 +20,10 @@ export const meta: Route.MetaFunction = () => [{ title: 'A new password · Ysodo
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: formCss }];
 
 const HOUR_MS = 3_600_000;
-/** Messages that an address, or a network, can ask for in a quarter of an hour. */
+/**
+ * Messages that can be asked for in a quarter of an hour from one network: for one address, and in all. Nobody elsewhere can use up what
+ * the owner may ask for.
+ */
 const MOST = { address: 2, network: 10 } as const;
 
 /** Asks for a message with a door to a new password. The answer is the same whether or not the address is a coach's. */
@@ -31,9 +35,11 @@ export async function action({ request }: Route.ActionArgs) {
       { error: 'That is no e-mail address.', email: cutLetters(email, ECHO_LETTERS), done: false },
       { status: 400 },
     );
-  const network = request.headers.get(ADDRESS_HEADER) ?? 'unknown';
-  const isAllowed =
-    (await isSeldom(`forgot-from ${network}`, MOST.network)) && (await isSeldom(`forgot ${email}`, MOST.address));
+  const network = networkOf(request.headers.get(ADDRESS_HEADER));
+  const isAllowed = await isSeldom({
+    [`forgot-from ${network}`]: MOST.network,
+    [`forgot ${email} from ${network}`]: MOST.address,
+  });
   const account = isAllowed ? await onDatabase((db) => findCoachByEmail(db, email)) : undefined;
   if (account)
     await inWorkspace(account.workspaceId, (db) =>

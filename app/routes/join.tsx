@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { data, Form, redirect } from 'react-router';
 import { formatDay, WEEKDAYS } from '../../core/calendar/day.ts';
 import { localDate } from '../../core/calendar/release.ts';
@@ -16,7 +17,9 @@ import { findJoin } from '../../db/queries/run.ts';
 import { nowMs } from '../../server/config.ts';
 import { inWorkspace, onDatabase } from '../../server/database.ts';
 import { ADDRESS_HEADER } from '../../server/http/address-header.ts';
+import { networkOf } from '../../server/http/network.ts';
 import { readJoinForm } from '../../server/join-form.ts';
+import { formText } from '../../server/form-text.ts';
 import { readForm } from '../../server/read-body.ts';
 import { ownStart } from '../../server/roster-defaults.ts';
 import { isSeldom } from '../../server/sign-in.ts';
@@ -31,6 +34,8 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Join ${lo
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: participantCss }];
 
 /** People that can join from one network in a quarter of an hour: a class on one connection. */
+/** Tries to join with one address, from one network in a quarter of an hour: each may send a message there. */
+const MOST_TO_ONE = 5;
 const MOST_JOINS = 60;
 const DAY_MS = 86_400_000;
 /** Kit that is asked for here; the rest on their own page. */
@@ -85,8 +90,10 @@ export async function loader({ params }: Route.LoaderArgs) {
 export async function action({ request, params }: Route.ActionArgs) {
   const { workspaceId, runId } = await joinOf(params.code);
   const { form } = await readForm(request);
-  const network = request.headers.get(ADDRESS_HEADER) ?? 'unknown';
-  if (!(await isSeldom(`join-from ${network}`, MOST_JOINS)))
+  const network = networkOf(request.headers.get(ADDRESS_HEADER));
+  const address = (formText(form, 'email') || formText(form, 'phone')).trim().toLowerCase();
+  const limits = { [`join-from ${network}`]: MOST_JOINS, [`join ${address} from ${network}`]: MOST_TO_ONE };
+  if (!(await isSeldom(address === '' ? { [`join-from ${network}`]: MOST_JOINS } : limits)))
     return data(
       { errors: { form: 'Many are joining from here just now. Try again in a few minutes.' }, said: {} },
       { status: 429 },
@@ -134,6 +141,7 @@ export async function action({ request, params }: Route.ActionArgs) {
         dayId: 0,
         expiresAt: new Date(nowMs() + 3 * DAY_MS),
         now,
+        extra: { salt: randomUUID() },
       });
     const token = makeToken();
     await insertPersonalLink(db, { workspaceId, personId, tokenHash: hashToken(token), now });

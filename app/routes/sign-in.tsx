@@ -2,6 +2,7 @@ import { Form, Link, redirect, data, useNavigation } from 'react-router';
 import { object, string } from 'yup';
 import { cutLetters } from '../../core/letters.ts';
 import { ADDRESS_HEADER } from '../../server/http/address-header.ts';
+import { networkOf } from '../../server/http/network.ts';
 import { ECHO_LETTERS } from '../../server/limits.ts';
 import { yupErrors } from '../../server/log-form.ts';
 import { findCoach, safePath, signIn } from '../../server/sign-in.ts';
@@ -34,7 +35,7 @@ export async function action({ request }: Route.ActionArgs) {
   const email = cutLetters(values.email, ECHO_LETTERS);
   const errors = await yupErrors(schema, values);
   if (Object.keys(errors).length > 0) return data({ errors, email }, { status: 400 });
-  const networkAddress = request.headers.get(ADDRESS_HEADER) ?? 'unknown';
+  const networkAddress = networkOf(request.headers.get(ADDRESS_HEADER));
   const result = await signIn({ ...values, networkAddress, request });
   switch (result.kind) {
     case 'in': {

@@ -88,6 +88,28 @@ export async function addSignInAttempts(
   return rows.map((row) => row.count);
 }
 
+/**
+ * Notes an attempt under each key, if none of them has had as many as it may since then; false where one has, and nothing is noted:
+ * a refused ask doesn't count.
+ */
+export async function addAttemptWithin(
+  db: Db,
+  limits: readonly { readonly keyHash: Buffer; readonly most: number }[],
+  at: Date,
+  since: Date,
+): Promise<boolean> {
+  const keys = limits.map((l) => l.keyHash);
+  const { rowCount } = await db.query(
+    `with limits as (select * from unnest($1::bytea[], $2::integer[]) as l(key, most))
+     insert into sign_in_attempt (key_hash, attempted_at)
+     select key, $3::timestamptz from limits
+     where not exists (
+       select from limits l where (select count(*) from sign_in_attempt a where a.key_hash = l.key and a.attempted_at >= $4::timestamptz) >= l.most)`,
+    [keys, limits.map((l) => l.most), at, since],
+  );
+  return rowCount === limits.length;
+}
+
 export async function deleteSignInAttempts(db: Db, keyHashes: readonly Buffer[]): Promise<void> {
   await db.query('delete from sign_in_attempt where key_hash = any ($1::bytea[])', [[...keyHashes]]);
 }
@@ -186,13 +208,24 @@ export async function insertCoachDoor(
   );
 }
 
-/** Goes through a door: true the first time only. */
+/** Goes through a door: true the first time only. Others to the same place end with it, those on their way included. */
 export async function useCoachDoor(db: Db, tokenHash: Buffer, now: Date): Promise<boolean> {
-  const { rowCount } = await db.query(
-    'update coach_door set used_at = $2::timestamptz where token_hash = $1::bytea and used_at is null and expires_at > $2::timestamptz',
+  const { rows } = await db.query<{ kind: CoachDoor['kind']; email: string }>(
+    `update coach_door set used_at = $2::timestamptz where token_hash = $1::bytea and used_at is null and expires_at > $2::timestamptz
+     returning kind, email`,
     [tokenHash, now],
   );
-  return rowCount === 1;
+  if (!rows[0]) return false;
+  const { kind, email } = rows[0];
+  await db.query(
+    'update coach_door set used_at = $3::timestamptz where kind = $1::text and email = $2::text and used_at is null',
+    [kind, email, now],
+  );
+  await db.query(
+    `update message set state = 'dropped', reason = 'it was answered already' where kind = $1::text and lower(address) = $2::text and state = 'waiting'`,
+    [kind, email],
+  );
+  return true;
 }
 
 /** Sets a coach's password, and ends every sign-in of theirs, remembered browsers included. */

@@ -55,7 +55,7 @@ export async function insertLetters(
     `insert into message (workspace_id, person_id, enrolment_id, run_id, day_id, kind, number, channel, address, next_try_at, stoppable_until, expires_at, created_at, extra)
      select $1::bigint, p.id, e.id, $2::bigint, 0, 'letter', $3::integer, p.channel, p.address, ${gracefully('$6')}, $5::timestamptz, $6::timestamptz, $4::jsonb
      from enrolment e join person p on p.id = e.person_id
-     where e.run_id = $2::bigint and e.left_on is null and p.channel <> 'none' and p.address <> '' and p.address_state in ('given', 'confirmed')
+     where e.run_id = $2::bigint and e.left_on is null and is_reached(p)
      on conflict (enrolment_id, day_id, kind, number, repetition) where enrolment_id is not null do update
        set state = 'waiting', reason = '', next_try_at = excluded.next_try_at, stoppable_until = excluded.stoppable_until,
          expires_at = excluded.expires_at, extra = excluded.extra
@@ -72,7 +72,7 @@ export async function countLetters(
   week: number,
 ): Promise<{ reached: number; people: number; sent: number }> {
   const { rows } = await db.query<{ reached: number; people: number; sent: number }>(
-    `select count(*)::integer as people, count(*) filter (where p.channel <> 'none' and p.address <> '' and p.address_state in ('given', 'confirmed'))::integer as reached,
+    `select count(*)::integer as people, count(*) filter (where is_reached(p))::integer as reached,
        count(m.id)::integer as sent
      from enrolment e join person p on p.id = e.person_id
      left join message m on m.enrolment_id = e.id and m.day_id = 0 and m.kind = 'letter' and m.number = $2::integer and m.state <> 'dropped'

@@ -3,14 +3,18 @@ import type { Db } from '../pool.ts';
 /** `personal`: handed out; `message`: in their messages; `calendar`: opens their calendar alone. */
 export type LinkKind = 'personal' | 'message' | 'calendar';
 
-/** Makes a new link the only one of its kind that works; several at once come one after the other. */
+/**
+ * Makes a new link the only one of its kind that works; several at once come one after the other. One that is handed out ends those in
+ * messages sent before, and opens a person's doors again.
+ */
 export async function insertPersonalLink(
   db: Db,
   l: { workspaceId: number; personId: number; kind?: LinkKind; tokenHash: Buffer; now: Date },
 ): Promise<void> {
   const kind = l.kind ?? 'personal';
   await db.query('select id from person where id = $1::bigint for update', [l.personId]);
-  await updateLinksRevoked(db, l.personId, l.now, [kind]);
+  await endLinks(db, l.personId, l.now, kind === 'calendar' ? ['calendar'] : ['personal', 'message']);
+  if (kind === 'personal') await db.query('update person set closed_at = null where id = $1::bigint', [l.personId]);
   await db.query(
     `insert into personal_link (token_hash, workspace_id, person_id, kind, created_at)
      values ($1::bytea, $2::bigint, $3::bigint, $4::text, $5::timestamptz)`,
@@ -69,13 +73,22 @@ export async function messageLinkSalts(
   return ask();
 }
 
-/** Takes the right away from links of a person: those handed out and those in messages, unless it is said which. */
-export async function updateLinksRevoked(
-  db: Db,
-  personId: number,
-  now: Date,
-  kinds: readonly LinkKind[] = ['personal', 'message'],
-): Promise<void> {
+/**
+ * Closes all that opens by a person's links, at once: pages, calendar, what messages bring, the confirmation of an address. No message
+ * goes to them until a link is handed out again.
+ */
+export async function closeDoors(db: Db, personId: number, now: Date): Promise<void> {
+  await endLinks(db, personId, now, ['personal', 'message', 'calendar']);
+  await db.query('update person set closed_at = $2::timestamptz where id = $1::bigint', [personId, now]);
+  await db.query('delete from address_key where person_id = $1::bigint', [personId]);
+  await db.query(
+    `update message set state = 'dropped', reason = 'their link was taken away' where person_id = $1::bigint and state = 'waiting'`,
+    [personId],
+  );
+}
+
+/** Ends links of a person, of some kinds. */
+export async function endLinks(db: Db, personId: number, now: Date, kinds: readonly LinkKind[]): Promise<void> {
   await db.query(
     'update personal_link set revoked_at = $2::timestamptz where person_id = $1::bigint and revoked_at is null and kind = any($3::text[])',
     [personId, now, kinds],
@@ -97,4 +110,47 @@ export async function findPersonalLink(
     values: [tokenHash, kinds],
   });
   return rows[0] && { workspaceId: rows[0].workspace_id, personId: rows[0].person_id };
+}
+
+/** Opens the confirmation of an address, for that address alone; earlier ones of the person end. */
+export async function insertAddressKey(
+  db: Db,
+  k: { workspaceId: number; personId: number; address: string; tokenHash: Buffer; expiresAt: Date },
+): Promise<void> {
+  await db.query('delete from address_key where person_id = $1::bigint and token_hash <> $2::bytea', [
+    k.personId,
+    k.tokenHash,
+  ]);
+  await db.query(
+    `insert into address_key (token_hash, workspace_id, person_id, address, expires_at)
+     values ($1::bytea, $2::bigint, $3::bigint, $4::text, $5::timestamptz) on conflict (token_hash) do nothing`,
+    [k.tokenHash, k.workspaceId, k.personId, k.address, k.expiresAt],
+  );
+}
+
+/** Looks across workspaces: whose address a key confirms, while it is that address and the key wasn't used. */
+export async function findAddressKey(
+  db: Db,
+  tokenHash: Buffer,
+  now: Date,
+): Promise<{ workspaceId: number; personId: number } | undefined> {
+  const { rows } = await db.query<{ workspace_id: number; person_id: number }>(
+    'select workspace_id, person_id from find_address_key($1::bytea, $2::timestamptz)',
+    [tokenHash, now],
+  );
+  return rows[0] && { workspaceId: rows[0].workspace_id, personId: rows[0].person_id };
+}
+
+/** Confirms the address of a key: true the first time only, while the person has that address and asked for messages there. */
+export async function confirmAddress(db: Db, tokenHash: Buffer, now: Date): Promise<boolean> {
+  const { rowCount } = await db.query(
+    `with used as (
+       update address_key set used_at = $2::timestamptz where token_hash = $1::bytea and used_at is null and expires_at > $2::timestamptz
+       returning person_id, address
+     )
+     update person p set address_state = 'confirmed', address_reason = ''
+     from used k where p.id = k.person_id and p.address = k.address and p.address_state in ('asked', 'bounced') and p.closed_at is null`,
+    [tokenHash, now],
+  );
+  return rowCount === 1;
 }

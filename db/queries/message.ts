@@ -69,10 +69,10 @@ interface ClaimedRow {
  */
 export async function claimMessages(
   db: Db,
-  c: { now: Date; leaseUntil: Date; limit: number },
+  c: { now: Date; leaseUntil: Date; owner?: string; limit: number },
 ): Promise<ClaimedMessage[]> {
   const { rows } = await db.query<ClaimedRow>(
-    `update message m set state = 'sending', lease_until = $2::timestamptz, attempts = attempts + 1
+    `update message m set state = 'sending', lease_until = $2::timestamptz, lease_owner = $4::uuid, attempts = attempts + 1
      where m.id in (
        select q.id from message q left join run r on r.id = q.run_id
        where q.state in ('waiting', 'sending') and q.next_try_at <= $1::timestamptz and (q.lease_until is null or q.lease_until <= $1::timestamptz)
@@ -81,7 +81,7 @@ export async function claimMessages(
        for update of q skip locked)
      returning m.id, m.kind, m.channel, m.address, m.attempts, m.expires_at, m.created_at, m.number, m.person_id, m.enrolment_id, m.coach_id,
        m.run_id, m.day_id, m.version_id, m.extra`,
-    [c.now, c.leaseUntil, c.limit],
+    [c.now, c.leaseUntil, c.limit, c.owner ?? null],
   );
   return rows
     .map((r) => ({
@@ -110,13 +110,33 @@ export type MessageEnd =
   | { readonly state: 'waiting'; readonly reason: string; readonly nextTryAt: Date; readonly isTry: boolean }
   | { readonly state: 'bounced' | 'refused' | 'gave-up' | 'dropped'; readonly reason: string };
 
-/** Records what became of messages; one that was accepted stays so, whatever is said later, but for a bounce. */
-export async function updateMessages(db: Db, ids: readonly number[], end: MessageEnd): Promise<number> {
+/** Keeps messages for who has them, longer; gives those that are still theirs. */
+export async function renewLeases(
+  db: Db,
+  l: { ids: readonly number[]; owner: string; leaseUntil: Date },
+): Promise<number[]> {
+  const { rows } = await db.query<{ id: number }>(
+    `update message set lease_until = $3::timestamptz where id = any($1::bigint[]) and lease_owner = $2::uuid and state = 'sending' returning id`,
+    [l.ids, l.owner, l.leaseUntil],
+  );
+  return rows.map((r) => r.id);
+}
+
+/**
+ * Records what became of messages, by who has them; without an owner by whoever knows. One that was accepted stays so, whatever is said
+ * later, but for a bounce.
+ */
+export async function updateMessages(
+  db: Db,
+  ids: readonly number[],
+  end: MessageEnd,
+  owner: string | null = null,
+): Promise<number> {
   const { rowCount } = await db.query(
-    `update message set state = $2::text, reason = left($3::text, 300), lease_until = null,
+    `update message set state = $2::text, reason = left($3::text, 300), lease_until = null, lease_owner = null,
        next_try_at = coalesce($4::timestamptz, next_try_at), accepted_at = coalesce($5::timestamptz, accepted_at),
        attempts = attempts - case when $6::boolean then 1 else 0 end
-     where id = any($1::bigint[]) and (state <> 'accepted' or $2::text = 'bounced')`,
+     where id = any($1::bigint[]) and (state <> 'accepted' or $2::text = 'bounced') and ($7::uuid is null or lease_owner = $7::uuid)`,
     [
       ids,
       end.state,
@@ -124,6 +144,7 @@ export async function updateMessages(db: Db, ids: readonly number[], end: Messag
       end.state === 'waiting' ? end.nextTryAt : null,
       end.state === 'accepted' ? end.at : null,
       end.state === 'waiting' && !end.isTry,
+      owner,
     ],
   );
   return rowCount ?? 0;

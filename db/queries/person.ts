@@ -175,6 +175,8 @@ export interface Participant extends PlaceInRun {
   /** Instrument, branch, team: whatever tells two people apart. */
   readonly detail: string;
   readonly hasLink: boolean;
+  /** A coach has taken their links away, and handed out none since. */
+  readonly isClosed: boolean;
   /** A lighter way back in, until that day. */
   readonly easedUntil: DayDate | null;
   readonly profile: PersonProfile;
@@ -186,6 +188,7 @@ interface ParticipantRow extends ProfileRow, PlaceRow {
   name: string;
   detail: string;
   has_link: boolean;
+  is_closed: boolean;
   eased_until: string | null;
 }
 
@@ -195,6 +198,7 @@ const toParticipant = (r: ParticipantRow): Participant => ({
   name: r.name,
   detail: r.detail,
   hasLink: r.has_link,
+  isClosed: r.is_closed,
   easedUntil: r.eased_until as DayDate | null,
   profile: toProfile(r),
   ...toPlace(r),
@@ -240,7 +244,8 @@ export async function listRoster(db: Db, runId: number): Promise<RosterRow[]> {
 export async function listParticipants(db: Db, runId: number): Promise<Participant[]> {
   const { rows } = await db.query<ParticipantRow>(
     `select e.id as enrolment_id, p.id as person_id, p.name, p.detail, e.eased_until, ${PLACE_COLUMNS}, ${PROFILE_COLUMNS},
-       exists (select 1 from personal_link l where l.person_id = p.id and l.kind = 'personal' and l.revoked_at is null) as has_link
+       exists (select 1 from personal_link l where l.person_id = p.id and l.kind = 'personal' and l.revoked_at is null) as has_link,
+       p.closed_at is not null as is_closed
      from enrolment e join person p on p.id = e.person_id
      where e.run_id = $1::bigint
      order by e.id`,
@@ -385,6 +390,7 @@ export interface Enrolment extends PlaceInRun {
   readonly easedUntil: DayDate | null;
   readonly profile: PersonProfile;
   readonly stopKey: string;
+  readonly isClosed: boolean;
   /** Counts changes of theirs that move their dates. */
   readonly sequence: number;
 }
@@ -400,10 +406,11 @@ type EnrolmentRow = ProfileRow &
     name: string;
     eased_until: string | null;
     stop_key: string;
+    is_closed: boolean;
     person_sequence: number;
   };
 
-const SELECT_ENROLMENT = `select e.id, e.person_id, e.eased_until, g.id as programme_id, g.title as programme_title, g.weeks, p.name, p.stop_key, p.sequence as person_sequence,
+const SELECT_ENROLMENT = `select e.id, e.person_id, e.eased_until, g.id as programme_id, g.title as programme_title, g.weeks, p.name, p.stop_key, p.closed_at is not null as is_closed, p.sequence as person_sequence,
     ${RUN_COLUMNS}, ${PLACE_COLUMNS}, ${PROFILE_COLUMNS}
   from enrolment e
   join run r on r.id = e.run_id
@@ -422,6 +429,7 @@ const toEnrolment = (row: EnrolmentRow): Enrolment => ({
   easedUntil: row.eased_until as DayDate | null,
   profile: toProfile(row),
   stopKey: row.stop_key,
+  isClosed: row.is_closed,
   sequence: row.person_sequence,
   ...toPlace(row),
 });
@@ -582,7 +590,7 @@ export async function countReach(db: Db, runId: number): Promise<ReachCounts> {
        count(*) filter (where by = 'none' and has_link) as link_only, count(*) filter (where by = 'none' and not has_link) as unreached,
        count(*) filter (where not has_link) as unlinked
      from (
-       select case when p.address_state in ('given', 'confirmed') then p.channel else 'none' end as by, l.person_id is not null as has_link
+       select case when is_reached(p) then p.channel else 'none' end as by, l.person_id is not null or p.closed_at is not null as has_link
        from enrolment e
        join person p on p.id = e.person_id
        left join personal_link l on l.person_id = p.id and l.kind = 'personal' and l.revoked_at is null

@@ -135,7 +135,7 @@ const STILL_TO_GET = `
     and not exists (select from release_stop s where s.enrolment_id = e.id and s.day_id = $4::bigint and (s.until is null or s.until > $6::timestamptz))`;
 
 /** Who is reached by a message of ours. */
-const REACHED = `p.channel <> 'none' and p.address_state in ('given', 'confirmed')`;
+const REACHED = 'is_reached(p)';
 
 /**
  * Releases a day to all of these groups who haven't got it yet, and lays a message for each of them who is reached by one, in a

@@ -1,5 +1,4 @@
 import type { AddressInfo } from 'node:net';
-import { simpleParser } from 'mailparser';
 import type pg from 'pg';
 import { SMTPServer } from 'smtp-server';
 import { withConnection } from '../../db/pool.ts';
@@ -7,41 +6,11 @@ import { findMessageWorkspace, getMessagePerson, updateMessages } from '../../db
 import { updateAddressState } from '../../db/queries/person.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import { readBounceTag } from '../derived-token.ts';
+import type { DeliveryReport } from './delivery-report.ts';
+import { readReportApart } from './read-report-apart.ts';
 
 /** A delivery report says little; more isn't read. */
-const MOST_BYTES = 200_000;
-
-export interface DeliveryReport {
-  readonly action: 'failed' | 'delayed' | 'delivered' | 'relayed' | 'expanded';
-  /** `5.1.1` */
-  readonly status: string;
-  readonly reason: string;
-}
-
-/**
- * Reads the machine's part of a delivery report (RFC 3464): of its first recipient the action, the status and the diagnosis. Undefined
- * where the mail is no report.
- */
-export async function readDeliveryReport(mail: Buffer | string): Promise<DeliveryReport | undefined> {
-  const parsed = await simpleParser(mail, {
-    keepDeliveryStatus: true,
-    skipHtmlToText: true,
-    skipTextToHtml: true,
-    skipImageLinks: true,
-  });
-  const part = parsed.attachments.find((a) => a.contentType === 'message/delivery-status');
-  if (!part) return undefined;
-  const fields = part.content.toString('utf8').replace(/\r?\n[ \t]+/g, ' ');
-  const field = (name: string) => new RegExp(`^${name}:[ \\t]*(.+?)[ \\t]*\\r?$`, 'im').exec(fields)?.[1];
-  const action = field('Action')?.toLowerCase();
-  if (!['failed', 'delayed', 'delivered', 'relayed', 'expanded'].includes(action ?? '')) return undefined;
-  const diagnosis = field('Diagnostic-Code')?.replace(/^[\w-]+;\s*/, '');
-  return {
-    action: action as DeliveryReport['action'],
-    status: /^\d\.\d{1,3}\.\d{1,3}/.exec(field('Status') ?? '')?.[0] ?? '',
-    reason: (diagnosis ?? field('Status') ?? 'no reason was given').replace(/\s+/g, ' ').slice(0, 250),
-  };
-}
+const MOST_BYTES = 64_000;
 
 /** Records a report about a message: a failure for good ends it, and, where the address itself is at fault, what is sent there. */
 export async function recordReport(pool: pg.Pool, messageId: number, report: DeliveryReport): Promise<boolean> {
@@ -91,7 +60,7 @@ export async function listenForBounces(
       stream.on('end', () => {
         const take = async () => {
           if (bytes > MOST_BYTES) return;
-          const report = await readDeliveryReport(Buffer.concat(chunks));
+          const report = await readReportApart(Buffer.concat(chunks));
           const id = messageOf(session.envelope.rcptTo[0]?.address ?? '');
           if (report && id !== undefined) await recordReport(pool, id, report);
         };

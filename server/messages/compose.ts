@@ -16,7 +16,7 @@ import { getCoachName, insertCoachDoor, listCoachNames } from '../../db/queries/
 import type { ClaimedMessage } from '../../db/queries/message.ts';
 import type { Enrolment } from '../../db/queries/person.ts';
 import { listEnrolmentsById } from '../../db/queries/person.ts';
-import { messageLinkSalts } from '../../db/queries/link.ts';
+import { insertAddressKey, messageLinkSalts } from '../../db/queries/link.ts';
 import type { RunDayToGo } from '../../db/queries/release.ts';
 import { listDaysToGo, listReleasedVersions } from '../../db/queries/release.ts';
 import { listRunDayStates } from '../../db/queries/run.ts';
@@ -82,7 +82,7 @@ export async function composeMessages(
   const book = await loadWorkspaceBook(db);
   const salts = await messageLinkSalts(db, {
     workspaceId: scope.workspaceId,
-    personIds: [...new Set([...enrolments.values()].map((e) => e.personId))],
+    personIds: [...new Set([...enrolments.values()].filter((e) => !e.isClosed).map((e) => e.personId))],
     makeLink: () => makeSalt(scope.secret, 'link'),
     now: new Date(scope.nowMs),
   });
@@ -104,7 +104,7 @@ export async function composeMessages(
           scope,
           book,
           run: runs.get(enrolment.runId)!,
-          salt: salts.get(enrolment.personId)!,
+          salt: salts.get(enrolment.personId) ?? '',
           versionId: versions.get(`${enrolment.enrolmentId} ${message.dayId}`) ?? message.versionId,
           coachName,
         }),
@@ -148,11 +148,24 @@ async function composeForPerson(
 ): Promise<Composed | NotComposed> {
   const { contact } = enrolment.profile;
   if (contact.addressState === 'stopped') return { dropped: 'they want no messages' };
+  if (enrolment.isClosed) return { dropped: 'their link was taken away' };
   if (contact.channel === 'none') return { dropped: 'they chose to get no messages' };
   const day = message.dayId === null || message.dayId === 0 ? undefined : run.days.get(message.dayId);
   if (message.dayId !== null && message.dayId !== 0 && !day) return { dropped: 'the day is no longer there' };
   if (day?.isWithdrawn && message.kind !== 'withdrawn') return { dropped: 'the session was withdrawn' };
   const occasion = readOccasion(message, enrolment, run, scope);
+  if (occasion.kind === 'confirm') {
+    const salt = textOf(message.extra, 'salt');
+    if (salt === '' || message.address !== enrolment.profile.address)
+      return { dropped: 'the address is another one now' };
+    await insertAddressKey(db, {
+      workspaceId: scope.workspaceId,
+      personId: enrolment.personId,
+      address: message.address,
+      tokenHash: hashToken(deriveToken(scope.secret, 'confirm', salt)),
+      expiresAt: new Date(message.expiresAtMs),
+    });
+  }
   const path = `/p/${deriveToken(scope.secret, 'link', salt)}`;
   const fitted = day && versionId !== null ? await fitDay(db, { versionId }, { enrolment }, book) : undefined;
   const live = run.live
@@ -177,6 +190,12 @@ async function composeForPerson(
     written: writeMessage(facts),
     ...(occasion.kind !== 'confirm' && { stopLink }),
   };
+}
+
+/** A text that a message carries; empty where it carries none. */
+function textOf(extra: ClaimedMessage['extra'], name: string): string {
+  const value = extra[name];
+  return typeof value === 'string' ? value : '';
 }
 
 function readOccasion(
@@ -204,18 +223,20 @@ function readOccasion(
     }
     case 'note':
     case 'letter': {
-      const text = (name: string) => (typeof message.extra[name] === 'string' ? message.extra[name] : '');
-      return { kind: message.kind, subject: text('subject'), words: text('words') };
+      return { kind: message.kind, subject: textOf(message.extra, 'subject'), words: textOf(message.extra, 'words') };
     }
     case 'confirm':
-      return { kind: 'confirm', link: `${scope.origin}/stop/${enrolment.stopKey}/confirm` };
+      return {
+        kind: 'confirm',
+        link: `${scope.origin}/confirm/${deriveToken(scope.secret, 'confirm', textOf(message.extra, 'salt'))}`,
+      };
     default:
       return { kind: 'session' };
   }
 }
 
 async function composeForCoach(db: Db, message: ClaimedMessage, scope: ComposeScope): Promise<Composed | NotComposed> {
-  const text = (name: string) => (typeof message.extra[name] === 'string' ? message.extra[name] : '');
+  const text = (name: string) => textOf(message.extra, name);
   const name = await getCoachName(db, message.coachId!);
   if (message.kind === 'test') {
     const sample = readWritten(message.extra.written);

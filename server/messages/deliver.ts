@@ -1,8 +1,9 @@
+import { randomUUID } from 'node:crypto';
 import pLimit from 'p-limit';
 import type pg from 'pg';
 import { quietUntil } from '../../core/calendar/quiet.ts';
 import type { ClaimedMessage, MessageEnd } from '../../db/queries/message.ts';
-import { claimMessages, updateMessages } from '../../db/queries/message.ts';
+import { claimMessages, renewLeases, updateMessages } from '../../db/queries/message.ts';
 import { noteMail } from '../../db/queries/pulse.ts';
 import { listContacts } from '../../db/queries/person.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
@@ -10,11 +11,14 @@ import type { Channels, Handed } from './channel.ts';
 import type { Composed, ComposeScope, NotComposed } from './compose.ts';
 import { composeMessages } from './compose.ts';
 
-/** Messages taken at a time, and how long a worker that dies with them keeps them from others. */
-const BATCH = 100;
+/** How long a worker that dies with messages keeps them from others; one that lives renews it. */
 const LEASE_MS = 120_000;
+const RENEW_MS = 30_000;
 /** Messages on their way at once. */
 const AT_ONCE = 10;
+/** A channel gives a message up after 20 s. Never more are taken than one lease can send at that rate. */
+const SLOWEST_MS = 20_000;
+const BATCH = Math.floor(LEASE_MS / SLOWEST_MS) * AT_ONCE;
 
 const MINUTE_MS = 60_000;
 /** The pause after each try that failed; after the last of them a message is given up. */
@@ -71,12 +75,13 @@ export async function deliverWorkspace(
 async function deliverBatch(pool: pg.Pool, scope: DeliverScope): Promise<number | undefined> {
   const { workspaceId } = scope;
   const nowMs = scope.now();
+  const owner = randomUUID();
   const inWorkspace = <T>(work: (db: pg.PoolClient) => Promise<T>) => withWorkspace(pool, workspaceId, work);
   const claimed = await inWorkspace((db) =>
-    claimMessages(db, { now: new Date(nowMs), leaseUntil: new Date(nowMs + LEASE_MS), limit: BATCH }),
+    claimMessages(db, { now: new Date(nowMs), leaseUntil: new Date(nowMs + LEASE_MS), owner, limit: BATCH }),
   );
   if (claimed.length === 0) return undefined;
-  const end = (ids: readonly number[], what: MessageEnd) => inWorkspace((db) => updateMessages(db, ids, what));
+  const end = (ids: readonly number[], what: MessageEnd) => inWorkspace((db) => updateMessages(db, ids, what, owner));
   const worth: ClaimedMessage[] = [];
   const contacts = await inWorkspace((db) =>
     listContacts(
@@ -103,7 +108,20 @@ async function deliverBatch(pool: pg.Pool, scope: DeliverScope): Promise<number 
   const limit = pLimit(AT_ONCE);
   let accepted = 0;
   const mail = { taken: 0, failed: 0 };
-  await Promise.all(
+  // What is no longer ours is another worker's: it isn't sent by us as well.
+  let ours = new Set(worth.map((m) => m.id));
+  let leaseEndsMs = nowMs + LEASE_MS;
+  const renewal = setInterval(() => {
+    const until = scope.now() + LEASE_MS;
+    inWorkspace((db) => renewLeases(db, { ids: [...ours], owner, leaseUntil: new Date(until) })).then(
+      (ids) => {
+        ours = new Set(ids);
+        leaseEndsMs = until;
+      },
+      () => undefined, // Without the database the lease runs out, and what hasn't left stays.
+    );
+  }, RENEW_MS);
+  const sending = Promise.all(
     worth.map((message) =>
       limit(async () => {
         const ready = composed.get(message.id)!;
@@ -111,6 +129,7 @@ async function deliverBatch(pool: pg.Pool, scope: DeliverScope): Promise<number 
           await end([message.id], { state: 'dropped', reason: ready.dropped });
           return;
         }
+        if (!ours.has(message.id) || scope.now() >= leaseEndsMs) return;
         const handed = await hand(message, ready, scope);
         if (message.channel === 'email' && handed.outcome !== 'refused')
           mail[handed.outcome === 'accepted' ? 'taken' : 'failed']++;
@@ -119,6 +138,7 @@ async function deliverBatch(pool: pg.Pool, scope: DeliverScope): Promise<number 
       }),
     ),
   );
+  await sending.finally(() => clearInterval(renewal));
   if (mail.taken + mail.failed > 0) await inWorkspace((db) => noteMail(db, mail.taken > 0, new Date(scope.now())));
   return accepted;
 }

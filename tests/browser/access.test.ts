@@ -1,6 +1,6 @@
 import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { demo, openBrowser, openPage, PHONE, signIn, SOON, writeText } from './helpers.ts';
+import { demo, openBrowser, openPage, PHONE, signIn, SOON, writeText, markReady, decideSend } from './helpers.ts';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -58,7 +58,7 @@ describe('a phone, upright and sideways', () => {
     await coach.locator('.cm-content').waitFor();
     await writeText(coach, AWKWARD);
     await coach.getByText('saved', { exact: true }).waitFor();
-    await coach.getByRole('button', { name: 'Mark ready' }).click();
+    await markReady(coach);
     await coach.waitForURL('**/send/w1d1');
     await coach.getByRole('button', { name: 'Send to 1 person' }).click();
     await coach.getByRole('dialog').getByRole('button', { name: 'Send to 1 person' }).click();
@@ -161,6 +161,7 @@ test('names that run from right to left stand in their own direction', async () 
   await page.getByRole('button', { name: 'Add people' }).click();
   await page.getByLabel('Names, one a line').fill('שרה לוי');
   await page.getByRole('button', { name: 'Add 1 person' }).click();
+  await decideSend(page, 'From their next session on');
   await page.getByRole('button', { name: 'Later' }).click();
   await page.goto(`/programmes/${id}/follow-up`);
   const direction = await page

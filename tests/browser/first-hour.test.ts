@@ -100,6 +100,7 @@ describe('the first hour', () => {
     // Ready, sent, and the links in hand.
     await coach.click('link', 'Write');
     await coach.click('button', 'Mark ready');
+    await coach.click('button', 'Send now');
     await page.waitForURL('**/send/w1d1');
     await coach.click('button', 'Send to 2 people');
     await page.getByRole('dialog').waitFor();

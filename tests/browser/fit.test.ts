@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { demo, openBrowser, openPage, PHONE, signIn, SOON, writeText } from './helpers.ts';
+import { demo, openBrowser, openPage, PHONE, signIn, SOON, writeText, decideSend } from './helpers.ts';
 
 let browser: Browser;
 let coach: Page;
@@ -36,6 +36,7 @@ describe('people', () => {
       buffer: Buffer.from('name;zone;spare\nZora Quill;Europe/Lisbon;knees\nYann Moor;Mars;\n'),
     });
     await coach.getByRole('button', { name: 'Add 1 person, leave out 1' }).click();
+    await decideSend(coach, 'From their next session on');
     await coach.getByText('One person is in.').waitFor();
     await coach.getByRole('button', { name: 'Later' }).click();
     await coach.getByText('141 in this programme').waitFor();

@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { openBrowser, openPage, PHONE, signIn, SOON, writeText } from './helpers.ts';
+import { openBrowser, openPage, PHONE, signIn, SOON, writeText, markReady } from './helpers.ts';
 
 let browser: Browser;
 let coach: Page;
@@ -45,7 +45,7 @@ async function write(day: string, text: string): Promise<void> {
 
 async function send(day: string, text: string): Promise<void> {
   await write(day, text);
-  await coach.getByRole('button', { name: 'Mark ready' }).click();
+  await markReady(coach);
   await coach.waitForURL(`**/send/${day}`);
   await coach.getByRole('button', { name: 'Send to 1 person' }).click();
   await coach.getByRole('dialog').getByRole('button', { name: 'Send to 1 person' }).click();

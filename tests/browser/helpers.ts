@@ -69,6 +69,25 @@ export async function pasteText(page: Page, text: string): Promise<void> {
   }, text);
 }
 
+/** Says what becomes of sessions that would leave at once by what was just done. */
+export const decideSend = (
+  page: Page,
+  choice: 'Send now' | 'From their next session on' | 'Hold it' = 'Send now',
+): Promise<void> =>
+  page
+    .getByRole('dialog', { name: /at once$/ })
+    .getByRole('button', { name: choice })
+    .click();
+
+/** Marks the day in the writer ready; where it would leave at once, it does. */
+export async function markReady(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Mark ready' }).click();
+  const asked = page.getByRole('dialog', { name: /at once$/ });
+  await expect.poll(async () => page.url().includes('/send/') || (await asked.isVisible()), SOON).toBe(true);
+  if (!page.url().includes('/send/')) await decideSend(page);
+  await page.waitForURL('**/send/*');
+}
+
 /** A form sent as a signed-in coach's browser would, without following where it leads. */
 export async function postForm(page: Page, url: string, form: Record<string, string>): Promise<APIResponse> {
   const response = await page.request.post(url, { form, headers: { origin: new URL(url).origin }, maxRedirects: 0 });

@@ -7,7 +7,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { RunningDemo } from '../../bin/running-demo.ts';
 import { FIXED_NOW, startDemo } from '../../bin/running-demo.ts';
 import { findFaults } from './axe.ts';
-import { demo, openBrowser, openPage, PHONE, postForm, setDemo } from './helpers.ts';
+import { demo, openBrowser, openPage, PHONE, postForm, setDemo, markReady, decideSend } from './helpers.ts';
 import { findSmall } from './small.ts';
 
 /** A demo with workers, a stand-in for the outside, and a clock that this file moves. */
@@ -111,7 +111,7 @@ describe('every morning, across the end of summer time', () => {
       await luis.getByRole('button', { name: 'Take part' }).click();
       await luis.getByText(/^Welcome\./).waitFor();
       await expect.poll(() => subjects(LUIS), SENT).toEqual(['Is this you? Mornings']);
-      const confirm = linkIn((await inbox(LUIS))[0]!, /http:\S+\/confirm/);
+      const confirm = linkIn((await inbox(LUIS))[0]!, /http:\S+\/confirm\/[\w-]+/);
       const page = await openPage(browser, PHONE);
       await page.goto(confirm);
       expect(await findFaults(page)).toEqual([]);
@@ -156,7 +156,7 @@ describe('every morning, across the end of summer time', () => {
       await coach.keyboard.press('Control+a');
       await coach.keyboard.insertText('Title: Second\nMain: 3 rounds\n8 squat');
       await coach.getByText('saved', { exact: true }).waitFor();
-      await coach.getByRole('button', { name: 'Mark ready' }).click();
+      await markReady(coach);
       await coach.waitForURL('**/send/w1d2');
       await coach.getByRole('button', { name: 'Send version 2 to 2 people' }).click();
       await coach.getByLabel(/What changed/).fill('8, not 12');
@@ -205,6 +205,7 @@ describe('every morning, across the end of summer time', () => {
       });
       expect(oneClick.status).toBe(200);
       await coach.getByRole('button', { name: 'Let it go' }).click();
+      await decideSend(coach);
       await coach.getByRole('button', { name: 'Hold everything' }).waitFor();
       await expect.poll(async () => (await subjects(ANA)).filter((s) => s.startsWith('Third')).length, SENT).toBe(1);
       expect((await subjects(LUIS)).filter((s) => s.startsWith('Third'))).toEqual([]);

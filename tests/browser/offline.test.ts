@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { weighScripts } from '../../bin/bench-phone.ts';
 import type { RunningDemo } from '../../bin/running-demo.ts';
 import { FIXED_NOW, startDemo } from '../../bin/running-demo.ts';
-import { openBrowser, openPage, PHONE, postForm, setDemo, signIn, SOON } from './helpers.ts';
+import { openBrowser, openPage, PHONE, postForm, setDemo, signIn, SOON, decideSend } from './helpers.ts';
 
 /** A demo whose hour this file moves: three days pass without network. */
 const CLOCK = resolve('.local/offline-clock');
@@ -53,6 +53,7 @@ beforeAll(async () => {
   await coach.getByLabel('Names, one a line').fill('Odile Fernwerth');
   await coach.getByLabel('Joined').fill('2026-05-12');
   await coach.getByRole('button', { name: 'Add 1 person' }).click();
+  await decideSend(coach);
   await coach.getByRole('button', { name: 'Hand out their link' }).click();
   link = new URL(await coach.getByLabel('Personal link of Odile Fernwerth').inputValue()).pathname;
   phone = await browser.newContext({ ...PHONE, baseURL: own.base, timezoneId: 'Europe/Berlin' });

@@ -323,6 +323,17 @@ const VIEWS: readonly View[] = [
     },
   },
   {
+    name: 'people, what would leave at once',
+    shows: ['components/leaving.tsx'],
+    path: 'people',
+    act: async (page) => {
+      await pressed('Add people')(page);
+      await page.getByLabel('Names, one a line').fill('Zora Quill, zora@example.org');
+      await page.getByRole('button', { name: 'Add 1 person' }).click();
+      await page.getByRole('dialog', { name: 'This sends to 1 person at once' }).waitFor();
+    },
+  },
+  {
     name: 'people, a new link',
     shows: ['components/links-dialog.tsx', 'routes/programmes/people.tsx'],
     path: 'people',
@@ -449,7 +460,7 @@ const VIEWS: readonly View[] = [
 ];
 
 /** Pages that only a message, or an open join page, leads to: shown and looked over in messages.test.ts. */
-const SHOWN_THERE = new Set(['routes/stop.tsx', 'routes/door.tsx', 'routes/join.tsx']);
+const SHOWN_THERE = new Set(['routes/stop.tsx', 'routes/confirm.tsx', 'routes/door.tsx', 'routes/join.tsx']);
 
 let browser: Browser;
 beforeAll(async () => {

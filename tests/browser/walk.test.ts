@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { demo, openBrowser, openPage, PHONE, signIn, SOON, writeText } from './helpers.ts';
+import { demo, openBrowser, openPage, PHONE, signIn, SOON, writeText, markReady } from './helpers.ts';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -91,7 +91,7 @@ describe('from a written session to a logged one', () => {
   });
 
   test('3 it is marked ready and sent, and the sent version stays', async () => {
-    await coach.getByRole('button', { name: 'Mark ready' }).click();
+    await markReady(coach);
     await coach.waitForURL('**/send/w1d3');
     await coach.getByText('Auckland').first().waitFor();
     await coach.getByRole('button', { name: 'Send to 1 person' }).click();
@@ -168,7 +168,7 @@ describe('from a written session to a logged one', () => {
 
   test('a correction goes out as version 2, with a word on what changed', async () => {
     await coach.goto(`${programmeUrl}/write/w1d3`);
-    await coach.getByRole('button', { name: 'Mark ready' }).click();
+    await markReady(coach);
     await coach.waitForURL('**/send/w1d3');
     await coach.getByRole('button', { name: 'Send version 2 to 1 person' }).click();
     await coach.getByLabel(/What changed/).fill('A better name');

@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { demo, openBrowser, openPage, signIn, SOON, writeText } from './helpers.ts';
+import { demo, openBrowser, openPage, signIn, SOON, writeText, markReady } from './helpers.ts';
 
 let browser: Browser;
 let page: Page;
@@ -252,7 +252,7 @@ describe('from elsewhere and to elsewhere', () => {
       .poll(written, SOON)
       .toBe('Title: With a routine\n\nWarm-up: routine "Slow start"\n\nMain: flow\n5 squat');
     await page.getByRole('row', { name: /wrist circle/ }).waitFor();
-    await page.getByRole('button', { name: 'Mark ready' }).click();
+    await markReady(page);
     await page.waitForURL('**/send/w8d5');
     await page.locator('.send-phone').getByText('wrist circle').waitFor();
     await page.goto(`${base}/write/w8d5`);

@@ -5,7 +5,7 @@ import type { DayDate } from '../../core/calendar/day.ts';
 import { NewerDataError, NotFoundError, StaleError } from '../../db/errors.ts';
 import { migrate } from '../../db/migrate.ts';
 import { getEnrolment, insertParticipant, listParticipants, updateProfile } from '../../db/queries/person.ts';
-import { findPersonalLink, insertPersonalLink, updateLinksRevoked } from '../../db/queries/link.ts';
+import { findPersonalLink, closeDoors, insertPersonalLink } from '../../db/queries/link.ts';
 import { insertAbsences } from '../../db/queries/absence.ts';
 import {
   deleteEmptyDay,
@@ -378,9 +378,9 @@ test('a link is found by its hash until it is revoked or replaced', async () => 
   expect(await findPersonalLink(db.pool, Buffer.from('one'))).toBeUndefined();
   expect(await findPersonalLink(db.pool, Buffer.from('two'))).toBeDefined();
   await withWorkspace(db.pool, mine.workspaceId, async (c) => {
-    await updateLinksRevoked(c, personId, NOW);
+    await closeDoors(c, personId, NOW);
     expect(await listParticipants(c, runId)).toMatchObject([
-      { name: 'Ada Fennick', hasLink: false, joinedOn: '2026-05-11' },
+      { name: 'Ada Fennick', hasLink: false, isClosed: true, joinedOn: '2026-05-11' },
     ]);
     expect(await listSentDays(c, runId)).toMatchObject([{ week: 1, weekday: 1, number: 1 }]);
   });

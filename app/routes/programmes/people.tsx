@@ -9,7 +9,7 @@ import { changeDays } from '../../../server/people-days.ts';
 import { SPARE_WORDS } from '../../../core/movement/spare.ts';
 import type { Participant, PersonProfile } from '../../../db/queries/person.ts';
 import { deleteParticipants, listParticipants, updateProfile, usualChannel } from '../../../db/queries/person.ts';
-import { insertPersonalLink, insertPersonalLinks, updateLinksRevoked } from '../../../db/queries/link.ts';
+import { closeDoors, insertPersonalLink, insertPersonalLinks } from '../../../db/queries/link.ts';
 import { listAbsences } from '../../../db/queries/absence.ts';
 import { coachForm, notFound, withProgramme } from '../../../server/coach-scope.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
@@ -73,6 +73,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
           joined: formatShortDay(p.joinedOn),
           isLate: p.joinedOn > programme.startsOn,
           hasLink: p.hasLink,
+          isClosed: p.isClosed,
         })),
       ),
       clocks: Object.fromEntries(clocks),
@@ -159,7 +160,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     return decideSend(db, { ...coach, runIds: [programme.runId] }, form, async () => {
       if (intent === 'links') {
         // To everybody who has none.
-        const made = people.filter((p) => !p.hasLink).map((p) => ({ ...p, token: makeToken() }));
+        const made = people.filter((p) => !p.hasLink && !p.isClosed).map((p) => ({ ...p, token: makeToken() }));
         await insertPersonalLinks(db, {
           workspaceId: coach.workspaceId,
           links: made.map((m) => ({ personId: m.personId, tokenHash: hashToken(m.token) })),
@@ -211,7 +212,7 @@ export async function action({ request, params }: Route.ActionArgs) {
         return answer({ errors: {}, made: [{ name: person.name, path: `/p/${token}` }] });
       }
       if (intent === 'revoke') {
-        await updateLinksRevoked(db, person.personId, now);
+        await closeDoors(db, person.personId, now);
         return answer({ errors: {} });
       }
       return answer({ errors: { form: 'That is no step of this page; load it again.' } }, 400);
@@ -221,11 +222,15 @@ export async function action({ request, params }: Route.ActionArgs) {
 
 /** What can't be undone is asked first. */
 const QUESTIONS: Record<LinkQuestion['what'], { title: (name: string) => string; ok: string; says: string }> = {
-  link: { title: (name) => `A new link for ${name}?`, ok: 'Make a new one', says: 'The one they have stops working.' },
+  link: {
+    title: (name) => `A new link for ${name}?`,
+    ok: 'Make a new one',
+    says: 'The one they have stops working, and those in messages sent so far.',
+  },
   revoke: {
     title: (name) => `Revoke ${name}’s link?`,
     ok: 'Revoke it',
-    says: 'They can’t open their page until you make a new one.',
+    says: 'Their page, their calendar and the links in their messages stop working at once, and no message goes to them until you make a new link.',
   },
   remove: {
     title: (name) => `Remove ${name} from this programme?`,
@@ -257,7 +262,7 @@ export default function People({ loaderData }: Route.ComponentProps) {
     }
     setAsking(undefined);
   }
-  const missing = people.filter((p) => !p.hasLink).length;
+  const missing = people.filter((p) => !p.hasLink && !p.isClosed).length;
   const list = useMemo(() => {
     const words = wanted.trim().toLowerCase();
     return people.filter((p) => `${p.name} ${p.detail} ${p.timeZone} ${p.address}`.toLowerCase().includes(words));
