@@ -42,6 +42,8 @@ registerRoute(
     const kept = await findKept(token, url);
     try {
       const answer = await (kept ? within(fetch(request), PATIENCE_MS) : fetch(request));
+      // Perhaps the link has ended: then nothing of it stays here.
+      if (answer.status === 404) void keepSoon(token);
       // The server has more to do than it can, or is being restarted: the kept page is better than none.
       return answer.status >= 502 && kept ? kept : answer;
     } catch {
@@ -80,6 +82,9 @@ async function keep(token: string): Promise<void> {
   const asked = await fetch(indexPath(token), { headers: { 'keep-page': '1' } });
   if (asked.status === 404) {
     await caches.delete(keptName(token));
+    // Pages that are still open were perhaps kept ones.
+    for (const client of await self.clients.matchAll())
+      if (new URL(client.url).pathname.startsWith(`/p/${token}`)) client.postMessage({ kind: 'ended' });
     return;
   }
   if (!asked.ok) return;
@@ -127,10 +132,14 @@ async function keepAssets(paths: readonly string[]): Promise<void> {
 
 let keeping: Promise<void> = Promise.resolve();
 
+/** One after the other: two tabs ask for the same. Without network there is nothing new to keep. */
+function keepSoon(token: string): Promise<void> {
+  keeping = keeping.then(() => keep(token)).catch(() => undefined);
+  return keeping;
+}
+
 self.addEventListener('message', (event) => {
   const { kind, token } = (event.data ?? {}) as { kind?: unknown; token?: unknown };
   if (kind !== 'keep' || typeof token !== 'string') return;
-  // One after the other: two tabs ask for the same. Without network there is nothing new to keep.
-  keeping = keeping.then(() => keep(token)).catch(() => undefined);
-  event.waitUntil(keeping);
+  event.waitUntil(keepSoon(token));
 });

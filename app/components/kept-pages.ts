@@ -1,6 +1,9 @@
 import type { ShouldRevalidateFunctionArgs } from 'react-router';
 import type { KeptPages } from '../../server/kept-pages.ts';
 
+/** What the names of clocks in this browser's store begin with. */
+export const CLOCK_KEY = 'ysodos-clock-';
+
 interface PageLoaderArgs<T> {
   readonly request: Request;
   readonly serverLoader: () => Promise<T>;
@@ -35,12 +38,27 @@ export function keepPages(token: string): () => void {
     );
   };
   navigator.serviceWorker.register('/service-worker.js', { scope: '/p/' }).then(ask, () => undefined); // Refused: then there is no page without network.
+  const onMessage = (event: MessageEvent) => {
+    if ((event.data as { kind?: unknown } | null)?.kind === 'ended') endOnThisPhone();
+  };
+  navigator.serviceWorker.addEventListener('message', onMessage);
   document.addEventListener('visibilitychange', ask);
   window.addEventListener('online', ask);
   return () => {
+    navigator.serviceWorker.removeEventListener('message', onMessage);
     document.removeEventListener('visibilitychange', ask);
     window.removeEventListener('online', ask);
   };
+}
+
+/** The link has ended: clocks that ran here are forgotten, and the page is asked of the server, which says so. Unsent logs stay. */
+function endOnThisPhone(): void {
+  try {
+    for (const key of Object.keys(localStorage)) if (key.startsWith(CLOCK_KEY)) localStorage.removeItem(key);
+  } catch {
+    // A store that may not be read holds nothing.
+  }
+  window.location.reload();
 }
 
 /** Takes everything of someone off this device. */

@@ -75,6 +75,7 @@ function LeavingDialog({
   onChoose: (choice: LeavingChoice) => void;
   onCancel: () => void;
 }) {
+  const [chosen, setChosen] = useState<LeavingChoice>();
   return (
     <Dialog
       open={asked !== undefined}
@@ -99,7 +100,15 @@ function LeavingDialog({
           <ul className="leaving-choices">
             {CHOICES.map(({ choice, title, says }) => (
               <li key={choice}>
-                <Button block loading={busy} onClick={() => onChoose(choice)}>
+                <Button
+                  block
+                  loading={busy && chosen === choice}
+                  onClick={() => {
+                    // What is loaded anew behind the question is no reason to wait with the answer.
+                    setChosen(choice);
+                    onChoose(choice);
+                  }}
+                >
                   {title}
                 </Button>
                 <span className="soft small">{says(asked)}</span>

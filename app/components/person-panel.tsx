@@ -16,6 +16,8 @@ export interface PanelPerson {
   /** Their own day 1, in words, where they don't go by the run's. */
   readonly ownStart: string | null;
   readonly hasLeft: boolean;
+  /** Sessions that they have logged, in all their runs. */
+  readonly logged: number;
   /** Back from a long pause: so many days. */
   readonly backAfter: number | null;
   /** A lighter way back in goes on until then, in words. */

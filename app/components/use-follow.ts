@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { CLOCK_KEY } from './kept-pages.ts';
 import type { Call } from '../../core/follow/calls.ts';
 import { worthCalling } from '../../core/follow/calls.ts';
 import type { FollowEvent, FollowState } from '../../core/follow/follow.ts';
@@ -155,7 +156,7 @@ export function useFollow(
 }
 
 /** Where the clock of a version is kept. */
-export const clockKey = (versionId: number): string => `ysodos-clock-${versionId}`;
+export const clockKey = (versionId: number): string => `${CLOCK_KEY}${versionId}`;
 
 /** Forgets a clock whose session has been logged. */
 export function forgetClock(versionId: number): void {

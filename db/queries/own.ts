@@ -86,6 +86,15 @@ export async function copyPerson(db: Db, personId: number): Promise<PersonCopy> 
   return rows[0]!.copy;
 }
 
+/** How many sessions someone has logged, in all their runs. */
+export async function countLogged(db: Db, personId: number): Promise<number> {
+  const { rows } = await db.query<{ count: number }>(
+    `select count(*) as count from standing s join enrolment e on e.id = s.enrolment_id where e.person_id = $1::bigint`,
+    [personId],
+  );
+  return rows[0]!.count;
+}
+
 /** Takes someone out with all that hangs on them: places in runs, records, pains, absences, messages, links. */
 export async function deletePerson(db: Db, personId: number): Promise<void> {
   await db.query('delete from person where id = $1::bigint', [personId]);

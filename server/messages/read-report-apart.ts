@@ -8,14 +8,21 @@ const MOST_MEMORY_MB = 96;
 /** Threads at once; reports that come in a heap wait for each other. */
 const limit = pLimit(2);
 
+/** A thread reads no TypeScript by itself, whatever the process was started with. */
+const START = `import('tsx/esm/api').then(({ register }) => {
+  register();
+  return import(${JSON.stringify(new URL('./report-worker.ts', import.meta.url).href)});
+});`;
+
 /** Reads a mail as a delivery report beside the main thread, within time and memory; undefined where it is none, or takes more. */
 export const readReportApart = (mail: Buffer): Promise<DeliveryReport | undefined> =>
   limit(
     () =>
       new Promise((done) => {
-        const worker = new Worker(new URL('./report-worker.ts', import.meta.url), {
+        const worker = new Worker(START, {
+          eval: true,
           workerData: mail,
-          execArgv: ['--import', 'tsx'],
+          execArgv: [],
           resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
         });
         const end = (report: DeliveryReport | undefined) => {

@@ -290,6 +290,8 @@ describe('every morning, across the end of summer time', () => {
         .toBe('true');
       await luis.goto(`/p/${/\/p\/([\w-]+)/.exec((await inbox(LUIS))[1]!.text)![1]}`);
       await luis.getByText('It is full.').waitFor();
+      moveClock('2026-10-26T16:00:00Z'); // Tuesday 05:00 in Auckland.
+      await expect.poll(() => subjects(ANA), SENT).toContainEqual(expect.stringMatching(/^Together, /));
       moveClock('2026-10-27T15:00:00Z');
       await expect.poll(() => subjects(ANA), SENT).toContainEqual('Live soon: Together');
       moveClock('2026-10-27T18:05:00Z');

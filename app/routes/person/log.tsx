@@ -271,7 +271,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
               <option value="90">nearly all</option>
               {values.share !== undefined && !USUAL_SHARES.has(values.share) && (
                 <option value={values.share}>
-                  {values.share} %{values.share === seen.share && ', as the clock saw it'}
+                  {values.share} %{values.share === seen.share && ', by the clock'}
                 </option>
               )}
             </select>

@@ -10,6 +10,8 @@ import { SPARE_WORDS } from '../../../core/movement/spare.ts';
 import type { Participant, PersonProfile } from '../../../db/queries/person.ts';
 import { deleteParticipants, listParticipants, updateProfile, usualChannel } from '../../../db/queries/person.ts';
 import { closeDoors, insertPersonalLink, insertPersonalLinks } from '../../../db/queries/link.ts';
+import { countLogged, deletePerson } from '../../../db/queries/own.ts';
+import { plural } from '../../../core/words/words.ts';
 import { listAbsences } from '../../../db/queries/absence.ts';
 import { coachForm, notFound, withProgramme } from '../../../server/coach-scope.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
@@ -124,6 +126,7 @@ async function panelPerson(db: Db, person: Participant): Promise<PanelPerson> {
     backAfter: back && !isEased && person.easedUntil === null ? back.days : null,
     easedUntil: isEased ? formatDay(person.easedUntil) : null,
     today,
+    logged: await countLogged(db, person.personId),
   };
 }
 
@@ -172,11 +175,19 @@ export async function action({ request, params }: Route.ActionArgs) {
         const own = new Set(people.map((p) => p.enrolmentId));
         const ids = form.getAll('enrolmentId').flatMap((id) => parseId(id) ?? []);
         if (ids.length === 0 || ids.some((id) => !own.has(id))) return notFound();
+        if (formText(form, 'with-records') === 'yes') {
+          for (const p of people) if (ids.includes(p.enrolmentId)) await deletePerson(db, p.personId);
+          return redirect(`/programmes/${programme.key}/people`);
+        }
         const gone = await deleteParticipants(db, ids);
         return gone.length === ids.length
           ? redirect(`/programmes/${programme.key}/people`)
           : answer(
-              { errors: { form: 'Who has logged a session stays, with what they said. Revoke their link instead.' } },
+              {
+                errors: {
+                  form: 'Who has logged a session stays by this. Open them to remove them with what they logged, or revoke their link.',
+                },
+              },
               409,
             );
       }
@@ -235,7 +246,7 @@ const QUESTIONS: Record<LinkQuestion['what'], { title: (name: string) => string;
   remove: {
     title: (name) => `Remove ${name} from this programme?`,
     ok: 'Remove',
-    says: 'Their link stops working, and what is known of them here is gone. Who has logged a session can’t be removed.',
+    says: 'Their link stops working, and what is known of them here is gone.',
   },
 };
 
@@ -269,6 +280,7 @@ export default function People({ loaderData }: Route.ComponentProps) {
   }, [people, wanted]);
   const { attach, rows: rowsInSight, heightPx } = useWindowedRows(list.length, ROW_PX);
   const post = (values: Record<string, string>) => void submit(values, { method: 'post' });
+  const loggedBy = (id: number) => (chosen?.enrolmentId === id ? chosen.logged : 0);
   const onUndo = (ids: readonly number[]) => {
     const form = new FormData();
     form.set('intent', 'remove');
@@ -391,9 +403,30 @@ export default function People({ loaderData }: Route.ComponentProps) {
         cancelText="Cancel"
         busy={busy}
         onCancel={() => setAsking(undefined)}
-        onOk={() => asking && post({ intent: asking.what, enrolmentId: String(asking.id) })}
+        onOk={() =>
+          asking &&
+          post({
+            intent: asking.what,
+            enrolmentId: String(asking.id),
+            ...(asking.what === 'remove' && loggedBy(asking.id) > 0 && { 'with-records': 'yes' }),
+          })
+        }
       >
-        <p>{asking && QUESTIONS[asking.what].says}</p>
+        {asking?.what === 'remove' && loggedBy(asking.id) > 0 ? (
+          <>
+            <p>
+              It goes for good, as if they had deleted themselves: their name, address and link,{' '}
+              {plural(loggedBy(asking.id), 'session')} that they logged with numbers and words, what hurt, messages and
+              notes about them, in every programme that they are in.
+            </p>
+            <p>
+              What stays is without them: sums in letters that were sent. All other figures are counted anew from those
+              who are left. They can have a copy of their data first, from their own page.
+            </p>
+          </>
+        ) : (
+          <p>{asking && QUESTIONS[asking.what].says}</p>
+        )}
       </Dialog>
       {adding && (
         <AddPeople
