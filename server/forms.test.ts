@@ -111,6 +111,18 @@ describe('a log', () => {
     remark: ' ok ',
     'client-id': '00000000-0000-4000-8000-000000000001',
   };
+  test('what the clock saw of each line is kept for a part of just that share; another word goes before it', async () => {
+    const seen = JSON.stringify({ sharePct: 12, did: { '0-0': 0.1, '0-1': 1, '1': 0, x: 0.5, '0-2': 'all' } });
+    const details = async (more: Record<string, string>) => {
+      const read = await readLogForm(form({ ...FIELDS, seen, ...more }), plan, 5);
+      return read.status === 'success' ? read.record.details?.did : undefined;
+    };
+    expect(await details({ outcome: 'part', share: '12' })).toEqual({ '0-0': 0.1, '1': 0 });
+    expect(await details({ outcome: 'part', share: '50' })).toBeUndefined();
+    expect(await details({ outcome: 'done' })).toBeUndefined();
+    expect(await details({ outcome: 'part', share: '12', seen: '{"did":7,"sharePct":12}' })).toBeUndefined();
+  });
+
   test('an unrated session has no effort, done is all of it, not today is none of it', async () => {
     expect(await readLogForm(form(FIELDS), plan, 5)).toMatchObject({
       status: 'success',

@@ -62,7 +62,11 @@ describe('who joins', () => {
   });
   test.each([
     ['name', { name: ' ' }],
-    ['name', { name: 'x'.repeat(81) }],
+    ['name', { name: 'x'.repeat(61) }],
+    ['name', { name: 'Win at https://x.example' }],
+    ['name', { name: 'www.example' }],
+    ['name', { name: 'Ana <b>' }],
+    ['name', { name: 'bets.com' }],
     ['timeZone', { timeZone: 'Mars/Base' }],
     ['email', { email: 'ana' }],
     ['phone', { channel: 'text', phone: '12' }],

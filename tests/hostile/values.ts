@@ -382,6 +382,29 @@ export const BAD_VALUES: readonly BadValue[] = [
     path: '/programmes/PROGRAMME/send/w5d1',
     form: { intent: 'withdraw', note: 'x'.repeat(501) },
   },
+  {
+    name: 'a stop of a day that isn’t there',
+    path: '/programmes/PROGRAMME/send-choices',
+    form: { intent: 'stop', day: 'w99d9' },
+  },
+  {
+    name: 'a stop of what doesn’t leave',
+    path: '/programmes/PROGRAMME/send-choices',
+    form: { intent: 'stop', day: 'w4d1' },
+  },
+  { name: 'no choice of ours', path: '/programmes/PROGRAMME/send-choices', form: { intent: 'x', day: 'w4d1' } },
+  {
+    name: 'a plan that was never moved isn’t moved back',
+    path: '/programmes/PROGRAMME/send-choices',
+    form: { intent: 'move-back', shift: '999999999999' },
+  },
+  {
+    name: 'days that aren’t there are not ready',
+    path: '/programmes/PROGRAMME/ready',
+    form: { days: `w0d0 w99d9 ${'w1d9 '.repeat(500)}` },
+    status: [200],
+  },
+  { name: 'a confirmation without a key', path: '/confirm/no-key', form: {}, status: [404] },
   { name: 'a test as nobody', path: '/programmes/PROGRAMME/send/w5d1', form: { intent: 'test', as: 'x' } },
   {
     name: 'someone of another run is there',

@@ -1,5 +1,3 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { findFaults } from './axe.ts';
@@ -36,7 +34,7 @@ const write = async (page: Page, text: string) => {
 };
 
 /** Every view, with what can stand over it, beside it, or in place of it. A new route or dialog has to be in it. */
-const VIEWS: readonly View[] = [
+export const VIEWS: readonly View[] = [
   { name: 'sign-in', shows: ['routes/sign-in.tsx'], as: 'nobody', path: '/sign-in' },
   {
     name: 'sign-in, refused',
@@ -460,57 +458,47 @@ const VIEWS: readonly View[] = [
 ];
 
 /** Pages that only a message, or an open join page, leads to: shown and looked over in messages.test.ts. */
-const SHOWN_THERE = new Set(['routes/stop.tsx', 'routes/confirm.tsx', 'routes/door.tsx', 'routes/join.tsx']);
+export const SHOWN_THERE = new Set(['routes/stop.tsx', 'routes/confirm.tsx', 'routes/door.tsx', 'routes/join.tsx']);
 
-let browser: Browser;
-beforeAll(async () => {
-  browser = await openBrowser();
-});
-afterAll(async () => {
-  await browser.close();
-});
-
-test('every page and every dialog is in the list', () => {
-  const shown = new Set(VIEWS.flatMap((v) => v.shows));
-  const files = readdirSync('app', { recursive: true, encoding: 'utf8' }).filter(
-    (f) => f.endsWith('.tsx') && !f.includes('.test.'),
-  );
-  const missing = files.filter((file) => {
-    const source = readFileSync(join('app', file), 'utf8');
-    const isPage = file.startsWith('routes/') && source.includes('export default function');
-    const opens = /<Dialog\b|<MenuPopover\b/.test(source);
-    return (isPage || opens) && !shown.has(file) && !SHOWN_THERE.has(file);
-  });
-  expect(missing).toEqual([]);
-});
-
-/** One page for each kind of visitor: signing in takes longer than looking. */
-const GROUPS = ['nobody', 'newcomer', 'coach', 'person'] as const;
-
-describe.each(GROUPS)('as %s', (as) => {
-  let page: Page;
+/** Of two files, which run beside each other, each looks at every other view. */
+export function lookAtViews(half: 0 | 1): void {
+  let browser: Browser;
   beforeAll(async () => {
-    page = await openPage(browser, { colorScheme: 'light', ...(as === 'person' && PHONE) });
-    if (as === 'coach') await signIn(page);
-    if (as === 'newcomer') await signIn(page, 'new');
+    browser = await openBrowser();
   });
   afterAll(async () => {
-    await page.close();
+    await browser.close();
   });
-  const [first, second] = [0, 1].map((w) => () => demo().workspaces[w]!) as [
-    () => ReturnType<typeof demo>['workspaces'][number],
-    () => ReturnType<typeof demo>['workspaces'][number],
-  ];
-  const address = ({ path }: View): string =>
-    path.startsWith('/') && as !== 'person'
-      ? path
-      : as === 'person'
-        ? `${second().linkPath}${path}`
-        : `/programmes/${first().programmeId}/${path}`;
 
-  test.each(VIEWS.filter((v) => (v.as ?? 'coach') === as).map((v) => [v.name, v] as const))(
-    '%s: nothing for axe to find in light and dark, nothing too small to hit or to read',
-    async (_name, view) => {
+  // One page for each kind of visitor: signing in takes longer than looking.
+  const GROUPS = ['nobody', 'newcomer', 'coach', 'person'] as const;
+
+  describe.each(GROUPS)('as %s', (as) => {
+    let page: Page;
+    beforeAll(async () => {
+      page = await openPage(browser, { colorScheme: 'light', ...(as === 'person' && PHONE) });
+      if (as === 'coach') await signIn(page);
+      if (as === 'newcomer') await signIn(page, 'new');
+    });
+    afterAll(async () => {
+      await page.close();
+    });
+    const [first, second] = [0, 1].map((w) => () => demo().workspaces[w]!) as [
+      () => ReturnType<typeof demo>['workspaces'][number],
+      () => ReturnType<typeof demo>['workspaces'][number],
+    ];
+    const address = ({ path }: View): string =>
+      path.startsWith('/') && as !== 'person'
+        ? path
+        : as === 'person'
+          ? `${second().linkPath}${path}`
+          : `/programmes/${first().programmeId}/${path}`;
+
+    test.each(
+      VIEWS.filter((v) => (v.as ?? 'coach') === as)
+        .filter((_, i) => i % 2 === half)
+        .map((v) => [v.name, v] as const),
+    )('%s: nothing for axe to find in light and dark, nothing too small to hit or to read', async (_name, view) => {
       await page.goto(address(view), { waitUntil: 'networkidle' });
       await view.act?.(page);
       expect({ faults: await findFaults(page), small: await findSmall(page) }).toEqual({ faults: [], small: [] });
@@ -518,6 +506,6 @@ describe.each(GROUPS)('as %s', (as) => {
         await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
       ).toBeLessThanOrEqual(0);
       await page.goto('about:blank');
-    },
-  );
-});
+    });
+  });
+}

@@ -1,0 +1,3 @@
+import { lookAtViews } from './views.ts';
+
+lookAtViews(1);
