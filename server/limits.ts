@@ -36,6 +36,9 @@ export const HOUR_QUOTA = {
 /** Letters of what was typed that come back on a page about it. */
 export const ECHO_LETTERS = 200;
 
+/** Bodies that are on their way at once: from one network, and in all. */
+export const MAX_UNFINISHED = { ofOne: 60, inAll: 250 } as const;
+
 /** Requests that are being answered at once; more are asked to come back. */
 export const MAX_IN_FLIGHT = 400;
 

@@ -14,8 +14,10 @@ import type { Told } from './http/plain-page.ts';
 import { COMMON_HEADERS, plainAnswer, toldIn } from './http/plain-page.ts';
 import { judgeRange, refuseRequest } from './http/refuse-request.ts';
 import { buildRoutePattern } from './http/route-pattern.ts';
+import { networkOf } from './http/network.ts';
 import { SaveOrder, saverOf } from './http/save-order.ts';
-import { MAX_IN_FLIGHT, PATIENCE_MS } from './limits.ts';
+import { UnfinishedBodies } from './http/unfinished.ts';
+import { MAX_IN_FLIGHT, MAX_UNFINISHED, PATIENCE_MS } from './limits.ts';
 import { isSameOrigin } from './origin-check.ts';
 
 export interface RunningServer {
@@ -84,6 +86,7 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
     },
   });
   const compress = compression() as unknown as Middleware;
+  const bodies = new UnfinishedBodies(MAX_UNFINISHED);
   const saves = new SaveOrder(PATIENCE_MS.save);
   let inFlight = 0;
 
@@ -145,7 +148,7 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
     }
     compress(request, response, () =>
       serveFile(request, response, () => {
-        if (inFlight >= MAX_IN_FLIGHT) {
+        if (inFlight >= MAX_IN_FLIGHT || !bodies.begin(request, networkOf(addressOf(request)))) {
           say(request, response, 503);
           return;
         }

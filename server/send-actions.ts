@@ -22,6 +22,7 @@ import { nowMs, publicUrl } from './config.ts';
 import { formId, formRevision, formText } from './form-text.ts';
 import { lastSendMs, loadCalendars, sendDay } from './jobs/release-run.ts';
 import { parseId } from './parse-number.ts';
+import { upsertLateChoice } from '../db/queries/stop.ts';
 import { getCoachEmail } from '../db/queries/coach.ts';
 
 /** Where nobody's window says until when a message is worth sending. */
@@ -91,6 +92,10 @@ async function send(db: pg.PoolClient, scope: DayScope, day: Day, form: FormData
       changeNote,
     });
   const now = new Date(nowMs());
+  // Sent by hand after its date, it goes to those for whom that is over too: this press decides it, and its number is said.
+  const calendars = await loadCalendars(db, programme);
+  if (calendars.some((c) => c.days.some((d) => d.day.dayId === day.id && d.endsMs <= nowMs())))
+    await upsertLateChoice(db, { ...at(scope, day), coachId: coach.coachId, timeZone: '', choice: 'send', now });
   if (isWithdrawn) await updateDayWithdrawn(db, { ...at(scope, day), at: null, note: '' });
   if (version.number > 1)
     await updateReleasedVersion(db, {

@@ -193,7 +193,7 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
             <input
               name="name"
               autoComplete="name"
-              maxLength={80}
+              maxLength={60}
               defaultValue={said.name}
               aria-invalid={!!errors.name}
             />

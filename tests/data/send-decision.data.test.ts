@@ -162,6 +162,16 @@ describe('marking a day ready whose hour has come for some', () => {
   });
 });
 
+test('a day sent by hand after its date goes to those for whom it is over too, once that is said', async () => {
+  await db.owner.query('update run set is_by_hand = true where id = $1', [runId]);
+  const revision = await write('w1d1', true);
+  const form = { intent: 'send', revision, changeNote: '' };
+  expect((await post('send.tsx', { day: 'w1d1' }, form)).data).toMatchObject({ leaving: { people: 4 } });
+  expect(await tick()).toBe(0);
+  expect((await post('send.tsx', { day: 'w1d1' }, { ...form, leaving: 'send' })).status).toBe(302);
+  expect(await tick('2026-05-13T09:05:00Z')).toBe(4);
+});
+
 describe('people who are added in the middle of a day', () => {
   const add = (form: Record<string, string>) =>
     post(

@@ -164,6 +164,23 @@ describe('slow clients', () => {
     expect(performance.now() - started).toBeLessThan(PATIENCE_MS.headers + 3 * PATIENCE_MS.look + 5_000);
   });
 
+  test('1,000 half-sent posts leave everybody else their pages', async () => {
+    const half = await Promise.all(
+      Array.from({ length: 1000 }, (_, i) =>
+        open(
+          `POST ${i % 2 === 0 ? '/sign-in' : demo.workspaces[1]!.linkPath} HTTP/1.1\r\nHost: ${new URL(demo.base).host}\r\nOrigin: ${demo.base}\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: 1000\r\n\r\nemail=`,
+        ),
+      ),
+    );
+    await pause(300);
+    for (const path of ['/healthz', demo.workspaces[1]!.linkPath])
+      expect((await fetch(demo.base + path)).status).toBe(200);
+    for (const { socket } of half) socket.destroy();
+    await pause(500);
+    expect((await post(demo, '/sign-in', { email: 'x@example.org', password: 'y' })).status).toBe(400);
+    expect(await faultsOf(demo.base)).toBe(0);
+  });
+
   test('a body that stops in the middle holds no connection to the database', async () => {
     const stalled = await Promise.all(
       Array.from({ length: 30 }, () =>

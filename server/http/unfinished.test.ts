@@ -1,0 +1,26 @@
+import { EventEmitter } from 'node:events';
+import type { IncomingMessage } from 'node:http';
+import { expect, test } from 'vitest';
+import { UnfinishedBodies } from './unfinished.ts';
+
+const request = (headers: Record<string, string> = { 'content-length': '9' }, complete = false) =>
+  Object.assign(new EventEmitter(), { headers, complete }) as unknown as IncomingMessage & EventEmitter;
+
+test('so many of one network, so many in all, each until it has arrived or its client is gone', () => {
+  const bodies = new UnfinishedBodies({ ofOne: 2, inAll: 3 });
+  const [a, b, c] = [request(), request(), request()];
+  expect([bodies.begin(a, 'x'), bodies.begin(b, 'x'), bodies.begin(request(), 'x')]).toEqual([true, true, false]);
+  expect([bodies.begin(c, 'y'), bodies.begin(request(), 'z')]).toEqual([true, false]);
+  a.emit('end');
+  a.emit('close');
+  expect([bodies.begin(request(), 'x'), bodies.begin(request(), 'z')]).toEqual([true, false]);
+  c.emit('close');
+  expect(bodies.begin(request({ 'transfer-encoding': 'chunked' }), 'z')).toBe(true);
+});
+
+test('what has no body, or has all of it, isn’t counted', () => {
+  const bodies = new UnfinishedBodies({ ofOne: 0, inAll: 0 });
+  expect([bodies.begin(request({}), 'x'), bodies.begin(request({ 'content-length': '0' }), 'x')]).toEqual([true, true]);
+  expect(bodies.begin(request({ 'content-length': '5' }, true), 'x')).toBe(true);
+  expect(bodies.begin(request(), 'x')).toBe(false);
+});
