@@ -195,7 +195,7 @@ function readSeen(
         .filter(
           ([key, ratio]) => /^\d{1,3}(-\d{1,3})?$/.test(key) && typeof ratio === 'number' && ratio >= 0 && ratio < 1,
         ),
-    ) as Record<string, number>,
+    ),
     ...(chosen.length > 0 && { chosen }),
     ...(ranSec.length > 0 && { ranSec: Object.fromEntries(ranSec) }),
   };

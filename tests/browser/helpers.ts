@@ -83,8 +83,9 @@ export const decideSend = (
 export async function markReady(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Mark ready' }).click();
   const asked = page.getByRole('dialog', { name: /at once$/ });
-  await expect.poll(async () => page.url().includes('/send/') || (await asked.isVisible()), SOON).toBe(true);
-  if (!page.url().includes('/send/')) await decideSend(page);
+  const isGone = page.waitForURL('**/send/*').then(() => false);
+  isGone.catch(() => undefined);
+  if (await Promise.race([asked.waitFor().then(() => true), isGone])) await decideSend(page);
   await page.waitForURL('**/send/*');
 }
 
