@@ -1,4 +1,4 @@
-import type { DayPlace } from '../core/calendar/day.ts';
+import type { DayDate, DayPlace } from '../core/calendar/day.ts';
 import { dayKey } from '../core/calendar/day.ts';
 import { wasOpenInTime } from '../core/calendar/gap.ts';
 import type { Db } from '../db/pool.ts';
@@ -16,8 +16,8 @@ const ASKED_FOR_MS = 14 * 24 * 3600_000;
 export interface LateDay extends DayPlace {
   readonly dayId: number;
   readonly day: RunDayToGo;
-  /** When it would have gone out to the first of them. */
-  readonly firstMs: number;
+  /** The date on which it would have gone out to the first of them. */
+  readonly date: DayDate;
   readonly zones: readonly { readonly timeZone: string; readonly people: number }[];
   readonly people: number;
 }
@@ -31,7 +31,7 @@ export async function listLateDays(
 ): Promise<LateDay[]> {
   const { run, runId } = programme;
   const decided = new Set((await listLateChoices(db, runId)).map((c) => `${c.dayId} ${c.timeZone}`));
-  const found = new Map<number, { day: RunDayToGo; firstMs: number }>();
+  const found = new Map<number, { day: RunDayToGo; date: DayDate }>();
   const groups: (DueGroup & { dayId: number })[] = [];
   for (const { group, days } of calendars)
     for (const own of days) {
@@ -41,16 +41,16 @@ export async function listLateDays(
       if (decided.has(`${day.dayId} `) || decided.has(`${day.dayId} ${group.timeZone}`)) continue;
       if (wasOpenInTime(own, day.firstSentMs ?? Infinity, run.rules.gaps ?? [])) continue;
       const known = found.get(day.dayId);
-      found.set(day.dayId, { day, firstMs: Math.min(own.releaseMs, known?.firstMs ?? Infinity) });
+      found.set(day.dayId, { day, date: known && known.date < own.date ? known.date : own.date });
       const { people: _people, ...calendar } = group;
       groups.push({ ...calendar, date: own.date, untilMs: sendUntilMs(own), dayId: day.dayId });
     }
   const counts = await countNeverTold(db, { runId, groups });
   return [...found]
-    .map(([dayId, { day, firstMs }]): LateDay => {
+    .map(([dayId, { day, date }]): LateDay => {
       const zones = counts.filter((c) => c.dayId === dayId).map(({ timeZone, people }) => ({ timeZone, people }));
       const people = zones.reduce((sum, z) => sum + z.people, 0);
-      return { dayId, week: day.week, weekday: day.weekday, day, firstMs, zones, people };
+      return { dayId, week: day.week, weekday: day.weekday, day, date, zones, people };
     })
     .filter((late) => late.people > 0)
     .sort((a, b) => (dayKey(a) === dayKey(b) ? 0 : a.week - b.week || a.weekday - b.weekday));

@@ -195,7 +195,7 @@ async function lateViews(
     late: late.map((l): LateDayView => ({
       key: dayKey(l),
       title: of.titleOf(l.day),
-      words: formatDay(localDate(l.firstMs, l.zones[0]!.timeZone)),
+      words: formatDay(l.date),
       people: l.people,
       zones: l.zones.map((z) => ({ ...z, name: zoneName(z.timeZone) })),
     })),
@@ -350,7 +350,8 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
         {!loaderData.isWorking && (
           <p className="notice bad">
             No worker is running: nothing goes out by itself now, and no message leaves. Start{' '}
-            <code>./ysodos work</code>; what was due meanwhile is made up for.
+            <code>./ysodos work</code>; what is due meanwhile comes late where its day isn’t over, and is asked about
+            here where it is.
           </p>
         )}
         <LateDays base={base} late={loaderData.late} away={loaderData.away} shifts={loaderData.shifts} />
