@@ -286,3 +286,17 @@ describe('messages that are being sent have an owner', () => {
     expect(await here((c) => updateMessages(c, [first!.id], { state: 'accepted', at: LATER }, theirs))).toBe(1);
   });
 });
+
+test('readiness is red where nothing can be written', async () => {
+  const { loader } = await import('../../app/routes/readyz.ts');
+  const { closeDatabase } = await import('../../server/database.ts');
+  const name = new URL(db.appUrl).pathname.slice(1);
+  expect((await loader()).status).toBe(200);
+  await db.owner.query(`alter database "${name}" set default_transaction_read_only = on`);
+  await closeDatabase();
+  expect((await loader()).status).toBe(503);
+  await db.owner.query(`set default_transaction_read_only = off`);
+  await db.owner.query(`alter database "${name}" reset default_transaction_read_only`);
+  await closeDatabase();
+  expect((await loader()).status).toBe(200);
+});

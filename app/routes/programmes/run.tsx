@@ -179,7 +179,13 @@ export default function RunPage({ loaderData, actionData }: Route.ComponentProps
         <SaveNote isBad={errors.form !== undefined}>{errors.form ?? said?.told}</SaveNote>
       )}
       <div className="run-columns">
-        <GoesOut key={JSON.stringify(run.rules)} {...loaderData} errors={errors} busy={busy} canMove={canMove} />
+        <GoesOut
+          key={JSON.stringify({ ...run.rules, gaps: undefined })}
+          {...loaderData}
+          errors={errors}
+          busy={busy}
+          canMove={canMove}
+        />
         <div>
           <section aria-labelledby="run-join">
             <h2 id="run-join">Who may come in</h2>
