@@ -201,7 +201,8 @@ describe('a message by e-mail', () => {
     await join({ name: 'Gone', address: unique('gone') });
     await tick();
     await deliver();
-    await expect.poll(async () => (await states())[0]!.state).toBe('bounced');
+    // Read on a thread of its own, which takes a moment to begin.
+    await expect.poll(async () => (await states())[0]!.state, { timeout: 20_000 }).toBe('bounced');
     expect((await states())[0]!.reason).toContain('There is no such mailbox');
     await expect
       .poll(async () => (await here((c) => listParticipants(c, runId)))[0]!.profile.contact.addressState)

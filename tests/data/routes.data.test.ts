@@ -318,10 +318,10 @@ describe('from sending to the record', () => {
   test('only what was marked ready is sent, with its routines written out, and not twice', async () => {
     await store('w1d1', 'Title: One\nWarm-up: routine "start"\nMain (Go): amrap 5:00\n5 burpee\n5 squat');
     expect((await send({ revision: String(await revisionOf('w1d1')) })).status).toBe(409);
-    await write('w1d1', { intent: 'ready', revision: String(await revisionOf('w1d1')) });
+    await write('w1d1', { intent: 'ready', revision: String(await revisionOf('w1d1')), leaving: 'send' });
     const revision = String(await revisionOf('w1d1'));
     expect((await send({ revision, changeNote: 'x'.repeat(501) })).status).toBe(400);
-    expect((await send({ revision })).status).toBe(302);
+    expect((await send({ revision, leaving: 'send' })).status).toBe(302);
     expect((await send({ revision })).status).toBe(409);
     const { rows } = await db.owner.query<{ document: { blocks: { items: unknown[] }[] } }>(
       'select document from version',

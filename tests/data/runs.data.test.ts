@@ -125,7 +125,8 @@ describe('a second run of a programme', () => {
     const { loader } = await import('../../app/routes/person/today.tsx');
     expect((await callRoute(loader, `/p/${token}`, { params: { token } })).data).toMatchObject({
       programmeTitle: 'Mornings',
-      session: null,
+      // It is ready and its hour has come: it opens to them before a worker has come.
+      session: { key: 'w1d3' },
     });
     const { loader: day } = await import('../../app/routes/person/day.tsx');
     const autumnRun = autumn.split('-')[1]!;
