@@ -233,6 +233,7 @@ describe('what becomes of a message', () => {
     expect(judgeSmtpError({ code: 'ECONNREFUSED', message: 'connect' })).toEqual({
       outcome: 'later',
       reason: 'the mail server can’t be reached (ECONNREFUSED)',
+      isAway: true,
     });
     expect(judgeSmtpError(undefined)).toMatchObject({ outcome: 'later' });
   });

@@ -64,7 +64,7 @@ async function leavingOf(db: pg.PoolClient, { workspaceId, runIds }: DecisionSco
 /**
  * Carries out a change of a coach's, unless sessions would leave at once by it of which the form says nothing: then nothing is changed,
  * and the answer tells how many people, by which way, which day. `leaving` of the form decides: `send` now, which can be stopped for
- * some minutes where it is more than one person; from their `next` session on; `hold` until the coach lets it go.
+ * some minutes where more than one message would leave; from their `next` session on; `hold` until the coach lets it go.
  */
 export async function decideSend<T>(
   db: pg.PoolClient,

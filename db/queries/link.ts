@@ -123,7 +123,8 @@ export async function insertAddressKey(
   ]);
   await db.query(
     `insert into address_key (token_hash, workspace_id, person_id, address, expires_at)
-     values ($1::bytea, $2::bigint, $3::bigint, $4::text, $5::timestamptz) on conflict (token_hash) do nothing`,
+     values ($1::bytea, $2::bigint, $3::bigint, $4::text, $5::timestamptz)
+     on conflict (token_hash) do update set expires_at = excluded.expires_at where address_key.address = excluded.address`,
     [k.tokenHash, k.workspaceId, k.personId, k.address, k.expiresAt],
   );
 }

@@ -1,8 +1,8 @@
 /** What became of handing one message to a channel. */
 export type Handed =
   | { readonly outcome: 'accepted' }
-  /** It may do later. */
-  | { readonly outcome: 'later'; readonly reason: string }
+  /** It may do later; `isAway` where nobody answered at all, rather than putting this one message off. */
+  | { readonly outcome: 'later'; readonly reason: string; readonly isAway?: true }
   /** It never will. */
   | { readonly outcome: 'refused'; readonly reason: string };
 

@@ -131,8 +131,9 @@ async function deliverBatch(pool: pg.Pool, scope: DeliverScope): Promise<number 
         }
         if (!ours.has(message.id) || scope.now() >= leaseEndsMs) return;
         const handed = await hand(message, ready, scope);
-        if (message.channel === 'email' && handed.outcome !== 'refused')
-          mail[handed.outcome === 'accepted' ? 'taken' : 'failed']++;
+        // One message that is put off says nothing of the others: only a server that doesn't answer is away.
+        if (message.channel === 'email' && handed.outcome === 'accepted') mail.taken++;
+        if (message.channel === 'email' && handed.outcome === 'later' && handed.isAway) mail.failed++;
         await end([message.id], endOf(message, handed, scope.now(), scope.random()));
         if (handed.outcome === 'accepted') accepted++;
       }),

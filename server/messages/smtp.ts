@@ -22,6 +22,7 @@ export function judgeSmtpError(error: unknown): Handed {
   return {
     outcome: 'later',
     reason: responseCode === undefined ? `the mail server can’t be reached (${code ?? said})` : said,
+    ...(responseCode === undefined && { isAway: true as const }),
   };
 }
 
