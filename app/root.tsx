@@ -10,7 +10,7 @@ import {
   ScrollRestoration,
   useRouteLoaderData,
 } from 'react-router';
-import { readCookie } from '../server/cookies.ts';
+import { readOwnCookie } from '../server/cookies.ts';
 import { isSameOrigin } from '../server/origin-check.ts';
 import { isStatusKind, STATUS_WORDS, statusKind } from '../server/status-words.ts';
 import type { Route } from './+types/root';
@@ -26,7 +26,7 @@ export const middleware: Route.MiddlewareFunction[] = [
 ];
 
 export function loader({ request }: Route.LoaderArgs) {
-  const theme = readCookie(request, 'ysodos_theme');
+  const theme = readOwnCookie(request, 'ysodos_theme');
   return { theme: theme === 'light' || theme === 'dark' ? theme : null };
 }
 

@@ -4,12 +4,14 @@ import { index, layout, route } from '@react-router/dev/routes';
 export default [
   index('routes/home.ts'),
   route('sign-in', 'routes/sign-in.tsx'),
+  route('sign-in/code', 'routes/sign-in-code.tsx'),
   route('forgot', 'routes/forgot.tsx'),
   route('door/:token', 'routes/door.tsx'),
   route('join/:code', 'routes/join.tsx'),
   route('sign-out', 'routes/sign-out.ts'),
   route('theme', 'routes/theme.ts'),
   route('routines', 'routes/routines.ts'),
+  route('account/done.csv', 'routes/account/done-csv.ts'),
   route('programmes/:programmeId/days', 'routes/programmes/days.ts'),
   route('programmes/:programmeId/new-people', 'routes/programmes/new-people.ts'),
   route('programmes/:programmeId/crowd', 'routes/programmes/crowd.ts'),
@@ -45,7 +47,10 @@ export default [
   route('healthz', 'routes/healthz.ts'),
   route('readyz', 'routes/readyz.ts'),
   layout('routes/coach.tsx', [
-    route('account', 'routes/account.tsx'),
+    route('account', 'routes/account/you.tsx'),
+    route('account/coaches', 'routes/account/coaches.tsx'),
+    route('account/done', 'routes/account/done.tsx'),
+    route('account/again', 'routes/account/again.tsx'),
     route('programmes', 'routes/programmes.tsx'),
     route('programmes/:programmeId', 'routes/programmes/programme.tsx', [
       index('routes/programmes/home.ts'),

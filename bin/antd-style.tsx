@@ -15,7 +15,18 @@ const { ConfigProvider } = require('antd') as typeof import('antd');
 globalThis.console.error = () => undefined;
 
 const extracted = extractStyle({
-  includes: ['Button', 'Input', 'Popconfirm', 'Popover', 'QRCode', 'Segmented', 'Select', 'Tooltip', 'message'],
+  includes: [
+    'Button',
+    'Input',
+    'Popconfirm',
+    'Popover',
+    'QRCode',
+    'Radio',
+    'Segmented',
+    'Select',
+    'Tooltip',
+    'message',
+  ],
   customTheme: (node: ReactElement) =>
     createElement(ConfigProvider, { theme: { ...antdTheme, zeroRuntime: false } }, node),
 } as Parameters<typeof extractStyle>[0]);

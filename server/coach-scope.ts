@@ -4,7 +4,9 @@ import { parseDayKey } from '../core/calendar/day.ts';
 import { parseId } from './parse-number.ts';
 import type { ParsedJson } from '../core/exchange/parse-json.ts';
 import { NotFoundError } from '../db/errors.ts';
-import type { SignedInCoach } from '../db/queries/coach.ts';
+import type { CoachRole } from '../core/coach-role.ts';
+import { mayAs } from '../core/coach-role.ts';
+import type { SignedInCoach } from '../db/queries/coach-session.ts';
 import type { Day, Programme } from '../db/queries/programme.ts';
 import { findDay, getProgramme } from '../db/queries/programme.ts';
 import { nowMs } from './config.ts';
@@ -12,18 +14,32 @@ import { inWorkspace, readInWorkspace } from './database.ts';
 import { BODY_BYTES } from './limits.ts';
 import { spendQuota } from './quota.ts';
 import { readForm, readJson } from './read-body.ts';
-import { requireCoach } from './sign-in.ts';
+import { requireCoach } from './coach-session.ts';
 
 export const notFound = (): never => {
   throw data({ kind: 'missing' }, { status: 404 });
 };
 
-/** Runs `work` in the workspace of the coach who is signed in; what isn't there for them is a 404. */
+/** Whoever may see something may read it; whoever changes it has to be a coach at the least. */
+const leastFor = (request: Request): CoachRole => (request.method === 'GET' ? 'reader' : 'coach');
+
+/** The coach who is signed in, where they may do what `least` is needed for; 403 where not. */
+export async function requireRole(request: Request, least: CoachRole = leastFor(request)): Promise<SignedInCoach> {
+  const coach = await requireCoach(request);
+  if (!mayAs(coach.role, least)) throw data({ kind: 'role' }, { status: 403 });
+  return coach;
+}
+
+/**
+ * Runs `work` in the workspace of the coach who is signed in; what isn't there for them is a 404. `least` is the role that it needs,
+ * where that is another than the usual one.
+ */
 export async function withCoach<T>(
   request: Request,
   work: (db: pg.PoolClient, coach: SignedInCoach) => Promise<T>,
+  least?: CoachRole,
 ): Promise<T> {
-  const coach = await requireCoach(request);
+  const coach = await requireRole(request, least);
   try {
     return request.method === 'GET'
       ? await readInWorkspace(request, coach.workspaceId, (db) => work(db, coach))
@@ -35,8 +51,12 @@ export async function withCoach<T>(
 }
 
 /** The form that a coach sends: who they are is known before it is read, and it counts towards what they may store. */
-export async function coachForm(request: Request, limitBytes: number = BODY_BYTES.form): Promise<FormData> {
-  const { coachId: id, workspaceId } = await requireCoach(request);
+export async function coachForm(
+  request: Request,
+  limitBytes: number = BODY_BYTES.form,
+  least?: CoachRole,
+): Promise<FormData> {
+  const { coachId: id, workspaceId } = await requireRole(request, least);
   const { form, bytes } = await readForm(request, limitBytes);
   await spendQuota({ kind: 'coach', id, workspaceId }, bytes);
   return form;
@@ -44,7 +64,7 @@ export async function coachForm(request: Request, limitBytes: number = BODY_BYTE
 
 /** As coachForm, for a body of JSON. */
 export async function coachJson(request: Request, limitBytes: number): Promise<ParsedJson> {
-  const { coachId: id, workspaceId } = await requireCoach(request);
+  const { coachId: id, workspaceId } = await requireRole(request);
   const { read, bytes } = await readJson(request, limitBytes);
   await spendQuota({ kind: 'coach', id, workspaceId }, bytes);
   return read;
@@ -59,13 +79,18 @@ export async function withProgramme<T>(
   request: Request,
   programmeId: string | undefined,
   work: (db: pg.PoolClient, scope: ProgrammeScope) => Promise<T>,
+  least?: CoachRole,
 ): Promise<T> {
   const key = parseProgrammeKey(programmeId);
   if (key === undefined) {
-    await requireCoach(request);
+    await requireRole(request, least);
     return notFound();
   }
-  return withCoach(request, async (db, coach) => work(db, { coach, programme: await programmeOf(request, db, key) }));
+  return withCoach(
+    request,
+    async (db, coach) => work(db, { coach, programme: await programmeOf(request, db, key) }),
+    least,
+  );
 }
 
 interface ProgrammeKey {

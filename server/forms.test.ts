@@ -9,7 +9,7 @@ import { readLogForm } from './log-form.ts';
 import { readMeForm } from './me-form.ts';
 import { isSameOrigin } from './origin-check.ts';
 import { readProfileForm } from './profile-form.ts';
-import { safePath } from './sign-in.ts';
+import { safePath } from './coach-session.ts';
 import { rosterDefaults } from './roster-defaults.ts';
 import { hashToken, isTokenShaped, makeToken } from './token.ts';
 

@@ -134,7 +134,7 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
 
   const answer = (request: IncomingMessage, response: ServerResponse) => {
     for (const [name, value] of Object.entries(COMMON_HEADERS)) response.setHeader(name, value);
-    if (isHttps) response.setHeader('strict-transport-security', `max-age=${YEAR_SEC}`);
+    if (isHttps) response.setHeader('strict-transport-security', `max-age=${YEAR_SEC}; includeSubDomains`);
     const refused = refuseRequest(request);
     if (refused !== undefined) {
       say(request, response, refused);

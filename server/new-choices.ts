@@ -1,5 +1,5 @@
 import { MAX_WEEKS } from '../core/calendar/day.ts';
-import { cookie, readCookie } from './cookies.ts';
+import { cookie, readOwnCookie } from './cookies.ts';
 
 /** What was chosen for the last programme of empty days that this browser made; else what most have. */
 export interface NewChoices {
@@ -16,7 +16,7 @@ const USUAL: NewChoices = { weeks: 4, weekdays: [1, 3, 5], lighterEvery: 4 };
 
 /** `6.135.4`: weeks, weekdays, every which week is lighter. Anything else that stands there counts as nothing. */
 export function readChoices(request: Request): NewChoices {
-  const found = /^(\d{1,2})\.([1-7]{1,7})\.([03-6])$/.exec(readCookie(request, NAME) ?? '');
+  const found = /^(\d{1,2})\.([1-7]{1,7})\.([03-6])$/.exec(readOwnCookie(request, NAME) ?? '');
   const weeks = Number(found?.[1]);
   return found && weeks >= 1 && weeks <= MAX_WEEKS
     ? { weeks, weekdays: [...new Set(found[2])].map(Number), lighterEvery: Number(found[3]) }

@@ -17,6 +17,9 @@ export interface Lane {
 export const WINDOW_MS = 15 * 60 * 1000;
 const FIRST_WAIT_MS = 500;
 
+/** Attempts of strangers that are looked at at once, from wherever: what is left of the process is for those who are known. */
+const STRANGERS_AT_ONCE = 60;
+
 /** The lanes of an attempt. `account` is the cleaned address that was typed, `device` a token of a browser known for it. */
 export function lanesOf(account: string, networkAddress: string, device: string | undefined): Lane[] {
   if (device !== undefined) return [{ key: `device:${device}`, free: 8, mostMs: 20_000, atOnce: 2 }];
@@ -25,6 +28,7 @@ export function lanesOf(account: string, networkAddress: string, device: string 
     { key: `address:${networkAddress}`, free: 40, mostMs: 20_000, atOnce: 10 },
     // From anywhere: kept short, so that the owner on a new browser waits seconds while others try.
     { key: `account:${account}`, free: 20, mostMs: 4_000, atOnce: 12 },
+    { key: 'strangers', free: Infinity, mostMs: 0, atOnce: STRANGERS_AT_ONCE },
   ];
 }
 

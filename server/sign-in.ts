@@ -1,30 +1,21 @@
 import { setTimeout as sleep } from 'node:timers/promises';
-import { redirect } from 'react-router';
-import type { SignedInCoach } from '../db/queries/coach.ts';
-import {
-  addAttemptWithin,
-  addSignInAttempts,
-  deleteCoachSession,
-  deleteExpiredSessions,
-  deleteSignInAttempts,
-  findCoachByEmail,
-  findCoachSession,
-  insertCoachSession,
-  isCoachDevice,
-  upsertCoachDevice,
-} from '../db/queries/coach.ts';
-import { nowMs } from './config.ts';
-import { cookie, readCookie } from './cookies.ts';
+import { getCoachKeys, findCoachByEmail } from '../db/queries/coach.ts';
+import type { SignedInCoach } from '../db/queries/coach-session.ts';
+import { isCoachDevice, updateSessionProved, upsertCoachDevice } from '../db/queries/coach-session.ts';
+import { addAttemptWithin, addSignInAttempts, deleteSignInAttempts } from '../db/queries/sign-in-attempt.ts';
+import { note, noteSeldom } from './audit.ts';
+import { beginSession, readToken, sessionEnd } from './coach-session.ts';
+import { linkSecret, nowMs } from './config.ts';
+import { cookie } from './cookies.ts';
 import { inWorkspace, onDatabase } from './database.ts';
 import { hashPassword, verifyPassword } from './hash-password.ts';
 import { refuse } from './read-body.ts';
+import { spendCode } from './second-step.ts';
 import type { Lane } from './sign-in-lanes.ts';
 import { lanesOf, laneWaitMs, WINDOW_MS } from './sign-in-lanes.ts';
-import { hashToken, isTokenShaped, makeToken } from './token.ts';
+import { hashToken, makeToken } from './token.ts';
 
-const COOKIE = 'ysodos_coach';
 const DEVICE_COOKIE = 'ysodos_device';
-const SESSION_SEC = 14 * 24 * 3600;
 const DEVICE_SEC = 365 * 24 * 3600;
 
 /** Verified against when there is no such account, so that both take the same time. */
@@ -39,7 +30,9 @@ export interface SignInAttempt {
 }
 
 export type SignInResult =
-  { kind: 'in'; setCookies: readonly string[] } | { kind: 'wrong' } | { kind: 'too-many'; waitSec: number };
+  | { kind: 'in'; setCookies: readonly string[]; waitsForCode: boolean }
+  | { kind: 'wrong' }
+  | { kind: 'too-many'; waitSec: number };
 
 /** Attempts of a lane that are under way in this process. */
 const underWay = new Map<string, number>();
@@ -72,54 +65,38 @@ export async function signIn(
 }
 
 async function tryPassword(
-  { email, password, request }: SignInAttempt,
+  { email, password, request, networkAddress }: SignInAttempt,
   lanes: readonly Lane[],
   isKnown: boolean,
   wait: (ms: number) => Promise<unknown>,
 ): Promise<SignInResult> {
   const now = new Date(nowMs());
-  const keys = lanes.map((lane) => hashToken(lane.key));
+  const counted = lanes.filter((lane) => lane.free !== Infinity);
+  const keys = counted.map((lane) => hashToken(lane.key));
   const counts = await onDatabase((db) => addSignInAttempts(db, keys, now, new Date(now.getTime() - WINDOW_MS)));
-  const waitMs = Math.max(...lanes.map((lane, i) => laneWaitMs(lane, counts[i]!)));
+  const waitMs = Math.max(...counted.map((lane, i) => laneWaitMs(lane, counts[i]!)));
   if (waitMs > 0) await wait(waitMs);
   const account = await onDatabase((db) => findCoachByEmail(db, email));
-  const right = await verifyPassword(account?.passwordHash ?? (await (decoy ??= hashPassword('nobody'))), password);
-  if (right === undefined) return refuse(503, 'away');
-  if (!account || !right) return { kind: 'wrong' };
-  const token = makeToken();
-  const device = makeToken();
-  const before = readToken(request, COOKIE);
-  await onDatabase((db) => deleteSignInAttempts(db, keys));
-  // The session that this browser had, of whatever workspace, ends.
-  if (before) await endSession(before);
-  await inWorkspace(account.workspaceId, async (db) => {
-    const { workspaceId, coachId } = account;
-    await deleteExpiredSessions(db, now);
-    const expiresAt = new Date(now.getTime() + SESSION_SEC * 1000);
-    await insertCoachSession(db, { tokenHash: hashToken(token), workspaceId, coachId, expiresAt });
-    if (!isKnown) await upsertCoachDevice(db, { tokenHash: hashToken(device), workspaceId, coachId, now });
-  });
-  const known = isKnown ? [] : [cookie(DEVICE_COOKIE, device, DEVICE_SEC)];
-  return { kind: 'in', setCookies: [cookie(COOKIE, token, SESSION_SEC), ...known] };
-}
-
-/** Signs a coach in without a password: after a door that only they could open. Ends the browser's session before it. */
-export async function signInAs(
-  request: Request,
-  { workspaceId, coachId }: { readonly workspaceId: number; readonly coachId: number },
-): Promise<string> {
-  const before = readToken(request, COOKIE);
-  if (before) await endSession(before);
-  const token = makeToken();
-  await inWorkspace(workspaceId, (db) =>
-    insertCoachSession(db, {
-      tokenHash: hashToken(token),
-      workspaceId,
-      coachId,
-      expiresAt: new Date(nowMs() + SESSION_SEC * 1000),
-    }),
+  const right = await verifyPassword(
+    account?.passwordHash ?? (await (decoy ??= hashPassword('nobody'))),
+    password,
+    // Strangers of one network stand in one line, whatever accounts they try.
+    isKnown ? { key: lanes[0]!.key, isKnown } : { key: `address:${networkAddress}`, isKnown },
   );
-  return cookie(COOKIE, token, SESSION_SEC);
+  if (right === undefined) return refuse(503, 'away');
+  if (!account) return { kind: 'wrong' };
+  if (!right) {
+    await noteSeldom(account, 'wrong-password');
+    return { kind: 'wrong' };
+  }
+  await onDatabase((db) => deleteSignInAttempts(db, keys));
+  const { setCookie, waitsForCode } = await beginSession(request, account);
+  if (isKnown) return { kind: 'in', setCookies: [setCookie], waitsForCode };
+  const device = makeToken();
+  await inWorkspace(account.workspaceId, (db) =>
+    upsertCoachDevice(db, { tokenHash: hashToken(device), ...account, now }),
+  );
+  return { kind: 'in', setCookies: [setCookie, cookie(DEVICE_COOKIE, device, DEVICE_SEC)], waitsForCode };
 }
 
 /** Whether something happens at most so many times in a quarter of an hour under each of some keys. What is refused isn't counted. */
@@ -129,49 +106,23 @@ export async function isSeldom(limits: Readonly<Record<string, number>>): Promis
   return onDatabase((db) => addAttemptWithin(db, hashed, now, new Date(now.getTime() - WINDOW_MS)));
 }
 
-function readToken(request: Request, name: string): string | undefined {
-  const token = readCookie(request, name);
-  return token && isTokenShaped(token) ? token : undefined;
+/** Codes that may be tried in a quarter of an hour, for one coach. */
+const MOST_CODES = 10;
+
+/** The second step: opens a session whose password was right. Codes work once, and few may be tried. Fails closed. */
+export async function tryCode(session: SignedInCoach, code: string): Promise<'in' | 'wrong' | 'too-many'> {
+  const { coachId, workspaceId, sessionId, madeAtMs } = session;
+  if (!(await isSeldom({ [`code ${coachId}`]: MOST_CODES }))) return 'too-many';
+  const now = nowMs();
+  const by = await inWorkspace(workspaceId, async (db) => {
+    const keys = await getCoachKeys(db, coachId);
+    const way = await spendCode(db, { coachId, secret: linkSecret(), nowMs: now }, keys, code);
+    if (!way) return undefined;
+    await updateSessionProved(db, sessionId, new Date(now), sessionEnd(madeAtMs, now));
+    await note(db, session, way === 'recovery' ? 'recovery-code' : 'signed-in');
+    return way;
+  });
+  if (by) return 'in';
+  await noteSeldom(session, 'wrong-code');
+  return 'wrong';
 }
-
-const found = new WeakMap<Request, Promise<SignedInCoach | undefined>>();
-
-/** The coach whose session the request brings; asked of the database once a request. */
-export function findCoach(request: Request): Promise<SignedInCoach | undefined> {
-  let coach = found.get(request);
-  if (!coach) {
-    const token = readToken(request, COOKIE);
-    coach = token
-      ? onDatabase((db) => findCoachSession(db, hashToken(token), new Date(nowMs())))
-      : Promise.resolve(undefined);
-    found.set(request, coach);
-  }
-  return coach;
-}
-
-/** The coach who is signed in; others are sent to sign in, and come back to where they wanted to be. */
-export async function requireCoach(request: Request): Promise<SignedInCoach> {
-  const coach = await findCoach(request);
-  if (coach) return coach;
-  const url = new URL(request.url);
-  const to =
-    request.method === 'GET'
-      ? `?to=${encodeURIComponent(url.pathname.replace(/\.data$/, '') + url.search.replace(/[?&]_routes=[^&]*/, ''))}`
-      : '';
-  throw redirect(`/sign-in${to}`);
-}
-
-async function endSession(token: string): Promise<void> {
-  const coach = await onDatabase((db) => findCoachSession(db, hashToken(token), new Date(nowMs())));
-  if (coach) await inWorkspace(coach.workspaceId, (db) => deleteCoachSession(db, hashToken(token)));
-}
-
-export async function signOut(request: Request): Promise<string> {
-  const token = readToken(request, COOKIE);
-  if (token) await endSession(token);
-  return cookie(COOKIE, '', 0);
-}
-
-/** Where to go after signing in: a path of ours, never another site's. */
-export const safePath = (to: string | null): string =>
-  to && /^\/(?![/\\])[\w\-./?=&%]*$/.test(to) ? to : '/programmes';

@@ -18,6 +18,10 @@ export const STATUS_WORDS = {
     title: 'This came from another page',
     text: 'Nothing was changed. Go back to Ysodos and try again from there.',
   },
+  role: {
+    title: 'You read here',
+    text: 'Nothing was changed. Changing, sending and exporting are for coaches; ask an owner of this workspace to make you one.',
+  },
   unreadable: {
     title: 'That can’t be read',
     text: 'The address or the form arrived in a shape that means nothing here. Nothing was changed; go back and try again.',

@@ -12,6 +12,8 @@ export const MESSAGE_WORDS: Record<MessageKind, string> = {
   flag: 'warning to you',
   reset: 'new password',
   invite: 'invitation',
+  address: 'new address of yours',
+  told: 'word to you',
   test: 'test to you',
   note: 'your words',
   letter: 'letter',

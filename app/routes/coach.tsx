@@ -4,7 +4,8 @@ import { useContext } from 'react';
 import { FocusOnNavigation } from '../components/focus-on-navigation.tsx';
 import { Outlet } from 'react-router';
 import { coachZone } from '../../server/coach-zone.ts';
-import { requireCoach } from '../../server/sign-in.ts';
+import { needsProof } from '../../server/prove-again.ts';
+import { requireCoach } from '../../server/coach-session.ts';
 import { NonceContext } from '../components/nonce-context.ts';
 import { useOwnZone } from '../components/use-own-zone.ts';
 import antdCss from '../theme/antd.generated.css?url';
@@ -18,8 +19,16 @@ export const links: Route.LinksFunction = () => [
 ];
 
 export async function loader({ request }: Route.LoaderArgs) {
-  const { coachName, workspaceName } = await requireCoach(request);
-  return { coachName, workspaceName, timeZone: coachZone(request) };
+  const coach = await requireCoach(request);
+  const { coachName, workspaceName, role, hasSecondStep } = coach;
+  return {
+    coachName,
+    workspaceName,
+    role,
+    hasSecondStep,
+    needsProof: needsProof(coach),
+    timeZone: coachZone(request),
+  };
 }
 
 /** What pops up belongs to the page's content, or to the dialog that it stands in. */

@@ -1,19 +1,24 @@
 import { data, Form, redirect } from 'react-router';
 import { object, string } from 'yup';
+import { ROLE_WORDS } from '../../core/coach-role.ts';
 import { hasAtMost } from '../../core/letters.ts';
-import {
-  findCoachDoor,
-  insertCoach,
-  updateCoachPassword,
-  useCoachDoor as goThroughDoor,
-} from '../../db/queries/coach.ts';
+import { insertCoach, updateCoachEmail, updateCoachPassword } from '../../db/queries/coach.ts';
+import type { CoachDoor } from '../../db/queries/coach-door.ts';
+import { closeOwnDoors, findCoachDoor, useCoachDoor as goThroughDoor } from '../../db/queries/coach-door.ts';
+import { deleteCoachSessions } from '../../db/queries/coach-session.ts';
+import { getCoachEmail } from '../../db/queries/coach.ts';
+import { tellCoach } from '../../server/account-changes.ts';
+import { note } from '../../server/audit.ts';
+import { beginSession } from '../../server/coach-session.ts';
 import { nowMs } from '../../server/config.ts';
 import { inWorkspace, onDatabase } from '../../server/database.ts';
 import { formText } from '../../server/form-text.ts';
-import { hashPassword } from '../../server/hash-password.ts';
+import { hashWhenFree } from '../../server/hash-password.ts';
+import { ADDRESS_HEADER } from '../../server/http/address-header.ts';
+import { networkOf } from '../../server/http/network.ts';
 import { yupErrors } from '../../server/log-form.ts';
-import { readForm } from '../../server/read-body.ts';
-import { signInAs } from '../../server/sign-in.ts';
+import { newPassword } from '../../server/password-rules.ts';
+import { readForm, refuse } from '../../server/read-body.ts';
 import { hashToken, isTokenShaped } from '../../server/token.ts';
 import { Mark } from '../components/mark.tsx';
 import formCss from '../theme/plain-form.css?url';
@@ -34,59 +39,85 @@ async function doorOf(token: string) {
 }
 
 export async function loader({ params }: Route.LoaderArgs) {
-  const { kind, email } = await doorOf(params.token);
-  return { kind, email };
+  const { kind, email, role } = await doorOf(params.token);
+  return { kind, email, role };
 }
 
 const schema = object({
-  password: string()
-    .required('Choose a password.')
-    .min(10, 'At least ten letters; a few words in a row are good.')
-    .max(200, 'That is too long for a password.'),
+  password: newPassword,
   name: string().trim().test('letters', 'At most 80 letters.', hasAtMost(80)),
 });
 
-/** A new password, or a further coach: once, and every sign-in that there was before ends. Fails closed. */
+const USED = 'The link was used already, or that address is a coach’s by now. Sign in, or ask for another.';
+
+/** A new password, a further coach, or a new address: once. Every sign-in that there was before ends. Fails closed. */
 export async function action({ request, params }: Route.ActionArgs) {
   const door = await doorOf(params.token);
   const { form } = await readForm(request);
+  if (door.kind === 'address') return takeAddress(door, params.token);
   const values = { password: formText(form, 'password'), name: formText(form, 'name').trim() };
   const errors = await yupErrors(schema, values);
   if (door.kind === 'invite' && values.name === '') errors.name ??= 'Say what people call you.';
   if (Object.keys(errors).length > 0) return data({ errors, name: values.name.slice(0, 80) }, { status: 400 });
-  const passwordHash = await hashPassword(values.password);
-  const { workspaceId } = door;
+  const network = networkOf(request.headers.get(ADDRESS_HEADER));
+  const passwordHash = await hashWhenFree(values.password, { key: `address:${network}`, isKnown: false });
+  if (passwordHash === undefined) return refuse(503, 'away');
+  const { workspaceId, role } = door;
   const coachId = await inWorkspace(workspaceId, async (db) => {
-    if (!(await goThroughDoor(db, hashToken(params.token), new Date(nowMs())))) return undefined;
-    if (door.kind === 'invite')
-      return insertCoach(db, { workspaceId, email: door.email, name: values.name, passwordHash });
-    await updateCoachPassword(db, door.coachId!, passwordHash);
-    return door.coachId!;
+    const now = new Date(nowMs());
+    if (!(await goThroughDoor(db, hashToken(params.token), now))) return undefined;
+    if (door.kind === 'invite') {
+      const made = await insertCoach(db, { workspaceId, email: door.email, name: values.name, passwordHash, role });
+      if (made !== undefined) await note(db, { workspaceId, coachId: made }, 'joined', { detail: role });
+      return made;
+    }
+    const own = { workspaceId, coachId: door.coachId! };
+    await updateCoachPassword(db, own.coachId, passwordHash);
+    await deleteCoachSessions(db, own.coachId);
+    await closeOwnDoors(db, own.coachId, now);
+    await note(db, own, 'password', { detail: 'by a message to their address' });
+    return own.coachId;
   });
-  if (coachId === undefined)
-    return data(
-      {
-        errors: {
-          form: 'The link was used already, or that address is a coach’s by now. Sign in, or ask for another.',
-        },
-        name: '',
-      },
-      { status: 409 },
-    );
-  return redirect('/programmes', { headers: { 'set-cookie': await signInAs(request, { workspaceId, coachId }) } });
+  if (coachId === undefined) return data({ errors: { form: USED }, name: '' }, { status: 409 });
+  const { setCookie, waitsForCode } = await beginSession(request, { workspaceId, coachId });
+  return redirect(waitsForCode ? '/sign-in/code' : '/programmes', { headers: { 'set-cookie': setCookie } });
 }
 
+/** The address is theirs: from now on they sign in with it, anew everywhere. The one before is told. */
+async function takeAddress({ workspaceId, coachId, email }: CoachDoor, token: string) {
+  const isTaken = await inWorkspace(workspaceId, async (db) => {
+    const now = new Date(nowMs());
+    const own = { workspaceId, coachId: coachId! };
+    const before = await getCoachEmail(db, own.coachId);
+    if (!(await goThroughDoor(db, hashToken(token), now))) return false;
+    if (!(await updateCoachEmail(db, own.coachId, email))) return false;
+    await deleteCoachSessions(db, own.coachId);
+    await closeOwnDoors(db, own.coachId, now);
+    await note(db, own, 'address', { detail: `${email}, before ${before}` });
+    await tellCoach(db, own, {
+      address: before,
+      subject: 'You sign in with another address now',
+      words: `From now on ${email} signs in to Ysodos as you, not this address. If that was not you, ask an owner of your workspace at once.`,
+    });
+    return true;
+  });
+  return isTaken ? redirect('/sign-in') : data({ errors: { form: USED }, name: '' }, { status: 409 });
+}
+
+const TITLES = { invite: 'Come in', reset: 'A new password', address: 'Your new address' } as const;
+const BUTTONS = { invite: 'Come in', reset: 'Set it, and sign in', address: 'It is mine' } as const;
+
 export default function Door({ loaderData, actionData }: Route.ComponentProps) {
-  const { kind, email } = loaderData;
+  const { kind, email, role } = loaderData;
   const errors: Record<string, string> = actionData?.errors ?? {};
   return (
     <main className="lone">
       <Mark size={38} />
-      <h1>{kind === 'invite' ? 'Come in' : 'A new password'}</h1>
+      <h1>{TITLES[kind]}</h1>
       <p className="soft">
         {kind === 'invite'
-          ? `You will coach here as ${email}.`
-          : `For ${email}. Wherever you are signed in now, you will be signed out.`}
+          ? `You will come in as ${email}, ${ROLE_WORDS[role].as}.`
+          : `${kind === 'address' ? `You sign in with ${email} from now on.` : `For ${email}.`} Wherever you are signed in now, you will be signed out.`}
       </p>
       <Form method="post" className="plain-form" noValidate>
         {errors.form && (
@@ -111,19 +142,23 @@ export default function Door({ loaderData, actionData }: Route.ComponentProps) {
             </p>
           </>
         )}
-        <label htmlFor="password">A password</label>
-        <input
-          id="password"
-          name="password"
-          type="password"
-          autoComplete="new-password"
-          aria-invalid={!!errors.password}
-          aria-describedby="password-error"
-        />
-        <p className="field-error" id="password-error">
-          {errors.password}
-        </p>
-        <button type="submit">{kind === 'invite' ? 'Come in' : 'Set it, and sign in'}</button>
+        {kind !== 'address' && (
+          <>
+            <label htmlFor="password">A password</label>
+            <input
+              id="password"
+              name="password"
+              type="password"
+              autoComplete="new-password"
+              aria-invalid={!!errors.password}
+              aria-describedby="password-error"
+            />
+            <p className="field-error" id="password-error">
+              {errors.password}
+            </p>
+          </>
+        )}
+        <button type="submit">{BUTTONS[kind]}</button>
       </Form>
     </main>
   );

@@ -5,7 +5,8 @@ import { ADDRESS_HEADER } from '../../server/http/address-header.ts';
 import { networkOf } from '../../server/http/network.ts';
 import { ECHO_LETTERS } from '../../server/limits.ts';
 import { yupErrors } from '../../server/log-form.ts';
-import { findCoach, safePath, signIn } from '../../server/sign-in.ts';
+import { findCoach, safePath } from '../../server/coach-session.ts';
+import { signIn } from '../../server/sign-in.ts';
 import { Mark } from '../components/mark.tsx';
 import formCss from '../theme/plain-form.css?url';
 import { formText } from '../../server/form-text.ts';
@@ -41,7 +42,11 @@ export async function action({ request }: Route.ActionArgs) {
     case 'in': {
       const headers = new Headers();
       for (const value of result.setCookies) headers.append('set-cookie', value);
-      throw redirect(safePath(new URL(request.url).searchParams.get('to')), { headers });
+      const to = new URL(request.url).searchParams.get('to');
+      throw redirect(
+        result.waitsForCode ? `/sign-in/code${to ? `?to=${encodeURIComponent(safePath(to))}` : ''}` : safePath(to),
+        { headers },
+      );
     }
     case 'wrong':
       return data({ errors: { form: 'Address and password don’t go together.' }, email }, { status: 400 });

@@ -1,5 +1,5 @@
 import { redirect } from 'react-router';
-import { signOut } from '../../server/sign-in.ts';
+import { signOut } from '../../server/coach-session.ts';
 import type { Route } from './+types/sign-out';
 
 export async function action({ request }: Route.ActionArgs) {

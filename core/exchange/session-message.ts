@@ -228,6 +228,8 @@ export type CoachOccasion =
     }
   | { readonly kind: 'letter'; readonly subject: string; readonly words: string }
   | { readonly kind: 'reset' }
+  | { readonly kind: 'address' }
+  | { readonly kind: 'told'; readonly subject: string; readonly words: string }
   | { readonly kind: 'invite'; readonly by: string; readonly workspace: string };
 
 /** `in 3 hours`, `in a day`, `in 2 days`. */
@@ -249,17 +251,25 @@ export function writeCoachMessage(o: CoachOccasion, link: string): Omit<WrittenM
         ]
       : o.kind === 'letter'
         ? [o.subject, o.words, 'Follow up']
-        : o.kind === 'reset'
-          ? [
-              'A new password',
-              'Someone asked for a new password for this address. If that was you, choose one within an hour; if not, do nothing, and the old one stays.',
-              'Choose a new password',
-            ]
-          : [
-              `${o.by} invites you`,
-              `${o.by} would like you to coach with them in “${o.workspace}”. The link can be used once, within a week.`,
-              'Come in',
-            ];
+        : o.kind === 'told'
+          ? [o.subject, o.words, 'Look at your sign-in']
+          : o.kind === 'address'
+            ? [
+                'Is this address yours?',
+                'Someone who coaches with Ysodos wants to sign in with this address from now on. If that is you, say so within a day; if not, do nothing, and nothing is changed.',
+                'It is mine',
+              ]
+            : o.kind === 'reset'
+              ? [
+                  'A new password',
+                  'Someone asked for a new password for this address. If that was you, choose one within an hour; if not, do nothing, and the old one stays.',
+                  'Choose a new password',
+                ]
+              : [
+                  `${o.by} invites you`,
+                  `${o.by} would like you to coach with them in “${o.workspace}”. The link can be used once, within a week.`,
+                  'Come in',
+                ];
   const e = escapeHtml;
   return {
     subject: cut(oneLine(subject), 120),

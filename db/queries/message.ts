@@ -11,6 +11,8 @@ export type MessageKind =
   | 'flag'
   | 'reset'
   | 'invite'
+  | 'address'
+  | 'told'
   | 'test'
   | 'note'
   | 'letter';

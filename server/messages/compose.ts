@@ -12,7 +12,8 @@ import { writeCoachMessage, writeMessage } from '../../core/exchange/session-mes
 import { explainChange } from '../../core/fit/fit-session.ts';
 import type { SessionSheet } from '../../core/session/session-sheet.ts';
 import type { Db } from '../../db/pool.ts';
-import { getCoachName, insertCoachDoor, listCoachNames } from '../../db/queries/coach.ts';
+import { getCoachName, listCoachNames } from '../../db/queries/coach.ts';
+import { insertCoachDoor } from '../../db/queries/coach-door.ts';
 import type { ClaimedMessage } from '../../db/queries/message.ts';
 import type { Enrolment } from '../../db/queries/person.ts';
 import { listEnrolmentsById } from '../../db/queries/person.ts';
@@ -258,23 +259,28 @@ async function composeForCoach(db: Db, message: ClaimedMessage, scope: ComposeSc
         ? { kind: 'letter', subject: text('subject'), words: text('words') }
         : message.kind === 'invite'
           ? { kind: 'invite', by: text('by'), workspace: text('workspace') }
-          : { kind: 'reset' };
-  if (occasion.kind !== 'flag' && occasion.kind !== 'letter') {
+          : message.kind === 'told'
+            ? { kind: 'told', subject: text('subject'), words: text('words') }
+            : message.kind === 'address'
+              ? { kind: 'address' }
+              : { kind: 'reset' };
+  const isDoor = occasion.kind === 'invite' || occasion.kind === 'reset' || occasion.kind === 'address';
+  if (isDoor) {
     const token = deriveToken(scope.secret, 'door', text('salt'));
     await insertCoachDoor(db, {
       workspaceId: scope.workspaceId,
       kind: occasion.kind,
-      coachId: occasion.kind === 'reset' ? message.coachId : null,
+      coachId: occasion.kind === 'invite' ? null : message.coachId,
       email: message.address,
       salt: text('salt'),
       tokenHash: hashToken(token),
+      now: new Date(message.createdAtMs),
       expiresAt: new Date(message.expiresAtMs),
     });
   }
-  const link =
-    occasion.kind === 'flag' || occasion.kind === 'letter'
-      ? `${scope.origin}${text('path')}`
-      : `${scope.origin}/door/${deriveToken(scope.secret, 'door', text('salt'))}`;
+  const link = isDoor
+    ? `${scope.origin}/door/${deriveToken(scope.secret, 'door', text('salt'))}`
+    : `${scope.origin}${text('path')}`;
   return {
     toName: occasion.kind === 'invite' ? message.address : name,
     fromName: 'Ysodos',

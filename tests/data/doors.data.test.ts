@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test, vi } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { emptyProgramme } from '../../core/progress/programme-document.ts';
-import { addAttemptWithin, insertCoachDoor, useCoachDoor as goThrough } from '../../db/queries/coach.ts';
+import { insertCoachDoor, useCoachDoor as goThrough } from '../../db/queries/coach-door.ts';
+import { addAttemptWithin } from '../../db/queries/sign-in-attempt.ts';
 import { closeDoors, findPersonalLink, insertPersonalLink, messageLinkSalts } from '../../db/queries/link.ts';
 import { claimMessages, insertMessage, renewLeases, updateMessages } from '../../db/queries/message.ts';
 import { insertParticipants } from '../../db/queries/person.ts';
@@ -212,6 +213,7 @@ describe('a coach’s doors', () => {
         email,
         salt: randomUUID(),
         tokenHash,
+        now: new Date(),
         expiresAt: LATER,
       }),
     );
