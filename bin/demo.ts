@@ -4,7 +4,7 @@ import { ensureBuild } from './build.ts';
 import type { DemoFile } from './demo-data.ts';
 import { startDemoData } from './demo-data.ts';
 import type { Outside } from './outside.ts';
-import { startOutside } from './outside.ts';
+import { demoSecret, startOutside } from './outside.ts';
 import { CommandError, runCommand, say } from './say.ts';
 import { checkPort, openAt, startServing, stopOnSignal } from './serving.ts';
 
@@ -80,6 +80,7 @@ runCommand(async () => {
   process.env.PUBLIC_URL = `http://${HOST}:${port}`;
   process.env.LOG_LEVEL ??= 'warn';
   const { cluster, demo } = await startDemoData(data, { nowMs, fresh, readers });
+  process.env.SECRET = demoSecret(data);
   let server;
   let outside: Outside | undefined;
   try {

@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process';
 import { parseArgs } from 'node:util';
 import { buildAntdStyle } from './build.ts';
 import { startDemoData } from './demo-data.ts';
+import { demoSecret } from './outside.ts';
 import { runCommand } from './say.ts';
 import { checkPort, STOP_SIGNALS } from './serving.ts';
 
@@ -19,7 +20,7 @@ runCommand(async () => {
   const child = spawn(
     process.execPath,
     ['node_modules/@react-router/dev/bin.js', 'dev', '--port', values.port, '--strictPort'],
-    { stdio: 'inherit', env: { ...process.env, PUBLIC_URL: base } },
+    { stdio: 'inherit', env: { ...process.env, PUBLIC_URL: base, SECRET: demoSecret('.local/dev') } },
   );
   for (const signal of STOP_SIGNALS) process.removeAllListeners(signal).on(signal, () => child.kill(signal));
   const code = await new Promise<number>((done) => child.on('close', (ended) => done(ended ?? 0)));

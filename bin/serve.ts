@@ -5,7 +5,7 @@ import { ensureBuild } from './build.ts';
 import { checkDatabase } from './check-database.ts';
 import { CommandError, runCommand, say } from './say.ts';
 import { openAt, settingError, startServing, stopOnSignal } from './serving.ts';
-import { databaseUrl, host, port, publicUrl, trustedProxies } from '../server/config.ts';
+import { databaseUrl, host, linkSecret, port, publicUrl, trustedProxies } from '../server/config.ts';
 
 runCommand(async () => {
   if (process.argv.length > 2)
@@ -14,6 +14,7 @@ runCommand(async () => {
   try {
     // All that is needed is asked for before anything is started.
     publicUrl();
+    linkSecret();
     port();
     trustedProxies();
     await checkDatabase(databaseUrl());

@@ -144,7 +144,7 @@ export async function seedDemo(
       const {
         rows: [coach],
       } = await owner.query<{ id: number }>(
-        'insert into coach (workspace_id, email, name, password_hash) values ($1, $2, $3, $4) returning id',
+        `insert into coach (workspace_id, email, name, password_hash, role) values ($1, $2, $3, $4, 'owner') returning id`,
         [workspace!.id, scenario.coach.email, scenario.coach.name, passwordHash],
       );
       seeded.push(

@@ -20,6 +20,7 @@ import { insertMessage } from '../db/queries/message.ts';
 import type { Enrolment } from '../db/queries/person.ts';
 import { getEnrolment, updatePlace, updateProfile } from '../db/queries/person.ts';
 import type { ProgrammeScope } from './coach-scope.ts';
+import { note } from './audit.ts';
 import { nowMs } from './config.ts';
 import { formText } from './form-text.ts';
 import { parseId } from './parse-number.ts';
@@ -71,6 +72,11 @@ export async function actOnPerson(
     return { status: 'done', words: `${person.name}: ${DONE_WORDS[kind]} a moment ago.` };
   const done = await carryOut(db, scope, person, act);
   if ('status' in done) return done;
+  await note(db, scope.coach, 'person-acted', {
+    enrolmentId,
+    programmeId: scope.programme.id,
+    detail: DONE_WORDS[kind],
+  });
   const actId = await insertAct(db, {
     workspaceId,
     coachId,
@@ -218,6 +224,7 @@ export async function keepNote(
     was: {},
     now: new Date(nowMs()),
   });
+  await note(db, coach, 'person-acted', { enrolmentId, programmeId: programme.id, detail: 'a note' });
   return { status: 'done', words: 'Note kept.', undo: { enrolmentId, actId } };
 }
 

@@ -11,6 +11,7 @@ interface Doer {
 
 interface About {
   readonly personId?: number;
+  readonly enrolmentId?: number;
   readonly programmeId?: number;
   readonly detail?: string;
 }
@@ -35,3 +36,10 @@ export const noteSeldom = (
     const sinceMs = now - (kind === 'person-read' ? READ_AGAIN_MS : WRONG_AGAIN_MS);
     return insertAuditUnlessSince(db, { workspaceId, coachId, kind, ...about, now: new Date(now) }, new Date(sinceMs));
   });
+
+/**
+ * Notes that a coach reads what is kept of a person. No page waits for it, or is kept from them where it can't be written: it has a
+ * connection of its own, once there is one.
+ */
+export const noteRead = (coach: Doer, personId: number): void =>
+  void noteSeldom(coach, 'person-read', { personId }).catch(() => undefined);

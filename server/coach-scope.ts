@@ -130,10 +130,16 @@ export async function withDay<T>(
   request: Request,
   params: { programmeId?: string | undefined; day?: string | undefined },
   work: (db: pg.PoolClient, scope: DayScope) => Promise<T>,
+  least?: CoachRole,
 ): Promise<T> {
-  return withProgramme(request, params.programmeId, async (db, scope) => {
-    const place = parseDayKey(params.day ?? '');
-    if (!place || place.week > scope.programme.weeks) return notFound();
-    return work(db, { ...scope, place, day: await findDay(db, scope.programme, place.week, place.weekday) });
-  });
+  return withProgramme(
+    request,
+    params.programmeId,
+    async (db, scope) => {
+      const place = parseDayKey(params.day ?? '');
+      if (!place || place.week > scope.programme.weeks) return notFound();
+      return work(db, { ...scope, place, day: await findDay(db, scope.programme, place.week, place.weekday) });
+    },
+    least,
+  );
 }

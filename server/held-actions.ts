@@ -1,5 +1,5 @@
 import type pg from 'pg';
-import { parseDayKey } from '../core/calendar/day.ts';
+import { dayKey, parseDayKey } from '../core/calendar/day.ts';
 import { plural } from '../core/words/words.ts';
 import { findDay } from '../db/queries/programme.ts';
 import { updateMessagesStopped } from '../db/queries/message.ts';
@@ -7,6 +7,7 @@ import { updateRunSequence } from '../db/queries/run.ts';
 import type { LateChoice } from '../db/queries/stop.ts';
 import { deleteShift, insertShift, listStops, updateStops, upsertLateChoice } from '../db/queries/stop.ts';
 import type { ProgrammeScope } from './coach-scope.ts';
+import { note } from './audit.ts';
 import { nowMs } from './config.ts';
 import { formText } from './form-text.ts';
 import { loadCalendars } from './jobs/release-run.ts';
@@ -34,6 +35,8 @@ export async function actOnHeld(db: pg.PoolClient, scope: ProgrammeScope, form: 
   }
   if (intent === 'stop-messages') {
     const stopped = await updateMessagesStopped(db, { runId: programme.runId, now });
+    if (stopped > 0)
+      await note(db, coach, 'stopped', { programmeId: programme.id, detail: plural(stopped, 'message') });
     return stopped === 0
       ? refuse('It is too late to stop it: the messages have left.')
       : told(`${plural(stopped, 'message is', 'messages are')} not sent.`);
@@ -46,6 +49,7 @@ export async function actOnHeld(db: pg.PoolClient, scope: ProgrammeScope, form: 
   switch (intent) {
     case 'stop': {
       const held = await updateStops(db, { ...at, from: 'grace', to: 'held', until: null });
+      if (held > 0) await note(db, coach, 'stopped', { programmeId: programme.id, detail: dayKey(day) });
       return held === 0
         ? refuse('It is too late to stop it: the session has left.')
         : told(`Stopped. It is held back from ${plural(held, 'person', 'people')}.`);
@@ -63,6 +67,8 @@ export async function actOnHeld(db: pg.PoolClient, scope: ProgrammeScope, form: 
           await choose(db, scope, { dayId: day.id, timeZone: group.timeZone, choice: 'send' });
       const until = new Date(nowMs() + GRACE_MS);
       const sent = await updateStops(db, { ...at, from: 'held', to: 'grace', until });
+      if (sent > 0)
+        await note(db, coach, 'sent', { programmeId: programme.id, detail: `${dayKey(day)}, held until now` });
       return sent === 0 ? refuse('Nothing of it is held back any more.') : told('It goes out in five minutes.');
     }
     case 'leave-held': {

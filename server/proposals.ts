@@ -31,6 +31,7 @@ import type { ProposalAnswer } from '../db/queries/proposal.ts';
 import { insertAnswer, listAnswers, lockAnswers, updateAnswerUndone } from '../db/queries/proposal.ts';
 import { listBegun, listStandingDetails } from '../db/queries/standing.ts';
 import type { ProgrammeScope } from './coach-scope.ts';
+import { note } from './audit.ts';
 import { nowMs } from './config.ts';
 import type { PaceProposal } from './learned-paces.ts';
 import { loadPaces } from './learned-paces.ts';
@@ -311,6 +312,11 @@ export async function answerProposals(
       } else {
         change = withBy(change as PersonChange, by);
         was = await changePerson(db, follow, enrolmentId, change, proposal.words);
+        await note(db, scope.coach, 'person-changed', {
+          enrolmentId,
+          programmeId: scope.programme.id,
+          detail: 'a proposal was taken',
+        });
       }
     }
     await insertAnswer(db, {

@@ -1,6 +1,6 @@
 import { data, redirect } from 'react-router';
 import type pg from 'pg';
-import { addDays, dateOfDay, parseDayDate } from '../core/calendar/day.ts';
+import { addDays, dateOfDay, dayKey, parseDayDate } from '../core/calendar/day.ts';
 import { instantAt, isTimeZone } from '../core/calendar/release.ts';
 import { countLetters } from '../core/letters.ts';
 import { insertMessage } from '../db/queries/message.ts';
@@ -18,6 +18,7 @@ import { instantWords } from './messages/compose.ts';
 import { planText } from './session-view.ts';
 import { previewFor } from './send-preview.ts';
 import { loadWorkspaceBook } from './workspace-book.ts';
+import { note } from './audit.ts';
 import { nowMs, publicUrl } from './config.ts';
 import { formId, formRevision, formText } from './form-text.ts';
 import { lastSendMs, loadCalendars, sendDay } from './jobs/release-run.ts';
@@ -38,6 +39,7 @@ export async function actOnDay(db: pg.PoolClient, scope: DayScope, form: FormDat
   const intent = formText(form, 'intent') || 'send';
   if (intent === 'hold' || intent === 'let-go') {
     await updateRunHeld(db, programme.runId, intent === 'hold' ? new Date(nowMs()) : null);
+    await note(db, scope.coach, intent === 'hold' ? 'held' : 'let-go', { programmeId: programme.id });
     return told(intent === 'hold' ? 'Nothing goes out until you let it go.' : 'It goes on.');
   }
   if (!day) return refuse('The programme has no session on this day.', 404);
@@ -91,6 +93,10 @@ async function send(db: pg.PoolClient, scope: DayScope, day: Day, form: FormData
     return refuse('It can’t be sent as it stands, or someone sent it a moment ago. Look at it again.', 409, {
       changeNote,
     });
+  await note(db, coach, 'sent', {
+    programmeId: programme.id,
+    detail: `${dayKey(place)}, version ${version.number}`,
+  });
   const now = new Date(nowMs());
   // Sent by hand after its date, it goes to those for whom that is over too: this press decides it, and its number is said.
   const calendars = await loadCalendars(db, programme);
@@ -114,16 +120,17 @@ async function expiresAt(db: pg.PoolClient, { programme }: DayScope, day: Day): 
 }
 
 async function withdraw(db: pg.PoolClient, scope: DayScope, day: Day, form: FormData) {
-  const note = formText(form, 'note').trim();
-  if (countLetters(note) > 500) return refuse('A reason has at most 500 letters.');
+  const why = formText(form, 'note').trim();
+  if (countLetters(why) > 500) return refuse('A reason has at most 500 letters.');
   if (!day.sent) return refuse('Nothing was sent that could be withdrawn.', 409);
   const now = new Date(nowMs());
-  await updateDayWithdrawn(db, { ...at(scope, day), at: now, note });
+  await updateDayWithdrawn(db, { ...at(scope, day), at: now, note: why });
+  await note(db, scope.coach, 'withdrew', { programmeId: scope.programme.id, detail: dayKey(scope.place) });
   const state = (await listRunDayStates(db, scope.programme.runId)).find((s) => s.dayId === day.id);
   await insertWithdrawals(db, {
     ...at(scope, day),
     sequence: state?.sequence ?? 1,
-    note,
+    note: why,
     expiresAt: await expiresAt(db, scope, day),
     now,
   });

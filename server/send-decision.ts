@@ -6,6 +6,8 @@ import type { Programme } from '../db/queries/programme.ts';
 import { findDay, getProgrammeOfRun } from '../db/queries/programme.ts';
 import { listRunNames } from '../db/queries/run.ts';
 import { upsertStops } from '../db/queries/stop.ts';
+import { plural } from '../core/words/words.ts';
+import { note } from './audit.ts';
 import { nowMs } from './config.ts';
 import { formText } from './form-text.ts';
 import { leavingNow } from './jobs/release-run.ts';
@@ -91,6 +93,10 @@ export async function decideSend<T>(
   }
   await db.query('release savepoint before_change');
   if (!choice) return answer;
+  if (choice === 'send' && fresh.length > 0) {
+    const people = fresh.reduce((n, f) => n + f.people.length, 0);
+    await note(db, scope, 'sent', { detail: `at once, to ${plural(people, 'person', 'people')}` });
+  }
   const pairs = fresh.flatMap(({ day, people }) => people.map((p): Pair => ({ ...p, dayId: day.dayId })));
   const now = new Date(nowMs());
   const stop = {

@@ -46,7 +46,7 @@ export async function makeWorkspace(owner: pg.Client, name: string): Promise<{ w
   const {
     rows: [coach],
   } = await owner.query<{ id: number }>(
-    'insert into coach (workspace_id, email, name, password_hash) values ($1, $2, $3, $4) returning id',
+    `insert into coach (workspace_id, email, name, password_hash, role) values ($1, $2, $3, $4, 'owner') returning id`,
     [workspace!.id, `coach@${name}.example.org`, 'Coach', 'x'],
   );
   return { workspaceId: workspace!.id, coachId: coach!.id };

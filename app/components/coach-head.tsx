@@ -61,7 +61,8 @@ export function CoachHead({ programme, runs = [], dayKey, hasDay = false }: Coac
           <Form method="post" action="/sign-out">
             <button type="submit">Sign out</button>
           </Form>
-          <Link to="/account">Sign-in, coaches</Link>
+          <Link to="/account">Your sign-in</Link>
+          <Link to="/account/coaches">Who coaches here</Link>
         </Folded>
       </nav>
     </header>
@@ -77,6 +78,7 @@ function RunChoice({
   runs: readonly RunName[];
 }) {
   const { pathname } = useLocation();
+  const coach = useRouteLoaderData<typeof coachLoader>('routes/coach');
   const { run, id, key } = programme;
   const rest = pathname.split('/').slice(3, 4).join('/') || 'plan';
   const stage = ['write', 'send'].includes(rest) ? 'send' : rest;
@@ -100,9 +102,11 @@ function RunChoice({
             </span>
           </li>
         ))}
-        <li>
-          <Link to={`/programmes/${key}/run`}>This run: hours, join page, another time</Link>
-        </li>
+        {coach?.role !== 'reader' && (
+          <li>
+            <Link to={`/programmes/${key}/run`}>This run: hours, join page, another time</Link>
+          </li>
+        )}
       </ul>
     </Folded>
   );

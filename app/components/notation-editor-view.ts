@@ -42,6 +42,7 @@ export interface EditorHandle {
 
 export interface EditorOptions {
   readonly text: string;
+  readonly isReadOnly: boolean;
   readonly nonce: string;
   readonly onChange: (text: string) => void;
   /** Where the caret is: a line (from 1) and an offset in it. */
@@ -167,6 +168,8 @@ export function openEditor(host: HTMLElement, options: EditorOptions): EditorHan
       doc: options.text,
       extensions: [
         EditorView.cspNonce.of(options.nonce),
+        EditorView.editable.of(!options.isReadOnly),
+        EditorState.readOnly.of(options.isReadOnly),
         lineNumbers(),
         history(),
         drawSelection(),

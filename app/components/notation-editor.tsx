@@ -2,6 +2,7 @@ import { useContext, useEffect, useImperativeHandle, useRef } from 'react';
 import type { NotationIssue } from '../../core/notation/issue.ts';
 import type { Finding } from '../../core/session/finding.ts';
 import { NonceContext } from './nonce-context.ts';
+import { useIsReader } from './reader.tsx';
 import type { EditorHandle, EditorOptions } from './notation-editor-view.ts';
 
 interface NotationEditorProps extends Pick<
@@ -59,6 +60,7 @@ export function NotationEditor({
   explain,
 }: NotationEditorProps) {
   const nonce = useContext(NonceContext);
+  const isReadOnly = useIsReader();
   const host = useRef<HTMLDivElement>(null);
   const field = useRef<HTMLTextAreaElement>(null);
   const latest = useRef({ onChange, onCaret, onTake, onKnow, complete, explain, issues, findings });
@@ -83,6 +85,7 @@ export function NotationEditor({
       view = openEditor(host.current, {
         text: plain?.value ?? initialText,
         nonce,
+        isReadOnly,
         onChange: (text) => latest.current.onChange(text),
         onCaret: (...at) => latest.current.onCaret(...at),
         onTake: (change) => latest.current.onTake(change),
@@ -102,7 +105,7 @@ export function NotationEditor({
     };
     // The editor owns its text from here on; a new day brings a new component (key).
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [nonce]);
+  }, [nonce, isReadOnly]);
   return (
     <div className="editor" ref={host} hidden={isHidden}>
       <textarea

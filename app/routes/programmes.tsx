@@ -15,6 +15,7 @@ import { deleteProgramme, listDaysByProgramme, listProgrammes } from '../../db/q
 import { deleteTemplate } from '../../db/queries/template.ts';
 import { readChoices, rememberChoices } from '../../server/new-choices.ts';
 import { programmeToStartFrom } from '../../server/start-programme.ts';
+import { note } from '../../server/audit.ts';
 import { coachForm, withCoach } from '../../server/coach-scope.ts';
 import { BODY_BYTES } from '../../server/limits.ts';
 import { coachToday } from '../../server/coach-zone.ts';
@@ -136,7 +137,11 @@ export async function action({ request }: Route.ActionArgs) {
     return data({ errors: {} });
   }
   if (formText(form, 'intent') === 'delete-programme') {
-    const isGone = await withCoach(request, (db) => deleteProgramme(db, formId(form, 'programme')));
+    const isGone = await withCoach(request, async (db, coach) => {
+      const title = await deleteProgramme(db, formId(form, 'programme'));
+      if (title !== undefined) await note(db, coach, 'programme-deleted', { detail: title });
+      return title !== undefined;
+    });
     return isGone
       ? data({ errors: {} })
       : data(

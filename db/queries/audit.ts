@@ -7,6 +7,8 @@ export interface AuditEntry {
   readonly coachId: number | null;
   readonly kind: AuditKind;
   readonly personId?: number;
+  /** Instead of the person: their place in a run. */
+  readonly enrolmentId?: number;
   readonly programmeId?: number;
   /** What more there is to say; never what a person said or wrote. */
   readonly detail?: string;
@@ -18,8 +20,8 @@ const MOST_LETTERS = 300;
 export async function insertAudit(db: Db, e: AuditEntry): Promise<void> {
   await db.query(
     `insert into audit (workspace_id, at, coach_id, kind, person_id, programme_id, detail)
-     values ($1::bigint, $2::timestamptz, $3::bigint, $4::text, $5::bigint, $6::bigint, $7::text)`,
-    values(e),
+     select $1::bigint, $2::timestamptz, $3::bigint, $4::text, coalesce($5::bigint, (select person_id from enrolment where id = $8::bigint)), $6::bigint, $7::text`,
+    [...values(e), e.enrolmentId ?? null],
   );
 }
 

@@ -93,16 +93,17 @@ export async function getProgrammeOfRun(db: Db, runId: number, now: Date): Promi
   return getProgramme(db, rows[0].programme_id, { now, runId });
 }
 
-/** Deletes a programme that nobody is in and nothing of which was sent; false, with nothing done, where it is another. */
-export async function deleteProgramme(db: Db, programmeId: number): Promise<boolean> {
-  const { rowCount } = await db.query(
+/** Deletes a programme that nobody is in and nothing of which was sent, and gives its title; undefined, with nothing done, where it is another. */
+export async function deleteProgramme(db: Db, programmeId: number): Promise<string | undefined> {
+  const { rows } = await db.query<{ title: string }>(
     `delete from programme p
      where p.id = $1::bigint
        and not exists (select from run r join enrolment e on e.run_id = r.id where r.programme_id = p.id)
-       and not exists (select from run r join version v on v.run_id = r.id where r.programme_id = p.id)`,
+       and not exists (select from run r join version v on v.run_id = r.id where r.programme_id = p.id)
+     returning p.title`,
     [programmeId],
   );
-  return rowCount === 1;
+  return rows[0]?.title;
 }
 
 export interface Day {

@@ -8,8 +8,8 @@ export async function insertWorkspace(
   const { rowCount } = await db.query(
     `with free as (select 1 where not exists (select from coach where email = lower($2::text))),
        new_workspace as (insert into workspace (name) select $1::text from free returning id)
-     insert into coach (workspace_id, email, name, password_hash)
-     select id, lower($2::text), $3::text, $4::text from new_workspace`,
+     insert into coach (workspace_id, email, name, password_hash, role)
+     select id, lower($2::text), $3::text, $4::text, 'owner' from new_workspace`,
     [w.workspace, w.email, w.name, w.passwordHash],
   );
   return rowCount === 1;

@@ -1,6 +1,8 @@
 import PgBoss from 'pg-boss';
 import type pg from 'pg';
+import { AUDIT_DAYS } from '../../core/audit.ts';
 import { createPool, withConnection } from '../../db/pool.ts';
+import { forgetAudit } from '../../db/queries/audit.ts';
 import { listWaitingWorkspaces } from '../../db/queries/message.ts';
 import { beat } from '../../db/queries/pulse.ts';
 import { listLiveRuns } from '../../db/queries/run.ts';
@@ -26,6 +28,8 @@ export interface RunningWorker {
 const LOOK_MS = 2_000;
 const RELEASE_MS = 15_000;
 const GRACE_MS = 15_000;
+/** How often what is kept for a time is looked through for what is older. */
+const FORGET_MS = 3_600_000;
 
 interface RunJob {
   readonly workspaceId: number;
@@ -99,12 +103,17 @@ export async function startWorker({ channels, log, lookMs = LOOK_MS }: WorkerOpt
 
   let looking: Promise<void> | undefined;
   let last = { tick: performance.now(), nowMs: nowMs() };
+  let forgotAt = -Infinity;
   const look = async () => {
     try {
       // Between two ticks too, and at once where the clock has jumped: what a coach sends by hand is due now.
       if (performance.now() - last.tick >= RELEASE_MS || nowMs() - last.nowMs >= RELEASE_MS) {
         last = { tick: performance.now(), nowMs: nowMs() };
         await sendReleases(pool, boss);
+      }
+      if (performance.now() - forgotAt >= FORGET_MS) {
+        forgotAt = performance.now();
+        await withConnection(pool, (db) => forgetAudit(db, new Date(nowMs() - AUDIT_DAYS * 86_400_000)));
       }
       const waiting = await withConnection(pool, (db) => listWaitingWorkspaces(db, new Date(nowMs())));
       for (const workspaceId of waiting)

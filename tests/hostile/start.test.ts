@@ -97,6 +97,7 @@ describe('./ysodos serve', () => {
       DATABASE_URL: cluster.appUrl('served'),
       DATABASE_OWNER_URL: cluster.ownerUrl('served'),
       PUBLIC_URL: 'https://ysodos.example.org',
+      SECRET: 'a secret of the tests, long enough to be one',
       LOG_LEVEL: 'info',
     };
   });
@@ -107,6 +108,8 @@ describe('./ysodos serve', () => {
   test('says in a word what is missing or wrong', () => {
     const refusals: readonly [Record<string, string>, RegExp][] = [
       [{ DATABASE_URL: '' }, /DATABASE_URL is not set/],
+      [{ SECRET: '' }, /SECRET is not set/],
+      [{ SECRET: 'short' }, /SECRET is too short/],
       [{ DATABASE_URL: 'mysql://x' }, /DATABASE_URL is no PostgreSQL address/],
       [{ DATABASE_URL: 'postgres://ysodos_app:x@127.0.0.1:1/x' }, /can’t be had/],
       [{ PUBLIC_URL: '' }, /PUBLIC_URL is not set/],

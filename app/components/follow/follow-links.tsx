@@ -1,7 +1,9 @@
 import { Link } from 'react-router';
+import { useIsReader } from '../reader.tsx';
 
 /** The pages about a run that is on: what is now, what is next, whether it works, those who host together. */
 export function FollowLinks({ current }: { current: 'now' | 'next' | 'working' | 'teams' }) {
+  const isReader = useIsReader();
   const PAGES = [
     ['now', 'follow-up', 'Now'],
     ['next', 'follow-up/next', 'What next'],
@@ -10,7 +12,7 @@ export function FollowLinks({ current }: { current: 'now' | 'next' | 'working' |
   ] as const;
   return (
     <nav className="follow-links" aria-label="Follow up">
-      {PAGES.map(([id, path, words]) => (
+      {PAGES.filter(([id]) => !isReader || id === 'now' || id === 'working').map(([id, path, words]) => (
         <Link key={id} to={`../${path}`} {...(id === current && { 'aria-current': 'page' as const })}>
           {words}
         </Link>

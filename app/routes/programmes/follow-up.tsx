@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { data, Link, useNavigate, useSearchParams } from 'react-router';
+import { seesHealth } from '../../../core/coach-role.ts';
 import {
   dayKey,
   dayName,
@@ -15,6 +16,8 @@ import { packStrand } from '../../../core/record/packed-strand.ts';
 import { OUTCOME_WORDS } from '../../../core/record/record.ts';
 import { getEnrolment } from '../../../db/queries/person.ts';
 import { actOnPerson, isReached, keepRules, takeBack } from '../../../server/attention-acts.ts';
+import { noteRead } from '../../../server/audit.ts';
+import type { ProgrammeScope } from '../../../server/coach-scope.ts';
 import { coachForm, notFound, withProgramme } from '../../../server/coach-scope.ts';
 import { coachToday, coachZone } from '../../../server/coach-zone.ts';
 import { formText } from '../../../server/form-text.ts';
@@ -59,6 +62,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       loadTodayLine(db, programme),
       askLately(db, { runId: programme.runId, today, timeZone: coachZone(request) }),
     ]);
+    const canSee = seesHealth(coach.role);
     const { people, days, retention, settings } = follow;
     const search = new URL(request.url).searchParams;
     const place = placeOfDate(programme.startsOn, today);
@@ -77,12 +81,13 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       retention: { ...retention, words: formatShortDay(today) },
       settings,
       days: days.map(({ dayId: id, week, weekday }) => ({ dayId: id, week, weekday })),
-      lately: saidLately(asked, people, days),
+      lately: canSee ? saidLately(asked, people, days) : null,
       anySent: days.some((d) => d.sent),
       ...packPeople(follow),
-      chosen: chosen ? await chosenPerson(db, chosen, follow) : null,
+      ...(!canSee && { packedRows: readerRows(follow), packedItems: packItems([]) }),
+      chosen: chosen && canSee ? await chosenPerson(db, coach, chosen, follow) : null,
       record:
-        chosen && dayId !== undefined
+        chosen && canSee && dayId !== undefined
           ? await recordWords(db, { ...programme, programmeId: programme.id }, chosen, dayId)
           : null,
     };
@@ -106,6 +111,15 @@ function packPeopleAnew({ people, days }: Pick<RunFollow, 'people' | 'days'>) {
     packedRows: packRows(people.map(toRow), zones),
     packedItems: packItems(people.flatMap((p) => needItems(p, keys))),
   };
+}
+
+/** As a reader has them: in the order of their attendance, without who needs a word and why. */
+function readerRows({ people }: Pick<RunFollow, 'people'>) {
+  const zones = [...new Set(people.map((p) => p.timeZone))].sort();
+  return packRows(
+    people.map((p) => ({ ...toRow(p), need: 0 })),
+    zones,
+  );
 }
 
 const toRow = (p: FollowedPerson): Row => ({
@@ -133,8 +147,14 @@ const needItems = (p: FollowedPerson, keys: ReadonlyMap<number, string>): NeedIt
     occasion,
   }));
 
-async function chosenPerson(db: Parameters<typeof getEnrolment>[0], p: FollowedPerson, { days }: RunFollow) {
+async function chosenPerson(
+  db: Parameters<typeof getEnrolment>[0],
+  coach: ProgrammeScope['coach'],
+  p: FollowedPerson,
+  { days }: RunFollow,
+) {
   const enrolment = await getEnrolment(db, p.enrolmentId);
+  noteRead(coach, enrolment.personId);
   const { contact, address } = enrolment.profile;
   return {
     id: p.enrolmentId,

@@ -4,6 +4,7 @@ import { parseDayDate } from '../../../core/calendar/day.ts';
 import { isTimeZone } from '../../../core/calendar/release.ts';
 import { readPeople } from '../../../core/exchange/read-people.ts';
 import { insertParticipants, listRoster } from '../../../db/queries/person.ts';
+import { note } from '../../../server/audit.ts';
 import { coachForm, withProgramme } from '../../../server/coach-scope.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
 import { formText } from '../../../server/form-text.ts';
@@ -54,6 +55,7 @@ export async function action({ request, params }: Route.ActionArgs) {
           profile,
         })),
       });
+      await note(db, coach, 'people-added', { programmeId: programme.id, detail: String(added.length) });
       return data({ error: '', added: added.length, ids: [...ids.values()] });
     });
   });

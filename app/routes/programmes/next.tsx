@@ -25,25 +25,30 @@ const SHOWN_ANSWERS = 40;
 const MOST_AT_ONCE = 500;
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  return withProgramme(request, params.programmeId, async (db, { programme }) => {
-    const { group, people, paces, answers } = await loadWhatNext(db, programme);
-    const zone = coachZone(request);
-    return {
-      key: programme.key,
-      group,
-      people,
-      paces,
-      answers: answers.slice(0, SHOWN_ANSWERS).map((a) => ({
-        id: a.id,
-        name: a.name,
-        enrolmentId: a.enrolmentId,
-        answer: a.answer,
-        words: a.words,
-        by: a.by,
-        at: instantWords(a.atMs, zone),
-      })),
-    };
-  });
+  return withProgramme(
+    request,
+    params.programmeId,
+    async (db, { programme }) => {
+      const { group, people, paces, answers } = await loadWhatNext(db, programme);
+      const zone = coachZone(request);
+      return {
+        key: programme.key,
+        group,
+        people,
+        paces,
+        answers: answers.slice(0, SHOWN_ANSWERS).map((a) => ({
+          id: a.id,
+          name: a.name,
+          enrolmentId: a.enrolmentId,
+          answer: a.answer,
+          words: a.words,
+          by: a.by,
+          at: instantWords(a.atMs, zone),
+        })),
+      };
+    },
+    'coach',
+  );
 }
 
 export async function action({ request, params }: Route.ActionArgs) {

@@ -1,6 +1,7 @@
 import { Button, Input } from 'antd';
 import { useMemo, useState } from 'react';
 import { data, redirect, useActionData, useNavigation, useSubmit } from 'react-router';
+import { seesHealth } from '../../../core/coach-role.ts';
 import { dayName, formatDay, formatShortDay, parseDayKey, weekdayOf } from '../../../core/calendar/day.ts';
 import { localDate, localTime } from '../../../core/calendar/release.ts';
 import { returnFromPause } from '../../../core/calendar/absence.ts';
@@ -13,7 +14,9 @@ import { closeDoors, insertPersonalLink, insertPersonalLinks } from '../../../db
 import { countLogged, deletePerson } from '../../../db/queries/own.ts';
 import { plural } from '../../../core/words/words.ts';
 import { listAbsences } from '../../../db/queries/absence.ts';
-import { coachForm, notFound, withProgramme } from '../../../server/coach-scope.ts';
+import { note, noteRead } from '../../../server/audit.ts';
+import { proveAgain } from '../../../server/prove-again.ts';
+import { coachForm, notFound, requireRole, withProgramme } from '../../../server/coach-scope.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
 import { nowMs, publicUrl } from '../../../server/config.ts';
 import { hashToken, makeToken } from '../../../server/token.ts';
@@ -53,9 +56,11 @@ export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: send
 const ROW_PX = 62;
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  return withProgramme(request, params.programmeId, async (db, { programme }) => {
+  return withProgramme(request, params.programmeId, async (db, { programme, coach }) => {
+    const canSee = seesHealth(coach.role);
     const people = await listParticipants(db, programme.runId);
     const chosen = people.find((p) => p.enrolmentId === parseId(new URL(request.url).searchParams.get('person')));
+    if (chosen && canSee) noteRead(coach, chosen.personId);
     const now = nowMs();
     const clocks = new Map([...new Set(people.map((p) => p.timeZone))].map((zone) => [zone, localTime(now, zone)]));
     return {
@@ -70,8 +75,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
           detail: p.detail,
           timeZone: p.timeZone,
           address: p.profile.address,
-          fit: fitWords(p.profile),
-          isWaiting: p.profile.care === 'wait',
+          fit: canSee ? fitWords(p.profile) : '',
+          isWaiting: canSee && p.profile.care === 'wait',
           joined: formatShortDay(p.joinedOn),
           isLate: p.joinedOn > programme.startsOn,
           hasLink: p.hasLink,
@@ -79,9 +84,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
         })),
       ),
       clocks: Object.fromEntries(clocks),
-      chosen: chosen ? await panelPerson(db, chosen) : null,
+      chosen: chosen && canSee ? await panelPerson(db, chosen) : null,
       roll: await liveRoll(db, programme, people, parseDayKey(new URL(request.url).searchParams.get('live') ?? '')),
-      partly: people.filter((p) => p.profile.isPartly).map((p) => p.name),
+      partly: !canSee ? [] : people.filter((p) => p.profile.isPartly).map((p) => p.name),
     };
   });
 }
@@ -158,12 +163,17 @@ export async function action({ request, params }: Route.ActionArgs) {
   const form = await coachForm(request);
   const intent = formText(form, 'intent');
   const now = new Date(nowMs());
+  if (intent === 'remove' && formText(form, 'with-records') === 'yes') {
+    const unproved = await proveAgain(await requireRole(request), form);
+    if (unproved) return answer({ errors: unproved }, 400);
+  }
   return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
     const people = await listParticipants(db, programme.runId);
     return decideSend(db, { ...coach, runIds: [programme.runId] }, form, async () => {
       if (intent === 'links') {
         // To everybody who has none.
         const made = people.filter((p) => !p.hasLink && !p.isClosed).map((p) => ({ ...p, token: makeToken() }));
+        for (const { personId } of made) await note(db, coach, 'person-link', { personId, programmeId: programme.id });
         await insertPersonalLinks(db, {
           workspaceId: coach.workspaceId,
           links: made.map((m) => ({ personId: m.personId, tokenHash: hashToken(m.token) })),
@@ -176,10 +186,17 @@ export async function action({ request, params }: Route.ActionArgs) {
         const ids = form.getAll('enrolmentId').flatMap((id) => parseId(id) ?? []);
         if (ids.length === 0 || ids.some((id) => !own.has(id))) return notFound();
         if (formText(form, 'with-records') === 'yes') {
-          for (const p of people) if (ids.includes(p.enrolmentId)) await deletePerson(db, p.personId);
+          for (const p of people)
+            if (ids.includes(p.enrolmentId)) {
+              await note(db, coach, 'person-removed', { personId: p.personId, programmeId: programme.id });
+              await deletePerson(db, p.personId);
+            }
           return redirect(`/programmes/${programme.key}/people`);
         }
         const gone = await deleteParticipants(db, ids);
+        for (const p of people)
+          if (gone.includes(p.enrolmentId))
+            await note(db, coach, 'person-removed', { personId: p.personId, programmeId: programme.id });
         return gone.length === ids.length
           ? redirect(`/programmes/${programme.key}/people`)
           : answer(
@@ -194,6 +211,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       const enrolmentId = formId(form, 'enrolmentId');
       const person = people.find((p) => p.enrolmentId === enrolmentId);
       if (!person) return notFound();
+      const about = { personId: person.personId, programmeId: programme.id };
       if (intent === 'profile') {
         const read = await readProfileForm(form, (await loadWorkspaceBook(db)).library);
         if (read.status === 'error') return answer({ errors: read.errors }, 400);
@@ -204,9 +222,11 @@ export async function action({ request, params }: Route.ActionArgs) {
           ...read.change,
           ...(isNew && { channel: usualChannel(address), addressState: 'given' as const }),
         });
+        await note(db, coach, 'person-changed', { ...about, detail: 'what fits them' });
         return answer({ errors: {}, kept: person.enrolmentId });
       }
       const days = await changeDays(db, coach.workspaceId, person, intent, form);
+      if (days && days.error === undefined) await note(db, coach, 'person-changed', { ...about, detail: 'their days' });
       if (days)
         return answer(
           { errors: days.error === undefined ? {} : { absence: days.error } },
@@ -220,10 +240,12 @@ export async function action({ request, params }: Route.ActionArgs) {
           tokenHash: hashToken(token),
           now,
         });
+        await note(db, coach, 'person-link', about);
         return answer({ errors: {}, made: [{ name: person.name, path: `/p/${token}` }] });
       }
       if (intent === 'revoke') {
         await closeDoors(db, person.personId, now);
+        await note(db, coach, 'person-revoked', about);
         return answer({ errors: {} });
       }
       return answer({ errors: { form: 'That is no step of this page; load it again.' } }, 400);

@@ -1,4 +1,5 @@
 import { data, Form, Link, useNavigation } from 'react-router';
+import { seesHealth } from '../../../core/coach-role.ts';
 import { dayKey, formatDay, formatShortDay, weekdayOf } from '../../../core/calendar/day.ts';
 import { localDate } from '../../../core/calendar/release.ts';
 import { explainChange } from '../../../core/fit/fit-session.ts';
@@ -20,6 +21,7 @@ import { listPainOf } from '../../../db/queries/pain.ts';
 import { listSaidBy, listSentTo } from '../../../db/queries/person-page.ts';
 import { getEnrolment } from '../../../db/queries/person.ts';
 import { keepNote, takeBack } from '../../../server/attention-acts.ts';
+import { noteRead } from '../../../server/audit.ts';
 import { coachForm, notFound, withProgramme } from '../../../server/coach-scope.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
 import { fitDay } from '../../../server/fitted-view.ts';
@@ -45,7 +47,8 @@ const SHOWN_MESSAGES = 60;
 const FEW_SENT = 5;
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  return withProgramme(request, params.programmeId, async (db, { programme }) => {
+  return withProgramme(request, params.programmeId, async (db, { programme, coach }) => {
+    const canSee = seesHealth(coach.role);
     const enrolmentId = parseId(params.enrolmentId);
     const follow = await loadRunFollow(db, programme);
     const person = follow.people.find((p) => p.enrolmentId === enrolmentId);
@@ -61,6 +64,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       loadWorkspaceBook(db),
       listSentDays(db, programme.runId),
     ]);
+    if (canSee) noteRead(coach, enrolment.personId);
     const { days } = follow;
     const { own, today } = person.calendar;
     const dateOf = new Map(days.map((d, i) => [d.dayId, own[i]!.date]));
@@ -70,7 +74,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     // The session that is theirs today or next, as far as it was sent.
     const next = days.findIndex((d, i) => d.sent && own[i]!.date >= today);
     const nextVersion = sentDays.find((d) => d.dayId === days[next]?.dayId);
-    const fitted = nextVersion ? await fitDay(db, nextVersion, { enrolment }, book) : undefined;
+    const fitted = canSee && nextVersion ? await fitDay(db, nextVersion, { enrolment }, book) : undefined;
     const { profile } = enrolment;
     return {
       key: programme.key,
@@ -96,7 +100,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       ),
       dayKeys: days.map((d) => dayKey(d)).join(' '),
       strand: packStrand(person.states.map((state, i) => ({ state, shareRatio: person.records[i]?.shareRatio }))),
-      items: person.items.map(({ code, why }) => ({ code, why })),
+      canSee,
+      items: !canSee ? [] : person.items.map(({ code, why }) => ({ code, why })),
       numbers: ownNumbers(
         numbers.flatMap(({ dayId, document, scores, fit, details }) => {
           const date = dateOf.get(dayId);
@@ -134,44 +139,52 @@ export async function loader({ request, params }: Route.LoaderArgs) {
           `${OUTCOME_WORDS[s.outcome]}${s.outcome === 'part' ? `, ${Math.round(s.shareRatio * 100)} %` : ''}`,
           ...(s.effort === null ? [] : [`effort ${s.effort}`]),
           ...s.scores.map(formatScore),
-          ...detailWords(s.details),
+          ...(canSee ? detailWords(s.details) : []),
         ].join(' · '),
-        remark: s.remark,
+        remark: canSee ? s.remark : '',
       })),
-      pains: pains.map((p) => ({ words: painWords(p), at: formatShortDay(localDate(p.toldAtMs, person.timeZone)) })),
-      sentTo: sentTo.map((m) => ({
-        words: m.subject === '' ? MESSAGE_WORDS[m.kind] : m.subject,
-        day: m.dayId === null ? '' : (titleOf.get(m.dayId) ?? ''),
-        state: `${SENT_WORDS[m.state]}${m.reason === '' || m.state === 'accepted' ? '' : `: ${m.reason}`}`,
-        at: instantWords(m.atMs, zone),
-      })),
+      pains: !canSee
+        ? []
+        : pains.map((p) => ({ words: painWords(p), at: formatShortDay(localDate(p.toldAtMs, person.timeZone)) })),
+      sentTo: !canSee
+        ? []
+        : sentTo.map((m) => ({
+            words: m.subject === '' ? MESSAGE_WORDS[m.kind] : m.subject,
+            day: m.dayId === null ? '' : (titleOf.get(m.dayId) ?? ''),
+            state: `${SENT_WORDS[m.state]}${m.reason === '' || m.state === 'accepted' ? '' : `: ${m.reason}`}`,
+            at: instantWords(m.atMs, zone),
+          })),
       fit: fitted
         ? { of: fitted.document.title ?? sessionTitle(fitted.document), changes: fitted.changes.map(explainChange) }
         : null,
-      profile: [
-        profile.kit === undefined
-          ? 'whatever kit is asked'
-          : profile.kit.length === 0
-            ? 'no kit'
-            : `has ${profile.kit.join(', ')}`,
-        ...(profile.spares.length > 0 ? [`avoids ${profile.spares.map((s) => SPARE_WORDS[s]).join(', ')}`] : []),
-        ...(person.level === null ? [] : [`level ${person.level} at the lowest`]),
-        ...profile.swaps.map((s) => `${s.to} instead of ${s.from}`),
-        ...(profile.doses.length > 0 ? profile.doses.map((d) => d.words) : []),
-      ],
-      acts: acts.map((a) => ({
-        id: a.id,
-        isNote: a.kind === 'note',
-        what: a.kind === 'note' ? '' : DONE_WORDS[a.kind as ActKind],
-        why: isAttentionCode(a.code) ? ATTENTION_RULES[a.code].name.toLowerCase() : '',
-        words: a.words,
-        by: a.by,
-        at: instantWords(a.madeAtMs, zone),
-        helped:
-          a.kind === 'note' || a.kind === 'snoozed'
-            ? ''
-            : helpedWords(helpedSince(history, localDate(a.madeAtMs, person.timeZone))),
-      })),
+      profile: !canSee
+        ? []
+        : [
+            profile.kit === undefined
+              ? 'whatever kit is asked'
+              : profile.kit.length === 0
+                ? 'no kit'
+                : `has ${profile.kit.join(', ')}`,
+            ...(profile.spares.length > 0 ? [`avoids ${profile.spares.map((s) => SPARE_WORDS[s]).join(', ')}`] : []),
+            ...(person.level === null ? [] : [`level ${person.level} at the lowest`]),
+            ...profile.swaps.map((s) => `${s.to} instead of ${s.from}`),
+            ...(profile.doses.length > 0 ? profile.doses.map((d) => d.words) : []),
+          ],
+      acts: !canSee
+        ? []
+        : acts.map((a) => ({
+            id: a.id,
+            isNote: a.kind === 'note',
+            what: a.kind === 'note' ? '' : DONE_WORDS[a.kind as ActKind],
+            why: isAttentionCode(a.code) ? ATTENTION_RULES[a.code].name.toLowerCase() : '',
+            words: a.words,
+            by: a.by,
+            at: instantWords(a.madeAtMs, zone),
+            helped:
+              a.kind === 'note' || a.kind === 'snoozed'
+                ? ''
+                : helpedWords(helpedSince(history, localDate(a.madeAtMs, person.timeZone))),
+          })),
     };
   });
 }

@@ -12,6 +12,7 @@ import { coachToday } from '../../../server/coach-zone.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
 import { planText } from '../../../server/session-view.ts';
 import { PassedByWords } from '../../components/passed-by.tsx';
+import { ForReading, useIsReader } from '../../components/reader.tsx';
 import { HeldLines } from '../../components/held-lines.tsx';
 import { CoachHead } from '../../components/coach-head.tsx';
 import { spineDays, usualDay } from '../../components/spine-days.ts';
@@ -62,9 +63,13 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 /** Pages that are about no day, or show the days themselves. */
 const WITHOUT_SPINE = new Set(['plan', 'movements', 'people', 'run', 'outbox']);
 
+/** Stages whose pages are there to change something. */
+const CHANGED = new Set(['plan', 'write', 'send', 'people']);
+
 export default function ProgrammeLayout({ loaderData }: Route.ComponentProps) {
   const { programme, runs, days, usualDay: usual, passedBy, unready, held, stoppable, now } = loaderData;
   const { day } = useParams();
+  const isReader = useIsReader();
   const { pathname } = useLocation();
   const stage = pathname.split('/')[3];
   const base = `/programmes/${programme.key}`;
@@ -86,9 +91,15 @@ export default function ProgrammeLayout({ loaderData }: Route.ComponentProps) {
             {unready.why}.
           </p>
         )}
-        <HeldLines base={base} held={held} stoppable={stoppable} nowMs={now} />
+        {!isReader && <HeldLines base={base} held={held} stoppable={stoppable} nowMs={now} />}
         <PassedByWords told={passedBy} movementsPath={`${base}/movements`} />
-        <Outlet />
+        {isReader && CHANGED.has(stage ?? '') ? (
+          <ForReading>
+            <Outlet />
+          </ForReading>
+        ) : (
+          <Outlet />
+        )}
       </main>
     </>
   );

@@ -35,25 +35,30 @@ export const meta: Route.MetaFunction = () => [{ title: 'This run · Ysodos' }];
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: sendCss }];
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  return withProgramme(request, params.programmeId, async (db, { programme }) => {
-    const today = coachToday(request);
-    return {
-      programme: {
-        key: programme.key,
-        id: programme.id,
-        title: programme.title,
-        weeks: programme.weeks,
-        people: programme.people,
-      },
-      run: programme.run,
-      origin: publicUrl().origin,
-      zone: coachZone(request),
-      today,
-      lastDay: addDays(programme.startsOn, programme.weeks * 7 - 1),
-      canMove: !(await hasSent(db, programme.runId)),
-      runs: await listRunNames(db, programme.id),
-    };
-  });
+  return withProgramme(
+    request,
+    params.programmeId,
+    async (db, { programme }) => {
+      const today = coachToday(request);
+      return {
+        programme: {
+          key: programme.key,
+          id: programme.id,
+          title: programme.title,
+          weeks: programme.weeks,
+          people: programme.people,
+        },
+        run: programme.run,
+        origin: publicUrl().origin,
+        zone: coachZone(request),
+        today,
+        lastDay: addDays(programme.startsOn, programme.weeks * 7 - 1),
+        canMove: !(await hasSent(db, programme.runId)),
+        runs: await listRunNames(db, programme.id),
+      };
+    },
+    'coach',
+  );
 }
 
 type Answer = { errors: Record<string, string>; told: string; feed?: string };

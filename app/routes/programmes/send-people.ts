@@ -7,7 +7,11 @@ const MOST = 500;
 
 /** How far a day has come, person by person: asked for when it is opened. */
 export async function loader({ request, params }: Route.LoaderArgs) {
-  return withDay(request, params, async (db, { programme, day }) =>
-    day ? listDayPeople(db, { runId: programme.runId, dayId: day.id, limit: MOST }) : notFound(),
+  return withDay(
+    request,
+    params,
+    async (db, { programme, day }) =>
+      day ? listDayPeople(db, { runId: programme.runId, dayId: day.id, limit: MOST }) : notFound(),
+    'coach',
   );
 }

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Link, useFetcher, useNavigation, useSubmit } from 'react-router';
 import { dayKey, dayName, formatDay, weekdayOf } from '../../../core/calendar/day.ts';
 import { GOING_WORDS, isSure } from '../../../core/calendar/going.ts';
+import { seesHealth } from '../../../core/coach-role.ts';
 import { localDate, localTime } from '../../../core/calendar/release.ts';
 import { sheetText } from '../../../core/exchange/session-text.ts';
 import { plural } from '../../../core/words/words.ts';
@@ -60,7 +61,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const now = nowMs();
     const zone = coachZone(request);
     const search = new URL(request.url).searchParams;
-    const asId = parseId(search.get('as'));
+    // Seen as somebody, a session says what they spare.
+    const asId = seesHealth(coach.role) ? parseId(search.get('as')) : undefined;
     const [calendars, days, reach, states, book, isWorking, outages, shifts] = await Promise.all([
       loadCalendars(db, programme),
       listDays(db, programme),

@@ -9,6 +9,7 @@ import { plural } from '../../../core/words/words.ts';
 import { countLetters, insertLetters, updateHostSettings } from '../../../db/queries/host.ts';
 import { insertMessage } from '../../../db/queries/message.ts';
 import { listCoaches } from '../../../db/queries/coach.ts';
+import { note } from '../../../server/audit.ts';
 import { coachForm, notFound, withProgramme } from '../../../server/coach-scope.ts';
 import { nowMs } from '../../../server/config.ts';
 import { formText } from '../../../server/form-text.ts';
@@ -29,38 +30,43 @@ const LETTER_WORTH_MS = 3 * 86_400_000;
 const TOP = 20;
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  return withProgramme(request, params.programmeId, async (db, { programme, coach }) => {
-    const { follow, host } = await loadHost(db, programme);
-    const week = letterWeek(programme);
-    const next = await loadWhatNext(db, programme, follow);
-    const proposals = [...next.group, ...next.people].filter((p) => p.change !== null).length;
-    const facts = weekFacts(programme, follow, host, { week, coach: coach.coachName, proposals });
-    const { library } = await loadWorkspaceBook(db);
-    return {
-      key: programme.key,
-      week,
-      settings: host.settings,
-      sharedNames: (host.settings.shared?.movements ?? []).map((id) => library.find(id)?.name ?? id).join(', '),
-      known: [...new Set(follow.days.flatMap((d) => d.facts?.movements ?? []))].sort(),
-      total: host.total,
-      teams: host.teams,
-      board: personBoard(host.people)
-        .slice(0, TOP)
-        .map(({ place, of }) => ({
-          place,
-          id: of.id,
-          shown: of.shown,
-          name: of.name,
-          team: of.team,
-          kept: of.kept,
-          due: of.due,
-        })),
-      out: host.people.filter((p) => p.board === 'out').length,
-      letters: await countLetters(db, programme.runId, week),
-      toAll: draftLetter(facts),
-      toCoach: draftCoachLetter(facts),
-    };
-  });
+  return withProgramme(
+    request,
+    params.programmeId,
+    async (db, { programme, coach }) => {
+      const { follow, host } = await loadHost(db, programme);
+      const week = letterWeek(programme);
+      const next = await loadWhatNext(db, programme, follow);
+      const proposals = [...next.group, ...next.people].filter((p) => p.change !== null).length;
+      const facts = weekFacts(programme, follow, host, { week, coach: coach.coachName, proposals });
+      const { library } = await loadWorkspaceBook(db);
+      return {
+        key: programme.key,
+        week,
+        settings: host.settings,
+        sharedNames: (host.settings.shared?.movements ?? []).map((id) => library.find(id)?.name ?? id).join(', '),
+        known: [...new Set(follow.days.flatMap((d) => d.facts?.movements ?? []))].sort(),
+        total: host.total,
+        teams: host.teams,
+        board: personBoard(host.people)
+          .slice(0, TOP)
+          .map(({ place, of }) => ({
+            place,
+            id: of.id,
+            shown: of.shown,
+            name: of.name,
+            team: of.team,
+            kept: of.kept,
+            due: of.due,
+          })),
+        out: host.people.filter((p) => p.board === 'out').length,
+        letters: await countLetters(db, programme.runId, week),
+        toAll: draftLetter(facts),
+        toCoach: draftCoachLetter(facts),
+      };
+    },
+    'coach',
+  );
 }
 
 type Answer =
@@ -129,6 +135,8 @@ export async function action({ request, params }: Route.ActionArgs) {
       expiresAt,
       now,
     });
+    if (count > 0)
+      await note(db, coach, 'letter', { programmeId: programme.id, detail: `to ${plural(count, 'person', 'people')}` });
     return count === 0
       ? refused('letter', 'Everybody who takes messages has had this week’s letter.')
       : done(`The letter goes to ${plural(count, 'person', 'people')}.`);

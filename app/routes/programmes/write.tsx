@@ -49,6 +49,7 @@ import { RoutineMenu } from '../../components/routine-menu.tsx';
 import { SessionCards } from '../../components/session-cards.tsx';
 import { SessionStart } from '../../components/session-start.tsx';
 import { WritingGuide } from '../../components/writing-guide.tsx';
+import { useIsReader } from '../../components/reader.tsx';
 import { useDraft } from '../../components/use-draft.ts';
 import { useSessionEditing } from '../../components/use-session-editing.ts';
 import { unlessAsked, useLeaving } from '../../components/leaving.tsx';
@@ -219,10 +220,11 @@ function Writer({
   const onSaved = useCallback(() => void revalidate(), [revalidate]);
   const base = `/programmes/${programmeId}`;
   const { saver, state: draftState } = useDraft(`${base}/write/${dayKey}/draft`, day, onSaved);
+  const isReader = useIsReader();
   const draftPath = `${base}/write/${dayKey}/draft`;
   useEffect(() => {
     // What a track or a copy wrote is read once it has been looked at here for a moment.
-    if (day.isRead || day.text.trim() === '') return;
+    if (isReader || day.isRead || day.text.trim() === '') return;
     const timer = setTimeout(() => {
       const body = JSON.stringify({ read: true, revision: day.revision });
       void fetch(draftPath, { method: 'POST', headers: { 'content-type': 'application/json' }, body })
@@ -230,7 +232,7 @@ function Writer({
         .catch(() => undefined);
     }, READ_AFTER_MS);
     return () => clearTimeout(timer);
-  }, [day.isRead, day.text, day.revision, draftPath, revalidate]);
+  }, [isReader, day.isRead, day.text, day.revision, draftPath, revalidate]);
   const onText = useCallback((next: string) => saver.change(next), [saver]);
   const { text, library, analysis, editor, onChange, onEdit, onTake, complete, explain } = useSessionEditing(
     day.text,
