@@ -4,6 +4,8 @@ import { join } from 'node:path';
 import { freePort } from './cluster.ts';
 
 export interface RunningDemo {
+  /** Its folder. */
+  readonly data: string;
   readonly base: string;
   readonly password: string;
   readonly workspaces: readonly {
@@ -68,6 +70,7 @@ export async function startDemo(
     'password' | 'workspaces' | 'newcomerEmail'
   >;
   return {
+    data,
     base: `http://127.0.0.1:${port}`,
     password: file.password,
     workspaces: file.workspaces,

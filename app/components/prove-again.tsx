@@ -8,13 +8,16 @@ interface ProveAgainProps {
   readonly errors?: Readonly<Record<string, string>> | undefined;
   /** Also where they have only just signed in. */
   readonly always?: boolean;
-  readonly onChange?: (values: Readonly<Record<string, string>>) => void;
 }
 
+/** Whether what the server said is that it wants to know who asks. */
+export const asksProof = (errors: ProveAgainProps['errors']): boolean =>
+  Object.values(PROOF_FIELDS).some((name) => errors?.[name] !== undefined);
+
 /** Whether the server asks for the password before what can hurt. */
-export function useNeedsProof(errors: ProveAgainProps['errors']): boolean {
+function useNeedsProof(errors: ProveAgainProps['errors']): boolean {
   const coach = useRouteLoaderData<typeof coachLoader>('routes/coach');
-  return (coach?.needsProof ?? false) || Object.values(PROOF_FIELDS).some((name) => errors?.[name] !== undefined);
+  return (coach?.needsProof ?? false) || asksProof(errors);
 }
 
 /** One's password once more, and the code of the second step: nothing where they were shown a moment ago. */

@@ -343,8 +343,8 @@ test('an invitation brings a second coach into the workspace', { timeout: 120_00
   await page.getByLabel('Password').fill(own.password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL('**/programmes');
-  await page.goto('/account');
-  await page.getByLabel('Invite a further coach, by e-mail').fill('second@example.org');
+  await page.goto('/account/coaches');
+  await page.getByLabel('Their e-mail address').fill('second@example.org');
   await page.getByRole('button', { name: 'Send the invitation' }).click();
   await page.getByText(/An invitation is on its way/).waitFor();
   await expect.poll(() => subjects('second@example.org'), SENT).toEqual(['Mirja Solheim invites you']);
@@ -355,6 +355,7 @@ test('an invitation brings a second coach into the workspace', { timeout: 120_00
   await second.getByRole('button', { name: 'Come in' }).click();
   await second.waitForURL('**/programmes');
   await second.getByRole('heading', { name: 'Eight weeks to the summer tour' }).waitFor();
+  await page.goto('/account');
   await page.getByRole('button', { name: 'Sign out everywhere' }).click();
   await page.waitForURL('**/sign-in**');
   await page.close();

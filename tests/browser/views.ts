@@ -247,7 +247,25 @@ export const VIEWS: readonly View[] = [
       await page.getByText('The join page', { exact: true }).waitFor();
     },
   },
-  { name: 'coaches', shows: ['routes/account.tsx'], path: '/account' },
+  {
+    name: 'your sign-in',
+    shows: ['routes/account/you.tsx', 'components/account/account-page.tsx'],
+    path: '/account',
+  },
+  { name: 'your sign-in, the second step', shows: ['routes/account/you.tsx'], path: '/account?second=on' },
+  { name: 'who coaches here', shows: ['routes/account/coaches.tsx'], path: '/account/coaches' },
+  {
+    name: 'who coaches here, a change',
+    shows: ['routes/account/coaches.tsx'],
+    path: '/account/coaches',
+    act: pressed(/^Remove /),
+  },
+  { name: 'what was done', shows: ['routes/account/done.tsx'], path: '/account/done' },
+  {
+    name: 'the password once more',
+    shows: ['routes/account/again.tsx', 'components/prove-again.tsx'],
+    path: '/account/again?to=/account/done.csv',
+  },
   { name: 'a forgotten password', shows: ['routes/forgot.tsx'], as: 'nobody', path: '/forgot' },
   { name: 'follow up', shows: ['routes/programmes/follow-up.tsx'], path: 'follow-up' },
   {
@@ -457,8 +475,14 @@ export const VIEWS: readonly View[] = [
   { name: 'a day that isn’t open', shows: ['root.tsx'], as: 'person', path: '/w4d5' },
 ];
 
-/** Pages that only a message, or an open join page, leads to: shown and looked over in messages.test.ts. */
-export const SHOWN_THERE = new Set(['routes/stop.tsx', 'routes/confirm.tsx', 'routes/door.tsx', 'routes/join.tsx']);
+/** Pages that only a message, an open join page, or a second step leads to: shown and looked over in messages.test.ts and coaches.test.ts. */
+export const SHOWN_THERE = new Set([
+  'routes/stop.tsx',
+  'routes/confirm.tsx',
+  'routes/door.tsx',
+  'routes/join.tsx',
+  'routes/sign-in-code.tsx',
+]);
 
 /** Of two files, which run beside each other, each looks at every other view. */
 export function lookAtViews(half: 0 | 1): void {

@@ -12,7 +12,7 @@ export function AccountPage({ title, children }: { title: string; children: Reac
       <main id="main" className="page account-page">
         <div className="page-title">
           <h1>{title}</h1>
-          <nav className="follow-links" aria-label="Account">
+          <nav className="account-links" aria-label="Account">
             <NavLink to="/account" end>
               You
             </NavLink>

@@ -1,4 +1,5 @@
 import { Input, Segmented } from 'antd';
+import { useIsReader } from '../reader.tsx';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Row, Sort } from './rows.ts';
 import { STATES } from './rows.ts';
@@ -22,6 +23,7 @@ const distinct = (values: readonly string[]) => [...new Set(values.filter(Boolea
 
 /** Search, order, filters, and the ways out. */
 export function FollowTools({ rows, sort, isTable, linkTo, programmeKey }: FollowToolsProps) {
+  const isReader = useIsReader();
   const [search, setSearch] = useSearchParams();
   const navigate = useNavigate();
   const go = (changes: Record<string, string | null>) => void navigate(linkTo(changes), { preventScrollReset: true });
@@ -85,12 +87,12 @@ export function FollowTools({ rows, sort, isTable, linkTo, programmeKey }: Follo
         <Link to={linkTo({ view: isTable ? null : 'table' })} preventScrollReset>
           {isTable ? 'as strands' : 'as a table'}
         </Link>{' '}
-        <a href={`/programmes/${programmeKey}/records.csv`} download>
-          CSV
-        </a>{' '}
-        <a href={`/programmes/${programmeKey}/records.json`} download>
-          JSON
-        </a>
+        {!isReader && (
+          <>
+            <a href={`/programmes/${programmeKey}/records.csv`}>CSV</a>{' '}
+            <a href={`/programmes/${programmeKey}/records.json`}>JSON</a>
+          </>
+        )}
       </span>
     </div>
   );

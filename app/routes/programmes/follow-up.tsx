@@ -77,6 +77,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       firstWeekday: weekdayOf(programme.startsOn),
       today: place && place.week <= programme.weeks ? place : null,
       todayWords: formatDay(today),
+      canSee,
       line,
       retention: { ...retention, words: formatShortDay(today) },
       settings,
@@ -237,14 +238,17 @@ export default function FollowUp({ loaderData }: Route.ComponentProps) {
       <div className="follow-columns">
         <BeadMarks />
         <div className="follow-main">
-          <NeedList
-            items={ordered}
-            rows={byId}
-            days={days}
-            chosen={`${search.get('person') ?? ''} ${search.get('item') ?? ''}`}
-            linkTo={linkTo}
-          />
-          {lately ? (
+          {!loaderData.canSee && <p className="soft">Who needs a word, and what people said, is for coaches to see.</p>}
+          {loaderData.canSee && (
+            <NeedList
+              items={ordered}
+              rows={byId}
+              days={days}
+              chosen={`${search.get('person') ?? ''} ${search.get('item') ?? ''}`}
+              linkTo={linkTo}
+            />
+          )}
+          {!loaderData.canSee ? null : lately ? (
             <SaidList lately={lately} linkTo={linkTo} />
           ) : (
             <p className="empty">

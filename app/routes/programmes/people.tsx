@@ -1,6 +1,6 @@
 import { Button, Input } from 'antd';
 import { useMemo, useState } from 'react';
-import { data, redirect, useActionData, useNavigation, useSubmit } from 'react-router';
+import { data, Form, redirect, useActionData, useNavigation, useSubmit } from 'react-router';
 import { seesHealth } from '../../../core/coach-role.ts';
 import { dayName, formatDay, formatShortDay, parseDayKey, weekdayOf } from '../../../core/calendar/day.ts';
 import { localDate, localTime } from '../../../core/calendar/release.ts';
@@ -44,6 +44,7 @@ import type { MadeLink } from '../../components/links-dialog.tsx';
 import { LinksDialog } from '../../components/links-dialog.tsx';
 import { unlessAsked, useLeaving } from '../../components/leaving.tsx';
 import { HandOutLinks } from '../../components/hand-out-links.tsx';
+import { asksProof, ProveAgain } from '../../components/prove-again.tsx';
 import { PersonPanel } from '../../components/person-panel.tsx';
 import { Dialog } from '../../components/dialog.tsx';
 import sendCss from '../../theme/send.css?url';
@@ -293,7 +294,7 @@ export default function People({ loaderData }: Route.ComponentProps) {
       setShown(result.made);
       setAdding(false);
     }
-    setAsking(undefined);
+    if (!asksProof(result?.errors)) setAsking(undefined);
   }
   const missing = people.filter((p) => !p.hasLink && !p.isClosed).length;
   const list = useMemo(() => {
@@ -425,17 +426,17 @@ export default function People({ loaderData }: Route.ComponentProps) {
         cancelText="Cancel"
         busy={busy}
         onCancel={() => setAsking(undefined)}
-        onOk={() =>
-          asking &&
-          post({
-            intent: asking.what,
-            enrolmentId: String(asking.id),
-            ...(asking.what === 'remove' && loggedBy(asking.id) > 0 && { 'with-records': 'yes' }),
-          })
-        }
+        onOk={() => {
+          const form = document.querySelector<HTMLFormElement>('#remove-person');
+          if (form) void submit(form);
+          else if (asking) post({ intent: asking.what, enrolmentId: String(asking.id) });
+        }}
       >
         {asking?.what === 'remove' && loggedBy(asking.id) > 0 ? (
-          <>
+          <Form method="post" id="remove-person" className="dialog-form" noValidate>
+            <input type="hidden" name="intent" value="remove" />
+            <input type="hidden" name="enrolmentId" value={asking.id} />
+            <input type="hidden" name="with-records" value="yes" />
             <p>
               It goes for good, as if they had deleted themselves: their name, address and link,{' '}
               {plural(loggedBy(asking.id), 'session')} that they logged with numbers and words, what hurt, messages and
@@ -445,7 +446,8 @@ export default function People({ loaderData }: Route.ComponentProps) {
               What stays is without them: sums in letters that were sent. All other figures are counted anew from those
               who are left. They can have a copy of their data first, from their own page.
             </p>
-          </>
+            <ProveAgain errors={result?.errors} />
+          </Form>
         ) : (
           <p>{asking && QUESTIONS[asking.what].says}</p>
         )}

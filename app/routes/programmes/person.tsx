@@ -294,23 +294,25 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
               </details>
             </section>
           )}
-          <section>
-            <h2>Their fit, and why</h2>
-            <p className="small">{loaderData.profile.join(' · ')}</p>
-            {loaderData.fit &&
-              (loaderData.fit.changes.length === 0 ? (
-                <p className="soft">{loaderData.fit.of}: as it is written.</p>
-              ) : (
-                <>
-                  <p className="soft small">{loaderData.fit.of}:</p>
-                  <ul className="one-said">
-                    {loaderData.fit.changes.map((c) => (
-                      <li key={c}>{c}</li>
-                    ))}
-                  </ul>
-                </>
-              ))}
-          </section>
+          {loaderData.canSee && (
+            <section>
+              <h2>Their fit, and why</h2>
+              <p className="small">{loaderData.profile.join(' · ')}</p>
+              {loaderData.fit &&
+                (loaderData.fit.changes.length === 0 ? (
+                  <p className="soft">{loaderData.fit.of}: as it is written.</p>
+                ) : (
+                  <>
+                    <p className="soft small">{loaderData.fit.of}:</p>
+                    <ul className="one-said">
+                      {loaderData.fit.changes.map((c) => (
+                        <li key={c}>{c}</li>
+                      ))}
+                    </ul>
+                  </>
+                ))}
+            </section>
+          )}
           <section className="one-numbers">
             <h2>Numbers over time</h2>
             {loaderData.numbers.length === 0 && (
@@ -329,9 +331,11 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
           </section>
         </div>
         <div>
-          <Notes loaderData={loaderData} error={actionData?.status === 'refused' ? actionData.message : undefined} />
+          {loaderData.canSee && (
+            <Notes loaderData={loaderData} error={actionData?.status === 'refused' ? actionData.message : undefined} />
+          )}
           <section>
-            <h2>What they said</h2>
+            <h2>{loaderData.canSee ? 'What they said' : 'What they did'}</h2>
             {loaderData.pains.map((p) => (
               <p key={`${p.at} ${p.words}`}>
                 <b className="plan-off">It hurt: {p.words}</b> <span className="soft small">{p.at}</span>
@@ -348,17 +352,19 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
               ))}
             </ul>
           </section>
-          <section>
-            <h2>What they were sent</h2>
-            {loaderData.sentTo.length === 0 && <p className="soft">Nothing yet.</p>}
-            <SentList messages={loaderData.sentTo.slice(0, FEW_SENT)} />
-            {loaderData.sentTo.length > FEW_SENT && (
-              <details className="small">
-                <summary>earlier ones</summary>
-                <SentList messages={loaderData.sentTo.slice(FEW_SENT)} />
-              </details>
-            )}
-          </section>
+          {loaderData.canSee && (
+            <section>
+              <h2>What they were sent</h2>
+              {loaderData.sentTo.length === 0 && <p className="soft">Nothing yet.</p>}
+              <SentList messages={loaderData.sentTo.slice(0, FEW_SENT)} />
+              {loaderData.sentTo.length > FEW_SENT && (
+                <details className="small">
+                  <summary>earlier ones</summary>
+                  <SentList messages={loaderData.sentTo.slice(FEW_SENT)} />
+                </details>
+              )}
+            </section>
+          )}
         </div>
       </div>
     </div>
