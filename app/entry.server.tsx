@@ -9,6 +9,7 @@ import { NonceContext } from './components/nonce-context.ts';
 // What `listen` needs of the build: the build's own copies, so that there is one router, one pool, one count.
 export { createRequestHandler } from 'react-router';
 export { closeDatabase } from '../server/database.ts';
+export { closePdfPool } from '../server/pdf/pdf-pool.ts';
 export { startSignsOfLife } from '../server/signs-of-life.ts';
 export { countFault, describeFault, faultCount } from '../server/http/faults.ts';
 

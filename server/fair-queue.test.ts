@@ -58,6 +58,26 @@ describe('a fair queue', () => {
     expect(begun).toEqual(['a1', 'k1', 'a2', 'k2', 'b1', 'a3']);
   });
 
+  test('does several at once, but of one lane only as many as that may', async () => {
+    const queue = new FairQueue({ atOnce: 3, atOnceOfLane: 1, mostOfLane: 9, most: 99 });
+    let now = 0;
+    let most = 0;
+    const own = new Map<string, number>();
+    const work = (lane: string) =>
+      queue.run(lane, async () => {
+        most = Math.max(most, ++now);
+        own.set(lane, (own.get(lane) ?? 0) + 1);
+        expect(own.get(lane)).toBe(1);
+        await new Promise((resolve) => setTimeout(resolve, 2));
+        own.set(lane, own.get(lane)! - 1);
+        now--;
+        return lane;
+      });
+    const done = await Promise.all(['a', 'a', 'a', 'b', 'a', 'c', 'd', 'b', 'a'].map(work));
+    expect(done.join('')).toBe('aaabacdba');
+    expect(most).toBe(3);
+  });
+
   test('goes on after work that fails, and begins at once where nothing waits', async () => {
     const queue = new FairQueue({ mostOfLane: 1, most: 1 });
     const failed = queue.run('a', () => Promise.reject(new Error('no')));

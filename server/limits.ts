@@ -33,6 +33,18 @@ export const HOUR_QUOTA = {
   workspace: { writes: 20_000, bytes: 200_000 * KB },
 } as const satisfies Record<string, HourQuota>;
 
+/** Costly things that may be read in one hour: papers, copies, exports, calendars. */
+export const HOUR_READS = { link: 240, coach: 1_200, workspace: 12_000 } as const;
+
+/** Costly reads under way in this process: in all, for one link or coach, and those that may wait for their turn. */
+export const COSTLY_READS = { atOnce: 3, atOnceOfLane: 1, mostOfLane: 12, most: 150 } as const;
+
+/** Live lines that are open at once in this process: of one coach, of one workspace, in all. */
+export const LIVE_LINES = { coach: 6, workspace: 40, inAll: 200 } as const;
+
+/** PDFs: threads that make them, what may wait for one, how long one may take, and what is kept of those made. */
+export const PDF = { threads: 1, waiting: 60, patienceMs: 15_000, keptBytes: 32_000 * KB } as const;
+
 /** Letters of what was typed that come back on a page about it. */
 export const ECHO_LETTERS = 200;
 

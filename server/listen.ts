@@ -45,6 +45,7 @@ interface ApplicationBuild extends ServerBuild {
     readonly module: {
       readonly createRequestHandler: (build: ServerBuild, mode: string) => (request: Request) => Promise<Response>;
       readonly closeDatabase: () => Promise<void>;
+      readonly closePdfPool: () => Promise<void>;
       readonly startSignsOfLife: () => () => void;
       readonly countFault: () => void;
       readonly faultCount: () => number;
@@ -71,7 +72,7 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
   const originOf = (request: IncomingMessage) => `${site.protocol}//${request.headers.host ?? site.host}`;
   const addressOf = buildAddressOf(trustedProxies());
   const build = (await import(pathToFileURL(resolve('build/server/index.js')).href)) as unknown as ApplicationBuild;
-  const { createRequestHandler, closeDatabase, startSignsOfLife, countFault, faultCount, describeFault } =
+  const { createRequestHandler, closeDatabase, closePdfPool, startSignsOfLife, countFault, faultCount, describeFault } =
     build.entry.module;
   const handle = createRequestHandler(build, 'production');
   const patternOf = buildRoutePattern(build.routes);
@@ -218,6 +219,7 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
       const timer = setTimeout(() => server.closeAllConnections(), graceMs);
       await closed;
       clearTimeout(timer);
+      await closePdfPool();
       await closeDatabase();
       process.off('unhandledRejection', onProcessFault);
       process.off('uncaughtException', onUncaught);

@@ -6,11 +6,12 @@ import type { SessionSheet } from '../core/session/session-sheet.ts';
 import { buildSheet } from '../core/session/session-sheet.ts';
 import { listDays } from '../db/queries/programme.ts';
 import { notFound, withDay } from './coach-scope.ts';
+import { countRead } from './costly-reads.ts';
 import { nowMs, publicUrl } from './config.ts';
 import { fitDay } from './fitted-view.ts';
 import { loadPersonView, openDay } from './person-view.ts';
 import { parseOwnDay, withPersonalLink } from './personal-link.ts';
-import { makePdf, pdfAnswer } from './session-pdf.ts';
+import { pdfOf } from './pdf/pdf-pool.ts';
 import { planText } from './session-view.ts';
 import { loadWorkspaceBook } from './workspace-book.ts';
 
@@ -33,7 +34,8 @@ type Part = 'day' | 'week';
 
 /** A coach’s day, or its week, as written, with the link that leads people in. Nothing written there is a 404. */
 export const coachPaper = (request: Request, params: Parameters<typeof withDay>[1], part: Part): Promise<Paper> =>
-  withDay(request, params, async (db, { programme, place }) => {
+  withDay(request, params, async (db, { programme, place, coach }) => {
+    await countRead(db, { kind: 'coach', id: coach.coachId, workspaceId: coach.workspaceId });
     const book = await loadWorkspaceBook(db);
     const days = toRunDays(await listDays(db, programme)).filter(
       (d) => d.week === place.week && (part === 'week' || d.weekday === place.weekday) && d.text.trim() !== '',
@@ -62,6 +64,7 @@ export const ownPaper = (params: { readonly token: string; readonly day: string 
   withPersonalLink(
     params.token,
     async (db, scope) => {
+      await countRead(db, { kind: 'link', id: scope.enrolment.personId, workspaceId: scope.workspaceId });
       const place = parseOwnDay(params.day);
       const [view, book] = await Promise.all([loadPersonView(db, scope), loadWorkspaceBook(db)]);
       const open = view.strand.beads
@@ -89,5 +92,11 @@ export const partOf = (request: Request): Part =>
 
 /** A paper as a PDF that a browser shows. */
 export async function paperAnswer(paper: Paper, part: Part): Promise<Response> {
-  return pdfAnswer(await makePdf(paper, nowMs()), part === 'week' ? 'week' : 'session');
+  return new Response((await pdfOf(paper, nowMs())) as BodyInit, {
+    headers: {
+      'content-type': 'application/pdf',
+      'content-disposition': `inline; filename="${part === 'week' ? 'week' : 'session'}.pdf"`,
+      'cache-control': 'private, no-store',
+    },
+  });
 }

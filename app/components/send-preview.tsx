@@ -34,7 +34,8 @@ export function SendPreview({ preview, above, programmeId }: { preview: Preview;
       { preventScrollReset: true },
     );
   return (
-    <section className="send-phone" aria-label="What participants see">
+    // It scrolls: by key too, also where nothing in it can be pressed.
+    <section className="send-phone" aria-label="What participants see" tabIndex={0}>
       <div className="send-see no-print">
         <span role="group" aria-label="See it">
           <button type="button" aria-pressed={!isMessage} onClick={() => set({ see: null })}>

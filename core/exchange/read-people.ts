@@ -151,12 +151,15 @@ const PHONE = /^\+?[\d ()/.-]{6,}$/;
 /** One person's line, its parts by what they look like. */
 function readLine(line: string): Partial<Record<Column, string>> {
   const plain = line.trim().replace(/^(?:[-*•·–]|\d{1,3}[.)])\s+/, '');
-  const inBrackets = /^(.*?)\s*<([^<>]*)>\s*$/.exec(plain);
-  const cells = (inBrackets ? `${inBrackets[1]},${inBrackets[2]}` : plain).split(/[,;\t]/).map((c) => c.trim());
+  const opens = plain.endsWith('>') ? plain.lastIndexOf('<') : -1;
+  const cells = (opens < 0 ? plain : `${plain.slice(0, opens).trim()},${plain.slice(opens + 1, -1)}`)
+    .split(/[,;\t]/)
+    .map((c) => c.trim());
   // A name and its address with nothing but a blank between them.
-  const loose = cells.length === 1 ? /^(.+?)\s+(\S+@\S+)$/.exec(cells[0]!) : null;
+  const words = cells.length === 1 ? cells[0]!.split(/\s+/) : [];
+  const isLoose = words.length > 1 && words.at(-1)!.includes('@');
   const out: Partial<Record<Column, string>> = {};
-  for (const cell of loose ? [loose[1]!, loose[2]!] : cells) {
+  for (const cell of isLoose ? [words.slice(0, -1).join(' '), words.at(-1)!] : cells) {
     if (cell === '') continue;
     const column: Column =
       ADDRESS.test(cell) || PHONE.test(cell)

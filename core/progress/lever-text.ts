@@ -135,7 +135,8 @@ export function readRule(line: string): ReadRule {
 }
 
 function readLeverName(text: string): Result<Lever> {
-  const found = /^\s*([a-z]+)(?:\s+of\s+(.+?))?(?:\s+in\s+(.+?))?\s*$/i.exec(text);
+  const words = text.trim().replace(/\s+/g, ' ');
+  const found = /^([a-z]+)(?: of (.+?))?(?: in (.+))?$/i.exec(words);
   const kind = LEVER_KINDS.find((k) => k === found?.[1]?.toLowerCase());
   if (!found || !kind)
     return refused(`“${text.trim()}” is nothing that can change; there are ${LEVER_KINDS.join(', ')}.`);

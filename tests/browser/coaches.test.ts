@@ -126,10 +126,7 @@ test(
     await admin.end();
     await page.goto(`/programmes/${demo().workspaces[0]!.programmeId}/people?person=3`);
     const name = (await page.locator('.people-columns h2').first().textContent())!;
-    await page
-      .getByRole('button', { name: /^Remove/ })
-      .last()
-      .click();
+    await page.getByRole('button', { name: 'remove from this programme' }).click();
     const dialog = page.getByRole('dialog');
     await dialog.getByText('It goes for good').waitFor();
     await dialog.getByRole('button', { name: 'Remove' }).click();

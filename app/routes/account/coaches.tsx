@@ -52,7 +52,7 @@ type Coach = Route.ComponentProps['loaderData']['coaches'][number];
 
 export default function Coaches({ loaderData, actionData }: Route.ComponentProps) {
   const { coaches, invitations, me, isOwner } = loaderData;
-  const answer = actionData as CoachesAnswer | undefined;
+  const answer: CoachesAnswer | undefined = actionData;
   const [asking, setAsking] = useState<{ coach: Coach; role: CoachRole | 'remove' }>();
   const [seen, setSeen] = useState(answer);
   if (answer !== seen) {

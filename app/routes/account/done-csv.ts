@@ -2,6 +2,7 @@ import { loadAudit, readAuditSearch } from '../../../server/audit-page.ts';
 import { note } from '../../../server/audit.ts';
 import { withCoach } from '../../../server/coach-scope.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
+import { costlyByCoach, countRead } from '../../../server/costly-reads.ts';
 import { fileAnswer, toCsv } from '../../../server/csv.ts';
 import { requireProof } from '../../../server/prove-again.ts';
 import type { Route } from './+types/done-csv';
@@ -11,20 +12,23 @@ const MOST_LINES = 100_000;
 
 /** What was done, as CSV: for owners, who have shown who they are. */
 export async function loader({ request }: Route.LoaderArgs) {
-  return withCoach(
-    request,
-    async (db, coach) => {
-      requireProof(request, coach);
-      const search = readAuditSearch(new URL(request.url).searchParams);
-      const timeZone = coachZone(request);
-      const lines = await loadAudit(db, search, { timeZone, limit: MOST_LINES });
-      await note(db, coach, 'exported', { detail: 'what was done' });
-      return fileAnswer(
-        'done',
-        true,
-        toCsv(lines.map((l) => ({ day: l.day, time: l.time, who: l.who, did: l.words }))),
-      );
-    },
-    'owner',
+  return costlyByCoach(request, () =>
+    withCoach(
+      request,
+      async (db, coach) => {
+        requireProof(request, coach);
+        await countRead(db, { kind: 'coach', id: coach.coachId, workspaceId: coach.workspaceId });
+        const search = readAuditSearch(new URL(request.url).searchParams);
+        const timeZone = coachZone(request);
+        const lines = await loadAudit(db, search, { timeZone, limit: MOST_LINES });
+        await note(db, coach, 'exported', { detail: 'what was done' });
+        return fileAnswer(
+          'done',
+          true,
+          toCsv(lines.map((l) => ({ day: l.day, time: l.time, who: l.who, did: l.words }))),
+        );
+      },
+      'owner',
+    ),
   );
 }

@@ -1,5 +1,5 @@
 import { Button, Input, QRCode } from 'antd';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Form, redirect, useNavigation } from 'react-router';
 import { formatDay } from '../../../core/calendar/day.ts';
 import { localDate, localTime } from '../../../core/calendar/release.ts';
@@ -77,7 +77,7 @@ const answerOf = (answer: AccountAnswer | undefined, ...intents: readonly string
 
 export default function You({ loaderData, actionData }: Route.ComponentProps) {
   const { role } = loaderData;
-  const answer = actionData as AccountAnswer | undefined;
+  const answer: AccountAnswer | undefined = actionData;
   return (
     <AccountPage title="Your sign-in">
       {answer?.errors.form && <SaveNote isBad>{answer.errors.form}</SaveNote>}
@@ -104,11 +104,12 @@ function PartForm({
   ok,
   children,
 }: PartProps & { intent: string; ok: string; children: React.ReactNode }) {
+  const [seen, setSeen] = useState(answer);
   const [taken, setTaken] = useState(0);
-  const isTaken = answer !== undefined && Object.keys(answer.errors).length === 0;
-  useEffect(() => {
-    if (isTaken) setTaken((n) => n + 1);
-  }, [answer, isTaken]);
+  if (answer !== seen) {
+    setSeen(answer);
+    if (answer !== undefined && Object.keys(answer.errors).length === 0) setTaken(taken + 1);
+  }
   return (
     <Form method="post" className="account-form" noValidate key={taken} preventScrollReset>
       <input type="hidden" name="intent" value={intent} />

@@ -2,6 +2,7 @@ import type { Score } from '../../../core/record/score.ts';
 import { formatScore } from '../../../core/record/score.ts';
 import type { PersonCopy } from '../../../db/queries/own.ts';
 import { copyPerson } from '../../../db/queries/own.ts';
+import { costlyByLink, countRead } from '../../../server/costly-reads.ts';
 import { fileAnswer, toCsv } from '../../../server/csv.ts';
 import { withPersonalLink } from '../../../server/personal-link.ts';
 import type { Route } from './+types/copy';
@@ -31,8 +32,11 @@ const copyLines = ({ runs }: PersonCopy) =>
 
 /** A copy of everything that is stored about someone: whole as JSON, what they logged as CSV. */
 export const loader = ({ params, request }: Route.LoaderArgs) =>
-  withPersonalLink(params.token, async (db, { enrolment }) => {
-    const copy = await copyPerson(db, enrolment.personId);
-    const isCsv = new URL(request.url).pathname.endsWith('.csv');
-    return fileAnswer('my-sessions', isCsv, isCsv ? toCsv(copyLines(copy)) : `${JSON.stringify(copy, null, 2)}\n`);
-  });
+  costlyByLink(params.token, () =>
+    withPersonalLink(params.token, async (db, { enrolment, workspaceId }) => {
+      await countRead(db, { kind: 'link', id: enrolment.personId, workspaceId });
+      const copy = await copyPerson(db, enrolment.personId);
+      const isCsv = new URL(request.url).pathname.endsWith('.csv');
+      return fileAnswer('my-sessions', isCsv, isCsv ? toCsv(copyLines(copy)) : `${JSON.stringify(copy, null, 2)}\n`);
+    }),
+  );

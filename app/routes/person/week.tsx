@@ -1,8 +1,9 @@
 import { PaperWeek } from '../../components/paper-week.tsx';
+import { costlyByLink } from '../../../server/costly-reads.ts';
 import { ownPaper } from '../../../server/paper.ts';
 import type { Route } from './+types/week';
 
-export const loader = ({ params }: Route.LoaderArgs) => ownPaper(params, 'week');
+export const loader = ({ params }: Route.LoaderArgs) => costlyByLink(params.token, () => ownPaper(params, 'week'));
 
 export const meta = ({ data }: Route.MetaArgs) => [{ title: `${data?.title ?? 'A week'} · Ysodos` }];
 

@@ -1,6 +1,7 @@
 import { writeBundle, zipBundle } from '../../../core/exchange/programme-bundle.ts';
 import { formatProgramme } from '../../../core/exchange/programme-json.ts';
 import { getPlan } from '../../../db/queries/plan.ts';
+import { costlyByCoach, countRead } from '../../../server/costly-reads.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
 import type { Route } from './+types/out';
 
@@ -14,16 +15,19 @@ const fileName = (title: string) =>
 
 /** The whole programme as one JSON document (`?as=json`), or as a zip of readable texts (`?as=texts`). */
 export async function loader({ request, params }: Route.LoaderArgs) {
-  return withProgramme(request, params.programmeId, async (db, { programme }) => {
-    const plan = (await getPlan(db, programme)).programme;
-    const asTexts = new URL(request.url).searchParams.get('as') === 'texts';
-    const name = `${fileName(plan.title)}.${asTexts ? 'zip' : 'json'}`;
-    return new Response(asTexts ? (zipBundle(writeBundle(plan)) as BodyInit) : formatProgramme(plan), {
-      headers: {
-        'content-type': asTexts ? 'application/zip' : 'application/json; charset=utf-8',
-        'content-disposition': `attachment; filename="${name}"`,
-        'cache-control': 'no-store',
-      },
-    });
-  });
+  return costlyByCoach(request, () =>
+    withProgramme(request, params.programmeId, async (db, { programme, coach }) => {
+      await countRead(db, { kind: 'coach', id: coach.coachId, workspaceId: coach.workspaceId });
+      const plan = (await getPlan(db, programme)).programme;
+      const asTexts = new URL(request.url).searchParams.get('as') === 'texts';
+      const name = `${fileName(plan.title)}.${asTexts ? 'zip' : 'json'}`;
+      return new Response(asTexts ? (zipBundle(writeBundle(plan)) as BodyInit) : formatProgramme(plan), {
+        headers: {
+          'content-type': asTexts ? 'application/zip' : 'application/json; charset=utf-8',
+          'content-disposition': `attachment; filename="${name}"`,
+          'cache-control': 'no-store',
+        },
+      });
+    }),
+  );
 }

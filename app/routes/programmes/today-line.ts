@@ -1,4 +1,5 @@
-import { withProgramme } from '../../../server/coach-scope.ts';
+import { requireRole, withProgramme } from '../../../server/coach-scope.ts';
+import { openLine } from '../../../server/live-lines.ts';
 import { loadTodayLine } from '../../../server/today-line.ts';
 import type { Route } from './+types/today-line';
 
@@ -7,9 +8,6 @@ const LOOK_EVERY_MS = 2_000;
 const SAY_EVERY = 10;
 /** A browser comes back by itself; who may see it is asked anew then. */
 const OPEN_FOR_MS = 5 * 60_000;
-/** Streams open at a time in one process. */
-const MOST_OPEN = 200;
-let open = 0;
 
 /** Today's line while it happens, as server-sent events: one at once, then one for each change. */
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -17,10 +15,16 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     withProgramme(at, params.programmeId, async (db, { programme }) =>
       JSON.stringify(await loadTodayLine(db, programme)),
     );
-  let last = await look(request);
-  if (open >= MOST_OPEN)
-    return new Response('Too many pages look on just now.', { status: 503, headers: { 'retry-after': '30' } });
-  open++;
+  const leave = openLine(await requireRole(request));
+  if (!leave)
+    return new Response('Too many pages look on just now.', { status: 429, headers: { 'retry-after': '30' } });
+  let last: string;
+  try {
+    last = await look(request);
+  } catch (error) {
+    leave();
+    throw error;
+  }
   const { signal } = request;
   const text = new TextEncoder();
   const endsAt = performance.now() + OPEN_FOR_MS;
@@ -30,7 +34,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     if (isOver) return;
     isOver = true;
     clearTimeout(timer);
-    open--;
+    leave();
   };
   const stream = new ReadableStream<Uint8Array>({
     start(controller) {

@@ -1,8 +1,10 @@
 import { PaperWeek } from '../../components/paper-week.tsx';
+import { costlyByCoach } from '../../../server/costly-reads.ts';
 import { coachPaper } from '../../../server/paper.ts';
 import type { Route } from './+types/week';
 
-export const loader = ({ request, params }: Route.LoaderArgs) => coachPaper(request, params, 'week');
+export const loader = ({ request, params }: Route.LoaderArgs) =>
+  costlyByCoach(request, () => coachPaper(request, params, 'week'));
 
 export const meta = ({ data }: Route.MetaArgs) => [{ title: `${data?.title ?? 'A week'} · Ysodos` }];
 

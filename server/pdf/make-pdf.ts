@@ -1,10 +1,10 @@
 import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
 import qrcode from 'qrcode';
-import { CARE_NOTES } from '../core/care.ts';
-import { filmLines, lineText, sheetLength } from '../core/exchange/session-text.ts';
-import { sheetFilms } from '../core/session/session-sheet.ts';
-import type { Paper, PaperSession } from './paper.ts';
+import { CARE_NOTES } from '../../core/care.ts';
+import { filmLines, lineText, sheetLength } from '../../core/exchange/session-text.ts';
+import { sheetFilms } from '../../core/session/session-sheet.ts';
+import type { Paper, PaperSession } from '../paper.ts';
 
 const resolveFont = createRequire(import.meta.url);
 const font = (name: string): string => resolveFont.resolve(`dejavu-fonts-ttf/ttf/${name}.ttf`);
@@ -105,13 +105,3 @@ function writePageNumbers(doc: PDFKit.PDFDocument, title: string): void {
       .text(`${title}, ${i + 1} of ${count}`, MARGIN, doc.page.height - 30, { lineBreak: false });
   }
 }
-
-/** A PDF as a file that a browser shows. */
-export const pdfAnswer = (body: Buffer, name: string): Response =>
-  new Response(body as unknown as BodyInit, {
-    headers: {
-      'content-type': 'application/pdf',
-      'content-disposition': `inline; filename="${name}.pdf"`,
-      'cache-control': 'private, no-store',
-    },
-  });
