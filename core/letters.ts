@@ -21,3 +21,13 @@ export const hasAtMost =
   (most: number) =>
   (text: string | null | undefined): boolean =>
     text === null || text === undefined || countLetters(text) <= most;
+
+/** Line breaks of every kind and control characters: of Unicode's Cc, Zl and Zp. */
+const BREAKS = /[\p{Cc}\p{Zl}\p{Zp}]+/gu;
+
+/** A text as one line: what breaks it, or is no letter, is a blank. */
+export const foldToLine = (text: string): string => text.replace(BREAKS, ' ');
+
+/** A text of several lines: each ends with a line feed, and there are no control characters but that and the tab. */
+export const foldToLines = (text: string): string =>
+  text.replace(/\r\n?|[\u0085\u2028\u2029]/g, '\n').replace(/[^\P{Cc}\n\t]/gu, '');

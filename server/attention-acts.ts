@@ -22,7 +22,7 @@ import { getEnrolment, updatePlace, updateProfile } from '../db/queries/person.t
 import type { ProgrammeScope } from './coach-scope.ts';
 import { note } from './audit.ts';
 import { nowMs } from './config.ts';
-import { formText } from './form-text.ts';
+import { formLines, formText } from './form-text.ts';
 import { parseId } from './parse-number.ts';
 import { loadWorkspaceBook } from './workspace-book.ts';
 
@@ -122,7 +122,7 @@ async function carryOut(
   switch (kind) {
     case 'wrote':
     case 'asked': {
-      const words = formText(form, 'words').trim();
+      const words = formLines(form, 'words').trim();
       const subject = formText(form, 'subject').trim();
       if (words === '') return refused('words', 'Write a few words first.');
       if (countLetters(words) > MAX_WORDS) return refused('words', `A message has at most ${MAX_WORDS} letters.`);
@@ -209,7 +209,7 @@ export async function keepNote(
 ): Promise<ActAnswer | undefined> {
   const person = await getEnrolment(db, enrolmentId);
   if (person.runId !== programme.runId) return undefined;
-  const words = formText(form, 'words').trim();
+  const words = formLines(form, 'words').trim();
   if (words === '' || countLetters(words) > MAX_WORDS)
     return refused('words', `Write a note of 1 to ${MAX_WORDS} letters.`);
   const actId = await insertAct(db, {

@@ -1,4 +1,5 @@
-import { cutLetters, hasAtMost } from '../core/letters.ts';
+import { parseId } from './parse-number.ts';
+import { cutLetters, foldToLine, foldToLines, hasAtMost } from '../core/letters.ts';
 import { number, object, string, ValidationError } from 'yup';
 import type { Block } from '../core/document/document.ts';
 import type { ChosenShape } from '../core/follow/shapes.ts';
@@ -69,7 +70,7 @@ export async function readLogForm(
   nowMs: number,
 ): Promise<LogForm> {
   const values = Object.fromEntries(
-    [...form].slice(0, 200).flatMap(([k, v]) => (typeof v === 'string' ? [[k, cutLetters(v, 5000)]] : [])),
+    [...form].slice(0, 200).flatMap(([k, v]) => (typeof v === 'string' ? [[k, cutLetters((k === 'remark' ? foldToLines : foldToLine)(v), 5000)]] : [])),
   );
   const errors = await yupErrors(logSchema, values);
   const { scores, errors: scoreErrors } = parseScores(plan, (name) => values[name] ?? '');
@@ -114,6 +115,7 @@ export async function readLogForm(
         ? scores.map((s) => ({ ...s, key: scoreKey(blocks[s.block]!, plan.blocks[s.block]!, chosenOf(s.block)) }))
         : [],
       details,
+      afterId: parseId(values.after) ?? null,
       madeAtMs: madeAt(device, nowMs),
       loggedAtMs: nowMs,
     },

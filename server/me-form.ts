@@ -5,7 +5,7 @@ import { isSpare } from '../core/movement/spare.ts';
 import { isTimeZone } from '../core/calendar/release.ts';
 import { isEmailAddress, isPhoneNumber } from '../core/exchange/address.ts';
 import type { Channel, ProfileChange } from '../db/queries/person.ts';
-import { formText } from './form-text.ts';
+import { formLines, formText } from './form-text.ts';
 
 export type MeForm =
   | { readonly status: 'success'; readonly change: ProfileChange }
@@ -70,8 +70,8 @@ export function readMeForm(form: FormData, pieces: readonly string[]): MeForm {
         const answer = formText(form, `care-${i}`);
         return answer === 'yes' || answer === 'no' ? answer : undefined;
       });
-      const care: CareState | undefined = judgeScreening(answers, formText(form, 'seen') === 'yes');
-      const careShared = formText(form, 'shared').trim();
+      const care: CareState | undefined = judgeScreening(answers, formLines(form, 'seen') === 'yes');
+      const careShared = formLines(form, 'shared').trim();
       const errors: Record<string, string> = {};
       if (!care) errors.care = 'Please answer each question; nothing was changed.';
       if (countLetters(careShared) > MAX_SHARED_LENGTH) errors.shared = `At most ${MAX_SHARED_LENGTH} letters.`;

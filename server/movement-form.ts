@@ -5,7 +5,7 @@ import type { Ladder } from '../core/movement/ladder.ts';
 import type { MovementLibrary } from '../core/movement/library.ts';
 import type { Grade, Joint, Movement } from '../core/movement/movement.ts';
 import { JOINTS, movementId } from '../core/movement/movement.ts';
-import { formText } from './form-text.ts';
+import { formLines, formText } from './form-text.ts';
 
 const words = (text: string) =>
   text
@@ -53,7 +53,7 @@ export function readMovementForm(form: FormData, base: MovementLibrary, library:
     doing: line(form, 'doing'),
     watchFor: line(form, 'watchFor'),
     breathing: line(form, 'breathing'),
-    cautions: formText(form, 'cautions')
+    cautions: formLines(form, 'cautions')
       .split('\n')
       .map((c) => c.trim())
       .filter((c) => c !== ''),
@@ -92,7 +92,7 @@ export function readLadderForm(
     return { status: 'error', error: 'That ladder is gone; load the page again.' };
   const id = known || movementId(name);
   const steps: { movementId: string; change: string }[] = [];
-  for (const [i, text] of formText(form, 'steps')
+  for (const [i, text] of formLines(form, 'steps')
     .split('\n')
     .map((l) => l.trim())
     .filter((l) => l !== '')

@@ -7,7 +7,7 @@ import type { Participant } from '../db/queries/person.ts';
 import { updatePlace } from '../db/queries/person.ts';
 import { deleteAbsence, endPause, insertAbsences } from '../db/queries/absence.ts';
 import { nowMs } from './config.ts';
-import { formText } from './form-text.ts';
+import { formLines, formText } from './form-text.ts';
 import { parseId } from './parse-number.ts';
 
 /** What a coach changes about someone's days; undefined where `intent` is nothing of the kind. */
@@ -24,7 +24,7 @@ export async function changeDays(
       const from = parseDayDate(formText(form, 'from') || today);
       const toText = formText(form, 'to');
       const to = toText === '' ? null : parseDayDate(toText);
-      const note = formText(form, 'note').trim();
+      const note = formLines(form, 'note').trim();
       if (!from || to === undefined) return { error: 'Say from which day to which, or leave the end open.' };
       if (to !== null && to < from) return { error: 'It ends before it begins.' };
       if (countLetters(note) > 200) return { error: 'A note has at most 200 letters.' };

@@ -8,7 +8,7 @@ import type { Pattern } from '../core/movement/movement.ts';
 import { PATTERNS } from '../core/movement/movement.ts';
 import { isSpare } from '../core/movement/spare.ts';
 import type { ProfileChange } from '../db/queries/person.ts';
-import { formText } from './form-text.ts';
+import { formLines, formText } from './form-text.ts';
 import { yupErrors } from './log-form.ts';
 
 const schema = object({
@@ -38,7 +38,7 @@ export async function readProfileForm(
     const level = formText(form, `level-${pattern}`);
     if (/^[1-5]$/.test(level)) levels[pattern] = Number(level) as Level;
   }
-  const lines = formText(form, 'swaps')
+  const lines = formLines(form, 'swaps')
     .split('\n')
     .map((l) => l.trim())
     .filter((l) => l !== '');

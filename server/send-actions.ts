@@ -20,7 +20,7 @@ import { previewFor } from './send-preview.ts';
 import { loadWorkspaceBook } from './workspace-book.ts';
 import { note } from './audit.ts';
 import { nowMs, publicUrl } from './config.ts';
-import { formId, formRevision, formText } from './form-text.ts';
+import { formId, formRevision, formLines, formText } from './form-text.ts';
 import { lastSendMs, loadCalendars, sendDay } from './jobs/release-run.ts';
 import { parseId } from './parse-number.ts';
 import { upsertLateChoice } from '../db/queries/stop.ts';
@@ -71,7 +71,7 @@ const at = ({ coach, programme }: DayScope, day: Day) => ({
 
 async function send(db: pg.PoolClient, scope: DayScope, day: Day, form: FormData) {
   const { programme, coach, place } = scope;
-  const changeNote = formText(form, 'changeNote').trim();
+  const changeNote = formLines(form, 'changeNote').trim();
   if (countLetters(changeNote) > 500)
     return refuse('The note on what changed has at most 500 letters.', 400, { changeNote });
   if (!day.isReady || day.revision !== formRevision(form))
@@ -120,7 +120,7 @@ async function expiresAt(db: pg.PoolClient, { programme }: DayScope, day: Day): 
 }
 
 async function withdraw(db: pg.PoolClient, scope: DayScope, day: Day, form: FormData) {
-  const why = formText(form, 'note').trim();
+  const why = formLines(form, 'note').trim();
   if (countLetters(why) > 500) return refuse('A reason has at most 500 letters.');
   if (!day.sent) return refuse('Nothing was sent that could be withdrawn.', 409);
   const now = new Date(nowMs());

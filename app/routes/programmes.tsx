@@ -31,7 +31,7 @@ import { StartPicture } from '../components/start-card.tsx';
 import { spineDays, usualDay } from '../components/spine-days.ts';
 import type { SpineDay } from '../components/spine.tsx';
 import { Spine, STATE_LABEL } from '../components/spine.tsx';
-import { formId, formText } from '../../server/form-text.ts';
+import { formId, formLines, formText } from '../../server/form-text.ts';
 import type { Route } from './+types/programmes';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Programmes · Ysodos' }];
@@ -166,7 +166,7 @@ export async function action({ request }: Route.ActionArgs) {
     const start = await programmeToStartFrom(db, from, {
       ...choices,
       startsOn,
-      document: formText(form, 'document'),
+      document: formLines(form, 'document'),
     });
     if ('message' in start) return start;
     const title = values.title.trim() || start.programme.title || `Programme from ${formatDay(startsOn)}`;

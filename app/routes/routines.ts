@@ -6,7 +6,7 @@ import { coachForm, withCoach } from '../../server/coach-scope.ts';
 import { BODY_BYTES } from '../../server/limits.ts';
 import { nowMs } from '../../server/config.ts';
 import { loadWorkspaceBook } from '../../server/workspace-book.ts';
-import { formId, formText } from '../../server/form-text.ts';
+import { formId, formLines, formText } from '../../server/form-text.ts';
 import type { Route } from './+types/routines';
 
 const MAX_TEXT_LENGTH = 20_000;
@@ -25,7 +25,7 @@ export async function action({ request }: Route.ActionArgs) {
       .trim()
       .replace(/["“”\s]+/g, ' ')
       .trim();
-    const text = formText(form, 'text');
+    const text = formLines(form, 'text');
     if (name === '' || countLetters(name) > 80)
       return data(
         { error: name === '' ? 'Give it a name.' : 'A name has at most 80 letters.', taken: false },

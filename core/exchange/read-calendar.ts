@@ -1,6 +1,6 @@
 import ICAL from 'ical.js';
 import type { DayDate } from '../calendar/day.ts';
-import { addDays } from '../calendar/day.ts';
+import { addDays, parseDayDate } from '../calendar/day.ts';
 import { localDate } from '../calendar/release.ts';
 import { groupBy } from '../group-by.ts';
 import { cutLetters } from '../letters.ts';
@@ -50,6 +50,11 @@ export function readCalendar(source: string, span: CalendarSpan): ReadCalendar {
     return refused('A calendar file has at most 2 MB; export only the months of the programme.');
   const text = unfold(source);
   if (text.includes('\0')) return refused('This is no text in UTF-8; export the calendar anew, as .ics.');
+  const strange = findStrangeRule(text);
+  if (strange)
+    return refused(
+      `“${strange.words}” ${strange.why}, which nobody can mean. Mend it in the calendar, or remove it, and export it again.`,
+    );
   const left: string[] = [];
   const calendars = readCalendars(text, left);
   if (calendars === undefined) return refused('This is no calendar file; export one that ends in .ics.');
@@ -118,6 +123,58 @@ function partsOf(text: string): { readonly part: string; readonly kind: 'VEVENT'
     }
   }
   return parts;
+}
+
+/** Steps further apart, and starts longer ago, than any plan of a person has. */
+const MAX_INTERVAL = 1000;
+const FIRST_YEAR = 1900;
+
+/**
+ * A rule that would be followed for ever, or can't be meant, as it is written: ical.js takes a bad interval for 1, and counts on from the
+ * year 1. Events that come each year may begin long ago: some programs write birthdays so.
+ */
+function findStrangeRule(text: string): { readonly words: string; readonly why: string } | undefined {
+  let words = '';
+  let year = FIRST_YEAR;
+  let why = '';
+  for (const line of text.split('\n')) {
+    const colon = line.indexOf(':');
+    if (colon < 0) continue;
+    const name = line.slice(0, colon).split(';', 1)[0]!.toUpperCase();
+    const value = line.slice(colon + 1).trim();
+    if (name === 'BEGIN' && value.toUpperCase() === 'VEVENT') [words, year, why] = ['', FIRST_YEAR, ''];
+    else if (name === 'SUMMARY') words = oneLine(value);
+    else if (name === 'DTSTART') year = /^\d{4}/.test(value) ? Number(value.slice(0, 4)) : FIRST_YEAR;
+    else if (name === 'RRULE' || name === 'EXRULE') why ||= strangeIn(value) ?? '';
+    if (name === 'RRULE' && year < FIRST_YEAR && !/FREQ=YEARLY/i.test(value)) why ||= `repeats since the year ${year}`;
+    if (why !== '' && name === 'END') return { words: words || 'busy', why };
+  }
+  return undefined;
+}
+
+/** What is strange in a rule's parts; undefined where nothing is. */
+function strangeIn(rule: string): string | undefined {
+  for (const part of rule.split(';')) {
+    const [key = '', value = ''] = part.split('=', 2).map((p) => p.trim());
+    const isWhole = /^\d{1,9}$/.test(value) && Number(value) >= 1;
+    switch (key.toUpperCase()) {
+      case 'INTERVAL':
+        if (!isWhole || Number(value) > MAX_INTERVAL)
+          return `repeats in steps of ${cutLetters(value, 20) || 'nothing'}`;
+        break;
+      case 'COUNT':
+        if (!isWhole) return `repeats ${cutLetters(value, 20) || 'no'} times`;
+        break;
+      case 'UNTIL': {
+        const date = `${value.slice(0, 4)}-${value.slice(4, 6)}-${value.slice(6, 8)}`;
+        if (!/^\d{8}(T\d{6}Z?)?$/i.test(value) || parseDayDate(date) === undefined)
+          return `ends on ${cutLetters(value, 20) || 'nothing'}`;
+        break;
+      }
+      default:
+    }
+  }
+  return undefined;
 }
 
 /** One calendar out of all events and zones of a text that can be read each by itself. */

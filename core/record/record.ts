@@ -66,7 +66,9 @@ export interface SessionRecord {
   readonly remark: string;
   readonly scores: readonly Score[];
   readonly details?: RecordDetails;
-  /** When it was made on the device, as far as the server can tell: of two, the later one stands. */
+  /** What stood when it was said, as the database numbers it: this stands over that, whatever clocks say. */
+  readonly afterId?: number | null;
+  /** When it was made on the device, as far as the server can tell: of two that don't know of each other, the later one stands. */
   readonly madeAtMs: number;
   /** When it arrived. */
   readonly loggedAtMs: number;

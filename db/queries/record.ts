@@ -162,7 +162,7 @@ export async function listPersonDays(
        d.ready_revision is not distinct from d.revision as is_ready, st.kind as stop_kind, st.made_at as stop_from, st.until as stop_until,
        y.id as run_day_id, y.live_at, y.live_minutes, y.live_place, y.live_limit, l.answer, l.came_at,
        case when y.live_at is not null then (select count(*) from live_reply o where o.run_day_id = y.id and o.answer = 'yes') end as going,
-       $3::bigint as enrolment_id, c.version_id as record_version_id, w.number as record_number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.made_at, c.logged_at, c.fit, c.details, w.retest
+       $3::bigint as enrolment_id, c.id as record_id, c.version_id as record_version_id, w.number as record_number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.made_at, c.logged_at, c.fit, c.details, w.retest
      from day d
      left join release x on x.enrolment_id = $3::bigint and x.day_id = d.id
      left join release_stop st on st.enrolment_id = $3::bigint and st.day_id = d.id
@@ -219,6 +219,7 @@ export async function listPersonDays(
 }
 
 export interface StoredRecord extends SessionRecord {
+  readonly recordId: number;
   readonly details: RecordDetails;
   /** The shapes that it was done in, where they weren't the written ones. */
   readonly fit: readonly FitChange[];
@@ -229,6 +230,7 @@ export interface StoredRecord extends SessionRecord {
 }
 
 interface RecordRow {
+  record_id: number;
   enrolment_id: number;
   day_id: number;
   record_version_id: number;
@@ -245,6 +247,7 @@ interface RecordRow {
 }
 
 const toRecord = (r: RecordRow): StoredRecord => ({
+  recordId: r.record_id,
   enrolmentId: r.enrolment_id,
   dayId: r.day_id,
   versionId: r.record_version_id,
@@ -261,7 +264,7 @@ const toRecord = (r: RecordRow): StoredRecord => ({
 });
 
 const SELECT_RECORD = `
-  select distinct on (c.enrolment_id, v.day_id) c.enrolment_id, v.day_id, c.version_id as record_version_id, v.number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.made_at, c.logged_at, c.fit, c.details
+  select distinct on (c.enrolment_id, v.day_id) c.id as record_id, c.enrolment_id, v.day_id, c.version_id as record_version_id, v.number, c.outcome, c.share_ratio, c.effort, c.remark, c.scores, c.made_at, c.logged_at, c.fit, c.details
   from record c join version v on v.id = c.version_id`;
 const NEWEST_FIRST = 'order by c.enrolment_id, v.day_id, c.made_at desc, c.id desc';
 
@@ -353,9 +356,13 @@ export async function insertNewRecords(db: Db, records: readonly NewRecord[]): P
   const { rowCount } = await db.query(
     `insert into record (workspace_id, enrolment_id, version_id, client_id, outcome, share_ratio, effort, remark, scores, fit, details, made_at, logged_at)
      select x."workspaceId", x."enrolmentId", x."versionId", x."clientId", x.outcome, x."shareRatio", x.effort, x.remark, x.scores, x.fit, x.details,
-       x."madeAt", x."loggedAt"
+       -- What answers a record that stands is never older than that, whatever clocks say.
+       coalesce((
+         select greatest(x."madeAt", s.made_at) from standing s join version v on v.id = x."versionId"
+         where s.enrolment_id = x."enrolmentId" and s.day_id = v.day_id and s.record_id <= x."afterId"), x."madeAt"),
+       x."loggedAt"
      from jsonb_to_recordset($1::jsonb) as x("workspaceId" bigint, "enrolmentId" bigint, "versionId" bigint, "clientId" uuid,
-       outcome text, "shareRatio" real, effort smallint, remark text, scores jsonb, fit jsonb, details jsonb, "madeAt" timestamptz, "loggedAt" timestamptz)
+       outcome text, "shareRatio" real, effort smallint, remark text, scores jsonb, fit jsonb, details jsonb, "madeAt" timestamptz, "loggedAt" timestamptz, "afterId" bigint)
      on conflict on constraint record_once do nothing`,
     [JSON.stringify(records.map(toStored))],
   );
@@ -369,6 +376,7 @@ const toStored = ({ record, fit = [], ...r }: NewRecord) => ({
   fit,
   madeAt: new Date(record.madeAtMs),
   loggedAt: new Date(record.loggedAtMs),
+  afterId: record.afterId ?? null,
 });
 
 /** Whether a version is one of a day of a run: what was done on a phone may have been corrected, or withdrawn, since. */

@@ -184,6 +184,29 @@ describe('what a phone tells', () => {
     expect(rows[0]!.ago).toBe(60);
   });
 
+  test('what answers a record stands over it, though the server’s clock, or the phone’s, was set back meanwhile', async () => {
+    const standing = async () => {
+      const page = (await read('person/log.tsx', '/w1d3/log', { day: 'w1d3' })).data as {
+        after: number;
+        values: { remark: string };
+      };
+      return { after: String(page.after), remark: page.values.remark };
+    };
+    const before = await standing();
+    const longAgo = String(NOW.getTime() - 5 * 3_600_000);
+    // A phone that didn't know of what stands, and says it later: what was made later stays.
+    await log('w1d3', { 'client-id': id(8), remark: 'from the drawer', 'made-at': longAgo, 'sent-at': String(NOW.getTime()) });
+    expect(await standing()).toEqual(before);
+    await log('w1d3', { 'client-id': id(9), remark: 'said anew', after: before.after, 'made-at': longAgo, 'sent-at': String(NOW.getTime()) });
+    const anew = await standing();
+    expect(anew.remark).toBe('said anew');
+    await log('w1d3', { 'client-id': '00000000-0000-4000-8000-0000000000a1', remark: 'and again', after: anew.after, 'made-at': longAgo });
+    expect((await standing()).remark).toBe('and again');
+    // A number that is none, or of nobody's record, gives no right of way.
+    await log('w1d3', { 'client-id': '00000000-0000-4000-8000-0000000000a2', remark: 'no', after: '0', 'made-at': longAgo, 'sent-at': String(NOW.getTime()) });
+    expect((await standing()).remark).toBe('and again');
+  });
+
   test('what hurts is told once, with or without a record', async () => {
     const hurt = (n: number) =>
       post(

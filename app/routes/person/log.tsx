@@ -71,6 +71,8 @@ export async function loader({ params, request }: Route.LoaderArgs) {
       versionId: sent.versionId,
       clientId: randomUUID(),
       hasRecord: record !== undefined,
+      /** What this answers, should somebody say it anew. */
+      after: record?.recordId ?? null,
       corrections: record ? await countCorrections(db, scope.enrolment.enrolmentId, sent.dayId) : 0,
       values: stored,
       toMatch: dayToMatch(view, sent.dayId, fitted),
@@ -247,6 +249,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
           </p>
         )}
         <input type="hidden" name="version-id" value={versionId} />
+        {loaderData.after !== null && <input type="hidden" name="after" value={loaderData.after} />}
         <input type="hidden" name="seen" value={values.seen ?? ''} />
         <input type="hidden" name="client-id" value={actionData?.values['client-id'] ?? clientId} />
         <fieldset className="outcome">

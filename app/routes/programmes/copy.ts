@@ -5,7 +5,7 @@ import { getProgramme, insertDay, lockDay, updateDayText } from '../../../db/que
 import { coachForm, notFound, withProgramme } from '../../../server/coach-scope.ts';
 import { BODY_BYTES } from '../../../server/limits.ts';
 import { nowMs } from '../../../server/config.ts';
-import { formId, formText } from '../../../server/form-text.ts';
+import { formId, formLines, formText } from '../../../server/form-text.ts';
 import type { Route } from './+types/copy';
 
 /**
@@ -14,7 +14,7 @@ import type { Route } from './+types/copy';
  */
 export async function action({ request, params }: Route.ActionArgs) {
   const form = await coachForm(request, BODY_BYTES.text);
-  const text = formText(form, 'text');
+  const text = formLines(form, 'text');
   const place = parseDayKey(formText(form, 'toDay'));
   if (!place || Buffer.byteLength(text) > MAX_TEXT_BYTES)
     return data({ status: 'refused' as const, error: 'Choose a day to copy to.' }, { status: 400 });

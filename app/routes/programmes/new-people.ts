@@ -7,7 +7,7 @@ import { insertParticipants, listRoster } from '../../../db/queries/person.ts';
 import { note } from '../../../server/audit.ts';
 import { coachForm, withProgramme } from '../../../server/coach-scope.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
-import { formText } from '../../../server/form-text.ts';
+import { formLines, formText } from '../../../server/form-text.ts';
 import { BODY_BYTES } from '../../../server/limits.ts';
 import { ownStart, rosterDefaults } from '../../../server/roster-defaults.ts';
 import { decideSend } from '../../../server/send-decision.ts';
@@ -26,7 +26,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     if (!isTimeZone(timeZone)) return refused('That is no time zone known here.');
     if (!parseDayDate(joinedOn)) return refused('Say since when they take part.');
     const read = readPeople(
-      formText(form, 'text'),
+      formLines(form, 'text'),
       { timeZone, joinedOn: joinedOn as DayDate },
       people.map((p) => p.name),
       (await loadWorkspaceBook(db)).library,

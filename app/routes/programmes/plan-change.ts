@@ -8,7 +8,7 @@ import { upsertTemplate } from '../../../db/queries/template.ts';
 import { coachForm, withProgramme } from '../../../server/coach-scope.ts';
 import { BODY_BYTES } from '../../../server/limits.ts';
 import { nowMs } from '../../../server/config.ts';
-import { formRevision, formText } from '../../../server/form-text.ts';
+import { formRevision, formLines, formText } from '../../../server/form-text.ts';
 import { changePlan, undoPlan } from '../../../server/plan-changes.ts';
 import { decideSend, runsOfPlan } from '../../../server/send-decision.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
@@ -54,7 +54,7 @@ export async function action({ request, params }: Route.ActionArgs) {
           });
         }
         case 'change': {
-          const read = readEditsJson(formText(form, 'edits'));
+          const read = readEditsJson(formLines(form, 'edits'));
           if (read.status === 'refused') return refused(read.message);
           const words = cutLetters(formText(form, 'words').trim(), 200) || 'a change';
           const { value: edits } = read;

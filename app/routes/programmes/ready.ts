@@ -1,7 +1,7 @@
 import { data } from 'react-router';
 import { parseDayKey } from '../../../core/calendar/day.ts';
 import { coachForm, withProgramme } from '../../../server/coach-scope.ts';
-import { formText } from '../../../server/form-text.ts';
+import { formLines } from '../../../server/form-text.ts';
 import { markReady } from '../../../server/mark-ready.ts';
 import { decideSend, runsOfPlan } from '../../../server/send-decision.ts';
 import type { Route } from './+types/ready';
@@ -9,7 +9,7 @@ import type { Route } from './+types/ready';
 /** Marks several days ready in one press: a week, a track, all that was read. */
 export async function action({ request, params }: Route.ActionArgs) {
   const form = await coachForm(request);
-  const places = formText(form, 'days')
+  const places = formLines(form, 'days')
     .split(' ')
     .flatMap((key) => parseDayKey(key) ?? []);
   return withProgramme(request, params.programmeId, async (db, { coach, programme }) =>

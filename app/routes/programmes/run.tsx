@@ -20,7 +20,7 @@ import { coachForm, withProgramme } from '../../../server/coach-scope.ts';
 import { coachToday, coachZone } from '../../../server/coach-zone.ts';
 import { nowMs, publicUrl } from '../../../server/config.ts';
 import { decideSend } from '../../../server/send-decision.ts';
-import { formText } from '../../../server/form-text.ts';
+import { formLines, formText } from '../../../server/form-text.ts';
 import { readRunForm } from '../../../server/run-form.ts';
 import { hashToken, makeToken } from '../../../server/token.ts';
 import { LinkToGive } from '../../components/link-to-give.tsx';
@@ -123,7 +123,7 @@ export async function action({ request, params }: Route.ActionArgs) {
             intent === 'archive' ? 'Put away: nothing goes out of it, and all that was stays.' : 'It is back.',
           );
         case 'join': {
-          const words = formText(form, 'joinWords').trim();
+          const words = formLines(form, 'joinWords').trim();
           const limitText = formText(form, 'joinLimit').trim();
           const limit = limitText === '' ? null : Number(limitText);
           if (countLetters(words) > 500) return answer({ joinWords: 'At most 500 letters.' });

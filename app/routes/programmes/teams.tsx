@@ -12,7 +12,7 @@ import { listCoaches } from '../../../db/queries/coach.ts';
 import { note } from '../../../server/audit.ts';
 import { coachForm, notFound, withProgramme } from '../../../server/coach-scope.ts';
 import { nowMs } from '../../../server/config.ts';
-import { formText } from '../../../server/form-text.ts';
+import { formLines, formText } from '../../../server/form-text.ts';
 import { loadWhatNext } from '../../../server/proposals.ts';
 import { letterWeek, loadHost, weekFacts } from '../../../server/run-host.ts';
 import { loadWorkspaceBook } from '../../../server/workspace-book.ts';
@@ -106,7 +106,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     }
     if (intent !== 'to-all' && intent !== 'to-coach') return notFound();
     const subject = formText(form, 'subject').trim();
-    const words = formText(form, 'words').trim();
+    const words = formLines(form, 'words').trim();
     if (subject === '' || lettersIn(subject) > MOST_SUBJECT)
       return refused('subject', `A subject of 1 to ${MOST_SUBJECT} letters.`);
     if (words === '' || lettersIn(words) > MOST_WORDS)
