@@ -59,17 +59,13 @@ async function plantCanaries(enrolmentId: string): Promise<void> {
     [enrolmentId, `${CANARY} note`],
   );
   await db.query(
-    `insert into absence (workspace_id, enrolment_id, kind, from_on, to_on, said_by, note, said_at)
-     select workspace_id, id, 'excused', '2026-05-11', '2026-05-11', 'self', $2, now() from enrolment where id = $1`,
+    `insert into absence (workspace_id, enrolment_id, kind, from_on, to_on, said_by, note, made_at)
+     select workspace_id, id, 'excused', '2026-05-11', '2026-05-11', 'person', $2, now() from enrolment where id = $1`,
     [enrolmentId, `${CANARY} absence`],
   );
-  const { rows: columns } = await db.query<{ column_name: string }>(
-    `select column_name from information_schema.columns where table_name = 'pain'`,
-  );
-  expect(columns.map((c) => c.column_name)).toContain('movement');
   await db.query(
-    `insert into pain (workspace_id, enrolment_id, version_id, client_id, movement, area, way, block, item, told_at)
-     select workspace_id, enrolment_id, version_id, gen_random_uuid(), $2, 'knee', 'easier', 0, 0, '2026-05-13T08:30:00Z'
+    `insert into pain (workspace_id, enrolment_id, version_id, client_id, movement, area, did, told_at)
+     select workspace_id, enrolment_id, version_id, gen_random_uuid(), $2, 'knee', 'ended', '2026-05-13T08:30:00Z'
      from record where enrolment_id = $1 order by id desc limit 1`,
     [enrolmentId, `${CANARY} movement`],
   );
