@@ -174,9 +174,10 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
         status: response.statusCode,
         ms: Math.round((performance.now() - startedMs) * 10) / 10,
       });
-      // What is still coming of a body that nobody wants is let run into nothing for a while, so that the answer is seen.
+      // What of a body nobody has read runs into nothing, so that it counts no longer; what is still coming of it for a while, so that
+      // the answer is seen.
+      drainBody(request);
       if (!request.complete) {
-        drainBody(request);
         setTimeout(() => request.destroy(), UNWANTED_BODY_MS).unref();
       }
     });
