@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { countLetters, cutLetters, hasAtMost } from './letters.ts';
+import { countLetters, cutLetters, foldToLine, foldToLines, hasAtMost } from './letters.ts';
 
 test('an emoji counts one, and a cut never leaves half of it', () => {
   expect(countLetters('')).toBe(0);
@@ -22,6 +22,19 @@ test('whatever is cut is a beginning, well formed, and as long as it may be', ()
       expect(text.startsWith(cut)).toBe(true);
       expect(cut.isWellFormed()).toBe(text.isWellFormed() || cut.isWellFormed());
       expect(countLetters(cut)).toBe(Math.min(most, countLetters(text)));
+    }),
+  );
+});
+
+test('what breaks a line, or is a control character, is a blank in one line and a line break in several', () => {
+  expect(foldToLine('a\nb\r\nc\u2028d\u0007\u0085e\tf')).toBe('a b c d e f');
+  expect(foldToLines('a\nb\r\nc\rd\u2029e\u0007\tf')).toBe('a\nb\nc\nd\ne\tf');
+  fc.assert(
+    fc.property(fc.string({ unit: 'binary', maxLength: 40 }), (text) => {
+      expect(foldToLine(text)).not.toMatch(/[\p{Cc}\p{Zl}\p{Zp}]/u);
+      expect(foldToLines(text)).not.toMatch(/[^\P{Cc}\n\t]|[\p{Zl}\p{Zp}]/u);
+      // Nothing else is touched.
+      expect(foldToLine(text).replaceAll(' ', '')).toBe(text.replace(/[\p{Cc}\p{Zl}\p{Zp} ]/gu, ''));
     }),
   );
 });

@@ -164,4 +164,35 @@ describe('blocked days from a calendar file', () => {
       message: expect.stringContaining('UTF-8') as string,
     });
   });
+
+  it.each([
+    ['FREQ=DAILY;INTERVAL=2147483647', 'repeats in steps of 2147483647'],
+    ['FREQ=DAILY;INTERVAL=0', 'repeats in steps of 0'],
+    ['FREQ=WEEKLY;INTERVAL=-1', 'repeats in steps of -1'],
+    ['FREQ=DAILY;INTERVAL=1001', 'repeats in steps of 1001'],
+    ['FREQ=DAILY;COUNT=-4', 'repeats -4 times'],
+    ['FREQ=DAILY;UNTIL=99999999', 'ends on 99999999'],
+    ['FREQ=DAILY;UNTIL=20260230', 'ends on 20260230'],
+    ['FREQ=DAILY;UNTIL=soon', 'ends on soon'],
+  ])('%s is refused before it is followed, by the words of its event', (rule, why) => {
+    const source = calendar(
+      'UID:x\nDTSTART;VALUE=DATE:20260101\nRRULE:FREQ=DAILY;COUNT=2\nSUMMARY:Fine',
+      `UID:y\nDTSTART;VALUE=DATE:20260101\nRRULE:${rule}\nSUMMARY:Strange`,
+    );
+    expect(days(source, '2026-01-01', '2026-12-31')).toEqual([expect.stringContaining(`“Strange” ${why}`)]);
+  });
+
+  it('what repeats since long ago is refused, but a birthday of which nobody knows the year', () => {
+    const since = (year: string, freq: string) =>
+      days(
+        calendar(`UID:x\nDTSTART;VALUE=DATE:${year}0301\nRRULE:FREQ=${freq}\nSUMMARY:Old`),
+        '2026-01-01',
+        '2026-12-31',
+      );
+    expect(since('0001', 'DAILY')).toEqual([expect.stringContaining('since the year 1')]);
+    expect(since('1899', 'WEEKLY')).toEqual([expect.stringContaining('since the year 1899')]);
+    expect(since('1604', 'YEARLY')).toEqual(['2026-03-01 Old']);
+    expect(since('1900', 'MONTHLY')).toHaveLength(12);
+    expect(since('2026', 'MONTHLY;INTERVAL=1000')).toEqual(['2026-03-01 Old']);
+  });
 });
