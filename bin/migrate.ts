@@ -1,13 +1,13 @@
 /** Brings the database of DATABASE_OWNER_URL up to date. */
-import { existsSync } from 'node:fs';
 import { NewerDataError } from '../db/errors.ts';
 import { migrate } from '../db/migrate.ts';
 import { databaseOwnerUrl } from '../server/config.ts';
 import { CommandError, runCommand, say } from './say.ts';
+import { loadOwnerSettings } from './settings-files.ts';
 import { settingError } from './serving.ts';
 
 runCommand(async () => {
-  if (existsSync('.env')) process.loadEnvFile('.env');
+  loadOwnerSettings();
   try {
     const applied = await migrate(databaseOwnerUrl());
     say(applied.length === 0 ? 'nothing to do: the database is up to date' : `applied ${applied.join(', ')}`);

@@ -1,6 +1,5 @@
 /** Makes a workspace with its first coach, and prints a password for them: `./ysodos new-workspace --email E [--name N] [--workspace W]`. */
 import { randomBytes } from 'node:crypto';
-import { existsSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import pg from 'pg';
 import { string } from 'yup';
@@ -8,6 +7,7 @@ import { insertWorkspace } from '../db/queries/workspace.ts';
 import { databaseOwnerUrl } from '../server/config.ts';
 import { hashPassword } from '../server/hash-password.ts';
 import { CommandError, runCommand } from './say.ts';
+import { loadOwnerSettings } from './settings-files.ts';
 import { settingError } from './serving.ts';
 
 const USAGE =
@@ -35,7 +35,7 @@ function readOptions() {
 
 runCommand(async () => {
   const { email, name, workspace } = readOptions();
-  if (existsSync('.env')) process.loadEnvFile('.env');
+  loadOwnerSettings();
   const password = randomBytes(12).toString('base64url');
   let db: pg.Client;
   try {

@@ -1,16 +1,16 @@
 /** Serves the application against any PostgreSQL, as the environment (or .env) says: docs/operate.md. */
 import '../server/production.ts';
-import { existsSync } from 'node:fs';
 import { ensureBuild } from './build.ts';
 import { checkDatabase } from './check-database.ts';
 import { CommandError, runCommand, say } from './say.ts';
+import { loadSettings } from './settings-files.ts';
 import { openAt, settingError, startServing, stopOnSignal } from './serving.ts';
 import { databaseUrl, host, linkSecret, port, publicUrl, trustedProxies } from '../server/config.ts';
 
 runCommand(async () => {
   if (process.argv.length > 2)
     throw new CommandError('serve takes no options.', 'Everything is set by the environment: .env.example names it.');
-  if (existsSync('.env')) process.loadEnvFile('.env');
+  loadSettings();
   try {
     // All that is needed is asked for before anything is started.
     publicUrl();

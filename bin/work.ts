@@ -1,10 +1,10 @@
 /** Releases days and sends messages against any PostgreSQL, as the environment (or .env) says: docs/operate.md. Any number may run. */
 import '../server/production.ts';
-import { existsSync } from 'node:fs';
 import { pino } from 'pino';
 import { createPool } from '../db/pool.ts';
 import { checkDatabase } from './check-database.ts';
 import { CommandError, runCommand, say } from './say.ts';
+import { loadSettings } from './settings-files.ts';
 import { settingError, STOP_SIGNALS } from './serving.ts';
 import { bounceListen, databaseUrl, linkSecret, publicUrl, smtpUrl, textGateway } from '../server/config.ts';
 import { startWorker } from '../server/jobs/worker.ts';
@@ -14,7 +14,7 @@ import { openChannels } from '../server/messages/open-channels.ts';
 runCommand(async () => {
   if (process.argv.length > 2)
     throw new CommandError('work takes no options.', 'Everything is set by the environment: .env.example names it.');
-  if (existsSync('.env')) process.loadEnvFile('.env');
+  loadSettings();
   // Started by the demo: where that ends, this ends.
   process.once('disconnect', () => process.kill(process.pid, 'SIGTERM'));
   const log = pino({ level: process.env.LOG_LEVEL ?? 'info', base: null });
