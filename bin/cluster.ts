@@ -25,7 +25,10 @@ export interface Cluster {
   readonly appUrl: (database: string) => string;
   readonly createDatabase: (name: string) => Promise<void>;
   readonly dropDatabase: (name: string) => Promise<void>;
-  readonly stop: () => void;
+  /** `immediate`: as if it had been killed, with nothing put in order. */
+  readonly stop: (how?: 'fast' | 'immediate') => void;
+  /** The server's own process, which all its others come from. */
+  readonly processId: () => number;
 }
 
 interface Secrets {
@@ -111,8 +114,8 @@ export async function startCluster(dataFolderName: string, { what, fresh }: Clus
     const cluster = await openCluster(bin, resolve(dataFolderName));
     return {
       ...cluster,
-      stop: () => {
-        cluster.stop();
+      stop: (how) => {
+        cluster.stop(how);
         release();
       },
     };
@@ -189,9 +192,10 @@ async function openCluster(bin: string, dataFolder: string): Promise<Cluster> {
     appUrl: url('ysodos_app', secrets.app),
     createDatabase: (name) => asAdmin(`create database ${name} owner ysodos_owner`),
     dropDatabase: (name) => asAdmin(`drop database if exists ${name} with (force)`),
-    stop: () => {
-      run(join(bin, 'pg_ctl'), ['-D', folder, '-m', 'fast', '-w', '-t', '30', 'stop']);
+    stop: (how = 'fast') => {
+      run(join(bin, 'pg_ctl'), ['-D', folder, '-m', how, '-w', '-t', '30', 'stop']);
     },
+    processId: () => Number(readFileSync(join(folder, 'postmaster.pid'), 'utf8').split('\n')[0]),
   };
 }
 
