@@ -85,8 +85,8 @@ export async function runCoach(
       headers: { origin: site, cookie: coach.cookie, 'content-type': 'application/json' },
       body: JSON.stringify({ text, revision }),
     });
-    const read =
-      answer?.status === 200 || answer?.status === 409 ? await answer.json().catch(() => undefined) : undefined;
+    const isAnswer = answer?.status === 200 || answer?.status === 409;
+    const read: unknown = isAnswer ? await answer.json().catch(() => undefined) : undefined;
     const { revision: next, stale } = (read ?? {}) as { revision?: number; stale?: { revision: number } };
     if (next !== undefined) {
       revision = next;
