@@ -464,7 +464,7 @@ export const BAD_VALUES: readonly BadValue[] = [
   { name: 'a password for no address', path: '/forgot', form: { email: 'a@b' }, field: 'no e-mail address' },
   {
     name: 'an invitation to no address',
-    path: '/account',
+    path: '/account/coaches',
     form: { intent: 'invite', email: 'a b@example.org' },
     field: 'no e-mail address',
   },
