@@ -32,6 +32,7 @@ export const AUDIT_KINDS = [
   'person-link',
   'person-revoked',
   'person-removed',
+  'person-deleted',
   'programme-deleted',
 ] as const;
 export type AuditKind = (typeof AUDIT_KINDS)[number];
@@ -72,7 +73,8 @@ export const AUDIT_WORDS: Record<AuditKind, string> = {
   'person-acted': 'noted or wrote something about',
   'person-link': 'made a link for',
   'person-revoked': 'took away the link of',
-  'person-removed': 'removed a person with what they logged',
+  'person-removed': 'took out of a programme',
+  'person-deleted': 'deleted, with all that they logged,',
   'programme-deleted': 'deleted the programme',
 };
 

@@ -50,6 +50,7 @@ const GROUP_OF: Record<AuditKind, AuditGroup> = {
   'person-link': 'people',
   'person-revoked': 'people',
   'person-removed': 'people',
+  'person-deleted': 'people',
   'programme-deleted': 'sending',
 };
 

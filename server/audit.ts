@@ -1,6 +1,6 @@
 import type pg from 'pg';
 import type { AuditKind } from '../core/audit.ts';
-import { insertAudit, insertAuditUnlessSince } from '../db/queries/audit.ts';
+import { insertAudit, insertAuditOfPeople, insertAuditUnlessSince } from '../db/queries/audit.ts';
 import { nowMs } from './config.ts';
 import { inWorkspace } from './database.ts';
 
@@ -19,6 +19,14 @@ interface About {
 /** Notes what a coach does, in the transaction in which they do it: neither stands without the other. */
 export const note = (db: pg.PoolClient, { workspaceId, coachId }: Doer, kind: AuditKind, about: About = {}) =>
   insertAudit(db, { workspaceId, coachId, kind, ...about, now: new Date(nowMs()) });
+
+/** Notes the same about several people. */
+export const noteOfPeople = (
+  db: pg.PoolClient,
+  { workspaceId, coachId }: Doer,
+  kind: AuditKind,
+  { personIds, programmeId }: { readonly personIds: readonly number[]; readonly programmeId: number },
+) => insertAuditOfPeople(db, { workspaceId, coachId, kind, programmeId, now: new Date(nowMs()) }, personIds);
 
 /** How long a page that is read again isn't noted again. */
 const READ_AGAIN_MS = 3_600_000;

@@ -21,7 +21,7 @@ export const notFound = (): never => {
 };
 
 /** Whoever may see something may read it; whoever changes it has to be a coach at the least. */
-const leastFor = (request: Request): CoachRole => (request.method === 'GET' ? 'reader' : 'coach');
+const leastFor = (request: Request): CoachRole => (['GET', 'HEAD'].includes(request.method) ? 'reader' : 'coach');
 
 /** The coach who is signed in, where they may do what `least` is needed for; 403 where not. */
 export async function requireRole(request: Request, least: CoachRole = leastFor(request)): Promise<SignedInCoach> {

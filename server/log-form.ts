@@ -70,7 +70,11 @@ export async function readLogForm(
   nowMs: number,
 ): Promise<LogForm> {
   const values = Object.fromEntries(
-    [...form].slice(0, 200).flatMap(([k, v]) => (typeof v === 'string' ? [[k, cutLetters((k === 'remark' ? foldToLines : foldToLine)(v), 5000)]] : [])),
+    [...form]
+      .slice(0, 200)
+      .flatMap(([k, v]) =>
+        typeof v === 'string' ? [[k, cutLetters((k === 'remark' ? foldToLines : foldToLine)(v), 5000)]] : [],
+      ),
   );
   const errors = await yupErrors(logSchema, values);
   const { scores, errors: scoreErrors } = parseScores(plan, (name) => values[name] ?? '');

@@ -25,6 +25,16 @@ export async function insertAudit(db: Db, e: AuditEntry): Promise<void> {
   );
 }
 
+/** The same about several people, at once. */
+export async function insertAuditOfPeople(db: Db, e: AuditEntry, personIds: readonly number[]): Promise<void> {
+  await db.query(
+    `insert into audit (workspace_id, at, coach_id, kind, person_id, programme_id, detail)
+     select $1::bigint, $2::timestamptz, $3::bigint, $4::text, person, $5::bigint, $6::text
+     from unnest($7::bigint[]) as person`,
+    [e.workspaceId, e.now, e.coachId, e.kind, e.programmeId ?? null, e.detail ?? '', [...personIds]],
+  );
+}
+
 const values = (e: AuditEntry) => [
   e.workspaceId,
   e.now,

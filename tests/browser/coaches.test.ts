@@ -142,7 +142,7 @@ test(
     expect(await page.getByText(name, { exact: true }).count()).toBe(0);
     // A file with what people did is asked for in the same way, and comes after it.
     await page.goto('/account/done');
-    await page.getByText('removed a person with what they logged someone who was removed since').waitFor();
+    await page.getByText('deleted, with all that they logged, someone who was removed since').waitFor();
     await page.close();
   },
 );

@@ -14,7 +14,7 @@ import { closeDoors, insertPersonalLink, insertPersonalLinks } from '../../../db
 import { countLogged, deletePerson } from '../../../db/queries/own.ts';
 import { plural } from '../../../core/words/words.ts';
 import { listAbsences } from '../../../db/queries/absence.ts';
-import { note, noteRead } from '../../../server/audit.ts';
+import { note, noteOfPeople, noteRead } from '../../../server/audit.ts';
 import { proveAgain } from '../../../server/prove-again.ts';
 import { coachForm, notFound, requireRole, withProgramme } from '../../../server/coach-scope.ts';
 import { coachZone } from '../../../server/coach-zone.ts';
@@ -174,7 +174,10 @@ export async function action({ request, params }: Route.ActionArgs) {
       if (intent === 'links') {
         // To everybody who has none.
         const made = people.filter((p) => !p.hasLink && !p.isClosed).map((p) => ({ ...p, token: makeToken() }));
-        for (const { personId } of made) await note(db, coach, 'person-link', { personId, programmeId: programme.id });
+        await noteOfPeople(db, coach, 'person-link', {
+          personIds: made.map((m) => m.personId),
+          programmeId: programme.id,
+        });
         await insertPersonalLinks(db, {
           workspaceId: coach.workspaceId,
           links: made.map((m) => ({ personId: m.personId, tokenHash: hashToken(m.token) })),
@@ -187,17 +190,16 @@ export async function action({ request, params }: Route.ActionArgs) {
         const ids = form.getAll('enrolmentId').flatMap((id) => parseId(id) ?? []);
         if (ids.length === 0 || ids.some((id) => !own.has(id))) return notFound();
         if (formText(form, 'with-records') === 'yes') {
-          for (const p of people)
-            if (ids.includes(p.enrolmentId)) {
-              await note(db, coach, 'person-removed', { personId: p.personId, programmeId: programme.id });
-              await deletePerson(db, p.personId);
-            }
+          const personIds = people.flatMap((p) => (ids.includes(p.enrolmentId) ? [p.personId] : []));
+          await noteOfPeople(db, coach, 'person-deleted', { personIds, programmeId: programme.id });
+          for (const personId of personIds) await deletePerson(db, personId);
           return redirect(`/programmes/${programme.key}/people`);
         }
         const gone = await deleteParticipants(db, ids);
-        for (const p of people)
-          if (gone.includes(p.enrolmentId))
-            await note(db, coach, 'person-removed', { personId: p.personId, programmeId: programme.id });
+        await noteOfPeople(db, coach, 'person-removed', {
+          personIds: people.flatMap((p) => (gone.includes(p.enrolmentId) ? [p.personId] : [])),
+          programmeId: programme.id,
+        });
         return gone.length === ids.length
           ? redirect(`/programmes/${programme.key}/people`)
           : answer(
