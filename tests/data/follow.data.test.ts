@@ -195,15 +195,37 @@ describe('what a phone tells', () => {
     const before = await standing();
     const longAgo = String(NOW.getTime() - 5 * 3_600_000);
     // A phone that didn't know of what stands, and says it later: what was made later stays.
-    await log('w1d3', { 'client-id': id(8), remark: 'from the drawer', 'made-at': longAgo, 'sent-at': String(NOW.getTime()) });
+    await log('w1d3', {
+      'client-id': id(8),
+      remark: 'from the drawer',
+      'made-at': longAgo,
+      'sent-at': String(NOW.getTime()),
+    });
     expect(await standing()).toEqual(before);
-    await log('w1d3', { 'client-id': id(9), remark: 'said anew', after: before.after, 'made-at': longAgo, 'sent-at': String(NOW.getTime()) });
+    await log('w1d3', {
+      'client-id': id(9),
+      remark: 'said anew',
+      after: before.after,
+      'made-at': longAgo,
+      'sent-at': String(NOW.getTime()),
+    });
     const anew = await standing();
     expect(anew.remark).toBe('said anew');
-    await log('w1d3', { 'client-id': '00000000-0000-4000-8000-0000000000a1', remark: 'and again', after: anew.after, 'made-at': longAgo });
+    await log('w1d3', {
+      'client-id': '00000000-0000-4000-8000-0000000000a1',
+      remark: 'and again',
+      after: anew.after,
+      'made-at': longAgo,
+    });
     expect((await standing()).remark).toBe('and again');
     // A number that is none, or of nobody's record, gives no right of way.
-    await log('w1d3', { 'client-id': '00000000-0000-4000-8000-0000000000a2', remark: 'no', after: '0', 'made-at': longAgo, 'sent-at': String(NOW.getTime()) });
+    await log('w1d3', {
+      'client-id': '00000000-0000-4000-8000-0000000000a2',
+      remark: 'no',
+      after: '0',
+      'made-at': longAgo,
+      'sent-at': String(NOW.getTime()),
+    });
     expect((await standing()).remark).toBe('and again');
   });
 
