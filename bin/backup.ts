@@ -1,12 +1,10 @@
 /** Copies all that there is into one file, while the application runs: `./ysodos backup FILE`. */
 import { existsSync, renameSync, rmSync } from 'node:fs';
 import pg from 'pg';
-import { databaseOwnerUrl, linkSecret } from '../server/config.ts';
 import { packBackup, secretMark } from './backup-file.ts';
 import { runPostgres } from './postgres-tools.ts';
 import { CommandError, runCommand, say } from './say.ts';
-import { settingError } from './serving.ts';
-import { loadOwnerSettings } from './settings-files.ts';
+import { ownerSettings } from './owner-settings.ts';
 
 const USAGE = 'Write it like: ./ysodos backup ysodos-2026-05-13.tar';
 
@@ -15,15 +13,9 @@ runCommand(async () => {
   if (file === undefined || more.length > 0) throw new CommandError('Say into which file.', USAGE);
   if (existsSync(file))
     throw new CommandError(`${file} is there already.`, 'Choose another name; nothing is overwritten.');
-  loadOwnerSettings();
-  let owner: string;
-  let secret: string;
-  try {
-    owner = databaseOwnerUrl();
-    secret = linkSecret();
-  } catch (error) {
-    throw settingError(error) ?? error;
-  }
+  const { owner, secret } = ownerSettings();
+  // What is written on the way is nobody else's to read either.
+  process.umask(0o077);
   const schema = await schemaOf(owner);
   const [dump, part] = [`${file}.dump`, `${file}.part`];
   try {

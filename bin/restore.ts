@@ -3,12 +3,10 @@ import { existsSync, rmSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import pg from 'pg';
 import { lastMigration, migrate } from '../db/migrate.ts';
-import { databaseOwnerUrl, linkSecret } from '../server/config.ts';
 import { secretMark, unpackBackup } from './backup-file.ts';
 import { runPostgres } from './postgres-tools.ts';
 import { CommandError, runCommand, say } from './say.ts';
-import { settingError } from './serving.ts';
-import { loadOwnerSettings } from './settings-files.ts';
+import { ownerSettings } from './owner-settings.ts';
 
 const USAGE = 'Write it like: ./ysodos restore ysodos-2026-05-13.tar';
 
@@ -29,15 +27,7 @@ function readOptions(): { file: string; isOtherSecret: boolean } {
 runCommand(async () => {
   const { file, isOtherSecret } = readOptions();
   if (!existsSync(file)) throw new CommandError(`${file} isn’t there.`, USAGE);
-  loadOwnerSettings();
-  let owner: string;
-  let secret: string;
-  try {
-    owner = databaseOwnerUrl();
-    secret = linkSecret();
-  } catch (error) {
-    throw settingError(error) ?? error;
-  }
+  const { owner, secret } = ownerSettings();
   const dump = `${file}.restoring`;
   try {
     const manifest = await unpackBackup(file, dump);

@@ -2,7 +2,8 @@ import { createHash } from 'node:crypto';
 import { writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import pg from 'pg';
-import { addDays, type DayDate } from '../../core/calendar/day.ts';
+import type { DayDate } from '../../core/calendar/day.ts';
+import { addDays } from '../../core/calendar/day.ts';
 import { emptyProgramme } from '../../core/progress/programme-document.ts';
 import { migrate } from '../../db/migrate.ts';
 import { createPool } from '../../db/pool.ts';
@@ -12,6 +13,7 @@ import { insertProgramme } from '../../db/queries/plan.ts';
 import { getProgramme, listDays, updateDayReady, updateDayText } from '../../db/queries/programme.ts';
 import { insertWorkspace } from '../../db/queries/workspace.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
+import { pick, seededRandom } from '../../demo/random.ts';
 import { hashPassword } from '../../server/hash-password.ts';
 import { hashToken, makeToken } from '../../server/token.ts';
 import { ensureBuild } from '../build.ts';
@@ -63,17 +65,6 @@ const FAULTS = ['web', 'worker', 'mail', 'database', 'cut', 'slow', 'disk', 'clo
 type Fault = (typeof FAULTS)[number];
 
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
-
-/** A small generator (mulberry32; Tommy Ettinger's, from memory), so that a run can be made again. */
-function randomOf(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** Everything that runs, and what is known of it. */
 class House {
@@ -225,12 +216,11 @@ async function strike(
   nowMs: () => number,
   setBack: (ms: number) => void,
 ) {
-  const one = (keepers: readonly Keeper[]) => keepers[Math.floor(random() * keepers.length)]!;
   switch (fault) {
     case 'web':
     case 'worker':
     case 'mail':
-      one(house.keepers[fault]).kill();
+      pick(random, house.keepers[fault]).kill();
       return pause(FAULT_MS);
     case 'database':
       await house.owner.end().catch(() => undefined);
@@ -278,7 +268,7 @@ async function strike(
 export async function runFaults(options: FaultOptions): Promise<FaultReport> {
   ensureBuild();
   const house = new House(options);
-  const random = randomOf(options.seed);
+  const random = seededRandom(options.seed);
   const acknowledged: Acknowledged = { logs: [], drafts: new Map() };
   const struck: Record<string, number> = {};
   try {
@@ -307,7 +297,7 @@ export async function runFaults(options: FaultOptions): Promise<FaultReport> {
     ];
     for (let n = 0; n < options.kills; n++) {
       // Each of them comes; after that, whatever comes.
-      const fault = n < FAULTS.length ? FAULTS[n]! : FAULTS[Math.floor(random() * FAULTS.length)]!;
+      const fault = n < FAULTS.length ? FAULTS[n]! : pick(random, FAULTS);
       struck[fault] = (struck[fault] ?? 0) + 1;
       options.say(`${n + 1} of ${options.kills}: ${fault}; ${acknowledged.logs.length} logs acknowledged`);
       await strike(house, fault, random, nowMs, (ms) => (back = ms));

@@ -1,3 +1,5 @@
+import { pick, seededRandom } from '../../demo/random.ts';
+
 /** Texts for readers: their own samples cut, doubled, joined and spoiled, by a seed that makes the same again. */
 export interface Texts {
   readonly next: (samples: readonly string[]) => string;
@@ -64,23 +66,12 @@ const WEAR_DOWN = [
   '[',
 ];
 
-/** mulberry32 (Tommy Ettinger's, from memory). */
-function randomOf(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
-
 const MOST_LETTERS = 3_000;
 
 export function makeTexts(seed: number): Texts {
-  const random = randomOf(seed);
+  const random = seededRandom(seed);
   const below = (n: number) => Math.floor(random() * n);
-  const one = <T>(of: readonly T[]): T => of[below(of.length)]!;
+  const one = <T>(of: readonly T[]): T => pick(random, of);
   const spoil = (text: string, samples: readonly string[]): string => {
     const [at, to] = [below(text.length + 1), below(text.length + 1)].sort((a, b) => a - b) as [number, number];
     switch (below(7)) {
