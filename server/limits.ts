@@ -51,6 +51,9 @@ export const ECHO_LETTERS = 200;
 /** Bodies that are on their way at once: from one network, and in all. */
 export const MAX_UNFINISHED = { ofOne: 60, inAll: 250 } as const;
 
+/** A body that comes more slowly than that, on the average, after its first seconds, is cut off. */
+export const SLOWEST_BODY = { bytesPerSec: 200, graceMs: 5_000 } as const;
+
 /** Requests that are being answered at once; more are asked to come back. */
 export const MAX_IN_FLIGHT = 400;
 

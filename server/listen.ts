@@ -17,7 +17,7 @@ import { buildRoutePattern } from './http/route-pattern.ts';
 import { networkOf } from './http/network.ts';
 import { SaveOrder, saverOf } from './http/save-order.ts';
 import { UnfinishedBodies } from './http/unfinished.ts';
-import { MAX_IN_FLIGHT, MAX_UNFINISHED, PATIENCE_MS } from './limits.ts';
+import { MAX_IN_FLIGHT, MAX_UNFINISHED, PATIENCE_MS, SLOWEST_BODY } from './limits.ts';
 import { isSameOrigin } from './origin-check.ts';
 
 export interface RunningServer {
@@ -88,6 +88,7 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
   });
   const compress = compression() as unknown as Middleware;
   const bodies = new UnfinishedBodies(MAX_UNFINISHED);
+  const looking = setInterval(() => bodies.cutSlow(SLOWEST_BODY), patienceMs.look).unref();
   const saves = new SaveOrder(PATIENCE_MS.save);
   let inFlight = 0;
 
@@ -215,6 +216,7 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
     onFatal: (then) => (stop = then),
     close: async (graceMs = 0) => {
       endSignsOfLife();
+      clearInterval(looking);
       const closed = new Promise<void>((done) => server.close(() => done()));
       server.closeIdleConnections();
       const timer = setTimeout(() => server.closeAllConnections(), graceMs);

@@ -24,3 +24,26 @@ test('what has no body, or has all of it, isn’t counted', () => {
   expect(bodies.begin(request({ 'content-length': '5' }, true), 'x')).toBe(true);
   expect(bodies.begin(request(), 'x')).toBe(false);
 });
+
+test('what comes too slowly is cut off after its first seconds, and makes room; what comes steadily goes on', () => {
+  const bodies = new UnfinishedBodies({ ofOne: 2, inAll: 2 });
+  const slowest = { bytesPerSec: 200, graceMs: 5_000 };
+  const destroyed: string[] = [];
+  const at = (name: string) => {
+    const socket = { bytesRead: 1_000 };
+    const one = Object.assign(request(), { socket, destroy: () => void (destroyed.push(name), one.emit('close')) });
+    return Object.assign(one, { feed: (bytes: number) => (socket.bytesRead += bytes) });
+  };
+  const [slow, steady] = [at('slow'), at('steady')];
+  expect([bodies.begin(slow, 'x', 0), bodies.begin(steady, 'x', 0)]).toEqual([true, true]);
+  // Nothing yet, but it has a while to begin.
+  expect(bodies.cutSlow(slowest, 5_000)).toBe(0);
+  slow.feed(1_199);
+  steady.feed(1_200);
+  expect(bodies.begin(request(), 'x', 6_000)).toBe(false);
+  expect([bodies.cutSlow(slowest, 6_000), destroyed]).toEqual([1, ['slow']]);
+  expect(bodies.cutSlow(slowest, 6_000)).toBe(0);
+  expect(bodies.begin(request(), 'x', 6_000)).toBe(true);
+  steady.feed(799);
+  expect([bodies.cutSlow(slowest, 10_000), destroyed]).toEqual([1, ['slow', 'steady']]);
+});

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { RunningDemo } from '../../bin/running-demo.ts';
 import { startDemo } from '../../bin/running-demo.ts';
 import { NASTY_PIECES, nastyText } from '../../core/notation/nasty-text.ts';
-import { PATIENCE_MS } from '../../server/limits.ts';
+import { PATIENCE_MS, SLOWEST_BODY } from '../../server/limits.ts';
 import { coachCookie, faultsOf, openAsAdmin, post } from './hostile-demo.ts';
 
 const DATA = '.local/starvation-test';
@@ -180,6 +180,19 @@ describe('slow clients', () => {
     expect((await post(demo, '/sign-in', { email: 'x@example.org', password: 'y' })).status).toBe(400);
     expect(await faultsOf(demo.base)).toBe(0);
   });
+
+  test('a body that comes more slowly than it may is cut off long before its deadline', async () => {
+    const { socket, closed } = await open(
+      `POST /sign-in HTTP/1.1\r\nHost: ${new URL(demo.base).host}\r\nOrigin: ${demo.base}\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: 60000\r\n\r\nemail=`,
+    );
+    const dripping = setInterval(() => socket.write('x'), 500);
+    const started = performance.now();
+    await Promise.race([closed, pause(30_000)]);
+    clearInterval(dripping);
+    expect(socket.destroyed).toBe(true);
+    expect(performance.now() - started).toBeLessThan(SLOWEST_BODY.graceMs + 3 * PATIENCE_MS.look + 5_000);
+    expect(await faultsOf(demo.base)).toBe(0);
+  }, 60_000);
 
   test('a body that stops in the middle holds no connection to the database', async () => {
     const stalled = await Promise.all(
