@@ -57,7 +57,15 @@ describe('sign-in attempts', () => {
   test('a browser that is known waits for no stranger; strangers share account and address', () => {
     const keys = (device?: string) => lanesOf('ada@example.org', '203.0.113.9', device).map((lane) => lane.key);
     expect(keys('token')).toEqual(['device:token']);
-    expect(keys()).toEqual(['pair:ada@example.org|203.0.113.9', 'address:203.0.113.9', 'account:ada@example.org']);
+    expect(keys()).toEqual([
+      'pair:ada@example.org|203.0.113.9',
+      'address:203.0.113.9',
+      'account:ada@example.org',
+      'strangers',
+    ]);
+    // The last makes nobody wait, and keeps room for those who are known.
+    const strangers = lanesOf('a', 'b', undefined)[3]!;
+    expect([laneWaitMs(strangers, 100_000), strangers.atOnce]).toEqual([0, 60]);
     // From anywhere the owner waits seconds at most.
     expect(laneWaitMs(lanesOf('a', 'b', undefined)[2]!, 100_000)).toBe(4000);
   });

@@ -12,9 +12,9 @@ const toStep = (value: number, kind: LeverKind): number => {
   return Math.round(value / step) * step;
 };
 
-/** What a rule pulls its own lever by in a week. */
+/** What a rule pulls its own lever by in a week; no pull is 0, never the -0 that a product of signs can come to. */
 export const offsetAt = (rule: LeverRule, week: number, scope: ScheduleScope): number =>
-  pullsAt(rule, week, scope)[0]!.by;
+  pullsAt(rule, week, scope)[0]!.by + 0;
 
 /**
  * The rule changed so that in `week` it pulls by `by`, as near as its kind can: the step a week changes, or a step is set

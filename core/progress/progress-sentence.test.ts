@@ -89,6 +89,14 @@ describe('what changes, in one sentence', () => {
     expect(read(sentence)).toMatch(words);
   });
 
+  test('no pull is 0, and not the negative zero of IEEE 754', () => {
+    const lever = { kind: 'load' as const };
+    const at = scope(3, [2]);
+    const rule = { lever, schedule: { kind: 'list' as const, values: [0, 1, -1] } };
+    const again = readProgress(sayProgress(rule, at), lever, at);
+    expect(again.status === 'done' && Object.is(offsetAt(again.value, 1, at), 0)).toBe(true);
+  });
+
   test('what is said of a rule, read again, comes to the same week by week', () => {
     const levers = leverChoices(document, [], baseLibrary).map((c) => c.lever);
     fc.assert(
