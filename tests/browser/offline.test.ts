@@ -292,8 +292,10 @@ describe('on the way', () => {
       await page.getByRole('button', { name: 'pause' }).click();
       await page.getByRole('link', { name: 'Stop here and log' }).click();
       await expect.poll(() => page.getByLabel('something hurts').isChecked(), SOON).toBe(true);
-      // Hardly a second ran of anything: by the clock nothing was done.
-      await expect.poll(() => page.getByLabel('not today').isChecked(), SOON).toBe(true);
+      // Some seconds ran, how many is a matter of the machine: by the clock next to nothing was done, and never all of it.
+      const proposed = page.locator('input[name=outcome]:checked');
+      await expect.poll(() => proposed.inputValue(), SOON).toMatch(/^(part|not-done)$/);
+      expect(Number(/"sharePct":(\d+)/.exec(await page.locator('input[name=seen]').inputValue())?.[1])).toBeLessThan(5);
       await page.getByLabel('part of it').check({ force: true });
       await page.getByRole('button', { name: 'Send to coach' }).click();
       await page.getByText('You logged this').waitFor();
