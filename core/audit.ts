@@ -1,4 +1,4 @@
-/** What a coach does that is noted, by kind; words/ says each. */
+/** What a coach does that is noted, by kind; AUDIT_WORDS says each. */
 export const AUDIT_KINDS = [
   'signed-in',
   'wrong-password',

@@ -157,11 +157,11 @@ async function askAddress(request: Request, coach: SignedInCoach, form: FormData
 async function changePassword(request: Request, coach: SignedInCoach, form: FormData) {
   const intent = 'password';
   const password = formText(form, 'password');
-  const errors = {
-    ...(await yupErrors(object({ password: newPassword }), { password })),
-    ...(await proveAgain(coach, form, true)),
-  };
+  const errors = await yupErrors(object({ password: newPassword }), { password });
   if (Object.keys(errors).length > 0) return answer({ intent, errors, told: '' }, 400);
+  // Only now: a code of the second step works once, and isn't spent on a password that can't be had.
+  const unproved = await proveAgain(coach, form, true);
+  if (unproved) return answer({ intent, errors: unproved, told: '' }, 400);
   const passwordHash = await hashWhenFree(password, { key: `coach:${coach.coachId}`, isKnown: true });
   if (passwordHash === undefined) return refuse(503, 'away');
   return withCoach(
