@@ -63,8 +63,13 @@ export function FollowTools({ rows, sort, isTable, linkTo, programmeKey }: Follo
         aria-label="Sort by"
         onChange={(value) => go({ sort: value === 'need' ? null : String(value) })}
         options={[
-          { value: 'need', label: 'need of a word' },
-          { value: 'attendance', label: 'lowest attendance' },
+          // To readers nobody needs a word: what is left of that order is attendance.
+          ...(isReader
+            ? [{ value: 'need', label: 'lowest attendance' }]
+            : [
+                { value: 'need', label: 'need of a word' },
+                { value: 'attendance', label: 'lowest attendance' },
+              ]),
           { value: 'name', label: 'name' },
           { value: 'team', label: 'team' },
         ]}
@@ -81,7 +86,7 @@ export function FollowTools({ rows, sort, isTable, linkTo, programmeKey }: Follo
         'state',
         'State',
         'everybody',
-        STATES.map((s) => [s, STATE_LABELS[s]] as const),
+        STATES.filter((s) => !isReader || s !== 'word').map((s) => [s, STATE_LABELS[s]] as const),
       )}
       <span className="follow-out small">
         <Link to={linkTo({ view: isTable ? null : 'table' })} preventScrollReset>
