@@ -141,7 +141,7 @@ function benchProgress(): void {
     return {
       next,
       planner,
-      guards: findGuards({ programme: next, weeks, tracks: next.tracks.map((t) => book.read(t)), startsOn }),
+      guards: findGuards({ programme: next, weeks, tracks: next.tracks.map((t) => book.read(t)), run: { startsOn } }),
     };
   };
   const { next, planner } = all();
@@ -157,7 +157,7 @@ function benchProgress(): void {
   const arrange = buildArrangeScope(
     week,
     1,
-    { planner, startsOn, locked: new Set() },
+    { planner, run: { startsOn }, locked: new Set() },
     { fixed: [], weekdays: [1, 2, 3, 4, 5, 6, 7] },
   );
   line('core: the best order of seven sessions', `${time(20, () => arrangeWeek(arrange)).toFixed(1)} ms`, 'under 1 s');

@@ -1,5 +1,5 @@
-import { addDays, formatShortDay, placeOfDate } from '../core/calendar/day.ts';
-import { localDate } from '../core/calendar/release.ts';
+import { addDays, formatShortDay } from '../core/calendar/day.ts';
+import { localDate, runPlace, runDate } from '../core/calendar/release.ts';
 import { groupBy } from '../core/group-by.ts';
 import type { BoardPerson, Placed, TeamRow } from '../core/record/boards.ts';
 import { teamBoard } from '../core/record/boards.ts';
@@ -81,7 +81,7 @@ async function sharedOf(
 
 /** The week that letters are about: the last that is over by the run's own calendar, or the first one while it goes on. */
 export function letterWeek(programme: Programme): number {
-  const place = placeOfDate(programme.startsOn, localDate(nowMs(), 'UTC'));
+  const place = runPlace(programme.run.rules, localDate(nowMs(), 'UTC'));
   return Math.min(programme.weeks, Math.max(1, (place?.week ?? 1) - 1));
 }
 
@@ -97,7 +97,7 @@ export function weekFacts(
   const soon = addDays(today, 7);
   const next = days
     .filter((d) => d.facts && d.week > at.week)
-    .map((d) => ({ title: d.facts!.title, date: addDays(programme.startsOn, (d.week - 1) * 7 + d.weekday - 1) }))
+    .map((d) => ({ title: d.facts!.title, date: runDate(programme.run.rules, d) }))
     .filter((d) => d.date >= today && d.date < soon)
     .map((d) => `${d.title} on ${formatShortDay(d.date)}`);
   const about = people.flatMap((p) =>

@@ -1,7 +1,7 @@
 import { data, redirect } from 'react-router';
 import type pg from 'pg';
-import { addDays, dateOfDay, dayKey, parseDayDate } from '../core/calendar/day.ts';
-import { instantAt, isTimeZone } from '../core/calendar/release.ts';
+import { addDays, dayKey, parseDayDate } from '../core/calendar/day.ts';
+import { instantAt, isTimeZone, runDate, lastDate } from '../core/calendar/release.ts';
 import { countLetters } from '../core/letters.ts';
 import { insertMessage } from '../db/queries/message.ts';
 import { insertNewRecords } from '../db/queries/record.ts';
@@ -189,7 +189,7 @@ async function setLive(db: pg.PoolClient, scope: DayScope, day: Day, form: FormD
     return told('It is not a live session.');
   }
   const { startsOn } = scope.programme;
-  const date = parseDayDate(formText(form, 'date') || dateOfDay(startsOn, scope.place));
+  const date = parseDayDate(formText(form, 'date') || runDate(scope.programme.run.rules, scope.place));
   const time = formText(form, 'time');
   const timeZone = formText(form, 'timeZone');
   const place = formText(form, 'place').trim();
@@ -199,7 +199,7 @@ async function setLive(db: pg.PoolClient, scope: DayScope, day: Day, form: FormD
   if (!date || !/^([01]\d|2[0-3]):[0-5]\d$/.test(time))
     return refuse('Say on which date and at what hour it is, like 18:00.');
   if (!isTimeZone(timeZone)) return refuse('That is no time zone known here.');
-  if (date < startsOn || date > addDays(startsOn, scope.programme.weeks * 7 + 31))
+  if (date < startsOn || date > addDays(lastDate(scope.programme.run.rules, scope.programme.weeks), 32))
     return refuse('That date lies outside the programme.');
   if (countLetters(place) > 300) return refuse('A place has at most 300 letters.');
   if (!Number.isInteger(minutes) || minutes < 5 || minutes > 600)

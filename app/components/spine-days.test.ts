@@ -1,11 +1,12 @@
 import { describe, expect, test } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
+import type { RunShift } from '../../core/calendar/release.ts';
 import type { Day } from '../../db/queries/programme.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
 import { analyseText } from '../../core/session/analyse.ts';
 import { dayState, spineDays, usualDay } from './spine-days.ts';
 
-const programme = { weeks: 2, startsOn: '2026-05-11' as DayDate };
+const programme = { weeks: 2, run: { rules: { startsOn: '2026-05-11' as DayDate, shifts: [] as RunShift[] } } };
 const day = (weekday: number, more: Partial<Day> = {}): Day => ({
   id: weekday,
   week: 1,
@@ -56,4 +57,24 @@ describe('the spine', () => {
     expect(usualDay(spine([]))).toBe('w1d1');
     expect(usualDay([])).toBe('w1d1');
   });
+});
+
+test('a plan that was moved on for all has its later dates', () => {
+  const shifts = [
+    { week: 1, weekday: 3, weeks: 1, timeZone: null },
+    { week: 2, weekday: 1, weeks: 1, timeZone: 'Asia/Tokyo' },
+  ];
+  const moved = spineDays(
+    { weeks: 2, run: { rules: { ...programme.run.rules, shifts } } },
+    [],
+    '2026-05-20' as DayDate,
+    plan,
+  );
+  expect([0, 1, 2, 7].map((i) => moved[i]!.words)).toEqual([
+    'Monday 11 May',
+    'Tuesday 12 May',
+    'Wednesday 20 May',
+    'Monday 25 May',
+  ]);
+  expect(moved.filter((d) => d.isToday).map((d) => d.key)).toEqual(['w1d3']);
 });

@@ -1,12 +1,14 @@
 import { sessionTitle } from '../../core/session/session-title.ts';
-import { compareDays, dateOfDay, dayKey, formatDay } from '../../core/calendar/day.ts';
+import { compareDays, dayKey, formatDay } from '../../core/calendar/day.ts';
 import type { DayDate } from '../../core/calendar/day.ts';
-import type { Day, Programme } from '../../db/queries/programme.ts';
+import type { Day } from '../../db/queries/programme.ts';
 import type { PlannedSession } from '../../server/session-view.ts';
 import type { PackedRibbon } from '../charts/pack-ribbon.ts';
 import { packRibbon } from '../charts/pack-ribbon.ts';
 import { layoutRibbon } from '../charts/ribbon-layout.ts';
 import type { SpineDay } from './spine.tsx';
+import type { RunDates } from '../../core/calendar/release.ts';
+import { runDate } from '../../core/calendar/release.ts';
 
 const SPINE_SIZE = { widthPx: 30, heightPx: 30, detail: 'blocks' } as const;
 
@@ -24,7 +26,7 @@ function outlineOf(planned: PlannedSession): PackedRibbon {
 
 /** Every day of a programme's weeks, those without a session included. `planOf` gives the plan of a text. */
 export function spineDays(
-  programme: Pick<Programme, 'weeks' | 'startsOn'>,
+  programme: { readonly weeks: number; readonly run: { readonly rules: RunDates } },
   days: readonly Day[],
   today: DayDate,
   planOf: (text: string) => PlannedSession,
@@ -34,7 +36,7 @@ export function spineDays(
   for (let week = 1; week <= programme.weeks; week++) {
     for (let weekday = 1; weekday <= 7; weekday++) {
       const key = dayKey({ week, weekday });
-      const date = dateOfDay(programme.startsOn, { week, weekday });
+      const date = runDate(programme.run.rules, { week, weekday });
       const day = byKey.get(key);
       const planned = day && day.text.trim() !== '' ? planOf(day.text) : undefined;
       out.push({

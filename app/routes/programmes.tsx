@@ -33,6 +33,7 @@ import type { SpineDay } from '../components/spine.tsx';
 import { Spine, STATE_LABEL } from '../components/spine.tsx';
 import { formId, formLines, formText } from '../../server/form-text.ts';
 import type { Route } from './+types/programmes';
+import { lastDate } from '../../core/calendar/release.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Programmes · Ysodos' }];
 
@@ -53,7 +54,7 @@ export async function loader({ request }: Route.LoaderArgs) {
         days,
         usualDay: usualDay(days),
         starts: formatShortDay(programme.startsOn),
-        ends: formatShortDay(addDays(programme.startsOn, programme.weeks * 7 - 1)),
+        ends: formatShortDay(lastDate(programme.run.rules, programme.weeks)),
         ...countSessions(own),
         canDelete: programme.people === 0 && own.every((d) => d.sent === null),
         doors: nextDoors(days),

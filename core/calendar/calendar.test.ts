@@ -19,7 +19,7 @@ import {
   weekdaysFrom,
   WEEKDAYS,
 } from './day.ts';
-import { isTimeZone, localDate, localTime, instantAt } from './release.ts';
+import { isTimeZone, localDate, localTime, instantAt, runPlace, runDate, lastDate } from './release.ts';
 
 const day = (text: string) => text as DayDate;
 const iso = (ms: number) => new Date(ms).toISOString();
@@ -101,4 +101,21 @@ test('one instant is different days in different zones', () => {
 test('zones are IANA names', () => {
   expect(isTimeZone('Europe/Lisbon')).toBe(true);
   for (const wrong of ['Mars/Base', '', '+02:00']) expect(isTimeZone(wrong)).toBe(false);
+});
+
+test('a date’s place and a place’s date are each other’s, also where the plan was moved on', () => {
+  const startsOn = '2026-05-11' as DayDate;
+  const shifts = [
+    { week: 2, weekday: 4, weeks: 1, timeZone: null },
+    { week: 3, weekday: 1, weeks: 2, timeZone: null },
+  ];
+  for (const run of [{ startsOn }, { startsOn, shifts }]) {
+    for (let week = 1; week <= 5; week++)
+      for (let weekday = 1; weekday <= 7; weekday++)
+        expect(runPlace(run, runDate(run, { week, weekday }))).toEqual({ week, weekday });
+    expect(runPlace(run, '2026-05-10' as DayDate)).toBeUndefined();
+  }
+  // Between what came before the move and what comes after it stands the last that was.
+  expect(runPlace({ startsOn, shifts }, '2026-05-24' as DayDate)).toEqual({ week: 2, weekday: 3 });
+  expect(lastDate({ startsOn, shifts }, 5)).toBe('2026-07-05');
 });

@@ -1,7 +1,7 @@
 import { Temporal } from 'temporal-polyfill';
 import { BoundedCache } from '../bounded-cache.ts';
 import type { DayDate, DayPlace, Weekday } from './day.ts';
-import { addDays, dateOfDay, weekdayOf } from './day.ts';
+import { addDays, dateOfDay, placeOfDate, weekdayOf } from './day.ts';
 import type { Gap } from './gap.ts';
 
 /** True for IANA names that this machine's zone data knows. */
@@ -88,9 +88,23 @@ export function shiftedDays(run: Pick<RunRules, 'shifts'>, place: DayPlace, time
   return weeks * 7;
 }
 
+/** What the dates of a run's places are counted by on its coach's pages. */
+export type RunDates = Pick<RunRules, 'startsOn' | 'shifts'>;
+
 /** The date of a place in a run, as its coach's pages say it: by the run's day 1, with what was moved on for all. */
-export const runDate = (run: Pick<RunRules, 'startsOn' | 'shifts'>, place: DayPlace): DayDate =>
+export const runDate = (run: RunDates, place: DayPlace): DayDate =>
   addDays(dateOfDay(run.startsOn, place), shiftedDays(run, place));
+
+/** The last date of a run's so many weeks. */
+export const lastDate = (run: RunDates, weeks: number): DayDate => runDate(run, { week: weeks, weekday: 7 });
+
+/** The place that a run has come to on a date: the last one whose date is not after it; undefined before its first day. */
+export function runPlace(run: RunDates, date: DayDate): DayPlace | undefined {
+  let place = placeOfDate(run.startsOn, date);
+  while (place && runDate(run, place) > date)
+    place = placeOfDate(run.startsOn, addDays(dateOfDay(run.startsOn, place), -1));
+  return place;
+}
 
 /** What a day's instant depends on of a person. */
 export interface RunPerson {

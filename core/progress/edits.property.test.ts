@@ -71,7 +71,7 @@ describe('whatever is done to a programme', () => {
           programme,
           weeks,
           tracks: programme.tracks.map((t) => book.read(t)),
-          startsOn: STARTS_ON,
+          run: { startsOn: STARTS_ON },
         })) {
           expect(g.weeks.every((w) => w >= 1 && w <= programme.weeks)).toBe(true);
           expect(g.message).toMatch(/\.$/);

@@ -84,5 +84,5 @@ export const guardsOf = (programme: ProgrammeDocument): Guard[] =>
     programme,
     weeks: planProgramme(programme, planner),
     tracks: programme.tracks.map((t) => book.read(t)),
-    startsOn: STARTS_ON,
+    run: { startsOn: STARTS_ON },
   });

@@ -3,7 +3,7 @@ import { planner, singles, STARTS_ON } from './programme-fixture.ts';
 import { findRetests, placeRetest, retestEdit, retestWeeks } from './retest.ts';
 
 const TEST = 'Title: Baseline\nEffort: 7\n\nMain (Engine): amrap 8:00\n8 squat\n';
-const at = { planner, startsOn: STARTS_ON, locked: new Set<string>() };
+const at = { planner, run: { startsOn: STARTS_ON }, locked: new Set<string>() };
 
 describe('retests: the start, about three weeks on, and the end (common practice)', () => {
   it.each([

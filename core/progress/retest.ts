@@ -1,5 +1,5 @@
-import type { DayDate, DayPlace } from '../calendar/day.ts';
-import { dateOfDay, dayKey } from '../calendar/day.ts';
+import type { DayPlace } from '../calendar/day.ts';
+import { dayKey } from '../calendar/day.ts';
 import { applyEdits } from '../notation/apply-edits.ts';
 import type { ScoreKind } from '../session/plan.ts';
 import type { DayPlan, DayPlanner } from './day-plan.ts';
@@ -7,6 +7,8 @@ import type { ProgrammeEdit } from './programme-edit.ts';
 import type { ProgrammeDocument } from './programme-document.ts';
 import { findProgrammeDay } from './programme-document.ts';
 import { isBlockedFor } from './guards/day-guards.ts';
+import type { RunDates } from '../calendar/release.ts';
+import { runDate } from '../calendar/release.ts';
 
 /** Weeks from one retest to the next (common practice, no source: about three weeks on, same session, count written down). */
 export const RETEST_WEEKS = 3;
@@ -32,9 +34,9 @@ export interface RetestPlacing {
 export function placeRetest(
   programme: ProgrammeDocument,
   model: DayPlace,
-  at: { planner: DayPlanner; startsOn: DayDate; locked: ReadonlySet<string> },
+  at: { planner: DayPlanner; run: RunDates; locked: ReadonlySet<string> },
 ): RetestPlacing[] {
-  const { planner, startsOn, locked } = at;
+  const { planner, run, locked } = at;
   const modelPlan = planner.of(findProgrammeDay(programme, model)?.text ?? '');
   const planOf = (week: number, weekday: number) =>
     planner.of(
@@ -49,9 +51,7 @@ export function placeRetest(
       .filter(
         (weekday) =>
           !locked.has(dayKey({ week, weekday })) &&
-          !programme.blocked.some(
-            (b) => b.date === dateOfDay(startsOn, { week, weekday }) && isBlockedFor(b, modelPlan),
-          ),
+          !programme.blocked.some((b) => b.date === runDate(run, { week, weekday }) && isBlockedFor(b, modelPlan)),
       )
       .map((weekday) => {
         const day = findProgrammeDay(programme, { week, weekday });

@@ -15,7 +15,7 @@ import { createTrackBook, regenerate } from '../progress/regenerate.ts';
 import { buildTrackNote } from '../progress/track-note.ts';
 
 const scope = { library: baseLibrary, routines: new Map() };
-const startsOn = '2026-01-05' as DayDate;
+const run = { startsOn: '2026-01-05' as DayDate };
 
 /** The days from week 3 on some days later; none where there is no room. */
 function shifted(programme: ProgrammeDocument, by: number): ProgrammeDocument[] {
@@ -38,7 +38,7 @@ function describeProgramme(programme: ProgrammeDocument): string {
   const written = regenerate(programme, book, undefined, planner);
   const weeks = planProgramme(written, planner);
   const tracks = written.tracks.map((t) => book.read(t));
-  const guards = findGuards({ programme: written, weeks, tracks, startsOn });
+  const guards = findGuards({ programme: written, weeks, tracks, run });
   const strict = {
     ...written,
     guards: {
@@ -62,7 +62,7 @@ function describeProgramme(programme: ProgrammeDocument): string {
     ...written.tracks.map((t) => `track ${t.id}: ${t.levers.map(printRule).join(' | ')}`),
     ...weeks.map(({ days: _days, ...sums }) => `week ${JSON.stringify(sums)}`),
     ...guards.map((g) => `guard ${JSON.stringify(g)}`),
-    ...findGuards({ programme: strict, weeks, tracks, startsOn }).map((g) => `strict ${JSON.stringify(g)}`),
+    ...findGuards({ programme: strict, weeks, tracks, run }).map((g) => `strict ${JSON.stringify(g)}`),
     ...written.days.map((d) => {
       const plan = planner.of(d.text);
       return `day ${dayKey(d)} ${plan ? `${plan.title} ${plan.clockSec.low}/${plan.clockSec.likely}/${plan.clockSec.high} load ${plan.loadAu}` : 'to write'} ${JSON.stringify(buildTrackNote(written, d, book) ?? null)}`;
@@ -71,7 +71,7 @@ function describeProgramme(programme: ProgrammeDocument): string {
       .slice(0, 4)
       .map(
         ({ week }) =>
-          `order ${week} ${JSON.stringify(arrangeWeek(buildArrangeScope(written, week, { planner, startsOn, locked: new Set() })))}`,
+          `order ${week} ${JSON.stringify(arrangeWeek(buildArrangeScope(written, week, { planner, run, locked: new Set() })))}`,
       ),
     ...written.days
       .slice(0, 6)

@@ -1,5 +1,4 @@
 import { useMemo, useState } from 'react';
-import type { DayDate } from '../../../core/calendar/day.ts';
 import { weekdaysFrom } from '../../../core/calendar/day.ts';
 import { arrangementEdit, buildArrangeScope } from '../../../core/progress/arrange/arrange-scope.ts';
 import type { Arrangement, ArrangeScope } from '../../../core/progress/arrange/arrange-week.ts';
@@ -9,24 +8,25 @@ import { Dialog } from '../dialog.tsx';
 import { planRibbon } from './plan-cell.tsx';
 import { useArrange } from './use-arrange.ts';
 import type { Plan } from './use-plan.ts';
+import type { RunDates } from '../../../core/calendar/release.ts';
 
 interface ArrangeDialogProps {
   readonly plan: Plan;
   readonly week: number;
-  readonly startsOn: DayDate;
+  readonly run: RunDates;
   readonly onClose: () => void;
 }
 
 /** The best order of a week by exact search: what is held, which days may be used, why each stands where, and what comes second. */
-export function ArrangeDialog({ plan, week, startsOn, onClose }: ArrangeDialogProps) {
+export function ArrangeDialog({ plan, week, run, onClose }: ArrangeDialogProps) {
   const { programme, tools, locked } = plan;
   const own = programme.days.filter((d) => d.week === week);
   const [fixed, setFixed] = useState<readonly number[]>([]);
   const [weekdays, setWeekdays] = useState<readonly number[]>(own.map((d) => d.weekday));
   const [second, setSecond] = useState(false);
   const scope = useMemo(
-    () => buildArrangeScope(programme, week, { planner: tools.planner, startsOn, locked }, { fixed, weekdays }),
-    [programme, week, tools, startsOn, locked, fixed, weekdays],
+    () => buildArrangeScope(programme, week, { planner: tools.planner, run, locked }, { fixed, weekdays }),
+    [programme, week, tools, run, locked, fixed, weekdays],
   );
   const result = useArrange(scope);
   const chosen = result.status === 'arranged' ? (second && result.runnerUp ? result.runnerUp : result.best) : undefined;

@@ -1,22 +1,23 @@
 import { useState } from 'react';
-import type { DayDate } from '../../../core/calendar/day.ts';
-import { addDays, formatDay, parseDayDate } from '../../../core/calendar/day.ts';
+import { formatDay, parseDayDate } from '../../../core/calendar/day.ts';
 import { sameData } from '../../../core/same-data.ts';
 import { moveOffBlocked } from '../../../core/progress/arrange/arrange-scope.ts';
 import type { BlockedDay } from '../../../core/progress/programme-document.ts';
 import { Dialog } from '../dialog.tsx';
 import type { Plan } from './use-plan.ts';
+import type { RunDates } from '../../../core/calendar/release.ts';
+import { lastDate } from '../../../core/calendar/release.ts';
 
 interface BlockedDialogProps {
   readonly plan: Plan;
-  readonly startsOn: DayDate;
+  readonly run: RunDates;
   readonly onClose: () => void;
 }
 
 const keyOf = (b: BlockedDay) => `${b.date} ${b.words}`;
 
 /** Days on which hard sessions, or any, don't fit: from a calendar file or by hand. What would move is proposed, not done. */
-export function BlockedDialog({ plan, startsOn, onClose }: BlockedDialogProps) {
+export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
   const { programme, tools, locked } = plan;
   const [blocked, setBlocked] = useState<readonly BlockedDay[]>(programme.blocked);
   const [found, setFound] = useState<readonly BlockedDay[]>([]);
@@ -24,12 +25,13 @@ export function BlockedDialog({ plan, startsOn, onClose }: BlockedDialogProps) {
   const [date, setDate] = useState('');
   const [words, setWords] = useState('');
   const [moves, setMoves] = useState(true);
-  const last = addDays(startsOn, programme.weeks * 7 - 1);
+  const first = run.startsOn;
+  const last = lastDate(run, programme.weeks);
   const read = async (file: File) => {
     try {
       const { readCalendar } = await import('../../../core/exchange/read-calendar.ts');
       const calendar = readCalendar(await file.text(), {
-        from: startsOn,
+        from: first,
         to: last,
         timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
       });
@@ -48,8 +50,8 @@ export function BlockedDialog({ plan, startsOn, onClose }: BlockedDialogProps) {
   };
   const add = () => {
     const day = parseDayDate(date);
-    if (!day || day < startsOn || day > last)
-      return setNote(`Choose a day from ${formatDay(startsOn)} to ${formatDay(last)}.`);
+    if (!day || day < first || day > last)
+      return setNote(`Choose a day from ${formatDay(first)} to ${formatDay(last)}.`);
     if (words.trim() === '') return setNote('Say in a word what is on that day.');
     setBlocked([
       ...blocked.filter((b) => keyOf(b) !== `${day} ${words.trim()}`),
@@ -61,7 +63,7 @@ export function BlockedDialog({ plan, startsOn, onClose }: BlockedDialogProps) {
   const finish = () => {
     const edits = [{ kind: 'set-blocked' as const, blocked }];
     const { edits: moving, stuck } = moves
-      ? moveOffBlocked({ ...programme, blocked }, { planner: tools.planner, startsOn, locked })
+      ? moveOffBlocked({ ...programme, blocked }, { planner: tools.planner, run, locked })
       : { edits: [], stuck: [] };
     plan.propose([...edits, ...moving], moving.length > 0 ? 'blocked days, and what moves off them' : 'blocked days');
     if (stuck.length > 0) setNote(stuck.map((s) => `Week ${s.week}: ${s.message}`).join(' '));
@@ -139,7 +141,7 @@ export function BlockedDialog({ plan, startsOn, onClose }: BlockedDialogProps) {
               type="date"
               aria-label="Blocked day"
               value={date}
-              min={startsOn}
+              min={first}
               max={last}
               onChange={(event) => setDate(event.target.value)}
             />

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { DayDate, DayPlace } from '../../../core/calendar/day.ts';
+import type { DayPlace } from '../../../core/calendar/day.ts';
 import { dayName, shortPlace } from '../../../core/calendar/day.ts';
 import { analyseText } from '../../../core/session/analyse.ts';
 import { formatLength } from '../../../core/session/explain.ts';
@@ -8,6 +8,7 @@ import { findRetests, placeRetest, retestEdit, SCORE_WORDS } from '../../../core
 import { dayKey } from '../../../core/calendar/day.ts';
 import { Dialog } from '../dialog.tsx';
 import type { Plan } from './use-plan.ts';
+import type { RunDates } from '../../../core/calendar/release.ts';
 
 /** All sessions from a day on, some days later or earlier. */
 export function ShiftDialog({ plan, place, onClose }: { plan: Plan; place: DayPlace; onClose: () => void }) {
@@ -59,12 +60,12 @@ export function ShiftDialog({ plan, place, onClose }: { plan: Plan; place: DayPl
 export function RetestDialog({
   plan,
   place,
-  startsOn,
+  run,
   onClose,
 }: {
   plan: Plan;
   place: DayPlace;
-  startsOn: DayDate;
+  run: RunDates;
   onClose: () => void;
 }) {
   const { programme, tools, locked } = plan;
@@ -77,7 +78,7 @@ export function RetestDialog({
         .replace(/^-|-$/g, ''),
   );
   const [left, setLeft] = useState<readonly string[]>([]);
-  const placings = placeRetest(programme, place, { planner: tools.planner, startsOn, locked });
+  const placings = placeRetest(programme, place, { planner: tools.planner, run, locked });
   const places = placings.map((p) => p.place).filter((p) => !left.includes(dayKey(p)));
   const isNamed = /^[\p{L}\p{N}][\p{L}\p{N} -]{0,39}$/u.test(name.trim());
   const open = places.filter((p) => !locked.has(dayKey(p)));

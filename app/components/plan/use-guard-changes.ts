@@ -7,7 +7,7 @@ import type { LoadedPlan, Plan } from './use-plan.ts';
 
 /** What a proposal adds to what is worth a look, and how much it takes away. */
 export function useGuardChanges(
-  { startsOn }: Pick<LoadedPlan, 'startsOn'>,
+  { run }: Pick<LoadedPlan, 'run'>,
   plan: Pick<Plan, 'base' | 'guards' | 'tools'>,
 ): { readonly added: readonly Guard[]; readonly gone: number } {
   const { base, guards, tools } = plan;
@@ -17,9 +17,9 @@ export function useGuardChanges(
         programme: base,
         weeks: planProgramme(base, tools.planner),
         tracks: base.tracks.map((t) => tools.book.read(t)),
-        startsOn,
+        run,
       }),
-    [base, tools, startsOn],
+    [base, tools, run],
   );
   return useMemo(() => {
     const nameOf = (g: Guard) => `${g.code} ${g.subject}`;

@@ -1,6 +1,5 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
-import type { DayDate } from '../../../core/calendar/day.ts';
 import { toEditsJson } from '../../../core/exchange/programme-edit-json.ts';
 import { applyProgrammeEdits } from '../../../core/progress/apply-programme-edit.ts';
 import { findDifferences, isNoDifference } from '../../../core/progress/find-differences.ts';
@@ -13,6 +12,7 @@ import type { action as changeAction } from '../../routes/programmes/plan-change
 import { unlessAsked, useLeaving } from '../leaving.tsx';
 import type { PlanReading } from './plan-scope.ts';
 import { planTools } from './plan-scope.ts';
+import type { RunDates } from '../../../core/calendar/release.ts';
 
 /** A plan as the loader gives it. */
 export interface LoadedPlan extends PlanReading {
@@ -20,7 +20,7 @@ export interface LoadedPlan extends PlanReading {
   readonly programme: ProgrammeDocument;
   readonly revision: number;
   readonly sent: readonly string[];
-  readonly startsOn: DayDate;
+  readonly run: RunDates;
 }
 
 interface Proposal {
@@ -67,9 +67,9 @@ export function usePlan(loaded: LoadedPlan) {
         programme: settled,
         weeks: settledWeeks,
         tracks: settled.tracks.map((t) => tools.book.read(t)),
-        startsOn: loaded.startsOn,
+        run: loaded.run,
       }),
-    [settled, settledWeeks, tools, loaded.startsOn],
+    [settled, settledWeeks, tools, loaded.run],
   );
   const difference = useMemo(
     () => (settled === base ? undefined : findDifferences(base, settled, tools.planner)),

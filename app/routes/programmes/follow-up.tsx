@@ -1,15 +1,7 @@
 import { useMemo } from 'react';
 import { data, Link, useNavigate, useSearchParams } from 'react-router';
 import { seesHealth } from '../../../core/coach-role.ts';
-import {
-  dayKey,
-  dayName,
-  formatDay,
-  formatShortDay,
-  parseDayKey,
-  placeOfDate,
-  weekdayOf,
-} from '../../../core/calendar/day.ts';
+import { dayKey, dayName, formatDay, formatShortDay, parseDayKey, weekdayOf } from '../../../core/calendar/day.ts';
 import { dayKey as keyOfDay } from '../../../core/calendar/day-place.ts';
 import { plural } from '../../../core/words/words.ts';
 import { packStrand } from '../../../core/record/packed-strand.ts';
@@ -50,6 +42,7 @@ import { StrandGrid, StrandTable } from '../../components/follow/strand-grid.tsx
 import { TodayLine } from '../../components/follow/today-line.tsx';
 import followCss from '../../theme/follow.css?url';
 import type { Route } from './+types/follow-up';
+import { runPlace } from '../../../core/calendar/release.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Follow up · Ysodos' }];
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: followCss }];
@@ -65,7 +58,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const canSee = seesHealth(coach.role);
     const { people, days, retention, settings } = follow;
     const search = new URL(request.url).searchParams;
-    const place = placeOfDate(programme.startsOn, today);
+    const place = runPlace(programme.run.rules, today);
     const chosen = people.find((p) => p.enrolmentId === parseId(search.get('person')));
     const day = parseDayKey(search.get('day') ?? '');
     const dayId = day && days.find((d) => d.week === day.week && d.weekday === day.weekday)?.dayId;

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { data, Form, Link, redirect, useSearchParams, useSubmit } from 'react-router';
-import { compareDays, dateOfDay, dayKey, weekdayOf } from '../../../core/calendar/day.ts';
+import { compareDays, dayKey, weekdayOf } from '../../../core/calendar/day.ts';
 import { useWindowedRows } from '../../components/use-windowed-rows.ts';
 import { plural } from '../../../core/words/words.ts';
 import type { MovementLibrary } from '../../../core/movement/library.ts';
@@ -30,6 +30,7 @@ import { LadderSteps } from '../../components/ladder-steps.tsx';
 import { DemandBars, MovementText } from '../../components/movement-text.tsx';
 import { MovementForm } from '../../components/movement-form.tsx';
 import type { Route } from './+types/movements';
+import { runDate } from '../../../core/calendar/release.ts';
 
 export { onlyNewPlaces as shouldRevalidate } from '../../components/only-new-places.ts';
 
@@ -43,10 +44,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const book = await loadWorkspaceBook(db);
     const today = coachToday(request);
     const days = (await listDays(db, programme))
-      .filter((d) => d.text.trim() !== '' && compareDays(dateOfDay(programme.startsOn, d), today) <= 0)
+      .filter((d) => d.text.trim() !== '' && compareDays(runDate(programme.run.rules, d), today) <= 0)
       .slice(-7 * USAGE_WEEKS);
     const recent = days.filter(
-      (d) => compareDays(dateOfDay(programme.startsOn, { week: d.week + USAGE_WEEKS, weekday: d.weekday }), today) > 0,
+      (d) => compareDays(runDate(programme.run.rules, { week: d.week + USAGE_WEEKS, weekday: d.weekday }), today) > 0,
     );
     const usage = countUsage(recent.map((d) => ({ key: dayKey(d), plan: planText(d.text, book).plan })));
     return {

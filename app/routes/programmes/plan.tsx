@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useRouteLoaderData, useSearchParams } from 'react-router';
 import type { DayPlace } from '../../../core/calendar/day.ts';
-import { dateOfDay, dayKey, dayName, parseDayKey } from '../../../core/calendar/day.ts';
+import { dayKey, dayName, parseDayKey } from '../../../core/calendar/day.ts';
 import { makeTrack } from '../../../core/progress/make-track.ts';
 import { progressionWeek } from '../../../core/progress/programme-document.ts';
 import { findPlanChange, getPlan } from '../../../db/queries/plan.ts';
@@ -31,6 +31,7 @@ import { ReadyPress } from '../../components/ready-press.tsx';
 import planCss from '../../theme/plan.css?url';
 import type { Route } from './+types/plan';
 import type { loader as programmeLoader } from './programme.tsx';
+import { runDate } from '../../../core/calendar/release.ts';
 
 export { onlyNewPlaces as shouldRevalidate } from '../../components/only-new-places.ts';
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: planCss }];
@@ -51,7 +52,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       passedBy: plan.passedBy,
       layer,
       stored,
-      startsOn: programme.startsOn,
+      run: { startsOn: programme.startsOn, shifts: programme.run.rules.shifts ?? [] },
       undo: undo?.words ?? null,
       redo: redo?.words ?? null,
     };
@@ -87,10 +88,10 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
     () =>
       new Map(
         programme.blocked.flatMap((b) =>
-          days.filter((d) => dateOfDay(loaderData.startsOn, d) === b.date).map((d) => [d.key, b.words] as const),
+          days.filter((d) => runDate(loaderData.run, d) === b.date).map((d) => [d.key, b.words] as const),
         ),
       ),
-    [programme.blocked, days, loaderData.startsOn],
+    [programme.blocked, days, loaderData.run],
   );
   const today = days.find((d) => d.isToday);
   const selected = spot && spot.week <= programme.weeks ? spot : undefined;
@@ -339,14 +340,14 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
         />
       )}
       {dialog?.kind === 'arrange' && (
-        <ArrangeDialog plan={plan} week={dialog.week} startsOn={loaderData.startsOn} onClose={close} />
+        <ArrangeDialog plan={plan} week={dialog.week} run={loaderData.run} onClose={close} />
       )}
       {dialog?.kind === 'compare' && <CompareDialog plan={plan} week={dialog.week} onClose={close} />}
       {dialog?.kind === 'shift' && <ShiftDialog plan={plan} place={dialog.place} onClose={close} />}
       {dialog?.kind === 'retest' && (
-        <RetestDialog plan={plan} place={dialog.place} startsOn={loaderData.startsOn} onClose={close} />
+        <RetestDialog plan={plan} place={dialog.place} run={loaderData.run} onClose={close} />
       )}
-      {dialog?.kind === 'blocked' && <BlockedDialog plan={plan} startsOn={loaderData.startsOn} onClose={close} />}
+      {dialog?.kind === 'blocked' && <BlockedDialog plan={plan} run={loaderData.run} onClose={close} />}
       {dialog?.kind === 'figures' && <FiguresDialog plan={plan} onClose={close} />}
       {dialog?.kind === 'exchange' && (
         <ExchangeDialog plan={plan} programmeId={loaderData.programmeId} onClose={close} />

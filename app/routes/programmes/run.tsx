@@ -30,6 +30,7 @@ import { useZones } from '../../components/use-zones.ts';
 import { runName } from '../../components/run-name.ts';
 import sendCss from '../../theme/send.css?url';
 import type { Route } from './+types/run';
+import { lastDate } from '../../../core/calendar/release.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'This run · Ysodos' }];
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: sendCss }];
@@ -52,7 +53,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
         origin: publicUrl().origin,
         zone: coachZone(request),
         today,
-        lastDay: addDays(programme.startsOn, programme.weeks * 7 - 1),
+        lastDay: lastDate(programme.run.rules, programme.weeks),
         canMove: !(await hasSent(db, programme.runId)),
         runs: await listRunNames(db, programme.id),
       };

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { addDays, formatDay } from '../../../core/calendar/day.ts';
+import { formatDay } from '../../../core/calendar/day.ts';
 import { formatHours, plural } from '../../../core/words/words.ts';
 import { withProgramme } from '../../../server/coach-scope.ts';
 import { coachToday } from '../../../server/coach-zone.ts';
@@ -9,6 +9,7 @@ import { DropOffChart, SharesChart } from '../../charts/insight-charts.tsx';
 import '../../theme/paper.css';
 import followCss from '../../theme/follow.css?url';
 import type { Route } from './+types/summary';
+import { lastDate } from '../../../core/calendar/release.ts';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.title ?? 'A run'}, summary · Ysodos` },
@@ -26,7 +27,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       title: programme.title,
       coachName: coach.coachName,
       from: formatDay(programme.startsOn),
-      to: formatDay(addDays(programme.startsOn, programme.weeks * 7 - 1)),
+      to: formatDay(lastDate(programme.run.rules, programme.weeks)),
       today: formatDay(coachToday(request)),
       done: sum('done'),
       due: sum('due'),

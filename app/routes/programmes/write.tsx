@@ -2,14 +2,7 @@ import { Button, Tooltip } from 'antd';
 import { useCallback, useEffect, useState } from 'react';
 import { data, Form, Link, redirect, useNavigation, useRevalidator, useSearchParams, useSubmit } from 'react-router';
 import type { DayPlace, Weekday } from '../../../core/calendar/day.ts';
-import {
-  dateOfDay,
-  dayKey as keyOfDay,
-  dayName,
-  formatDay,
-  parseDayKey,
-  weekdayOf,
-} from '../../../core/calendar/day.ts';
+import { dayKey as keyOfDay, dayName, formatDay, parseDayKey, weekdayOf } from '../../../core/calendar/day.ts';
 import { findProgrammeDay } from '../../../core/progress/programme-document.ts';
 import type { TrackNote } from '../../../core/progress/track-note.ts';
 import { buildTrackNote } from '../../../core/progress/track-note.ts';
@@ -54,6 +47,7 @@ import { useDraft } from '../../components/use-draft.ts';
 import { useSessionEditing } from '../../components/use-session-editing.ts';
 import { unlessAsked, useLeaving } from '../../components/leaving.tsx';
 import type { Route } from './+types/write';
+import { runDate } from '../../../core/calendar/release.ts';
 
 export { onlyNewPlaces as shouldRevalidate } from '../../components/only-new-places.ts';
 
@@ -73,7 +67,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       programmes: (await listProgrammes(db, new Date(nowMs()))).map(({ id, title }) => ({ id, title })),
       name: dayName(place, weekdayOf(programme.startsOn)),
       firstWeekday: weekdayOf(programme.startsOn),
-      words: formatDay(dateOfDay(programme.startsOn, place)),
+      words: formatDay(runDate(programme.run.rules, place)),
       dayKey: params.day,
       programmeId: programme.key,
       day: day

@@ -1,6 +1,5 @@
 import { UNREAD_TITLE } from '../../session/session-title.ts';
-import type { DayDate } from '../../calendar/day.ts';
-import { dateOfDay, dayKey } from '../../calendar/day.ts';
+import { dayKey } from '../../calendar/day.ts';
 import type { DayPlanner } from '../day-plan.ts';
 import { isBlockedFor } from '../guards/day-guards.ts';
 import { thresholdOf } from '../guards/find-guards.ts';
@@ -10,6 +9,8 @@ import type { ProgrammeDocument } from '../programme-document.ts';
 import { findProgrammeDay, themeOf } from '../programme-document.ts';
 import type { ArrangeScope, Arrangement } from './arrange-week.ts';
 import { arrangeWeek } from './arrange-week.ts';
+import type { RunDates } from '../../calendar/release.ts';
+import { runDate } from '../../calendar/release.ts';
 
 const PAIR_CODES: readonly GuardCode[] = ['hard-days', 'same-joint', 'same-area'];
 
@@ -24,10 +25,10 @@ export interface ArrangeWishes {
 export function buildArrangeScope(
   programme: ProgrammeDocument,
   week: number,
-  at: { planner: DayPlanner; startsOn: DayDate; locked: ReadonlySet<string> },
+  at: { planner: DayPlanner; run: RunDates; locked: ReadonlySet<string> },
   wishes: ArrangeWishes = { fixed: [] },
 ): ArrangeScope {
-  const { planner, startsOn, locked } = at;
+  const { planner, run, locked } = at;
   const own = programme.days.filter((d) => d.week === week);
   const sessions = own.map((day) => {
     const plan = planner.of(day.text);
@@ -40,7 +41,7 @@ export function buildArrangeScope(
   });
   const blocked = programme.blocked.flatMap((b) =>
     [1, 2, 3, 4, 5, 6, 7]
-      .filter((weekday) => dateOfDay(startsOn, { week, weekday }) === b.date)
+      .filter((weekday) => runDate(run, { week, weekday }) === b.date)
       .map((weekday) => ({ weekday, rule: b.rule, words: b.words })),
   );
   const neighbour = (place: { week: number; weekday: number }) => {
@@ -81,7 +82,7 @@ export interface BlockedProposal {
 /** Moves sessions off the days that are blocked for them, week by week; whatever else stands stays as near as it can. */
 export function moveOffBlocked(
   programme: ProgrammeDocument,
-  at: { planner: DayPlanner; startsOn: DayDate; locked: ReadonlySet<string> },
+  at: { planner: DayPlanner; run: RunDates; locked: ReadonlySet<string> },
 ): BlockedProposal {
   const edits: ProgrammeEdit[] = [];
   const stuck: { week: number; message: string }[] = [];
@@ -90,7 +91,7 @@ export function moveOffBlocked(
       (d) =>
         d.week === week &&
         !at.locked.has(dayKey(d)) &&
-        programme.blocked.some((b) => b.date === dateOfDay(at.startsOn, d) && isBlockedFor(b, at.planner.of(d.text))),
+        programme.blocked.some((b) => b.date === runDate(at.run, d) && isBlockedFor(b, at.planner.of(d.text))),
     );
     if (!isHit) continue;
     const scope = buildArrangeScope(programme, week, at, { fixed: [], weekdays: [1, 2, 3, 4, 5, 6, 7] });

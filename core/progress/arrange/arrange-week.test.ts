@@ -186,7 +186,7 @@ describe('arranging a week', () => {
         { date: '2026-05-11' as never, words: 'Concert', rule: 'no hard session' as const },
       ],
     };
-    const at = { planner, startsOn: STARTS_ON, locked: new Set(['w2d1']) };
+    const at = { planner, run: { startsOn: STARTS_ON }, locked: new Set(['w2d1']) };
     const { edits, stuck } = moveOffBlocked(programme, at);
     expect(stuck).toEqual([]);
     const result = applyProgrammeEdits(programme, edits, { book, locked: at.locked });
@@ -223,7 +223,7 @@ describe('arranging a week', () => {
           blocked: blocked.map((b) => ({ date: dateOfDay(STARTS_ON, b.place), words: 'Concert', rule: b.rule })),
         };
         const locked = new Set(sent.flatMap((i) => (own[i] ? [dayKey(own[i].place)] : [])));
-        const { edits, stuck } = moveOffBlocked(programme, { planner, startsOn: STARTS_ON, locked });
+        const { edits, stuck } = moveOffBlocked(programme, { planner, run: { startsOn: STARTS_ON }, locked });
         const result =
           edits.length === 0
             ? { status: 'changed' as const, programme }

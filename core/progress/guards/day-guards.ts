@@ -1,5 +1,5 @@
-import type { DayDate, DayPlace, Weekday } from '../../calendar/day.ts';
-import { dateOfDay, dayName, weekdayName } from '../../calendar/day.ts';
+import type { DayPlace, Weekday } from '../../calendar/day.ts';
+import { dayName, weekdayName } from '../../calendar/day.ts';
 import { groupBy } from '../../group-by.ts';
 import { formatClock } from '../../words/format-clock.ts';
 import type { Area } from '../../movement/movement.ts';
@@ -10,6 +10,8 @@ import type { PlannedDay, WeekPlan } from '../plan-programme.ts';
 import type { BlockedDay } from '../programme-document.ts';
 import type { Guard, GuardCode } from './guard.ts';
 import { formatWeeks } from './guard.ts';
+import type { RunDates } from '../../calendar/release.ts';
+import { runDate } from '../../calendar/release.ts';
 
 /** The shared work of two sessions under a rule; undefined where the rule isn't met. */
 export type PairRule = (
@@ -149,13 +151,13 @@ export const isBlockedFor = (blocked: BlockedDay, plan: Pick<DayPlan, 'isHard'> 
 export function findBlocked(
   weeks: readonly WeekPlan[],
   blocked: readonly BlockedDay[],
-  startsOn: DayDate,
+  run: RunDates,
   firstWeekday: Weekday,
 ): Guard[] {
   if (blocked.length === 0) return [];
   const byDate = groupBy(blocked, (b) => b.date);
   return eachDay(weeks, firstWeekday, (day, plan) => {
-    const found = byDate.get(dateOfDay(startsOn, day.day))?.find((b) => isBlockedFor(b, plan));
+    const found = byDate.get(runDate(run, day.day))?.find((b) => isBlockedFor(b, plan));
     return (
       found && {
         code: 'blocked-day' as GuardCode,

@@ -1,4 +1,4 @@
-import type { DayDate } from '../../calendar/day.ts';
+import type { RunDates } from '../../calendar/release.ts';
 import type { ReadTrack } from '../build-track.ts';
 import type { WeekPlan } from '../plan-programme.ts';
 import type { ProgrammeDocument } from '../programme-document.ts';
@@ -29,7 +29,7 @@ export interface GuardScope {
   readonly programme: ProgrammeDocument;
   readonly weeks: readonly WeekPlan[];
   readonly tracks: readonly ReadTrack[];
-  readonly startsOn: DayDate;
+  readonly run: RunDates;
 }
 
 export const thresholdOf = (programme: Pick<ProgrammeDocument, 'guards'>, code: GuardCode): number =>
@@ -52,8 +52,7 @@ const FINDERS: Record<GuardCode, (scope: GuardScope, threshold: number) => Guard
       return themeOf(programme, planned.day) === 'strength' || planned.plan!.isStrength;
     }),
   'target-broken': ({ weeks, programme }, t) => findBrokenTargets(weeks, t, programme.firstWeekday),
-  'blocked-day': ({ weeks, programme, startsOn }) =>
-    findBlocked(weeks, programme.blocked, startsOn, programme.firstWeekday),
+  'blocked-day': ({ weeks, programme, run }) => findBlocked(weeks, programme.blocked, run, programme.firstWeekday),
   'retest-differs': ({ weeks, programme }) => findDifferingRetests(weeks, programme.firstWeekday),
 };
 
