@@ -1,3 +1,4 @@
+import { join } from 'node:path';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { findFaults } from './axe.ts';
@@ -484,6 +485,20 @@ export const SHOWN_THERE = new Set([
   'routes/sign-in-code.tsx',
 ]);
 
+/** Where pictures of the views are wanted (`npm run views`), they are taken, and nothing else is looked at. */
+const PICTURES = process.env.VIEW_PICTURES;
+
+async function takePictures(page: Page, { name }: View): Promise<void> {
+  const file = name.replace(/[^a-z0-9]+/gi, '-').toLowerCase();
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+    await page.evaluate(() => document.fonts.ready.then(() => undefined));
+    const path = join(PICTURES!, `${file}-${colorScheme}.png`);
+    await page.screenshot({ path, fullPage: true, animations: 'disabled', caret: 'hide' });
+  }
+  await page.goto('about:blank');
+}
+
 /** Of two files, which run beside each other, each looks at every other view. */
 export function lookAtViews(half: 0 | 1): void {
   let browser: Browser;
@@ -524,6 +539,7 @@ export function lookAtViews(half: 0 | 1): void {
       async (_name, view) => {
         await page.goto(address(view), { waitUntil: 'networkidle' });
         await view.act?.(page);
+        if (PICTURES !== undefined) return takePictures(page, view);
         expect({ faults: await findFaults(page), small: await findSmall(page) }).toEqual({ faults: [], small: [] });
         expect(
           await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
