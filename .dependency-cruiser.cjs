@@ -1,4 +1,10 @@
-/** Imports run one way: routes -> components, charts -> core; routes -> server -> db -> core. No cycles. */
+/** Imports run one way: routes -> parts, charts -> core; routes -> server -> db -> core. No cycles. */
+const { readFileSync } = require('node:fs');
+
+/** The files that answer requests: app/routes.ts names them. They alone run on the server too. */
+const ROUTES = [...readFileSync(`${__dirname}/app/routes.ts`, 'utf8').matchAll(/'([^']+)\.tsx?'/g)].map(
+  ([, file]) => file,
+);
 const notTo = (name, from, to) => ({
   name,
   severity: 'error',
@@ -13,7 +19,7 @@ const LAYERS = [
   ['notation'],
   ['session'],
   ['fit'],
-  ['record', 'follow', 'progress'],
+  ['record', 'clock', 'progress'],
   ['exchange'],
 ];
 module.exports = {
@@ -45,12 +51,23 @@ module.exports = {
     notTo('nothing-imports-the-stand-in', '^(app|server|db|core|demo|bin)/', '^stand-in/'),
     notTo('the-stand-in-imports-nothing-of-ours', '^stand-in/', '^(app|server|db|core|demo|bin)/'),
     {
-      name: 'components-import-no-routes-or-server',
+      name: 'only-routes-import-the-server',
       severity: 'error',
-      from: { path: '^app/(components|charts|theme)/' },
-      to: { path: '^(app/routes|server|db|demo|bin)/', dependencyTypesNot: ['type-only'] },
+      from: { path: '^app/.+/', pathNot: [`^app/(${ROUTES.join('|')})\\.tsx?$`, '\\.test\\.tsx?$'] },
+      to: { path: `^(app/(${ROUTES.join('|')})\\.tsx?|(server|db|demo|bin)/.+)`, dependencyTypesNot: ['type-only'] },
     },
-    notTo('charts-import-no-components', '^app/charts/', '^app/components/'),
+    {
+      name: 'charts-import-nothing-but-charts',
+      severity: 'error',
+      from: { path: '^app/[^.]*charts/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^app/', pathNot: 'charts/|^app/parts/', dependencyTypesNot: ['type-only'] },
+    },
+    {
+      name: 'parts-import-no-room',
+      severity: 'error',
+      from: { path: '^app/parts/' },
+      to: { path: '^app/', pathNot: '^app/(parts|charts|shell/frame)/', dependencyTypesNot: ['type-only'] },
+    },
   ],
   options: {
     tsPreCompilationDeps: true,

@@ -19,7 +19,7 @@ export default tseslint.config(
   {
     languageOptions: {
       parserOptions: {
-        projectService: { allowDefaultProject: ['*.js', '*.cjs', 'server/pdf/*.mjs'] },
+        projectService: { allowDefaultProject: ['*.js', '*.cjs', 'server/paper/*.mjs'] },
         tsconfigRootDir: import.meta.dirname,
       },
     },
@@ -45,7 +45,7 @@ export default tseslint.config(
     },
   },
   // Lines that were pasted are cut at 400 letters before anything looks at them.
-  { files: ['core/notation/guess.ts'], rules: { 'regexp/no-super-linear-backtracking': 'off' } },
+  { files: ['core/notation/pasted/guess.ts'], rules: { 'regexp/no-super-linear-backtracking': 'off' } },
   { files: ['app/**/*.{ts,tsx}'], plugins: { 'react-hooks': reactHooks }, rules: reactHooks.configs.recommended.rules },
   {
     files: ['core/**/*.ts'],
@@ -61,7 +61,7 @@ export default tseslint.config(
   },
   {
     files: ['server/**/*.ts'],
-    ignores: ['server/read-body.ts'],
+    ignores: ['server/http/read-body.ts'],
     rules: { 'no-restricted-syntax': ['error', BODIES] },
   },
   { files: ['app/**/*.{ts,tsx}'], rules: { 'no-restricted-syntax': ['error', BODIES, ...CLOCK_KINDS] } },

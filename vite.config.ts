@@ -26,7 +26,7 @@ export default defineConfig(({ command }) => ({
                 },
                 {
                   name: 'base',
-                  test: /[\\/](?:app[\\/](?:root|entry\.client|routes[\\/]person)\.tsx|app[\\/]components[\\/](?:outbox|outbox-store|kept-pages|focus|focus-on-navigation|mark|nonce-context|today-card|day-view|session-list|own-strand)\.tsx?|app[\\/]charts[\\/](?:bead|ribbon|pack-ribbon)\.tsx?|core[\\/](?:words[\\/](?:words|format-clock)|care|letters|calendar[\\/]day-place|record[\\/](?:record|score|packed-strand|strand))\.ts|node_modules[\\/]idb[\\/]|app[\\/]theme[\\/]participant\.css)/,
+                  test: /[\\/](?:app[\\/](?:(?:root|entry\.client)\.tsx|participant[\\/](?:base[\\/]|person\.tsx|participant\.css)|shell[\\/]frame[\\/]|charts[\\/]session[\\/])|core[\\/](?:words[\\/](?:words|format-clock)|care|letters|calendar[\\/]day-place|record[\\/](?:record|scores[\\/]score|adherence[\\/](?:packed-strand|strand)))\.ts|node_modules[\\/]idb[\\/])/,
                   priority: 2,
                 },
               ],

@@ -4,13 +4,13 @@ import { renderToPipeableStream } from 'react-dom/server';
 import type { EntryContext } from 'react-router';
 import { isRouteErrorResponse, ServerRouter } from 'react-router';
 import { countFault, describeFault } from '../server/http/faults.ts';
-import { NonceContext } from './components/nonce-context.ts';
+import { NonceContext } from './shell/frame/nonce-context.ts';
 
 // What `listen` needs of the build: the build's own copies, so that there is one router, one pool, one count.
 export { createRequestHandler } from 'react-router';
 export { closeDatabase } from '../server/database.ts';
-export { closePdfPool } from '../server/pdf/pdf-pool.ts';
-export { startSignsOfLife } from '../server/signs-of-life.ts';
+export { closePdfPool } from '../server/paper/pdf-pool.ts';
+export { startSignsOfLife } from '../server/http/signs-of-life.ts';
 export { countFault, describeFault, faultCount } from '../server/http/faults.ts';
 
 const TIMEOUT_MS = 8_000;

@@ -10,14 +10,14 @@ import {
   ScrollRestoration,
   useRouteLoaderData,
 } from 'react-router';
-import { readOwnCookie } from '../server/cookies.ts';
-import { isSameOrigin } from '../server/origin-check.ts';
-import { isStatusKind, STATUS_WORDS, statusKind } from '../server/status-words.ts';
+import { readOwnCookie } from '../server/http/cookies.ts';
+import { isSameOrigin } from '../server/http/origin-check.ts';
+import { isStatusKind, STATUS_WORDS, statusKind } from '../server/http/status-words.ts';
 import type { Route } from './+types/root';
-import { RibbonHatch } from './charts/ribbon.tsx';
-import { Mark } from './components/mark.tsx';
-import { SaveScope } from './components/save-note.tsx';
-import { NonceContext } from './components/nonce-context.ts';
+import { RibbonHatch } from './charts/session/ribbon.tsx';
+import { Mark } from './shell/frame/mark.tsx';
+import { SaveScope } from './parts/save-note.tsx';
+import { NonceContext } from './shell/frame/nonce-context.ts';
 
 export const middleware: Route.MiddlewareFunction[] = [
   ({ request }) => {
@@ -30,7 +30,7 @@ export function loader({ request }: Route.LoaderArgs) {
   return { theme: theme === 'light' || theme === 'dark' ? theme : null };
 }
 
-export { afterSending as shouldRevalidate } from './components/kept-pages.ts';
+export { afterSending as shouldRevalidate } from './participant/base/kept-pages.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Ysodos' }];
 /** Small enough to come with the page: public/icon.svg. */

@@ -3,8 +3,8 @@ import { clientsClaim } from 'workbox-core';
 import { ExpirationPlugin } from 'workbox-expiration';
 import { registerRoute } from 'workbox-routing';
 import { CacheFirst } from 'workbox-strategies';
-import type { KeptDay, KeptPages } from '../server/kept-pages.ts';
-import { assetsIn, keptNow, keptPathOf, offlinePage } from './components/kept-lookup.ts';
+import type { KeptDay, KeptPages } from '../server/participant/kept-pages.ts';
+import { assetsIn, keptNow, keptPathOf, offlinePage } from './participant/kept/kept-lookup.ts';
 
 declare const self: ServiceWorkerGlobalScope;
 

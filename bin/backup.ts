@@ -1,10 +1,10 @@
 /** Copies all that there is into one file, while the application runs: `./ysodos backup FILE`. */
 import { existsSync, renameSync, rmSync } from 'node:fs';
 import pg from 'pg';
-import { packBackup, secretMark } from './backup-file.ts';
-import { runPostgres } from './postgres-tools.ts';
-import { CommandError, runCommand, say } from './say.ts';
-import { ownerSettings } from './owner-settings.ts';
+import { packBackup, secretMark } from './parts/backup-file.ts';
+import { runPostgres } from './parts/postgres-tools.ts';
+import { CommandError, runCommand, say } from './parts/say.ts';
+import { ownerSettings } from './parts/owner-settings.ts';
 
 const USAGE = 'Write it like: ./ysodos backup ysodos-2026-05-13.tar';
 

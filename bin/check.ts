@@ -4,7 +4,7 @@ import { parseArgs } from 'node:util';
 import { buildCheckReport, formatCheckReport } from '../core/exchange/check-report.ts';
 import { baseLibrary } from '../core/movement/library.ts';
 import { analyseText } from '../core/session/analyse.ts';
-import { CommandError, runCommand } from './say.ts';
+import { CommandError, runCommand } from './parts/say.ts';
 
 function readOptions() {
   try {

@@ -1,12 +1,12 @@
-import '../server/production.ts';
+import '../server/http/production.ts';
 import { parseArgs } from 'node:util';
-import { ensureBuild } from './build.ts';
-import type { DemoFile } from './demo-data.ts';
-import { startDemoData } from './demo-data.ts';
-import type { Outside } from './outside.ts';
-import { demoSecret, startOutside } from './outside.ts';
-import { CommandError, runCommand, say } from './say.ts';
-import { checkPort, openAt, startServing, stopOnSignal } from './serving.ts';
+import { ensureBuild } from './parts/build.ts';
+import type { DemoFile } from './parts/demo-data.ts';
+import { startDemoData } from './parts/demo-data.ts';
+import type { Outside } from './parts/outside.ts';
+import { demoSecret, startOutside } from './parts/outside.ts';
+import { CommandError, runCommand, say } from './parts/say.ts';
+import { checkPort, openAt, startServing, stopOnSignal } from './parts/serving.ts';
 
 const HOST = '127.0.0.1';
 const DAY_MS = 24 * 3600 * 1000;

@@ -1,7 +1,7 @@
 /** Kills what runs under steady load, and holds what is stored against what was acknowledged: `./ysodos faults [--kills N] [--seed N]`. */
 import { parseArgs } from 'node:util';
 import { runFaults } from './faults/run-faults.ts';
-import { CommandError, runCommand, say } from './say.ts';
+import { CommandError, runCommand, say } from './parts/say.ts';
 
 const whole = (text: string, name: string, most: number): number => {
   const value = Number(text);

@@ -2,9 +2,9 @@
 import { NewerDataError } from '../db/errors.ts';
 import { migrate } from '../db/migrate.ts';
 import { databaseOwnerUrl } from '../server/config.ts';
-import { CommandError, runCommand, say } from './say.ts';
-import { loadOwnerSettings } from './settings-files.ts';
-import { settingError } from './serving.ts';
+import { CommandError, runCommand, say } from './parts/say.ts';
+import { loadOwnerSettings } from './parts/settings-files.ts';
+import { settingError } from './parts/serving.ts';
 
 runCommand(async () => {
   loadOwnerSettings();

@@ -3,12 +3,12 @@ import { randomBytes } from 'node:crypto';
 import { parseArgs } from 'node:util';
 import pg from 'pg';
 import { string } from 'yup';
-import { insertWorkspace } from '../db/queries/workspace.ts';
+import { insertWorkspace } from '../db/queries/doors/workspace.ts';
 import { databaseOwnerUrl } from '../server/config.ts';
-import { hashPassword } from '../server/hash-password.ts';
-import { CommandError, runCommand } from './say.ts';
-import { loadOwnerSettings } from './settings-files.ts';
-import { settingError } from './serving.ts';
+import { hashPassword } from '../server/doors/hash-password.ts';
+import { CommandError, runCommand } from './parts/say.ts';
+import { loadOwnerSettings } from './parts/settings-files.ts';
+import { settingError } from './parts/serving.ts';
 
 const USAGE =
   'Write it like: ./ysodos new-workspace --email coach@example.org --name "Ada Coach" --workspace "Harbour club"';

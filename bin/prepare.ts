@@ -1,6 +1,6 @@
 /** Installs and builds all that running needs, so that what runs need write nothing of its own: `./ysodos prepare`. */
-import { ensureBuild } from './build.ts';
-import { runCommand, say } from './say.ts';
+import { ensureBuild } from './parts/build.ts';
+import { runCommand, say } from './parts/say.ts';
 
 runCommand(async () => {
   ensureBuild();

@@ -3,10 +3,10 @@ import { existsSync, rmSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import pg from 'pg';
 import { lastMigration, migrate } from '../db/migrate.ts';
-import { secretMark, unpackBackup } from './backup-file.ts';
-import { runPostgres } from './postgres-tools.ts';
-import { CommandError, runCommand, say } from './say.ts';
-import { ownerSettings } from './owner-settings.ts';
+import { secretMark, unpackBackup } from './parts/backup-file.ts';
+import { runPostgres } from './parts/postgres-tools.ts';
+import { CommandError, runCommand, say } from './parts/say.ts';
+import { ownerSettings } from './parts/owner-settings.ts';
 
 const USAGE = 'Write it like: ./ysodos restore ysodos-2026-05-13.tar';
 

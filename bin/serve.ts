@@ -1,10 +1,10 @@
 /** Serves the application against any PostgreSQL, as the environment (or .env) says: docs/operate.md. */
-import '../server/production.ts';
-import { ensureBuild } from './build.ts';
-import { checkDatabase } from './check-database.ts';
-import { CommandError, runCommand, say } from './say.ts';
-import { loadSettings } from './settings-files.ts';
-import { openAt, settingError, startServing, stopOnSignal } from './serving.ts';
+import '../server/http/production.ts';
+import { ensureBuild } from './parts/build.ts';
+import { checkDatabase } from './parts/check-database.ts';
+import { CommandError, runCommand, say } from './parts/say.ts';
+import { loadSettings } from './parts/settings-files.ts';
+import { openAt, settingError, startServing, stopOnSignal } from './parts/serving.ts';
 import { databaseUrl, host, linkSecret, port, publicUrl, trustedProxies } from '../server/config.ts';
 
 runCommand(async () => {

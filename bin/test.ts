@@ -2,8 +2,8 @@
 import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { ensureBuild } from './build.ts';
-import { CommandError, runCommand, say } from './say.ts';
+import { ensureBuild } from './parts/build.ts';
+import { CommandError, runCommand, say } from './parts/say.ts';
 
 const KINDS = ['types', 'lint', 'unit', 'data', 'hostile', 'browser', 'faults'] as const;
 type Kind = (typeof KINDS)[number];

@@ -1,11 +1,11 @@
 /** Releases days and sends messages against any PostgreSQL, as the environment (or .env) says: docs/operate.md. Any number may run. */
-import '../server/production.ts';
+import '../server/http/production.ts';
 import { pino } from 'pino';
 import { createPool } from '../db/pool.ts';
-import { checkDatabase } from './check-database.ts';
-import { CommandError, runCommand, say } from './say.ts';
-import { loadSettings } from './settings-files.ts';
-import { settingError, STOP_SIGNALS } from './serving.ts';
+import { checkDatabase } from './parts/check-database.ts';
+import { CommandError, runCommand, say } from './parts/say.ts';
+import { loadSettings } from './parts/settings-files.ts';
+import { settingError, STOP_SIGNALS } from './parts/serving.ts';
 import { bounceListen, databaseUrl, linkSecret, publicUrl, smtpUrl, textGateway } from '../server/config.ts';
 import { startWorker } from '../server/jobs/worker.ts';
 import { listenForBounces } from '../server/messages/bounces.ts';

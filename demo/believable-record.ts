@@ -1,8 +1,8 @@
 import type { Block } from '../core/document/document.ts';
-import { loadFields } from '../core/record/load.ts';
-import { overranFields } from '../core/record/overran.ts';
+import { loadFields } from '../core/record/scores/load.ts';
+import { overranFields } from '../core/record/scores/overran.ts';
 import type { RecordDetails, SessionRecord } from '../core/record/record.ts';
-import type { Score } from '../core/record/score.ts';
+import type { Score } from '../core/record/scores/score.ts';
 import type { SessionPlan } from '../core/session/plan.ts';
 import type { Temper } from './orchestra.ts';
 import { pick } from './random.ts';

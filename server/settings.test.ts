@@ -1,9 +1,9 @@
 import { afterEach, describe, expect, test, vi } from 'vitest';
 import { databaseUrl, host, isSecure, port, publicUrl, SettingError, trustedProxies } from './config.ts';
-import { parseId, parseRevision } from './parse-number.ts';
-import { unkeepable } from './read-body.ts';
-import { lanesOf, laneWaitMs } from './sign-in-lanes.ts';
-import { isStatusKind, STATUS_WORDS, statusKind } from './status-words.ts';
+import { parseId, parseRevision } from './http/parse-number.ts';
+import { unkeepable } from './http/read-body.ts';
+import { lanesOf, laneWaitMs } from './doors/sign-in-lanes.ts';
+import { isStatusKind, STATUS_WORDS, statusKind } from './http/status-words.ts';
 
 afterEach(() => vi.unstubAllEnvs());
 

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import pg from 'pg';
-import type { Cluster } from '../bin/cluster.ts';
-import { startCluster } from '../bin/cluster.ts';
+import type { Cluster } from '../bin/parts/cluster.ts';
+import { startCluster } from '../bin/parts/cluster.ts';
 import { migrate } from '../db/migrate.ts';
 import { createPool } from '../db/pool.ts';
 

@@ -1,7 +1,7 @@
 import { extent } from 'd3-array';
 import { scaleLinear, scaleTime } from 'd3-scale';
 import { line } from 'd3-shape';
-import type { NumberPoint } from '../../core/record/own-numbers.ts';
+import type { NumberPoint } from '../../core/record/scores/own-numbers.ts';
 
 export interface NumberLineLayout {
   readonly widthPx: number;

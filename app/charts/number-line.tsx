@@ -1,4 +1,4 @@
-import type { NumberSeries } from '../../core/record/own-numbers.ts';
+import type { NumberSeries } from '../../core/record/scores/own-numbers.ts';
 import { layoutNumberLine } from './number-line-layout.ts';
 
 const SIZE = { widthPx: 340, heightPx: 96 } as const;

@@ -1,6 +1,6 @@
 import type { DayPlace } from '../../core/calendar/day.ts';
-import type { StrandMark } from '../../core/record/packed-strand.ts';
-import { sharedBead } from './bead.tsx';
+import type { StrandMark } from '../../core/record/adherence/packed-strand.ts';
+import { sharedBead } from './session/bead.tsx';
 
 const HEIGHT = 34;
 const MARGIN_PCT = 1.2;

@@ -2,7 +2,7 @@ import type { ThemeConfig } from 'antd';
 
 /**
  * How antd's components take on the look. The hex values are seeds for what antd derives; the style sheet made
- * of them (bin/antd-style.tsx) has every one replaced by our own token, so that light and dark are one sheet.
+ * of them (bin/tools/antd-style.tsx) has every one replaced by our own token, so that light and dark are one sheet.
  */
 export const antdTheme: ThemeConfig = {
   cssVar: { key: 'app' },

@@ -6,17 +6,17 @@ import { readCalendar } from '../../core/exchange/read-calendar.ts';
 import { readPeople } from '../../core/exchange/read-people.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
 import { readSwaps } from '../../core/movement/read-swaps.ts';
-import { guessDays, guessSession } from '../../core/notation/guess.ts';
-import { readRules } from '../../core/progress/lever-text.ts';
+import { guessDays, guessSession } from '../../core/notation/pasted/guess.ts';
+import { readRules } from '../../core/progress/levers/lever-text.ts';
 import { emptyProgramme } from '../../core/progress/programme-document.ts';
-import { readProgress } from '../../core/progress/progress-sentence.ts';
+import { readProgress } from '../../core/progress/track/progress-sentence.ts';
 import { analyseText } from '../../core/session/analyse.ts';
-import { readHurtForm } from '../../server/hurt-form.ts';
-import { readJoinForm } from '../../server/join-form.ts';
-import { readMeForm } from '../../server/me-form.ts';
+import { readHurtForm } from '../../server/participant/hurt-form.ts';
+import { readJoinForm } from '../../server/participant/join-form.ts';
+import { readMeForm } from '../../server/participant/me-form.ts';
 import { readDeliveryReport } from '../../server/messages/delivery-report.ts';
-import { readLadderForm, readMovementForm } from '../../server/movement-form.ts';
-import { readProfileForm } from '../../server/profile-form.ts';
+import { readLadderForm, readMovementForm } from '../../server/movements/movement-form.ts';
+import { readProfileForm } from '../../server/people/profile-form.ts';
 
 /** Something that reads a text from outside. */
 export interface FuzzTarget {

@@ -1,10 +1,10 @@
 import { sessionTitle } from '../session/session-title.ts';
-import { groupFindings } from '../session/group-findings.ts';
+import { groupFindings } from '../session/findings/group-findings.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 import { explainReading, listReadings } from '../session/list-readings.ts';
 import type { EstimateSec } from '../pace/pace.ts';
 import type { SessionAnalysis } from '../session/analyse.ts';
-import { blockName, describeBlock, explainLength, formatLength } from '../session/explain.ts';
+import { blockName, describeBlock, explainLength, formatLength } from '../session/explain/explain.ts';
 import { formatRange } from '../words/format-range.ts';
 import { formatClock } from '../words/format-clock.ts';
 

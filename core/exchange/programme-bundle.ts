@@ -2,7 +2,7 @@ import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import type { Weekday } from '../calendar/day.ts';
 import { dayKey, dayOfWeekFrom, parseDayDate, parseDayKey, weekdayName, WEEKDAYS } from '../calendar/day.ts';
 import { isGuardCode } from '../progress/guards/guard.ts';
-import { printRule } from '../progress/lever-text.ts';
+import { printRule } from '../progress/levers/lever-text.ts';
 import type { ProgrammeDay, ProgrammeDocument } from '../progress/programme-document.ts';
 import { isTheme } from '../progress/programme-document.ts';
 import { parseJson } from './parse-json.ts';

@@ -1,6 +1,6 @@
 import type { DayPlace } from '../calendar/day.ts';
 import { MAX_WEEKS } from '../calendar/day.ts';
-import type { ProgrammeEdit } from '../progress/programme-edit.ts';
+import type { ProgrammeEdit } from '../progress/edit/programme-edit.ts';
 import type { ProgrammeDocument, Track } from '../progress/programme-document.ts';
 import { emptyProgramme, isTheme } from '../progress/programme-document.ts';
 import { parseJson } from './parse-json.ts';

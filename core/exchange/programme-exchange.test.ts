@@ -7,7 +7,7 @@ import { GUARD_CODES } from '../progress/guards/guard.ts';
 import { makeProgramme } from '../progress/programme-fixture.ts';
 import type { ProgrammeDocument } from '../progress/programme-document.ts';
 import { THEMES } from '../progress/programme-document.ts';
-import { SCHOOL_IDS } from '../progress/schools.ts';
+import { SCHOOL_IDS } from '../progress/track/schools.ts';
 import { bundleAsJson, readBundle, unzipBundle, writeBundle, zipBundle } from './programme-bundle.ts';
 import { formatProgramme, parseProgramme, readProgrammeValue, toProgrammeJson } from './programme-json.ts';
 

@@ -4,12 +4,12 @@ import { dayKey, MAX_WEEKS, parseDayDate } from '../calendar/day.ts';
 import { hasAtMost } from '../letters.ts';
 import { MAX_TEXT_BYTES } from '../notation/parse.ts';
 import { isGuardCode } from '../progress/guards/guard.ts';
-import { printRule, readRule } from '../progress/lever-text.ts';
+import { printRule, readRule } from '../progress/levers/lever-text.ts';
 import type { BlockedDay, ProgrammeDay, ProgrammeDocument, Theme, Track } from '../progress/programme-document.ts';
 import { byPlace, MAX_TRACKS, THEMES } from '../progress/programme-document.ts';
-import type { LeverRule } from '../progress/schedule.ts';
-import type { SchoolId } from '../progress/schools.ts';
-import { SCHOOL_IDS } from '../progress/schools.ts';
+import type { LeverRule } from '../progress/track/schedule.ts';
+import type { SchoolId } from '../progress/track/schools.ts';
+import { SCHOOL_IDS } from '../progress/track/schools.ts';
 import { parseJson } from './parse-json.ts';
 
 export const PROGRAMME_FORMAT = 'ysodos-programme';

@@ -1,14 +1,14 @@
 import { describe, expect, test } from 'vitest';
-import { buildStages } from '../follow/build-stages.ts';
+import { buildStages } from '../clock/build-stages.ts';
 import { baseLibrary } from '../movement/library.ts';
 import { parseSession } from '../notation/parse.ts';
 import { printSession } from '../notation/print.ts';
-import { applyLever, readLever } from '../progress/apply-lever.ts';
-import type { LeverKind } from '../progress/lever.ts';
-import { LEVER_KINDS } from '../progress/lever.ts';
-import { scoreFields } from '../record/score.ts';
+import { applyLever, readLever } from '../progress/levers/apply-lever.ts';
+import type { LeverKind } from '../progress/levers/lever.ts';
+import { LEVER_KINDS } from '../progress/levers/lever.ts';
+import { scoreFields } from '../record/scores/score.ts';
 import { analyseText } from '../session/analyse.ts';
-import { describeBlock, explainLength, ruleLines } from '../session/explain.ts';
+import { describeBlock, explainLength, ruleLines } from '../session/explain/explain.ts';
 import { shapeOf, SHAPES, TIME_FORMS } from './forms.ts';
 
 /** One form, followed from the text to the score and back. Lengths and counts are added up by hand. */

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import Papa from 'papaparse';
 import { describe, expect, test } from 'vitest';
-import { makeShelf, SHELF_FILE } from '../../bin/library.ts';
+import { makeShelf, SHELF_FILE } from '../../bin/tools/library.ts';
 import { analyseText } from '../session/analyse.ts';
 import { countShapes, SEEN_AS } from '../fit/count-shapes.ts';
 import { countUsage } from './count-usage.ts';

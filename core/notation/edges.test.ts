@@ -3,7 +3,7 @@ import { baseLibrary } from '../movement/library.ts';
 import type { SessionEdit } from '../session/session-edit.ts';
 import { applyEdits } from './apply-edits.ts';
 import { Cursor } from './cursor.ts';
-import { guessSession } from './guess.ts';
+import { guessSession } from './pasted/guess.ts';
 import { parseSession } from './parse.ts';
 import { tokenizeLine } from './tokens.ts';
 

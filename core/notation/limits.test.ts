@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
 import { analyseText } from '../session/analyse.ts';
 import { GUARD_RAILS } from '../progress/guards/guard.ts';
-import { readRule } from '../progress/lever-text.ts';
+import { readRule } from '../progress/levers/lever-text.ts';
 import { parseSession } from './parse.ts';
 
 const reads = (text: string): boolean => parseSession(text, baseLibrary).issues.length === 0;

@@ -4,11 +4,11 @@ import { areaOf, loadsWrists } from '../movement/movement.ts';
 import { parseSession } from '../notation/parse.ts';
 import type { EstimateSec } from '../pace/pace.ts';
 import type { SessionDocument } from '../document/document.ts';
-import { blockName } from '../session/explain.ts';
+import { blockName } from '../session/explain/explain.ts';
 import type { ScoreKind, SessionPlan } from '../session/plan.ts';
 import { computePlan } from '../session/plan.ts';
-import type { ProgressScope } from './build-track.ts';
-import { sessionLoad } from './training-load.ts';
+import type { ProgressScope } from './track/build-track.ts';
+import { sessionLoad } from './week/training-load.ts';
 
 /** From this planned effort on a session is called hard (0 to 10; 7 to 8 is vigorous on the scale of the US guideline, from memory). */
 export const HARD_EFFORT = 7;

@@ -2,13 +2,13 @@ import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
 import { parseSession } from '../notation/parse.ts';
 import { printSession } from '../notation/print.ts';
-import { applyLever } from './apply-lever.ts';
+import { applyLever } from './levers/apply-lever.ts';
 import { computeDayPlan } from './day-plan.ts';
-import { leverChoices } from './lever-choices.ts';
-import { printRule, readRule } from './lever-text.ts';
-import { leverName } from './lever.ts';
-import type { SchoolId } from './schools.ts';
-import { schoolLevers } from './schools.ts';
+import { leverChoices } from './levers/lever-choices.ts';
+import { printRule, readRule } from './levers/lever-text.ts';
+import { leverName } from './levers/lever.ts';
+import type { SchoolId } from './track/schools.ts';
+import { schoolLevers } from './track/schools.ts';
 
 const read = (text: string) => parseSession(text, baseLibrary).document;
 

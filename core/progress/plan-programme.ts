@@ -3,7 +3,7 @@ import type { Area, Pattern } from '../movement/movement.ts';
 import type { DayPlan, DayPlanner } from './day-plan.ts';
 import type { ProgrammeDay, ProgrammeDocument } from './programme-document.ts';
 import { isLighterWeek } from './programme-document.ts';
-import { monotony, strain } from './training-load.ts';
+import { monotony, strain } from './week/training-load.ts';
 
 export interface PlannedDay {
   readonly day: ProgrammeDay;

@@ -3,14 +3,14 @@ import fc from 'fast-check';
 import { baseLibrary } from '../movement/library.ts';
 import { parseSession } from '../notation/parse.ts';
 import { readEditsJson, toEditsJson } from '../exchange/programme-edit-json.ts';
-import { applyProgrammeEdits } from './apply-programme-edit.ts';
-import { dragRule, offsetAt, withScheduleKind } from './drag-rule.ts';
-import { leverChoices } from './lever-choices.ts';
-import { leverName } from './lever.ts';
-import { makeTrack } from './make-track.ts';
-import { mergeEdits } from './merge-edits.ts';
+import { applyProgrammeEdits } from './edit/apply-programme-edit.ts';
+import { dragRule, offsetAt, withScheduleKind } from './levers/drag-rule.ts';
+import { leverChoices } from './levers/lever-choices.ts';
+import { leverName } from './levers/lever.ts';
+import { makeTrack } from './track/make-track.ts';
+import { mergeEdits } from './edit/merge-edits.ts';
 import { planProgramme } from './plan-programme.ts';
-import type { ProgrammeEdit } from './programme-edit.ts';
+import type { ProgrammeEdit } from './edit/programme-edit.ts';
 import {
   book,
   ENGINE_TEXT,
@@ -20,9 +20,9 @@ import {
   planner,
   singles,
 } from './programme-fixture.ts';
-import type { LeverRule, Schedule } from './schedule.ts';
-import { SCHOOLS, schoolFits, schoolLevers } from './schools.ts';
-import { buildTrackNote } from './track-note.ts';
+import type { LeverRule, Schedule } from './track/schedule.ts';
+import { SCHOOLS, schoolFits, schoolLevers } from './track/schools.ts';
+import { buildTrackNote } from './track/track-note.ts';
 import { everyNth, progressionWeek } from './programme-document.ts';
 
 const read = (text: string) => parseSession(text, baseLibrary).document;

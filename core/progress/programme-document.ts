@@ -1,7 +1,7 @@
 import type { DayDate, DayPlace, Weekday } from '../calendar/day.ts';
 import { dayOfWeekFrom } from '../calendar/day.ts';
-import type { LeverRule } from './schedule.ts';
-import type { SchoolId } from './schools.ts';
+import type { LeverRule } from './track/schedule.ts';
+import type { SchoolId } from './track/schools.ts';
 
 /** What a day of the week is for. */
 export const THEMES = ['strength', 'intervals', 'skill', 'by feel', 'mobility', 'rest', 'live'] as const;

@@ -7,8 +7,8 @@ import { findGuards } from './guards/find-guards.ts';
 import type { Guard } from './guards/guard.ts';
 import type { ProgrammeDay, ProgrammeDocument, Track } from './programme-document.ts';
 import { NO_GUARD_SETTINGS } from './programme-document.ts';
-import { createTrackBook, regenerate } from './regenerate.ts';
-import { schoolLevers } from './schools.ts';
+import { createTrackBook, regenerate } from './edit/regenerate.ts';
+import { schoolLevers } from './track/schools.ts';
 import { parseSession } from '../notation/parse.ts';
 
 export const scope = { library: baseLibrary, routines: new Map() };

@@ -3,7 +3,7 @@ import { dayKey } from '../calendar/day.ts';
 import { applyEdits } from '../notation/apply-edits.ts';
 import type { ScoreKind } from '../session/plan.ts';
 import type { DayPlan, DayPlanner } from './day-plan.ts';
-import type { ProgrammeEdit } from './programme-edit.ts';
+import type { ProgrammeEdit } from './edit/programme-edit.ts';
 import type { ProgrammeDocument } from './programme-document.ts';
 import { findProgrammeDay } from './programme-document.ts';
 import { isBlockedFor } from './guards/day-guards.ts';

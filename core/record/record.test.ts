@@ -3,10 +3,10 @@ import type { DayDate } from '../calendar/day.ts';
 import { baseLibrary } from '../movement/library.ts';
 import { parseSession } from '../notation/parse.ts';
 import { computePlan } from '../session/plan.ts';
-import { formatScore, parseClockText, parseScores, scoreFields, scoreValues } from './score.ts';
-import type { DayState, StrandDay } from './strand.ts';
+import { formatScore, parseClockText, parseScores, scoreFields, scoreValues } from './scores/score.ts';
+import type { DayState, StrandDay } from './adherence/strand.ts';
 import { MAX_WAIT_MS, madeAt } from './record.ts';
-import { attendanceRatio, computeAdherence, dayState, isStillHere, LOST_AFTER_DUE } from './strand.ts';
+import { attendanceRatio, computeAdherence, dayState, isStillHere, LOST_AFTER_DUE } from './adherence/strand.ts';
 
 const plan = (text: string) => computePlan(parseSession(text, baseLibrary).document, baseLibrary);
 const MIXED =

@@ -1,5 +1,5 @@
-import type { ChosenShape } from '../follow/shapes.ts';
-import type { Score } from './score.ts';
+import type { ChosenShape } from '../clock/shapes.ts';
+import type { Score } from './scores/score.ts';
 
 export const OUTCOMES = ['done', 'part', 'not-done'] as const;
 export type Outcome = (typeof OUTCOMES)[number];

@@ -6,7 +6,7 @@ import type { MovementLibrary } from '../movement/library.ts';
 import { formatClock } from '../words/format-clock.ts';
 import { isWork, itemDetails, itemName, speakDose } from '../words/describe-item.ts';
 import type { Block, Item, SessionDocument, WorkItem } from '../document/document.ts';
-import { blockName, describeBlock, formatMinutes, ruleLines } from './explain.ts';
+import { blockName, describeBlock, formatMinutes, ruleLines } from './explain/explain.ts';
 import { wholeMinutes } from '../words/words.ts';
 import type { SessionPlan } from './plan.ts';
 

@@ -5,7 +5,7 @@ import { doseStops, nextStop } from '../notation/dose-stops.ts';
 import { lineSpans } from '../notation/line-spans.ts';
 import { GUIDE } from '../notation/guide.ts';
 import { parseSession } from '../notation/parse.ts';
-import { readRules, RULE_EXAMPLES } from '../progress/lever-text.ts';
+import { readRules, RULE_EXAMPLES } from '../progress/levers/lever-text.ts';
 
 /** A line with something wrong in it, one thing at a time: a word gone, a word twice, other numbers, a stray comma. */
 function spoilt(line: string): string[] {

@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
 import { movementId } from '../movement/movement.ts';
-import type { GuessedDay } from '../notation/guess.ts';
-import { guessDays, guessSession } from '../notation/guess.ts';
+import type { GuessedDay } from '../notation/pasted/guess.ts';
+import { guessDays, guessSession } from '../notation/pasted/guess.ts';
 import { parseSession } from '../notation/parse.ts';
 import { PLAIN_PLANS } from './plain-plans-fixture.ts';
 

@@ -5,14 +5,14 @@ import { baseLibrary } from '../movement/library.ts';
 import { arrangeWeek } from '../progress/arrange/arrange-week.ts';
 import { buildArrangeScope } from '../progress/arrange/arrange-scope.ts';
 import { createDayPlanner } from '../progress/day-plan.ts';
-import { insertWeek, lightenText, removeWeek, shiftDays } from '../progress/edit-weeks.ts';
+import { insertWeek, lightenText, removeWeek, shiftDays } from '../progress/edit/edit-weeks.ts';
 import { EXAMPLES, findExample } from '../progress/examples/examples.ts';
 import { findGuards } from '../progress/guards/find-guards.ts';
-import { printRule } from '../progress/lever-text.ts';
+import { printRule } from '../progress/levers/lever-text.ts';
 import { planProgramme } from '../progress/plan-programme.ts';
 import type { ProgrammeDocument } from '../progress/programme-document.ts';
-import { createTrackBook, regenerate } from '../progress/regenerate.ts';
-import { buildTrackNote } from '../progress/track-note.ts';
+import { createTrackBook, regenerate } from '../progress/edit/regenerate.ts';
+import { buildTrackNote } from '../progress/track/track-note.ts';
 
 const scope = { library: baseLibrary, routines: new Map() };
 const run = { startsOn: '2026-01-05' as DayDate };

@@ -6,17 +6,17 @@ import { nearestMovements } from '../movement/nearest-movements.ts';
 import { UNREAD } from '../movement/name/unread-fixture.ts';
 import { printHeader } from '../notation/print.ts';
 import { parseSession } from '../notation/parse.ts';
-import { dragRule, offsetAt, withLighterWeek, withScheduleKind } from '../progress/drag-rule.ts';
-import { insertWeek, removeWeek } from '../progress/edit-weeks.ts';
-import { needRules, printRule, readRule } from '../progress/lever-text.ts';
+import { dragRule, offsetAt, withLighterWeek, withScheduleKind } from '../progress/levers/drag-rule.ts';
+import { insertWeek, removeWeek } from '../progress/edit/edit-weeks.ts';
+import { needRules, printRule, readRule } from '../progress/levers/lever-text.ts';
 import type { ProgrammeDocument } from '../progress/programme-document.ts';
 import { makeProgramme } from '../progress/programme-fixture.ts';
-import type { ScheduleKind, ScheduleScope } from '../progress/schedule.ts';
-import { pullsAt } from '../progress/schedule.ts';
+import type { ScheduleKind, ScheduleScope } from '../progress/track/schedule.ts';
+import { pullsAt } from '../progress/track/schedule.ts';
 import { starterMain } from '../session/starters.ts';
 import { stepDose } from '../session/step-dose.ts';
-import type { Score } from '../record/score.ts';
-import { formatScore, isBetter, scoreAmount, scoreValues } from '../record/score.ts';
+import type { Score } from '../record/scores/score.ts';
+import { formatScore, isBetter, scoreAmount, scoreValues } from '../record/scores/score.ts';
 
 const RULES = [
   'rounds: +1 a week, lighter -1',

@@ -1,6 +1,6 @@
-import { readSharedTotal } from '../../core/record/shared-total.ts';
-import type { SharedTotal } from '../../core/record/shared-total.ts';
-import type { BoardName } from '../../core/record/boards.ts';
+import { readSharedTotal } from '../../core/record/scores/shared-total.ts';
+import type { SharedTotal } from '../../core/record/scores/shared-total.ts';
+import type { BoardName } from '../../core/record/scores/boards.ts';
 import type { Db } from '../pool.ts';
 import { gracefully, STOPPED_BY_COACH } from './message.ts';
 

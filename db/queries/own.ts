@@ -2,7 +2,7 @@ import type { SessionDocument } from '../../core/document/document.ts';
 import { upgradeDocument } from '../../core/document/upgrade.ts';
 import type { FitChange } from '../../core/fit/fit-session.ts';
 import type { RecordDetails } from '../../core/record/record.ts';
-import type { Score } from '../../core/record/score.ts';
+import type { Score } from '../../core/record/scores/score.ts';
 import type { Db } from '../pool.ts';
 
 /** What stands of a day of someone where they said a number, with the session that it was of. */

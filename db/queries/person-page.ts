@@ -1,5 +1,5 @@
 import type { Outcome, RecordDetails } from '../../core/record/record.ts';
-import type { Score } from '../../core/record/score.ts';
+import type { Score } from '../../core/record/scores/score.ts';
 import type { Db } from '../pool.ts';
 import type { MessageKind, MessageState } from './message.ts';
 

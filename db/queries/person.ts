@@ -12,8 +12,8 @@ import { PATTERNS } from '../../core/movement/movement.ts';
 import { isSpare } from '../../core/movement/spare.ts';
 import { NotFoundError } from '../errors.ts';
 import type { Db } from '../pool.ts';
-import type { LinkKind } from './link.ts';
-import { findPersonalLink } from './link.ts';
+import type { LinkKind } from './doors/link.ts';
+import { findPersonalLink } from './doors/link.ts';
 import type { Run, RunRow } from './run.ts';
 import { RUN_COLUMNS, toRun } from './run.ts';
 

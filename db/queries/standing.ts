@@ -1,10 +1,10 @@
 import type { DayDate } from '../../core/calendar/day.ts';
-import type { PlannedDay } from '../../core/record/build-strand.ts';
+import type { PlannedDay } from '../../core/record/adherence/build-strand.ts';
 import type { Outcome, RecordDetails } from '../../core/record/record.ts';
-import type { Adherence, Standing } from '../../core/record/strand.ts';
-import { attendanceRatio } from '../../core/record/strand.ts';
+import type { Adherence, Standing } from '../../core/record/adherence/strand.ts';
+import { attendanceRatio } from '../../core/record/adherence/strand.ts';
 import type { FitChange } from '../../core/fit/fit-session.ts';
-import type { Score } from '../../core/record/score.ts';
+import type { Score } from '../../core/record/scores/score.ts';
 import type { Db } from '../pool.ts';
 
 /** What stands in a run, in the smallest form: hundreds of thousands of days are kept and asked at once. */
@@ -143,7 +143,7 @@ interface AdherenceRow {
 }
 
 /**
- * The adherence of everybody in a run, in one statement over sets: the definitions of core/record/strand.ts, for where thousands are
+ * The adherence of everybody in a run, in one statement over sets: the definitions of core/record/adherence/strand.ts, for where thousands are
  * counted at once and only the sums are wanted. A property test holds both equal. `days` are the planned days in order, `calendars` those
  * of its people, with a date for each of the days; `stopped` are days that weren't open in time to one person alone.
  */

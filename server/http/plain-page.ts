@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { STATUS_WORDS, statusKind } from '../status-words.ts';
+import { STATUS_WORDS, statusKind } from './status-words.ts';
 
 /** Headers that every answer has, of whatever kind; a route's own go over them. */
 export const COMMON_HEADERS: Readonly<Record<string, string>> = {

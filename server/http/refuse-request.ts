@@ -1,5 +1,5 @@
 import type { IncomingMessage } from 'node:http';
-import { LARGEST_BODY_BYTES } from '../limits.ts';
+import { LARGEST_BODY_BYTES } from './limits/limits.ts';
 
 /** Methods that a `Request` can't have, or that nothing here answers to. */
 const METHODS = new Set(['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS']);

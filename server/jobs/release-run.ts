@@ -21,7 +21,7 @@ import {
 } from '../../db/queries/release.ts';
 import type { LateChoice } from '../../db/queries/stop.ts';
 import { listLateChoices } from '../../db/queries/stop.ts';
-import { loadWorkspaceBook } from '../workspace-book.ts';
+import { loadWorkspaceBook } from '../write/workspace-book.ts';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;

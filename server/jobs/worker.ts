@@ -2,7 +2,7 @@ import PgBoss from 'pg-boss';
 import type pg from 'pg';
 import { AUDIT_DAYS } from '../../core/audit.ts';
 import { createPool, withConnection } from '../../db/pool.ts';
-import { forgetAudit } from '../../db/queries/audit.ts';
+import { forgetAudit } from '../../db/queries/doors/audit.ts';
 import { listWaitingWorkspaces } from '../../db/queries/message.ts';
 import { beat } from '../../db/queries/pulse.ts';
 import { listLiveRuns } from '../../db/queries/run.ts';

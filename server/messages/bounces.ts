@@ -5,7 +5,7 @@ import { withConnection } from '../../db/pool.ts';
 import { findMessageWorkspace, getMessagePerson, updateMessages } from '../../db/queries/message.ts';
 import { updateAddressState } from '../../db/queries/person.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
-import { readBounceTag } from '../derived-token.ts';
+import { readBounceTag } from '../doors/derived-token.ts';
 import type { DeliveryReport } from './delivery-report.ts';
 import { readReportApart } from './read-report-apart.ts';
 

@@ -12,21 +12,21 @@ import { writeCoachMessage, writeMessage } from '../../core/exchange/session-mes
 import { explainChange } from '../../core/fit/fit-session.ts';
 import type { SessionSheet } from '../../core/session/session-sheet.ts';
 import type { Db } from '../../db/pool.ts';
-import { getCoachName, listCoachNames } from '../../db/queries/coach.ts';
-import { insertCoachDoor } from '../../db/queries/coach-door.ts';
+import { getCoachName, listCoachNames } from '../../db/queries/doors/coach.ts';
+import { insertCoachDoor } from '../../db/queries/doors/coach-door.ts';
 import type { ClaimedMessage } from '../../db/queries/message.ts';
 import type { Enrolment } from '../../db/queries/person.ts';
 import { listEnrolmentsById } from '../../db/queries/person.ts';
-import { insertAddressKey, messageLinkSalts } from '../../db/queries/link.ts';
+import { insertAddressKey, messageLinkSalts } from '../../db/queries/doors/link.ts';
 import type { RunDayToGo } from '../../db/queries/release.ts';
 import { listDaysToGo, listReleasedVersions } from '../../db/queries/release.ts';
 import { listRunDayStates } from '../../db/queries/run.ts';
-import { deriveToken, makeSalt } from '../derived-token.ts';
-import type { FittedView } from '../fitted-view.ts';
-import { fitDay } from '../fitted-view.ts';
-import { hashToken } from '../token.ts';
-import type { WorkspaceBook } from '../workspace-book.ts';
-import { loadWorkspaceBook } from '../workspace-book.ts';
+import { deriveToken, makeSalt } from '../doors/derived-token.ts';
+import type { FittedView } from '../participant/fitted-view.ts';
+import { fitDay } from '../participant/fitted-view.ts';
+import { hashToken } from '../doors/token.ts';
+import type { WorkspaceBook } from '../write/workspace-book.ts';
+import { loadWorkspaceBook } from '../write/workspace-book.ts';
 
 /** A message, ready to leave by its channel; `stopLink` where it was subscribed to. */
 export interface Composed {

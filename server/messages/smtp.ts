@@ -1,5 +1,5 @@
 import { createTransport } from 'nodemailer';
-import { bounceTag } from '../derived-token.ts';
+import { bounceTag } from '../doors/derived-token.ts';
 import type { Handed, OutgoingMail } from './channel.ts';
 
 /** Connections that one worker holds to the mail server. */

@@ -1,7 +1,7 @@
 import * as OTPAuth from 'otpauth';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { FIXED_NOW } from '../../bin/running-demo.ts';
+import { FIXED_NOW } from '../../bin/parts/running-demo.ts';
 import { openAsAdmin } from '../hostile/hostile-demo.ts';
 import { findFaults } from './axe.ts';
 import { demo, openBrowser, openPage, PHONE, signIn } from './helpers.ts';

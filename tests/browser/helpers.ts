@@ -1,7 +1,7 @@
 import type { APIResponse, Browser, BrowserContext, BrowserContextOptions, Page } from 'playwright-core';
 import { expect } from 'vitest';
-import { openChromium } from '../../bin/chromium.ts';
-import type { RunningDemo } from '../../bin/running-demo.ts';
+import { openChromium } from '../../bin/parts/chromium.ts';
+import type { RunningDemo } from '../../bin/parts/running-demo.ts';
 
 let running: Omit<RunningDemo, 'stop'> | undefined;
 export const setDemo = (started: Omit<RunningDemo, 'stop'>): void => {

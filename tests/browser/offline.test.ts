@@ -2,9 +2,9 @@ import { writeFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import type { Browser, BrowserContext, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { weighScripts } from '../../bin/bench-phone.ts';
-import type { RunningDemo } from '../../bin/running-demo.ts';
-import { FIXED_NOW, startDemo } from '../../bin/running-demo.ts';
+import { weighScripts } from '../../bin/tools/bench-phone.ts';
+import type { RunningDemo } from '../../bin/parts/running-demo.ts';
+import { FIXED_NOW, startDemo } from '../../bin/parts/running-demo.ts';
 import { openBrowser, openPage, PHONE, postForm, setDemo, signIn, SOON, decideSend } from './helpers.ts';
 
 /** A demo whose hour this file moves: three days pass without network. */

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { yearProgramme } from '../../bin/year-programme.ts';
+import { yearProgramme } from '../../bin/tools/year-programme.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
-import { createTrackBook, regenerate } from '../../core/progress/regenerate.ts';
+import { createTrackBook, regenerate } from '../../core/progress/edit/regenerate.ts';
 import { formatProgramme } from '../../core/exchange/programme-json.ts';
 import { unzipBundle, zipBundle } from '../../core/exchange/programme-bundle.ts';
 import { openBrowser, openPage, signIn, SOON, writeText } from './helpers.ts';

@@ -1,5 +1,5 @@
 import { afterAll } from 'vitest';
-import { startDemo } from '../../bin/running-demo.ts';
+import { startDemo } from '../../bin/parts/running-demo.ts';
 import { setDemo } from './helpers.ts';
 
 /**

@@ -36,10 +36,10 @@ const write = async (page: Page, text: string) => {
 
 /** Every view, with what can stand over it, beside it, or in place of it. A new route or dialog has to be in it. */
 export const VIEWS: readonly View[] = [
-  { name: 'sign-in', shows: ['routes/sign-in.tsx'], as: 'nobody', path: '/sign-in' },
+  { name: 'sign-in', shows: ['account/sign-in.tsx'], as: 'nobody', path: '/sign-in' },
   {
     name: 'sign-in, refused',
-    shows: ['routes/sign-in.tsx'],
+    shows: ['account/sign-in.tsx'],
     as: 'nobody',
     path: '/sign-in',
     act: async (page) => {
@@ -47,27 +47,27 @@ export const VIEWS: readonly View[] = [
       await page.getByText('Write your e-mail address.').waitFor();
     },
   },
-  { name: 'a page that isn’t there', shows: ['routes/missing.tsx', 'root.tsx'], as: 'nobody', path: '/nowhere' },
+  { name: 'a page that isn’t there', shows: ['shell/missing.tsx', 'root.tsx'], as: 'nobody', path: '/nowhere' },
   { name: 'a link that opens nothing', shows: ['root.tsx'], as: 'nobody', path: '/p/unknown' },
-  { name: 'the first programme', shows: ['routes/programmes.tsx'], as: 'newcomer', path: '/programmes' },
-  { name: 'programmes', shows: ['routes/programmes.tsx', 'routes/coach.tsx'], path: '/programmes' },
+  { name: 'the first programme', shows: ['shell/programmes/programmes.tsx'], as: 'newcomer', path: '/programmes' },
+  { name: 'programmes', shows: ['shell/programmes/programmes.tsx', 'shell/coach.tsx'], path: '/programmes' },
   {
     name: 'new programme',
-    shows: ['components/new-programme.tsx'],
+    shows: ['shell/programmes/new-programme.tsx'],
     path: '/programmes',
     act: pressed('New programme'),
   },
   {
     name: 'the coach’s own menu',
-    shows: ['components/coach-head.tsx'],
+    shows: ['shell/coach-head.tsx'],
     path: '/programmes',
     act: async (page) => page.locator('.head-self summary').click(),
   },
-  { name: 'plan', shows: ['routes/programmes/plan.tsx', 'routes/programmes/programme.tsx'], path: 'plan' },
-  { name: 'plan, a day', shows: ['components/plan/day-panel.tsx'], path: 'plan?at=w6d1' },
+  { name: 'plan', shows: ['plan/plan.tsx', 'shell/programme.tsx'], path: 'plan' },
+  { name: 'plan, a day', shows: ['plan/day-panel.tsx'], path: 'plan?at=w6d1' },
   {
     name: 'plan, what changes opened, a proposal',
-    shows: ['components/plan/lever-row.tsx', 'components/plan/proposal-bar.tsx'],
+    shows: ['plan/track/lever-row.tsx', 'plan/proposal-bar.tsx'],
     path: 'plan?at=w6d1',
     act: async (page) => {
       await press('how it changes')(page);
@@ -79,7 +79,7 @@ export const VIEWS: readonly View[] = [
   },
   {
     name: 'plan, a sentence that can’t be read',
-    shows: ['components/plan/progress-sentence.tsx'],
+    shows: ['plan/track/progress-sentence.tsx'],
     path: 'plan?at=w6d1',
     act: async (page) => {
       await page.getByLabel('How rounds progress').fill('sixteen');
@@ -87,10 +87,10 @@ export const VIEWS: readonly View[] = [
       await page.getByText('nothing that rounds can come to').waitFor();
     },
   },
-  { name: 'plan, a week', shows: ['components/plan/week-panel.tsx'], path: 'plan?at=week-6' },
+  { name: 'plan, a week', shows: ['plan/week-panel.tsx'], path: 'plan?at=week-6' },
   {
     name: 'plan, arrange',
-    shows: ['components/plan/arrange-dialog.tsx'],
+    shows: ['plan/dialogs/arrange-dialog.tsx'],
     path: 'plan?at=week-6',
     act: async (page) => {
       await pressed('Arrange week 6')(page);
@@ -99,46 +99,46 @@ export const VIEWS: readonly View[] = [
   },
   {
     name: 'plan, blocked days',
-    shows: ['components/plan/blocked-dialog.tsx'],
+    shows: ['plan/dialogs/blocked-dialog.tsx'],
     path: 'plan',
     act: pressed('Blocked days'),
   },
   {
     name: 'plan, export and import',
-    shows: ['components/plan/exchange-dialog.tsx'],
+    shows: ['plan/dialogs/exchange-dialog.tsx'],
     path: 'plan',
     act: pressed('Export and import'),
   },
-  { name: 'plan, as a table', shows: ['components/plan/figures-dialog.tsx'], path: 'plan', act: pressed('As a table') },
-  { name: 'plan, keys', shows: ['components/keys-help.tsx'], path: 'plan', act: pressed('Keys') },
+  { name: 'plan, as a table', shows: ['plan/dialogs/figures-dialog.tsx'], path: 'plan', act: pressed('As a table') },
+  { name: 'plan, keys', shows: ['parts/keys-help.tsx'], path: 'plan', act: pressed('Keys') },
   {
     name: 'plan, compare',
-    shows: ['components/plan/compare-dialog.tsx'],
+    shows: ['plan/dialogs/compare-dialog.tsx'],
     path: 'plan?at=week-6',
     act: pressed('Compare'),
   },
   {
     name: 'plan, move all later days',
-    shows: ['components/plan/small-dialogs.tsx'],
+    shows: ['plan/dialogs/small-dialogs.tsx'],
     path: 'plan?at=w6d1',
     act: pressed('move all later days'),
   },
   {
     name: 'plan, a retest',
-    shows: ['components/plan/small-dialogs.tsx'],
+    shows: ['plan/dialogs/small-dialogs.tsx'],
     path: 'plan?at=w6d1',
     act: pressed('place as a retest'),
   },
   {
     name: 'plan, a track’s session',
-    shows: ['components/plan/small-dialogs.tsx'],
+    shows: ['plan/dialogs/small-dialogs.tsx'],
     path: 'plan?at=w6d1',
     act: pressed('its session'),
   },
-  { name: 'write', shows: ['routes/programmes/write.tsx'], path: 'write/w6d3', act: editor },
+  { name: 'write', shows: ['write/write.tsx'], path: 'write/w6d3', act: editor },
   {
     name: 'write, with errors and findings',
-    shows: ['routes/programmes/write.tsx'],
+    shows: ['write/write.tsx'],
     path: 'write/w8d6',
     act: async (page) => {
       await write(page, 'Target: 90 min\n\nMain: every 1:00 x 4\n30 burpee, zzz\n10 crane dance\n');
@@ -147,12 +147,12 @@ export const VIEWS: readonly View[] = [
       await page.locator('.cm-lint-marker').first().waitFor();
     },
   },
-  { name: 'write, nothing yet', shows: ['components/session-start.tsx'], path: 'write/w8d3', act: editor },
-  { name: 'write, the guide', shows: ['components/writing-guide.tsx'], path: 'write/w6d3?guide=on', act: editor },
-  { name: 'write, cards', shows: ['components/session-cards.tsx'], path: 'write/w6d3?as=cards' },
+  { name: 'write, nothing yet', shows: ['write/session-start.tsx'], path: 'write/w8d3', act: editor },
+  { name: 'write, the guide', shows: ['write/writing-guide.tsx'], path: 'write/w6d3?guide=on', act: editor },
+  { name: 'write, cards', shows: ['write/cards/session-cards.tsx'], path: 'write/w6d3?as=cards' },
   {
     name: 'write, forms',
-    shows: ['components/shape-picker.tsx'],
+    shows: ['write/cards/shape-picker.tsx'],
     path: 'write/w6d3?as=cards',
     act: async (page) => {
       await page
@@ -164,19 +164,19 @@ export const VIEWS: readonly View[] = [
   },
   {
     name: 'write, routines',
-    shows: ['components/routine-menu.tsx'],
+    shows: ['write/routine-menu.tsx'],
     path: 'write/w6d3',
     act: async (page) => {
       await press('Routines')(page);
       await page.locator('.routines').waitFor();
     },
   },
-  { name: 'a week on paper', shows: ['routes/programmes/week.tsx'], path: 'send/w5d1/week' },
-  { name: 'write, sent', shows: ['routes/programmes/write.tsx'], path: 'write/w5d1', act: editor },
-  { name: 'write, a day without a session', shows: ['routes/programmes/write.tsx'], path: 'write/w6d2' },
+  { name: 'a week on paper', shows: ['send/week.tsx'], path: 'send/w5d1/week' },
+  { name: 'write, sent', shows: ['write/write.tsx'], path: 'write/w5d1', act: editor },
+  { name: 'write, a day without a session', shows: ['write/write.tsx'], path: 'write/w6d2' },
   {
     name: 'write, paste a plan',
-    shows: ['components/paste-dialog.tsx'],
+    shows: ['write/paste-dialog.tsx'],
     path: 'write/w6d3?paste=on',
     act: async (page) => {
       await opened(page);
@@ -185,7 +185,7 @@ export const VIEWS: readonly View[] = [
   },
   {
     name: 'write, copy',
-    shows: ['components/copy-dialog.tsx'],
+    shows: ['write/copy-dialog.tsx'],
     path: 'write/w6d3',
     act: async (page) => {
       await editor(page);
@@ -195,7 +195,7 @@ export const VIEWS: readonly View[] = [
   },
   {
     name: 'write, save as routine',
-    shows: ['components/keep-routine-dialog.tsx'],
+    shows: ['write/keep-routine-dialog.tsx'],
     path: 'write/w6d3?as=cards',
     act: async (page) => {
       await page.getByRole('button', { name: 'save as routine' }).first().click();
@@ -204,7 +204,7 @@ export const VIEWS: readonly View[] = [
   },
   {
     name: 'write, make it known',
-    shows: ['components/make-known-dialog.tsx'],
+    shows: ['write/make-known-dialog.tsx'],
     path: 'write/w8d6',
     act: async (page) => {
       await write(page, 'Main: flow\n10 crane dance\n8 pebble toss\n');
@@ -212,33 +212,33 @@ export const VIEWS: readonly View[] = [
       await pressed('make all 2 known')(page);
     },
   },
-  { name: 'send, sent', shows: ['routes/programmes/send.tsx'], path: 'send/w5d1' },
+  { name: 'send, sent', shows: ['send/send.tsx'], path: 'send/w5d1' },
   {
     name: 'send, asked',
-    shows: ['routes/programmes/send.tsx'],
+    shows: ['send/send.tsx'],
     path: 'send/w5d5',
     act: pressed(/^Send to/),
   },
-  { name: 'send, nothing to send', shows: ['routes/programmes/send.tsx'], path: 'send/w6d2' },
-  { name: 'send, as a message', shows: ['routes/programmes/send.tsx'], path: 'send/w5d5?see=message&as=1' },
+  { name: 'send, nothing to send', shows: ['send/send.tsx'], path: 'send/w6d2' },
+  { name: 'send, as a message', shows: ['send/send.tsx'], path: 'send/w5d5?see=message&as=1' },
   {
     name: 'send, live',
-    shows: ['routes/programmes/send.tsx'],
+    shows: ['send/send.tsx'],
     path: 'send/w5d6',
     act: press('Make it a live session'),
   },
   {
     name: 'send, to withdraw',
-    shows: ['routes/programmes/send.tsx'],
+    shows: ['send/send.tsx'],
     path: 'send/w5d1',
     act: press('Withdraw'),
   },
-  { name: 'outbox', shows: ['routes/programmes/outbox.tsx'], path: 'outbox' },
-  { name: 'outbox, nothing like that', shows: ['routes/programmes/outbox.tsx'], path: 'outbox?q=zzzz' },
-  { name: 'the run', shows: ['routes/programmes/run.tsx'], path: 'run' },
+  { name: 'outbox', shows: ['send/outbox.tsx'], path: 'outbox' },
+  { name: 'outbox, nothing like that', shows: ['send/outbox.tsx'], path: 'outbox?q=zzzz' },
+  { name: 'the run', shows: ['send/run.tsx'], path: 'run' },
   {
     name: 'the run, with a join page',
-    shows: ['routes/programmes/run.tsx'],
+    shows: ['send/run.tsx'],
     path: 'run',
     act: async (page) => {
       await page
@@ -250,28 +250,28 @@ export const VIEWS: readonly View[] = [
   },
   {
     name: 'your sign-in',
-    shows: ['routes/account/you.tsx', 'components/account/account-page.tsx'],
+    shows: ['account/you.tsx', 'account/account-page.tsx'],
     path: '/account',
   },
-  { name: 'your sign-in, the second step', shows: ['routes/account/you.tsx'], path: '/account?second=on' },
-  { name: 'who coaches here', shows: ['routes/account/coaches.tsx'], path: '/account/coaches' },
+  { name: 'your sign-in, the second step', shows: ['account/you.tsx'], path: '/account?second=on' },
+  { name: 'who coaches here', shows: ['account/coaches.tsx'], path: '/account/coaches' },
   {
     name: 'who coaches here, a change',
-    shows: ['routes/account/coaches.tsx'],
+    shows: ['account/coaches.tsx'],
     path: '/account/coaches',
     act: pressed(/^Remove /),
   },
-  { name: 'what was done', shows: ['routes/account/done.tsx'], path: '/account/done' },
+  { name: 'what was done', shows: ['account/done.tsx'], path: '/account/done' },
   {
     name: 'the password once more',
-    shows: ['routes/account/again.tsx', 'components/prove-again.tsx'],
+    shows: ['account/again.tsx', 'account/prove-again.tsx'],
     path: '/account/again?to=/account/done.csv',
   },
-  { name: 'a forgotten password', shows: ['routes/forgot.tsx'], as: 'nobody', path: '/forgot' },
-  { name: 'follow up', shows: ['routes/programmes/follow-up.tsx'], path: 'follow-up' },
+  { name: 'a forgotten password', shows: ['account/forgot.tsx'], as: 'nobody', path: '/forgot' },
+  { name: 'follow up', shows: ['follow-up/follow-up.tsx'], path: 'follow-up' },
   {
     name: 'follow up, someone’s day',
-    shows: ['routes/programmes/follow-up.tsx'],
+    shows: ['follow-up/follow-up.tsx'],
     path: 'follow-up',
     act: async (page) => {
       await page.locator('.follow-name').first().click();
@@ -281,7 +281,7 @@ export const VIEWS: readonly View[] = [
   },
   {
     name: 'follow up, a word to someone',
-    shows: ['routes/programmes/follow-up.tsx'],
+    shows: ['follow-up/follow-up.tsx'],
     path: 'follow-up',
     act: async (page) => {
       await page.locator('.needs-name').first().click();
@@ -290,40 +290,40 @@ export const VIEWS: readonly View[] = [
   },
   {
     name: 'follow up, what the list asks about',
-    shows: ['routes/programmes/follow-up.tsx'],
+    shows: ['follow-up/follow-up.tsx'],
     path: 'follow-up?rules=yes',
   },
-  { name: 'follow up, as a table', shows: ['routes/programmes/follow-up.tsx'], path: 'follow-up?view=table' },
-  { name: 'follow up, one person', shows: ['routes/programmes/person.tsx'], path: 'follow-up/person/2' },
-  { name: 'what next', shows: ['routes/programmes/next.tsx'], path: 'follow-up/next' },
+  { name: 'follow up, as a table', shows: ['follow-up/follow-up.tsx'], path: 'follow-up?view=table' },
+  { name: 'follow up, one person', shows: ['follow-up/person.tsx'], path: 'follow-up/person/2' },
+  { name: 'what next', shows: ['follow-up/next.tsx'], path: 'follow-up/next' },
   {
     name: 'what next, what would change',
-    shows: ['routes/programmes/next.tsx'],
+    shows: ['follow-up/next.tsx'],
     path: 'follow-up/next',
     act: async (page) => {
       await press(/^what would change/)(page);
       await page.locator('.next-person ins').first().waitFor();
     },
   },
-  { name: 'is it working', shows: ['routes/programmes/working.tsx'], path: 'follow-up/working' },
+  { name: 'is it working', shows: ['follow-up/working.tsx'], path: 'follow-up/working' },
   {
     name: 'is it working, the days behind',
-    shows: ['routes/programmes/working.tsx'],
+    shows: ['follow-up/working.tsx'],
     path: 'follow-up/working',
     act: async (page) => page.getByText('as a table, with the days behind').first().click(),
   },
-  { name: 'teams and letters', shows: ['routes/programmes/teams.tsx'], path: 'follow-up/teams' },
+  { name: 'teams and letters', shows: ['follow-up/teams.tsx'], path: 'follow-up/teams' },
   {
     name: 'a letter to send',
-    shows: ['routes/programmes/teams.tsx'],
+    shows: ['follow-up/teams.tsx'],
     path: 'follow-up/teams',
     act: pressed(/^Send to/),
   },
-  { name: 'the run on paper', shows: ['routes/programmes/summary.tsx'], path: 'summary' },
-  { name: 'people', shows: ['routes/programmes/people.tsx'], path: 'people' },
+  { name: 'the run on paper', shows: ['follow-up/summary.tsx'], path: 'summary' },
+  { name: 'people', shows: ['people/people.tsx'], path: 'people' },
   {
     name: 'people, one of them',
-    shows: ['components/person-panel.tsx'],
+    shows: ['people/person-panel.tsx'],
     path: 'people',
     act: async (page) => {
       await page.locator('.people-name').first().click();
@@ -332,7 +332,7 @@ export const VIEWS: readonly View[] = [
   },
   {
     name: 'people, added',
-    shows: ['components/add-people.tsx'],
+    shows: ['people/add-people.tsx'],
     path: 'people',
     act: async (page) => {
       await pressed('Add people')(page);
@@ -341,7 +341,7 @@ export const VIEWS: readonly View[] = [
   },
   {
     name: 'people, what would leave at once',
-    shows: ['components/leaving.tsx'],
+    shows: ['parts/leaving.tsx'],
     path: 'people',
     act: async (page) => {
       await pressed('Add people')(page);
@@ -352,7 +352,7 @@ export const VIEWS: readonly View[] = [
   },
   {
     name: 'people, a new link',
-    shows: ['components/links-dialog.tsx', 'routes/programmes/people.tsx'],
+    shows: ['people/links-dialog.tsx', 'people/people.tsx'],
     path: 'people',
     act: async (page) => {
       await page
@@ -366,7 +366,7 @@ export const VIEWS: readonly View[] = [
   },
   {
     name: 'people, a link to revoke',
-    shows: ['routes/programmes/people.tsx'],
+    shows: ['people/people.tsx'],
     path: 'people',
     act: async (page) => {
       await page
@@ -376,28 +376,28 @@ export const VIEWS: readonly View[] = [
       await opened(page);
     },
   },
-  { name: 'movements', shows: ['routes/programmes/movements.tsx'], path: 'movements?q=squat&m=squat' },
+  { name: 'movements', shows: ['movements/movements.tsx'], path: 'movements?q=squat&m=squat' },
   {
     name: 'movements, to be changed',
-    shows: ['components/movement-form.tsx'],
+    shows: ['movements/movement-form.tsx'],
     path: 'movements?m=squat&edit=movement',
   },
-  { name: 'movements, nothing like that', shows: ['routes/programmes/movements.tsx'], path: 'movements?q=zzzz' },
-  { name: 'today', shows: ['routes/person/today.tsx', 'routes/person.tsx'], as: 'person', path: '' },
-  { name: 'a day', shows: ['routes/person/day.tsx'], as: 'person', path: '/w2d5' },
-  { name: 'their week on paper', shows: ['routes/person/week.tsx'], as: 'person', path: '/w2d5/week' },
-  { name: 'log', shows: ['routes/person/log.tsx'], as: 'person', path: '/w2d5/log' },
+  { name: 'movements, nothing like that', shows: ['movements/movements.tsx'], path: 'movements?q=zzzz' },
+  { name: 'today', shows: ['participant/today/today.tsx', 'participant/person.tsx'], as: 'person', path: '' },
+  { name: 'a day', shows: ['participant/today/day.tsx'], as: 'person', path: '/w2d5' },
+  { name: 'their week on paper', shows: ['participant/paper/week.tsx'], as: 'person', path: '/w2d5/week' },
+  { name: 'log', shows: ['participant/log/log.tsx'], as: 'person', path: '/w2d5/log' },
   {
     name: 'log, part of it',
-    shows: ['routes/person/log.tsx'],
+    shows: ['participant/log/log.tsx'],
     as: 'person',
     path: '/w2d3/log',
     act: async (page) => page.getByText('part of it').click(),
   },
-  { name: 'clock, before', shows: ['routes/person/clock.tsx'], as: 'person', path: '/w2d5/clock' },
+  { name: 'clock, before', shows: ['participant/clock/clock.tsx'], as: 'person', path: '/w2d5/clock' },
   {
     name: 'clock, running',
-    shows: ['routes/person/clock.tsx'],
+    shows: ['participant/clock/clock.tsx'],
     as: 'person',
     path: '/w2d3/clock',
     act: async (page) => {
@@ -407,7 +407,7 @@ export const VIEWS: readonly View[] = [
   },
   {
     name: 'clock, easier or harder',
-    shows: ['routes/person/clock.tsx'],
+    shows: ['participant/clock/clock.tsx'],
     as: 'person',
     path: '/w2d1/clock',
     act: async (page) => {
@@ -418,7 +418,7 @@ export const VIEWS: readonly View[] = [
   },
   {
     name: 'clock, where it hurts',
-    shows: ['routes/person/clock.tsx'],
+    shows: ['participant/clock/clock.tsx'],
     as: 'person',
     path: '/w1d1/clock',
     act: async (page) => {
@@ -429,7 +429,7 @@ export const VIEWS: readonly View[] = [
   },
   {
     name: 'clock, stop it',
-    shows: ['routes/person/clock.tsx'],
+    shows: ['participant/clock/clock.tsx'],
     as: 'person',
     path: '/w1d3/clock',
     act: async (page) => {
@@ -439,11 +439,11 @@ export const VIEWS: readonly View[] = [
       await page.getByText('Your coach is told').waitFor();
     },
   },
-  { name: 'my weeks', shows: ['routes/person/weeks.tsx'], as: 'person', path: '/weeks' },
-  { name: 'my team', shows: ['routes/person/team.tsx'], as: 'person', path: '/team' },
+  { name: 'my weeks', shows: ['participant/me/weeks.tsx'], as: 'person', path: '/weeks' },
+  { name: 'my team', shows: ['participant/me/team.tsx'], as: 'person', path: '/team' },
   {
     name: 'my weeks, deleting',
-    shows: ['routes/person/weeks.tsx'],
+    shows: ['participant/me/weeks.tsx'],
     as: 'person',
     path: '/weeks?ask=delete',
     act: async (page) => {
@@ -453,7 +453,7 @@ export const VIEWS: readonly View[] = [
   },
   {
     name: 'log, a great deal',
-    shows: ['routes/person/log.tsx'],
+    shows: ['participant/log/log.tsx'],
     as: 'person',
     path: '/w1d5/log',
     act: async (page) => {
@@ -462,10 +462,10 @@ export const VIEWS: readonly View[] = [
       await page.getByText('the numbers above are right').waitFor();
     },
   },
-  { name: 'me', shows: ['routes/person/me.tsx'], as: 'person', path: '/me' },
+  { name: 'me', shows: ['participant/me/me.tsx'], as: 'person', path: '/me' },
   {
     name: 'me, not all answered',
-    shows: ['routes/person/me.tsx'],
+    shows: ['participant/me/me.tsx'],
     as: 'person',
     path: '/me',
     act: async (page) => {
@@ -478,11 +478,11 @@ export const VIEWS: readonly View[] = [
 
 /** Pages that only a message, an open join page, or a second step leads to: shown and looked over in messages.test.ts and coaches.test.ts. */
 export const SHOWN_THERE = new Set([
-  'routes/stop.tsx',
-  'routes/confirm.tsx',
-  'routes/door.tsx',
-  'routes/join.tsx',
-  'routes/sign-in-code.tsx',
+  'participant/doors/stop.tsx',
+  'participant/doors/confirm.tsx',
+  'account/door.tsx',
+  'participant/doors/join.tsx',
+  'account/sign-in-code.tsx',
 ]);
 
 /** Where pictures of the views are wanted (`npm run views`), they are taken, and nothing else is looked at. */

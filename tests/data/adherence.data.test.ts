@@ -182,8 +182,8 @@ beforeAll(async () => {
 afterAll(() => db.drop());
 
 test('the database counts what the core counts, for thousands of histories at five instants', async () => {
-  const { loadAdherence } = await import('../../server/run-adherence.ts');
-  const { loadRunFollow } = await import('../../server/run-follow.ts');
+  const { loadAdherence } = await import('../../server/follow-up/run-adherence.ts');
+  const { loadRunFollow } = await import('../../server/follow-up/run-follow.ts');
   let compared = 0;
   const seen = { bonus: 0, late: 0, part: 0, rows: 0, notDue: 0 };
   for (const now of INSTANTS) {

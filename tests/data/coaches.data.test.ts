@@ -1,11 +1,11 @@
 import * as OTPAuth from 'otpauth';
 import { afterAll, beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';
 import type { CoachRole } from '../../core/coach-role.ts';
-import { forgetAudit, listAudit } from '../../db/queries/audit.ts';
-import { updateCoachGone, updateCoachRole } from '../../db/queries/coach.ts';
+import { forgetAudit, listAudit } from '../../db/queries/doors/audit.ts';
+import { updateCoachGone, updateCoachRole } from '../../db/queries/doors/coach.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
-import { hashPassword } from '../../server/hash-password.ts';
-import { hashToken, makeToken } from '../../server/token.ts';
+import { hashPassword } from '../../server/doors/hash-password.ts';
+import { hashToken, makeToken } from '../../server/doors/token.ts';
 import type { RouteAnswer } from '../call-route.ts';
 import { callRoute } from '../call-route.ts';
 import type { ThrowawayDatabase } from '../throwaway-database.ts';
@@ -25,14 +25,14 @@ let clock = NOW;
 
 /** Of routes that a test calls; loaded once the environment is set. */
 const load = async () => ({
-  you: await import('../../app/routes/account/you.tsx'),
-  coaches: await import('../../app/routes/account/coaches.tsx'),
-  done: await import('../../app/routes/account/done.tsx'),
-  doneCsv: await import('../../app/routes/account/done-csv.ts'),
-  door: await import('../../app/routes/door.tsx'),
-  signIn: await import('../../app/routes/sign-in.tsx'),
-  code: await import('../../app/routes/sign-in-code.tsx'),
-  forgot: await import('../../app/routes/forgot.tsx'),
+  you: await import('../../app/account/you.tsx'),
+  coaches: await import('../../app/account/coaches.tsx'),
+  done: await import('../../app/account/done.tsx'),
+  doneCsv: await import('../../app/account/done-csv.ts'),
+  door: await import('../../app/account/door.tsx'),
+  signIn: await import('../../app/account/sign-in.tsx'),
+  code: await import('../../app/account/sign-in-code.tsx'),
+  forgot: await import('../../app/account/forgot.tsx'),
 });
 let routes: Awaited<ReturnType<typeof load>>;
 
@@ -155,7 +155,7 @@ describe('one’s own name, address and password', () => {
       `select address, extra->>'salt' as salt from message where kind = 'address' and state = 'waiting'`,
     );
     expect(rows.map((r) => r.address)).toEqual(['new@coaches.example.org']);
-    const { deriveToken } = await import('../../server/derived-token.ts');
+    const { deriveToken } = await import('../../server/doors/derived-token.ts');
     const token = deriveToken(SECRET, 'door', rows[0]!.salt);
     const open = () => callRoute(routes.door.action, `/door/${token}`, { params: { token }, form: { x: '' } });
     expect((await page(cookie)).data.email).toBe('coach@coaches.example.org');
@@ -234,7 +234,7 @@ describe('the second step', () => {
     expect((await enter(first, codes[0]!.toUpperCase().replaceAll('-', ' '))).location).toBe('/programmes');
     expect((await lastNoted())!.kind).toBe('recovery-code');
     expect((await enter(cookieIn((await signInAs()).setCookie), codes[0]!)).status).toBe(400);
-    const { insertCoachDoor } = await import('../../db/queries/coach-door.ts');
+    const { insertCoachDoor } = await import('../../db/queries/doors/coach-door.ts');
     const token = makeToken();
     await withWorkspace(db.pool, workspaceId, (c) =>
       insertCoachDoor(c, {
@@ -299,7 +299,7 @@ describe('who coaches here', () => {
     expect(rows).toEqual([{ state: 'dropped' }]);
     // Invited again, as a reader: the door makes one.
     await invite();
-    const { deriveToken } = await import('../../server/derived-token.ts');
+    const { deriveToken } = await import('../../server/doors/derived-token.ts');
     const door = await db.owner.query<{ salt: string }>(
       `select salt from coach_door where kind = 'invite' and used_at is null`,
     );

@@ -2,17 +2,17 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test, vi } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { emptyProgramme } from '../../core/progress/programme-document.ts';
-import { insertCoachDoor, useCoachDoor as goThrough } from '../../db/queries/coach-door.ts';
-import { addAttemptWithin } from '../../db/queries/sign-in-attempt.ts';
-import { closeDoors, findPersonalLink, insertPersonalLink, messageLinkSalts } from '../../db/queries/link.ts';
+import { insertCoachDoor, useCoachDoor as goThrough } from '../../db/queries/doors/coach-door.ts';
+import { addAttemptWithin } from '../../db/queries/doors/sign-in-attempt.ts';
+import { closeDoors, findPersonalLink, insertPersonalLink, messageLinkSalts } from '../../db/queries/doors/link.ts';
 import { claimMessages, insertMessage, renewLeases, updateMessages } from '../../db/queries/message.ts';
 import { insertParticipants } from '../../db/queries/person.ts';
 import { insertProgramme } from '../../db/queries/plan.ts';
 import { getProgramme } from '../../db/queries/programme.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
-import { deriveToken, makeSalt } from '../../server/derived-token.ts';
+import { deriveToken, makeSalt } from '../../server/doors/derived-token.ts';
 import { composeMessages } from '../../server/messages/compose.ts';
-import { hashToken, makeToken } from '../../server/token.ts';
+import { hashToken, makeToken } from '../../server/doors/token.ts';
 import { callRoute } from '../call-route.ts';
 import type { ThrowawayDatabase } from '../throwaway-database.ts';
 import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';
@@ -173,7 +173,7 @@ describe('confirming an address', () => {
       ])
     ).rows[0]!.s;
   const go = async (token: string, form?: Record<string, string>) => {
-    const { loader, action } = await import('../../app/routes/confirm.tsx');
+    const { loader, action } = await import('../../app/participant/doors/confirm.tsx');
     return (await callRoute(form ? action : loader, `/confirm/${token}`, { params: { token }, ...(form && { form }) }))
       .status;
   };
@@ -290,7 +290,7 @@ describe('messages that are being sent have an owner', () => {
 });
 
 test('readiness is red where nothing can be written', async () => {
-  const { loader } = await import('../../app/routes/readyz.ts');
+  const { loader } = await import('../../app/shell/readyz.ts');
   const { closeDatabase } = await import('../../server/database.ts');
   const name = new URL(db.appUrl).pathname.slice(1);
   expect((await loader()).status).toBe(200);

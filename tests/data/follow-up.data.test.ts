@@ -9,7 +9,7 @@ import type { RecordDetails } from '../../core/record/record.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
 import { parseSession } from '../../core/notation/parse.ts';
-import { unpackItems } from '../../app/components/follow/rows.ts';
+import { unpackItems } from '../../app/follow-up/strands/rows.ts';
 import { callRoute } from '../call-route.ts';
 import type { ThrowawayDatabase } from '../throwaway-database.ts';
 import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';
@@ -36,16 +36,16 @@ const call = async (
   form?: Record<string, string>,
   params: Record<string, string> = {},
 ) => {
-  const module = (await import(`../../app/routes/programmes/${route}`)) as Record<string, never>;
+  const module = (await import(`../../app/${route}`)) as Record<string, never>;
   return callRoute(module[what]!, `/programmes/${programmeId}/${path}`, {
     params: { programmeId: String(programmeId), ...params },
     cookie,
     ...(form && { form }),
   });
 };
-const post = (form: Record<string, string>) => call('action', 'follow-up.tsx', 'follow-up', form);
+const post = (form: Record<string, string>) => call('action', 'follow-up/follow-up.tsx', 'follow-up', form);
 const page = async () => {
-  const { packedItems, ...told } = (await call('loader', 'follow-up.tsx', 'follow-up')).data as {
+  const { packedItems, ...told } = (await call('loader', 'follow-up/follow-up.tsx', 'follow-up')).data as {
     packedItems: string;
     line: { people: number; logged: number };
     packedRows: string;
@@ -56,7 +56,7 @@ const items = async (name: string) => (await page()).items.filter((i) => i.id ==
 const itemOf = async (name: string, code: string) =>
   (await page()).items.find((i) => i.id === ids[name] && i.code === code)!;
 const next = async () =>
-  (await call('loader', 'next.tsx', 'follow-up/next')).data as {
+  (await call('loader', 'follow-up/next.tsx', 'follow-up/next')).data as {
     group: { key: string; kind: string; words: string; days: { after: string; name: string }[] }[];
     paces: { key: string; name: string; records: number; now: { likely: number }; seen: { likely: number } }[];
     people: { enrolmentId: number; key: string; kind: string; words: string; why: string }[];
@@ -86,7 +86,7 @@ beforeAll(async () => {
   db = await makeThrowawayDatabase();
   process.env.DATABASE_URL = db.appUrl;
   process.env.PUBLIC_URL = 'http://127.0.0.1:4310';
-  const { hashPassword } = await import('../../server/hash-password.ts');
+  const { hashPassword } = await import('../../server/doors/hash-password.ts');
   ({ workspaceId } = await makeWorkspace(db.owner, 'follow-up'));
   await db.owner.query('update coach set password_hash = $1', [await hashPassword(PASSWORD)]);
   await withWorkspace(db.pool, workspaceId, async (c) => {
@@ -161,7 +161,7 @@ beforeAll(async () => {
     ]);
     await c.query(`update person set address_state = 'bounced', address_reason = 'full' where name = 'Bo Arden'`);
   });
-  const { action } = await import('../../app/routes/sign-in.tsx');
+  const { action } = await import('../../app/account/sign-in.tsx');
   const answer = await callRoute(action, '/sign-in', {
     form: { email: 'coach@follow-up.example.org', password: PASSWORD },
   });
@@ -276,7 +276,7 @@ describe('who needs a word', () => {
 });
 
 test('a run is computed anew exactly when something of it has changed', async () => {
-  const { loadRunFollow } = await import('../../server/run-follow.ts');
+  const { loadRunFollow } = await import('../../server/follow-up/run-follow.ts');
   const at = (now: string, wantsAttention = true) =>
     withWorkspace(db.pool, workspaceId, async (c) =>
       loadRunFollow(c, await getProgramme(c, programmeId, { now: NOW }), Date.parse(now), wantsAttention),
@@ -354,11 +354,11 @@ describe('what next', () => {
   });
 
   const answer = (intent: string, pick: string, more: Record<string, string> = {}) =>
-    call('action', 'next.tsx', 'follow-up/next', { intent, pick, ...more });
+    call('action', 'follow-up/next.tsx', 'follow-up/next', { intent, pick, ...more });
 
   test('is drawn in the next session of theirs that it changes, with the number that is written', async () => {
     const drawn = (name: string, by = '') =>
-      call('loader', 'drawn.ts', `follow-up/next/${ids[name]}?by=${encodeURIComponent(by)}`, undefined, {
+      call('loader', 'follow-up/drawn.ts', `follow-up/next/${ids[name]}?by=${encodeURIComponent(by)}`, undefined, {
         enrolmentId: String(ids[name]),
       });
     // Wednesday of week 3 is behind them; Friday isn't sent yet.
@@ -379,9 +379,9 @@ describe('what next', () => {
     // Nothing is asked of who holds, a number that is none is refused, and nobody of another run is shown.
     expect((await drawn('Eli')).status).toBe(404);
     expect((await drawn('Bo', 'many')).status).toBe(404);
-    expect((await call('loader', 'drawn.ts', 'follow-up/next/9999', undefined, { enrolmentId: '9999' })).status).toBe(
-      404,
-    );
+    expect(
+      (await call('loader', 'follow-up/drawn.ts', 'follow-up/next/9999', undefined, { enrolmentId: '9999' })).status,
+    ).toBe(404);
   });
 
   test('accepted for one, with another number, changes their fit from the next session they haven’t begun; taken back it is gone', async () => {
@@ -395,7 +395,7 @@ describe('what next', () => {
     expect((await answer('accept', `${ids.Ada}|${proposal.key}`)).status).toBe(409);
     const [kept] = (await next()).answers;
     expect(kept!.words).toContain('10 and 10 in the last sets against 8');
-    await call('action', 'next.tsx', 'follow-up/next', { intent: 'undo', id: String(kept!.id) });
+    await call('action', 'follow-up/next.tsx', 'follow-up/next', { intent: 'undo', id: String(kept!.id) });
     expect((await person('Ada')).doses).toEqual([]);
     expect((await next()).people.some((p) => p.enrolmentId === ids.Ada)).toBe(true);
   });
@@ -405,7 +405,10 @@ describe('what next', () => {
     const all = await Promise.all(Array.from({ length: 6 }, () => answer('accept', `${ids.Bo}|${proposal.key}`)));
     expect(all.map((a) => a.status).sort()).toEqual([200, 409, 409, 409, 409, 409]);
     expect((await person('Bo')).doses).toMatchObject([{ repsBy: 1 }]);
-    await call('action', 'next.tsx', 'follow-up/next', { intent: 'undo', id: String((await next()).answers[0]!.id) });
+    await call('action', 'follow-up/next.tsx', 'follow-up/next', {
+      intent: 'undo',
+      id: String((await next()).answers[0]!.id),
+    });
     expect((await person('Bo')).doses).toEqual([]);
   });
 
@@ -419,7 +422,7 @@ describe('what next', () => {
     // What was sent stays.
     expect(await text('w3d1')).toContain('10 squat');
     const [kept] = (await next()).answers;
-    await call('action', 'next.tsx', 'follow-up/next', { intent: 'undo', id: String(kept!.id) });
+    await call('action', 'follow-up/next.tsx', 'follow-up/next', { intent: 'undo', id: String(kept!.id) });
     expect(await text('w4d1')).toBe(TEXT);
     await answer('decline', `|${proposal!.key}`);
     expect((await next()).group.some((p) => p.key === proposal!.key)).toBe(false);
@@ -433,11 +436,11 @@ test('seconds a repetition are learned from records, taken for all that is plann
   expect(found.records).toBe(9);
   expect(found.seen.likely).toBeGreaterThan(found.now.likely);
   const minutes = async () => {
-    const { data } = await call('loader', 'plan.tsx', 'plan');
+    const { data } = await call('loader', 'plan/plan.tsx', 'plan');
     return JSON.stringify(data);
   };
   const before = await minutes();
-  await call('action', 'next.tsx', 'follow-up/next', { intent: 'accept', pace: found.key });
+  await call('action', 'follow-up/next.tsx', 'follow-up/next', { intent: 'accept', pace: found.key });
   const { rows } = await db.owner.query<{ fields: { paceSec: { likely: number } } }>(
     `select fields from movement_override where movement_id = 'step-up'`,
   );
@@ -446,17 +449,17 @@ test('seconds a repetition are learned from records, taken for all that is plann
   // What is worth a change is told against what is planned with now.
   expect(paceOf((await next()).paces)?.key).not.toBe(found.key);
   const [kept] = (await next()).answers;
-  await call('action', 'next.tsx', 'follow-up/next', { intent: 'undo', id: String(kept!.id) });
+  await call('action', 'follow-up/next.tsx', 'follow-up/next', { intent: 'undo', id: String(kept!.id) });
   expect((await db.owner.query('select from movement_override')).rowCount).toBe(0);
   expect(await minutes()).toBe(before);
   expect(
-    (await call('action', 'next.tsx', 'follow-up/next', { intent: 'accept', pace: 'pace nothing 3' })).status,
+    (await call('action', 'follow-up/next.tsx', 'follow-up/next', { intent: 'accept', pace: 'pace nothing 3' })).status,
   ).toBe(409);
 });
 
 test('a page of one person: adherence with its days, notes, what helped', async () => {
   const at = (form?: Record<string, string>) =>
-    call(form ? 'action' : 'loader', 'person.tsx', `follow-up/person/${ids.Eli}`, form, {
+    call(form ? 'action' : 'loader', 'follow-up/person.tsx', `follow-up/person/${ids.Eli}`, form, {
       enrolmentId: String(ids.Eli),
     });
   const { data } = await at();
@@ -476,13 +479,15 @@ test('a page of one person: adherence with its days, notes, what helped', async 
     expect((await c.query('select from coach_act where enrolment_id = $1', [ids.Flo])).rowCount).toBe(0);
     await c.query('rollback to savepoint before');
   });
-  const unknown = await call('loader', 'person.tsx', 'follow-up/person/9999', undefined, { enrolmentId: '9999' });
+  const unknown = await call('loader', 'follow-up/person.tsx', 'follow-up/person/9999', undefined, {
+    enrolmentId: '9999',
+  });
   expect(unknown.status).toBe(404);
 });
 
 test('out as CSV and JSON: a line a person and day, sums beside', async () => {
   const out = async (name: string) => {
-    const { loader } = await import('../../app/routes/programmes/records.ts');
+    const { loader } = await import('../../app/follow-up/records.ts');
     const request = new Request(`http://127.0.0.1:4310/programmes/${programmeId}/${name}`, { headers: { cookie } });
     const response = await loader({ request, params: { programmeId: String(programmeId) } } as never);
     return { type: response.headers.get('content-type'), text: await response.text() };
@@ -498,7 +503,7 @@ test('out as CSV and JSON: a line a person and day, sums beside', async () => {
 
 describe('hosts', () => {
   const teams = (form?: Record<string, string>) =>
-    call(form ? 'action' : 'loader', 'teams.tsx', 'follow-up/teams', form);
+    call(form ? 'action' : 'loader', 'follow-up/teams.tsx', 'follow-up/teams', form);
   test('a shared total out of movements, boards by days kept a member', async () => {
     expect((await teams({ intent: 'settings', words: 'stairs', movements: '' })).data).toMatchObject({
       field: 'movements',
@@ -563,7 +568,7 @@ describe('hosts', () => {
 
 describe('a day as it goes on', () => {
   const today = async () =>
-    (await call('loader', 'follow-up.tsx', 'follow-up')).data as {
+    (await call('loader', 'follow-up/follow-up.tsx', 'follow-up')).data as {
       line: { people: number; delivered: number; begun: number };
       lately: {
         day: string;
@@ -646,8 +651,11 @@ describe('a day as it goes on', () => {
     await db.owner.query('delete from record where enrolment_id = $1 and version_id = $2', [ids.Bo, versions.w3d3]);
     const drawn = async () =>
       (
-        (await call('loader', 'drawn.ts', `follow-up/next/${ids.Bo}`, undefined, { enrolmentId: String(ids.Bo) }))
-          .data as {
+        (
+          await call('loader', 'follow-up/drawn.ts', `follow-up/next/${ids.Bo}`, undefined, {
+            enrolmentId: String(ids.Bo),
+          })
+        ).data as {
           day: { name: string; lines: object[] };
         }
       ).day;

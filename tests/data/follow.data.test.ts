@@ -20,17 +20,17 @@ let cookie: string;
 let token: string;
 
 const post = async (route: string, path: string, params: Record<string, string>, form: Record<string, string>) => {
-  const { action } = (await import(`../../app/routes/${route}`)) as { action: never };
+  const { action } = (await import(`../../app/${route}`)) as { action: never };
   return callRoute(action, path, { params: { programmeId: String(programmeId), ...params }, cookie, form });
 };
 const send = (day: string, revision: string) =>
-  post('programmes/send.tsx', `/programmes/${programmeId}/send/${day}`, { day }, { revision });
+  post('send/send.tsx', `/programmes/${programmeId}/send/${day}`, { day }, { revision });
 
 beforeAll(async () => {
   db = await makeThrowawayDatabase();
   process.env.DATABASE_URL = db.appUrl;
   process.env.PUBLIC_URL = 'http://127.0.0.1:4310';
-  const { hashPassword } = await import('../../server/hash-password.ts');
+  const { hashPassword } = await import('../../server/doors/hash-password.ts');
   ({ workspaceId } = await makeWorkspace(db.owner, 'follow'));
   await db.owner.query('update coach set password_hash = $1', [await hashPassword(PASSWORD)]);
   programmeId = await withWorkspace(db.pool, workspaceId, async (c) => {
@@ -47,14 +47,14 @@ beforeAll(async () => {
     }
     return id;
   });
-  const { action } = await import('../../app/routes/sign-in.tsx');
+  const { action } = await import('../../app/account/sign-in.tsx');
   const answer = await callRoute(action, '/sign-in', {
     form: { email: 'coach@follow.example.org', password: PASSWORD },
   });
   cookie = answer.setCookie!.split(';')[0]!;
   for (const day of ['w1d1', 'w1d3', 'w1d5']) expect((await send(day, '2')).status).toBe(302);
   await post(
-    'programmes/new-people.ts',
+    'people/new-people.ts',
     `/programmes/${programmeId}/new-people`,
     {},
     {
@@ -64,7 +64,7 @@ beforeAll(async () => {
       leaving: 'send',
     },
   );
-  const made = await post('programmes/people.tsx', '/x', {}, { intent: 'links' });
+  const made = await post('people/people.tsx', '/x', {}, { intent: 'links' });
   token = /\/p\/([\w-]+)/.exec(JSON.stringify(made.data))![1]!;
 }, 120_000);
 afterAll(async () => {
@@ -75,14 +75,14 @@ afterAll(async () => {
 
 const id = (n: number) => `00000000-0000-4000-8000-00000000000${n}`;
 const log = (day: string, form: Record<string, string>) =>
-  post('person/log.tsx', `/p/${token}/${day}/log`, { token, day }, { outcome: 'done', ...form });
+  post('participant/log/log.tsx', `/p/${token}/${day}/log`, { token, day }, { outcome: 'done', ...form });
 const read = async (route: string, path: string, params: Record<string, string> = {}, headers = {}) => {
-  const { loader } = (await import(`../../app/routes/${route}`)) as { loader: never };
+  const { loader } = (await import(`../../app/${route}`)) as { loader: never };
   return callRoute(loader, `/p/${token}${path}`, { params: { token, ...params }, headers });
 };
 /** The body of a route that answers with a file. */
 const body = async (route: string, path: string): Promise<string> => {
-  const { loader } = (await import(`../../app/routes/${route}`)) as { loader: (args: unknown) => Promise<Response> };
+  const { loader } = (await import(`../../app/${route}`)) as { loader: (args: unknown) => Promise<Response> };
   return (await loader({ params: { token }, request: new Request(`http://127.0.0.1:4310/p/${token}${path}`) })).text();
 };
 const records = async () =>
@@ -169,7 +169,7 @@ describe('what a phone tells', () => {
     expect((await send('w1d3', '3')).status).toBe(302);
     await log('w1d3', { 'client-id': id(5), 'version-id': String(rows[0]!.id), 'score-0-rounds': '6' });
     expect((await records()).at(-1)).toMatchObject({ version: 1, scores: [{ rounds: 6 }] });
-    await post('programmes/send.tsx', `/programmes/${programmeId}/send/w1d1`, { day: 'w1d1' }, { intent: 'withdraw' });
+    await post('send/send.tsx', `/programmes/${programmeId}/send/w1d1`, { day: 'w1d1' }, { intent: 'withdraw' });
     expect((await log('w1d1', { 'client-id': id(6), 'version-id': '999' })).status).toBe(302);
   });
 
@@ -186,7 +186,7 @@ describe('what a phone tells', () => {
 
   test('what answers a record stands over it, though the server’s clock, or the phone’s, was set back meanwhile', async () => {
     const standing = async () => {
-      const page = (await read('person/log.tsx', '/w1d3/log', { day: 'w1d3' })).data as {
+      const page = (await read('participant/log/log.tsx', '/w1d3/log', { day: 'w1d3' })).data as {
         after: number;
         values: { remark: string };
       };
@@ -232,7 +232,7 @@ describe('what a phone tells', () => {
   test('what hurts is told once, with or without a record', async () => {
     const hurt = (n: number) =>
       post(
-        'person/hurt.ts',
+        'participant/clock/hurt.ts',
         `/p/${token}/w1d3/hurt`,
         { token, day: 'w1d3' },
         {
@@ -244,7 +244,7 @@ describe('what a phone tells', () => {
         },
       );
     for (const n of [8, 8, 9]) expect((await hurt(n)).status).toBe(200);
-    const { loader } = await import('../../app/routes/programmes/follow-up.tsx');
+    const { loader } = await import('../../app/follow-up/follow-up.tsx');
     const page = await callRoute(loader, `/programmes/${programmeId}/follow-up`, {
       params: { programmeId: String(programmeId) },
       cookie,
@@ -258,20 +258,23 @@ describe('what a phone tells', () => {
 
 describe('what a phone keeps', () => {
   test('days to come are given to the keeper only, and nobody has opened them by that', async () => {
-    expect((await read('person/clock.tsx', '/w1d5/clock', { day: 'w1d5' })).status).toBe(404);
-    const kept = await read('person/clock.tsx', '/w1d5/clock', { day: 'w1d5' }, { 'keep-page': '1' });
+    expect((await read('participant/clock/clock.tsx', '/w1d5/clock', { day: 'w1d5' })).status).toBe(404);
+    const kept = await read('participant/clock/clock.tsx', '/w1d5/clock', { day: 'w1d5' }, { 'keep-page': '1' });
     expect(kept.data).toMatchObject({ title: 'Engine' });
     const { rows } = await db.owner.query('select from release x join day d on d.id = x.day_id where d.weekday = 5');
     expect(rows).toEqual([]);
-    const today = await read('person/today.tsx', '?on=w1d5', {}, { 'keep-page': '1' });
+    const today = await read('participant/today/today.tsx', '?on=w1d5', {}, { 'keep-page': '1' });
     expect(today.data).toMatchObject({ todayWords: 'Friday 15 May', session: { key: 'w1d5' } });
     // Without being the keeper the address means nothing.
-    expect((await read('person/today.tsx', '?on=w1d5')).data).toMatchObject({ todayWords: 'Wednesday 13 May' });
+    expect((await read('participant/today/today.tsx', '?on=w1d5')).data).toMatchObject({
+      todayWords: 'Wednesday 13 May',
+    });
   });
 
   test('the list names each page with a mark that changes with what it shows', async () => {
     const list = async () =>
-      (JSON.parse(await body('person/keep.ts', '/keep.json')) as { pages: { path: string; tag: string }[] }).pages;
+      (JSON.parse(await body('participant/kept/keep.ts', '/keep.json')) as { pages: { path: string; tag: string }[] })
+        .pages;
     const before = await list();
     expect(before.map((p) => p.path.replace(`/p/${token}`, ''))).toEqual(
       expect.arrayContaining(['', '/weeks', '/me', '?on=w1d3', '?on=w1d5', '/w1d5/clock', '/w1d5/log']),
@@ -284,7 +287,7 @@ describe('what a phone keeps', () => {
   });
 
   test('it can be put on the first screen', async () => {
-    expect(JSON.parse(await body('person/manifest.ts', '/app.webmanifest'))).toMatchObject({
+    expect(JSON.parse(await body('participant/kept/manifest.ts', '/app.webmanifest'))).toMatchObject({
       display: 'standalone',
       start_url: `/p/${token}`,
       scope: `/p/${token}`,
@@ -295,20 +298,20 @@ describe('what a phone keeps', () => {
 describe('what is theirs', () => {
   test('their numbers over time, shapes told apart', async () => {
     await log('w1d3', { 'client-id': '00000000-0000-4000-8000-0000000000aa', 'score-0-rounds': '6' });
-    const { numbers } = (await read('person/weeks.tsx', '/weeks')).data as {
+    const { numbers } = (await read('participant/me/weeks.tsx', '/weeks')).data as {
       numbers: { label: string; shape: string; points: unknown[] }[];
     };
     expect(numbers.map((n) => n.label)).toContain('Engine: Engine');
   });
 
   test('a copy of everything, whole and as lines', async () => {
-    const copy = await body('person/copy.ts', '/copy.json');
+    const copy = await body('participant/me/copy.ts', '/copy.json');
     expect(JSON.parse(copy)).toMatchObject({
       person: { name: 'Ada', address: 'ada@example.org' },
       runs: [{ programme: 'Mornings', pains: [{ area: 'knee' }, {}] }],
     });
     expect(copy).not.toMatch(/token_hash|stop_key|workspace_id/);
-    const csv = await body('person/copy.ts', '/copy.csv');
+    const csv = await body('participant/me/copy.ts', '/copy.csv');
     expect(csv.split('\r\n')[0]).toBe(
       'programme,week,day,session,outcome,share,effort,reason,body,scores,remark,made,arrived',
     );
@@ -316,15 +319,16 @@ describe('what is theirs', () => {
   });
 
   test('leaving, coming back, and being deleted with all that hangs on it', async () => {
-    const weeks = (form: Record<string, string>) => post('person/weeks.tsx', `/p/${token}/weeks`, { token }, form);
+    const weeks = (form: Record<string, string>) =>
+      post('participant/me/weeks.tsx', `/p/${token}/weeks`, { token }, form);
     await weeks({ part: 'leave' });
-    expect((await read('person/weeks.tsx', '/weeks')).data).toMatchObject({ hasLeft: true });
+    expect((await read('participant/me/weeks.tsx', '/weeks')).data).toMatchObject({ hasLeft: true });
     await weeks({ part: 'return' });
-    expect((await read('person/weeks.tsx', '/weeks')).data).toMatchObject({ hasLeft: false });
+    expect((await read('participant/me/weeks.tsx', '/weeks')).data).toMatchObject({ hasLeft: false });
     expect((await weeks({ part: 'delete' })).status).toBe(400);
     expect((await weeks({ part: 'delete', sure: 'yes' })).data).toMatchObject({ gone: true });
     for (const table of ['person', 'enrolment', 'record', 'pain', 'release', 'personal_link', 'message'])
       expect((await db.owner.query(`select from ${table}`)).rows, table).toEqual([]);
-    expect((await read('person/weeks.tsx', '/weeks')).status).toBe(404);
+    expect((await read('participant/me/weeks.tsx', '/weeks')).status).toBe(404);
   });
 });

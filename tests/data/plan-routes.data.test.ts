@@ -4,7 +4,7 @@ import { readBundle, unzipBundle } from '../../core/exchange/programme-bundle.ts
 import { parseProgramme, formatProgramme } from '../../core/exchange/programme-json.ts';
 import { toEditsJson } from '../../core/exchange/programme-edit-json.ts';
 import { findExample } from '../../core/progress/examples/examples.ts';
-import type { ProgrammeEdit } from '../../core/progress/programme-edit.ts';
+import type { ProgrammeEdit } from '../../core/progress/edit/programme-edit.ts';
 import type { ProgrammeDocument } from '../../core/progress/programme-document.ts';
 import { findProgrammeDay } from '../../core/progress/programme-document.ts';
 import { insertProgramme } from '../../db/queries/plan.ts';
@@ -33,12 +33,12 @@ beforeAll(async () => {
   db = await makeThrowawayDatabase();
   process.env.DATABASE_URL = db.appUrl;
   process.env.PUBLIC_URL = 'http://127.0.0.1:4310';
-  const { hashPassword } = await import('../../server/hash-password.ts');
+  const { hashPassword } = await import('../../server/doors/hash-password.ts');
   ({ workspaceId, coachId } = await makeWorkspace(db.owner, 'one'));
   const other = await makeWorkspace(db.owner, 'two');
   await db.owner.query('update coach set password_hash = $1', [await hashPassword(PASSWORD)]);
   othersId = await insert(other.workspaceId, findExample('stairs-and-stories')!);
-  const { action } = await import('../../app/routes/sign-in.tsx');
+  const { action } = await import('../../app/account/sign-in.tsx');
   cookie = (
     await callRoute(action, '/sign-in', { form: { email: 'coach@one.example.org', password: PASSWORD } })
   ).setCookie!.split(';')[0]!;
@@ -51,14 +51,14 @@ afterAll(async () => {
 
 const params = (id: number) => ({ programmeId: String(id) });
 const load = async (id: number, as?: string) =>
-  callRoute((await import('../../app/routes/programmes/plan.tsx')).loader, `/programmes/${id}/plan`, {
+  callRoute((await import('../../app/plan/plan.tsx')).loader, `/programmes/${id}/plan`, {
     params: params(id),
     ...(as !== 'nobody' && { cookie }),
   });
 const planOf = async (id: number) =>
   (await load(id)).data as { programme: ProgrammeDocument; revision: number; undo: string | null; redo: string | null };
 const post = async (id: number, form: Record<string, string>) =>
-  callRoute((await import('../../app/routes/programmes/plan-change.ts')).action, `/programmes/${id}/plan/change`, {
+  callRoute((await import('../../app/plan/plan-change.ts')).action, `/programmes/${id}/plan/change`, {
     params: params(id),
     cookie,
     form,
@@ -72,11 +72,11 @@ const change = async (id: number, edits: readonly ProgrammeEdit[] | string, over
     ...over,
   });
 const home = async (form?: Record<string, string | readonly string[]>, more = '') => {
-  const { action, loader } = await import('../../app/routes/programmes.tsx');
+  const { action, loader } = await import('../../app/shell/programmes/programmes.tsx');
   return callRoute(form ? action : loader, '/programmes', { cookie: `${cookie}; ${more}`, ...(form && { form }) });
 };
 const out = async (id: number, as: string): Promise<Response> => {
-  const { loader } = await import('../../app/routes/programmes/out.ts');
+  const { loader } = await import('../../app/plan/out.ts');
   return await loader({
     request: new Request(`http://127.0.0.1/programmes/${id}/out?as=${as}`, { headers: { cookie } }),
     params: params(id),
@@ -316,7 +316,7 @@ describe('deleting a programme', () => {
         now: NOW,
       });
     });
-    const { action } = await import('../../app/routes/programmes/new-people.ts');
+    const { action } = await import('../../app/people/new-people.ts');
     expect(
       (
         await callRoute(action, '/x', {

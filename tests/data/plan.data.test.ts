@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
-import { applyProgrammeEdits } from '../../core/progress/apply-programme-edit.ts';
-import { arbitraryEdit } from '../../core/progress/arbitrary-edit.ts';
+import { applyProgrammeEdits } from '../../core/progress/edit/apply-programme-edit.ts';
+import { arbitraryEdit } from '../../core/progress/edit/arbitrary-edit.ts';
 import { book, makeProgramme } from '../../core/progress/programme-fixture.ts';
 import { findExample } from '../../core/progress/examples/examples.ts';
-import type { ProgrammeEdit } from '../../core/progress/programme-edit.ts';
+import type { ProgrammeEdit } from '../../core/progress/edit/programme-edit.ts';
 import { emptyProgramme, findProgrammeDay } from '../../core/progress/programme-document.ts';
 import { toProgrammeJson } from '../../core/exchange/programme-json.ts';
 import { NotFoundError, StaleError } from '../../db/errors.ts';
@@ -13,10 +13,10 @@ import { getPlan, insertProgramme } from '../../db/queries/plan.ts';
 import { getProgramme, insertVersion, listDays, updateDayReady, updateDayText } from '../../db/queries/programme.ts';
 import { deleteTemplate, getTemplateDocument, listTemplates, upsertTemplate } from '../../db/queries/template.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
-import { changePlan, undoPlan } from '../../server/plan-changes.ts';
-import { programmeToStartFrom } from '../../server/start-programme.ts';
+import { changePlan, undoPlan } from '../../server/plan/plan-changes.ts';
+import { programmeToStartFrom } from '../../server/shell/start-programme.ts';
 import type { Db } from '../../db/pool.ts';
-import { EMPTY_BOOK } from '../../server/workspace-book.ts';
+import { EMPTY_BOOK } from '../../server/write/workspace-book.ts';
 import type { ThrowawayDatabase } from '../throwaway-database.ts';
 import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';
 

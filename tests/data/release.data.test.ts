@@ -20,8 +20,8 @@ import { usualRun } from '../../db/queries/plan.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import { insertShift, upsertLateChoice } from '../../db/queries/stop.ts';
 import { loadCalendars, releaseRun, sendDay } from '../../server/jobs/release-run.ts';
-import { listLateDays } from '../../server/late-days.ts';
-import { loadRunFollow } from '../../server/run-follow.ts';
+import { listLateDays } from '../../server/send/late-days.ts';
+import { loadRunFollow } from '../../server/follow-up/run-follow.ts';
 import type { ThrowawayDatabase } from '../throwaway-database.ts';
 import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';
 

@@ -1,4 +1,4 @@
-import { unpackPeople } from '../../app/components/packed-people.ts';
+import { unpackPeople } from '../../app/people/packed-people.ts';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { emptyProgramme } from '../../core/progress/programme-document.ts';
@@ -19,7 +19,7 @@ let cookie: string;
 const PASSWORD = 'quiet feet';
 
 async function makeCoach(name: string): Promise<number> {
-  const { hashPassword } = await import('../../server/hash-password.ts');
+  const { hashPassword } = await import('../../server/doors/hash-password.ts');
   const { workspaceId } = await makeWorkspace(db.owner, name);
   await db.owner.query('update coach set password_hash = $1 where workspace_id = $2', [
     await hashPassword(PASSWORD),
@@ -41,7 +41,7 @@ beforeAll(async () => {
   process.env.PUBLIC_URL = 'http://127.0.0.1:4310';
   programmeId = await makeCoach('one');
   othersId = await makeCoach('two');
-  const { action } = await import('../../app/routes/sign-in.tsx');
+  const { action } = await import('../../app/account/sign-in.tsx');
   const answer = await callRoute(action, '/sign-in', { form: { email: 'COACH@one.example.org', password: PASSWORD } });
   expect(answer).toMatchObject({ status: 302, location: '/programmes' });
   cookie = answer.setCookie!.split(';')[0]!;
@@ -55,13 +55,13 @@ afterAll(async () => {
 
 const params = (day?: string, programme = programmeId) => ({ programmeId: String(programme), ...(day && { day }) });
 const draft = async (day: string, text: unknown, revision: unknown) =>
-  callRoute(
-    (await import('../../app/routes/programmes/draft.ts')).action,
-    `/programmes/${programmeId}/write/${day}/draft`,
-    { params: params(day), cookie, json: { text, revision } },
-  );
+  callRoute((await import('../../app/write/draft.ts')).action, `/programmes/${programmeId}/write/${day}/draft`, {
+    params: params(day),
+    cookie,
+    json: { text, revision },
+  });
 const write = async (day: string, form?: Record<string, string>) => {
-  const { loader, action } = await import('../../app/routes/programmes/write.tsx');
+  const { loader, action } = await import('../../app/write/write.tsx');
   return callRoute(form ? action : loader, `/programmes/${programmeId}/write/${day}`, {
     params: params(day),
     cookie,
@@ -76,7 +76,7 @@ const store = async (day: string, text: string) =>
 
 describe('sign-in', () => {
   test('a wrong password, an unknown address and a blank form are 400 with the field or form named', async () => {
-    const { action } = await import('../../app/routes/sign-in.tsx');
+    const { action } = await import('../../app/account/sign-in.tsx');
     const attempt = (form: Record<string, string>) => callRoute(action, '/sign-in', { form });
     expect(await attempt({ email: 'coach@two.example.org', password: 'no' })).toMatchObject({
       status: 400,
@@ -88,7 +88,7 @@ describe('sign-in', () => {
     });
   });
   test('without it, every coach’s page leads there and back; a cookie that was made up is no sign-in', async () => {
-    const { loader } = await import('../../app/routes/programmes.tsx');
+    const { loader } = await import('../../app/shell/programmes/programmes.tsx');
     expect(await callRoute(loader, '/programmes')).toMatchObject({
       status: 302,
       location: '/sign-in?to=%2Fprogrammes',
@@ -102,18 +102,18 @@ describe('sign-in', () => {
 describe('what belongs to another workspace is a 404, whatever is asked', () => {
   test('loaders', async () => {
     for (const [file, day] of [
-      ['programme', undefined],
-      ['write', 'w1d1'],
-      ['send', 'w1d1'],
-      ['follow-up', undefined],
-      ['next', undefined],
-      ['working', undefined],
-      ['teams', undefined],
-      ['summary', undefined],
-      ['people', undefined],
-      ['movements', undefined],
+      ['shell/programme', undefined],
+      ['write/write', 'w1d1'],
+      ['send/send', 'w1d1'],
+      ['follow-up/follow-up', undefined],
+      ['follow-up/next', undefined],
+      ['follow-up/working', undefined],
+      ['follow-up/teams', undefined],
+      ['follow-up/summary', undefined],
+      ['people/people', undefined],
+      ['movements/movements', undefined],
     ] as const) {
-      const { loader } = (await import(`../../app/routes/programmes/${file}.tsx`)) as {
+      const { loader } = (await import(`../../app/${file}.tsx`)) as {
         loader: (args: unknown) => unknown;
       };
       expect([
@@ -125,12 +125,12 @@ describe('what belongs to another workspace is a 404, whatever is asked', () => 
         (await callRoute(loader, `/programmes/${programmeId}/${file}`, { params: params(day), cookie })).status,
       ]).toEqual([file, 200]);
     }
-    const { loader } = await import('../../app/routes/programmes/days.ts');
+    const { loader } = await import('../../app/plan/days.ts');
     expect((await callRoute(loader, '/x', { params: params(undefined, othersId), cookie })).status).toBe(404);
     expect((await callRoute(loader, '/x', { params: { programmeId: '1; drop table' }, cookie })).status).toBe(404);
   });
   test('the list of programmes shows one’s own, each with its days', async () => {
-    const { loader } = await import('../../app/routes/programmes.tsx');
+    const { loader } = await import('../../app/shell/programmes/programmes.tsx');
     const { programmes } = (await callRoute(loader, '/programmes', { cookie })).data as {
       programmes: { title: string; sessions: number; toWrite: number; days: unknown[] }[];
     };
@@ -138,7 +138,7 @@ describe('what belongs to another workspace is a 404, whatever is asked', () => 
     expect(programmes[0]!.days).toHaveLength(14);
   });
   test('copying to it', async () => {
-    const { action } = await import('../../app/routes/programmes/copy.ts');
+    const { action } = await import('../../app/write/copy.ts');
     expect(
       (
         await callRoute(action, '/x', {
@@ -200,7 +200,7 @@ describe('writing', () => {
     expect((await write('w1d3', { intent: 'dance' })).status).toBe(400);
   });
   test('copying asks before it replaces, and tells what stood there', async () => {
-    const { action } = await import('../../app/routes/programmes/copy.ts');
+    const { action } = await import('../../app/write/copy.ts');
     const copy = (form: Record<string, string>) =>
       callRoute(action, '/x', {
         params: params(),
@@ -219,7 +219,7 @@ describe('writing', () => {
     expect((await write('w2d7')).data).toMatchObject({ day: { text: 'Main: flow\n9 march' } });
   });
   test('routines: a name, one readable block, and a question before one is replaced', async () => {
-    const { action } = await import('../../app/routes/routines.ts');
+    const { action } = await import('../../app/write/routines.ts');
     const keep = (form: Record<string, string>) =>
       callRoute(action, '/routines', { cookie, form: { intent: 'keep', ...form } });
     expect((await keep({ name: '', text: 'Main: flow\n5 squat' })).status).toBe(400);
@@ -239,7 +239,7 @@ describe('writing', () => {
 describe('from sending to the record', () => {
   let link: string;
   const send = async (form?: Record<string, string>) => {
-    const { loader, action } = await import('../../app/routes/programmes/send.tsx');
+    const { loader, action } = await import('../../app/send/send.tsx');
     return callRoute(form ? action : loader, `/programmes/${programmeId}/send/w1d1`, {
       params: params('w1d1'),
       cookie,
@@ -247,7 +247,7 @@ describe('from sending to the record', () => {
     });
   };
   const people = async (form?: Record<string, string | readonly string[]>) => {
-    const { loader, action } = await import('../../app/routes/programmes/people.tsx');
+    const { loader, action } = await import('../../app/people/people.tsx');
     return callRoute(form ? action : loader, `/programmes/${programmeId}/people`, {
       params: params(),
       cookie,
@@ -258,7 +258,7 @@ describe('from sending to the record', () => {
   const listed = async () => unpackPeople(((await people()).data as { packed: string }).packed);
 
   test('people are added all at once or not at all', async () => {
-    const { action } = await import('../../app/routes/programmes/new-people.ts');
+    const { action } = await import('../../app/people/new-people.ts');
     const add = (form: Record<string, string>) => callRoute(action, '/x', { params: params(), cookie, form });
     expect(await add({ text: 'name,zone\nAda,Mars\nBruno,UTC' })).toMatchObject({
       status: 400,
@@ -305,7 +305,7 @@ describe('from sending to the record', () => {
     expect((await listed()).every((p) => p.hasLink)).toBe(true);
   });
   test('who has just come in can be taken out again; who has logged stays, and nobody of another programme is touched', async () => {
-    const { action } = await import('../../app/routes/programmes/new-people.ts');
+    const { action } = await import('../../app/people/new-people.ts');
     const added = await callRoute(action, '/x', { params: params(), cookie, form: { text: 'One\nTwo' } });
     const { ids } = added.data as { ids: number[] };
     expect(ids).toHaveLength(2);
@@ -330,7 +330,7 @@ describe('from sending to the record', () => {
     expect(rows[0]!.document.blocks[0]!.items).toHaveLength(1);
   });
   test('the person’s page has it in their shape, and a record keeps the shapes it was done in', async () => {
-    const me = await import('../../app/routes/person/me.tsx');
+    const me = await import('../../app/participant/me/me.tsx');
     const say = (form: Record<string, string | string[]>) =>
       callRoute(me.action, `/p/${link}/me`, { params: { token: link }, form });
     expect((await say({ part: 'care', 'care-0': 'yes' })).status).toBe(400);
@@ -345,13 +345,13 @@ describe('from sending to the record', () => {
       kit: ['chair'],
       care: 'not-asked',
     });
-    const day = await import('../../app/routes/person/day.tsx');
+    const day = await import('../../app/participant/today/day.tsx');
     const seen = (await callRoute(day.loader, `/p/${link}/w1d1`, { params: { token: link, day: 'w1d1' } })).data as {
       session: { changes: string[]; notes: object };
     };
     expect(seen.session.changes).toEqual(['step-back squat thrust instead of burpee: quiet floor']);
     expect(Object.keys(seen.session.notes)).toEqual(['squat', 'step-back squat thrust']);
-    const log = await import('../../app/routes/person/log.tsx');
+    const log = await import('../../app/participant/log/log.tsx');
     const form = {
       outcome: 'done',
       effort: '7',
@@ -381,7 +381,7 @@ describe('from sending to the record', () => {
     expect(rows[0]!.scores).toHaveLength(1);
   });
   test('the coach sees the record with its shape; a day that isn’t open and a link that isn’t are 404', async () => {
-    const { loader } = await import('../../app/routes/programmes/follow-up.tsx');
+    const { loader } = await import('../../app/follow-up/follow-up.tsx');
     const list = await listed();
     const noor = list.find((p) => p.name.startsWith('Noor'))!.id;
     const followed = (
@@ -398,7 +398,7 @@ describe('from sending to the record', () => {
     });
     expect(followed.record.remark).toBe('loud');
     expect(followed.record.scoreWords.join()).toContain('(in another shape)');
-    const day = await import('../../app/routes/person/day.tsx');
+    const day = await import('../../app/participant/today/day.tsx');
     expect((await callRoute(day.loader, '/x', { params: { token: link, day: 'w1d3' } })).status).toBe(404);
     expect((await callRoute(day.loader, '/x', { params: { token: 'B'.repeat(27), day: 'w1d1' } })).status).toBe(404);
     expect((await people({ intent: 'remove', enrolmentId: String(noor) })).status).toBe(409);
@@ -429,7 +429,7 @@ describe('from sending to the record', () => {
       name: 'Bruno Corvane',
       fit: 'no kit · push 2 · 1 swap',
     });
-    const crowd = await import('../../app/routes/programmes/crowd.ts');
+    const crowd = await import('../../app/write/crowd.ts');
     expect((await callRoute(crowd.loader, '/x', { params: params(), cookie })).data).toContainEqual({
       id: list[0]!.id,
       name: 'Bruno Corvane',
@@ -440,7 +440,7 @@ describe('from sending to the record', () => {
 
 describe('movements of one’s own', () => {
   const change = async (form: Record<string, string>) =>
-    callRoute((await import('../../app/routes/programmes/movements.tsx')).action, '/x', {
+    callRoute((await import('../../app/movements/movements.tsx')).action, '/x', {
       params: params(),
       cookie,
       form,

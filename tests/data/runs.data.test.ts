@@ -24,7 +24,7 @@ beforeAll(async () => {
   db = await makeThrowawayDatabase();
   process.env.DATABASE_URL = db.appUrl;
   process.env.PUBLIC_URL = 'http://127.0.0.1:4310';
-  const { hashPassword } = await import('../../server/hash-password.ts');
+  const { hashPassword } = await import('../../server/doors/hash-password.ts');
   ({ workspaceId } = await makeWorkspace(db.owner, 'runs'));
   await db.owner.query('update coach set password_hash = $1', [await hashPassword(PASSWORD)]);
   programmeId = await withWorkspace(db.pool, workspaceId, async (c) => {
@@ -42,7 +42,7 @@ beforeAll(async () => {
     }
     return id;
   });
-  const { action } = await import('../../app/routes/sign-in.tsx');
+  const { action } = await import('../../app/account/sign-in.tsx');
   const answer = await callRoute(action, '/sign-in', { form: { email: 'coach@runs.example.org', password: PASSWORD } });
   cookie = answer.setCookie!.split(';')[0]!;
 }, 120_000);
@@ -53,7 +53,7 @@ afterAll(async () => {
 });
 
 const run = async (form?: Record<string, string>, key = String(programmeId)) => {
-  const { loader, action } = await import('../../app/routes/programmes/run.tsx');
+  const { loader, action } = await import('../../app/send/run.tsx');
   return callRoute(form ? action : loader, `/programmes/${key}/run`, {
     params: { programmeId: key },
     cookie,
@@ -61,7 +61,7 @@ const run = async (form?: Record<string, string>, key = String(programmeId)) => 
   });
 };
 const send = async (day: string, key = String(programmeId), form?: Record<string, string>) => {
-  const { loader, action } = await import('../../app/routes/programmes/send.tsx');
+  const { loader, action } = await import('../../app/send/send.tsx');
   return callRoute(form ? action : loader, `/programmes/${key}/send/${day}`, {
     params: { programmeId: key, day },
     cookie,
@@ -69,7 +69,7 @@ const send = async (day: string, key = String(programmeId), form?: Record<string
   });
 };
 const addPeople = async (form: Record<string, string>, key = String(programmeId)) => {
-  const { action } = await import('../../app/routes/programmes/new-people.ts');
+  const { action } = await import('../../app/people/new-people.ts');
   // Today's session goes to them: said with its number first, and decided.
   const asked = await callRoute(action, `/programmes/${key}/new-people`, {
     params: { programmeId: key },
@@ -113,7 +113,7 @@ describe('a second run of a programme', () => {
   });
 
   test('people of both have one link; it opens the run that has begun, and names a day of the other', async () => {
-    const { action } = await import('../../app/routes/programmes/people.tsx');
+    const { action } = await import('../../app/people/people.tsx');
     const made = await callRoute(action, '/x', {
       params: { programmeId: String(programmeId) },
       cookie,
@@ -122,13 +122,13 @@ describe('a second run of a programme', () => {
     const token = (made.data as { made: { name: string; path: string }[] }).made[0]!.path.slice('/p/'.length);
     const again = await callRoute(action, '/x', { params: { programmeId: autumn }, cookie, form: { intent: 'links' } });
     expect(again.data).toMatchObject({ made: [] });
-    const { loader } = await import('../../app/routes/person/today.tsx');
+    const { loader } = await import('../../app/participant/today/today.tsx');
     expect((await callRoute(loader, `/p/${token}`, { params: { token } })).data).toMatchObject({
       programmeTitle: 'Mornings',
       // It is ready and its hour has come: it opens to them before a worker has come.
       session: { key: 'w1d3' },
     });
-    const { loader: day } = await import('../../app/routes/person/day.tsx');
+    const { loader: day } = await import('../../app/participant/today/day.tsx');
     const autumnRun = autumn.split('-')[1]!;
     expect((await callRoute(day, '/x', { params: { token, day: 'w1d1' } })).data).toMatchObject({
       session: { sheet: { title: 'Łódź legs' } },
@@ -152,7 +152,7 @@ describe('a second run of a programme', () => {
 });
 
 test('a day on paper can be read again: title, numbers, letters of any alphabet that the font has', async () => {
-  const { loader } = await import('../../app/routes/programmes/sheet.ts');
+  const { loader } = await import('../../app/send/sheet.ts');
   const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
   const read = async (path: string) => {
     const request = new Request(`http://127.0.0.1:4310${path}`, { headers: { cookie } });
@@ -180,7 +180,7 @@ test('a day on paper can be read again: title, numbers, letters of any alphabet 
   expect(week).toHaveLength(2);
   expect(week[1]).toContain('Wednesday 13 May, week 1');
   expect(week[1]).toContain('2 of 2');
-  const page = await import('../../app/routes/programmes/week.tsx');
+  const page = await import('../../app/send/week.tsx');
   const paper = await callRoute(page.loader as never, `/programmes/${programmeId}/send/w1d1/week`, {
     cookie,
     params: { programmeId: String(programmeId), day: 'w1d1' },
@@ -202,7 +202,7 @@ describe('who joins by the page', () => {
   });
   let code: string;
   const join = async (form?: Record<string, string>) => {
-    const { loader, action } = await import('../../app/routes/join.tsx');
+    const { loader, action } = await import('../../app/participant/doors/join.tsx');
     return callRoute(form ? action : loader, `/join/${code}`, { params: { code }, ...(form && { form }) });
   };
 
@@ -245,7 +245,7 @@ test(
 test('the coach’s calendar of a run: every day, live ones at their hour, withdrawn ones cancelled under the same name', async () => {
   const { feed } = (await run({ intent: 'feed' })).data as { feed: string };
   const token = feed.slice('/calendar/'.length);
-  const { loader } = await import('../../app/routes/run/calendar.ts');
+  const { loader } = await import('../../app/send/run-calendar.ts');
   const fetchFeed = async () => {
     const response = await loader({
       request: new Request(`http://127.0.0.1:4310${feed}`),
@@ -294,7 +294,7 @@ test('the coach’s calendar of a run: every day, live ones at their hour, withd
 });
 
 test('a pause, an excused day, a lighter way back in, who has left: by the coach', async () => {
-  const { loader, action } = await import('../../app/routes/programmes/people.tsx');
+  const { loader, action } = await import('../../app/people/people.tsx');
   const key = String(programmeId);
   const { rows } = await db.owner.query<{ id: number }>(
     `select e.id from enrolment e join person p on p.id = e.person_id join run r on r.id = e.run_id where p.name = 'Bruno' and r.title = 'Spring'`,

@@ -39,7 +39,7 @@ const here = <T>(work: Parameters<typeof withWorkspace<T>>[2]) => withWorkspace(
 const daysOf = () => here((c) => listDays(c, { id: programmeId, runId }));
 
 beforeEach(async () => {
-  const { hashPassword } = await import('../../server/hash-password.ts');
+  const { hashPassword } = await import('../../server/doors/hash-password.ts');
   const name = `decisions-${++made}`;
   ({ workspaceId } = await makeWorkspace(db.owner, name));
   await db.owner.query('update coach set password_hash = $1 where workspace_id = $2', [
@@ -66,7 +66,7 @@ beforeEach(async () => {
       })),
     });
   });
-  const { action } = await import('../../app/routes/sign-in.tsx');
+  const { action } = await import('../../app/account/sign-in.tsx');
   const answer = await callRoute(action, '/sign-in', {
     form: { email: `coach@${name}.example.org`, password: PASSWORD },
   });
@@ -74,7 +74,7 @@ beforeEach(async () => {
 });
 
 const post = async (module: string, params: Record<string, string>, form: Record<string, string>) => {
-  const { action } = (await import(`../../app/routes/programmes/${module}`)) as {
+  const { action } = (await import(`../../app/${module}`)) as {
     action: Parameters<typeof callRoute>[0];
   };
   const path = `/programmes/${programmeId}`;
@@ -101,7 +101,7 @@ const held = async () =>
 describe('marking a day ready whose hour has come for some', () => {
   test('changes nothing until it is decided, and says how many it would reach, by what, of which day', async () => {
     const revision = await write('w1d3');
-    const asked = await post('write.tsx', { day: 'w1d3' }, { intent: 'ready', revision });
+    const asked = await post('write/write.tsx', { day: 'w1d3' }, { intent: 'ready', revision });
     expect(asked.status).toBe(409);
     expect(asked.data).toEqual({
       leaving: {
@@ -118,7 +118,7 @@ describe('marking a day ready whose hour has come for some', () => {
 
   test('send: it waits five minutes in which it can be stopped, and the others get it at their hour', async () => {
     const revision = await write('w1d3');
-    const answer = await post('write.tsx', { day: 'w1d3' }, { intent: 'ready', revision, leaving: 'send' });
+    const answer = await post('write/write.tsx', { day: 'w1d3' }, { intent: 'ready', revision, leaving: 'send' });
     expect(answer.status).toBe(302);
     expect(await tick('2026-05-13T09:04:59Z')).toBe(0);
     expect(await tick('2026-05-13T09:05:00Z')).toBe(3);
@@ -127,22 +127,22 @@ describe('marking a day ready whose hour has come for some', () => {
 
   test('send, and stopped: held until it is sent or left out', async () => {
     const revision = await write('w1d3');
-    await post('write.tsx', { day: 'w1d3' }, { intent: 'ready', revision, leaving: 'send' });
-    const stopped = await post('send-choices.ts', {}, { intent: 'stop', day: 'w1d3' });
+    await post('write/write.tsx', { day: 'w1d3' }, { intent: 'ready', revision, leaving: 'send' });
+    const stopped = await post('send/send-choices.ts', {}, { intent: 'stop', day: 'w1d3' });
     expect(stopped.data).toEqual({ error: '', told: 'Stopped. It is held back from 3 people.' });
-    expect((await post('send-choices.ts', {}, { intent: 'stop', day: 'w1d3' })).status).toBe(400);
+    expect((await post('send/send-choices.ts', {}, { intent: 'stop', day: 'w1d3' })).status).toBe(400);
     expect(await tick('2026-05-13T10:00:00Z')).toBe(0);
-    expect((await post('send-choices.ts', {}, { intent: 'send-held', day: 'w1d3' })).status).toBe(200);
+    expect((await post('send/send-choices.ts', {}, { intent: 'send-held', day: 'w1d3' })).status).toBe(200);
     expect(await tick('2026-05-13T10:00:00Z')).toBe(3);
   });
 
   test('hold, and left out: nobody gets it, and nobody has missed it', async () => {
     const revision = await write('w1d3');
-    await post('write.tsx', { day: 'w1d3' }, { intent: 'ready', revision, leaving: 'hold' });
+    await post('write/write.tsx', { day: 'w1d3' }, { intent: 'ready', revision, leaving: 'hold' });
     expect(await held()).toEqual(['Ada held', 'Bo held', 'Cleo held']);
-    expect((await post('send-choices.ts', {}, { intent: 'leave-held', day: 'w1d3' })).status).toBe(200);
+    expect((await post('send/send-choices.ts', {}, { intent: 'leave-held', day: 'w1d3' })).status).toBe(200);
     expect(await tick('2026-05-13T20:00:00Z')).toBe(1);
-    const { loadRunFollow } = await import('../../server/run-follow.ts');
+    const { loadRunFollow } = await import('../../server/follow-up/run-follow.ts');
     const later = Date.parse('2026-05-15T09:00:00Z');
     const { people } = await here(async (c) =>
       loadRunFollow(c, await getProgramme(c, programmeId, { now: new Date(later), runId }), later),
@@ -158,7 +158,7 @@ describe('marking a day ready whose hour has come for some', () => {
 
   test('a day to come asks nothing', async () => {
     const revision = await write('w1d5');
-    expect((await post('write.tsx', { day: 'w1d5' }, { intent: 'ready', revision })).status).toBe(302);
+    expect((await post('write/write.tsx', { day: 'w1d5' }, { intent: 'ready', revision })).status).toBe(302);
   });
 });
 
@@ -166,16 +166,16 @@ test('a day sent by hand after its date goes to those for whom it is over too, o
   await db.owner.query('update run set is_by_hand = true where id = $1', [runId]);
   const revision = await write('w1d1', true);
   const form = { intent: 'send', revision, changeNote: '' };
-  expect((await post('send.tsx', { day: 'w1d1' }, form)).data).toMatchObject({ leaving: { people: 4 } });
+  expect((await post('send/send.tsx', { day: 'w1d1' }, form)).data).toMatchObject({ leaving: { people: 4 } });
   expect(await tick()).toBe(0);
-  expect((await post('send.tsx', { day: 'w1d1' }, { ...form, leaving: 'send' })).status).toBe(302);
+  expect((await post('send/send.tsx', { day: 'w1d1' }, { ...form, leaving: 'send' })).status).toBe(302);
   expect(await tick('2026-05-13T09:05:00Z')).toBe(4);
 });
 
 describe('people who are added in the middle of a day', () => {
   const add = (form: Record<string, string>) =>
     post(
-      'new-people.ts',
+      'people/new-people.ts',
       {},
       { text: 'Zed, zed@example.org', timeZone: 'Europe/Lisbon', joinedOn: '2026-05-13', ...form },
     );
@@ -201,18 +201,18 @@ describe('people who are added in the middle of a day', () => {
 });
 
 test('letting a held run go, and an earlier hour by which a day is due now, ask too', async () => {
-  const settings = (releaseTime: string) => post('run.tsx', {}, { intent: 'settings', releaseTime });
+  const settings = (releaseTime: string) => post('send/run.tsx', {}, { intent: 'settings', releaseTime });
   expect((await settings('23:00')).data).toMatchObject({ errors: {} });
   await write('w1d3', true);
   expect((await settings('05:00')).data).toMatchObject({ leaving: { people: 3 } });
   expect((await settings('04:00')).data).toMatchObject({ leaving: { people: 3 } });
-  await post('run.tsx', {}, { intent: 'hold' });
+  await post('send/run.tsx', {}, { intent: 'hold' });
   expect((await settings('05:00')).data).toMatchObject({ errors: {} });
-  expect((await post('run.tsx', {}, { intent: 'let-go' })).data).toMatchObject({ leaving: { people: 3 } });
-  expect((await post('send.tsx', { day: 'w1d3' }, { intent: 'let-go' })).data).toMatchObject({
+  expect((await post('send/run.tsx', {}, { intent: 'let-go' })).data).toMatchObject({ leaving: { people: 3 } });
+  expect((await post('send/send.tsx', { day: 'w1d3' }, { intent: 'let-go' })).data).toMatchObject({
     leaving: { people: 3 },
   });
-  expect((await post('run.tsx', {}, { intent: 'let-go', leaving: 'hold' })).status).toBe(200);
+  expect((await post('send/run.tsx', {}, { intent: 'let-go', leaving: 'hold' })).status).toBe(200);
   expect(await tick()).toBe(0);
 });
 
@@ -242,7 +242,9 @@ describe('what makes days ready', () => {
       [true, true, true],
       [true, false, false],
     ]);
-    expect((await post('ready.ts', {}, { days: 'w2d3 w2d5 w9d9 nonsense' })).data).toEqual({ told: '1 day is ready.' });
+    expect((await post('plan/ready.ts', {}, { days: 'w2d3 w2d5 w9d9 nonsense' })).data).toEqual({
+      told: '1 day is ready.',
+    });
     expect((await daysOf()).filter((d) => d.isReady)).toHaveLength(2);
   });
 
@@ -252,7 +254,7 @@ describe('what makes days ready', () => {
     await here((c) =>
       updateDayText(c, { dayId: day.id, revision: day.revision, text: 'Main: every now and then', now: new Date(NOW) }),
     );
-    expect((await post('ready.ts', {}, { days: 'w2d1 w2d3' })).data).toEqual({
+    expect((await post('plan/ready.ts', {}, { days: 'w2d1 w2d3' })).data).toEqual({
       told: '1 day is ready. 1 day isn’t: something in it can’t be read yet.',
     });
   });
@@ -260,8 +262,8 @@ describe('what makes days ready', () => {
   test('days whose hour has come are told before they go, with all the others', async () => {
     await write('w1d3');
     await write('w2d1');
-    expect((await post('ready.ts', {}, { days: 'w1d3 w2d1' })).data).toMatchObject({ leaving: { people: 3 } });
-    expect((await post('ready.ts', {}, { days: 'w1d3 w2d1', leaving: 'hold' })).data).toEqual({
+    expect((await post('plan/ready.ts', {}, { days: 'w1d3 w2d1' })).data).toMatchObject({ leaving: { people: 3 } });
+    expect((await post('plan/ready.ts', {}, { days: 'w1d3 w2d1', leaving: 'hold' })).data).toEqual({
       told: '2 days are ready.',
     });
   });
@@ -269,7 +271,7 @@ describe('what makes days ready', () => {
 
 test('the message that goes out can be had first, as anyone or as one of them, before anything is sent', async () => {
   await write('w1d5');
-  const answer = await post('send.tsx', { day: 'w1d5' }, { intent: 'test', as: '' });
+  const answer = await post('send/send.tsx', { day: 'w1d5' }, { intent: 'test', as: '' });
   expect(answer.data).toMatchObject({ error: '', told: 'It is on its way to your own address.' });
   const { claimMessages } = await import('../../db/queries/message.ts');
   const { composeMessages } = await import('../../server/messages/compose.ts');
@@ -288,14 +290,14 @@ test('the message that goes out can be had first, as anyone or as one of them, b
 
 test('a page that is opened before a worker has come opens its day by the same rule', async () => {
   await write('w1d3', true);
-  const { makeToken, hashToken } = await import('../../server/token.ts');
+  const { makeToken, hashToken } = await import('../../server/doors/token.ts');
   const token = makeToken();
   await db.owner.query(
     `insert into personal_link (token_hash, workspace_id, person_id, created_at)
      select $1, workspace_id, id, now() from person where workspace_id = $2 and name = 'Ada'`,
     [hashToken(token), workspaceId],
   );
-  const { loader } = await import('../../app/routes/person/today.tsx');
+  const { loader } = await import('../../app/participant/today/today.tsx');
   const page = await callRoute(loader, `/p/${token}`, { params: { token } });
   expect(page.data).toMatchObject({ why: null, session: { key: 'w1d3' } });
   // The worker finds it sent, and tells the others.

@@ -1,11 +1,11 @@
-import { runStandings } from '../../server/run-standings.ts';
+import { runStandings } from '../../server/follow-up/run-standings.ts';
 import type pg from 'pg';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { NewerDataError, NotFoundError, StaleError } from '../../db/errors.ts';
 import { migrate } from '../../db/migrate.ts';
 import { getEnrolment, insertParticipant, listParticipants, updateProfile } from '../../db/queries/person.ts';
-import { findPersonalLink, closeDoors, insertPersonalLink } from '../../db/queries/link.ts';
+import { findPersonalLink, closeDoors, insertPersonalLink } from '../../db/queries/doors/link.ts';
 import { insertAbsences } from '../../db/queries/absence.ts';
 import {
   deleteEmptyDay,

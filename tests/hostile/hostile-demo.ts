@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import pg from 'pg';
-import type { RunningDemo } from '../../bin/running-demo.ts';
+import type { RunningDemo } from '../../bin/parts/running-demo.ts';
 
 /** Sends bytes as they stand and gives all that comes back, until the other side closes or `patienceMs` are over. */
 export function sendRaw(base: string, raw: string, patienceMs = 15_000): Promise<string> {

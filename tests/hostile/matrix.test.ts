@@ -1,8 +1,8 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type pg from 'pg';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import type { RunningDemo } from '../../bin/running-demo.ts';
-import { startDemo } from '../../bin/running-demo.ts';
+import type { RunningDemo } from '../../bin/parts/running-demo.ts';
+import { startDemo } from '../../bin/parts/running-demo.ts';
 import { coachCookie, faultsOf, openAsAdmin, post } from './hostile-demo.ts';
 import type { Access } from './matrix.ts';
 import { MATRIX, tableOf } from './matrix.ts';

@@ -15,8 +15,8 @@ import {
 import { join, resolve } from 'node:path';
 import pg from 'pg';
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import type { Cluster } from '../../bin/cluster.ts';
-import { freePort, startCluster } from '../../bin/cluster.ts';
+import type { Cluster } from '../../bin/parts/cluster.ts';
+import { freePort, startCluster } from '../../bin/parts/cluster.ts';
 
 /**
  * docs/operate.md is followed to the letter: its shell blocks are run one after the other in a copy of this folder. Only what a machine has

@@ -12,8 +12,8 @@ register(`data:text/javascript,${encodeURIComponent(hook)}`, { data: { port: por
 
 process.env.PUBLIC_URL = 'http://127.0.0.1:4310';
 process.env.LOG_LEVEL = 'silent';
-const { freePort } = await import('../../bin/cluster.ts');
-const { listen } = await import('../../server/listen.ts');
+const { freePort } = await import('../../bin/parts/cluster.ts');
+const { listen } = await import('../../server/http/listen.ts');
 const port = await freePort();
 const server = await listen({ port, host: '127.0.0.1' });
 const response = await fetch(`http://127.0.0.1:${port}/sign-in`, { headers: { accept: 'text/html' } });

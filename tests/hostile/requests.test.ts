@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import type { RunningDemo } from '../../bin/running-demo.ts';
-import { startDemo } from '../../bin/running-demo.ts';
+import type { RunningDemo } from '../../bin/parts/running-demo.ts';
+import { startDemo } from '../../bin/parts/running-demo.ts';
 import { coachCookie, faultsOf, openAsAdmin, post, sendRaw, statusOf } from './hostile-demo.ts';
 import { HOSTILE_REQUESTS } from './requests.ts';
 import { BAD_VALUES } from './values.ts';

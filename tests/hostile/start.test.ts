@@ -3,8 +3,8 @@ import type { ChildProcess } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import type { Cluster } from '../../bin/cluster.ts';
-import { freePort, startCluster } from '../../bin/cluster.ts';
+import type { Cluster } from '../../bin/parts/cluster.ts';
+import { freePort, startCluster } from '../../bin/parts/cluster.ts';
 
 const node = (args: readonly string[], env: Record<string, string> = {}): ChildProcess =>
   spawn(process.execPath, ['--import', 'tsx', ...args], {

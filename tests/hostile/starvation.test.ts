@@ -1,10 +1,10 @@
 import { connect } from 'node:net';
 import type { Socket } from 'node:net';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import type { RunningDemo } from '../../bin/running-demo.ts';
-import { startDemo } from '../../bin/running-demo.ts';
+import type { RunningDemo } from '../../bin/parts/running-demo.ts';
+import { startDemo } from '../../bin/parts/running-demo.ts';
 import { NASTY_PIECES, nastyText } from '../../core/notation/nasty-text.ts';
-import { PATIENCE_MS, SLOWEST_BODY } from '../../server/limits.ts';
+import { PATIENCE_MS, SLOWEST_BODY } from '../../server/http/limits/limits.ts';
 import { coachCookie, faultsOf, openAsAdmin, post } from './hostile-demo.ts';
 
 const DATA = '.local/starvation-test';

@@ -1,14 +1,14 @@
 import { describe, expect, test } from 'vitest';
-import { advance, startFollow } from '../../follow/follow.ts';
-import { seenScores } from '../../follow/seen-scores.ts';
-import { buildStages } from '../../follow/build-stages.ts';
+import { advance, startFollow } from '../../clock/follow.ts';
+import { seenScores } from '../../clock/seen-scores.ts';
+import { buildStages } from '../../clock/build-stages.ts';
 import { baseLibrary } from '../../movement/library.ts';
 import { parseSession } from '../../notation/parse.ts';
 import { printSession } from '../../notation/print.ts';
-import { applyLever } from '../../progress/apply-lever.ts';
-import { formatScore, parseScores, scoreFields } from '../../record/score.ts';
+import { applyLever } from '../../progress/levers/apply-lever.ts';
+import { formatScore, parseScores, scoreFields } from '../../record/scores/score.ts';
 import { analyseText } from '../../session/analyse.ts';
-import { describeBlock, ruleLines } from '../../session/explain.ts';
+import { describeBlock, ruleLines } from '../../session/explain/explain.ts';
 
 const read = (text: string) => {
   const { document, blocks, plan, issues } = analyseText(text, baseLibrary);

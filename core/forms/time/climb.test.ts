@@ -1,14 +1,14 @@
 import { describe, expect, test } from 'vitest';
-import { buildStages } from '../../follow/build-stages.ts';
-import { advance, startFollow } from '../../follow/follow.ts';
-import { seenScores } from '../../follow/seen-scores.ts';
+import { buildStages } from '../../clock/build-stages.ts';
+import { advance, startFollow } from '../../clock/follow.ts';
+import { seenScores } from '../../clock/seen-scores.ts';
 import { baseLibrary } from '../../movement/library.ts';
 import { parseSession } from '../../notation/parse.ts';
 import { printSession } from '../../notation/print.ts';
-import { applyLever } from '../../progress/apply-lever.ts';
-import { scoreFields } from '../../record/score.ts';
+import { applyLever } from '../../progress/levers/apply-lever.ts';
+import { scoreFields } from '../../record/scores/score.ts';
 import { analyseText } from '../../session/analyse.ts';
-import { describeBlock, ruleLines } from '../../session/explain.ts';
+import { describeBlock, ruleLines } from '../../session/explain/explain.ts';
 
 const TEXT = 'Main: climb 1 by 1 every 1:00\nburpee\n';
 const read = (text: string) => {

@@ -4,7 +4,7 @@ import type { DayPlanner } from '../day-plan.ts';
 import { isBlockedFor } from '../guards/day-guards.ts';
 import { thresholdOf } from '../guards/find-guards.ts';
 import type { GuardCode } from '../guards/guard.ts';
-import type { ProgrammeEdit } from '../programme-edit.ts';
+import type { ProgrammeEdit } from '../edit/programme-edit.ts';
 import type { ProgrammeDocument } from '../programme-document.ts';
 import { findProgrammeDay, themeOf } from '../programme-document.ts';
 import type { ArrangeScope, Arrangement } from './arrange-week.ts';

@@ -6,7 +6,7 @@ import { book, planner, singles, STARTS_ON } from '../programme-fixture.ts';
 import type { ArrangeScope, ArrangeSession } from './arrange-week.ts';
 import { arrangeWeek, costArrangement, isAllowed } from './arrange-week.ts';
 import { buildArrangeScope, moveOffBlocked } from './arrange-scope.ts';
-import { applyProgrammeEdits } from '../apply-programme-edit.ts';
+import { applyProgrammeEdits } from '../edit/apply-programme-edit.ts';
 
 const session = (min: number, effort: number, movement: string): DayPlan =>
   planner.of(`Title: ${movement} ${effort}\nEffort: ${effort}\n\nMain: work 1:00 x ${min}\n${movement}\n`)!;

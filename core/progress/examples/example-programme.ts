@@ -1,10 +1,10 @@
 import { WEEKDAYS } from '../../calendar/day.ts';
 import { baseLibrary } from '../../movement/library.ts';
-import { needRules } from '../lever-text.ts';
+import { needRules } from '../levers/lever-text.ts';
 import type { ProgrammeDay, ProgrammeDocument, Theme, Track } from '../programme-document.ts';
 import { byPlace, NO_GUARD_SETTINGS } from '../programme-document.ts';
-import { createTrackBook, regenerate } from '../regenerate.ts';
-import type { SchoolId } from '../schools.ts';
+import { createTrackBook, regenerate } from '../edit/regenerate.ts';
+import type { SchoolId } from '../track/schools.ts';
 
 /** A track of an example: on one weekday, in all weeks that nothing else takes. */
 export interface ExampleTrack {

@@ -1,5 +1,5 @@
 import type { Theme } from '../programme-document.ts';
-import type { SchoolId } from '../schools.ts';
+import type { SchoolId } from '../track/schools.ts';
 import type { ExampleProgramme, ExampleTrack } from './example-programme.ts';
 
 const session = (title: string, kit: string, effort: number, main: string): string =>

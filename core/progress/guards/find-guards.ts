@@ -1,5 +1,5 @@
 import type { RunDates } from '../../calendar/release.ts';
-import type { ReadTrack } from '../build-track.ts';
+import type { ReadTrack } from '../track/build-track.ts';
 import type { WeekPlan } from '../plan-programme.ts';
 import type { ProgrammeDocument } from '../programme-document.ts';
 import { themeOf } from '../programme-document.ts';

@@ -1,10 +1,10 @@
 import { groupBy } from '../../group-by.ts';
-import type { ReadTrack } from '../build-track.ts';
-import { trackPulls } from '../build-track.ts';
-import type { Lever } from '../lever.ts';
-import { isSameLever, LEVER_WORDS } from '../lever.ts';
+import type { ReadTrack } from '../track/build-track.ts';
+import { trackPulls } from '../track/build-track.ts';
+import type { Lever } from '../levers/lever.ts';
+import { isSameLever, LEVER_WORDS } from '../levers/lever.ts';
 import type { ProgrammeDocument } from '../programme-document.ts';
-import type { Pull } from '../schedule.ts';
+import type { Pull } from '../track/schedule.ts';
 import type { Guard } from './guard.ts';
 
 /** Levers that make a session harder from one week that isn't lighter to the next, more than the threshold at a time. */

@@ -1,7 +1,7 @@
 import { wholeMinutes } from '../../words/words.ts';
 import type { Pattern } from '../../movement/movement.ts';
 import type { WeekPlan } from '../plan-programme.ts';
-import { findLoadChange, findWeekChange, formatChange, isPause, isRated, isWhole } from '../week-change.ts';
+import { findLoadChange, findWeekChange, formatChange, isPause, isRated, isWhole } from '../week/week-change.ts';
 import type { Guard } from './guard.ts';
 import { formatWeeks } from './guard.ts';
 

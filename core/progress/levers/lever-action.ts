@@ -1,6 +1,6 @@
 import type { MovementLibrary } from '../../movement/library.ts';
 import type { Block, Item, WorkItem } from '../../document/document.ts';
-import type { Lever } from '../lever.ts';
+import type { Lever } from './lever.ts';
 
 /** How one kind of lever acts on one block: what it stands at, and the block pulled by so much. */
 export interface LeverAction {

@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { baseLibrary } from '../../movement/library.ts';
 import { parseSession } from '../../notation/parse.ts';
 import { rewriteText } from '../../notation/rewrite.ts';
-import { applyLever, readLever } from '../apply-lever.ts';
-import type { LeverKind } from '../lever.ts';
-import { LEVER_KINDS } from '../lever.ts';
+import { applyLever, readLever } from './apply-lever.ts';
+import type { LeverKind } from './lever.ts';
+import { LEVER_KINDS } from './lever.ts';
 
 const read = (text: string) => {
   const parsed = parseSession(text, baseLibrary);

@@ -6,8 +6,8 @@ import { formatClock } from '../../words/format-clock.ts';
 import { isWork } from '../../words/describe-item.ts';
 import { resolveMovement } from '../../forms/dose-parts.ts';
 import type { Block, WorkItem } from '../../document/document.ts';
-import type { Finding, FindingScope } from '../finding.ts';
-import { lineOfBlock, lineOfItem } from '../finding.ts';
+import type { Finding, FindingScope } from './finding.ts';
+import { lineOfBlock, lineOfItem } from './finding.ts';
 import type { SessionEdit } from '../session-edit.ts';
 
 /** Usual work to rest in timed work: 1:1 (power) to 3:1 (conditioning) (common practice, no source). */

@@ -1,8 +1,8 @@
 import { resolveMovement } from '../../forms/dose-parts.ts';
 import { isWork } from '../../words/describe-item.ts';
 import type { Block, Dose, WorkItem } from '../../document/document.ts';
-import type { Finding, FindingChange, FindingScope } from '../finding.ts';
-import { lineOfItem } from '../finding.ts';
+import type { Finding, FindingChange, FindingScope } from './finding.ts';
+import { lineOfItem } from './finding.ts';
 import { nearestMovements } from '../../movement/nearest-movements.ts';
 import { readLoosely } from '../../movement/name/read-loosely.ts';
 import { printDose } from '../../notation/print.ts';

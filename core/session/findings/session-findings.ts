@@ -7,10 +7,10 @@ import { formatClock } from '../../words/format-clock.ts';
 import { buildCoolDown, buildWarmUp } from '../build-preparation.ts';
 import { resolveMovement } from '../../forms/dose-parts.ts';
 import { isWork } from '../../words/describe-item.ts';
-import { blockName } from '../explain.ts';
+import { blockName } from '../explain/explain.ts';
 import type { Block } from '../../document/document.ts';
-import type { Finding, FindingChange, FindingScope } from '../finding.ts';
-import { lineOfBlock, lineOfItem } from '../finding.ts';
+import type { Finding, FindingChange, FindingScope } from './finding.ts';
+import { lineOfBlock, lineOfItem } from './finding.ts';
 
 /** A length this far from the promise is mentioned. */
 export const TARGET_TOLERANCE_RATIO = 0.1;

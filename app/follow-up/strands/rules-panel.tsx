@@ -1,0 +1,63 @@
+import { Link } from 'react-router';
+import type { AttentionSettings } from '../../../core/record/attention/attention-rules.ts';
+import {
+  ATTENTION_CODES,
+  ATTENTION_RULES,
+  ruleWords,
+  thresholdOf,
+} from '../../../core/record/attention/attention-rules.ts';
+import { useActFetcher } from './use-act-fetcher.ts';
+
+/** When the list asks: each rule in words, its threshold, on or off. */
+export function RulesPanel({ settings, close }: { settings: AttentionSettings; close: string }) {
+  const fetcher = useActFetcher();
+  const answer = fetcher.data?.about === 'rules' ? fetcher.data : undefined;
+  return (
+    <section className="follow-panel rules-panel" aria-label="When the list asks">
+      <Link className="follow-close" to={close} preventScrollReset aria-label="Close">
+        ×
+      </Link>
+      <h2>When the list asks</h2>
+      <fetcher.Form method="post" key={JSON.stringify(settings)}>
+        <input type="hidden" name="intent" value="rules" />
+        <input type="hidden" name="about" value="rules" />
+        <ul>
+          {ATTENTION_CODES.map((code) => {
+            const { name, threshold } = ATTENTION_RULES[code];
+            const isWrong = answer?.status === 'refused' && answer.field === `threshold-${code}`;
+            return (
+              <li key={code}>
+                <label className="rule-name">
+                  <input type="checkbox" name={`on-${code}`} defaultChecked={settings[code]?.off !== true} />{' '}
+                  <b>{name}</b>
+                </label>
+                <p className="soft small">{ruleWords(code, settings)}</p>
+                {threshold && (
+                  <label className="small rule-threshold">
+                    from{' '}
+                    <input
+                      name={`threshold-${code}`}
+                      inputMode="numeric"
+                      size={3}
+                      defaultValue={thresholdOf(code, settings)}
+                      aria-invalid={isWrong || undefined}
+                    />{' '}
+                    {threshold.unit} on <span className="soft">({threshold.usual} unless you say so)</span>
+                  </label>
+                )}
+                {isWrong && (
+                  <p className="field-error" role="alert">
+                    {answer.message}
+                  </p>
+                )}
+              </li>
+            );
+          })}
+        </ul>
+        <button type="submit" className="button-main" disabled={fetcher.state !== 'idle'}>
+          Keep
+        </button>{' '}
+      </fetcher.Form>
+    </section>
+  );
+}

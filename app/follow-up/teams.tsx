@@ -1,0 +1,371 @@
+import { useState } from 'react';
+import { data, Link, useFetcher } from 'react-router';
+import { countLetters as lettersIn } from '../../core/letters.ts';
+import { draftCoachLetter, draftLetter } from '../../core/record/adherence/letters.ts';
+import type { Letter } from '../../core/record/adherence/letters.ts';
+import { personBoard } from '../../core/record/scores/boards.ts';
+import { MAX_SHARED_MOVEMENTS, MAX_SHARED_WORDS } from '../../core/record/scores/shared-total.ts';
+import { plural } from '../../core/words/words.ts';
+import { countLetters, insertLetters, updateHostSettings } from '../../db/queries/host.ts';
+import { insertMessage } from '../../db/queries/message.ts';
+import { listCoaches } from '../../db/queries/doors/coach.ts';
+import { note } from '../../server/doors/audit.ts';
+import { coachForm, notFound, withProgramme } from '../../server/doors/coach-scope.ts';
+import { nowMs } from '../../server/config.ts';
+import { formLines, formText } from '../../server/http/form-text.ts';
+import { loadWhatNext } from '../../server/follow-up/proposals.ts';
+import { letterWeek, loadHost, weekFacts } from '../../server/follow-up/run-host.ts';
+import { loadWorkspaceBook } from '../../server/write/workspace-book.ts';
+import { Dialog } from '../parts/dialog.tsx';
+import { FollowLinks } from './strands/follow-links.tsx';
+import followCss from './follow-up.css?url';
+import type { Route } from './+types/teams';
+
+export const meta: Route.MetaFunction = () => [{ title: 'Teams and letters · Ysodos' }];
+export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: followCss }];
+
+const MOST_WORDS = 4000;
+const MOST_SUBJECT = 120;
+const LETTER_WORTH_MS = 3 * 86_400_000;
+const TOP = 20;
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  return withProgramme(
+    request,
+    params.programmeId,
+    async (db, { programme, coach }) => {
+      const { follow, host } = await loadHost(db, programme);
+      const week = letterWeek(programme);
+      const next = await loadWhatNext(db, programme, follow);
+      const proposals = [...next.group, ...next.people].filter((p) => p.change !== null).length;
+      const facts = weekFacts(programme, follow, host, { week, coach: coach.coachName, proposals });
+      const { library } = await loadWorkspaceBook(db);
+      return {
+        key: programme.key,
+        week,
+        settings: host.settings,
+        sharedNames: (host.settings.shared?.movements ?? []).map((id) => library.find(id)?.name ?? id).join(', '),
+        known: [...new Set(follow.days.flatMap((d) => d.facts?.movements ?? []))].sort(),
+        total: host.total,
+        teams: host.teams,
+        board: personBoard(host.people)
+          .slice(0, TOP)
+          .map(({ place, of }) => ({
+            place,
+            id: of.id,
+            shown: of.shown,
+            name: of.name,
+            team: of.team,
+            kept: of.kept,
+            due: of.due,
+          })),
+        out: host.people.filter((p) => p.board === 'out').length,
+        letters: await countLetters(db, programme.runId, week),
+        toAll: draftLetter(facts),
+        toCoach: draftCoachLetter(facts),
+      };
+    },
+    'coach',
+  );
+}
+
+type Answer =
+  | { readonly status: 'done'; readonly words: string }
+  | { readonly status: 'refused'; readonly field: string; readonly message: string };
+const refused = (field: string, message: string) =>
+  data<Answer>({ status: 'refused', field, message }, { status: 400 });
+const done = (words: string) => data<Answer>({ status: 'done', words });
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const form = await coachForm(request);
+  return withProgramme(request, params.programmeId, async (db, { programme, coach }) => {
+    const now = new Date(nowMs());
+    const intent = formText(form, 'intent');
+    if (intent === 'settings') {
+      const words = formText(form, 'words').trim();
+      const names = formText(form, 'movements')
+        .split(',')
+        .map((n) => n.trim())
+        .filter(Boolean);
+      if (lettersIn(words) > MAX_SHARED_WORDS) return refused('words', `At most ${MAX_SHARED_WORDS} letters.`);
+      if (names.length > MAX_SHARED_MOVEMENTS)
+        return refused('movements', `At most ${MAX_SHARED_MOVEMENTS} movements.`);
+      if ((words === '') !== (names.length === 0))
+        return refused(
+          words === '' ? 'words' : 'movements',
+          'A total needs both: words for it, and the movements that count.',
+        );
+      const { library } = await loadWorkspaceBook(db);
+      const unknown = names.find((n) => !library.findByName(n));
+      if (unknown !== undefined) return refused('movements', `No movement here is called “${unknown}”.`);
+      await updateHostSettings(db, programme.runId, {
+        hasBoards: form.get('boards') !== null,
+        shared: words === '' ? undefined : { words, movements: names.map((n) => library.findByName(n)!.id) },
+      });
+      return done('Kept.');
+    }
+    if (intent !== 'to-all' && intent !== 'to-coach') return notFound();
+    const subject = formText(form, 'subject').trim();
+    const words = formLines(form, 'words').trim();
+    if (subject === '' || lettersIn(subject) > MOST_SUBJECT)
+      return refused('subject', `A subject of 1 to ${MOST_SUBJECT} letters.`);
+    if (words === '' || lettersIn(words) > MOST_WORDS)
+      return refused('letter', `A letter has 1 to ${MOST_WORDS} letters.`);
+    const expiresAt = new Date(nowMs() + LETTER_WORTH_MS);
+    if (intent === 'to-coach') {
+      await insertMessage(db, {
+        workspaceId: coach.workspaceId,
+        kind: 'letter',
+        channel: 'email',
+        address: (await listCoaches(db)).find((c) => c.id === coach.coachId)!.email,
+        coachId: coach.coachId,
+        runId: programme.runId,
+        expiresAt,
+        now,
+        extra: { subject, words, path: `/programmes/${programme.key}/follow-up` },
+      });
+      return done('It is on its way to you.');
+    }
+    const count = await insertLetters(db, {
+      workspaceId: coach.workspaceId,
+      runId: programme.runId,
+      week: letterWeek(programme),
+      subject,
+      words,
+      expiresAt,
+      now,
+    });
+    if (count > 0)
+      await note(db, coach, 'letter', { programmeId: programme.id, detail: `to ${plural(count, 'person', 'people')}` });
+    return count === 0
+      ? refused('letter', 'Everybody who takes messages has had this week’s letter.')
+      : done(`The letter goes to ${plural(count, 'person', 'people')}.`);
+  });
+}
+
+export default function Teams({ loaderData }: Route.ComponentProps) {
+  const { teams, board, settings, total, letters } = loaderData;
+  const fetcher = useFetcher<typeof action>({ key: 'host' });
+  const told = fetcher.data;
+  const most = Math.max(1, ...teams.map((t) => t.of.mean));
+  return (
+    <div className="teams-page">
+      <div className="page-title follow-title">
+        <h1>Teams and letters</h1>
+        <FollowLinks current="teams" />
+      </div>
+      {told?.status === 'done' && fetcher.state === 'idle' && (
+        <p className="notice" role="status">
+          {told.words}
+        </p>
+      )}
+      {settings.shared && (
+        <p className="teams-total">
+          <b>{total.toLocaleString('en')}</b> {settings.shared.words}
+        </p>
+      )}
+      <div className="working-columns">
+        <section>
+          <h2>Teams, by days kept a member</h2>
+          {teams.length === 0 ? (
+            <p className="soft">Give people a group on their page, and their teams stand here.</p>
+          ) : (
+            <ol className="teams-board">
+              {teams.map(({ place, of: t }) => (
+                <li key={t.team}>
+                  <span className="teams-place">{place}</span>
+                  <span>
+                    <b dir="auto">{t.team}</b> <span className="soft small">{plural(t.members, 'member')}</span>
+                  </span>
+                  <span className="teams-bar" aria-hidden="true">
+                    <i style={{ width: `${(100 * t.mean) / most}%` }} />
+                  </span>
+                  <span className="right">
+                    <b>{t.mean}</b> <span className="soft small">of {t.kept} in all</span>
+                  </span>
+                </li>
+              ))}
+            </ol>
+          )}
+          <h2>People, by days kept</h2>
+          <ol className="teams-board is-people">
+            {board.map((p) => (
+              <li key={p.id}>
+                <span className="teams-place">{p.place}</span>
+                <span>
+                  <Link to={`/programmes/${loaderData.key}/follow-up/person/${p.id}`}>
+                    <b dir="auto">{p.shown}</b>
+                  </Link>{' '}
+                  <span className="soft small">
+                    {p.shown === p.name ? '' : `${p.name}, `}
+                    {p.team}
+                  </span>
+                </span>
+                <span className="right">
+                  {p.kept} <span className="soft small">of {p.due}</span>
+                </span>
+              </li>
+            ))}
+          </ol>
+          <p className="small soft">
+            Days count, not the size of a score; who is level shares a place.
+            {loaderData.out > 0 && ` ${plural(loaderData.out, 'person', 'people')} on no board, as they asked.`} All of
+            it follows from the records and is counted anew each time.
+          </p>
+          <Settings loaderData={loaderData} told={told} />
+        </section>
+        <section>
+          <h2>Letters of week {loaderData.week}</h2>
+          <p className="small soft">
+            Drafted from the figures; they are yours to change. To all: {letters.reached} of {letters.people} take
+            messages
+            {letters.sent > 0 && `, ${letters.sent} have had it`}.
+          </p>
+          <LetterForm
+            title="To all"
+            intent="to-all"
+            draft={loaderData.toAll}
+            told={told}
+            send={`Send to ${plural(Math.max(0, letters.reached - letters.sent), 'person', 'people')}`}
+            isOff={letters.reached <= letters.sent}
+            sure={`This goes to ${plural(Math.max(0, letters.reached - letters.sent), 'person', 'people')} in five minutes; until then it can be stopped.`}
+          />
+          <LetterForm title="To you" intent="to-coach" draft={loaderData.toCoach} told={told} send="Send it to me" />
+          <p>
+            <Link to={`/programmes/${loaderData.key}/summary`}>The run on one page, to print</Link>
+          </p>
+        </section>
+      </div>
+    </div>
+  );
+}
+
+function Settings({ loaderData, told }: { loaderData: Route.ComponentProps['loaderData']; told: Answer | undefined }) {
+  const fetcher = useFetcher<typeof action>({ key: 'host' });
+  const { settings } = loaderData;
+  const error = (field: string) =>
+    told?.status === 'refused' &&
+    told.field === field && (
+      <p className="field-error" role="alert">
+        {told.message}
+      </p>
+    );
+  return (
+    <details
+      className="teams-settings"
+      open={told?.status === 'refused' && ['words', 'movements'].includes(told.field)}
+    >
+      <summary>What people see, and what all count together …</summary>
+      <fetcher.Form method="post" className="act-form" key={JSON.stringify(settings)}>
+        <input type="hidden" name="intent" value="settings" />
+        <label className="teams-check">
+          <input type="checkbox" name="boards" defaultChecked={settings.hasBoards} /> People see the teams, and the days
+          kept of their own
+        </label>
+        <label>
+          Counted together, in words
+          <input
+            name="words"
+            defaultValue={settings.shared?.words ?? ''}
+            maxLength={MAX_SHARED_WORDS}
+            placeholder="stairs climbed by all branches"
+          />
+        </label>
+        {error('words')}
+        <label>
+          out of these movements, with commas
+          <input
+            name="movements"
+            defaultValue={loaderData.sharedNames}
+            placeholder={loaderData.known.slice(0, 2).join(', ')}
+          />
+        </label>
+        {error('movements')}
+        <button type="submit" className="button-quiet" disabled={fetcher.state !== 'idle'}>
+          Keep
+        </button>
+      </fetcher.Form>
+    </details>
+  );
+}
+
+interface LetterFormProps {
+  readonly title: string;
+  readonly intent: 'to-all' | 'to-coach';
+  readonly draft: Letter;
+  readonly told: Answer | undefined;
+  readonly send: string;
+  readonly isOff?: boolean;
+  /** Asked before it is sent. */
+  readonly sure?: string;
+}
+
+function LetterForm({ title, intent, draft, told, send, isOff = false, sure }: LetterFormProps) {
+  const fetcher = useFetcher<typeof action>({ key: 'host' });
+  const [subject, setSubject] = useState(draft.subject);
+  const [words, setWords] = useState(draft.words);
+  const [isAsked, setAsked] = useState(false);
+  const submit = () => {
+    setAsked(false);
+    void fetcher.submit({ intent, subject, words }, { method: 'post' });
+  };
+  return (
+    <form
+      className="act-form teams-letter"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (sure) setAsked(true);
+        else submit();
+      }}
+    >
+      <h3>{title}</h3>
+      <label>
+        Subject
+        <input value={subject} onChange={(e) => setSubject(e.target.value)} maxLength={MOST_SUBJECT} />
+      </label>
+      <label>
+        Words
+        <textarea
+          rows={intent === 'to-all' ? 11 : 8}
+          value={words}
+          onChange={(e) => setWords(e.target.value)}
+          maxLength={MOST_WORDS}
+        />
+      </label>
+      {told?.status === 'refused' && ['subject', 'letter'].includes(told.field) && intent === 'to-all' && (
+        <p className="field-error" role="alert">
+          {told.message}
+        </p>
+      )}
+      <p className="act-foot">
+        <button
+          type="submit"
+          className={intent === 'to-all' ? 'button-main' : 'button-quiet'}
+          disabled={isOff || fetcher.state !== 'idle'}
+        >
+          {send}
+        </button>{' '}
+        {(words !== draft.words || subject !== draft.subject) && (
+          <button
+            type="button"
+            className="tool"
+            onClick={() => {
+              setSubject(draft.subject);
+              setWords(draft.words);
+            }}
+          >
+            back to the draft
+          </button>
+        )}
+      </p>
+      {sure && (
+        <Dialog open={isAsked} title="Send the letter?" okText="Send it" onOk={submit} onCancel={() => setAsked(false)}>
+          <p>
+            <b>{subject}</b>
+          </p>
+          <p>{sure}</p>
+        </Dialog>
+      )}
+    </form>
+  );
+}

@@ -1,0 +1,465 @@
+import { useEffect, useMemo, useState } from 'react';
+import { data, Form, Link, redirect, useSearchParams, useSubmit } from 'react-router';
+import { compareDays, dayKey, weekdayOf } from '../../core/calendar/day.ts';
+import { useWindowedRows } from '../parts/use-windowed-rows.ts';
+import { plural } from '../../core/words/words.ts';
+import type { MovementLibrary } from '../../core/movement/library.ts';
+import type { MovementUsage } from '../../core/movement/count-usage.ts';
+import { countUsage } from '../../core/movement/count-usage.ts';
+import type { MovementQuery } from '../../core/movement/find-movements.ts';
+import { findMovements } from '../../core/movement/find-movements.ts';
+import { kitPieces } from '../../core/movement/kit.ts';
+import { laddersWith } from '../../core/movement/ladders-with.ts';
+import { layerLibrary, withFields } from '../../core/movement/layer.ts';
+import { baseLibrary } from '../../core/movement/library.ts';
+import type { Movement, Pattern, Position } from '../../core/movement/movement.ts';
+import { JOINTS, PATTERNS, POSITIONS } from '../../core/movement/movement.ts';
+import { isSpare, SPARE_WORDS, SPARES } from '../../core/movement/spare.ts';
+import { deleteLadder, deleteOverride, upsertLadder, upsertOverride } from '../../db/queries/movement.ts';
+import { listDays } from '../../db/queries/programme.ts';
+import { coachForm, withProgramme } from '../../server/doors/coach-scope.ts';
+import { coachToday } from '../../server/doors/coach-zone.ts';
+import { nowMs } from '../../server/config.ts';
+import { formText } from '../../server/http/form-text.ts';
+import { readKnownForm } from '../../server/movements/known-form.ts';
+import { readLadderForm, readMovementForm } from '../../server/movements/movement-form.ts';
+import { planText } from '../../server/write/session-view.ts';
+import { loadWorkspaceBook } from '../../server/write/workspace-book.ts';
+import type { DrawnLadder } from './ladder-steps.tsx';
+import { LadderSteps } from './ladder-steps.tsx';
+import { DemandBars, MovementText } from './movement-text.tsx';
+import { MovementForm } from './movement-form.tsx';
+import type { Route } from './+types/movements';
+import { runDate } from '../../core/calendar/release.ts';
+
+export { onlyNewPlaces as shouldRevalidate } from '../parts/only-new-places.ts';
+
+export const meta: Route.MetaFunction = () => [{ title: 'Movements · Ysodos' }];
+
+/** Weeks back and ahead that count as "the last weeks". */
+const USAGE_WEEKS = 4;
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  return withProgramme(request, params.programmeId, async (db, { programme }) => {
+    const book = await loadWorkspaceBook(db);
+    const today = coachToday(request);
+    const days = (await listDays(db, programme))
+      .filter((d) => d.text.trim() !== '' && compareDays(runDate(programme.run.rules, d), today) <= 0)
+      .slice(-7 * USAGE_WEEKS);
+    const recent = days.filter(
+      (d) => compareDays(runDate(programme.run.rules, { week: d.week + USAGE_WEEKS, weekday: d.weekday }), today) > 0,
+    );
+    const usage = countUsage(recent.map((d) => ({ key: dayKey(d), plan: planText(d.text, book).plan })));
+    return {
+      layer: book.layer,
+      usage: [...usage],
+      programmeId: programme.key,
+      firstWeekday: weekdayOf(programme.startsOn),
+    };
+  });
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const form = await coachForm(request);
+  const intent = formText(form, 'intent');
+  const now = new Date(nowMs());
+  return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
+    const { library, layer } = await loadWorkspaceBook(db);
+    const base = `/programmes/${programme.key}/movements`;
+    const id = formText(form, 'id');
+    if (intent === 'reset') {
+      await deleteOverride(db, id);
+      return redirect(baseLibrary.find(id) ? `${base}?m=${encodeURIComponent(id)}` : base);
+    }
+    if (intent === 'reset-ladder') {
+      await deleteLadder(db, id);
+      return redirect(`${base}?m=${encodeURIComponent(formText(form, 'from'))}`);
+    }
+    if (intent === 'know') {
+      const read = readKnownForm(form, library, layer);
+      if (read.status === 'error') return data({ errors: {}, rows: read.errors }, { status: 400 });
+      for (const override of read.overrides)
+        await upsertOverride(db, { workspaceId: coach.workspaceId, override, now });
+      return data({ errors: {}, known: read.overrides.length });
+    }
+    if (intent === 'ladder') {
+      const read = readLadderForm(form, library);
+      if (read.status === 'error') return data({ errors: { ladder: read.error } }, { status: 400 });
+      await upsertLadder(db, { workspaceId: coach.workspaceId, ladder: read.ladder, now });
+      return redirect(`${base}?m=${encodeURIComponent(read.ladder.steps[0]!.movementId)}`);
+    }
+    if (intent !== 'movement')
+      return data({ errors: { form: 'That is no step of this page; load it again.' } }, { status: 400 });
+    const read = readMovementForm(form, baseLibrary, library);
+    if (read.status === 'error') return data({ errors: read.errors }, { status: 400 });
+    if (Object.keys(read.override.fields).length === 0) await deleteOverride(db, read.override.movementId);
+    else await upsertOverride(db, { workspaceId: coach.workspaceId, override: read.override, now });
+    return redirect(`${base}?m=${encodeURIComponent(read.override.movementId)}`);
+  });
+}
+
+const BLANK = withFields(undefined, { movementId: 'new', fields: { name: '' } });
+
+export default function Movements({ loaderData, actionData }: Route.ComponentProps) {
+  const { layer, usage: usageList, programmeId, firstWeekday } = loaderData;
+  const library = useMemo(() => layerLibrary(baseLibrary, layer).library, [layer]);
+  const usage = useMemo(() => new Map(usageList), [usageList]);
+  const [params, setParams] = useSearchParams();
+  const errors: Record<string, string> = actionData?.errors ?? {};
+  // What is chosen counts at once; the address follows, so that a place can be kept and shared.
+  const [filters, setFilters] = useState<Filters>(
+    () => Object.fromEntries(FILTERS.map((key) => [key, params.get(key) ?? ''])) as Filters,
+  );
+  const set = (key: keyof Filters, value: string) => setFilters((now) => ({ ...now, [key]: value }));
+  useEffect(() => {
+    const next = withFilters(new URLSearchParams(window.location.search), filters);
+    if (next.toString() !== new URLSearchParams(window.location.search).toString())
+      setParams(next, { replace: true, preventScrollReset: true });
+    // Only what is chosen here moves the address.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [filters]);
+  const at = (id: string, edit = '') => {
+    const next = withFilters(new URLSearchParams(), filters);
+    next.set('m', id);
+    if (edit) next.set('edit', edit);
+    return `?${next.toString()}`;
+  };
+  // Read from their names: what the sessions of these weeks have, and what is asked for by words.
+  const readings = useMemo(() => {
+    const asked = library.read(filters.q)?.movement;
+    const used = [...usage.keys()].flatMap((id) => library.readingOf(id)?.movement ?? []);
+    return [...new Set([...(asked ? [asked] : []), ...used])];
+  }, [library, usage, filters.q]);
+  const found = findMovements(library, readFilters(filters), readings);
+  const shown = filters.used === 'yes' ? found.filter((m) => usage.has(m.id)) : found;
+  const chosen = library.find(params.get('m') ?? '');
+  const edit = params.get('edit');
+  return (
+    <div className="movements">
+      <div className="page-title">
+        <h1>Movements</h1>
+        <p className="soft">
+          {shown.length === library.movements.length
+            ? `${shown.length} in the library`
+            : `${shown.length} of ${library.movements.length}`}
+        </p>
+        <Link className="offer" to="?edit=new">
+          Add a movement
+        </Link>
+      </div>
+      <div className="movement-tools" role="search">
+        <input
+          type="search"
+          aria-label="Words"
+          placeholder="Words, for instance: wall, quiet, hip"
+          value={filters.q}
+          onChange={(e) => set('q', e.target.value)}
+        />
+        <Pick label="pattern" value={filters.pattern} options={PATTERNS} onPick={(v) => set('pattern', v)} />
+        <Pick label="position" value={filters.position} options={POSITIONS} onPick={(v) => set('position', v)} />
+        <Pick
+          label="kit"
+          value={filters.kit}
+          options={['none', ...kitPieces(library.movements)]}
+          onPick={(v) => set('kit', v)}
+        />
+        <Pick
+          label="avoid"
+          nothing="nothing to avoid"
+          value={filters.spare}
+          options={SPARES}
+          words={SPARE_WORDS}
+          onPick={(v) => set('spare', v)}
+        />
+        <label>
+          <input
+            type="checkbox"
+            checked={filters.used === 'yes'}
+            onChange={(e) => set('used', e.target.checked ? 'yes' : '')}
+          />{' '}
+          in use these {USAGE_WEEKS} weeks
+        </label>
+      </div>
+      <p className="soft small movement-key">
+        Bars: {JOINTS.join(', ')}; full colour where much is asked. On the right, how often it stands in the last{' '}
+        {USAGE_WEEKS} weeks.
+      </p>
+      <div className={chosen || edit === 'new' ? 'people-columns' : ''}>
+        <MovementList
+          movements={shown}
+          library={library}
+          usage={usage}
+          chosen={chosen}
+          columns={chosen || edit === 'new' ? 1 : 2}
+          linkTo={(id) => at(id)}
+        />
+        {edit === 'new' && !chosen && (
+          <aside className="follow-panel person-panel" aria-label="New movement">
+            <Link className="follow-close" to="?" aria-label="Close">
+              ×
+            </Link>
+            <h2>A movement of your own</h2>
+            <MovementForm movement={BLANK} isNew errors={errors} />
+          </aside>
+        )}
+        {chosen && (
+          <aside className="follow-panel person-panel" aria-label={chosen.name}>
+            <Link
+              className="follow-close"
+              to={`?${withFilters(new URLSearchParams(), filters).toString()}`}
+              aria-label="Close"
+              preventScrollReset
+            >
+              ×
+            </Link>
+            <h2>{chosen.name}</h2>
+            {edit === 'yes' ? (
+              <MovementForm key={chosen.id} movement={chosen} isNew={false} errors={errors} />
+            ) : (
+              <MovementText
+                movement={chosen}
+                usage={usage.get(chosen.id)?.days ?? []}
+                reps={usage.get(chosen.id)?.reps ?? 0}
+                heldSec={usage.get(chosen.id)?.heldSec ?? 0}
+                programmeId={programmeId}
+                firstWeekday={firstWeekday}
+                weeks={USAGE_WEEKS}
+                isOwn={library.findOnShelf(chosen.id) !== undefined && !baseLibrary.findOnShelf(chosen.id)}
+                reading={library.readingOf(chosen.id)}
+                isChanged={layer.overrides.some((o) => o.movementId === chosen.id)}
+                editPath={at(chosen.id, 'yes')}
+              />
+            )}
+            {edit !== 'yes' &&
+              laddersWith(chosen, library).map((l) => (
+                <LadderView
+                  key={l.id}
+                  ladder={{
+                    id: l.id,
+                    name: l.name,
+                    steps: l.steps.map((s) => ({
+                      id: s.movementId,
+                      name: library.find(s.movementId)?.name ?? s.movementId,
+                      change: s.change,
+                    })),
+                  }}
+                  here={chosen.id}
+                  linkTo={(id) => at(id)}
+                  isEditing={edit === l.id}
+                  editPath={at(chosen.id, l.id)}
+                  isOwn={layer.ladders.some((x) => x.id === l.id)}
+                  isShipped={library.ladders.includes(l)}
+                  error={errors.ladder ?? ''}
+                />
+              ))}
+            {edit === 'ladder' ? (
+              <LadderForm id="" name="" steps={`${chosen.name}: `} error={errors.ladder ?? ''} />
+            ) : (
+              edit !== 'yes' && (
+                <p className="small">
+                  <Link to={at(chosen.id, 'ladder')} preventScrollReset>
+                    A new ladder with it
+                  </Link>
+                </p>
+              )
+            )}
+          </aside>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** Every row has its place; longer words are cut, and whole in the movement's own panel. */
+const ROW_PX = 46;
+/** Narrower than this there is one column. */
+const TWO_COLUMNS_PX = 900;
+
+interface MovementListProps {
+  readonly movements: readonly Movement[];
+  readonly library: MovementLibrary;
+  readonly usage: ReadonlyMap<string, MovementUsage>;
+  readonly chosen: Movement | undefined;
+  readonly columns: 1 | 2;
+  readonly linkTo: (id: string) => string;
+}
+
+/** The movements in sight, down the rows. */
+function MovementList({ movements, library, usage, chosen, columns: wanted, linkTo }: MovementListProps) {
+  const [isNarrow, setNarrow] = useState(false);
+  useEffect(() => {
+    const media = window.matchMedia(`(max-width: ${TWO_COLUMNS_PX}px)`);
+    const onChange = () => setNarrow(media.matches);
+    onChange();
+    media.addEventListener('change', onChange);
+    return () => media.removeEventListener('change', onChange);
+  }, []);
+  const columns = isNarrow ? 1 : wanted;
+  const { attach, rows, heightPx } = useWindowedRows(Math.ceil(movements.length / columns), ROW_PX);
+  if (movements.length === 0)
+    return <p className="soft">Nothing like that. Take a filter away, or add the movement.</p>;
+  return (
+    <div ref={attach} style={{ height: heightPx, position: 'relative' }}>
+      <ul className="movement-list" aria-label={plural(movements.length, 'movement')}>
+        {rows.flatMap(({ index, topPx }) =>
+          movements.slice(index * columns, (index + 1) * columns).map((m, column) => {
+            const days = usage.get(m.id)?.days.length ?? 0;
+            return (
+              <li
+                key={m.id}
+                style={{ top: topPx, height: ROW_PX, left: `${(100 * column) / columns}%`, width: `${100 / columns}%` }}
+                aria-setsize={movements.length}
+                aria-posinset={index * columns + column + 1}
+              >
+                <Link to={linkTo(m.id)} preventScrollReset aria-current={m === chosen || undefined}>
+                  {m.name}
+                </Link>
+                <span className="soft small">
+                  {[...(library.findOnShelf(m.id) ? [] : ['read from the name']), m.pattern, m.position, ...m.kit].join(
+                    ', ',
+                  )}
+                </span>
+                <DemandBars movement={m} />
+                <span className="small num">{days > 0 ? plural(days, 'day') : ''}</span>
+              </li>
+            );
+          }),
+        )}
+      </ul>
+    </div>
+  );
+}
+
+const FILTERS = ['q', 'pattern', 'position', 'kit', 'spare', 'used'] as const;
+type Filters = Record<(typeof FILTERS)[number], string>;
+
+function withFilters(params: URLSearchParams, filters: Filters): URLSearchParams {
+  for (const key of FILTERS) {
+    if (filters[key]) params.set(key, filters[key]);
+    else params.delete(key);
+  }
+  return params;
+}
+
+function readFilters({ q, pattern, position, kit, spare }: Filters): MovementQuery {
+  return {
+    words: q,
+    spares: [spare].filter(isSpare),
+    ...(PATTERNS.some((p) => p === pattern) && { pattern: pattern as Pattern }),
+    ...(POSITIONS.some((p) => p === position) && { position: position as Position }),
+    ...(kit && { kit }),
+  };
+}
+
+function Pick({
+  label,
+  value,
+  options,
+  words = {},
+  nothing = `any ${label}`,
+  onPick,
+}: {
+  label: string;
+  /** Said where nothing is chosen. */
+  nothing?: string;
+  value: string;
+  options: readonly string[];
+  words?: Record<string, string>;
+  onPick: (value: string) => void;
+}) {
+  return (
+    <label className="sr-label">
+      <span className="sr">{label}</span>
+      <select value={value} onChange={(event) => onPick(event.target.value)} className={value ? 'is-set' : ''}>
+        <option value="">{nothing}</option>
+        {options.map((o) => (
+          <option key={o} value={o}>
+            {words[o] ?? o}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+function LadderView({
+  ladder,
+  here,
+  linkTo,
+  isEditing,
+  editPath,
+  isOwn,
+  isShipped,
+  error,
+}: {
+  ladder: DrawnLadder;
+  here: string;
+  linkTo: (id: string) => string;
+  isEditing: boolean;
+  editPath: string;
+  isOwn: boolean;
+  /** Of the library; else it is made by reading, and a change makes it a ladder of its own. */
+  isShipped: boolean;
+  error: string;
+}) {
+  const submit = useSubmit();
+  return (
+    <section>
+      <h3>{ladder.name}</h3>
+      {isEditing ? (
+        <LadderForm
+          id={isShipped ? ladder.id : ''}
+          name={isShipped ? ladder.name : here.replaceAll('-', ' ')}
+          steps={ladder.steps.map((s) => `${s.name}: ${s.change}`).join('\n')}
+          error={error}
+        />
+      ) : (
+        <LadderSteps ladder={ladder} here={here} linkTo={linkTo} />
+      )}
+      {!isEditing && (
+        <p className="small">
+          <Link to={editPath} preventScrollReset>
+            change this ladder
+          </Link>
+          {isOwn && (
+            <>
+              {' '}
+              <button
+                type="button"
+                className="link"
+                onClick={() => void submit({ intent: 'reset-ladder', id: ladder.id, from: here }, { method: 'post' })}
+              >
+                undo our changes
+              </button>
+            </>
+          )}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function LadderForm({ id, name, steps, error }: { id: string; name: string; steps: string; error: string }) {
+  return (
+    <Form method="post" className="movement-form" preventScrollReset>
+      <input type="hidden" name="intent" value="ladder" />
+      <input type="hidden" name="id" value={id} />
+      <label>
+        Ladder
+        <input name="name" defaultValue={name} maxLength={80} />
+      </label>
+      <label>
+        Steps, easiest first, what changes after a colon
+        <textarea name="steps" rows={7} defaultValue={steps} />
+      </label>
+      {error && (
+        <p className="field-error" role="alert">
+          {error}
+        </p>
+      )}
+      <button className="button-main" type="submit">
+        Save
+      </button>
+    </Form>
+  );
+}

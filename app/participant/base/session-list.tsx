@@ -1,0 +1,112 @@
+import type { MovementNotes } from '../../../core/fit/movement-notes.ts';
+import type { Film, SheetBlock, SheetLine } from '../../../core/session/session-sheet.ts';
+
+/** Figures longer than this stand on a line of their own. */
+const SHORT_FIGURE = 7;
+
+/** A session as a participant reads it: each block's rule in words, then what to do with its numbers in front. */
+export function SessionList({
+  blocks,
+  notes = {},
+  toMatch = {},
+}: {
+  blocks: readonly SheetBlock[];
+  notes?: MovementNotes;
+  toMatch?: Readonly<Record<number, string>>;
+}) {
+  return (
+    <div className="session-list">
+      {blocks.map((block, index) => (
+        <section key={index}>
+          <h2>
+            {block.name} <span className="soft">{block.rule}</span>
+          </h2>
+          {block.film !== undefined && <FilmLink of={block.name} url={block.film} />}
+          {toMatch[index] !== undefined && (
+            <p className="to-match">
+              Match or beat: <b>{toMatch[index]}</b>
+            </p>
+          )}
+          {block.rules.length > 0 && (
+            <ul className="session-rules">
+              {block.rules.map((rule) => (
+                <li key={rule}>{rule}</li>
+              ))}
+            </ul>
+          )}
+          <ol>
+            {block.lines.map((line, i) => (
+              <Line key={i} line={line} notes={notes} />
+            ))}
+          </ol>
+          {block.thenRest !== undefined && <p className="soft small">{block.thenRest}</p>}
+        </section>
+      ))}
+    </div>
+  );
+}
+
+/** A film of the coach’s own, as a plain link. */
+export function FilmLink({ of, url }: Film) {
+  return (
+    <a className="film-link" href={url} rel="noreferrer noopener">
+      film<span className="sr"> of {of}</span>
+    </a>
+  );
+}
+
+function Line({ line, notes }: { line: SheetLine; notes: MovementNotes }) {
+  const { figure, name, choices = [], details, films = [] } = line;
+  if (name === undefined) {
+    return (
+      <li className="is-rest">
+        <b>{figure}</b>
+        <div>rest</div>
+      </li>
+    );
+  }
+  return (
+    <li className={figure.length > SHORT_FIGURE ? 'is-long' : undefined}>
+      <b>{figure}</b>
+      <div>
+        {name} <HowTo names={choices} notes={notes} />
+        {details !== undefined && <small>{details}</small>}
+        {films.map(({ of, url }) => (
+          <FilmLink key={of} of={of} url={url} />
+        ))}
+      </div>
+    </li>
+  );
+}
+
+/** Set-up, doing and what to watch for, kept folded until asked for. Works without script. */
+function HowTo({ names, notes }: { names: readonly string[]; notes: MovementNotes }) {
+  const known = names.filter((name) => notes[name]);
+  if (known.length === 0) return null;
+  return (
+    <details className="how-to">
+      <summary>
+        how<span className="sr"> to do {known.join(' or ')}</span>
+      </summary>
+      {known.map((name) => {
+        const note = notes[name]!;
+        return (
+          <div key={name}>
+            {known.length > 1 && <b>{name}</b>}
+            <p>
+              {note.setUp}: {note.doing}.
+            </p>
+            <p>
+              Watch for: {note.watchFor}. Breathe {note.breathing}.
+            </p>
+            {note.cautions.map((c) => (
+              <p key={c} className="soft">
+                {c}
+              </p>
+            ))}
+          </div>
+        );
+      })}
+    </details>
+  );
+}

@@ -1,0 +1,40 @@
+import { useState } from 'react';
+import type { Stage } from '../../../core/clock/stage.ts';
+
+/** What is asked for when the time of a stage is up: it stands while the rest runs, and can be left out. */
+export function ClockQuestion({
+  stage,
+  taps,
+  onAnswer,
+}: {
+  stage: Stage;
+  taps: number;
+  onAnswer: (value: number) => void;
+}) {
+  const asks = stage.asks!;
+  const isSet = asks.what === 'set';
+  const [value, setValue] = useState(isSet ? taps + 1 : 0);
+  const step = isSet ? 0.5 : 1;
+  return (
+    <div className="clock-question" role="group" aria-label={asks.question}>
+      <p>{asks.question}</p>
+      <div>
+        <button type="button" aria-label="less" onClick={() => setValue((v) => Math.max(0, v - step))}>
+          −
+        </button>
+        <output>{value}</output>
+        <button type="button" aria-label="more" onClick={() => setValue((v) => v + step)}>
+          +
+        </button>
+        {!isSet && (
+          <button type="button" aria-label="ten more" onClick={() => setValue((v) => v + 10)}>
+            +10
+          </button>
+        )}
+        <button type="button" className="is-main" onClick={() => onAnswer(value)}>
+          That’s it
+        </button>
+      </div>
+    </div>
+  );
+}

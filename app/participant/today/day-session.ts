@@ -1,0 +1,43 @@
+import { explainChange } from '../../../core/fit/fit-session.ts';
+import type { ToMatch } from '../../../core/record/scores/to-match.ts';
+import { worthWords } from '../../../core/record/adherence/worth.ts';
+import type { FittedView } from '../../../server/participant/fitted-view.ts';
+import type { OpenDay } from '../../../server/participant/person-view.ts';
+import { packRibbon } from '../../charts/session/pack-ribbon.ts';
+import { layoutRibbon } from '../../charts/ribbon-layout.ts';
+import type { DaySession } from '../base/day-view.tsx';
+import { TODAY_RIBBON } from '../base/today-card.tsx';
+
+/** What a session's page shows that hangs on its fit alone, made once for each. */
+const shown = new WeakMap<FittedView, Pick<DaySession, 'sheet' | 'ribbon' | 'changes' | 'notes'>>();
+
+function showFit(fitted: FittedView) {
+  let known = shown.get(fitted);
+  if (!known) {
+    known = {
+      sheet: fitted.sheet,
+      ribbon: packRibbon(layoutRibbon(fitted.plan, TODAY_RIBBON)),
+      changes: fitted.changes.map(explainChange),
+      notes: fitted.notes,
+    };
+    shown.set(fitted, known);
+  }
+  return known;
+}
+
+/** A day as its page shows it: no more than that goes to the phone. */
+export function toDaySession(
+  fitted: FittedView,
+  { number, changeNote, record, newer }: Pick<OpenDay, 'number' | 'changeNote' | 'record' | 'newer'>,
+  toMatch: ToMatch,
+): DaySession {
+  return {
+    ...showFit(fitted),
+    toMatch: toMatch.words,
+    worth: record ? worthWords(record, fitted.plan, fitted.blocks, toMatch) : [],
+    number,
+    changeNote,
+    newer: newer ? { changeNote: newer.changeNote } : null,
+    record: record ? { outcome: record.outcome, effort: record.effort, scores: record.scores } : null,
+  };
+}

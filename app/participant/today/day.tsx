@@ -1,0 +1,31 @@
+import { Link } from 'react-router';
+import { formatDay } from '../../../core/calendar/day.ts';
+import { dayToMatch } from '../../../server/participant/earlier-scores.ts';
+import { withOwnDay } from '../../../server/participant/own-day.ts';
+import { toDaySession } from './day-session.ts';
+import { DayView } from '../base/day-view.tsx';
+import { orKeptPage } from '../base/kept-pages.ts';
+import type { Route } from './+types/day';
+
+export const meta: Route.MetaFunction = () => [{ title: 'A day · Ysodos' }];
+
+export async function loader({ params, request }: Route.LoaderArgs) {
+  return withOwnDay(request, params, 'opened', ({ view, sent, fitted }) => ({
+    above: `${formatDay(sent.date)} · week ${sent.week}`,
+    session: toDaySession(fitted, sent, dayToMatch(view, sent.dayId, fitted)),
+  }));
+}
+
+export const clientLoader = (args: Route.ClientLoaderArgs) => orKeptPage(args);
+
+export default function Day({ loaderData, params }: Route.ComponentProps) {
+  const base = `/p/${params.token}`;
+  return (
+    <main className="person">
+      <p className="small">
+        <Link to={base}>To today</Link>
+      </p>
+      <DayView base={base} dayKey={params.day} session={loaderData.session} above={loaderData.above} />
+    </main>
+  );
+}

@@ -1,0 +1,154 @@
+import { Form, Link } from 'react-router';
+import { PATTERNS } from '../../core/movement/movement.ts';
+import { SPARE_WORDS, SPARES } from '../../core/movement/spare.ts';
+import { SaveNote } from '../parts/save-note.tsx';
+import { useZones } from '../parts/use-zones.ts';
+import type { Contact, PersonProfile } from '../../db/queries/person.ts';
+import { PersonDays } from './person-days.tsx';
+
+export interface PanelPerson {
+  readonly enrolmentId: number;
+  readonly name: string;
+  readonly detail: string;
+  readonly timeZone: string;
+  readonly profile: PersonProfile;
+  readonly absences: readonly { readonly id: number; readonly kind: 'pause' | 'excused'; readonly words: string }[];
+  /** Their own day 1, in words, where they don't go by the run's. */
+  readonly ownStart: string | null;
+  readonly hasLeft: boolean;
+  /** Sessions that they have logged, in all their runs. */
+  readonly logged: number;
+  /** Back from a long pause: so many days. */
+  readonly backAfter: number | null;
+  /** A lighter way back in goes on until then, in words. */
+  readonly easedUntil: string | null;
+  readonly today: string;
+  /** As they are written: `push-up -> wall push-up`. */
+  readonly swapWords: string;
+}
+
+interface PersonPanelProps {
+  readonly person: PanelPerson;
+  readonly errors: Record<string, string>;
+  readonly isKept: boolean;
+  readonly close: string;
+  readonly onRemove: () => void;
+}
+
+const CARE = {
+  'not-asked': 'not answered yet',
+  clear: 'nothing in the way',
+  wait: 'wait: asked to see a clinician first',
+  seen: 'a clinician has been seen',
+} as const;
+
+/** By what messages reach someone, in words. */
+function CONTACT_WORDS({ channel, addressState, addressReason }: Contact): string {
+  if (addressState === 'stopped') return 'They want no messages; they come by their link.';
+  if (addressState === 'bounced')
+    return `The last message came back: ${addressReason}. Write another address, or ask them.`;
+  if (addressState === 'asked') return 'They haven’t confirmed it yet; no messages go there.';
+  return channel === 'none'
+    ? 'No messages go there; they come by their link.'
+    : `Messages go there, ${channel === 'email' ? 'as e-mail' : 'as short texts'}.`;
+}
+
+/** One person: what fits them, as coach and person have said it. */
+export function PersonPanel({ person, errors, isKept, close, onRemove }: PersonPanelProps) {
+  const zones = useZones();
+  const { profile } = person;
+  const error = (name: string) =>
+    errors[name] && (
+      <p className="field-error" role="alert">
+        {errors[name]}
+      </p>
+    );
+  return (
+    <aside className="follow-panel person-panel" aria-label={person.name}>
+      <Link className="follow-close" to={close} aria-label="Close" preventScrollReset>
+        ×
+      </Link>
+      <h2 dir="auto">{person.name}</h2>
+      <p className={profile.care === 'wait' ? 'plan-off' : 'soft small'}>Before starting: {CARE[profile.care]}</p>
+      {profile.careShared && <blockquote>{profile.careShared}</blockquote>}
+      {isKept && <SaveNote>Saved.</SaveNote>}
+      <PersonDays person={person} error={errors.absence} />
+      <Form method="post" key={person.enrolmentId} preventScrollReset>
+        <input type="hidden" name="intent" value="profile" />
+        <input type="hidden" name="enrolmentId" value={person.enrolmentId} />
+        <label>
+          Name
+          <input name="name" defaultValue={person.name} maxLength={80} />
+        </label>
+        {error('name')}
+        <label>
+          Group
+          <input name="detail" defaultValue={person.detail} maxLength={80} />
+        </label>
+        {error('detail')}
+        <label>
+          Time zone
+          <input name="timeZone" list="zones" defaultValue={person.timeZone} />
+        </label>
+        {error('timeZone')}
+        <datalist id="zones">
+          {zones.map((z) => (
+            <option key={z} value={z} />
+          ))}
+        </datalist>
+        <label>
+          E-mail or number
+          <input name="address" defaultValue={profile.address} maxLength={120} placeholder="e-mail or number" />
+        </label>
+        {error('address')}
+        <p className="soft small">{CONTACT_WORDS(profile.contact)}</p>
+        <label>
+          Kit at hand
+          <input
+            name="kit"
+            defaultValue={profile.kit === undefined ? '' : profile.kit.length === 0 ? 'none' : profile.kit.join(', ')}
+            placeholder="whatever is asked"
+          />
+        </label>
+        <fieldset>
+          <legend>Avoid</legend>
+          <div className="panel-spares">
+            {SPARES.map((s) => (
+              <label key={s}>
+                <input type="checkbox" name="spare" value={s} defaultChecked={profile.spares.includes(s)} />{' '}
+                {SPARE_WORDS[s]}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+        <fieldset>
+          <legend>Level, the hardest effort class they do</legend>
+          <div className="panel-levels">
+            {PATTERNS.map((p) => (
+              <label key={p}>
+                {p}
+                <select name={`level-${p}`} defaultValue={profile.levels[p] ?? ''}>
+                  <option value="">any</option>
+                  {[1, 2, 3, 4, 5].map((n) => (
+                    <option key={n}>{n}</option>
+                  ))}
+                </select>
+              </label>
+            ))}
+          </div>
+        </fieldset>
+        <label>
+          Standing swaps, one a line
+          <textarea name="swaps" rows={2} defaultValue={person.swapWords} placeholder="push-up -> wall push-up" />
+        </label>
+        {error('swaps')}
+        <button className="button-main" type="submit">
+          Save
+        </button>{' '}
+        <button className="tool" type="button" onClick={onRemove}>
+          remove from this programme
+        </button>
+      </Form>
+    </aside>
+  );
+}

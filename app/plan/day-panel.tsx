@@ -1,0 +1,211 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { DayPlace } from '../../core/calendar/day.ts';
+import { dayName, weekdayName } from '../../core/calendar/day.ts';
+import { buildTrackNote } from '../../core/progress/track/track-note.ts';
+import type { Theme } from '../../core/progress/programme-document.ts';
+import { THEMES } from '../../core/progress/programme-document.ts';
+import { makeTrack } from '../../core/progress/track/make-track.ts';
+import { formatLength } from '../../core/session/explain/explain.ts';
+import { ReadyPress } from './ready-press.tsx';
+import type { SpineDay } from '../shell/spine.tsx';
+import { TrackWords } from './track/track-words.tsx';
+import type { Plan } from './use-plan.ts';
+
+interface DayPanelProps {
+  readonly plan: Plan;
+  readonly place: DayPlace;
+  readonly words: string;
+  readonly programmeId: string;
+  readonly stored: SpineDay | undefined;
+  readonly writePath: string;
+  readonly isLocked: boolean;
+  readonly onShift: () => void;
+  readonly onRetest: () => void;
+}
+
+/** One day: what it is, what changed and why, and all that can be done with it. */
+export function DayPanel({
+  plan,
+  place,
+  words,
+  programmeId,
+  stored,
+  writePath,
+  isLocked,
+  onShift,
+  onRetest,
+}: DayPanelProps) {
+  const { programme, tools, propose } = plan;
+  const [showsText, setShowsText] = useState(false);
+  const day = programme.days.find((d) => d.week === place.week && d.weekday === place.weekday);
+  const at = dayName(place, programme.firstWeekday);
+  const own = day && tools.planner.of(day.text);
+  const note = buildTrackNote(programme, day, tools.book);
+  const weekday = weekdayName(place.weekday, programme.firstWeekday);
+  const usual = programme.themes[place.weekday];
+  const setTheme = (value: string) => {
+    if (value === 'none')
+      propose([{ kind: 'set-theme', weekday: place.weekday, theme: null }], `no theme on ${weekday}s`);
+    else
+      propose(
+        [{ kind: 'set-day-theme', place, theme: (value || null) as Theme | null }],
+        `${at}: ${value || usual || 'no theme'}`,
+      );
+  };
+  const asTrack = makeTrack(programme, place, tools.planner, plan.locked);
+  return (
+    <section className="day-panel" aria-label="Day">
+      <h2>
+        {own ? own.title || 'Nothing readable yet' : day ? 'To write' : 'No session'}{' '}
+        <span className="soft small">
+          {at} · {words}
+        </span>
+      </h2>
+      {day && own && (
+        <p className="small">
+          {formatLength(own.clockSec)}
+          {own.effort !== undefined && ` · effort ${own.effort} · load ${Math.round(own.loadAu!)}`}
+          {isLocked && ' · sent, so it stays as it is'}
+        </p>
+      )}
+      {stored && !plan.hasProposal && (
+        <div className="panel-tools">
+          <ReadyPress programmeId={programmeId} days={[stored]} words={() => 'Mark it ready'} />
+        </div>
+      )}
+      {note && <TrackWords note={note} />}
+      <p className="panel-tools">
+        {day ? (
+          <Link className="button-quiet" to={writePath}>
+            {own ? 'Open in Write' : 'Write it'}
+          </Link>
+        ) : (
+          <button
+            type="button"
+            className="button-quiet"
+            onClick={() => propose([{ kind: 'add-day', place }], `a session to write on ${at}`)}
+          >
+            Put a session here
+          </button>
+        )}
+        {asTrack && (
+          <button type="button" className="button-quiet" onClick={() => propose(asTrack.edits, asTrack.words)}>
+            Make it a track
+          </button>
+        )}
+        {day && !own && programme.tracks.length > 0 && (
+          <select
+            aria-label="Give this day a track"
+            value=""
+            onChange={(event) => {
+              const id = event.target.value;
+              if (id)
+                propose(
+                  [{ kind: 'join-track', id, places: [place] }],
+                  `${programme.tracks.find((t) => t.id === id)?.name ?? id} on ${at}`,
+                );
+            }}
+          >
+            <option value="">from a track …</option>
+            {programme.tracks.map((t) => (
+              <option key={t.id} value={t.id}>
+                {t.name}
+              </option>
+            ))}
+          </select>
+        )}
+        {day?.track &&
+          !isLocked &&
+          (day.track.isPinned ? (
+            <button
+              type="button"
+              className="button-quiet"
+              onClick={() => propose([{ kind: 'pin', place, isPinned: false }], `${at} follows its track again`)}
+            >
+              Follow its track again
+            </button>
+          ) : (
+            <button
+              type="button"
+              className="button-quiet"
+              onClick={() => propose([{ kind: 'pin', place, isPinned: true }], `${at} kept as it is`)}
+            >
+              Keep as it is
+            </button>
+          ))}
+        {day && own && (
+          <button type="button" className="tool" aria-expanded={showsText} onClick={() => setShowsText(!showsText)}>
+            {showsText ? 'hide the text' : 'read the text'}
+          </button>
+        )}
+      </p>
+      {showsText && day && <pre className="day-text">{day.text}</pre>}
+      {day && (
+        <p className="panel-tools small">
+          <label>
+            for{' '}
+            <select
+              aria-label="Theme of this day"
+              value={day.theme ?? ''}
+              onChange={(event) => setTheme(event.target.value)}
+            >
+              <option value="">{usual ? `${usual}, as on all ${weekday}s` : 'no theme'}</option>
+              {THEMES.filter((t) => t !== usual).map((t) => (
+                <option key={t} value={t}>
+                  {t}
+                </option>
+              ))}
+              {usual && <option value="none">no theme on {weekday}s</option>}
+            </select>
+          </label>
+          {day.theme && (
+            <button
+              type="button"
+              className="tool"
+              onClick={() =>
+                propose(
+                  [
+                    { kind: 'set-theme', weekday: place.weekday, theme: day.theme! },
+                    { kind: 'set-day-theme', place, theme: null },
+                  ],
+                  `${weekday}s: ${day.theme}`,
+                )
+              }
+            >
+              on all {weekday}s
+            </button>
+          )}
+          {own && (
+            <button type="button" className="tool" onClick={onRetest}>
+              place as a retest
+            </button>
+          )}
+          <button type="button" className="tool" onClick={onShift}>
+            move all later days
+          </button>
+          {!isLocked && (
+            <button
+              type="button"
+              className="tool"
+              onClick={() =>
+                propose([{ kind: 'remove-day', place }], `${own?.title || 'the session'} removed from ${at}`)
+              }
+            >
+              remove
+            </button>
+          )}
+          {day.track && !isLocked && (
+            <button
+              type="button"
+              className="tool"
+              onClick={() => propose([{ kind: 'leave-track', places: [place] }], `${at} on its own`)}
+            >
+              out of its track
+            </button>
+          )}
+        </p>
+      )}
+    </section>
+  );
+}

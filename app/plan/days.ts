@@ -1,0 +1,23 @@
+import { sessionTitle, UNREAD_TITLE } from '../../core/session/session-title.ts';
+import { dayKey, weekdayOf } from '../../core/calendar/day.ts';
+import { listDays } from '../../db/queries/programme.ts';
+import { withProgramme } from '../../server/doors/coach-scope.ts';
+import { loadWorkspaceBook } from '../../server/write/workspace-book.ts';
+import { planText } from '../../server/write/session-view.ts';
+import type { Route } from './+types/days';
+
+/** What stands on each day of a programme, for choosing one. */
+export async function loader({ request, params }: Route.LoaderArgs) {
+  return withProgramme(request, params.programmeId, async (db, { programme }) => {
+    const book = await loadWorkspaceBook(db);
+    const days = (await listDays(db, programme)).map((d) => {
+      const planned = d.text.trim() === '' ? undefined : planText(d.text, book);
+      return {
+        key: dayKey(d),
+        title: planned ? sessionTitle(planned.document) || UNREAD_TITLE : '',
+        isSent: d.sent !== null,
+      };
+    });
+    return { weeks: programme.weeks, firstWeekday: weekdayOf(programme.startsOn), days };
+  });
+}

@@ -1,0 +1,219 @@
+import { useState } from 'react';
+import { formatDay, parseDayDate } from '../../../core/calendar/day.ts';
+import { sameData } from '../../../core/same-data.ts';
+import { moveOffBlocked } from '../../../core/progress/arrange/arrange-scope.ts';
+import type { BlockedDay } from '../../../core/progress/programme-document.ts';
+import { Dialog } from '../../parts/dialog.tsx';
+import type { Plan } from '../use-plan.ts';
+import type { RunDates } from '../../../core/calendar/release.ts';
+import { lastDate } from '../../../core/calendar/release.ts';
+
+interface BlockedDialogProps {
+  readonly plan: Plan;
+  readonly run: RunDates;
+  readonly onClose: () => void;
+}
+
+const keyOf = (b: BlockedDay) => `${b.date} ${b.words}`;
+
+/** Days on which hard sessions, or any, don't fit: from a calendar file or by hand. What would move is proposed, not done. */
+export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
+  const { programme, tools, locked } = plan;
+  const [blocked, setBlocked] = useState<readonly BlockedDay[]>(programme.blocked);
+  const [found, setFound] = useState<readonly BlockedDay[]>([]);
+  const [note, setNote] = useState('');
+  const [date, setDate] = useState('');
+  const [words, setWords] = useState('');
+  const [moves, setMoves] = useState(true);
+  const first = run.startsOn;
+  const last = lastDate(run, programme.weeks);
+  const read = async (file: File) => {
+    try {
+      const { readCalendar } = await import('../../../core/exchange/read-calendar.ts');
+      const calendar = readCalendar(await file.text(), {
+        from: first,
+        to: last,
+        timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+      });
+      if (calendar.status === 'refused') return setNote(calendar.message);
+      const known = new Set(blocked.map(keyOf));
+      const days = calendar.days
+        .map((d): BlockedDay => ({ date: d.date, words: d.words, uid: d.uid, rule: 'no hard session' }))
+        .filter((d) => !known.has(keyOf(d)));
+      setFound(days);
+      return setNote(
+        `${calendar.events} ${calendar.events === 1 ? 'event' : 'events'} read; ${days.length} new ${days.length === 1 ? 'day lies' : 'days lie'} in these weeks${calendar.left.length > 0 ? `. Left out: ${calendar.left.join('; ')}` : ''}.`,
+      );
+    } catch {
+      return setNote('The file couldn’t be read. Choose it again.');
+    }
+  };
+  const add = () => {
+    const day = parseDayDate(date);
+    if (!day || day < first || day > last)
+      return setNote(`Choose a day from ${formatDay(first)} to ${formatDay(last)}.`);
+    if (words.trim() === '') return setNote('Say in a word what is on that day.');
+    setBlocked([
+      ...blocked.filter((b) => keyOf(b) !== `${day} ${words.trim()}`),
+      { date: day, words: words.trim(), rule: 'no hard session' },
+    ]);
+    setWords('');
+    return setNote('');
+  };
+  const finish = () => {
+    const edits = [{ kind: 'set-blocked' as const, blocked }];
+    const { edits: moving, stuck } = moves
+      ? moveOffBlocked({ ...programme, blocked }, { planner: tools.planner, run, locked })
+      : { edits: [], stuck: [] };
+    plan.propose([...edits, ...moving], moving.length > 0 ? 'blocked days, and what moves off them' : 'blocked days');
+    if (stuck.length > 0) setNote(stuck.map((s) => `Week ${s.week}: ${s.message}`).join(' '));
+    else onClose();
+  };
+  const setRule = (b: BlockedDay, rule: BlockedDay['rule']) =>
+    setBlocked(blocked.map((x) => (x === b ? { ...x, rule } : x)));
+  const isSame = sameData(blocked, programme.blocked);
+  return (
+    <Dialog
+      open
+      wide
+      title="Blocked days"
+      okText={isSame && !moves ? 'Nothing to propose' : 'Propose this'}
+      okDisabled={isSame && !moves}
+      onCancel={onClose}
+      onOk={finish}
+    >
+      <div className="blocked">
+        <p>
+          <label className="file-pick">
+            From a calendar file{' '}
+            <input
+              type="file"
+              accept=".ics,text/calendar"
+              onChange={(event) => {
+                if (event.target.files?.[0]) void read(event.target.files[0]);
+              }}
+            />
+          </label>
+        </p>
+        {note && (
+          <p className="small" role="status">
+            {note}
+          </p>
+        )}
+        {found.length > 0 && (
+          <fieldset>
+            <legend>Found in the file</legend>
+            {found.map((d) => (
+              <label key={keyOf(d)}>
+                <input
+                  type="checkbox"
+                  checked={blocked.some((b) => keyOf(b) === keyOf(d))}
+                  onChange={(event) =>
+                    setBlocked(
+                      event.target.checked
+                        ? [...blocked, d].sort((x, y) => (x.date < y.date ? -1 : 1))
+                        : blocked.filter((b) => keyOf(b) !== keyOf(d)),
+                    )
+                  }
+                />{' '}
+                {formatDay(d.date)} <b>{d.words}</b>
+              </label>
+            ))}
+            <button
+              type="button"
+              className="tool"
+              onClick={() =>
+                setBlocked(
+                  [...blocked, ...found.filter((d) => !blocked.some((b) => keyOf(b) === keyOf(d)))].sort((x, y) =>
+                    x.date < y.date ? -1 : 1,
+                  ),
+                )
+              }
+            >
+              take all of them
+            </button>
+          </fieldset>
+        )}
+        <p className="blocked-add">
+          <label>
+            By hand{' '}
+            <input
+              type="date"
+              aria-label="Blocked day"
+              value={date}
+              min={first}
+              max={last}
+              onChange={(event) => setDate(event.target.value)}
+            />
+          </label>
+          <input
+            aria-label="What is on that day"
+            placeholder="Concert"
+            value={words}
+            maxLength={200}
+            onChange={(event) => setWords(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter') {
+                event.preventDefault();
+                add();
+              }
+            }}
+          />
+          <button type="button" className="button-quiet" onClick={add}>
+            Add
+          </button>
+        </p>
+        {blocked.length === 0 ? (
+          <p className="soft">No day is blocked.</p>
+        ) : (
+          <table className="people-list">
+            <thead>
+              <tr>
+                <th>Day</th>
+                <th>What</th>
+                <th>Leaves no room for</th>
+                <th>
+                  <span className="sr">remove</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {blocked.map((b) => (
+                <tr key={keyOf(b)}>
+                  <td>{formatDay(b.date)}</td>
+                  <td>
+                    <b>{b.words}</b>
+                  </td>
+                  <td>
+                    <select
+                      aria-label={`Rule of ${b.words}, ${b.date}`}
+                      value={b.rule}
+                      onChange={(event) => setRule(b, event.target.value as BlockedDay['rule'])}
+                    >
+                      <option value="no hard session">a hard session</option>
+                      <option value="no session">any session</option>
+                    </select>
+                  </td>
+                  <td className="right">
+                    <button type="button" className="tool" onClick={() => setBlocked(blocked.filter((x) => x !== b))}>
+                      free it
+                      <span className="sr">
+                        : {b.words}, {b.date}
+                      </span>
+                    </button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+        <p>
+          <label>
+            <input type="checkbox" checked={moves} onChange={(event) => setMoves(event.target.checked)} /> propose how
+            sessions move off blocked days
+          </label>
+        </p>
+      </div>
+    </Dialog>
+  );
+}

@@ -1,0 +1,61 @@
+import { AREAS } from '../../../core/movement/movement.ts';
+import { findLoadChange, formatChange } from '../../../core/progress/week/week-change.ts';
+import { wholeMinutes } from '../../../core/words/words.ts';
+import { Dialog } from '../../parts/dialog.tsx';
+import type { Plan } from '../use-plan.ts';
+
+/** The pictures of the weeks as numbers. */
+export function FiguresDialog({ plan, onClose }: { plan: Plan; onClose: () => void }) {
+  const { weeks } = plan;
+  const areas = AREAS.filter((a) => weeks.some((w) => w.repsByArea[a]));
+  const change = (i: number) => {
+    const found = findLoadChange(weeks, i);
+    return found ? `${formatChange(found.pct, 1)}${found.against.week === i ? '' : ` on ${found.against.week}`}` : '–';
+  };
+  return (
+    <Dialog open wide title="The weeks in figures" okText="Good" cancelText={null} onOk={onClose} onCancel={onClose}>
+      <div className="figures-scroll">
+        <table className="figures">
+          <thead>
+            <tr>
+              <th>Week</th>
+              <th>load</th>
+              <th>change</th>
+              <th>minutes</th>
+              <th>of work</th>
+              <th>monotony</th>
+              <th>strain</th>
+              {areas.map((a) => (
+                <th key={a}>reps, {a}</th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {weeks.map((w, i) => (
+              <tr key={w.week}>
+                <th scope="row">
+                  {w.week}
+                  {w.isLighter && ' lighter'}
+                </th>
+                <td>{Math.round(w.loadAu)}</td>
+                <td>{change(i)}</td>
+                <td>{wholeMinutes(w.likelySec)}</td>
+                <td>{wholeMinutes(w.workSec)}</td>
+                <td>{w.monotony?.toFixed(2) ?? '–'}</td>
+                <td>{w.strainAu === undefined ? '–' : Math.round(w.strainAu)}</td>
+                {areas.map((a) => (
+                  <td key={a}>{w.repsByArea[a] ?? 0}</td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="soft small">
+        Load is planned effort × likely minutes; its change is against the last week that isn’t lighter. Monotony is the
+        mean over the sample SD of the seven daily loads, strain is load × monotony; – where a session is missing, has
+        no effort, or all days ask the same.
+      </p>
+    </Dialog>
+  );
+}

@@ -1,0 +1,216 @@
+import { data, Form, Link, useFetcher, useSearchParams } from 'react-router';
+import { dayKey, shortPlace, weekdayOf } from '../../core/calendar/day.ts';
+import { plural } from '../../core/words/words.ts';
+import type { MessageKind, MessageState } from '../../db/queries/message.ts';
+import { countOutbox, insertRepetition, listOutbox, MESSAGE_STATES } from '../../db/queries/message.ts';
+import { coachForm, withProgramme } from '../../server/doors/coach-scope.ts';
+import { coachZone } from '../../server/doors/coach-zone.ts';
+import { nowMs } from '../../server/config.ts';
+import { formId } from '../../server/http/form-text.ts';
+import { instantWords } from '../../server/messages/compose.ts';
+import { parseId } from '../../server/http/parse-number.ts';
+import sendCss from './send.css?url';
+import { MESSAGE_WORDS, SENT_WORDS } from './message-words.ts';
+import type { Route } from './+types/outbox';
+
+export const meta: Route.MetaFunction = () => [{ title: 'Outbox · Ysodos' }];
+export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: sendCss }];
+
+const PAGE = 100;
+/** Once more is worth it for so long. */
+const AGAIN_MS = 24 * 3600_000;
+
+const readState = (text: string | null): MessageState | undefined => MESSAGE_STATES.find((s) => s === text);
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  return withProgramme(
+    request,
+    params.programmeId,
+    async (db, { programme }) => {
+      const search = new URL(request.url).searchParams;
+      const zone = coachZone(request);
+      const [rows, counts] = await Promise.all([
+        listOutbox(db, programme.runId, {
+          state: readState(search.get('state')),
+          kind: (Object.keys(MESSAGE_WORDS) as MessageKind[]).find((k) => k === search.get('kind')),
+          dayId: parseId(search.get('day')),
+          words: (search.get('q') ?? '').trim().slice(0, 80) || undefined,
+          beforeId: parseId(search.get('before')),
+          limit: PAGE + 1,
+        }),
+        countOutbox(db, programme.runId),
+      ]);
+      const first = weekdayOf(programme.startsOn);
+      return {
+        base: `/programmes/${programme.key}`,
+        counts,
+        older: rows.length > PAGE ? rows[PAGE - 1]!.id : null,
+        rows: rows.slice(0, PAGE).map((r) => ({
+          id: r.id,
+          to: r.to,
+          enrolmentId: r.enrolmentId,
+          address: r.address,
+          what: `${MESSAGE_WORDS[r.kind]}${r.number > 1 && r.kind === 'session' ? `, version ${r.number}` : ''}${r.repetition > 0 ? ', once more' : ''}`,
+          day:
+            r.week === null || r.weekday === null
+              ? null
+              : {
+                  key: dayKey({ week: r.week, weekday: r.weekday }),
+                  words: shortPlace({ week: r.week, weekday: r.weekday }, first),
+                },
+          state: r.state,
+          when:
+            r.acceptedAtMs !== null
+              ? instantWords(r.acceptedAtMs, zone)
+              : r.state === 'waiting'
+                ? `next try ${instantWords(Math.max(r.nextTryAtMs, nowMs()), zone)}`
+                : instantWords(r.createdAtMs, zone),
+          reason: r.reason,
+          tries: r.attempts,
+          canRepeat: r.enrolmentId !== null && r.week !== null && r.state !== 'waiting' && r.state !== 'sending',
+        })),
+      };
+    },
+    'coach',
+  );
+}
+
+/** Sends a message once more, to the address that they have now. */
+export async function action({ request, params }: Route.ActionArgs) {
+  const form = await coachForm(request);
+  return withProgramme(request, params.programmeId, async (db, { programme }) => {
+    const now = new Date(nowMs());
+    const isDone = await insertRepetition(db, {
+      runId: programme.runId,
+      messageId: formId(form, 'message'),
+      expiresAt: new Date(nowMs() + AGAIN_MS),
+      now,
+    });
+    return isDone
+      ? data({ told: 'It goes out once more.', error: '' })
+      : data(
+          { told: '', error: 'It can’t go once more: it is still on its way, or they get no messages.' },
+          { status: 409 },
+        );
+  });
+}
+
+type Row = Route.ComponentProps['loaderData']['rows'][number];
+
+/** What each person was sent, with state and reason. */
+export default function Outbox({ loaderData }: Route.ComponentProps) {
+  const { rows, counts, older, base } = loaderData;
+  const [search] = useSearchParams();
+  const all = Object.values(counts).reduce((sum, n) => sum + n, 0);
+  const linkTo = (changes: Record<string, string | null>) => {
+    const next = new URLSearchParams(search);
+    next.delete('before');
+    for (const [name, value] of Object.entries(changes)) {
+      if (value === null) next.delete(name);
+      else next.set(name, value);
+    }
+    return `?${next.toString()}`;
+  };
+  const isFiltered = ['state', 'kind', 'day', 'q'].some((name) => search.get(name));
+  return (
+    <div className="outbox-page">
+      <div className="page-title">
+        <h1>Outbox</h1>
+        <p className="soft">{plural(all, 'message')}</p>
+      </div>
+      {all === 0 ? (
+        <p className="soft">
+          Nothing was sent yet. Messages stand here once a day goes out: to whom, how far they got, and why one didn’t.{' '}
+          <Link to={`${base}/send`}>To Send</Link>
+        </p>
+      ) : (
+        <>
+          <nav className="outbox-states" aria-label="By state">
+            <Link to={linkTo({ state: null })} {...(!search.get('state') && { 'aria-current': 'true' })}>
+              all
+            </Link>
+            {MESSAGE_STATES.filter((s) => counts[s]).map((s) => (
+              <Link key={s} to={linkTo({ state: s })} {...(search.get('state') === s && { 'aria-current': 'true' })}>
+                {SENT_WORDS[s]} <b>{counts[s]}</b>
+              </Link>
+            ))}
+          </nav>
+          <Form className="outbox-find" role="search">
+            {['state', 'kind', 'day'].map((name) =>
+              search.get(name) ? <input key={name} type="hidden" name={name} value={search.get(name)!} /> : null,
+            )}
+            <label>
+              Find a person or address <input name="q" defaultValue={search.get('q') ?? ''} type="search" />
+            </label>
+            <button type="submit" className="button-quiet">
+              Find
+            </button>
+            {isFiltered && <Link to="?">Show all</Link>}
+          </Form>
+          {rows.length === 0 ? (
+            <p className="soft">No message is like that.</p>
+          ) : (
+            <ul className="outbox-rows">
+              {rows.map((row) => (
+                <OutboxLine key={row.id} row={row} base={base} />
+              ))}
+            </ul>
+          )}
+          {older !== null && <Link to={linkTo({ before: String(older) })}>Older ones</Link>}
+        </>
+      )}
+    </div>
+  );
+}
+
+function OutboxLine({ row, base }: { row: Row; base: string }) {
+  const fetcher = useFetcher<{ told: string; error: string }>();
+  const isBad = ['bounced', 'refused', 'gave-up'].includes(row.state);
+  return (
+    <li className={isBad ? 'needs-you' : undefined}>
+      <span>
+        {row.enrolmentId === null ? (
+          <b>{row.to}</b>
+        ) : (
+          <Link to={`${base}/people?person=${row.enrolmentId}`}>{row.to}</Link>
+        )}
+        <small className="soft">{row.address}</small>
+      </span>
+      <span>
+        {row.what}
+        {row.day && (
+          <small>
+            <Link to={`${base}/send/${row.day.key}`}>{row.day.words}</Link>
+          </small>
+        )}
+      </span>
+      <span>
+        <b>{SENT_WORDS[row.state]}</b>
+        <small className="soft">
+          {row.when}
+          {row.tries > 1 && `, ${row.tries} tries`}
+        </small>
+      </span>
+      <span className="small">{row.reason}</span>
+      <span>
+        {row.canRepeat &&
+          (fetcher.data?.told ? (
+            <small role="status">{fetcher.data.told}</small>
+          ) : (
+            <fetcher.Form method="post">
+              <input type="hidden" name="message" value={row.id} />
+              <button
+                type="submit"
+                className="tool"
+                disabled={fetcher.state !== 'idle'}
+                aria-label={`Once more to ${row.to}`}
+              >
+                once more
+              </button>
+              {fetcher.data?.error && <small role="alert">{fetcher.data.error}</small>}
+            </fetcher.Form>
+          ))}
+      </span>
+    </li>
+  );
+}

@@ -1,0 +1,113 @@
+import { useState } from 'react';
+import { Form, useFetcher, useSearchParams, useSubmit } from 'react-router';
+import type { SessionSheet } from '../../core/session/session-sheet.ts';
+import type { loader as findLoader } from '../shell/find.ts';
+import type { PackedRibbon } from '../charts/session/pack-ribbon.ts';
+import { TodayCard } from '../participant/base/today-card.tsx';
+
+interface Preview {
+  readonly sheet: SessionSheet;
+  readonly ribbon: PackedRibbon;
+  readonly changes: readonly string[];
+  readonly subject: string;
+  readonly text: string;
+  readonly as: { readonly id: number; readonly name: string } | null;
+}
+
+/** What participants see, as anyone or as one of them: on their phone, or as the message. */
+export function SendPreview({ preview, above, programmeId }: { preview: Preview; above: string; programmeId: string }) {
+  const [search, setSearch] = useSearchParams();
+  const isMessage = search.get('see') === 'message';
+  const submit = useSubmit();
+  const found = useFetcher<typeof findLoader>();
+  const [words, setWords] = useState('');
+  const set = (changes: Record<string, string | null>) =>
+    setSearch(
+      (now) => {
+        const next = new URLSearchParams(now);
+        for (const [name, value] of Object.entries(changes)) {
+          if (value === null) next.delete(name);
+          else next.set(name, value);
+        }
+        return next;
+      },
+      { preventScrollReset: true },
+    );
+  return (
+    // It scrolls: by key too, also where nothing in it can be pressed.
+    <section className="send-phone" aria-label="What participants see" tabIndex={0}>
+      <div className="send-see no-print">
+        <span role="group" aria-label="See it">
+          <button type="button" aria-pressed={!isMessage} onClick={() => set({ see: null })}>
+            On the phone
+          </button>
+          <button type="button" aria-pressed={isMessage} onClick={() => set({ see: 'message' })}>
+            As the message
+          </button>
+        </span>
+        <Form className="send-as" onSubmit={(event) => event.preventDefault()}>
+          <label>
+            as{' '}
+            <input
+              value={words}
+              placeholder={preview.as?.name ?? 'anyone'}
+              onChange={(event) => {
+                setWords(event.target.value);
+                void found.load(`/programmes/${programmeId}/find?q=${encodeURIComponent(event.target.value)}`);
+              }}
+            />
+          </label>
+          {words !== '' && (
+            <ul className="send-found">
+              {(found.data ?? []).map((p) => (
+                <li key={p.enrolmentId}>
+                  <button
+                    type="button"
+                    onClick={() => {
+                      setWords('');
+                      set({ as: String(p.enrolmentId) });
+                    }}
+                  >
+                    {p.name} <span className="soft small">{p.detail}</span>
+                  </button>
+                </li>
+              ))}
+              {found.data?.length === 0 && <li className="soft small">Nobody of that name.</li>}
+            </ul>
+          )}
+          {preview.as && (
+            <button type="button" className="tool" onClick={() => set({ as: null })}>
+              as anyone
+            </button>
+          )}
+        </Form>
+      </div>
+      {isMessage ? (
+        <article className="send-message">
+          <h2>{preview.subject}</h2>
+          <pre>{preview.text}</pre>
+        </article>
+      ) : (
+        <div className="person">
+          <TodayCard sheet={preview.sheet} ribbon={preview.ribbon} above={above} />
+        </div>
+      )}
+      {preview.as && preview.changes.length > 0 && (
+        <ul className="small send-changes">
+          {preview.changes.map((c) => (
+            <li key={c}>{c}</li>
+          ))}
+        </ul>
+      )}
+      <p>
+        <button
+          type="button"
+          className="button-quiet"
+          onClick={() => void submit({ intent: 'test', as: String(preview.as?.id ?? '') }, { method: 'post' })}
+        >
+          Send it to me first
+        </button>
+      </p>
+    </section>
+  );
+}

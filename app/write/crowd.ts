@@ -1,0 +1,21 @@
+import { seesHealth } from '../../core/coach-role.ts';
+import { localDate } from '../../core/calendar/release.ts';
+import { nowMs } from '../../server/config.ts';
+import { listParticipants, toFitPerson } from '../../db/queries/person.ts';
+import { withProgramme } from '../../server/doors/coach-scope.ts';
+import type { SeenPerson } from './see-as.tsx';
+import type { Route } from './+types/crowd';
+
+/** The people of a programme as a session is fitted to them: asked for once the writer stands. */
+export async function loader({ request, params }: Route.LoaderArgs) {
+  return withProgramme(request, params.programmeId, async (db, { programme, coach }) => {
+    // What people spare is theirs and their coaches' to know.
+    if (!seesHealth(coach.role)) return [];
+    const people = await listParticipants(db, programme.runId);
+    return people.map(({ enrolmentId: id, name, profile, timeZone }): SeenPerson => ({
+      id,
+      name,
+      person: toFitPerson(profile, localDate(nowMs(), timeZone)),
+    }));
+  });
+}

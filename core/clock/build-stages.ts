@@ -1,0 +1,300 @@
+import type { Amount, Block, WorkItem } from '../document/document.ts';
+import { listedNumbers } from '../forms/count.ts';
+import { capSecOf, stageWordsOf } from '../forms/forms.ts';
+import type { Part, Step } from '../forms/step.ts';
+import { blockName, describeBlock, ruleLines } from '../session/explain/explain.ts';
+import type { SessionPlan } from '../session/plan.ts';
+import { isLikelyStep } from '../session/plan.ts';
+import { isWork, itemDetails, itemName, speakDose } from '../words/describe-item.ts';
+import { formatClock } from '../words/format-clock.ts';
+import type { Carried, Stage, StageLine } from './stage.ts';
+import { carriedFigure, isWaiting, spokenDose } from './stage.ts';
+
+/** A rest shorter than this is none to drink in (common practice, no source). */
+const WATER_FROM_SEC = 15;
+
+/** Time to get to the mat, and into position before a hold (common practice, no source). */
+export const GET_READY_SEC = 5;
+/** After work at one's own pace, before a clock starts: so long it waits for a tap (common practice, no source). */
+export const READY_SEC = 10;
+
+/** The stages of a session, in order. `blocks` are the resolved ones that the plan was computed from. An empty plan gives none. */
+export function buildStages(plan: SessionPlan, blocks: readonly Block[]): Stage[] {
+  const stages: Stage[] = [];
+  let atSec = 0;
+  for (const [index, step] of plan.steps.entries()) {
+    const block = blocks[step.block]!;
+    const counted = isLikelyStep(step, plan.blocks[step.block]!.likelyRounds);
+    const startSec = Math.min(atSec, plan.clockSec.likely);
+    if (counted) atSec += step.sec.likely;
+    const stage = toStage(step, block, plan, startSec, Math.min(atSec, plan.clockSec.likely));
+    const next = plan.steps[index + 1];
+    if (step.purpose === 'change-over') {
+      // At one's own pace a change-over needs no clock; before something timed it is the time to get into position.
+      if (next?.ruledBy === 'clock')
+        stages.push({
+          ...waiting(stage),
+          kind: 'get-ready',
+          durationSec: GET_READY_SEC,
+          timelineEndSec: stage.timelineEndSec,
+        });
+      continue;
+    }
+    const before = stages.at(-1);
+    if (!before) stages.push({ ...waiting(stage), kind: 'get-ready', durationSec: GET_READY_SEC });
+    else if (
+      before.block !== step.block &&
+      before.ruledBy === 'own' &&
+      step.ruledBy === 'clock' &&
+      stage.kind !== 'rest'
+    )
+      stages.push({ ...waiting(stage), kind: 'ready', durationSec: READY_SEC });
+    stages.push(...splitHolds(stage, step));
+  }
+  const rulesOf = (block: number): string[] => [
+    describeBlock(blocks[block]!, plan.blocks[block]!),
+    ...ruleLines(blocks[block]!),
+  ];
+  return stages.map((stage, i) => {
+    const next = stages[i + 1];
+    if (stage.kind !== 'rest' && !isWaiting(stage) && beginsLastRound(stages, i))
+      return { ...stage, isLastRound: true };
+    const isBeginning = i === 0 || stages[i - 1]!.block !== stage.block;
+    const hasWater = stage.kind === 'rest' && stage.durationSec >= WATER_FROM_SEC && endsRound(stages, i);
+    if (stage.kind === 'rest' && next && next.block !== stage.block)
+      return { ...stage, hasWater, title: `Rest before ${next.blockName}`, rules: rulesOf(next.block) };
+    if (!next || !isWaiting(stage)) return hasWater ? { ...stage, hasWater } : stage;
+    return {
+      ...stage,
+      ...(isBeginning && { rules: rulesOf(stage.block) }),
+      title: i === 0 ? 'Get ready' : stage.kind === 'ready' ? `${next.blockName}: ready?` : `Get ready: ${next.title}`,
+    };
+  });
+}
+
+/** Whether a stage is the first of the last of several rounds. */
+function beginsLastRound(stages: readonly Stage[], at: number): boolean {
+  const { round, rounds, block, set } = stages[at]!;
+  if (rounds < 2 || round !== rounds) return false;
+  const before = stages.slice(0, at).findLast((s) => s.kind !== 'rest' && !isWaiting(s));
+  return before?.block !== block || before.set !== set || before.round !== round;
+}
+
+/** Whether what is done after a rest is of another round, set or block than what was done before it. */
+function endsRound(stages: readonly Stage[], at: number): boolean {
+  const isDone = (s: Stage) => s.kind !== 'rest' && !isWaiting(s);
+  const before = stages.slice(0, at).findLast(isDone);
+  const after = stages.slice(at + 1).find(isDone);
+  return (
+    before !== undefined &&
+    after !== undefined &&
+    (before.block !== after.block || before.set !== after.set || before.round !== after.round)
+  );
+}
+
+/** A stage before another, in which nothing is done or counted yet. */
+const waiting = (stage: Stage): Stage => ({
+  ...stage,
+  ruledBy: 'clock',
+  title: 'Get ready',
+  figure: '',
+  details: '',
+  lines: [],
+  switchAtSec: [],
+  round: 0,
+  timelineEndSec: stage.timelineStartSec,
+  workCapSec: null,
+  taps: null,
+  asks: null,
+  ends: null,
+  enoughFromSec: null,
+  paceMarks: [],
+});
+
+/** Repetitions at one's own pace with a hold behind them: the hold has a clock of its own. */
+function splitHolds(stage: Stage, step: Step): Stage[] {
+  const holds = step.parts.filter((p) => p.kind === 'hold' && !p.estimated);
+  if (step.ruledBy !== 'own' || step.lists || holds.length === 0 || holds.length === step.parts.length) return [stage];
+  let atSec = stage.timelineStartSec;
+  return step.parts.map((part): Stage => {
+    const startSec = atSec;
+    atSec = Math.min(stage.timelineEndSec, atSec + part.sec.likely);
+    const side = part.side === null ? [] : [part.side];
+    const isHold = part.kind === 'hold' && !part.estimated;
+    return {
+      ...stage,
+      ruledBy: isHold ? 'clock' : 'own',
+      durationSec: part.sec.likely,
+      title: isHold ? `hold ${part.name ?? ''}`.trim() : stage.title,
+      figure: isHold ? formatClock(part.sec.likely) : part.reps === null ? stage.figure : String(part.reps),
+      details: [...side, ...(isHold ? [] : [stage.details])].filter(Boolean).join(' · '),
+      sides: side,
+      switchAtSec: [],
+      timelineStartSec: startSec,
+      timelineEndSec: atSec,
+    };
+  });
+}
+
+function toStage(step: Step, block: Block, plan: SessionPlan, startSec: number, endSec: number): Stage {
+  const own = plan.blocks[step.block]!;
+  const isRest = step.parts.every((p) => p.kind === 'rest');
+  const lead = step.parts.find((p) => p.kind !== 'rest');
+  const listed = step.lists ?? false;
+  const item = lead && lead.item !== null ? block.items[lead.item] : undefined;
+  const words =
+    item && isWork(item) && lead ? itemWords(item, lead, step, block) : { title: '', figure: '', details: '' };
+  const said = listed && !isRest ? stageWordsOf(block, step) : undefined;
+  const lines = listed ? step.items.flatMap((i) => stageLine(block, i, step)) : [];
+  const isChosenRest = isRest && step.sec.low !== step.sec.high && step.ruledBy === 'clock';
+  const title = isRest ? restTitle(step) : (said?.title ?? words.title);
+  const sides = [...new Set(step.parts.flatMap((p) => p.side ?? []))];
+  return {
+    kind: isRest ? 'rest' : listed ? 'span' : 'work',
+    ruledBy: step.ruledBy,
+    durationSec: isChosenRest ? step.sec.high : step.sec.likely,
+    block: step.block,
+    blockName: blockName(block),
+    round: step.round,
+    rounds: said?.of ?? own.rounds?.high ?? 0,
+    set: step.set,
+    sets: own.sets,
+    item: listed || isRest ? null : (lead?.item ?? null),
+    movement: listed || isRest || !item || !isWork(item) ? '' : movementOf(item, lead?.name),
+    title,
+    nextWords: listed ? lines.map((l) => l.name).join(', ') : spokenDose(words.figure, words.title, sides),
+    figure: listed ? '' : words.figure,
+    details: listed ? '' : words.details,
+    rules: [],
+    lines,
+    sides,
+    switchAtSec: switches(step),
+    workCapSec: step.workCapSec ?? null,
+    optional: step.optional,
+    timelineStartSec: startSec,
+    timelineEndSec: endSec,
+    capSec: capSecOf(block) ?? null,
+    taps: said?.taps ?? null,
+    partners: said?.partners ?? 1,
+    asks: said?.asks ?? null,
+    ends: said?.ends ?? null,
+    enoughFromSec: isChosenRest ? step.sec.low : null,
+    isLastRound: false,
+    hasWater: false,
+    paceMarks: [],
+  };
+}
+
+/** The movement of an item, as it is written: the first choice, or the one whose turn it is. */
+const movementOf = (item: WorkItem, turn: string | null | undefined): string =>
+  item.inTurn && turn ? turn : item.choices[0]!.name;
+
+function itemWords(item: WorkItem, lead: Part, step: Step, block: Block) {
+  const spoken = speakDose(item.dose, block.count);
+  const sideReps = step.parts.filter((p) => p.reps !== null);
+  const each = sideReps.length > 1 && sideReps.every((p) => p.reps === sideReps[0]!.reps);
+  const counted =
+    item.dose?.kind === 'reps' && item.dose.amount.kind === 'range'
+      ? spoken.figure
+      : sideReps.length === 0
+        ? ''
+        : each
+          ? String(pairsShown(item, sideReps[0]!.reps!))
+          : sideReps.map((p) => pairsShown(item, p.reps!)).join(' + ');
+  const timed = item.dose?.kind === 'time' ? formatClock(step.parts.find((p) => p.kind !== 'rest')!.sec.likely) : '';
+  const figure =
+    counted ||
+    timed ||
+    (spoken.figure === 'max'
+      ? 'max'
+      : item.dose?.kind === 'distance' || item.dose?.kind === 'energy'
+        ? spoken.figure
+        : '');
+  return {
+    title: item.inTurn ? (lead.name ?? '') : itemName(item),
+    figure,
+    details: itemDetails(item, undefined).join(' · '),
+  };
+}
+
+const pairsShown = (item: WorkItem, reps: number) =>
+  item.dose && 'sides' in item.dose && item.dose.sides === 'pairs' ? reps / 2 : reps;
+
+const carriedAmount = (amount: Amount): Carried | undefined =>
+  amount.kind === 'growing'
+    ? amount
+    : amount.kind === 'list'
+      ? { kind: 'list', values: amount.values, cycling: false }
+      : undefined;
+
+/** The number of a line that changes by the round that was tapped; undefined where it stays. */
+function carriedOf(item: WorkItem, block: Block, step: Step): Carried | undefined {
+  if (step.carried !== undefined && step.direction)
+    return { kind: 'set', step: step.carried, direction: step.direction };
+  if (step.round > 0 && step.purpose !== 'span') return undefined;
+  if (item.dose?.kind === 'reps') return carriedAmount(item.dose.amount);
+  if (item.dose !== undefined && item.dose.kind !== 'given') return undefined;
+  const values = listedNumbers(block.count);
+  return values.length > 1 && block.count?.kind === 'list'
+    ? { kind: 'list', values, cycling: block.count.cycling }
+    : undefined;
+}
+
+function stageLine(block: Block, index: number, step: Step): StageLine[] {
+  const item = block.items[index]!;
+  if (!isWork(item))
+    return [{ item: index, movement: '', figure: item.sec ? formatClock(item.sec) : '', name: 'rest', details: '' }];
+  const turn = Math.max(1, step.round) - 1;
+  const name = item.inTurn ? item.choices[turn % item.choices.length]!.name : itemName(item);
+  const carried = carriedOf(item, block, step);
+  const isOpenSpan = step.purpose === 'span';
+  return [
+    {
+      item: index,
+      movement: movementOf(item, item.inTurn ? name : undefined),
+      figure: carried ? carriedFigure(carried, 0, 0) : figureAt(item, block, step, turn),
+      name,
+      details: itemDetails(item, undefined).join(' · '),
+      ...(carried && { carried }),
+      ...(item.inTurn && isOpenSpan && { names: item.choices.map((c) => c.name) }),
+    },
+  ];
+}
+
+/** The number that stands on this turn: of a climb's slot, of a window's list; else as it is written. */
+function figureAt(item: WorkItem, block: Block, step: Step, turn: number): string {
+  const isBare = item.dose === undefined || item.dose.kind === 'given';
+  if (step.carried !== undefined && isBare) return String(step.carried);
+  const values = listedNumbers(block.count);
+  if (isBare && values.length > 0) {
+    const cycles = block.count?.kind === 'list' && block.count.cycling;
+    return String(values[cycles ? turn % values.length : Math.min(turn, values.length - 1)]);
+  }
+  const amount = item.dose?.kind === 'reps' ? item.dose.amount : undefined;
+  const own = amount && carriedAmount(amount);
+  return own ? carriedFigure(own, turn, 0) : speakDose(item.dose, block.count).figure;
+}
+
+function restTitle(step: Step): string {
+  switch (step.purpose) {
+    case 'set-rest':
+      return 'Rest before the next set';
+    case 'team-rest':
+      return 'Your team works';
+    default:
+      return 'Rest';
+  }
+}
+
+/** Where the side changes: at exact times; in a slot also where the first side is likely done. */
+function switches(step: Step): number[] {
+  const at: number[] = [];
+  let sec = 0;
+  for (const [i, part] of step.parts.entries()) {
+    const before = step.parts.slice(0, i).findLast((p) => p.side !== null);
+    const isTimed = !part.estimated || step.purpose === 'slot';
+    if (before && part.side !== null && part.side !== before.side && step.ruledBy === 'clock' && isTimed) at.push(sec);
+    sec += part.sec.likely;
+  }
+  return at;
+}

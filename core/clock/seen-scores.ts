@@ -1,0 +1,62 @@
+import type { ScoredBlock } from '../record/scores/score.ts';
+import { formatClock } from '../words/format-clock.ts';
+import type { FollowState } from './follow.ts';
+import { tapsOf } from './follow.ts';
+import type { Stage } from './stage.ts';
+
+/**
+ * What the clock saw of each score, by the names of the log's fields: rounds and sets that were tapped, numbers that were said,
+ * times that ran. Blocks of which nothing was seen are left out; so is the time of one of which a part was skipped.
+ */
+export function seenScores(
+  state: FollowState,
+  stages: readonly Stage[],
+  scored: readonly ScoredBlock[],
+): Record<string, string> {
+  const seen: Record<string, string> = {};
+  for (const own of scored) {
+    const put = (field: string, value: string | number) => {
+      const found = own.fields.find((f) => f.part === field);
+      if (found) seen[found.name] = String(value);
+    };
+    const run = stages.flatMap((stage, at) =>
+      stage.block === own.block && stage.set === own.set ? [{ stage, at }] : [],
+    );
+    const counted = run.find(({ stage, at }) => stage.taps !== null && state.tapsByStage[at] !== undefined);
+    switch (own.kind) {
+      case 'rounds+reps':
+        if (counted) put('rounds', roundsOf(tapsOf(state, counted.at), counted.stage, own.person));
+        break;
+      case 'time': {
+        const ranMs = state.spentByBlockMs[own.block];
+        const isWhole = own.set === 1 && own.part === undefined && !state.skippedBlocks.includes(own.block);
+        if (ranMs !== undefined && isWhole) put('time', formatClock(ranMs / 1000));
+        break;
+      }
+      case 'top-set':
+        for (const { stage, at } of run) {
+          const top = state.answersByStage[at] ?? state.tapsByStage[at];
+          if (stage.asks && top !== undefined) put(stage.asks.field, top);
+        }
+        break;
+      case 'reps-per-window':
+        for (const { stage, at } of run) {
+          const said = state.answersByStage[at];
+          if (stage.asks && said !== undefined) put(stage.asks.field, said);
+        }
+        break;
+      case 'whole-slots': {
+        const end = run.find(({ at }) => state.endedStages.includes(at));
+        if (end) put('slots', end.stage.round - 1);
+        break;
+      }
+      case 'reps':
+        break;
+    }
+  }
+  return seen;
+}
+
+/** Of so many swaps, one partner's rounds: they begin in their order. */
+const roundsOf = (taps: number, stage: Stage, person: number): number =>
+  stage.taps === 'swap' ? Math.max(0, Math.ceil((taps - (person - 1)) / stage.partners)) : taps;

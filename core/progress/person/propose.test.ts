@@ -1,0 +1,140 @@
+import { describe, expect, test } from 'vitest';
+import type { DayState } from '../../record/adherence/strand.ts';
+import type { GroupSession, LoadHistory, PersonWeek } from './propose.ts';
+import { proposeForGroup, proposeForPerson, smallestStepKg } from './propose.ts';
+
+/** `done 7/6`: done, felt 7, planned 6. */
+const week = (sessions: readonly string[], more: Partial<PersonWeek> = {}): PersonWeek => ({
+  week: 3,
+  loads: [],
+  pains: [],
+  school: 'reps',
+  sessions: sessions.map((text, i) => {
+    const [state, efforts] = text.split(' ');
+    const [felt, planned] = (efforts ?? '/').split('/');
+    return {
+      dayId: i,
+      state: state as DayState,
+      effort: felt ? Number(felt) : null,
+      planned: planned ? Number(planned) : null,
+    };
+  }),
+  ...more,
+});
+const propose = (sessions: readonly string[], more: Partial<PersonWeek> = {}) =>
+  proposeForPerson(week(sessions, more), () => 12);
+const squat = (sets: readonly (readonly number[])[], more: Partial<LoadHistory> = {}): LoadHistory => ({
+  movement: 'goblet-squat',
+  name: 'goblet squat',
+  goalReps: 10,
+  sessions: sets.map((s) => ({ sets: s, effort: 5 })),
+  ...more,
+});
+
+describe('for one person', () => {
+  test('three of three, 12 and 12 against 10: load up by the smallest step (2-for-2, docs/formulas.md 3)', () => {
+    expect(
+      propose(['done 5/6', 'done 5/6', 'done 5/6'], {
+        loads: [
+          squat([
+            [12, 12],
+            [11, 12],
+          ]),
+        ],
+      }),
+    ).toEqual({
+      key: 'w3 load goblet-squat',
+      kind: 'step-up',
+      words: 'goblet squat: 2 kg more, the smallest step',
+      why: '3 of 3 sessions done, 12 and 12 in the last sets against 10',
+      change: { kind: 'dose', movement: 'goblet-squat', loadBy: 2 },
+    });
+    expect(propose(['done 5/6', 'done 5/6'], { loads: [squat([[12], [12, 11]])] })!.kind).toBe('go-on');
+    expect(propose(['done 5/6', 'done 5/6'], { loads: [squat([[12]])] })!.kind).toBe('go-on');
+  });
+
+  test('double progression 8 to 12: at 12, 12, 12 the next load', () => {
+    const range = { goalReps: 8, ceilingReps: 12 };
+    expect(propose(['done', 'done'], { loads: [squat([[12, 12, 12]], range)] })!.words).toContain('2 kg more');
+    expect(propose(['done', 'done'], { loads: [squat([[12, 12, 11]], range)] })!.kind).toBe('go-on');
+  });
+
+  test('felt against planned: two more eases, two less steps up, but only where all was done', () => {
+    expect(propose(['done 8/6', 'done 8/6', 'done 8/6'])).toMatchObject({
+      kind: 'ease',
+      change: { kind: 'eased' },
+      why: '3 of 3 sessions done, effort 8, 8 and 8, 2 more than planned',
+    });
+    expect(propose(['done 7/6', 'done 8/6'])!.kind).toBe('go-on');
+    expect(propose(['done 4/6', 'done 4/6'])).toMatchObject({ kind: 'step-up', change: { movement: null, repsBy: 1 } });
+    expect(propose(['done 4/6', 'done 4/6'], { school: 'load' })).toMatchObject({
+      change: { movement: null, loadBy: 2 },
+    });
+    expect(propose(['done 4/6', 'done 4/6', 'missed'])!.kind).toBe('go-on');
+    expect(propose(['done 2/6'])!.kind).toBe('go-on');
+  });
+
+  test('less than two of three done holds; pain eases before anything else; nothing due proposes nothing', () => {
+    expect(propose(['done 2/6', 'missed', 'missed'])).toMatchObject({ kind: 'hold', change: null });
+    expect(propose(['done 4/6', 'part 4/6', 'not-done'])!.kind).toBe('go-on');
+    expect(
+      propose(['done 4/6', 'done 4/6'], { pains: [{ words: 'knee, at wrist circle', spare: 'knees' }] }),
+    ).toMatchObject({
+      kind: 'ease',
+      words: 'other shapes for sore knees',
+      change: { kind: 'spare', spare: 'knees' },
+    });
+    expect(propose(['done 4/6'], { pains: [{ words: 'hip, at squat', spare: null }] })!.change).toEqual({
+      kind: 'eased',
+    });
+    expect(propose(['excused', 'before', 'unsent'])).toBeUndefined();
+  });
+
+  test('the smallest step is a kilogram below ten, two from ten on', () => {
+    expect([smallestStepKg(9.75), smallestStepKg(10)]).toEqual([1, 2]);
+  });
+});
+
+describe('for all', () => {
+  const session = (more: Partial<GroupSession>): GroupSession => ({
+    key: 'w3d1',
+    title: 'Engine',
+    due: 20,
+    done: 16,
+    planned: 6,
+    efforts: [6, 6, 6, 6, 6],
+    turns: [],
+    ...more,
+  });
+  const turns = (...shares: number[]) => [{ block: 'Main', shares, lever: { kind: 'reps' as const } }];
+
+  test('7 of 9 overran the minute: 2 reps off every station (docs/formulas.md 1)', () => {
+    const shares = [0.5, 0.25, 0.3, 1, 0.4, 0.9, 0.6, 0, 0.2];
+    expect(proposeForGroup(session({ turns: turns(...shares) }))).toEqual({
+      key: 'w3d1 off Main',
+      kind: 'ease',
+      words: '2 reps off every station of Main',
+      why: '7 of 9 overran the turn',
+      change: { kind: 'pull', lever: { kind: 'reps' }, by: -2 },
+    });
+    expect(proposeForGroup(session({ turns: turns(0.5, 0.5, 0, 0) }))!.kind).toBe('go-on');
+    expect(proposeForGroup(session({ turns: turns(1, 1) }))!.kind).toBe('go-on');
+    expect(proposeForGroup(session({ turns: turns(1, 1, 0) }))!.kind).toBe('ease');
+  });
+
+  test('the middle of what was felt decides, and few who did it hold; too few say nothing', () => {
+    expect(proposeForGroup(session({ efforts: [8, 8, 8, 2, 9] }))).toMatchObject({
+      kind: 'hold',
+      change: { kind: 'same-again' },
+    });
+    expect(proposeForGroup(session({ efforts: [4, 4, 4, 9, 3] }))).toMatchObject({
+      kind: 'step-up',
+      change: { by: 1 },
+    });
+    expect(proposeForGroup(session({ efforts: [7, 8, 8, 7, 7, 7] }))!.kind).toBe('go-on');
+    expect(proposeForGroup(session({ done: 9 }))).toMatchObject({ kind: 'hold', why: '9 of 20 did it' });
+    expect(proposeForGroup(session({ done: 10 }))!.kind).toBe('go-on');
+    expect(proposeForGroup(session({ efforts: [9, 9, 9, 9] }))).toBeUndefined();
+    expect(proposeForGroup(session({ planned: null }))).toMatchObject({ kind: 'go-on', change: null });
+  });
+});

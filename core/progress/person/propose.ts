@@ -1,0 +1,254 @@
+import type { Pattern } from '../../movement/movement.ts';
+import type { Spare } from '../../movement/spare.ts';
+import { SPARE_WORDS } from '../../movement/spare.ts';
+import type { DayState } from '../../record/adherence/strand.ts';
+import { isKept, isOwed } from '../../record/adherence/strand.ts';
+import { listWords, plural } from '../../words/words.ts';
+import { isTwoForTwo } from '../track/double-progression.ts';
+import type { Lever } from '../levers/lever.ts';
+import { mean } from '../week/training-load.ts';
+
+/** What next week should be, for someone or for all. */
+export const PROPOSAL_KINDS = ['step-up', 'ease', 'hold', 'go-on'] as const;
+export type ProposalKind = (typeof PROPOSAL_KINDS)[number];
+export const PROPOSAL_WORDS: Record<ProposalKind, string> = {
+  'step-up': 'step up',
+  ease: 'ease',
+  hold: 'hold',
+  'go-on': 'go on',
+};
+
+/** What accepting a proposal for one person changes of their fit. */
+export type PersonChange =
+  | { readonly kind: 'dose'; readonly movement: string | null; readonly repsBy?: number; readonly loadBy?: number }
+  | { readonly kind: 'level'; readonly pattern: Pattern; readonly by: -1 | 1 }
+  /** What asks too much of a sore place is done in another shape, until that is taken back. */
+  | { readonly kind: 'spare'; readonly spare: Spare }
+  /** A week of shapes a class easier. */
+  | { readonly kind: 'eased' };
+
+/** What accepting one for all changes of the programme: every unsent session like this one. */
+export type GroupChange =
+  | { readonly kind: 'pull'; readonly lever: Lever; readonly by: number }
+  /** The next one stays as this one was. */
+  | { readonly kind: 'same-again' };
+
+export interface Proposal<Change> {
+  /** The same proposal has the same key, so that an answer is remembered. */
+  readonly key: string;
+  readonly kind: ProposalKind;
+  /** What: `2 reps off every station`. */
+  readonly words: string;
+  /** Why, with its figures. */
+  readonly why: string;
+  /** Null: nothing changes by it. */
+  readonly change: Change | null;
+}
+
+/** A session of someone's last week. */
+export interface WeekSession {
+  readonly dayId: number;
+  readonly state: DayState;
+  readonly effort: number | null;
+  readonly planned: number | null;
+}
+
+/** Sets of a movement with a weight, session by session, the oldest first. */
+export interface LoadHistory {
+  readonly movement: string;
+  readonly name: string;
+  /** What was asked of each set, as it was written. */
+  readonly goalReps: number;
+  /** The top of the range, where one was written. */
+  readonly ceilingReps?: number;
+  readonly sessions: readonly { readonly sets: readonly number[]; readonly effort: number | null }[];
+}
+
+/** A pain that was told in the week, with what can be spared for the place that hurts; null where nothing can. */
+export interface WeekPain {
+  readonly words: string;
+  readonly spare: Spare | null;
+}
+
+export interface PersonWeek {
+  readonly week: number;
+  readonly sessions: readonly WeekSession[];
+  readonly loads: readonly LoadHistory[];
+  readonly pains: readonly WeekPain[];
+  /** What the programme goes by where it isn't said of a movement: reps, or load. */
+  readonly school: 'reps' | 'load';
+}
+
+/** Felt beside planned: from here on it is worth a change (common practice, no source). */
+const GAP = 2;
+/** Of the due sessions, so many at least before anything is made harder, or else it holds. */
+const MOST_DONE = 2 / 3;
+/** The smallest step of a weight that most people have, in kg; below ten, half of it. */
+const STEP_KG = 2;
+const SMALL_STEP_KG = 1;
+
+const round1 = (n: number): number => Math.round(n * 10) / 10;
+const gaps = (sessions: readonly WeekSession[]): number[] =>
+  sessions.flatMap((s) => (isKept(s.state) && s.effort !== null && s.planned !== null ? [s.effort - s.planned] : []));
+const effortsOf = (sessions: readonly WeekSession[]): string =>
+  listWords(sessions.flatMap((s) => (isKept(s.state) && s.effort !== null ? [String(s.effort)] : [])));
+
+/** The smallest step of a weight, from where it stands. */
+export const smallestStepKg = (kg: number): number => (kg < 10 ? SMALL_STEP_KG : STEP_KG);
+
+/** Whether the weight of a movement may go up: two for two, or all sets at the top of their range (docs/formulas.md 3). */
+function loadSign({ goalReps, ceilingReps, sessions }: LoadHistory): string | undefined {
+  const lasts = sessions.flatMap((s) => s.sets.at(-1) ?? []);
+  const last = sessions.at(-1);
+  if (ceilingReps !== undefined && last && last.sets.length > 0 && last.sets.every((r) => r >= ceilingReps))
+    return `${last.sets.join(', ')} of ${goalReps} to ${ceilingReps}, every set at the top`;
+  return isTwoForTwo(goalReps, lasts)
+    ? `${lasts.slice(-2).join(' and ')} in the last sets against ${goalReps}`
+    : undefined;
+}
+
+/**
+ * What the next week should be for someone, after one that is over: pain eases first, then too little done holds, then what was felt
+ * against what was planned, and repetitions against their goal. One lever at a time. Undefined where nothing was due.
+ */
+export function proposeForPerson(
+  w: PersonWeek,
+  currentKg: (movement: string) => number,
+): Proposal<PersonChange> | undefined {
+  const due = w.sessions.filter((s) => isOwed(s.state));
+  if (due.length === 0) return undefined;
+  const done = due.filter((s) => isKept(s.state));
+  const doneWords = `${done.length} of ${plural(due.length, 'session')} done`;
+  const efforts = effortsOf(due);
+  const told = efforts === '' ? '' : `, effort ${efforts}`;
+  const key = (what: string) => `w${w.week} ${what}`;
+  const pain = w.pains.find((p) => p.spare !== null) ?? w.pains[0];
+  if (pain)
+    return {
+      key: key('ease pain'),
+      kind: 'ease',
+      words: pain.spare === null ? 'a week of easier shapes' : `other shapes for ${SPARE_WORDS[pain.spare]}`,
+      why: `it hurt: ${pain.words}`,
+      change: pain.spare === null ? { kind: 'eased' } : { kind: 'spare', spare: pain.spare },
+    };
+  if (done.length / due.length < MOST_DONE)
+    return {
+      key: key('hold'),
+      kind: 'hold',
+      words: 'the same again',
+      why: `${doneWords}: first more of it, then harder`,
+      change: null,
+    };
+  const felt = gaps(due);
+  const gap = mean(felt);
+  if (felt.length >= 2 && gap !== undefined && gap >= GAP)
+    return {
+      key: key('ease effort'),
+      kind: 'ease',
+      words: 'a week of easier shapes',
+      why: `${doneWords}${told}, ${round1(gap)} more than planned`,
+      change: { kind: 'eased' },
+    };
+  for (const load of w.loads) {
+    const sign = loadSign(load);
+    if (sign === undefined) continue;
+    const by = smallestStepKg(currentKg(load.movement));
+    return {
+      key: key(`load ${load.movement}`),
+      kind: 'step-up',
+      words: `${load.name}: ${by} kg more, the smallest step`,
+      why: `${doneWords}, ${sign}`,
+      change: { kind: 'dose', movement: load.movement, loadBy: by },
+    };
+  }
+  if (done.length === due.length && felt.length >= 2 && gap !== undefined && gap <= -GAP)
+    return {
+      key: key('step up'),
+      kind: 'step-up',
+      words:
+        w.school === 'load'
+          ? `${STEP_KG} kg more where a weight is written`
+          : 'one rep more on every line of the main work',
+      why: `${doneWords}${told}, ${round1(-gap)} less than planned`,
+      change:
+        w.school === 'load'
+          ? { kind: 'dose', movement: null, loadBy: STEP_KG }
+          : { kind: 'dose', movement: null, repsBy: 1 },
+    };
+  return { key: key('go on'), kind: 'go-on', words: 'as planned', why: `${doneWords}${told}`, change: null };
+}
+
+/** What all together said of one session that was theirs last week. */
+export interface GroupSession {
+  /** `w3d1`. */
+  readonly key: string;
+  readonly title: string;
+  readonly due: number;
+  readonly done: number;
+  readonly planned: number | null;
+  readonly efforts: readonly number[];
+  /** Blocks with turns: what share of them ran over, person by person. */
+  readonly turns: readonly { readonly block: string; readonly shares: readonly number[]; readonly lever: Lever }[];
+}
+
+/** So many must have said something before it is taken for all. */
+const ENOUGH = 5;
+const ENOUGH_TURNS = 3;
+/** Someone has overrun a block when a quarter of its turns did (common practice, no source). */
+const OVERRAN_FROM = 0.25;
+const OFF_EVERY_STATION = 2;
+
+const median = (values: readonly number[]): number => {
+  const sorted = values.toSorted((a, b) => a - b);
+  const mid = Math.floor(sorted.length / 2);
+  return sorted.length % 2 === 1 ? sorted[mid]! : (sorted[mid - 1]! + sorted[mid]!) / 2;
+};
+
+/**
+ * What becomes of one session for all: what doesn't fit its turns loses two reps a station (docs/formulas.md 1), what felt much harder
+ * than planned, or was done by few, stays as it is, what felt much easier gets one more. Undefined where too few have said anything.
+ */
+export function proposeForGroup(s: GroupSession): Proposal<GroupChange> | undefined {
+  for (const { block, shares, lever } of s.turns) {
+    const over = shares.filter((share) => share >= OVERRAN_FROM).length;
+    if (shares.length < ENOUGH_TURNS || over <= shares.length / 2) continue;
+    return {
+      key: `${s.key} off ${block}`,
+      kind: 'ease',
+      words: `${OFF_EVERY_STATION} reps off every station of ${block}`,
+      why: `${over} of ${shares.length} overran the turn`,
+      change: { kind: 'pull', lever, by: -OFF_EVERY_STATION },
+    };
+  }
+  if (s.due >= ENOUGH && s.done < s.due / 2)
+    return {
+      key: `${s.key} hold few`,
+      kind: 'hold',
+      words: 'the same again',
+      why: `${s.done} of ${s.due} did it`,
+      change: { kind: 'same-again' },
+    };
+  if (s.efforts.length < ENOUGH) return undefined;
+  if (s.planned === null)
+    return {
+      key: `${s.key} go on`,
+      kind: 'go-on',
+      words: 'as planned',
+      why: `${s.done} of ${s.due} did it`,
+      change: null,
+    };
+  const felt = median(s.efforts);
+  const gap = felt - s.planned;
+  const why = `${s.done} of ${s.due} did it; effort ${felt} in the middle of ${s.efforts.length}, planned ${s.planned}`;
+  if (gap >= GAP)
+    return { key: `${s.key} hold`, kind: 'hold', words: 'the same again', why, change: { kind: 'same-again' } };
+  if (gap <= -GAP)
+    return {
+      key: `${s.key} up`,
+      kind: 'step-up',
+      words: 'one rep more on every line',
+      why,
+      change: { kind: 'pull', lever: { kind: 'reps' }, by: 1 },
+    };
+  return { key: `${s.key} go on`, kind: 'go-on', words: 'as planned', why, change: null };
+}

@@ -1,0 +1,408 @@
+import type { Absence } from '../../calendar/absence.ts';
+import type { DayDate } from '../../calendar/day.ts';
+import { cutLetters } from '../../letters.ts';
+import { plural } from '../../words/words.ts';
+import type { AttentionCode, AttentionSettings } from './attention-rules.ts';
+import { ATTENTION_CODES, ATTENTION_RULES, thresholdOf } from './attention-rules.ts';
+import type { Adherence, DayState, Standing } from '../adherence/strand.ts';
+import { isKept, isOwed } from '../adherence/strand.ts';
+
+/** The days of a plan, as attention looks at them: the same for all of a run. */
+export interface HistoryPlan {
+  readonly dayIds: readonly number[];
+  /** What was to be done, as keys: equal ones are the same work. Empty where nobody knows it. */
+  readonly works: readonly string[];
+}
+
+/** What became of the days for someone, in the order of the plan. */
+export interface HistoryDays {
+  readonly plan: HistoryPlan;
+  readonly dates: readonly DayDate[];
+  readonly states: readonly DayState[];
+  /** What stands of each; its effort is the felt one. */
+  readonly records: readonly (Standing | undefined)[];
+}
+
+/** A number that someone got in a retest. */
+export interface RetestScore {
+  readonly dayId: number;
+  readonly date: DayDate;
+  /** Equal keys may be compared. */
+  readonly key: string;
+  readonly label: string;
+  readonly words: string;
+  /** More is better. */
+  readonly amount: number;
+}
+
+export interface ToldPain {
+  readonly dayId: number;
+  readonly date: DayDate;
+  readonly words: string;
+}
+
+/** All that attention to one person rests on. */
+export interface PersonHistory extends HistoryDays {
+  readonly today: DayDate;
+  readonly joinedOn: DayDate;
+  readonly leftOn: DayDate | null;
+  readonly adherence: Adherence;
+  readonly absences: readonly Absence[];
+  /** Oldest first. */
+  readonly pains: readonly ToldPain[];
+  /** Oldest first. */
+  readonly retests: readonly RetestScore[];
+  /** Why their address takes no messages; null where it does. */
+  readonly bounced: string | null;
+}
+
+/** A day that an item rests on. */
+export interface Evidence {
+  readonly dayId: number;
+  readonly words: string;
+}
+
+/** Something about someone that asks for a word or a look. */
+export interface AttentionItem {
+  readonly code: AttentionCode;
+  /** Why, in one sentence with its figures. */
+  readonly why: string;
+  readonly evidence: readonly Evidence[];
+  /** The same occasion asks once: what was acted upon is quiet until there is another. */
+  readonly occasion: string;
+}
+
+/** Letters of an occasion. */
+export const MOST_OCCASION = 80;
+/** Due days that "the last seven" are, and how many there must be before them for a comparison. */
+const LATELY = 7;
+const ENOUGH_BEFORE = 5;
+const RUNNING = 3;
+/** A good word is due for so many days. */
+const GOOD_DAYS = 4;
+const FIRST_WEEK_DAYS = 7;
+
+/** Days from one date to another; dates are plain calendar days. */
+const daysBetween = (from: DayDate, to: DayDate): number =>
+  Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
+const dayWords = (state: DayState): string =>
+  state === 'not-done' ? 'said “not today”' : state === 'late' ? 'done after its window' : 'missed';
+
+/** Places of the last days that count, newest first, at most `count` of them. */
+function lastOf({ states }: HistoryDays, counts: (place: number) => boolean, count: number): number[] {
+  const found: number[] = [];
+  for (let i = states.length - 1; i >= 0 && found.length < count; i--) if (counts(i)) found.push(i);
+  return found;
+}
+
+const owed =
+  ({ states }: HistoryDays) =>
+  (i: number) =>
+    isOwed(states[i]!);
+const effortAt = ({ records }: HistoryDays, i: number): number | null => records[i]?.effort ?? null;
+/** Done, and said how hard it was. */
+const rated = (h: HistoryDays) => (i: number) => isKept(h.states[i]!) && effortAt(h, i) !== null;
+const toEvidence = ({ plan }: HistoryDays, places: readonly number[], words: (place: number) => string): Evidence[] =>
+  places.map((i) => ({ dayId: plan.dayIds[i]!, words: words(i) }));
+const asMissed = (h: HistoryDays, places: readonly number[]): Evidence[] =>
+  toEvidence(h, places, (i) => dayWords(h.states[i]!));
+const asEffort = (h: HistoryDays, places: readonly number[]): Evidence[] =>
+  toEvidence(h, places, (i) => `effort ${effortAt(h, i)}`);
+const asDone = (h: HistoryDays, places: readonly number[]): Evidence[] => toEvidence(h, places, () => 'done');
+
+type Rule = (h: PersonHistory, threshold: number) => Omit<AttentionItem, 'code'> | undefined;
+
+const neverStarted: Rule = (h, n) => {
+  const { adherence } = h;
+  if (adherence.lastOn !== null || adherence.due < n) return undefined;
+  return {
+    why: `${plural(adherence.due, 'due day')} so far, none done yet.`,
+    evidence: asMissed(h, lastOf(h, owed(h), 3)),
+    occasion: adherence.due >= 2 * n ? 'still not' : 'not yet',
+  };
+};
+
+const missedInARow: Rule = (h, n) => {
+  const { missedInARow: missed, lastOn, done, due } = h.adherence;
+  if (lastOn === null || missed < n) return undefined;
+  return {
+    why: `${missed === 2 ? 'The last two due days' : `The last ${missed} due days`} weren’t done; before that ${done} of ${due - missed} were.`,
+    evidence: asMissed(h, lastOf(h, owed(h), Math.min(missed, LATELY))),
+    // It asks again once it has gone on for three times as long.
+    occasion: `${lastOn}${missed >= 3 * n ? ' and on' : ''}`,
+  };
+};
+
+const fading: Rule = (h, pct) => {
+  const { due, done } = h.adherence;
+  if (due < LATELY + ENOUGH_BEFORE) return undefined;
+  const lately = lastOf(h, owed(h), LATELY);
+  const keptLately = lately.filter((i) => isKept(h.states[i]!)).length;
+  const [dueBefore, keptBefore] = [due - LATELY, done - keptLately];
+  if (keptBefore === 0 || keptLately / LATELY > ((pct / 100) * keptBefore) / dueBefore) return undefined;
+  return {
+    why: `${keptLately} of the last ${LATELY} due days done; before that ${keptBefore} of ${dueBefore}.`,
+    evidence: asMissed(
+      h,
+      lately.filter((i) => !isKept(h.states[i]!)),
+    ),
+    occasion: String(Math.floor(due / (2 * LATELY))),
+  };
+};
+
+const effortWords = (h: HistoryDays, places: readonly number[], between: string): string =>
+  places
+    .map((i) => effortAt(h, i))
+    .reverse()
+    .join(between);
+
+const effortHigh: Rule = (h, n) => {
+  const last = lastOf(h, rated(h), RUNNING);
+  if (last.length < RUNNING || last.some((i) => effortAt(h, i)! < n)) return undefined;
+  return {
+    why: `Effort ${effortWords(h, last, ', ')} in the last three sessions.`,
+    evidence: asEffort(h, last),
+    occasion: String(h.plan.dayIds[last.at(-1)!]),
+  };
+};
+
+const effortRising: Rule = (h, n) => {
+  const { works, dayIds } = h.plan;
+  const isRated = rated(h);
+  const newest = lastOf(h, (i) => isRated(i) && works[i] !== '', 1)[0];
+  if (newest === undefined || daysBetween(h.dates[newest]!, h.today) > LATELY) return undefined;
+  const same = lastOf(h, (i) => works[i] === works[newest] && isRated(i), RUNNING);
+  const felt = same.map((i) => effortAt(h, i)!);
+  const isRising = felt.every((effort, k) => k === 0 || effort < felt[k - 1]!);
+  if (same.length < RUNNING || !isRising || felt[0]! - felt.at(-1)! < n) return undefined;
+  return {
+    why: `The same session felt like ${effortWords(h, same, ', then ')}.`,
+    evidence: asEffort(h, same),
+    occasion: String(dayIds[newest]),
+  };
+};
+
+/** The last score of a retest with the one before it of the same key. */
+function lastRetest(retests: readonly RetestScore[]) {
+  const last = retests.at(-1);
+  const before = last && retests.filter((r) => r.key === last.key && r.dayId !== last.dayId);
+  return last && before && before.length > 0 ? { last, before } : undefined;
+}
+
+const scoreFell: Rule = ({ retests, today }, pct) => {
+  const found = lastRetest(retests);
+  if (!found || daysBetween(found.last.date, today) > LATELY) return undefined;
+  const { last, before } = found;
+  const was = before.at(-1)!;
+  const fellPct = (100 * (was.amount - last.amount)) / Math.abs(was.amount);
+  if (!(fellPct >= pct)) return undefined;
+  return {
+    why: `${last.label}: ${last.words}, after ${was.words}.`,
+    evidence: [last, was].map((r) => ({ dayId: r.dayId, words: r.words })),
+    occasion: String(last.dayId),
+  };
+};
+
+const bestScore: Rule = ({ retests, today }) => {
+  const found = lastRetest(retests);
+  if (!found || daysBetween(found.last.date, today) >= GOOD_DAYS) return undefined;
+  const { last, before } = found;
+  if (before.some((b) => b.amount >= last.amount)) return undefined;
+  return {
+    why: `${last.label}: ${last.words}, the best of ${before.length + 1}.`,
+    evidence: [last, ...before].map((r) => ({ dayId: r.dayId, words: r.words })),
+    occasion: String(last.dayId),
+  };
+};
+
+const pain: Rule = ({ pains, today }, n) => {
+  const lately = pains.filter((p) => daysBetween(p.date, today) < n);
+  const last = lately.at(-1);
+  if (!last) return undefined;
+  return {
+    why: `${lately.length === 1 ? 'They said' : `${lately.length} times they said`} that something hurts: ${last.words}.`,
+    evidence: lately.map((p) => ({ dayId: p.dayId, words: p.words })),
+    occasion: cutLetters(`${last.dayId} ${last.words}`, MOST_OCCASION),
+  };
+};
+
+/** Places of all days that count, in the order of the plan. */
+function placesOf({ states }: HistoryDays, counts: (place: number) => boolean): number[] {
+  const found: number[] = [];
+  for (let i = 0; i < states.length; i++) if (counts(i)) found.push(i);
+  return found;
+}
+
+const farMore: Rule = (h, n) => {
+  if (h.adherence.bonus < n) return undefined;
+  const beside = placesOf(
+    h,
+    (i) => h.states[i] === 'bonus' && h.dates[i]! <= h.today && daysBetween(h.dates[i]!, h.today) < LATELY,
+  );
+  if (beside.length < n) return undefined;
+  return {
+    why: `${plural(beside.length, 'session')} within a week that weren’t due.`,
+    evidence: toEvidence(h, beside, () => 'beside what was due'),
+    occasion: String(h.plan.dayIds[beside.at(-1)!]),
+  };
+};
+
+const firstWeek: Rule = (h) => {
+  const { states, dates, joinedOn, today } = h;
+  const counts = (i: number) =>
+    dates[i]! >= joinedOn && (isOwed(states[i]!) || states[i] === 'due' || states[i] === 'ahead');
+  const at = states.findIndex((_, i) => counts(i));
+  const from = dates[at];
+  if (from === undefined) return undefined;
+  const since = daysBetween(from, today) - FIRST_WEEK_DAYS;
+  if (since < 0 || since >= GOOD_DAYS) return undefined;
+  const week = placesOf(h, (i) => counts(i) && daysBetween(from, dates[i]!) < FIRST_WEEK_DAYS);
+  if (week.length < 2 || week.some((i) => !isKept(states[i]!))) return undefined;
+  return {
+    why: `All ${week.length} sessions of their first week are done.`,
+    evidence: asDone(h, week),
+    occasion: 'first week',
+  };
+};
+
+const back: Rule = (h) => {
+  const { absences, dates, states, today } = h;
+  const ended = absences
+    .filter((a) => a.to !== null && a.to < today && daysBetween(a.from, a.to) >= 2)
+    .reduce<Absence | undefined>((a, b) => (a && a.to! > b.to! ? a : b), undefined);
+  if (!ended) return undefined;
+  const done = placesOf(h, (i) => dates[i]! > ended.to! && isKept(states[i]!));
+  if (done.length === 0 || daysBetween(dates[done[0]!]!, today) >= GOOD_DAYS) return undefined;
+  return {
+    why: `Back after ${plural(daysBetween(ended.from, ended.to!) + 1, 'day')} away.`,
+    evidence: asDone(h, done),
+    occasion: `${ended.to}`,
+  };
+};
+
+const bounced: Rule = ({ bounced: reason }) =>
+  reason === null
+    ? undefined
+    : { why: `The last message came back: ${reason}.`, evidence: [], occasion: cutLetters(reason, MOST_OCCASION) };
+
+const RULES: Record<AttentionCode, Rule> = {
+  pain,
+  bounced,
+  'never-started': neverStarted,
+  'missed-in-a-row': missedInARow,
+  fading,
+  'effort-high': effortHigh,
+  'effort-rising': effortRising,
+  'score-fell': scoreFell,
+  'far-more': farMore,
+  'first-week': firstWeek,
+  'best-score': bestScore,
+  back,
+};
+
+/**
+ * What about someone asks for a coach's attention, most pressing first. Nothing of someone who has left. Of several that say the same
+ * (missed in a row, doing half) only the first is told.
+ */
+export function findAttention(history: PersonHistory, settings: AttentionSettings = {}): AttentionItem[] {
+  if (history.leftOn !== null && history.leftOn <= history.today) return [];
+  const found: AttentionItem[] = [];
+  for (const code of ATTENTION_CODES) {
+    if (settings[code]?.off) continue;
+    if (code === 'fading' && found.some((f) => f.code === 'missed-in-a-row' || f.code === 'never-started')) continue;
+    const item = RULES[code](history, thresholdOf(code, settings));
+    if (item) found.push({ code, ...item });
+  }
+  return found;
+}
+
+/** Something a coach did about someone. */
+export interface Act {
+  readonly code: string;
+  readonly occasion: string;
+  readonly kind: string;
+  readonly madeOn: DayDate;
+  /** Quiet up to and with this day. */
+  readonly untilOn: DayDate | null;
+}
+
+/** Whether an item was acted upon: the same occasion, or what is slow within a week of it; what was put off until its day. */
+export const isQuiet = (item: AttentionItem, acts: readonly Act[], today: DayDate): boolean =>
+  acts.some(
+    (a) =>
+      a.code === item.code &&
+      (a.untilOn !== null
+        ? today <= a.untilOn
+        : a.occasion === item.occasion ||
+          (ATTENTION_RULES[item.code].isSlow === true && daysBetween(a.madeOn, today) < LATELY)),
+  );
+
+/** What came of something a coach did: of the due days since then, how many were done, beside as many before. */
+export interface Helped {
+  readonly due: number;
+  readonly done: number;
+  readonly dueBefore: number;
+  readonly doneBefore: number;
+}
+
+/** Due days looked at on either side. */
+const HELPED_DAYS = 5;
+
+export function helpedSince(h: HistoryDays, madeOn: DayDate): Helped {
+  const all = placesOf(h, owed(h));
+  const after = all.filter((i) => h.dates[i]! > madeOn).slice(0, HELPED_DAYS);
+  const before = all.filter((i) => h.dates[i]! <= madeOn).slice(-HELPED_DAYS);
+  const done = (list: readonly number[]) => list.filter((i) => isKept(h.states[i]!)).length;
+  return { due: after.length, done: done(after), dueBefore: before.length, doneBefore: done(before) };
+}
+
+/** `since then 3 of 3 done, before 1 of 5`; nothing where no due day has come since. */
+export const helpedWords = (h: Helped): string =>
+  h.due === 0 ? '' : `since then ${h.done} of ${h.due} done, before ${h.doneBefore} of ${h.dueBefore}`;
+
+/** A message's beginning for what was found, in a coach's words with the facts filled in; never a scolding, and no catching up asked. */
+export function draftNote(
+  item: Pick<AttentionItem, 'code' | 'why'>,
+  { name, coach, programme }: { readonly name: string; readonly coach: string; readonly programme: string },
+): string {
+  const first = name.split(' ')[0] ?? name;
+  const say = (...lines: readonly string[]) => `${first},\n\n${lines.join('\n\n')}\n\n${coach}`;
+  switch (item.code) {
+    case 'pain':
+      return say(
+        `${item.why.replace('They said', 'You said').replace('they said', 'you said')} Leave out whatever brings it back; there is always another movement, and a rest is fine too.`,
+        'If it is sharp, in a joint, or gets worse, please have it looked at before you go on. How is it today?',
+      );
+    case 'bounced':
+      return say('The last message came back. Is there another address that I should use?');
+    case 'never-started':
+      return say(
+        `${programme} has begun, and your place is kept. Nothing needs catching up: start with today’s session, in the easiest shape that is offered.`,
+        'Is anything in the way that I can change? Time, space, a movement?',
+      );
+    case 'missed-in-a-row':
+    case 'fading':
+      return say(
+        'I noticed it has been quieter on your side. No need to catch up, and one session of any length counts.',
+        'Would easier shapes help for a week, or a pause? Tell me which and I set it.',
+      );
+    case 'effort-high':
+    case 'effort-rising':
+      return say(
+        `${item.why} That is a lot. Next time take the easier shape and stop with two good repetitions left.`,
+        'How do you sleep, and is anything sore?',
+      );
+    case 'score-fell':
+      return say(`${item.why} A single day says little. How was the week around it?`);
+    case 'far-more':
+      return say(
+        `${item.why} I like the appetite; the days between are part of the plan, though. Keep one of them free this week?`,
+      );
+    case 'first-week':
+      return say(`${item.why.replace('their', 'your')} That is the hardest one. Well begun.`);
+    case 'best-score':
+      return say(`${item.why} Well done.`);
+    case 'back':
+      return say('Good to see you back. Take the first days easier than you remember; the rest comes by itself.');
+  }
+}

@@ -1,0 +1,157 @@
+import { describe, expect, test } from 'vitest';
+import { baseLibrary } from '../../movement/library.ts';
+import { parseSession } from '../../notation/parse.ts';
+import type { BoardPerson } from './boards.ts';
+import { boardName, personBoard, teamBoard } from './boards.ts';
+import type { WeekFacts } from '../adherence/letters.ts';
+import { draftCoachLetter, draftLetter, sumWeek } from '../adherence/letters.ts';
+import { openRounds, readSharedTotal, sharedReps } from './shared-total.ts';
+
+const person = (id: number, team: string, kept: number, more: Partial<BoardPerson> = {}): BoardPerson => ({
+  id,
+  name: `P${id}`,
+  team,
+  board: 'name',
+  alias: '',
+  kept,
+  due: 10,
+  ...more,
+});
+
+describe('boards', () => {
+  test('teams by days kept a member: a big team has no advantage, and ties share a place', () => {
+    const people = [
+      ...Array.from({ length: 8 }, (_, i) => person(i, 'Harbour', 5)),
+      person(20, 'Market', 9),
+      person(21, 'Market', 5),
+      person(30, 'Old Mill', 7),
+      person(40, '', 10),
+    ];
+    const shared = new Map([
+      [30, 12],
+      [20, 3],
+      [21, 4],
+    ]);
+    expect(
+      teamBoard(people, shared).map(({ place, of }) => [place, of.team, of.mean, of.members, of.kept, of.shared]),
+    ).toEqual([
+      [1, 'Market', 7, 2, 14, 7],
+      [1, 'Old Mill', 7, 1, 7, 12],
+      [3, 'Harbour', 5, 8, 40, 0],
+    ]);
+  });
+  test('people by days kept, under the name they chose; who is out is on no board but counts with the team', () => {
+    const people = [
+      person(1, 'A', 5, { board: 'out' }),
+      person(2, 'A', 4, { board: 'alias', alias: 'Night owl' }),
+      person(3, 'A', 4),
+      person(4, 'A', 2, { board: 'alias', alias: '' }),
+    ];
+    expect(personBoard(people).map(({ place, of }) => [place, of.shown])).toEqual([
+      [1, 'Night owl'],
+      [1, 'P3'],
+      [3, 'P4'],
+    ]);
+    expect(boardName(people[0]!)).toBeUndefined();
+    expect(teamBoard(people)[0]!.of).toMatchObject({ members: 4, kept: 15, mean: 3.8 });
+  });
+  test('nobody gives empty boards', () => {
+    expect([teamBoard([]), personBoard([])]).toEqual([[], []]);
+  });
+});
+
+test('the shared total: planned repetitions by the share, open rounds as scored, nothing guessed', () => {
+  const { document } = parseSession(
+    'Main (A): 3 rounds\n10 step-up\n5 squat\n\nMain (B): amrap 8:00\n10 alt step-up\n6/side squat\n',
+    baseLibrary,
+  );
+  const open = openRounds(document.blocks, baseLibrary);
+  expect(open).toEqual([
+    {
+      block: 1,
+      items: [
+        { id: 'step-up', reps: 10 },
+        { id: 'squat', reps: 12 },
+      ],
+    },
+  ]);
+  const facts = { reps: { 'step-up': 30, squat: 15 }, openRounds: open };
+  const rounds = { block: 1, kind: 'rounds+reps' as const, rounds: 7, reps: 4 };
+  // 30 planned, 7 rounds of 10, and 4 of the eighth; then all 10 of it, and 5 squats.
+  expect(sharedReps(['step-up'], facts, { shareRatio: 1, scores: [rounds] })).toBe(104);
+  const later = { ...rounds, reps: 15 };
+  expect(sharedReps(['step-up'], facts, { shareRatio: 1, scores: [later] })).toBe(110);
+  expect(sharedReps(['squat'], facts, { shareRatio: 1, scores: [later] })).toBe(15 + 7 * 12 + 5);
+  expect(sharedReps(['step-up', 'squat'], facts, { shareRatio: 0, scores: [later] })).toBe(70 + 84 + 15);
+  // Behind a line for time nobody knows.
+  const timed = openRounds(
+    parseSession('Main: amrap 8:00\n5 squat\n0:20 plank\n5 squat\n', baseLibrary).document.blocks,
+    baseLibrary,
+  );
+  const begun = { block: 0, kind: 'rounds+reps' as const, rounds: 2, reps: 8 };
+  expect(sharedReps(['squat'], { reps: {}, openRounds: timed }, { shareRatio: 1, scores: [begun] })).toBe(25);
+  expect(sharedReps(['step-up'], facts, { shareRatio: 0.5, scores: [] })).toBe(15);
+  expect(sharedReps(['step-up', 'squat'], facts, { shareRatio: 1, scores: [{ ...rounds, block: 0 }] })).toBe(45);
+  expect(sharedReps(['plank'], facts, { shareRatio: 1, scores: [rounds] })).toBe(0);
+  expect(readSharedTotal({ words: 'stairs', movements: ['step-up'] })).toEqual({
+    words: 'stairs',
+    movements: ['step-up'],
+  });
+  for (const bad of [null, {}, { words: 3, movements: [] }, { words: 'x', movements: [1] }])
+    expect(readSharedTotal(bad)).toBeUndefined();
+});
+
+test('a week summed up: what was owed, what was kept, and about how long that was', () => {
+  const days = [
+    { week: 1, likelySec: 9999 },
+    { week: 2, likelySec: 1200 },
+    { week: 2, likelySec: 600 },
+  ];
+  const people = [
+    { states: ['done', 'done', 'part'] as const, records: [undefined, { shareRatio: 1 }, { shareRatio: 0.25 }] },
+    { states: ['done', 'missed', 'part'] as const, records: [undefined, undefined, undefined] },
+    { states: ['done', 'bonus', 'late'] as const, records: [{ shareRatio: 1 }, { shareRatio: 1 }, { shareRatio: 1 }] },
+  ];
+  // 1200 + a quarter and a half of 600 = 1650 s; a bonus raises neither, a late one is owed.
+  expect(sumWeek(2, days, people)).toEqual({ due: 5, done: 3, minutes: 28 });
+  expect(sumWeek(3, days, people)).toEqual({ due: 0, done: 0, minutes: 0 });
+});
+
+describe('letters', () => {
+  const facts: WeekFacts = {
+    programme: 'Stairs',
+    week: 2,
+    coach: 'Colm',
+    due: 20,
+    done: 15,
+    minutes: 180,
+    here: 18,
+    joined: 20,
+    teams: teamBoard([person(1, 'Harbour', 6), person(2, 'Market', 5)]),
+    shared: { words: 'stairs climbed', total: 12345 },
+    next: ['The first landing', 'A quiet shelf'],
+    nextNote: '',
+    needs: Array.from({ length: 12 }, (_, i) => ({ name: `P${i}`, why: 'missed two' })),
+    good: [],
+    proposals: 3,
+  };
+  test('to all: sums of all, and nobody’s own', () => {
+    const { subject, words } = draftLetter(facts);
+    expect(subject).toBe('Week 2: 15 sessions done');
+    expect(words).toBe(
+      'Hello all,\n\nweek 2 is over. Together you did 15 sessions, about 3 hours of work. So far: 12,345 stairs climbed. Harbour kept most days a head, 6 of them.\n\nNext: The first landing and A quiet shelf.\n\nWhoever missed some: nothing needs catching up. The next session is the one that counts.\n\nColm',
+    );
+    expect(draftLetter({ ...facts, teams: [], shared: null, next: [] }).words).not.toMatch(/Harbour|So far|Next:/);
+    expect(draftLetter({ ...facts, teams: teamBoard([person(1, 'A', 6), person(2, 'B', 6)]) }).words).toContain(
+      'A and B are level with 6 days a head.',
+    );
+  });
+  test('to the coach: who needs a word, ten by name, and what waits', () => {
+    const { subject, words } = draftCoachLetter(facts);
+    expect(subject).toBe('Stairs, week 2: 12 people to write to');
+    expect(words).toContain('15 of 20 sessions due were done. 18 of 20 still take part.');
+    expect(words).toContain('- P9: missed two\n- and 2 more');
+    expect(words).toContain('3 proposals wait for you');
+    expect(draftCoachLetter({ ...facts, needs: [], proposals: 0 }).subject).toContain('nobody needs a word');
+  });
+});

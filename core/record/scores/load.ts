@@ -1,0 +1,49 @@
+import type { Block, WorkItem } from '../../document/document.ts';
+import { isWork } from '../../words/describe-item.ts';
+
+/** A field for the weight that was used for an item. */
+export interface LoadField {
+  /** Of the form. */
+  readonly name: string;
+  readonly block: number;
+  readonly item: number;
+  readonly movement: string;
+  /** As written, in kilograms of one piece; null where only a share or an effort was. */
+  readonly writtenKg: number | null;
+  /** What is asked of each set, and of the form the field for what the last one had; null where no number is written. */
+  readonly goal: LoadGoal | null;
+  readonly lastName: string;
+}
+
+/** Repetitions asked of a set: a number, or a range of them. */
+export interface LoadGoal {
+  readonly low: number;
+  readonly high: number;
+}
+
+function goalOf({ dose }: WorkItem): LoadGoal | null {
+  if (dose?.kind !== 'reps') return null;
+  const { amount } = dose;
+  if (amount.kind === 'fixed') return { low: amount.value, high: amount.value };
+  return amount.kind === 'range' ? { low: amount.low, high: amount.high } : null;
+}
+
+/** The items of a session that are done with a weight, as it is written. */
+export const loadFields = (blocks: readonly Block[]): LoadField[] =>
+  blocks.flatMap((b, block) =>
+    b.items.flatMap((item, i): LoadField[] =>
+      isWork(item) && item.load
+        ? [
+            {
+              name: `load-${block}-${i}`,
+              block,
+              item: i,
+              movement: item.choices[0]!.name,
+              writtenKg: item.load.kind === 'weight' ? item.load.kg : null,
+              goal: goalOf(item),
+              lastName: `last-${block}-${i}`,
+            },
+          ]
+        : [],
+    ),
+  );

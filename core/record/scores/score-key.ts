@@ -1,0 +1,61 @@
+import type { Block, WorkItem } from '../../document/document.ts';
+import { printClauses } from '../../notation/print.ts';
+import type { SessionPlan } from '../../session/plan.ts';
+import { isWork } from '../../words/describe-item.ts';
+
+/** A short fingerprint of a text (FNV-1a, 64 bits, as base 36): the same on every machine. */
+export function fingerprint(text: string): string {
+  let hash = 0xcbf29ce484222325n;
+  for (let i = 0; i < text.length; i++)
+    hash = ((hash ^ BigInt(text.charCodeAt(i))) * 0x100000001b3n) & (2n ** 64n - 1n);
+  return hash.toString(36);
+}
+
+/**
+ * What two scores must have in common to be held against each other: the same kind of score by the same clock, of the same movements
+ * in the same shapes with the same doses. `block` is the one that was done (fitted), `chosen` are shapes that were changed on the
+ * way. Role, name, film, remarks and the rest after it make no difference. A lone movement for the most repetitions is told by its time
+ * and its shape alone, by whatever clock. Empty where the block has no score.
+ */
+export function scoreKey(
+  block: Block,
+  plan: SessionPlan['blocks'][number],
+  chosen: readonly { readonly item: number; readonly to: string }[] = [],
+): string {
+  if (!plan.scoreForm) return '';
+  const bare = ({ comments: _comments, words: _words, ...item }: WorkItem, to: string | undefined) => ({
+    ...item,
+    choices: item.choices.map((c, n) => (n === 0 && to !== undefined ? { ...c, name: to } : c)),
+  });
+  type Line = { readonly rest: number | null } | { readonly work: ReturnType<typeof bare> };
+  const lines = block.items.flatMap((item, i): Line[] => {
+    const to = chosen.find((c) => c.item === i)?.to;
+    return !isWork(item) ? [{ rest: item.sec ?? null }] : to === '' ? [] : [{ work: bare(item, to) }];
+  });
+  const { kind } = plan.scoreForm;
+  const {
+    count,
+    thenRestSec: _rest,
+    source: _source,
+    scored: _scored,
+    comments: _comments,
+    film: _film,
+    ...rules
+  } = block;
+  const isExact = plan.clockSec.low === plan.clockSec.high;
+  const only = lines[0] && 'work' in lines[0] ? lines[0].work : undefined;
+  if (kind === 'reps' && only && lines.length === 1 && isExact && plan.sets === 1 && !count)
+    return fingerprint(JSON.stringify(['most', plan.workSec, only.choices[0]!.name, only.load ?? null]));
+  const header = printClauses({ ...rules, ...(count && { count }), items: [] });
+  return fingerprint(JSON.stringify([kind, header, lines]));
+}
+
+/** The repetitions of one round where every round has the same of every line; undefined where nobody can tell. */
+export function repsOfRound({ items, count }: Pick<Block, 'items' | 'count'>): number | undefined {
+  const works = items.filter(isWork);
+  const reps = works.map(({ dose }) =>
+    dose?.kind === 'reps' && dose.amount.kind === 'fixed' ? dose.amount.value * (dose.sides === 'each' ? 2 : 1) : NaN,
+  );
+  const sum = reps.reduce((a, b) => a + b, 0);
+  return count === undefined && sum > 0 ? sum : undefined;
+}

@@ -1,0 +1,80 @@
+import { judgeScreening, SCREENING_QUESTIONS } from '../../core/care.ts';
+import type { CareState } from '../../core/care.ts';
+import { isEmailAddress, isPhoneNumber } from '../../core/exchange/address.ts';
+import { isTimeZone } from '../../core/calendar/release.ts';
+import { countLetters, cutLetters } from '../../core/letters.ts';
+import type { Spare } from '../../core/movement/spare.ts';
+import { isSpare } from '../../core/movement/spare.ts';
+import type { Channel } from '../../db/queries/person.ts';
+import { formText } from '../http/form-text.ts';
+
+/** What someone says of themselves as they join. */
+/** What a stranger writes here is read in messages and on pages: it is a name, and no way to send words or links to anybody. */
+const MOST_NAME = 60;
+const isLinkLike = (name: string): boolean =>
+  /[@<>]|\/\/|www\.|\.[a-z]{2,}\//i.test(name) || /\.(?:com|org|net|info|io|ru|cn|xyz|top|link)\b/i.test(name);
+
+export interface JoinValues {
+  readonly name: string;
+  readonly timeZone: string;
+  readonly channel: Channel;
+  readonly address: string;
+  readonly kit: readonly string[] | null;
+  readonly spares: readonly Spare[];
+  readonly care: CareState;
+  readonly weekdays: readonly number[] | null;
+}
+
+export type JoinForm =
+  | { readonly status: 'success'; readonly values: JoinValues }
+  | { readonly status: 'error'; readonly errors: Record<string, string>; readonly said: Record<string, string> };
+
+/**
+ * Reads a join form; everything that was typed comes back beside the errors. Health answers fail closed: each question is answered, or
+ * nobody joins; the answers themselves are not kept.
+ */
+export function readJoinForm(form: FormData, pieces: readonly string[]): JoinForm {
+  const text = (name: string) => formText(form, name).trim();
+  const said = Object.fromEntries(
+    [...form].slice(0, 200).flatMap(([k, v]) => (typeof v === 'string' ? [[k, cutLetters(v, 500)]] : [])),
+  );
+  const errors: Record<string, string> = {};
+  const name = text('name');
+  if (name === '') errors.name = 'Say what your coach calls you.';
+  else if (countLetters(name) > MOST_NAME) errors.name = `A name has at most ${MOST_NAME} letters.`;
+  else if (isLinkLike(name)) errors.name = 'A name has no link or address in it.';
+  const timeZone = text('timeZone');
+  if (!isTimeZone(timeZone)) errors.timeZone = 'That is no time zone known here; one is like Europe/Lisbon.';
+  const channel: Channel = text('channel') === 'email' ? 'email' : text('channel') === 'text' ? 'text' : 'none';
+  const address = channel === 'none' ? '' : text(channel === 'email' ? 'email' : 'phone');
+  if (channel === 'email' && !isEmailAddress(address)) errors.email = 'That is no e-mail address.';
+  if (channel === 'text' && !isPhoneNumber(address))
+    errors.phone = 'That is no telephone number; write it like +351 910 000 111.';
+  const answers = SCREENING_QUESTIONS.map((_, i) => {
+    const answer = text(`care-${i}`);
+    return answer === 'yes' || answer === 'no' ? answer : undefined;
+  });
+  const care = judgeScreening(answers, text('seen') === 'yes');
+  if (!care) errors.care = 'Please answer each question.';
+  if (text('consent') !== 'yes')
+    errors.consent = 'Without your consent nothing is stored, and you can’t take part here.';
+  const weekdays = form
+    .getAll('weekday')
+    .map(Number)
+    .filter((d) => Number.isInteger(d) && d >= 1 && d <= 7);
+  if (Object.keys(errors).length > 0 || !care) return { status: 'error', errors, said };
+  const strings = (field: string) => form.getAll(field).filter((v): v is string => typeof v === 'string');
+  return {
+    status: 'success',
+    values: {
+      name,
+      timeZone,
+      channel,
+      address,
+      kit: text('kit-said') === 'only' ? strings('kit').filter((k) => pieces.includes(k)) : null,
+      spares: strings('spare').filter(isSpare),
+      care,
+      weekdays: weekdays.length > 0 ? [...new Set(weekdays)].sort((a, b) => a - b) : null,
+    },
+  };
+}

@@ -1,8 +1,0 @@
-// A thread that makes PDFs. It reads no TypeScript by itself, whatever the process was started with.
-import { register } from 'tsx/esm/api';
-
-register();
-const { makePdf } = await import('./make-pdf.ts');
-
-/** @param {{ paper: import('../paper.ts').Paper, createdMs: number }} task */
-export default ({ paper, createdMs }) => makePdf(paper, createdMs);

@@ -1,0 +1,55 @@
+import { formatDay } from '../../core/calendar/day.ts';
+import { plannedDate, toRunDays } from '../../core/calendar/release.ts';
+import type { DayPlace } from '../../core/calendar/day.ts';
+import type { LiveNote } from '../../core/exchange/session-message.ts';
+import { writeMessage } from '../../core/exchange/session-message.ts';
+import { explainChange, fitSession } from '../../core/fit/fit-session.ts';
+import { ANYONE } from '../../core/movement/fit-movement.ts';
+import { buildSheet } from '../../core/session/session-sheet.ts';
+import type { Enrolment } from '../../db/queries/person.ts';
+import type { Programme } from '../../db/queries/programme.ts';
+import { publicUrl } from '../config.ts';
+import { fitPersonOf } from '../participant/fitted-view.ts';
+import type { PlannedSession } from '../write/session-view.ts';
+import { planDocument } from '../write/session-view.ts';
+import type { WorkspaceBook } from '../write/workspace-book.ts';
+
+/** A session as one person would get it: planned in their shape, and the message that would tell them. */
+export function previewFor(
+  planned: PlannedSession,
+  person: Enrolment | undefined,
+  at: {
+    readonly programme: Programme;
+    readonly place: DayPlace;
+    readonly coachName: string;
+    /** A live session to come, as its message says it. */
+    readonly live?: LiveNote | null;
+    /** Where its links lead; without it they are only hinted at. */
+    readonly link?: string;
+    readonly book: WorkspaceBook;
+  },
+) {
+  const { document, changes } = fitSession(
+    planned.document,
+    planned.blocks,
+    person ? fitPersonOf(person) : ANYONE,
+    at.book.library,
+  );
+  const own = planDocument(document, at.book.library);
+  const sheet = buildSheet(own.document, own.blocks, own.plan, at.book.library);
+  const [day] = toRunDays([at.place]);
+  const date = plannedDate(at.programme.run.rules, person ?? { timeZone: 'UTC' }, day!);
+  const message = writeMessage({
+    occasion: { kind: 'session' },
+    name: person?.name ?? 'Anyone',
+    programmeTitle: at.programme.title,
+    coachName: at.coachName,
+    dayWords: formatDay(date),
+    sheet,
+    changes: changes.map(explainChange),
+    live: at.live ?? null,
+    link: at.link ?? `${publicUrl().origin}/p/…`,
+    stopLink: at.link ?? `${publicUrl().origin}/stop/…`,
+  });
+  return { plan: own.plan, sheet, changes: changes.map(explainChange), message, dateWords: formatDay(date) };
+}
