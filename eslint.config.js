@@ -19,7 +19,7 @@ export default tseslint.config(
   {
     languageOptions: {
       parserOptions: {
-        projectService: { allowDefaultProject: ['*.js', '*.cjs', 'server/paper/*.mjs'] },
+        projectService: { allowDefaultProject: ['*.js', '.*.mjs', 'server/paper/*.mjs'] },
         tsconfigRootDir: import.meta.dirname,
       },
     },
@@ -77,5 +77,5 @@ export default tseslint.config(
       ['assignment', 'member-access', 'call', 'return'].map((of) => [`@typescript-eslint/no-unsafe-${of}`, 'off']),
     ),
   },
-  { files: ['**/*.js', '**/*.cjs'], ...tseslint.configs.disableTypeChecked },
+  { files: ['**/*.js', '.*.mjs'], ...tseslint.configs.disableTypeChecked },
 );

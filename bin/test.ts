@@ -79,7 +79,7 @@ const RUNS: Record<Kind, () => Promise<Outcome>> = {
       [
         'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
         '--config',
-        '.dependency-cruiser.cjs',
+        '.dependency-cruiser.mjs',
         'app',
         'bin',
         'core',

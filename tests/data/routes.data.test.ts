@@ -102,18 +102,18 @@ describe('sign-in', () => {
 describe('what belongs to another workspace is a 404, whatever is asked', () => {
   test('loaders', async () => {
     for (const [file, day] of [
-      ['shell/programme', undefined],
-      ['write/write', 'w1d1'],
-      ['send/send', 'w1d1'],
-      ['follow-up/follow-up', undefined],
-      ['follow-up/next', undefined],
-      ['follow-up/working', undefined],
-      ['follow-up/teams', undefined],
-      ['follow-up/summary', undefined],
-      ['people/people', undefined],
-      ['movements/movements', undefined],
+      ['shell/programme.tsx', undefined],
+      ['write/write.tsx', 'w1d1'],
+      ['send/send.tsx', 'w1d1'],
+      ['follow-up/follow-up.tsx', undefined],
+      ['follow-up/next.tsx', undefined],
+      ['follow-up/working.tsx', undefined],
+      ['follow-up/teams.tsx', undefined],
+      ['follow-up/summary.tsx', undefined],
+      ['people/people.tsx', undefined],
+      ['movements/movements.tsx', undefined],
     ] as const) {
-      const { loader } = (await import(`../../app/${file}.tsx`)) as {
+      const { loader } = (await import(`../../app/${file}`)) as {
         loader: (args: unknown) => unknown;
       };
       expect([

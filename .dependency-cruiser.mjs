@@ -1,8 +1,8 @@
 /** Imports run one way: routes -> parts, charts -> core; routes -> server -> db -> core. No cycles. */
-const { readFileSync } = require('node:fs');
+import { readFileSync } from 'node:fs';
 
 /** The files that answer requests: app/routes.ts names them. They alone run on the server too. */
-const ROUTES = [...readFileSync(`${__dirname}/app/routes.ts`, 'utf8').matchAll(/'([^']+)\.tsx?'/g)].map(
+const ROUTES = [...readFileSync(`${import.meta.dirname}/app/routes.ts`, 'utf8').matchAll(/'([^']+)\.tsx?'/g)].map(
   ([, file]) => file,
 );
 const notTo = (name, from, to) => ({
@@ -22,7 +22,7 @@ const LAYERS = [
   ['record', 'clock', 'progress'],
   ['exchange'],
 ];
-module.exports = {
+export default {
   forbidden: [
     {
       name: 'no-cycles',
