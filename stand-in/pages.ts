@@ -1,4 +1,4 @@
-import type { Dials, KeptMessage } from './server.ts';
+import type { Dials, KeptMessage } from './kept-message.ts';
 
 const escape = (text: string): string =>
   text.replace(/[&<>"']/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' })[c]!);

@@ -1,8 +1,9 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { useFetcher } from 'react-router';
-import type { action } from './people.tsx';
+import type { LeavingAsked } from '../../server/send/send-decision.ts';
 import { unlessAsked } from '../parts/leaving.tsx';
+import type { MadeLink } from './links-dialog.tsx';
 import { LinksDialog } from './links-dialog.tsx';
 
 /** Makes the links that are missing, and shows them to be handed over. */
@@ -17,7 +18,7 @@ export function HandOutLinks({
   origin: string;
   isMain: boolean;
 }) {
-  const fetcher = useFetcher<typeof action>();
+  const fetcher = useFetcher<{ readonly made?: readonly MadeLink[] } | LeavingAsked>();
   const [seen, setSeen] = useState<unknown>();
   const made = unlessAsked(fetcher.data)?.made;
   return (

@@ -25,7 +25,7 @@ import { rosterDefaults } from '../../server/people/roster-defaults.ts';
 import { readProfileForm } from '../../server/people/profile-form.ts';
 import { loadWorkspaceBook } from '../../server/write/workspace-book.ts';
 import { useWindowedRows } from '../parts/use-windowed-rows.ts';
-import type { PanelPerson } from './person-panel.tsx';
+import type { PanelPerson } from './panel-person.ts';
 import type { Db } from '../../db/pool.ts';
 import type { DayPlace } from '../../core/calendar/day.ts';
 import type { Programme } from '../../db/queries/programme.ts';

@@ -3,7 +3,7 @@ import { localDate } from '../../core/calendar/release.ts';
 import { nowMs } from '../../server/config.ts';
 import { listParticipants, toFitPerson } from '../../db/queries/person.ts';
 import { withProgramme } from '../../server/doors/coach-scope.ts';
-import type { SeenPerson } from './see-as.tsx';
+import type { SeenPerson } from './seen-person.ts';
 import type { Route } from './+types/crowd';
 
 /** The people of a programme as a session is fitted to them: asked for once the writer stands. */

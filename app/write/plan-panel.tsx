@@ -1,4 +1,4 @@
-import type { NotationIssue } from '../../core/notation/issue.ts';
+import type { NotationIssue } from '../../core/text/issue.ts';
 import type { Block, SessionDocument } from '../../core/document/document.ts';
 import { blockName, explainLength, formatLength } from '../../core/session/explain/explain.ts';
 import { wholeMinutes } from '../../core/words/words.ts';

@@ -1,21 +1,14 @@
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
-import type { FitPerson } from '../../core/movement/fit-movement.ts';
 import { countShapes, SEEN_AS } from '../../core/fit/count-shapes.ts';
 import { explainChange, fitSession } from '../../core/fit/fit-session.ts';
 import type { MovementLibrary } from '../../core/movement/library.ts';
 import { formatLength } from '../../core/session/explain/explain.ts';
 import type { SessionAnalysis } from '../../core/session/analyse.ts';
 import { computePlan } from '../../core/session/plan.ts';
-import type { loader } from './crowd.ts';
+import type { SeenPerson } from './seen-person.ts';
 import { layoutRibbon } from '../charts/ribbon-layout.ts';
 import { Ribbon } from '../charts/session/ribbon.tsx';
-
-export interface SeenPerson {
-  readonly id: number;
-  readonly name: string;
-  readonly person: FitPerson;
-}
 
 interface SeeAsProps {
   readonly analysis: SessionAnalysis;
@@ -31,7 +24,7 @@ const WIDTH = 330;
 
 /** The session through someone else's eyes: what changes for them, and how many do which shape. */
 export function SeeAs({ analysis, library, programmeId, count }: SeeAsProps) {
-  const crowd = useFetcher<typeof loader>();
+  const crowd = useFetcher<readonly SeenPerson[]>();
   const { load } = crowd;
   // Once the page stands: the session comes first, and four hundred people weigh more than it.
   useEffect(() => {

@@ -8,7 +8,7 @@ import type { TrackNote } from '../../core/progress/track/track-note.ts';
 import { buildTrackNote } from '../../core/progress/track/track-note.ts';
 import type { MovementLayer } from '../../core/movement/layer.ts';
 import { printBlock } from '../../core/notation/apply-edits.ts';
-import type { NotationIssue } from '../../core/notation/issue.ts';
+import type { NotationIssue } from '../../core/text/issue.ts';
 import { analyseText, isSendable } from '../../core/session/analyse.ts';
 import type { Block } from '../../core/document/document.ts';
 import type { GuideExample, GuideTopic } from '../../core/notation/guide.ts';

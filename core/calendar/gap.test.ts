@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { Gap } from './gap.ts';
+import type { Gap } from './run-rules.ts';
 import { LEAST_OPEN_MS, openMs, wasOpenInTime } from './gap.ts';
 
 const HOUR = 3_600_000;

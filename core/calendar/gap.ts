@@ -1,11 +1,4 @@
-import type { OwnDay } from './release.ts';
-
-/** A time in which nothing went out (`work`), or no page could be opened (`serve`): half-open, `toMs` null while it lasts. */
-export interface Gap {
-  readonly kind: 'work' | 'serve';
-  readonly fromMs: number;
-  readonly toMs: number | null;
-}
+import type { Gap, OwnDay } from './run-rules.ts';
 
 const HOUR_MS = 3_600_000;
 

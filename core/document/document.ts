@@ -1,4 +1,4 @@
-import type { TimeRule } from '../forms/forms.ts';
+import type { TimeRule } from './time-rule.ts';
 
 export type { TimeRule };
 

@@ -1,4 +1,4 @@
-import type { Cursor } from '../notation/cursor.ts';
+import type { Cursor } from '../text/cursor.ts';
 import type { ClockClause, TimeForm } from './form.ts';
 import { TIME_FORMS } from './forms.ts';
 import type { ExtraKey, Extras } from './said.ts';

@@ -1,7 +1,7 @@
 import type { Block, Span, TimeRule } from '../document/document.ts';
 import type { MovementLibrary } from '../movement/library.ts';
-import type { Cursor } from '../notation/cursor.ts';
-import type { Token } from '../notation/tokens.ts';
+import type { Cursor } from '../text/cursor.ts';
+import type { Token } from '../text/tokens.ts';
 import type { EstimateSec } from '../pace/pace.ts';
 import type { Result } from '../result.ts';
 import type { ExtraKey, Said } from './said.ts';

@@ -1,32 +1,19 @@
-import type { Block, Span } from '../document/document.ts';
+import type { Block, Span, TimeRule } from '../document/document.ts';
 import { exactly } from '../pace/pace.ts';
 import type { ScoreForm, ScoreKind, Shape, Scope, Slot, StageWords, TimeForm } from './form.ts';
 import { countRounds } from './rounds.ts';
 import type { Step } from './step.ts';
 import { restStep } from './steps.ts';
-import type { AccumulateRule } from './time/accumulate.ts';
 import { accumulate } from './time/accumulate.ts';
-import type { ClimbRule } from './time/climb.ts';
 import { climb } from './time/climb.ts';
-import type { FlowRule } from './time/flow.ts';
 import { flow } from './time/flow.ts';
-import type { IntervalsRule } from './time/intervals.ts';
 import { intervals } from './time/intervals.ts';
-import type { OwnRule } from './time/own.ts';
 import { own } from './time/own.ts';
-import type { PyramidRule } from './time/pyramid.ts';
 import { pyramid } from './time/pyramid.ts';
-import type { SlotsRule } from './time/slots.ts';
 import { slots } from './time/slots.ts';
-import type { SpanRule } from './time/span.ts';
 import { span } from './time/span.ts';
-import type { WindowsRule } from './time/windows.ts';
 import { windows } from './time/windows.ts';
 import type { MovementLibrary } from '../movement/library.ts';
-
-/** What rules the time of a block. */
-export type TimeRule =
-  FlowRule | OwnRule | SpanRule | SlotsRule | IntervalsRule | WindowsRule | PyramidRule | ClimbRule | AccumulateRule;
 
 /** Every rule of time with its form; one that is missing here doesn't compile. In the order in which a coach picks from them. */
 const FORMS: { readonly [K in TimeRule['kind']]: TimeForm<Extract<TimeRule, { kind: K }>> } = {

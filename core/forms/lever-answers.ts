@@ -1,7 +1,7 @@
 import { formatClock } from '../words/format-clock.ts';
 import { pullSec } from './change.ts';
 import type { LeverAnswer } from './form.ts';
-import type { TimeRule } from './forms.ts';
+import type { TimeRule } from '../document/time-rule.ts';
 
 /** Levers that several forms answer alike. */
 

@@ -1,5 +1,5 @@
 import type { BetweenRest, Block, Span, TimeRule } from '../document/document.ts';
-import type { Token } from '../notation/tokens.ts';
+import type { Token } from '../text/tokens.ts';
 
 /** Clauses that belong to one form or another, without being its clock: where one stands beside another form, its own words say why not. */
 export interface Extras {

@@ -5,7 +5,7 @@ import { describe, expect, test } from 'vitest';
 import { makeShelf, SHELF_FILE } from '../../bin/tools/library.ts';
 import { analyseText } from '../session/analyse.ts';
 import { countShapes, SEEN_AS } from '../fit/count-shapes.ts';
-import { countUsage } from './count-usage.ts';
+import { countUsage } from '../session/count-usage.ts';
 import { findMovements } from './find-movements.ts';
 import { ANYONE } from './fit-movement.ts';
 import { joinKit, kitKey, kitPieces, readPiece, sayPiece, servesAs } from './kit.ts';

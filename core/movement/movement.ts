@@ -1,3 +1,4 @@
+import type { PaceSec } from '../pace/pace.ts';
 /** What the movement mostly is. */
 export const PATTERNS = [
   'squat',
@@ -24,13 +25,6 @@ export type Joint = (typeof JOINTS)[number];
 
 /** 0 nothing, 1 little, 2 much, 3 very much. */
 export type Grade = 0 | 1 | 2 | 3;
-
-/** Seconds for one repetition, from quick to careful; for a hold the numbers are the usual seconds held. */
-export interface PaceSec {
-  readonly low: number;
-  readonly likely: number;
-  readonly high: number;
-}
 
 export interface Movement {
   readonly id: string;

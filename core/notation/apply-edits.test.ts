@@ -3,7 +3,7 @@ import { baseLibrary } from '../movement/library.ts';
 import { usualDose } from '../movement/usual-dose.ts';
 import { collectNotes } from '../fit/movement-notes.ts';
 import type { Block, Item } from '../document/document.ts';
-import type { SessionEdit } from '../session/session-edit.ts';
+import type { SessionEdit } from './session-edit.ts';
 import { applyEdits } from './apply-edits.ts';
 import { parseSession } from './parse.ts';
 import { printDose } from './print.ts';

@@ -1,12 +1,12 @@
 import { assertNever } from '../assert-never.ts';
 import type { Block } from '../document/document.ts';
 import { SESSION_FIELDS } from '../document/document.ts';
-import type { SessionEdit } from '../session/session-edit.ts';
+import type { SessionEdit } from './session-edit.ts';
 import type { SessionSource } from './parse.ts';
 import { parseSession } from './parse.ts';
 import { printHeader, printItem } from './print.ts';
 import type { MovementNames } from './read-item.ts';
-import { tokenizeLine } from './tokens.ts';
+import { tokenizeLine } from '../text/tokens.ts';
 
 /**
  * Writes edits into a text, each into as few lines as it is about. Comments stay with the line they stand before or

@@ -4,7 +4,7 @@ import { usualDose } from '../movement/usual-dose.ts';
 import { ROLES, SESSION_FIELDS } from '../document/document.ts';
 import { CLAUSE_STARTS } from '../forms/clauses.ts';
 import { printDose } from './print.ts';
-import { tokenizeLine } from './tokens.ts';
+import { tokenizeLine } from '../text/tokens.ts';
 
 export interface Completion {
   /** What is shown and matched. */

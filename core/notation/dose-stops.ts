@@ -1,4 +1,4 @@
-import { tokenizeLine } from './tokens.ts';
+import { tokenizeLine } from '../text/tokens.ts';
 
 /** Offsets into a text, half-open. */
 export interface DoseStop {

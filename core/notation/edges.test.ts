@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
-import type { SessionEdit } from '../session/session-edit.ts';
+import type { SessionEdit } from './session-edit.ts';
 import { applyEdits } from './apply-edits.ts';
-import { Cursor } from './cursor.ts';
+import { Cursor } from '../text/cursor.ts';
 import { guessSession } from './pasted/guess.ts';
 import { parseSession } from './parse.ts';
-import { tokenizeLine } from './tokens.ts';
+import { tokenizeLine } from '../text/tokens.ts';
 
 const edit = (text: string, ...edits: SessionEdit[]) => applyEdits(text, edits, baseLibrary);
 const issues = (text: string) => parseSession(text, baseLibrary).issues.map((i) => i.message);

@@ -7,7 +7,7 @@ import { SHAPES } from '../forms/forms.ts';
 import { tailOf } from './apply-edits.ts';
 import { FIELD_STARTS, HEADER, MODIFIER_STARTS } from './complete.ts';
 import { printHeader } from './print.ts';
-import { tokenizeLine } from './tokens.ts';
+import { tokenizeLine } from '../text/tokens.ts';
 
 /** Places of a session's text, each with its part of the guide. */
 export const GUIDE_TOPICS = ['field', 'block', 'clause', 'item', 'modifier', 'remark'] as const;

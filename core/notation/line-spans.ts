@@ -1,5 +1,5 @@
 import { ROLES, SESSION_FIELDS } from '../document/document.ts';
-import { tokenizeLine } from './tokens.ts';
+import { tokenizeLine } from '../text/tokens.ts';
 
 /** A stretch of a line that an editor draws in its own way; offsets are half-open. */
 export interface LineSpan {

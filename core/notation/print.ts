@@ -14,14 +14,14 @@ import type {
 import { SESSION_FIELDS } from '../document/document.ts';
 import { assertNever } from '../assert-never.ts';
 import { sameData } from '../same-data.ts';
-import { Cursor, UnreadableError } from './cursor.ts';
+import { Cursor, UnreadableError } from '../text/cursor.ts';
 import { printCount } from '../forms/count.ts';
 import { formOf } from '../forms/forms.ts';
 import { spanWords } from '../forms/rounds.ts';
 import { formatClock } from '../words/format-clock.ts';
 import type { MovementNames } from './read-item.ts';
 import { readItem } from './read-item.ts';
-import { tokenizeLine } from './tokens.ts';
+import { tokenizeLine } from '../text/tokens.ts';
 
 /**
  * Writes a session document as notation. Reading the text again with the same `names` gives the same

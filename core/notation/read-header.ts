@@ -2,15 +2,15 @@ import { cutLetters } from '../letters.ts';
 import type { Block, CountRule } from '../document/document.ts';
 import { CLAUSE_WORDS, CLOCK_CLAUSES, EXTRA_CLAUSES } from '../forms/clauses.ts';
 import type { BesideClock, TimeForm } from '../forms/form.ts';
-import type { TimeRule } from '../forms/forms.ts';
+import type { TimeRule } from '../document/time-rule.ts';
 import { formOf } from '../forms/forms.ts';
 import type { ExtraKey, Said } from '../forms/said.ts';
 import { MAX_ROUNDS, MAX_SETS } from '../limits.ts';
 import { nearestWords } from '../words/nearest.ts';
-import type { Cursor } from './cursor.ts';
-import { UnreadableError } from './cursor.ts';
-import type { NotationIssue } from './issue.ts';
-import type { Token } from './tokens.ts';
+import type { Cursor } from '../text/cursor.ts';
+import { UnreadableError } from '../text/cursor.ts';
+import type { NotationIssue } from '../text/issue.ts';
+import type { Token } from '../text/tokens.ts';
 
 export type HeaderRules = Pick<
   Block,

@@ -1,9 +1,9 @@
 import { countLetters, cutLetters } from '../letters.ts';
 import type { Amount, Choice, Dose, Item, Load, Sides, WorkItem } from '../document/document.ts';
-import type { Cursor } from './cursor.ts';
+import type { Cursor } from '../text/cursor.ts';
 import { MAX_AMOUNT, MAX_KG, MAX_SHARE_PCT } from '../limits.ts';
 import { nearestWords } from '../words/nearest.ts';
-import type { Token } from './tokens.ts';
+import type { Token } from '../text/tokens.ts';
 
 /** What the reader asks of a movement library: whether these words are a movement's name. */
 export interface MovementNames {

@@ -1,4 +1,4 @@
-import type { PaceSec } from '../movement/movement.ts';
+import type { PaceSec } from './pace.ts';
 
 /** One record of a block at someone's own pace: what was to be done in it, and how long it took. */
 export interface TimedBlock {

@@ -1,5 +1,11 @@
-import type { Movement, PaceSec } from '../movement/movement.ts';
 import type { Speed, Tempo } from '../document/document.ts';
+
+/** Seconds for one repetition, from quick to careful; for a hold the numbers are the usual seconds held. */
+export interface PaceSec {
+  readonly low: number;
+  readonly likely: number;
+  readonly high: number;
+}
 
 /** A time that is estimated: from quick to careful, in seconds. Exact times have three equal values. */
 export type EstimateSec = PaceSec;
@@ -35,7 +41,7 @@ export const isExact = (a: EstimateSec): boolean => a.low === a.high;
  * word scales it. A movement that is unknown, or one that is usually held, has the default pace.
  */
 export function computeRepSec(
-  movement: Movement | undefined,
+  movement: { readonly isHold: boolean; readonly paceSec: PaceSec } | undefined,
   tempo: Tempo | undefined,
   pauseSec: number | undefined,
   speed: Speed | undefined,

@@ -1,5 +1,5 @@
 import type { MovementLibrary } from '../movement/library.ts';
-import type { NotationIssue } from '../notation/issue.ts';
+import type { NotationIssue } from '../text/issue.ts';
 import type { SessionSource } from '../notation/parse.ts';
 import { parseSession } from '../notation/parse.ts';
 import type { Block, SessionDocument } from '../document/document.ts';

@@ -1,5 +1,5 @@
 import type { DayDate } from '../../core/calendar/day.ts';
-import type { Gap } from '../../core/calendar/gap.ts';
+import type { Gap } from '../../core/calendar/run-rules.ts';
 import type { RunRules, RunShift } from '../../core/calendar/release.ts';
 import { NotFoundError } from '../errors.ts';
 import type { Db } from '../pool.ts';

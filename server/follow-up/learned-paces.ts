@@ -1,7 +1,7 @@
 import { groupBy } from '../../core/group-by.ts';
 import type { LearnedPace, TimedBlock } from '../../core/pace/learned-pace.ts';
 import { isWorthTaking, learnPaces, withFactor } from '../../core/pace/learned-pace.ts';
-import type { PaceSec } from '../../core/movement/movement.ts';
+import type { PaceSec } from '../../core/pace/pace.ts';
 import type { Db } from '../../db/pool.ts';
 import { listTimed } from '../../db/queries/standing.ts';
 import type { RunFollow } from './run-follow.ts';

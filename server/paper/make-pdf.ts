@@ -4,7 +4,7 @@ import qrcode from 'qrcode';
 import { CARE_NOTES } from '../../core/care.ts';
 import { filmLines, lineText, sheetLength } from '../../core/exchange/session-text.ts';
 import { sheetFilms } from '../../core/session/session-sheet.ts';
-import type { Paper, PaperSession } from './paper.ts';
+import type { Paper, PaperSession } from './printed.ts';
 
 const resolveFont = createRequire(import.meta.url);
 const font = (name: string): string => resolveFont.resolve(`dejavu-fonts-ttf/ttf/${name}.ttf`);

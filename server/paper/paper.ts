@@ -2,7 +2,6 @@ import { data } from 'react-router';
 import { dayKey, dayName, formatDay, weekdayOf } from '../../core/calendar/day.ts';
 import { plannedDate, toRunDays } from '../../core/calendar/release.ts';
 import { explainChange } from '../../core/fit/fit-session.ts';
-import type { SessionSheet } from '../../core/session/session-sheet.ts';
 import { buildSheet } from '../../core/session/session-sheet.ts';
 import { listDays } from '../../db/queries/programme.ts';
 import { notFound, withDay } from '../doors/coach-scope.ts';
@@ -12,23 +11,9 @@ import { fitDay } from '../participant/fitted-view.ts';
 import { loadPersonView, openDay } from '../participant/person-view.ts';
 import { parseOwnDay, withPersonalLink } from '../doors/personal-link.ts';
 import { pdfOf } from './pdf-pool.ts';
+import type { Paper } from './printed.ts';
 import { planText } from '../write/session-view.ts';
 import { loadWorkspaceBook } from '../write/workspace-book.ts';
-
-export interface PaperSession {
-  /** `Wednesday 13 May, week 3` */
-  readonly above: string;
-  readonly sheet: SessionSheet;
-  readonly changes: readonly string[];
-}
-
-/** What goes on paper: a day or a week of days. */
-export interface Paper {
-  readonly title: string;
-  readonly sessions: readonly PaperSession[];
-  /** Written at the foot, as a picture and in letters. */
-  readonly link?: { readonly url: string; readonly words: string } | undefined;
-}
 
 type Part = 'day' | 'week';
 

@@ -4,7 +4,7 @@ import { LRUCache } from 'lru-cache';
 import { Piscina } from 'piscina';
 import { data } from 'react-router';
 import { PDF } from '../http/limits/limits.ts';
-import type { Paper } from './paper.ts';
+import type { Paper } from './printed.ts';
 
 const IDLE_MS = 60_000;
 const MOST_MEMORY_MB = 256;

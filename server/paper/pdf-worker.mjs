@@ -4,5 +4,5 @@ import { register } from 'tsx/esm/api';
 register();
 const { makePdf } = await import('./make-pdf.ts');
 
-/** @param {{ paper: import('./paper.ts').Paper, createdMs: number }} task */
+/** @param {{ paper: import('./printed.ts').Paper, createdMs: number }} task */
 export default ({ paper, createdMs }) => makePdf(paper, createdMs);

@@ -20,7 +20,8 @@ import { openSmtp } from '../../server/messages/smtp.ts';
 import { openTextGateway, isSigned, signBody } from '../../server/messages/text-gateway.ts';
 import { hashToken } from '../../server/doors/token.ts';
 import type { StandIn } from '../../stand-in/server.ts';
-import { CALM, startStandIn } from '../../stand-in/server.ts';
+import { CALM } from '../../stand-in/kept-message.ts';
+import { startStandIn } from '../../stand-in/server.ts';
 import type { ThrowawayDatabase } from '../throwaway-database.ts';
 import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';
 

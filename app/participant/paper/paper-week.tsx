@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { CARE_NOTES } from '../../../core/care.ts';
 import { sheetLength } from '../../../core/exchange/session-text.ts';
-import type { Paper } from '../../../server/paper/paper.ts';
+import type { Paper } from '../../../server/paper/printed.ts';
 import { SessionList } from '../base/session-list.tsx';
 import './paper.css';
 

@@ -9,7 +9,6 @@ import { emptyProgramme } from '../../../core/progress/programme-document.ts';
 import { pictureWeeks } from '../../../core/progress/week/weeks-picture.ts';
 import { listWords, plural } from '../../../core/words/words.ts';
 import type { NewChoices } from '../../../server/shell/new-choices.ts';
-import type { action } from './programmes.tsx';
 import { DayRow } from './day-row.tsx';
 import { Dialog } from '../../parts/dialog.tsx';
 import { NumberField } from '../../plan/track/number-field.tsx';
@@ -39,7 +38,7 @@ const FILE: ProgrammeStart = {
 
 /** What a new programme is made of, and the means to send it off. */
 function useNewProgramme({ from: first, starts, nextMonday, choices }: ProgrammeFormProps) {
-  const fetcher = useFetcher<typeof action>();
+  const fetcher = useFetcher<{ readonly errors: Readonly<Record<string, string>> }>();
   const [from, setFrom] = useState(first);
   const [title, setTitle] = useState('');
   const [startsOn, setStartsOn] = useState<string>(nextMonday);
@@ -70,7 +69,7 @@ function useNewProgramme({ from: first, starts, nextMonday, choices }: Programme
     ...{ lighterEvery, setLighterEvery, file, issues, pick, make, start },
     /** The title that it gets where none is written. */
     usualTitle: file?.title ?? start?.title ?? '',
-    errors: (fetcher.data?.errors ?? {}) as Readonly<Record<string, string>>,
+    errors: fetcher.data?.errors ?? {},
     busy: fetcher.state !== 'idle',
     canMake: from !== 'file' || file !== undefined,
   };

@@ -11,7 +11,7 @@ import type { Block, Role } from '../../../core/document/document.ts';
 import { ROLES } from '../../../core/document/document.ts';
 import { formatLength } from '../../../core/session/explain/explain.ts';
 import type { BlockPlan } from '../../../core/session/plan.ts';
-import type { SessionEdit } from '../../../core/session/session-edit.ts';
+import type { SessionEdit } from '../../../core/notation/session-edit.ts';
 import { CommitInput } from '../../parts/commit-input.tsx';
 import { ItemCard } from './item-card.tsx';
 import { ShapePicker } from './shape-picker.tsx';

@@ -7,7 +7,7 @@ import { withShape } from '../../../core/forms/clock-shape.ts';
 import type { SessionAnalysis } from '../../../core/session/analyse.ts';
 import { wholeMinutes } from '../../../core/words/words.ts';
 import type { Role } from '../../../core/document/document.ts';
-import type { SessionEdit } from '../../../core/session/session-edit.ts';
+import type { SessionEdit } from '../../../core/notation/session-edit.ts';
 import type { DropPlace } from './block-card.tsx';
 import { BlockCard } from './block-card.tsx';
 import { CommitInput } from '../../parts/commit-input.tsx';

@@ -19,7 +19,7 @@ import {
 } from '@codemirror/view';
 import type { CompletionList } from '../../../core/notation/complete.ts';
 import { doseStops, nextStop } from '../../../core/notation/dose-stops.ts';
-import type { NotationIssue } from '../../../core/notation/issue.ts';
+import type { NotationIssue } from '../../../core/text/issue.ts';
 import type { LineSpan } from '../../../core/notation/line-spans.ts';
 import { lineSpans } from '../../../core/notation/line-spans.ts';
 import type { Finding, FindingChange } from '../../../core/session/findings/finding.ts';

@@ -1,5 +1,5 @@
 import { useContext, useEffect, useImperativeHandle, useRef } from 'react';
-import type { NotationIssue } from '../../../core/notation/issue.ts';
+import type { NotationIssue } from '../../../core/text/issue.ts';
 import type { Finding } from '../../../core/session/findings/finding.ts';
 import { NonceContext } from '../../shell/frame/nonce-context.ts';
 import { useIsReader } from '../../parts/reader.tsx';

@@ -10,7 +10,7 @@ import { explainLength } from '../../../core/session/explain/explain.ts';
 import type { FindingChange } from '../../../core/session/findings/finding.ts';
 import { explainReading, listReadings } from '../../../core/session/list-readings.ts';
 import { readRoutines } from '../../../core/session/read-routines.ts';
-import type { SessionEdit } from '../../../core/session/session-edit.ts';
+import type { SessionEdit } from '../../../core/notation/session-edit.ts';
 import type { EditorHandle } from './notation-editor-view.ts';
 
 /** The text being written, what it comes to, and the ways to change it that the text and the cards share. */

@@ -1,3 +1,4 @@
+import type { AccumulateRule } from '../../document/time-rule.ts';
 import { BARE_REST_SEC, MAX_DURATION_SEC } from '../../limits.ts';
 import { addEstimates, exactly } from '../../pace/pace.ts';
 import { formatClock } from '../../words/format-clock.ts';
@@ -7,11 +8,6 @@ import { capLever } from '../lever-answers.ts';
 import { formatRange } from '../../words/format-range.ts';
 import { adviseMax, shape, timeScore } from '../say.ts';
 import { makeStep } from '../steps.ts';
-
-export interface AccumulateRule {
-  readonly kind: 'accumulate';
-  readonly capSec?: number;
-}
 
 /** Breaks between the parts of a total, as a share of its work (common practice, no source): none, a fifth, three fifths. */
 const BREAKS = { low: 0, likely: 0.2, high: 0.6 };

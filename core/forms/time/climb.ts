@@ -1,3 +1,4 @@
+import type { ClimbRule } from '../../document/time-rule.ts';
 import type { Block } from '../../document/document.ts';
 import { MAX_AMOUNT, MAX_DURATION_SEC, MAX_ROUNDS } from '../../limits.ts';
 import type { EstimateSec } from '../../pace/pace.ts';
@@ -10,14 +11,6 @@ import { formatRange } from '../../words/format-range.ts';
 import { shape, wholeSlotsScore } from '../say.ts';
 import type { Part } from '../step.ts';
 import { makeStep } from '../steps.ts';
-
-export interface ClimbRule {
-  readonly kind: 'climb';
-  /** Of each item in the first slot, and how many more in each slot after it. */
-  readonly start: number;
-  readonly step: number;
-  readonly slotSec: number;
-}
 
 const CARRIES = 'A climb has its own numbers and ends when a turn no longer holds them; leave this out.';
 

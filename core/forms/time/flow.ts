@@ -1,10 +1,7 @@
+import type { FlowRule } from '../../document/time-rule.ts';
 import type { TimeForm } from '../form.ts';
 import { maxScore, NO_LEVERS, shape, timeScore } from '../say.ts';
 import { unrollOwn } from '../unroll-own.ts';
-
-export interface FlowRule {
-  readonly kind: 'flow';
-}
 
 const BESIDE = '“flow” is once through, unhurried; remove it, or what stands beside it.';
 

@@ -1,5 +1,6 @@
+import type { IntervalsRule } from '../../document/time-rule.ts';
 import { MAX_DURATION_SEC, MAX_ROUNDS, MAX_SLOTS } from '../../limits.ts';
-import type { Cursor } from '../../notation/cursor.ts';
+import type { Cursor } from '../../text/cursor.ts';
 import type { Block } from '../../document/document.ts';
 import { exactly } from '../../pace/pace.ts';
 import { formatClock } from '../../words/format-clock.ts';
@@ -13,16 +14,6 @@ import { countRounds, spanWords } from '../rounds.ts';
 import { maxScore, repsScore, shape, times } from '../say.ts';
 import type { Step } from '../step.ts';
 import { atRound, betweenStep, makeStep, restStep } from '../steps.ts';
-
-export interface IntervalsRule {
-  readonly kind: 'intervals';
-  /** By round; a single value serves every round. */
-  readonly workSec: readonly number[];
-  readonly restSec: readonly number[];
-  /** So many intervals in all, the items taking turns. */
-  readonly total?: number;
-  readonly stations: boolean;
-}
 
 interface Draft {
   readonly workSec: number[];

@@ -1,3 +1,4 @@
+import type { OwnRule } from '../../document/time-rule.ts';
 import { MAX_DURATION_SEC } from '../../limits.ts';
 import { formatClock } from '../../words/format-clock.ts';
 import type { TimeForm } from '../form.ts';
@@ -8,12 +9,6 @@ import { roundsSize } from '../pull-rounds.ts';
 import { countRounds, itemLists, spanWords } from '../rounds.ts';
 import { adviseMax, joinWords, maxScore, shape, timeScore } from '../say.ts';
 import { unrollOwn } from '../unroll-own.ts';
-
-export interface OwnRule {
-  readonly kind: 'own';
-  readonly forTime: boolean;
-  readonly capSec?: number;
-}
 
 /** At one's own pace: rounds, a list of reps, for time, with a cap, a relay. It is what a header means that says no clock. */
 export const own: TimeForm<OwnRule, null> = {

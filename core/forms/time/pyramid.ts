@@ -1,3 +1,4 @@
+import type { PyramidRule } from '../../document/time-rule.ts';
 import { MAX_DURATION_SEC } from '../../limits.ts';
 import { exactly } from '../../pace/pace.ts';
 import { formatClock } from '../../words/format-clock.ts';
@@ -9,16 +10,6 @@ import { restLever } from '../lever-answers.ts';
 import { shape, topSetScore } from '../say.ts';
 import type { Step } from '../step.ts';
 import { makeStep, openPart, restStep, workItems } from '../steps.ts';
-
-export interface PyramidRule {
-  readonly kind: 'pyramid';
-  /** What each set adds. */
-  readonly step: number;
-  /** The time of each way, up or down. */
-  readonly workSec: number;
-  /** After each way; 0 where there is none. */
-  readonly restSec: number;
-}
 
 const MAX_STEP = 100;
 const CARRIES = 'A pyramid carries its own numbers from set to set.';

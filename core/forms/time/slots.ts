@@ -1,3 +1,4 @@
+import type { SlotsRule } from '../../document/time-rule.ts';
 import { MAX_DURATION_SEC, MAX_ROUNDS, MAX_SLOTS } from '../../limits.ts';
 import { exactly } from '../../pace/pace.ts';
 import { done, refused } from '../../result.ts';
@@ -8,13 +9,6 @@ import { fillTo, intervalParts, ownParts, restPart } from '../dose-parts.ts';
 import type { TimeForm } from '../form.ts';
 import { maxScore, repsScore, shape } from '../say.ts';
 import { makeStep } from '../steps.ts';
-
-export interface SlotsRule {
-  readonly kind: 'slots';
-  readonly slotSec: number;
-  readonly slots: number;
-  readonly workCapSec?: number;
-}
 
 interface Draft {
   readonly slotSec: number;

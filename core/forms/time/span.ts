@@ -1,3 +1,4 @@
+import type { SpanRule } from '../../document/time-rule.ts';
 import { MAX_DURATION_SEC, MAX_PARTNERS } from '../../limits.ts';
 import { formatClock } from '../../words/format-clock.ts';
 import { plural } from '../../words/words.ts';
@@ -5,13 +6,6 @@ import { pullSec } from '../change.ts';
 import type { TimeForm } from '../form.ts';
 import { adviseMax, isOnlyMax, maxScore, roundsScore, shape, workNames } from '../say.ts';
 import { expectedParts, makeStep, openPart, workItems } from '../steps.ts';
-
-export interface SpanRule {
-  readonly kind: 'span';
-  readonly sec: number;
-  /** So many partners: one works, the others watch. */
-  readonly turnsOf?: number;
-}
 
 const NO_ROUNDS = 'The clock of this block says how long it goes on; leave the rounds out.';
 

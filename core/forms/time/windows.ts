@@ -1,3 +1,4 @@
+import type { WindowsRule } from '../../document/time-rule.ts';
 import { BARE_REST_SEC, MAX_DURATION_SEC, MAX_ROUNDS } from '../../limits.ts';
 import { exactly } from '../../pace/pace.ts';
 import { formatClock } from '../../words/format-clock.ts';
@@ -9,13 +10,6 @@ import { restLever } from '../lever-answers.ts';
 import { adviseMax, shape, windowScore } from '../say.ts';
 import type { Part, Step } from '../step.ts';
 import { makeStep, openPart, restStep, workItems } from '../steps.ts';
-
-export interface WindowsRule {
-  readonly kind: 'windows';
-  readonly windowSec: number;
-  readonly windows: number;
-  readonly restSec: number;
-}
 
 /** The list from the top in every window; what time is left is open. */
 function windowParts(rule: WindowsRule, scope: Scope, window: number): Part[] {

@@ -8,7 +8,7 @@ import { resolveMovement } from '../../forms/dose-parts.ts';
 import type { Block, WorkItem } from '../../document/document.ts';
 import type { Finding, FindingScope } from './finding.ts';
 import { lineOfBlock, lineOfItem } from './finding.ts';
-import type { SessionEdit } from '../session-edit.ts';
+import type { SessionEdit } from '../../notation/session-edit.ts';
 
 /** Usual work to rest in timed work: 1:1 (power) to 3:1 (conditioning) (common practice, no source). */
 export const USUAL_WORK_TO_REST = { low: 1, high: 3 } as const;

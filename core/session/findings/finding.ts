@@ -3,7 +3,7 @@ import type { SessionSource } from '../../notation/parse.ts';
 import type { Block, SessionDocument } from '../../document/document.ts';
 import type { SessionPlan } from '../plan.ts';
 import type { Routines } from '../resolve.ts';
-import type { SessionEdit } from '../session-edit.ts';
+import type { SessionEdit } from '../../notation/session-edit.ts';
 
 export const FINDING_CODES = [
   'new-movement',

@@ -1,4 +1,4 @@
-import type { SessionPlan } from '../session/plan.ts';
+import type { SessionPlan } from './plan.ts';
 
 export interface MovementUsage {
   /** Days on which it stands. */

@@ -1,0 +1,16 @@
+import type { SessionSheet } from '../../core/session/session-sheet.ts';
+
+export interface PaperSession {
+  /** `Wednesday 13 May, week 3` */
+  readonly above: string;
+  readonly sheet: SessionSheet;
+  readonly changes: readonly string[];
+}
+
+/** What goes on paper: a day or a week of days. */
+export interface Paper {
+  readonly title: string;
+  readonly sessions: readonly PaperSession[];
+  /** Written at the foot, as a picture and in letters. */
+  readonly link?: { readonly url: string; readonly words: string } | undefined;
+}
