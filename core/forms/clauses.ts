@@ -85,7 +85,7 @@ export const COMMON_STARTS: readonly ClauseStart[] = [
 
 /** The clock clauses with the forms that they begin; those of more words first, so that the longest reading wins. */
 export const CLOCK_CLAUSES: readonly { readonly form: TimeForm; readonly clause: ClockClause<unknown> }[] =
-  TIME_FORMS.flatMap((form) => form.clauses.map((clause) => ({ form, clause })));
+  TIME_FORMS.flatMap((form) => form.notation.clauses.map((clause) => ({ form, clause })));
 
 /** All clauses as a coach would begin them, for completion. */
 export const CLAUSE_STARTS: readonly ClauseStart[] = [

@@ -19,7 +19,7 @@ export function withShape(block: Block, shape: Shape): Block {
   };
   const rules = shape.make(has);
   const next: Block = { ...rest, ...rules };
-  if (!formOf(rules.time).restNeedsLength) return next;
+  if (!formOf(rules.time).notation.restNeedsLength) return next;
   return {
     ...next,
     items: block.items.map((item) =>
@@ -32,8 +32,8 @@ export function withShape(block: Block, shape: Shape): Block {
 export function headerNumbers(block: Block): HeaderNumber[] {
   const { time, count, rounds } = block;
   const form = formOf(time);
-  const out = [...form.numbers(time, block)];
-  const ruledByList = (countedRounds(count) ?? 1) > 1 || form.ownRounds(time, { ...block, items: [] }) > 1;
+  const out = [...form.notation.numbers(time, block)];
+  const ruledByList = (countedRounds(count) ?? 1) > 1 || form.steps.ownRounds(time, { ...block, items: [] }) > 1;
   if (rounds && rounds.low === rounds.high && !ruledByList)
     out.push({
       key: 'rounds',
@@ -72,7 +72,7 @@ export function withHeaderNumber(block: Block, key: HeaderNumber['key'], wanted:
     case 'teamSize':
       return { ...block, relay: { teamSize: value } };
     default:
-      return { ...block, time: formOf(block.time).withNumber(block.time, key, value) };
+      return { ...block, time: formOf(block.time).notation.withNumber(block.time, key, value) };
   }
 }
 

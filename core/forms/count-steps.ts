@@ -12,7 +12,7 @@ const mostRounds = (block: Block): number =>
   Math.max(
     block.rounds?.high ?? 1,
     listedNumbers(block.count).length,
-    formOf(block.time).mostTurns?.(block.time, block) ?? 1,
+    formOf(block.time).steps.mostTurns?.(block.time, block) ?? 1,
   );
 
 /** At most so many steps a block has when it is unrolled: items, rounds, sets, team members, both sides. Nothing is unrolled for it. */

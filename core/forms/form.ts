@@ -8,16 +8,46 @@ import type { ExtraKey, Said } from './said.ts';
 import type { Step } from './step.ts';
 
 /**
- * What a rule of time answers to every other part of the application. A form that leaves an answer out doesn't compile; one that
- * has none says so (`null`, `undefined`, an empty list). A new form is one file in core/forms/time and its line in forms.ts.
+ * What a rule of time answers to every other part of the application, in five facets. A form that leaves an answer out doesn't compile;
+ * one that has none says so (`null`, `undefined`, an empty list). A new form is one folder in core/forms, with a file a facet, and its
+ * line in forms.ts.
  */
 export interface TimeForm<R extends TimeRule = TimeRule, Draft = unknown> {
   readonly kind: R['kind'];
+  readonly rule: FormRule<R>;
+  readonly notation: FormNotation<R, Draft>;
+  readonly steps: FormSteps<R>;
+  readonly words: FormWords<R>;
+  readonly levers: FormLevers<R>;
+}
+
+/** What it is: how long, in which slots, what is scored, what goes with it. */
+export interface FormRule<R extends TimeRule = TimeRule> {
+  /** The latest end of a set. */
+  capSec(rule: R): number | undefined;
+  /** Its items go two by two, so that neighbours are meant to be alike. */
+  readonly carriesPairs: boolean;
+  /** The slot that each item has, where it is to be held against it. */
+  slot(rule: R): Slot | null;
+  /** Where every item is one stretch of work with its rest: both by round, and the rule with another rest; else null. */
+  pulse(rule: R): Pulse | null;
+  /** From how many items on each needs a number, so that its score can be compared; null where none does. */
+  numbersFrom(rule: R): number | null;
+  /** Why `max` doesn’t go where it stands. */
+  maxAdvice(rule: R, block: Block): MaxAdvice | null;
+  spreadsOverStations(rule: R): boolean;
+  /** What is scored by itself; null where nothing is. */
+  score(rule: R, block: Block): ScoreForm | null;
+  /** What is scored where the coach wrote `scored`, and nothing is by itself. */
+  askedScore(rule: R, block: Block): ScoreForm;
+}
+
+/** How it is picked, written, read and printed. */
+export interface FormNotation<R extends TimeRule = TimeRule, Draft = unknown> {
   /** The ways in which a coach picks it. */
   readonly shapes: readonly Shape[];
   /** Which of them a block has. */
   shapeOf(rule: R, block: Block): string;
-
   /** The clauses that begin it in a header. */
   readonly clauses: readonly ClockClause<Draft>[];
   /** The clauses of a few forms that go with it. */
@@ -34,33 +64,28 @@ export interface TimeForm<R extends TimeRule = TimeRule, Draft = unknown> {
   print(rule: R, block: Block): readonly string[];
   /** A rest among the items has no length of its own here, so that it must be written. */
   readonly restNeedsLength: boolean;
+  /** The header's numbers that a card can step; `withNumber` is the rule with one of them set. */
+  numbers(rule: R, block: Block): readonly HeaderNumber[];
+  withNumber(rule: R, key: string, value: number): R;
+}
 
+/** What is done one after the other, how often, and how that is counted. */
+export interface FormSteps<R extends TimeRule = TimeRule> {
   /** How often the list is gone through at the most, where rounds and lists don't say so. */
   mostTurns?(rule: R, block: Block): number;
   /** All steps of one set, with all rounds that may be done. Only called for a block with work in it. */
   unroll(rule: R, scope: Scope): Step[];
-  /** The latest end of a set. */
-  capSec(rule: R): number | undefined;
   /** Rounds by its own lists; the block's `rounds` come before it. */
   ownRounds(rule: R, block: Block): number;
   /** Rounds as they are told; null where the form has none, or they are the participant's. */
   rounds(rule: R, block: Block): Span | null;
   /** Intervals, slots, windows or ways of the likely course, all sets together; null where nothing is counted so. */
   intervals(rule: R, block: Block, likely: readonly Step[]): number | null;
-  /** The one number that makes it longer or shorter as a whole: rounds, or the seconds of a span; null where there is none. */
-  size(rule: R, block: Block): Size | null;
-  /** Its items go two by two, so that neighbours are meant to be alike. */
-  readonly carriesPairs: boolean;
-  /** The slot that each item has, where it is to be held against it. */
-  slot(rule: R): Slot | null;
-  /** Where every item is one stretch of work with its rest: both by round, and the rule with another rest; else null. */
-  pulse(rule: R): Pulse | null;
-  /** From how many items on each needs a number, so that its score can be compared; null where none does. */
-  numbersFrom(rule: R): number | null;
-  /** Why `max` doesn’t go where it stands. */
-  maxAdvice(rule: R, block: Block): MaxAdvice | null;
-  readonly spreadsOverStations: (rule: R) => boolean;
+  turns(rule: R, block: Block): number | null;
+}
 
+/** How it is told: lengths, rules, and what an open stretch is called on the clock. */
+export interface FormWords<R extends TimeRule = TimeRule> {
   /** How an exact length came about (`4 × 1:15`); empty where there is nothing to add up. */
   lengthWords(rule: R, block: Block, sums: Sums): string;
   /** Its rule in a few words beside the block's name (`a new one every 1:15`); what counts and rests is added. */
@@ -69,19 +94,16 @@ export interface TimeForm<R extends TimeRule = TimeRule, Draft = unknown> {
   lines(rule: R, block: Block): readonly string[];
   /** What its turns are called (`round`, `window`), and how many there are; null where nobody knows. */
   readonly turnWord: string;
-  turns(rule: R, block: Block): number | null;
   /** What an open stretch of it is headed with on the clock. */
   stage(rule: R, step: Step, block: Block): StageWords;
+}
 
-  /** What is scored by itself; null where nothing is. */
-  score(rule: R, block: Block): ScoreForm | null;
-  /** What is scored where the coach wrote `scored`, and nothing is by itself. */
-  askedScore(rule: R, block: Block): ScoreForm;
-  /** The header's numbers that a card can step; `withNumber` is the rule with one of them set. */
-  numbers(rule: R, block: Block): readonly HeaderNumber[];
-  withNumber(rule: R, key: string, value: number): R;
+/** What can grow in it, and what each step of that does. */
+export interface FormLevers<R extends TimeRule = TimeRule> {
+  /** The one number that makes it longer or shorter as a whole: rounds, or the seconds of a span; null where there is none. */
+  size(rule: R, block: Block): Size | null;
   /** What each lever finds in it; null where it finds nothing. Levers on items are the items' own. */
-  readonly levers: Readonly<Record<FormLever, LeverAnswer<R> | null>>;
+  readonly answers: Readonly<Record<FormLever, LeverAnswer<R> | null>>;
   /** The levers that a new track is offered first, and what a step of each is. */
   readonly growsBy: readonly { readonly lever: FormLever | 'reps'; readonly by: number }[];
 }

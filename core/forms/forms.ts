@@ -4,15 +4,15 @@ import type { ScoreForm, ScoreKind, Shape, Scope, Slot, StageWords, TimeForm } f
 import { countRounds } from './rounds.ts';
 import type { Step } from './step.ts';
 import { restStep } from './steps.ts';
-import { accumulate } from './time/accumulate.ts';
-import { climb } from './time/climb.ts';
-import { flow } from './time/flow.ts';
-import { intervals } from './time/intervals.ts';
-import { own } from './time/own.ts';
-import { pyramid } from './time/pyramid.ts';
-import { slots } from './time/slots.ts';
-import { span } from './time/span.ts';
-import { windows } from './time/windows.ts';
+import { accumulate } from './accumulate/accumulate.ts';
+import { climb } from './climb/climb.ts';
+import { flow } from './flow/flow.ts';
+import { intervals } from './intervals/intervals.ts';
+import { own } from './own/own.ts';
+import { pyramid } from './pyramid/pyramid.ts';
+import { slots } from './slots/slots.ts';
+import { span } from './span/span.ts';
+import { windows } from './windows/windows.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 
 /** Every rule of time with its form; one that is missing here doesn't compile. In the order in which a coach picks from them. */
@@ -28,13 +28,14 @@ const FORMS: { readonly [K in TimeRule['kind']]: TimeForm<Extract<TimeRule, { ki
   accumulate,
 };
 
-export const TIME_FORMS: readonly TimeForm[] = Object.values(FORMS) as unknown as TimeForm[];
+export const TIME_FORMS: readonly TimeForm[] = Object.values(FORMS);
 
 /** The form of a rule: what all other parts of the application ask. */
-export const formOf = (time: TimeRule): TimeForm => FORMS[time.kind] as unknown as TimeForm;
+export const formOf = (time: TimeRule): TimeForm => FORMS[time.kind];
 
 /** How many rounds a block may have: what is written, else what its lists say. */
-export const roundsOf = (block: Block): Span => countRounds(block, formOf(block.time).ownRounds(block.time, block));
+export const roundsOf = (block: Block): Span =>
+  countRounds(block, formOf(block.time).steps.ownRounds(block.time, block));
 
 /**
  * Turns a resolved block into its steps, one after the other, sets and rests included, with all rounds that
@@ -47,7 +48,7 @@ export function unroll(block: Block, blockIndex: number, library: MovementLibrar
   const form = formOf(block.time);
   for (let set = 1; set <= sets; set++) {
     const scope: Scope = { block, blockIndex, set, library };
-    for (const step of form.unroll(block.time, scope)) steps.push(step);
+    for (const step of form.steps.unroll(block.time, scope)) steps.push(step);
     if (set < sets && block.sets?.restSec)
       steps.push(restStep({ blockIndex, set }, 'set-rest', exactly(block.sets.restSec), 0));
   }
@@ -56,30 +57,31 @@ export function unroll(block: Block, blockIndex: number, library: MovementLibrar
 }
 
 /** The latest end of each set of a block; undefined where nothing ends it early. */
-export const capSecOf = (block: Block): number | undefined => formOf(block.time).capSec(block.time);
+export const capSecOf = (block: Block): number | undefined => formOf(block.time).rule.capSec(block.time);
 
 /** The slot that each item of a block has; null for forms without. */
-export const slotOf = (block: Block): Slot | null => formOf(block.time).slot(block.time);
+export const slotOf = (block: Block): Slot | null => formOf(block.time).rule.slot(block.time);
 
 /** What a block is scored by: what is asked for, or null. A warm-up or cool-down isn't asked unless the coach wrote so. */
 export function scoreOf(block: Block): ScoreForm | null {
   const form = formOf(block.time);
   if (!block.items.some((item) => item.kind === 'work')) return null;
-  const natural = form.score(block.time, block);
-  if (block.scored) return natural ?? form.askedScore(block.time, block);
+  const natural = form.rule.score(block.time, block);
+  if (block.scored) return natural ?? form.rule.askedScore(block.time, block);
   return block.role === 'Warm-up' || block.role === 'Cool-down' ? null : natural;
 }
 
 export const scoreKind = (block: Block): ScoreKind => scoreOf(block)?.kind ?? 'none';
 
 /** What is shown while a step of a block runs, beside its items. */
-export const stageWordsOf = (block: Block, step: Step): StageWords => formOf(block.time).stage(block.time, step, block);
+export const stageWordsOf = (block: Block, step: Step): StageWords =>
+  formOf(block.time).words.stage(block.time, step, block);
 
 /** All shapes that a block can be picked as. */
-export const SHAPES: readonly Shape[] = TIME_FORMS.flatMap((f) => f.shapes);
+export const SHAPES: readonly Shape[] = TIME_FORMS.flatMap((f) => f.notation.shapes);
 
 /** The shape of a block. */
 export const shapeOf = (block: Block): Shape => {
-  const id = formOf(block.time).shapeOf(block.time, block);
+  const id = formOf(block.time).notation.shapeOf(block.time, block);
   return SHAPES.find((s) => s.id === id)!;
 };

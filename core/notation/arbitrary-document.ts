@@ -345,14 +345,14 @@ export const arbitraryBlock: fc.Arbitrary<Block> = fc
   .chain((x) => {
     const form = formOf(x.timed.time);
     const { between, ...beside } = x.around;
-    return items(form.restNeedsLength).map(
+    return items(form.notation.restNeedsLength).map(
       (list_) =>
         compact({
           role: x.role,
           label: x.hasLabel ? x.words : undefined,
           ...x.timed,
           ...beside,
-          ...(form.takes.between === true && { between }),
+          ...(form.notation.takes.between === true && { between }),
           scored: x.isScored ? true : undefined,
           film: x.film,
           comments: x.comments,

@@ -457,7 +457,7 @@ function checkBlocks(blocks: readonly OpenBlock[], names: MovementNames, issues:
     if (block.items.every((item) => item.kind === 'rest') && !hasIssueInside(open, blocks[i + 1])) {
       report(open, 'no-items', 'This block has nothing but rest; write “then rest” on the block before it instead.');
     }
-    if (formOf(block.time).restNeedsLength) {
+    if (formOf(block.time).notation.restNeedsLength) {
       const bare = block.items.findIndex((item) => item.kind === 'rest' && item.sec === undefined);
       if (bare >= 0) {
         issues.push({
@@ -479,7 +479,7 @@ function checkBlocks(blocks: readonly OpenBlock[], names: MovementNames, issues:
 function settle(open: OpenBlock, report: Report): void {
   const { block } = open;
   if (block.items.length === 0) return;
-  const answer = formOf(block.time).settle?.(block.time, block) ?? done(block);
+  const answer = formOf(block.time).notation.settle?.(block.time, block) ?? done(block);
   if (answer.status === 'refused') {
     report(open, 'contradiction', answer.message, answer.remedy === undefined ? [] : [answer.remedy]);
     open.ghost = true;
@@ -496,8 +496,8 @@ function checkRepeated(open: OpenBlock, target: OpenBlock, names: MovementNames,
   const meant = target.block;
   if (open.repeats) {
     const rules = ({ time, count, rounds, relay }: Block) => ({ time, count, rounds, relay });
-    const own = formOf(block.time).settle?.(block.time, { ...block, items: meant.items }) ?? done(block);
-    const settledMeant = formOf(meant.time).settle?.(meant.time, meant) ?? done(meant);
+    const own = formOf(block.time).notation.settle?.(block.time, { ...block, items: meant.items }) ?? done(block);
+    const settledMeant = formOf(meant.time).notation.settle?.(meant.time, meant) ?? done(meant);
     if (
       own.status === 'refused' ||
       settledMeant.status === 'refused' ||

@@ -88,7 +88,7 @@ export function printClauses(block: Block): string[] {
   const clauses: string[] = [];
   if (source) clauses.push(source.kind === 'same-as' ? `same as "${source.label}"` : `routine "${source.name}"`);
   // A bare reference has no rules of its own.
-  if (!source || formOf(time) !== UNHURRIED) clauses.push(...formOf(time).print(time, block));
+  if (!source || formOf(time) !== UNHURRIED) clauses.push(...formOf(time).notation.print(time, block));
   if (block.rounds) clauses.push(`${spanWords(block.rounds)} ${block.rounds.high === 1 ? 'round' : 'rounds'}`);
   if (count && !block.relay) clauses.push(printCount(count));
   if (between) {

@@ -141,7 +141,7 @@ function readClock(cursor: Cursor, said: Said, token: Token): boolean {
       );
     }
     said.clock = { kind: form.kind, draft, token, lastToken };
-    if (form.takeRest) said.restGoesTo = 'clock';
+    if (form.notation.takeRest) said.restGoesTo = 'clock';
     return true;
   }
   return false;
@@ -195,7 +195,7 @@ function readNumbered(cursor: Cursor, said: Said, token: Token): void {
 function readRest(cursor: Cursor, said: Said, token: Token, goesTo: Said['restGoesTo']): void {
   if (goesTo === 'clock' && said.clock) {
     const form = CLOCK_CLAUSES.find((c) => c.form.kind === said.clock!.kind)!.form;
-    if (form.takeRest?.(said.clock.draft, cursor)) return;
+    if (form.notation.takeRest?.(said.clock.draft, cursor)) return;
   }
   const lowSec = cursor.duration('The rest');
   const highSec = cursor.takeWords('to') ? cursor.duration('The longer rest') : lowSec;
@@ -244,16 +244,16 @@ function combine(cursor: Cursor, said: Said): HeaderRules {
   const extras = Object.entries(said.extras) as [ExtraKey, { value: unknown; token: Token }][];
   for (const [key, { token }] of extras) {
     if (form.kind === 'flow' && said.clock) {
-      const beside = form.takes.rounds;
+      const beside = form.notation.takes.rounds;
       if (typeof beside === 'string') contradict(beside, said.clock.token);
     }
-    if (!form.extras.includes(key)) contradict(EXTRA_CLAUSES[key].refusal, token);
+    if (!form.notation.extras.includes(key)) contradict(EXTRA_CLAUSES[key].refusal, token);
     if (key === 'stations' && !said.clock) contradict(EXTRA_CLAUSES[key].refusal, token);
   }
   const { relay } = said.extras;
   if (relay && (said.list || said.rounds || said.byFeel)) contradict(EXTRA_CLAUSES.relay.refusal, relay.token);
   for (const [beside, token] of besides(said)) {
-    const answer = form.takes[beside];
+    const answer = form.notation.takes[beside];
     if (answer !== true) contradict(answer, form.kind === 'flow' ? said.clock!.token : token);
   }
   if (said.list && said.byFeel) contradict('By feel owes no number; remove the list, or “by feel”.', said.byFeel);
@@ -279,7 +279,11 @@ function combine(cursor: Cursor, said: Said): HeaderRules {
         ? { kind: 'by-feel' }
         : undefined;
   const token = said.clock?.token ?? cursor.tokens[0]!;
-  const time = form.make(said.clock?.draft, said, { cursor, token, lastToken: said.clock?.lastToken ?? token });
+  const time = form.notation.make(said.clock?.draft, said, {
+    cursor,
+    token,
+    lastToken: said.clock?.lastToken ?? token,
+  });
   const repeats = said.source && (said.clock ?? count ?? said.rounds ?? extras[0]);
   return {
     time,

@@ -28,7 +28,7 @@ export function computeRoomKit(
   const most = new Map<string, number>();
   for (const block of blocks) {
     const works = block.items.filter(isWork);
-    const isStations = formOf(block.time).spreadsOverStations(block.time);
+    const isStations = formOf(block.time).rule.spreadsOverStations(block.time);
     const now = new Map<string, number>();
     for (const item of works) {
       const people = isStations ? atEachStation(groupSize, works.length) : groupSize;

@@ -76,8 +76,8 @@ function toLine(item: Item, block: Block, library: MovementLibrary): SheetLine {
     return url === undefined || url === '' ? [] : [{ of: name, url }];
   });
   return {
-    figure: figure || workTime(form.pulse(block.time)?.workSec ?? []),
-    name: item.inTurn ? `a new one each ${form.turnWord}` : itemName(item),
+    figure: figure || workTime(form.rule.pulse(block.time)?.workSec ?? []),
+    name: item.inTurn ? `a new one each ${form.words.turnWord}` : itemName(item),
     choices: item.choices.map((c) => c.name),
     ...(details !== '' && { details }),
     ...(films.length > 0 && { films }),

@@ -80,7 +80,7 @@ const changedLines = (before: string, after: string): string[] => {
 function describeBlock(block: Block, b: number, { plan }: SessionAnalysis, library: MovementLibrary): string[] {
   const form = formOf(block.time);
   return [
-    `form ${b} ${shapeOf(block).id} ${json(headerNumbers(block))} slot ${json(slotOf(block))} cap ${json(capSecOf(block) ?? null)} pulse ${json(form.pulse(block.time))} size ${json(form.size(block.time, block)?.value ?? null)}`,
+    `form ${b} ${shapeOf(block).id} ${json(headerNumbers(block))} slot ${json(slotOf(block))} cap ${json(capSecOf(block) ?? null)} pulse ${json(form.rule.pulse(block.time))} size ${json(form.levers.size(block.time, block)?.value ?? null)}`,
     `score ${b} ${json(scoreOf(block))}`,
     `fits ${b} ${json(fitSlots(block, library))} step ${json(commonStep(block, library) ?? null)}`,
     ...block.items.map((_, i) => `item ${b}.${i} ${json(explainItem(block, b, i, plan, library))}`),

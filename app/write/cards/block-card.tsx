@@ -188,7 +188,7 @@ export function BlockCard({
               at: block.items.length,
               next: {
                 kind: 'rest',
-                ...(formOf(block.time).restNeedsLength && { sec: BARE_REST_SEC }),
+                ...(formOf(block.time).notation.restNeedsLength && { sec: BARE_REST_SEC }),
               },
             })
           }

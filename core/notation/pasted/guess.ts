@@ -408,11 +408,11 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
       const capped = ownForTime(line.toLowerCase());
       if (
         capSecOf({ role: 'Main', time: current.time, items: [] }) === undefined &&
-        formOf(current.time).clauses.length === 0
+        formOf(current.time).notation.clauses.length === 0
       )
         current.time = capped;
       lines.push({ source, becomes: 'header', isSure: true });
-    } else if (/^rest[.!]?$/i.test(line) && current && formOf(current.time).slot(current.time) !== null) {
+    } else if (/^rest[.!]?$/i.test(line) && current && formOf(current.time).rule.slot(current.time) !== null) {
       current.items.push({ kind: 'rest' });
       current.sets.push(undefined);
       lines.push({ source, becomes: 'rest', isSure: true });
@@ -441,7 +441,7 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
         (item.item.kind === 'work' && item.item.dose) ||
         isNumbered ||
         library.findByName(line) ||
-        (current && formOf(current.time).pulse(current.time) !== null && line.length < 40))
+        (current && formOf(current.time).rule.pulse(current.time) !== null && line.length < 40))
     ) {
       if (items >= MAX_ITEMS) {
         lines.push({ source, becomes: 'left-out', isSure: false, why: `a session has at most ${MAX_ITEMS} items` });
@@ -452,7 +452,7 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
       block.items.push(item.item);
       block.sets.push(item.sets);
       // Under a clock of intervals a movement alone says all.
-      const isSaid = item.why === NO_NUMBER && formOf(block.time).pulse(block.time) !== null;
+      const isSaid = item.why === NO_NUMBER && formOf(block.time).rule.pulse(block.time) !== null;
       lines.push({
         source,
         becomes: 'item',
@@ -480,7 +480,7 @@ export function guessSession(plain: string, library: MovementLibrary): GuessedSe
 
 /** An item that is done another number of times than what stands above it is a block of its own. */
 function startsAnew({ time, rounds, list, items, sets }: Open, own: number | undefined): boolean {
-  if (own === undefined || items.length === 0 || list || formOf(time).clauses.length > 0) return false;
+  if (own === undefined || items.length === 0 || list || formOf(time).notation.clauses.length > 0) return false;
   const said = sets.filter((s) => s !== undefined);
   return (rounds ?? (said.length > 0 ? Math.max(...said) : 1)) !== own;
 }
@@ -515,18 +515,20 @@ function readable(block: Block, library: MovementLibrary): Block[] {
 
 function toBlock(open: Open): Block {
   const { role, rounds, list, restBetweenSec, items, sets, slotRounds } = open;
-  const time = slotRounds ? formOf(open.time).withNumber(open.time, 'slots', slotRounds * items.length) : open.time;
+  const time = slotRounds
+    ? formOf(open.time).notation.withNumber(open.time, 'slots', slotRounds * items.length)
+    : open.time;
   const form = formOf(time);
   // Own pace is the form that no clause begins.
-  const isOwn = form.clauses.length === 0;
+  const isOwn = form.notation.clauses.length === 0;
   const said = sets.filter((s) => s !== undefined);
   const most = said.length > 0 ? Math.min(MAX_ROUNDS, Math.max(...said)) : undefined;
   const byRounds = rounds ?? (isOwn ? most : undefined);
-  const clocked = !isOwn && form.takes.rounds !== true && form.pulse(time) === null;
-  const kept = !form.restNeedsLength
+  const clocked = !isOwn && form.notation.takes.rounds !== true && form.rule.pulse(time) === null;
+  const kept = !form.notation.restNeedsLength
     ? items
     : items.map((i): Item => (i.kind === 'rest' && i.sec === undefined ? { ...i, sec: 30 } : i));
-  const isFlow = isOwn && form.print(time, { role, time, items }).length === 0 && !byRounds && !list;
+  const isFlow = isOwn && form.notation.print(time, { role, time, items }).length === 0 && !byRounds && !list;
   return {
     role,
     time: isFlow ? { kind: 'flow' } : time,

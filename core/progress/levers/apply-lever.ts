@@ -92,7 +92,7 @@ export function leversOf(
 export function usualBy(kind: LeverKind, document: SessionDocument): number {
   for (const block of document.blocks) {
     if (!meansBlock({ kind }, block)) continue;
-    const own = formOf(block.time).growsBy.find((g) => g.lever === kind);
+    const own = formOf(block.time).levers.growsBy.find((g) => g.lever === kind);
     if (own) return own.by;
   }
   return LEVER_WORDS[kind].usualBy;

@@ -13,11 +13,11 @@ import { pullAmount } from '../../forms/pull-item.ts';
 const onForm = (lever: FormLever): LeverAction => ({
   read(block) {
     const { time } = block;
-    return block.items.length === 0 ? undefined : formOf(time).levers[lever]?.read(time, block);
+    return block.items.length === 0 ? undefined : formOf(time).levers.answers[lever]?.read(time, block);
   },
   pull(block, by) {
     const { time } = block;
-    return block.items.length === 0 ? block : (formOf(time).levers[lever]?.pull(time, by, block) ?? block);
+    return block.items.length === 0 ? block : (formOf(time).levers.answers[lever]?.pull(time, by, block) ?? block);
   },
 });
 

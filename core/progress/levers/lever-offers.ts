@@ -22,7 +22,7 @@ export function leverOffers(document: SessionDocument, weeks: number, library: M
   const wished = new Map<Lever['kind'], number>();
   for (const block of document.blocks) {
     if (block.source || block.role === 'Warm-up' || block.role === 'Cool-down') continue;
-    for (const { lever, by } of formOf(block.time).growsBy) if (!wished.has(lever)) wished.set(lever, by);
+    for (const { lever, by } of formOf(block.time).levers.growsBy) if (!wished.has(lever)) wished.set(lever, by);
   }
   return [...wished].flatMap(([kind, by]): LeverOffer[] => {
     const lever: Lever = { kind };
@@ -63,7 +63,7 @@ function troubles(document: SessionDocument, library: MovementLibrary): string[]
 
 const LEAST_REST_SEC = 5;
 const isRestGone = (block: Block): boolean => {
-  const pulse = formOf(block.time).pulse(block.time);
+  const pulse = formOf(block.time).rule.pulse(block.time);
   return (
     (pulse?.restSec.some((sec) => sec <= LEAST_REST_SEC) ?? false) ||
     (block.between !== undefined && block.between.lowSec <= LEAST_REST_SEC)

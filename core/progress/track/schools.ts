@@ -85,7 +85,7 @@ export function growth(document: SessionDocument): { readonly lever: LeverKind; 
   const found = new Map<LeverKind, number>();
   for (const block of document.blocks) {
     if (block.source || block.role === 'Warm-up' || block.role === 'Cool-down') continue;
-    const first = formOf(block.time).growsBy[0];
+    const first = formOf(block.time).levers.growsBy[0];
     if (first && !found.has(first.lever)) found.set(first.lever, first.by);
   }
   return [...found].map(([lever, by]) => ({ lever, by }));
@@ -122,7 +122,7 @@ export function schoolLevers(id: SchoolId, document: SessionDocument, library: M
       return [...size, ...reps, ...work, ...easier];
     }
     case 'density': {
-      const slots = document.blocks.some((b) => formOf(b.time).slot(b.time) !== null);
+      const slots = document.blocks.some((b) => formOf(b.time).rule.slot(b.time) !== null);
       const dense: LeverRule[] = has({ kind: 'rest' })
         ? [{ lever: { kind: 'rest' }, schedule: { kind: 'each-week', by: -5 }, lighterBy: 0 }]
         : slots

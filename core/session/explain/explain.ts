@@ -25,7 +25,7 @@ export const blockName = (block: Pick<Block, 'role' | 'label'> | Pick<BlockPlan,
 /** How an exact length came about ("6 rounds × 4 × 1:15"); for own pace, what is repeated. Empty where there is nothing to add up. */
 export function explainLength(block: Block, plan: BlockPlan): string {
   if (block.items.length === 0) return '';
-  const words = formOf(block.time).lengthWords(block.time, block, plan);
+  const words = formOf(block.time).words.lengthWords(block.time, block, plan);
   return words !== '' && block.sets && isExact(plan.clockSec) ? `${plural(block.sets.count, 'set')} × ${words}` : words;
 }
 
@@ -34,7 +34,7 @@ export function describeBlock(block: Block, plan: BlockPlan): string {
   const form = formOf(block.time);
   const capSec = capSecOf(block);
   return joinWords(
-    form.short(block.time, block, plan),
+    form.words.short(block.time, block, plan),
     ...howMuch(block, plan),
     capSec ? `at most ${formatClock(capSec)}` : '',
   );
@@ -45,7 +45,7 @@ function howMuch({ count, time }: Block, plan: BlockPlan): string[] {
   const listed = countWords(count);
   const rounds = plan.rounds && plan.rounds.high > 1 ? `${spanWords(plan.rounds)} rounds` : '';
   const intervals =
-    rounds === '' && plan.intervals && formOf(time).pulse(time) ? plural(plan.intervals, 'interval') : '';
+    rounds === '' && plan.intervals && formOf(time).rule.pulse(time) ? plural(plan.intervals, 'interval') : '';
   return [countedRounds(count) === undefined ? rounds || intervals : '', listed];
 }
 
@@ -55,7 +55,7 @@ export function ruleLines(block: Block): string[] {
   const range = ({ lowSec, highSec }: NonNullable<Block['between']>) =>
     lowSec === highSec ? formatClock(lowSec) : `${formatClock(lowSec)} to ${formatClock(highSec)}, as you choose,`;
   return [
-    ...formOf(time).lines(time, block),
+    ...formOf(time).words.lines(time, block),
     ...turnLines(block),
     ...(between ? [`${range(between)} rest between ${between.of === 'rounds' ? 'rounds' : 'exercises'}`] : []),
     ...(sets ? [`${timesWords(sets.count)}${sets.restSec ? `, ${formatClock(sets.restSec)} between` : ''}`] : []),
@@ -70,10 +70,12 @@ function turnLines(block: Block): string[] {
   const form = formOf(time);
   return block.items.flatMap((item): string[] => {
     if (!isWork(item) || !item.inTurn) return [];
-    const turns = form.turns(time, block);
+    const turns = form.steps.turns(time, block);
     const at = (i: number) => item.choices[i % item.choices.length]!.name;
     if (turns === null)
-      return [`${form.turnWord} by ${form.turnWord}: ${item.choices.map((c) => c.name).join(', ')}, and again`];
-    return [Array.from({ length: turns }, (_, i) => `${form.turnWord} ${i + 1} ${at(i)}`).join(', ')];
+      return [
+        `${form.words.turnWord} by ${form.words.turnWord}: ${item.choices.map((c) => c.name).join(', ')}, and again`,
+      ];
+    return [Array.from({ length: turns }, (_, i) => `${form.words.turnWord} ${i + 1} ${at(i)}`).join(', ')];
   });
 }

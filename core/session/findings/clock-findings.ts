@@ -86,7 +86,7 @@ const ratio = (work: number, rest: number) => {
 export function findOddRest(scope: FindingScope): Finding[] {
   const findings: Finding[] = [];
   for (const [b, block] of scope.document.blocks.entries()) {
-    const pulse = formOf(block.time).pulse(block.time);
+    const pulse = formOf(block.time).rule.pulse(block.time);
     if (!pulse || block.role === 'Warm-up' || block.role === 'Cool-down') continue;
     const line = lineOfBlock(scope, b);
     const rounds = Math.max(pulse.workSec.length, pulse.restSec.length);
@@ -143,7 +143,7 @@ export function findOddRest(scope: FindingScope): Finding[] {
 export function findTightChangeOvers(scope: FindingScope): Finding[] {
   const findings: Finding[] = [];
   for (const [b, block] of scope.document.blocks.entries()) {
-    const pulse = formOf(block.time).pulse(block.time);
+    const pulse = formOf(block.time).rule.pulse(block.time);
     if (!pulse) continue;
     const restSec = Math.min(...(pulse.restSec.length > 0 ? pulse.restSec : [0]));
     if (restSec >= RISE_SEC || block.items.length < 2) continue;
@@ -195,7 +195,7 @@ export function findUnclearScores(scope: FindingScope): Finding[] {
       ({ item }) => (item.dose === undefined || item.dose.kind === 'given') && listedNumbers(block.count).length === 0,
     );
     const form = formOf(block.time);
-    const from = form.numbersFrom(block.time);
+    const from = form.rule.numbersFrom(block.time);
     if (from !== null && bare && block.count?.kind !== 'by-feel' && works.length >= from) {
       const { item, i } = bare;
       const name = resolveMovement(item, 0, scope.library).name;
@@ -221,7 +221,7 @@ export function findUnclearScores(scope: FindingScope): Finding[] {
       ]);
       continue;
     }
-    const advice = form.maxAdvice(block.time, block);
+    const advice = form.rule.maxAdvice(block.time, block);
     if (advice)
       push(
         advice.item,
@@ -244,7 +244,7 @@ export function findUnclearScores(scope: FindingScope): Finding[] {
 export function findPartRounds(scope: FindingScope): Finding[] {
   return scope.document.blocks.flatMap((block, b): Finding[] => {
     const rounds = scope.plan.blocks[b]?.rounds;
-    const slot = formOf(block.time).slot(block.time);
+    const slot = formOf(block.time).rule.slot(block.time);
     if (!slot || !rounds || rounds.low === rounds.high || block.source) return [];
     const items = block.items.length;
     const over = slot.slots - rounds.low * items;
@@ -261,7 +261,7 @@ export function findPartRounds(scope: FindingScope): Finding[] {
             {
               kind: 'set-header' as const,
               block: b,
-              next: { ...block, time: formOf(block.time).withNumber(block.time, 'slots', n * items) },
+              next: { ...block, time: formOf(block.time).notation.withNumber(block.time, 'slots', n * items) },
             },
           ],
         })),

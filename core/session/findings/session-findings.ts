@@ -83,7 +83,7 @@ function resizeBlock({ document, plan }: FindingScope, wantedSec: number): Findi
   for (const { block, b, sec } of byLength) {
     const { time } = block;
     const form = formOf(time);
-    const size = form.size(time, block);
+    const size = form.levers.size(time, block);
     if (!size) continue;
     const unitSec = size.isSeconds ? 1 : sec / size.value;
     const step = size.isSeconds ? 60 : 1;
@@ -278,7 +278,7 @@ export function findSameAreaInARow(scope: FindingScope): Finding[] {
       block.role === 'Warm-up' ||
       block.role === 'Cool-down' ||
       block.items.length < 3 ||
-      formOf(block.time).carriesPairs
+      formOf(block.time).rule.carriesPairs
     )
       continue;
     const areas = block.items.map((item) => {

@@ -1,30 +1,20 @@
 import type { SlotsRule } from '../../document/time-rule.ts';
-import { MAX_DURATION_SEC, MAX_ROUNDS, MAX_SLOTS } from '../../limits.ts';
-import { exactly } from '../../pace/pace.ts';
+import { MAX_DURATION_SEC, MAX_SLOTS } from '../../limits.ts';
 import { done, refused } from '../../result.ts';
 import { formatClock } from '../../words/format-clock.ts';
 import { plural } from '../../words/words.ts';
-import { clamp, pullSec } from '../change.ts';
-import { fillTo, intervalParts, ownParts, restPart } from '../dose-parts.ts';
-import type { TimeForm } from '../form.ts';
-import { maxScore, repsScore, shape } from '../say.ts';
-import { makeStep } from '../steps.ts';
+import { shape } from '../say.ts';
+import type { FormNotation } from '../form.ts';
 
-interface Draft {
+export interface Draft {
   readonly slotSec: number;
   readonly forSec?: number;
   readonly slots?: number;
 }
 
-/**
- * The share of a slot by whose end work should be over where no work cap is written: 50 s of a minute
- * (common practice, no source: "45 s, at most 50 s; if not, take about 2 reps off every station").
- */
-export const SLOT_WORK_RATIO = 50 / 60;
+const HOW_LONG = 'Say how long the turns go on: “every 1:00 for 16:00”, “every 1:00 x 16” or “every 1:00, 4 rounds”.';
 
-/** Items take the slots of a clock in turn; the rest is what is left of the slot. */
-export const slots: TimeForm<SlotsRule, Draft> = {
-  kind: 'slots',
+export const notation: FormNotation<SlotsRule, Draft> = {
   shapes: [
     shape(
       'every',
@@ -115,70 +105,6 @@ export const slots: TimeForm<SlotsRule, Draft> = {
     ...(rule.workCapSec ? [`work cap ${formatClock(rule.workCapSec)}`] : []),
   ],
   restNeedsLength: false,
-  unroll(rule, scope) {
-    const { block, library } = scope;
-    const { slotSec, workCapSec } = rule;
-    return Array.from({ length: rule.slots }, (_, slot) => {
-      const index = slot % block.items.length;
-      const turn = Math.floor(slot / block.items.length);
-      const item = block.items[index]!;
-      const round = turn + 1;
-      if (item.kind === 'rest')
-        return makeStep(scope, 'rest', round, 'clock', [restPart(exactly(slotSec), index, false)], [index]);
-      const parts = ownParts(item, index, block.count, turn, library);
-      const clockSays =
-        parts.length === 1 && (parts[0]!.kind === 'open' || (item.dose === undefined && parts[0]!.reps === null));
-      const filled =
-        clockSays || item.dose?.kind === 'max' || (item.dose?.kind === 'given' && parts[0]!.reps === null)
-          ? fillTo(intervalParts(item, index, block.count, turn, workCapSec ?? slotSec, library), slotSec, index)
-          : fillTo(parts, slotSec, index);
-      return makeStep(scope, 'slot', round, 'clock', filled, [index], workCapSec ? { workCapSec } : {});
-    });
-  },
-  capSec: () => undefined,
-  ownRounds: () => 1,
-  rounds: (rule, block) => ({
-    low: Math.floor(rule.slots / block.items.length),
-    high: Math.ceil(rule.slots / block.items.length),
-  }),
-  intervals: (rule, block) => rule.slots * (block.sets?.count ?? 1),
-  size: (rule, block) => {
-    const items = block.items.length;
-    return items === 0 || rule.slots % items !== 0
-      ? null
-      : {
-          value: rule.slots / items,
-          isSeconds: false,
-          most: Math.min(MAX_ROUNDS, Math.floor(MAX_SLOTS / items)),
-          with: (rounds) => ({ ...block, time: { ...rule, slots: rounds * items } }),
-        };
-  },
-  carriesPairs: false,
-  slot: (rule) => ({
-    slotSec: rule.slotSec,
-    slots: rule.slots,
-    capSec: rule.workCapSec ?? Math.round(rule.slotSec * SLOT_WORK_RATIO),
-    isCapWritten: rule.workCapSec !== undefined,
-  }),
-  pulse: () => null,
-  numbersFrom: () => null,
-  maxAdvice: () => null,
-  spreadsOverStations: () => false,
-  lengthWords: (rule, block, { rounds }) =>
-    rounds !== null && rounds.low === rounds.high && block.items.length > 1
-      ? `${plural(rounds.low, 'round')} × ${block.items.length} × ${formatClock(rule.slotSec)}`
-      : `${rule.slots} × ${formatClock(rule.slotSec)}`,
-  short: (rule) => `a new one every ${formatClock(rule.slotSec)}`,
-  lines: (rule) => [
-    rule.workCapSec
-      ? `work is over by ${formatClock(rule.workCapSec)} of each; what is left is rest`
-      : 'what is left of each is rest',
-  ],
-  turnWord: 'turn',
-  turns: (rule, block) => Math.ceil(rule.slots / Math.max(1, block.items.length)),
-  stage: () => ({ title: '', taps: null }),
-  score: (_rule, block) => maxScore(block),
-  askedScore: (_rule, block) => repsScore(block),
   numbers: (rule) => [
     {
       key: 'slotSec',
@@ -210,42 +136,4 @@ export const slots: TimeForm<SlotsRule, Draft> = {
       : []),
   ],
   withNumber: (rule, key, value) => ({ ...rule, [key]: value }),
-  levers: {
-    rounds: {
-      read: (rule, block) => String(Math.round((10 * rule.slots) / block.items.length) / 10),
-      pull(rule, by, block) {
-        const most = Math.min(MAX_SLOTS, MAX_ROUNDS * block.items.length, Math.floor(MAX_DURATION_SEC / rule.slotSec));
-        const wanted = rule.slots + by * block.items.length;
-        return {
-          ...block,
-          time: { ...rule, slots: clamp(wanted, Math.min(rule.slots, block.items.length), Math.max(most, rule.slots)) },
-        };
-      },
-    },
-    work: null,
-    rest: null,
-    windows: null,
-    step: null,
-    clock: {
-      read: (rule) => formatClock(rule.slotSec),
-      pull(rule, by, block) {
-        const slotSec = pullSec(rule.slotSec, by, Math.floor(MAX_DURATION_SEC / rule.slots));
-        return {
-          ...block,
-          time: {
-            ...rule,
-            slotSec,
-            ...(rule.workCapSec !== undefined && { workCapSec: Math.min(rule.workCapSec, slotSec) }),
-          },
-        };
-      },
-    },
-  },
-  growsBy: [
-    { lever: 'rounds', by: 1 },
-    { lever: 'reps', by: 1 },
-    { lever: 'clock', by: -5 },
-  ],
 };
-
-const HOW_LONG = 'Say how long the turns go on: “every 1:00 for 16:00”, “every 1:00 x 16” or “every 1:00, 4 rounds”.';

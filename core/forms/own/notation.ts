@@ -1,18 +1,10 @@
 import type { OwnRule } from '../../document/time-rule.ts';
 import { MAX_DURATION_SEC } from '../../limits.ts';
 import { formatClock } from '../../words/format-clock.ts';
-import type { TimeForm } from '../form.ts';
-import { capLever } from '../lever-answers.ts';
-import { formatRange } from '../../words/format-range.ts';
-import { pullRounds } from '../pull-rounds.ts';
-import { roundsSize } from '../pull-rounds.ts';
-import { countRounds, itemLists, spanWords } from '../rounds.ts';
-import { adviseMax, joinWords, maxScore, shape, timeScore } from '../say.ts';
-import { unrollOwn } from '../unroll-own.ts';
+import { shape } from '../say.ts';
+import type { FormNotation } from '../form.ts';
 
-/** At one's own pace: rounds, a list of reps, for time, with a cap, a relay. It is what a header means that says no clock. */
-export const own: TimeForm<OwnRule, null> = {
-  kind: 'own',
+export const notation: FormNotation<OwnRule, null> = {
   shapes: [
     shape(
       'rounds',
@@ -72,39 +64,6 @@ export const own: TimeForm<OwnRule, null> = {
     ...(rule.capSec ? [`cap ${formatClock(rule.capSec)}`] : []),
   ],
   restNeedsLength: true,
-  unroll: (_rule, scope) => unrollOwn(scope, countRounds(scope.block, itemLists(scope.block))),
-  capSec: (rule) => rule.capSec,
-  ownRounds: (_rule, block) => itemLists(block),
-  rounds: (_rule, block) => countRounds(block, itemLists(block)),
-  intervals: () => null,
-  size: (_rule, block) => roundsSize(block),
-  carriesPairs: false,
-  slot: () => null,
-  pulse: () => null,
-  numbersFrom: (rule) => (rule.forTime ? 1 : null),
-  maxAdvice: (rule, block) =>
-    rule.forTime
-      ? adviseMax(block, '“for time” is finished when all is done, and “max” is never done; give it a number.')
-      : null,
-  spreadsOverStations: () => false,
-  lengthWords: (_rule, _block, { clockSec }) => formatRange(clockSec),
-  short: (rule, { relay }) => (relay ? 'a relay' : rule.forTime ? 'for time' : 'at your own pace'),
-  lines: (rule, { relay }) => [
-    ...(rule.capSec ? ['what is done by the cap is the score'] : []),
-    ...(relay
-      ? [
-          joinWords(
-            `${relay.teamSize ? `teams of ${relay.teamSize}` : 'teams'}: one works, the others wait`,
-            'each does the number, then the next of the team',
-          ),
-        ]
-      : []),
-  ],
-  turnWord: 'round',
-  turns: (_rule, block) => countRounds(block, itemLists(block)).high,
-  stage: () => ({ title: '', taps: null }),
-  score: (rule, block) => (rule.forTime ? timeScore(block, rule.capSec) : maxScore(block)),
-  askedScore: (_rule, block) => timeScore(block),
   numbers: (rule, { relay }) => [
     ...(relay?.teamSize
       ? [{ key: 'teamSize', label: 'to a team', value: relay.teamSize, unit: 'count' as const, least: 2, most: 50 }]
@@ -114,19 +73,4 @@ export const own: TimeForm<OwnRule, null> = {
       : []),
   ],
   withNumber: (rule, key, value) => (key === 'capSec' ? { ...rule, capSec: value } : rule),
-  levers: {
-    rounds: {
-      read: (_rule, block) => spanWords(countRounds(block, itemLists(block))),
-      pull: (_rule, by, block) => pullRounds(block, by),
-    },
-    work: null,
-    rest: null,
-    windows: null,
-    step: null,
-    clock: capLever(),
-  },
-  growsBy: [
-    { lever: 'rounds', by: 1 },
-    { lever: 'reps', by: 1 },
-  ],
 };

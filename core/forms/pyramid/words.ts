@@ -1,0 +1,31 @@
+import type { PyramidRule } from '../../document/time-rule.ts';
+import { formatClock } from '../../words/format-clock.ts';
+import { isWork, itemName } from '../../words/describe-item.ts';
+import { listWords, plural } from '../../words/words.ts';
+import { workItems } from '../steps.ts';
+import type { FormWords } from '../form.ts';
+
+export const words: FormWords<PyramidRule> = {
+  lengthWords: (rule, _block, { intervals }) =>
+    `${plural(intervals ?? 0, 'way')} × ${formatClock(rule.workSec + rule.restSec)}`,
+  short: (rule) => `up by ${rule.step} a set in ${formatClock(rule.workSec)}, then down again`,
+  lines: (rule, block) => {
+    const names = block.items.filter(isWork).map(itemName);
+    const pairs = names.flatMap((_, i) => (i % 2 === 0 ? [listWords(names.slice(i, i + 2))] : []));
+    const { step } = rule;
+    return [
+      `${step} of each, then ${2 * step}, ${3 * step} and so on while the time lasts; then down by ${step} from the set you stopped in`,
+      ...(pairs.length > 1 ? [`two by two: ${pairs.join('; then ')}`] : []),
+      ...(rule.restSec ? [`${formatClock(rule.restSec)} rest after each way`] : []),
+    ];
+  },
+  turnWord: 'way',
+  stage: (rule, step, block) => ({
+    title: step.direction === 'up' ? `Up by ${rule.step} a set` : `Down by ${rule.step} from the set you stopped in`,
+    of: Math.ceil(workItems(block).length / 2),
+    taps: 'set',
+    ...(step.direction === 'up' && {
+      asks: { question: 'Which set did you stop in?', what: 'set' as const, field: String(step.round - 1) },
+    }),
+  }),
+};
