@@ -8,7 +8,7 @@ import { seesHealth } from '../../core/coach-role.ts';
 import { localDate, localTime } from '../../core/calendar/release.ts';
 import { sheetText } from '../../core/exchange/session-text.ts';
 import { plural } from '../../core/words/words.ts';
-import { getDayProgress } from '../../db/queries/message.ts';
+import { getDayProgress } from '../../db/queries/outbox.ts';
 import { countReach, getEnrolment } from '../../db/queries/person.ts';
 import { listDays, listVersions } from '../../db/queries/programme.ts';
 import type { RunDayToGo } from '../../db/queries/release.ts';

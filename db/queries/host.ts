@@ -2,7 +2,8 @@ import { readSharedTotal } from '../../core/record/scores/shared-total.ts';
 import type { SharedTotal } from '../../core/record/scores/shared-total.ts';
 import type { BoardName } from '../../core/record/scores/boards.ts';
 import type { Db } from '../pool.ts';
-import { gracefully, STOPPED_BY_COACH } from './message.ts';
+import sql from 'sql-template-tag';
+import { layMessages, toPeople } from './lay-messages.ts';
 
 /** What a host has set for all of a run. */
 export interface HostSettings {
@@ -51,18 +52,22 @@ export async function insertLetters(
   db: Db,
   l: { workspaceId: number; runId: number; week: number; subject: string; words: string; expiresAt: Date; now: Date },
 ): Promise<number> {
-  const { rowCount } = await db.query(
-    `insert into message (workspace_id, person_id, enrolment_id, run_id, day_id, kind, number, channel, address, next_try_at, stoppable_until, expires_at, created_at, extra)
-     select $1::bigint, p.id, e.id, $2::bigint, 0, 'letter', $3::integer, p.channel, p.address, ${gracefully('$6')}, $5::timestamptz, $6::timestamptz, $4::jsonb
-     from enrolment e join person p on p.id = e.person_id
-     where e.run_id = $2::bigint and e.left_on is null and is_reached(p)
-     on conflict (enrolment_id, day_id, kind, number, repetition) where enrolment_id is not null do update
-       set state = 'waiting', reason = '', next_try_at = excluded.next_try_at, stoppable_until = excluded.stoppable_until,
-         expires_at = excluded.expires_at, extra = excluded.extra
-       where message.state = 'dropped' and message.reason = '${STOPPED_BY_COACH}'`,
-    [l.workspaceId, l.runId, l.week, JSON.stringify({ subject: l.subject, words: l.words }), l.expiresAt, l.now],
-  );
-  return rowCount ?? 0;
+  return layMessages(db, {
+    workspaceId: l.workspaceId,
+    kind: 'letter',
+    runId: l.runId,
+    dayId: null,
+    number: l.week,
+    now: l.now,
+    extra: { subject: l.subject, words: l.words },
+    canBeStopped: true,
+    again: 'stopped',
+    to: sql`
+      select ${toPeople({ versionId: null, expiresAt: l.expiresAt })}
+      from enrolment e
+      join person p on p.id = e.person_id
+      where e.run_id = ${l.runId}::bigint and is_in_run(e) and is_reached(p)`,
+  });
 }
 
 /** Whom a week's letter would go to, and who has had it. */
@@ -71,13 +76,19 @@ export async function countLetters(
   runId: number,
   week: number,
 ): Promise<{ reached: number; people: number; sent: number }> {
-  const { rows } = await db.query<{ reached: number; people: number; sent: number }>(
-    `select count(*)::integer as people, count(*) filter (where is_reached(p))::integer as reached,
-       count(m.id)::integer as sent
-     from enrolment e join person p on p.id = e.person_id
-     left join message m on m.enrolment_id = e.id and m.day_id = 0 and m.kind = 'letter' and m.number = $2::integer and m.state <> 'dropped'
-     where e.run_id = $1::bigint and e.left_on is null`,
-    [runId, week],
-  );
+  const { rows } = await db.query<{ reached: number; people: number; sent: number }>(sql`
+    select
+      count(*)::integer as people,
+      count(*) filter (where is_reached(p))::integer as reached,
+      count(m.id)::integer as sent
+    from enrolment e
+    join person p on p.id = e.person_id
+    left join message m
+      on m.enrolment_id = e.id
+      and m.day_id is null
+      and m.kind = 'letter'
+      and m.number = ${week}::integer
+      and m.state <> 'dropped'
+    where e.run_id = ${runId}::bigint and is_in_run(e)`);
   return rows[0]!;
 }

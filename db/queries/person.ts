@@ -590,11 +590,11 @@ export async function countReach(db: Db, runId: number): Promise<ReachCounts> {
        count(*) filter (where by = 'none' and has_link) as link_only, count(*) filter (where by = 'none' and not has_link) as unreached,
        count(*) filter (where not has_link) as unlinked
      from (
-       select case when is_reached(p) then p.channel else 'none' end as by, l.person_id is not null or p.closed_at is not null as has_link
+       select reached_by(p) as by, l.person_id is not null or p.closed_at is not null as has_link
        from enrolment e
        join person p on p.id = e.person_id
        left join personal_link l on l.person_id = p.id and l.kind = 'personal' and l.revoked_at is null
-       where e.run_id = $1::bigint and e.left_on is null
+       where e.run_id = $1::bigint and is_in_run(e)
      ) x`,
     values: [runId],
   });
@@ -617,7 +617,7 @@ export async function findPeople(
 ): Promise<{ readonly enrolmentId: number; readonly name: string; readonly detail: string }[]> {
   const { rows } = await db.query<{ enrolment_id: number; name: string; detail: string }>(
     `select e.id as enrolment_id, p.name, p.detail from enrolment e join person p on p.id = e.person_id
-     where e.run_id = $1::bigint and e.left_on is null and p.name ilike '%' || $2::text || '%' order by p.name, e.id limit 20`,
+     where e.run_id = $1::bigint and is_in_run(e) and p.name ilike '%' || $2::text || '%' order by p.name, e.id limit 20`,
     [runId, words.replace(/[\\%_]/g, '\\$&')],
   );
   return rows.map((r) => ({ enrolmentId: r.enrolment_id, name: r.name, detail: r.detail }));

@@ -1,3 +1,5 @@
+import type { Sql } from 'sql-template-tag';
+import sql from 'sql-template-tag';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { groupBy } from '../../core/group-by.ts';
 import { NotFoundError, StaleError } from '../errors.ts';
@@ -60,7 +62,7 @@ const SELECT_PROGRAMME = `
   ) r
   cross join lateral (
     select count(*) as people, count(distinct q.time_zone) as zones
-    from enrolment e join person q on q.id = e.person_id where e.run_id = r.id and e.left_on is null
+    from enrolment e join person q on q.id = e.person_id where e.run_id = r.id and is_in_run(e)
   ) c`;
 
 /** The programmes of a workspace, each by its usual run at `now`. */
@@ -156,13 +158,16 @@ const toDay = (row: DayRow): Day => ({
       : { versionId: row.version_id, number: row.number!, text: row.sent_text!, sentAtMs: row.sent_at!.getTime() },
 });
 
-const SELECT_DAY = `
-  select d.programme_id, d.id, d.week, d.weekday, d.text, d.revision, d.ready_revision, d.read_revision, d.changed_at,
+/** Days d with what is sent of them in a run. */
+const selectDays = (sentVersion: Sql): Sql => sql`
+  select
+    d.programme_id, d.id, d.week, d.weekday, d.text, d.revision, d.ready_revision, d.read_revision, d.changed_at,
     v.id as version_id, v.number, v.text as sent_text, v.sent_at
   from day d
-  left join lateral (
-    select id, number, text, sent_at from version where day_id = d.id and run_id = $1::bigint order by number desc limit 1
-  ) v on true`;
+  ${sentVersion}`;
+
+const sentIn = (runId: Sql | number): Sql => sql`
+  left join lateral (select * from sent_day s where s.run_id = ${runId}::bigint and s.day_id = d.id) v on true`;
 
 /** A programme, and the run that what was sent is asked of. */
 export interface InRun {
@@ -171,19 +176,20 @@ export interface InRun {
 }
 
 export async function listDays(db: Db, { id, runId }: InRun): Promise<Day[]> {
-  const { rows } = await db.query<DayRow>(
-    `${SELECT_DAY} where d.programme_id = $2::bigint order by d.week, d.weekday`,
-    [runId, id],
-  );
+  const { rows } = await db.query<DayRow>(sql`
+    ${selectDays(sentIn(runId))}
+    where d.programme_id = ${id}::bigint
+    order by d.week, d.weekday`);
   return rows.map(toDay);
 }
 
 /** The days of all programmes of the workspace, by programme; what was sent, of these runs of theirs. */
 export async function listDaysByProgramme(db: Db, runIds: readonly number[]): Promise<Map<number, Day[]>> {
-  const { rows } = await db.query<DayRow>(
-    `${SELECT_DAY.replace('run_id = $1::bigint', 'run_id = any($1::bigint[])')} order by d.programme_id, d.week, d.weekday`,
-    [runIds],
-  );
+  const { rows } = await db.query<DayRow>(sql`
+    ${selectDays(sql`
+      left join run r on r.programme_id = d.programme_id and r.id = any(${runIds}::bigint[])
+      ${sentIn(sql`r.id`)}`)}
+    order by d.programme_id, d.week, d.weekday`);
   return new Map([...groupBy(rows, (row) => row.programme_id)].map(([id, own]) => [id, own.map(toDay)]));
 }
 
@@ -200,15 +206,16 @@ export async function listDayPlaces(
 }
 
 export async function findDay(db: Db, { id, runId }: InRun, week: number, weekday: number): Promise<Day | undefined> {
-  const { rows } = await db.query<DayRow>(
-    `${SELECT_DAY} where d.programme_id = $2::bigint and d.week = $3::integer and d.weekday = $4::integer`,
-    [runId, id, week, weekday],
-  );
+  const { rows } = await db.query<DayRow>(sql`
+    ${selectDays(sentIn(runId))}
+    where d.programme_id = ${id}::bigint and d.week = ${week}::integer and d.weekday = ${weekday}::integer`);
   return rows[0] && toDay(rows[0]);
 }
 
 export async function getDayById(db: Db, dayId: number, runId: number): Promise<Day> {
-  const { rows } = await db.query<DayRow>(`${SELECT_DAY} where d.id = $2::bigint`, [runId, dayId]);
+  const { rows } = await db.query<DayRow>(sql`
+    ${selectDays(sentIn(runId))}
+    where d.id = ${dayId}::bigint`);
   if (!rows[0]) throw new NotFoundError('day');
   return toDay(rows[0]);
 }

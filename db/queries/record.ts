@@ -1,3 +1,4 @@
+import sql from 'sql-template-tag';
 import { createHash } from 'node:crypto';
 import type { SessionDocument } from '../../core/document/document.ts';
 import type { Outcome, RecordDetails, SessionRecord } from '../../core/record/record.ts';
@@ -25,15 +26,16 @@ export interface SentDay {
 
 /** The newest version of every day that was sent in a run and not withdrawn, in the order of days. */
 export async function listSentDays(db: Db, runId: number): Promise<SentDay[]> {
-  const { rows } = await db.query<SentDayRow>(
-    `select distinct on (d.week, d.weekday) d.id as day_id, v.id as version_id, v.number, v.change_note, d.week, d.weekday,
-       v.title, min(v.sent_at) over (partition by d.id) as first_sent_at
-     from version v join day d on d.id = v.day_id
-     where v.run_id = $1::bigint
-       and not exists (select from run_day y where y.run_id = v.run_id and y.day_id = v.day_id and y.withdrawn_at is not null)
-     order by d.week, d.weekday, v.number desc`,
-    [runId],
-  );
+  const { rows } = await db.query<SentDayRow>(sql`
+    select d.id as day_id, v.id as version_id, v.number, v.change_note, d.week, d.weekday, v.title, v.first_sent_at
+    from sent_day v
+    join day d on d.id = v.day_id
+    where v.run_id = ${runId}::bigint
+      and not exists (
+        select from run_day y
+        where y.run_id = v.run_id and y.day_id = v.day_id and y.withdrawn_at is not null
+      )
+    order by d.week, d.weekday`);
   return rows.map(toSentDay);
 }
 
@@ -154,8 +156,6 @@ export async function listPersonDays(
     text: `with sent as materialized (
        select id, day_id, number, change_note, sent_at, title, retest, min(sent_at) over (partition by day_id) as first_sent_at
        from version where run_id = $2::bigint
-     ), newest as (
-       select distinct on (day_id) * from sent order by day_id, number desc
      )
      select d.id as day_id, d.week, d.weekday, v.id as version_id, v.number, v.change_note, v.title, v.first_sent_at,
        n.number as newest, n.change_note as newest_note, n.sent_at, y.sequence as day_sequence, y.withdrawn_at, y.withdrawn_note, x.released_at, x.opened_at, x.begun_at, d.text <> '' as is_written,
@@ -168,7 +168,7 @@ export async function listPersonDays(
      left join release_stop st on st.enrolment_id = $3::bigint and st.day_id = d.id
      left join run_day y on y.run_id = $2::bigint and y.day_id = d.id
      left join live_reply l on l.run_day_id = y.id and l.enrolment_id = $3::bigint
-     left join newest n on n.day_id = d.id
+     left join sent_day n on n.run_id = $2::bigint and n.day_id = d.id
      left join sent v on v.id = case when x.begun_at is null then n.id else x.version_id end
      left join standing s on s.enrolment_id = $3::bigint and s.day_id = d.id and v.id is not null
      left join record c on c.id = s.record_id

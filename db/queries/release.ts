@@ -1,6 +1,8 @@
 import type { DayDate } from '../../core/calendar/day.ts';
 import type { Db } from '../pool.ts';
-import { gracefully } from './message.ts';
+import type { Sql } from 'sql-template-tag';
+import sql from 'sql-template-tag';
+import { layMessages, toPeople } from './lay-messages.ts';
 
 /** Notes that a day was opened, or begun with a version, which is theirs from then on. */
 export async function upsertSeen(
@@ -61,9 +63,7 @@ export async function listDaysToGo(db: Db, at: { programmeId: number; runId: num
     text: `select d.id, d.week, d.weekday, d.ready_revision is not distinct from d.revision as is_ready, d.read_revision is not distinct from d.revision as is_read, d.text <> '' as is_written,
        v.id as version_id, v.number, v.title, v.first_sent_at, y.withdrawn_at is not null as is_withdrawn, y.live_at
      from day d
-     left join lateral (
-       select id, number, title, min(sent_at) over () as first_sent_at from version where day_id = d.id and run_id = $2::bigint order by number desc limit 1
-     ) v on true
+     left join sent_day v on v.run_id = $2::bigint and v.day_id = d.id
      left join run_day y on y.run_id = $2::bigint and y.day_id = d.id
      where d.programme_id = $1::bigint order by d.week, d.weekday`,
     values: [at.programmeId, at.runId],
@@ -102,7 +102,7 @@ export async function listCalendarGroups(db: Db, runId: number): Promise<Calenda
     name: 'calendar-groups',
     text: `select p.time_zone, e.starts_on, e.weekdays, count(*) as people
      from enrolment e join person p on p.id = e.person_id
-     where e.run_id = $1::bigint and e.left_on is null
+     where e.run_id = $1::bigint and is_in_run(e)
      group by p.time_zone, e.starts_on, e.weekdays order by 1, 2, 3`,
     values: [runId],
   });
@@ -120,22 +120,30 @@ export interface DueGroup extends Omit<CalendarGroup, 'people'> {
   readonly untilMs: number;
 }
 
-/** Joins enrolments e and people p to the due groups g. */
-const DUE = `
-  from enrolment e
-  join person p on p.id = e.person_id
-  join jsonb_to_recordset($3::jsonb) as g("timeZone" text, "startsOn" date, weekdays smallint[], date date, "untilMs" bigint)
-    on g."timeZone" = p.time_zone and g."startsOn" is not distinct from e.starts_on and g.weekdays is not distinct from e.weekdays
-  where e.run_id = $2::bigint and e.joined_on <= g.date and (e.left_on is null or e.left_on >= g.date)
-    and not exists (select from absence a where a.enrolment_id = e.id and a.from_on <= g.date and (a.to_on is null or a.to_on >= g.date))`;
+/** Enrolments e of a run with their people p, each with the group g of them that is due, while they take part on its date. */
+const dueOf = (runId: number, groups: readonly (DueGroup & { readonly localTime?: string })[]): Sql => sql`
+  jsonb_to_recordset(${JSON.stringify(groups)}::jsonb) as g(
+    "timeZone" text, "startsOn" date, weekdays smallint[], date date, "untilMs" bigint, "localTime" time
+  )
+  join person p on p.time_zone = g."timeZone"
+  join enrolment e
+    on e.person_id = p.id
+    and e.run_id = ${runId}::bigint
+    and e.starts_on is not distinct from g."startsOn"
+    and e.weekdays is not distinct from g.weekdays
+    and takes_part(e, g.date)
+    and not exists (select from absence a where a.enrolment_id = e.id and is_away_by(a, g.date))`;
 
-/** Of those, who wasn't told of day $4 yet, and from whom nobody holds it back at $6. */
-const STILL_TO_GET = `
-    and e.id not in (select x.enrolment_id from release x where x.day_id = $4::bigint and x.is_told)
-    and not exists (select from release_stop s where s.enrolment_id = e.id and s.day_id = $4::bigint and (s.until is null or s.until > $6::timestamptz))`;
+/** Of those, who wasn't told of a day yet, and from whom nobody holds it back. */
+const stillToGet = (dayId: number, now: Date): Sql => sql`
+  e.id not in (select x.enrolment_id from release x where x.day_id = ${dayId}::bigint and x.is_told)
+  and not exists (
+    select from release_stop s
+    where s.enrolment_id = e.id and s.day_id = ${dayId}::bigint and holds_back(s, ${now}::timestamptz)
+  )`;
 
-/** Who is reached by a message of ours. */
-const REACHED = 'is_reached(p)';
+/** Until the end of a group's day. */
+const UNTIL_DAY_ENDS = sql`to_timestamp(g."untilMs" / 1000.0)`;
 
 /**
  * Releases a day to all of these groups who haven't got it yet, and lays a message for each of them who is reached by one, in a
@@ -153,23 +161,34 @@ export async function insertReleases(
   },
 ): Promise<number> {
   // `not in`, read once before the first row is written: asked row by row it would walk through what is being written.
-  const { rowCount } = await db.query(
-    `insert into release (workspace_id, enrolment_id, day_id, version_id, released_at, is_told)
-     select $1::bigint, e.id, $4::bigint, $5::bigint, $6::timestamptz, true ${DUE}${STILL_TO_GET}
-     on conflict on constraint release_once do update set is_told = true, released_at = excluded.released_at where not release.is_told`,
-    [r.workspaceId, r.runId, JSON.stringify(r.groups), r.dayId, r.version.id, r.now],
-  );
+  const { rowCount } = await db.query(sql`
+    insert into release (workspace_id, enrolment_id, day_id, version_id, released_at, is_told)
+    select ${r.workspaceId}::bigint, e.id, ${r.dayId}::bigint, ${r.version.id}::bigint, ${r.now}::timestamptz, true
+    from ${dueOf(r.runId, r.groups)}
+    where ${stillToGet(r.dayId, r.now)}
+    on conflict on constraint release_once do update
+    set is_told = true, released_at = excluded.released_at
+    where not release.is_told`);
   if (rowCount === 0) return 0;
-  // Of those alone to whom it was released just now: joined anew, since a list of them would be walked for each.
-  await db.query(
-    `insert into message (workspace_id, person_id, enrolment_id, run_id, day_id, version_id, kind, number, channel, address, next_try_at, expires_at, created_at)
-     select $1::bigint, p.id, e.id, $2::bigint, $4::bigint, $5::bigint, 'session', $6::integer, p.channel, p.address, $7::timestamptz,
-       to_timestamp(g."untilMs" / 1000.0), $7::timestamptz ${DUE}
-       and ${REACHED}
-       and e.id in (select x.enrolment_id from release x where x.day_id = $4::bigint and x.is_told and x.released_at = $7::timestamptz)
-     on conflict do nothing`,
-    [r.workspaceId, r.runId, JSON.stringify(r.groups), r.dayId, r.version.id, r.version.number, r.now],
-  );
+  await layMessages(db, {
+    workspaceId: r.workspaceId,
+    kind: 'session',
+    runId: r.runId,
+    dayId: r.dayId,
+    number: r.version.number,
+    now: r.now,
+    again: 'no',
+    // Of those alone to whom it was released just now: joined anew, since a list of them would be walked for each.
+    to: sql`
+      select ${toPeople({ versionId: r.version.id, expiresAt: UNTIL_DAY_ENDS })}
+      from ${dueOf(r.runId, r.groups)}
+      where is_reached(p)
+        and e.id in (
+          select x.enrolment_id
+          from release x
+          where x.day_id = ${r.dayId}::bigint and x.is_told and x.released_at = ${r.now}::timestamptz
+        )`,
+  });
   return rowCount ?? 0;
 }
 
@@ -179,14 +198,18 @@ export type Way = 'email' | 'text' | 'page';
 /** Who of these groups would get a day now, and by what: those that insertReleases would release it to. */
 export async function listStillToGet(
   db: Db,
-  r: { workspaceId: number; runId: number; dayId: number; groups: readonly DueGroup[]; now: Date },
+  r: { runId: number; dayId: number; groups: readonly DueGroup[]; now: Date },
 ): Promise<{ enrolmentId: number; way: Way; timeZone: string }[]> {
-  const { rows } = await db.query<{ id: number; way: Way; time_zone: string }>(
-    `select e.id, case when ${REACHED} then p.channel else 'page' end as way, p.time_zone ${DUE}${STILL_TO_GET}
-       and ($1::bigint is null or $5::bigint is null) order by e.id`,
-    [r.workspaceId, r.runId, JSON.stringify(r.groups), r.dayId, null, r.now],
-  );
-  return rows.map((row) => ({ enrolmentId: row.id, way: row.way, timeZone: row.time_zone }));
+  const { rows } = await db.query<{ id: number; way: Way | 'none'; time_zone: string }>(sql`
+    select e.id, reached_by(p) as way, p.time_zone
+    from ${dueOf(r.runId, r.groups)}
+    where ${stillToGet(r.dayId, r.now)}
+    order by e.id`);
+  return rows.map(({ id, way, time_zone }) => ({
+    enrolmentId: id,
+    way: way === 'none' ? 'page' : way,
+    timeZone: time_zone,
+  }));
 }
 
 /** How many people of these groups were never told of these days, nor had them held back: by day and zone. */
@@ -195,21 +218,38 @@ export async function countNeverTold(
   r: { runId: number; groups: readonly (DueGroup & { readonly dayId: number })[] },
 ): Promise<{ dayId: number; timeZone: string; people: number }[]> {
   if (r.groups.length === 0) return [];
-  const { rows } = await db.query<{ day_id: number; time_zone: string; people: number }>(
-    `select g."dayId" as day_id, p.time_zone, count(*) as people
-     from jsonb_to_recordset($2::jsonb) as g("dayId" bigint, "timeZone" text, "startsOn" date, weekdays smallint[], date date)
-     join person p on p.time_zone = g."timeZone"
-     join enrolment e on e.person_id = p.id and e.run_id = $1::bigint
-       and g."startsOn" is not distinct from e.starts_on and g.weekdays is not distinct from e.weekdays
-     where e.joined_on <= g.date and (e.left_on is null or e.left_on >= g.date)
-       and not exists (select from absence a where a.enrolment_id = e.id and a.from_on <= g.date and (a.to_on is null or a.to_on >= g.date))
-       and not exists (select from release x where x.enrolment_id = e.id and x.day_id = g."dayId" and (x.is_told or x.begun_at is not null))
-       and not exists (select from release_stop s where s.enrolment_id = e.id and s.day_id = g."dayId")
-     group by 1, 2 order by 1, 2`,
-    [r.runId, JSON.stringify(r.groups)],
-  );
+  const { rows } = await db.query<{ day_id: number; time_zone: string; people: number }>(sql`
+    select g."dayId" as day_id, p.time_zone, count(*) as people
+    from jsonb_to_recordset(${JSON.stringify(r.groups)}::jsonb) as g(
+      "dayId" bigint, "timeZone" text, "startsOn" date, weekdays smallint[], date date
+    )
+    join person p on p.time_zone = g."timeZone"
+    join enrolment e
+      on e.person_id = p.id
+      and e.run_id = ${r.runId}::bigint
+      and e.starts_on is not distinct from g."startsOn"
+      and e.weekdays is not distinct from g.weekdays
+    where takes_part(e, g.date)
+      and not exists (select from absence a where a.enrolment_id = e.id and is_away_by(a, g.date))
+      and not exists (
+        select from release x
+        where x.enrolment_id = e.id and x.day_id = g."dayId" and (x.is_told or x.begun_at is not null)
+      )
+      and not exists (select from release_stop s where s.enrolment_id = e.id and s.day_id = g."dayId")
+    group by 1, 2
+    order by 1, 2`);
   return rows.map((row) => ({ dayId: row.day_id, timeZone: row.time_zone, people: row.people }));
 }
+
+/** Enrolments e of a run with their people p who were told of a day by a release x. */
+const toldOf = (runId: number, dayId: number): Sql => sql`
+  release x
+  join enrolment e on e.id = x.enrolment_id and e.run_id = ${runId}::bigint and x.day_id = ${dayId}::bigint and x.is_told
+  join person p on p.id = e.person_id`;
+
+/** Nothing that they logged of a day stands. */
+const hasNotLogged = (dayId: number): Sql =>
+  sql`not exists (select from standing s where s.enrolment_id = e.id and s.day_id = ${dayId}::bigint)`;
 
 /**
  * A newer version of a day: who hasn't begun gets it, and who was told of an older one is told of the change, unless they have
@@ -232,19 +272,27 @@ export async function updateReleasedVersion(
      from enrolment e where e.id = x.enrolment_id and e.run_id = $1::bigint and x.day_id = $2::bigint and x.begun_at is null`,
     [r.runId, r.dayId, r.version.id],
   );
-  await db.query(
-    `insert into message (workspace_id, person_id, enrolment_id, run_id, day_id, version_id, kind, number, channel, address, next_try_at, stoppable_until, expires_at, created_at, extra)
-     select $1::bigint, p.id, e.id, $2::bigint, $3::bigint, $4::bigint, 'change', $5::integer, p.channel, p.address, ${gracefully('$7')}, $8::timestamptz, $7::timestamptz,
-       jsonb_build_object('note', $6::text)
-     from release x
-     join enrolment e on e.id = x.enrolment_id and e.run_id = $2::bigint
-     join person p on p.id = e.person_id
-     where x.day_id = $3::bigint and x.is_told and x.begun_at is null and ${REACHED}
-       and not exists (select from message m where m.enrolment_id = e.id and m.day_id = $3::bigint and m.state in ('waiting', 'sending'))
-       and not exists (select from record c join version v on v.id = c.version_id where c.enrolment_id = e.id and v.day_id = $3::bigint)
-     on conflict do nothing`,
-    [r.workspaceId, r.runId, r.dayId, r.version.id, r.version.number, r.note, r.now, r.expiresAt],
-  );
+  await layMessages(db, {
+    workspaceId: r.workspaceId,
+    kind: 'change',
+    runId: r.runId,
+    dayId: r.dayId,
+    number: r.version.number,
+    now: r.now,
+    extra: { note: r.note },
+    canBeStopped: true,
+    again: 'no',
+    to: sql`
+      select ${toPeople({ versionId: r.version.id, expiresAt: r.expiresAt })}
+      from ${toldOf(r.runId, r.dayId)}
+      where x.begun_at is null
+        and is_reached(p)
+        and not exists (
+          select from message m
+          where m.enrolment_id = e.id and m.day_id = ${r.dayId}::bigint and m.state in ('waiting', 'sending')
+        )
+        and ${hasNotLogged(r.dayId)}`,
+  });
   return rowCount ?? 0;
 }
 
@@ -258,19 +306,26 @@ export async function insertWithdrawals(
      where run_id = $1::bigint and day_id = $2::bigint and state = 'waiting' and kind in ('session', 'change', 'reminder')`,
     [w.runId, w.dayId],
   );
-  await db.query(
-    `insert into message (workspace_id, person_id, enrolment_id, run_id, day_id, version_id, kind, number, channel, address, next_try_at, stoppable_until, expires_at, created_at, extra)
-     select $1::bigint, p.id, e.id, $2::bigint, $3::bigint, x.version_id, 'withdrawn', $4::integer, p.channel, p.address, ${gracefully('$6')}, $7::timestamptz, $6::timestamptz,
-       jsonb_build_object('note', $5::text)
-     from release x
-     join enrolment e on e.id = x.enrolment_id and e.run_id = $2::bigint
-     join person p on p.id = e.person_id
-     where x.day_id = $3::bigint and x.is_told and ${REACHED}
-       and exists (select from message m where m.enrolment_id = e.id and m.day_id = $3::bigint and m.state = 'accepted')
-       and not exists (select from record c join version v on v.id = c.version_id where c.enrolment_id = e.id and v.day_id = $3::bigint)
-     on conflict do nothing`,
-    [w.workspaceId, w.runId, w.dayId, w.sequence, w.note, w.now, w.expiresAt],
-  );
+  await layMessages(db, {
+    workspaceId: w.workspaceId,
+    kind: 'withdrawn',
+    runId: w.runId,
+    dayId: w.dayId,
+    number: w.sequence,
+    now: w.now,
+    extra: { note: w.note },
+    canBeStopped: true,
+    again: 'no',
+    to: sql`
+      select ${toPeople({ versionId: sql`x.version_id`, expiresAt: w.expiresAt })}
+      from ${toldOf(w.runId, w.dayId)}
+      where is_reached(p)
+        and exists (
+          select from message m
+          where m.enrolment_id = e.id and m.day_id = ${w.dayId}::bigint and m.state = 'accepted'
+        )
+        and ${hasNotLogged(w.dayId)}`,
+  });
 }
 
 /** Lays the message of a rest day for those of these groups who asked for it. `number` is the date, as 20260513. */
@@ -278,13 +333,19 @@ export async function insertRestMessages(
   db: Db,
   r: { workspaceId: number; runId: number; groups: readonly DueGroup[]; number: number; now: Date },
 ): Promise<void> {
-  await db.query(
-    `insert into message (workspace_id, person_id, enrolment_id, run_id, day_id, kind, number, channel, address, next_try_at, expires_at, created_at)
-     select $1::bigint, p.id, e.id, $2::bigint, 0, 'rest', $4::integer, p.channel, p.address, $5::timestamptz, to_timestamp(g."untilMs" / 1000.0), $5::timestamptz ${DUE}
-       and p.wants_rest_days and ${REACHED}
-     on conflict do nothing`,
-    [r.workspaceId, r.runId, JSON.stringify(r.groups), r.number, r.now],
-  );
+  await layMessages(db, {
+    workspaceId: r.workspaceId,
+    kind: 'rest',
+    runId: r.runId,
+    dayId: null,
+    number: r.number,
+    now: r.now,
+    again: 'no',
+    to: sql`
+      select ${toPeople({ versionId: null, expiresAt: UNTIL_DAY_ENDS })}
+      from ${dueOf(r.runId, r.groups)}
+      where p.wants_rest_days and is_reached(p)`,
+  });
 }
 
 /** Lays the evening's reminder for who asked for one at an hour that has come, and hasn't logged the day or said that they won't. */
@@ -298,15 +359,20 @@ export async function insertReminders(
     now: Date;
   },
 ): Promise<void> {
-  await db.query(
-    `insert into message (workspace_id, person_id, enrolment_id, run_id, day_id, version_id, kind, number, channel, address, next_try_at, expires_at, created_at)
-     select $1::bigint, p.id, e.id, $2::bigint, $4::bigint, x.version_id, 'reminder', 0, p.channel, p.address, $5::timestamptz, to_timestamp(g."untilMs" / 1000.0), $5::timestamptz
-     ${DUE.replace('"untilMs" bigint)', '"untilMs" bigint, "localTime" time)').replace('  where e.run_id', '  join release x on x.enrolment_id = e.id and x.day_id = $4::bigint\n  where e.run_id')}
-       and p.reminder_at <= g."localTime" and ${REACHED}
-       and not exists (select from record c join version v on v.id = c.version_id where c.enrolment_id = e.id and v.day_id = $4::bigint)
-     on conflict do nothing`,
-    [r.workspaceId, r.runId, JSON.stringify(r.groups), r.dayId, r.now],
-  );
+  await layMessages(db, {
+    workspaceId: r.workspaceId,
+    kind: 'reminder',
+    runId: r.runId,
+    dayId: r.dayId,
+    number: 0,
+    now: r.now,
+    again: 'no',
+    to: sql`
+      select ${toPeople({ versionId: sql`x.version_id`, expiresAt: UNTIL_DAY_ENDS })}
+      from ${dueOf(r.runId, r.groups)}
+      join release x on x.enrolment_id = e.id and x.day_id = ${r.dayId}::bigint
+      where p.reminder_at <= g."localTime" and is_reached(p) and ${hasNotLogged(r.dayId)}`,
+  });
 }
 
 /** Lays the reminder of a live session for those who said that they come. */
@@ -314,17 +380,25 @@ export async function insertLiveReminders(
   db: Db,
   l: { workspaceId: number; runId: number; dayId: number; sequence: number; expiresAt: Date; now: Date },
 ): Promise<void> {
-  await db.query(
-    `insert into message (workspace_id, person_id, enrolment_id, run_id, day_id, kind, number, channel, address, next_try_at, expires_at, created_at)
-     select $1::bigint, p.id, e.id, $2::bigint, $3::bigint, 'live', $4::integer, p.channel, p.address, $5::timestamptz, $6::timestamptz, $5::timestamptz
-     from run_day y
-     join live_reply l on l.run_day_id = y.id and l.answer = 'yes'
-     join enrolment e on e.id = l.enrolment_id and e.left_on is null
-     join person p on p.id = e.person_id
-     where y.run_id = $2::bigint and y.day_id = $3::bigint and y.withdrawn_at is null and ${REACHED}
-     on conflict do nothing`,
-    [l.workspaceId, l.runId, l.dayId, l.sequence, l.now, l.expiresAt],
-  );
+  await layMessages(db, {
+    workspaceId: l.workspaceId,
+    kind: 'live',
+    runId: l.runId,
+    dayId: l.dayId,
+    number: l.sequence,
+    now: l.now,
+    again: 'no',
+    to: sql`
+      select ${toPeople({ versionId: null, expiresAt: l.expiresAt })}
+      from run_day y
+      join live_reply l on l.run_day_id = y.id and l.answer = 'yes'
+      join enrolment e on e.id = l.enrolment_id and is_in_run(e)
+      join person p on p.id = e.person_id
+      where y.run_id = ${l.runId}::bigint
+        and y.day_id = ${l.dayId}::bigint
+        and y.withdrawn_at is null
+        and is_reached(p)`,
+  });
 }
 
 /** Raises a flag of a day that isn't ready, once; true where it is new. The workspace's coaches get a message of it. */
@@ -346,13 +420,27 @@ export async function insertFlag(
     [f.workspaceId, f.runId, f.dayId, f.hoursAhead, f.now],
   );
   if (rowCount !== 1) return false;
-  await db.query(
-    `insert into message (workspace_id, coach_id, run_id, day_id, kind, number, channel, address, next_try_at, expires_at, created_at, extra)
-     select c.workspace_id, c.id, $2::bigint, $3::bigint, 'flag', $4::integer, 'email', c.email, $5::timestamptz, $6::timestamptz, $5::timestamptz, $7::jsonb
-     from coach c where c.workspace_id = $1::bigint
-     on conflict do nothing`,
-    [f.workspaceId, f.runId, f.dayId, f.hoursAhead, f.now, f.expiresAt, JSON.stringify(f.extra)],
-  );
+  await layMessages(db, {
+    workspaceId: f.workspaceId,
+    kind: 'flag',
+    runId: f.runId,
+    dayId: f.dayId,
+    number: f.hoursAhead,
+    now: f.now,
+    extra: f.extra,
+    again: 'no',
+    to: sql`
+      select
+        null::bigint as person_id,
+        null::bigint as enrolment_id,
+        c.id as coach_id,
+        'email'::text as channel,
+        c.email as address,
+        null::bigint as version_id,
+        ${f.expiresAt}::timestamptz as expires_at
+      from coach c
+      where c.workspace_id = ${f.workspaceId}::bigint`,
+  });
   return true;
 }
 

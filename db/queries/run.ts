@@ -180,7 +180,7 @@ export async function copyPeople(
 ): Promise<number> {
   const { rowCount } = await db.query(
     `insert into enrolment (workspace_id, run_id, person_id, joined_on, weekdays)
-     select $1::bigint, $3::bigint, e.person_id, $4::date, e.weekdays from enrolment e where e.run_id = $2::bigint and e.left_on is null
+     select $1::bigint, $3::bigint, e.person_id, $4::date, e.weekdays from enrolment e where e.run_id = $2::bigint and is_in_run(e)
      on conflict on constraint enrolment_once do nothing`,
     [r.workspaceId, r.fromRunId, r.toRunId, r.joinedOn],
   );

@@ -87,9 +87,9 @@ export async function listHeldDays(db: Db, runId: number, now: Date): Promise<He
     name: 'held-days',
     text: `select s.day_id, d.week, d.weekday, s.kind, count(*) as people, max(s.until) as until
      from release_stop s
-     join enrolment e on e.id = s.enrolment_id and e.run_id = $1::bigint and e.left_on is null
+     join enrolment e on e.id = s.enrolment_id and e.run_id = $1::bigint and is_in_run(e)
      join day d on d.id = s.day_id
-     where s.kind <> 'left-out' and (s.until is null or s.until > $2::timestamptz)
+     where s.kind <> 'left-out' and holds_back(s, $2::timestamptz)
        and not exists (select from release x where x.enrolment_id = s.enrolment_id and x.day_id = s.day_id and x.is_told)
      group by s.day_id, d.week, d.weekday, s.kind order by d.week, d.weekday, s.kind`,
     values: [runId, now],

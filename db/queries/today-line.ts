@@ -40,8 +40,8 @@ export async function countToday(
      ), here as materialized (
        select e.id, p.time_zone, t."dayId" as day_id from enrolment e join person p on p.id = e.person_id
        join place t on t."timeZone" = p.time_zone and t."startsOn" is not distinct from e.starts_on and t.weekdays is not distinct from e.weekdays
-       where e.run_id = $1::bigint and e.joined_on <= t.date and (e.left_on is null or e.left_on >= t.date)
-         and not exists (select from absence a where a.enrolment_id = e.id and a.from_on <= t.date and (a.to_on is null or t.date <= a.to_on))
+       where e.run_id = $1::bigint and takes_part(e, t.date)
+         and not exists (select from absence a where a.enrolment_id = e.id and is_away_by(a, t.date))
      )
      select h.time_zone, count(*)::integer as people, count(x.enrolment_id)::integer as released,
        count(*) filter (where exists (

@@ -114,12 +114,7 @@ export interface LeavingDay extends DueDay {
 }
 
 /** What leaves a run with the next look of a worker: days that have come, can go, and wait for nobody's decision. */
-export async function leavingNow(
-  db: Db,
-  workspaceId: number,
-  programme: Programme,
-  nowMs: number,
-): Promise<LeavingDay[]> {
+export async function leavingNow(db: Db, programme: Programme, nowMs: number): Promise<LeavingDay[]> {
   const { run, runId } = programme;
   if (run.heldAtMs !== null || run.archivedAtMs !== null) return [];
   const due = dueDays(await loadCalendars(db, programme), await listLateChoices(db, runId), nowMs);
@@ -127,7 +122,7 @@ export async function leavingNow(
   for (const one of due) {
     if (!one.day.version && !goesByItself(run, one.day)) continue;
     const { dayId } = one.day;
-    const people = await listStillToGet(db, { workspaceId, runId, dayId, groups: one.groups, now: new Date(nowMs) });
+    const people = await listStillToGet(db, { runId, dayId, groups: one.groups, now: new Date(nowMs) });
     if (people.length > 0) leaving.push({ ...one, people });
   }
   return leaving;
@@ -139,7 +134,7 @@ export const goesByItself = ({ isByHand }: Programme['run'], { isReady }: Pick<R
 
 async function releaseDays(db: Db, workspaceId: number, programme: Programme, nowMs: number): Promise<number> {
   let released = 0;
-  for (const { day, groups } of await leavingNow(db, workspaceId, programme, nowMs)) {
+  for (const { day, groups } of await leavingNow(db, programme, nowMs)) {
     const version = day.version ?? (await versionByItself(db, workspaceId, programme, day, nowMs));
     if (version)
       released += await insertReleases(db, {

@@ -151,8 +151,8 @@ async function composeForPerson(
   if (contact.addressState === 'stopped') return { dropped: 'they want no messages' };
   if (enrolment.isClosed) return { dropped: 'their link was taken away' };
   if (contact.channel === 'none') return { dropped: 'they chose to get no messages' };
-  const day = message.dayId === null || message.dayId === 0 ? undefined : run.days.get(message.dayId);
-  if (message.dayId !== null && message.dayId !== 0 && !day) return { dropped: 'the day is no longer there' };
+  const day = message.dayId === null ? undefined : run.days.get(message.dayId);
+  if (message.dayId !== null && !day) return { dropped: 'the day is no longer there' };
   if (day?.isWithdrawn && message.kind !== 'withdrawn') return { dropped: 'the session was withdrawn' };
   const occasion = readOccasion(message, enrolment, run, scope);
   if (occasion.kind === 'confirm') {

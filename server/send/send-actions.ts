@@ -3,7 +3,7 @@ import type pg from 'pg';
 import { addDays, dayKey, parseDayDate } from '../../core/calendar/day.ts';
 import { instantAt, isTimeZone, runDate, lastDate } from '../../core/calendar/release.ts';
 import { countLetters } from '../../core/letters.ts';
-import { insertMessage } from '../../db/queries/message.ts';
+import { insertMessage } from '../../db/queries/lay-messages.ts';
 import { insertNewRecords } from '../../db/queries/record.ts';
 import { deleteCame, listLiveReplies, writeCame } from '../../db/queries/live.ts';
 import { insertWithdrawals, updateReleasedVersion } from '../../db/queries/release.ts';

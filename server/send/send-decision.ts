@@ -54,11 +54,11 @@ export async function runsOfPlan(db: pg.PoolClient, { id }: Pick<Programme, 'id'
   return (await listRunNames(db, id)).filter((r) => !r.isArchived).map((r) => r.id);
 }
 
-async function leavingOf(db: pg.PoolClient, { workspaceId, runIds }: DecisionScope) {
+async function leavingOf(db: pg.PoolClient, { runIds }: Pick<DecisionScope, 'runIds'>) {
   const found = [];
   for (const runId of runIds) {
     const programme = await getProgrammeOfRun(db, runId, new Date(nowMs()));
-    for (const leaving of await leavingNow(db, workspaceId, programme, nowMs())) found.push({ programme, ...leaving });
+    for (const leaving of await leavingNow(db, programme, nowMs())) found.push({ programme, ...leaving });
   }
   return found;
 }

@@ -5,7 +5,8 @@ import { emptyProgramme } from '../../core/progress/programme-document.ts';
 import { insertCoachDoor, useCoachDoor as goThrough } from '../../db/queries/doors/coach-door.ts';
 import { addAttemptWithin } from '../../db/queries/doors/sign-in-attempt.ts';
 import { closeDoors, findPersonalLink, insertPersonalLink, messageLinkSalts } from '../../db/queries/doors/link.ts';
-import { claimMessages, insertMessage, renewLeases, updateMessages } from '../../db/queries/message.ts';
+import { claimMessages, renewLeases, updateMessages } from '../../db/queries/message.ts';
+import { insertMessage } from '../../db/queries/lay-messages.ts';
 import { insertParticipants } from '../../db/queries/person.ts';
 import { insertProgramme } from '../../db/queries/plan.ts';
 import { getProgramme } from '../../db/queries/programme.ts';
@@ -83,7 +84,6 @@ const note = (name: string, extra: object = {}, kind: 'note' | 'confirm' = 'note
       address: `${name.toLowerCase()}@example.org`,
       ...people.get(name)!,
       runId,
-      dayId: 0,
       expiresAt: LATER,
       now: NOW,
       extra: { subject: 'Hello', words: 'How is it?', ...extra },

@@ -48,7 +48,8 @@ const STORED_AT: Readonly<Record<number, string>> = {
     insert into absence (workspace_id, enrolment_id, kind, from_on, said_by, made_at) values (1, 3, 'pause', '2026-05-20', 'coach', now());
     insert into release (workspace_id, enrolment_id, day_id, version_id, released_at) values (1, 1, 1, 1, now());
     insert into message (workspace_id, person_id, enrolment_id, run_id, day_id, kind, channel, address, next_try_at, expires_at, created_at)
-      values (1, 1, 1, 1, 1, 'session', 'email', 'ana@example.org', now(), now(), now());
+      values (1, 1, 1, 1, 1, 'session', 'email', 'ana@example.org', now(), now(), now()),
+        (1, 1, 1, 1, 0, 'rest', 'email', 'ana@example.org', now(), now(), now());
     insert into message (workspace_id, coach_id, kind, channel, address, next_try_at, expires_at, created_at)
       values (1, 1, 'invite', 'email', 'new@example.org', now(), now(), now());
     insert into coach_door (token_hash, workspace_id, kind, email, salt, expires_at) values ('door', 1, 'invite', 'new@example.org', gen_random_uuid(), now() + interval '1 day');
@@ -69,6 +70,7 @@ const STORED_AT: Readonly<Record<number, string>> = {
   13: `
     insert into address_key (token_hash, workspace_id, person_id, address, expires_at) values ('key', 1, 1, 'ana@example.org', now() + interval '1 day')`,
   14: '',
+  15: '',
 };
 
 let cluster: Cluster;
