@@ -88,6 +88,8 @@ const RUNS: Record<Kind, () => Promise<Outcome>> = {
         'server',
         'stand-in',
       ],
+      // What core, server and db export is used by more than tests.
+      ['node_modules/knip/bin/knip.js', '--production', '--include', 'exports,types'],
     ),
   // Beside lint, which fills the other core.
   unit: () => vitest('unit', '--maxWorkers=1'),

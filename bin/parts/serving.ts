@@ -33,9 +33,9 @@ export async function checkPort(at: number, on: string): Promise<void> {
 
 /** Starts the application as the environment says. Settings that are missing or wrong are said in words. */
 export async function startServing(): Promise<RunningServer> {
-  const { listen } = await import('../../server/http/listen.ts');
+  const listening = await import('../../server/http/listen.ts');
   try {
-    return await listen({ port: port(), host: host() });
+    return await listening.listen({ port: port(), host: host() });
   } catch (error) {
     throw settingError(error) ?? portError((error as NodeJS.ErrnoException).code, port()) ?? error;
   }

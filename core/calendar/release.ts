@@ -4,7 +4,7 @@ import type { DayDate, DayPlace, Weekday } from './day.ts';
 import { addDays, dateOfDay, placeOfDate, weekdayOf } from './day.ts';
 import type { OwnDay, RunDay, RunPerson, RunRules } from './run-rules.ts';
 
-export type { Gap, OwnDay, RunDay, RunPerson, RunRules, RunShift } from './run-rules.ts';
+export type { OwnDay, RunDay, RunPerson, RunRules, RunShift } from './run-rules.ts';
 
 /** True for IANA names that this machine's zone data knows. */
 export function isTimeZone(name: string): boolean {
@@ -118,14 +118,10 @@ export function plannedDate(run: RunRules, person: RunPerson, day: RunDay): DayD
 }
 
 /**
- * The instant at which a day of a run is released to someone, in ms since 1970. A pure function of run, person and day: on their
+ * A day of a run as someone has it: its date, and the instants at which it opens, ends and closes, in ms since 1970. It opens on their
  * date at the run's hour, by their own clock or by the one zone of the run. Skipped times come later, repeated ones the first time.
  * Throws RangeError on an unknown zone.
  */
-export const releaseInstant = (run: RunRules, person: RunPerson, day: RunDay): number =>
-  instantAt(plannedDate(run, person, day), run.releaseTime, run.releaseZone ?? person.timeZone);
-
-/** A day of a run as someone has it. */
 export function ownDay(run: RunRules, person: RunPerson, day: RunDay): OwnDay {
   const planned = plannedDate(run, person, day);
   const zone = run.releaseZone ?? person.timeZone;

@@ -7,7 +7,7 @@ import type { ProgrammeDay, ProgrammeDocument } from '../progress/programme-docu
 import { isTheme } from '../progress/programme-document.ts';
 import { parseJson } from './parse-json.ts';
 import type { ProgrammeIssue, ReadProgramme } from './programme-json.ts';
-import { MAX_PROGRAMME_BYTES, readProgrammeValue, toProgrammeJson } from './programme-json.ts';
+import { MAX_PROGRAMME_BYTES, readProgrammeValue } from './programme-json.ts';
 
 /** A programme as files that can be read and mended in any editor, by path. */
 export type BundleFiles = Readonly<Record<string, string>>;
@@ -280,9 +280,3 @@ export function unzipBundle(bytes: Uint8Array): BundleFiles | undefined {
     return undefined;
   }
 }
-
-/** The JSON form of what a bundle holds, for comparing. */
-export const bundleAsJson = (files: BundleFiles): Record<string, unknown> | undefined => {
-  const read = readBundle(files);
-  return read.status === 'read' ? toProgrammeJson(read.programme) : undefined;
-};

@@ -1,7 +1,6 @@
-import type { Block, Span, TimeRule } from '../document/document.ts';
+import type { Block, TimeRule } from '../document/document.ts';
 import { exactly } from '../pace/pace.ts';
 import type { ScoreForm, ScoreKind, Shape, Scope, Slot, StageWords, TimeForm } from './form.ts';
-import { countRounds } from './rounds.ts';
 import type { Step } from './step.ts';
 import { restStep } from './steps.ts';
 import { accumulate } from './accumulate/accumulate.ts';
@@ -32,10 +31,6 @@ export const TIME_FORMS: readonly TimeForm[] = Object.values(FORMS);
 
 /** The form of a rule: what all other parts of the application ask. */
 export const formOf = (time: TimeRule): TimeForm => FORMS[time.kind];
-
-/** How many rounds a block may have: what is written, else what its lists say. */
-export const roundsOf = (block: Block): Span =>
-  countRounds(block, formOf(block.time).steps.ownRounds(block.time, block));
 
 /**
  * Turns a resolved block into its steps, one after the other, sets and rests included, with all rounds that

@@ -4,9 +4,11 @@ import { baseLibrary } from '../movement/library.ts';
 import { parseSession } from '../notation/parse.ts';
 import { computePlan } from '../session/plan.ts';
 import { formatScore, parseClockText, parseScores, scoreFields, scoreValues } from './scores/score.ts';
-import type { DayState, StrandDay } from './adherence/strand.ts';
+import type { DayState } from './adherence/strand.ts';
 import { MAX_WAIT_MS, madeAt } from './record.ts';
-import { attendanceRatio, computeAdherence, dayState, isStillHere, LOST_AFTER_DUE } from './adherence/strand.ts';
+import { dayStates } from './adherence/build-strand.ts';
+import type { Standing } from './adherence/strand.ts';
+import { attendanceRatio, computeAdherence, isStillHere, LOST_AFTER_DUE } from './adherence/strand.ts';
 
 const plan = (text: string) => computePlan(parseSession(text, baseLibrary).document, baseLibrary);
 const MIXED =
@@ -51,17 +53,40 @@ test('what can’t be read is an error at its field', () => {
 });
 
 const d = (text: string) => text as DayDate;
-const sentDay = (date: string, more: Partial<StrandDay> = {}): StrandDay => ({
+interface OneDay {
+  readonly date: DayDate;
+  readonly sent: boolean;
+  readonly releaseMs: number;
+  readonly closesMs: number | null;
+  readonly isAway: boolean;
+  readonly record?: Standing;
+}
+const sentDay = (date: string, more: Partial<OneDay> = {}): OneDay => ({
   date: d(date),
   sent: true,
   releaseMs: Date.parse(`${date}T05:00:00Z`),
+  closesMs: null,
+  isAway: false,
   ...more,
 });
+/** The state of a plan’s one day, as every page has it. */
+const dayState = ({ date, sent, isAway, record, ...own }: OneDay, joinedOn: DayDate, today: DayDate, nowMs: number) =>
+  dayStates(
+    [{ dayId: 1, week: 1, weekday: 1, index: 0, of: 1, sent }],
+    { joinedOn, records: [record], absences: isAway ? [{ kind: 'pause', from: date, to: date }] : [] },
+    {
+      today,
+      own: [{ date, lookMs: own.releaseMs, endsMs: own.releaseMs, ...own }],
+      dates: [date],
+      wasShut: [false],
+      open: new Map(),
+    },
+    nowMs,
+  )[0];
 
 test('the state of a day for a person', () => {
   const now = Date.parse('2026-05-13T09:00:00Z');
-  const state = (day: StrandDay, joined = '2026-05-01', today = '2026-05-13') =>
-    dayState(day, d(joined), d(today), now);
+  const state = (day: OneDay, joined = '2026-05-01', today = '2026-05-13') => dayState(day, d(joined), d(today), now);
   expect(state(sentDay('2026-05-12'))).toBe('missed');
   expect(state(sentDay('2026-05-13'))).toBe('due');
   expect(state(sentDay('2026-05-14'))).toBe('ahead');

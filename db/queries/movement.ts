@@ -14,11 +14,6 @@ export async function replaceBaseMovements(db: Db, movements: readonly Movement[
   await db.query('delete from base_movement where id <> all ($1::text[])', [movements.map((m) => m.id)]);
 }
 
-export async function listBaseMovements(db: Db): Promise<Movement[]> {
-  const { rows } = await db.query<{ movement: Movement }>('select movement from base_movement order by id');
-  return rows.map((r) => r.movement);
-}
-
 export async function upsertOverride(
   db: Db,
   o: { workspaceId: number; override: MovementOverride; now: Date },

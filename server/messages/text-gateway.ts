@@ -1,4 +1,4 @@
-import { createHmac, timingSafeEqual } from 'node:crypto';
+import { createHmac } from 'node:crypto';
 import type { Handed, OutgoingText } from './channel.ts';
 
 const PATIENCE_MS = 15_000;
@@ -6,14 +6,6 @@ const PATIENCE_MS = 15_000;
 /** `t=SECONDS,v1=HEX`: HMAC-SHA-256 of `SECONDS.BODY`, as is common practice for signed posts. */
 export const signBody = (secret: string, body: string, atSec: number): string =>
   `t=${atSec},v1=${createHmac('sha256', secret).update(`${atSec}.${body}`).digest('hex')}`;
-
-/** Whether a signature is of this body, and not older than `maxAgeSec`. */
-export function isSigned(secret: string, body: string, signature: string, nowSec: number, maxAgeSec = 300): boolean {
-  const match = /^t=(\d{1,12}),v1=([0-9a-f]{64})$/.exec(signature);
-  if (!match || Math.abs(nowSec - Number(match[1])) > maxAgeSec) return false;
-  const wanted = Buffer.from(signBody(secret, body, Number(match[1])));
-  return timingSafeEqual(wanted, Buffer.from(signature));
-}
 
 /** Texts by one HTTP POST of `{ id, to, text }`, signed. 2xx: accepted; 4xx but 408 and 429: refused for good; anything else: later. */
 export function openTextGateway(gateway: {

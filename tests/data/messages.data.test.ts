@@ -17,7 +17,7 @@ import { listenForBounces } from '../../server/messages/bounces.ts';
 import { readDeliveryReport } from '../../server/messages/delivery-report.ts';
 import { deliverWorkspace } from '../../server/messages/deliver.ts';
 import { openSmtp } from '../../server/messages/smtp.ts';
-import { openTextGateway, isSigned, signBody } from '../../server/messages/text-gateway.ts';
+import { openTextGateway, signBody } from '../../server/messages/text-gateway.ts';
 import { hashToken } from '../../server/doors/token.ts';
 import type { StandIn } from '../../stand-in/server.ts';
 import { CALM } from '../../stand-in/kept-message.ts';
@@ -251,19 +251,10 @@ test('a short text goes by one signed post, with the link, in two parts at the m
   expect(text.text.length).toBeLessThanOrEqual(320);
 });
 
-test('the signature of a post is HMAC-SHA-256 over time and body, and wears off', () => {
+test('the signature of a post is HMAC-SHA-256 over time and body', () => {
   const body = '{"id":"1"}';
   const signed = signBody('s', body, 1_000);
   expect(signed).toBe(`t=1000,v1=${createHmac('sha256', 's').update(`1000.${body}`).digest('hex')}`);
-  expect(isSigned('s', body, signed, 1_200)).toBe(true);
-  for (const [secret, text, at] of [
-    ['other', body, 1_000],
-    ['s', `${body} `, 1_000],
-    ['s', body, 1_301],
-    ['s', body, 699],
-  ] as const)
-    expect(isSigned(secret, text, signed, at)).toBe(false);
-  expect(isSigned('s', body, 'nonsense', 1_000)).toBe(false);
 });
 
 test('a worker that dies with a batch gives it back by its lease, and nothing is accepted twice', async () => {

@@ -22,7 +22,6 @@ import { baseLibrary } from '../../core/movement/library.ts';
 import {
   deleteLadder,
   deleteOverride,
-  listBaseMovements,
   getStoredBook,
   upsertLadder,
   upsertOverride,
@@ -37,6 +36,7 @@ import { updateDayWithdrawn } from '../../db/queries/run.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import type { ThrowawayDatabase } from '../throwaway-database.ts';
 import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';
+import type { Movement } from '../../core/movement/movement.ts';
 
 const NOW = new Date('2026-05-13T09:00:00Z');
 const MONDAY = '2026-05-11' as DayDate;
@@ -403,7 +403,10 @@ test('routines: one a name in any case, each workspace its own', async () => {
 
 describe('a workspace’s own movements over those that ship', () => {
   test('the base is loaded, can’t be changed by the application, and is the same for all', async () => {
-    const base = await withWorkspace(db.pool, mine.workspaceId, listBaseMovements);
+    const { rows } = await withWorkspace(db.pool, mine.workspaceId, (c) =>
+      c.query<{ movement: Movement }>('select movement from base_movement'),
+    );
+    const base = rows.map((r) => r.movement);
     expect(base).toHaveLength(baseLibrary.movements.length);
     expect(base.find((m) => m.id === 'squat')).toEqual(baseLibrary.find('squat'));
     await expect(withWorkspace(db.pool, mine.workspaceId, (c) => c.query('delete from base_movement'))).rejects.toThrow(

@@ -8,7 +8,6 @@ import type { LeverRule } from './schedule.ts';
 /** Ways of making a session harder. Which is best is disputed (docs/formulas.md 1, common practice): each says when to choose it, and what it is not for. */
 export const SCHOOL_IDS = ['rounds-and-reps', 'density', 'load', 'shape', 'own-number', 'by-feel'] as const;
 export type SchoolId = (typeof SCHOOL_IDS)[number];
-export const isSchoolId = (text: string): text is SchoolId => SCHOOL_IDS.some((s) => s === text);
 
 export interface School {
   readonly id: SchoolId;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { isDueToday, packStrand, unpackStrand } from './packed-strand.ts';
+import { packStrand, unpackStrand } from './packed-strand.ts';
 
 const STATES = ['done', 'part', 'not-done', 'due', 'missed', 'ahead', 'before', 'unsent', 'bonus', 'late'] as const;
 
@@ -20,7 +20,5 @@ test('a strand of 28 days is short, and says whether today is still open', () =>
   const marks = Array.from({ length: 28 }, () => ({ state: 'done' as const, shareRatio: 1 }));
   expect(packStrand(marks)).toBe('d'.repeat(28));
   expect(packStrand([{ state: 'part', shareRatio: 0.25 }])).toBe('p25');
-  expect(isDueToday(packStrand([...marks, { state: 'due' as const, shareRatio: undefined }]))).toBe(true);
-  expect(isDueToday(packStrand(marks))).toBe(false);
   expect(() => unpackStrand('z')).toThrow(RangeError);
 });

@@ -39,6 +39,3 @@ export const unpackStrand = (packed: string): StrandMark[] =>
     const shareRatio = { done: 1, part: Number(pct) / 100, 'not-done': 0 }[state as 'done' | 'part' | 'not-done'];
     return { state, shareRatio };
   });
-
-/** Whether someone has today's session still before them. */
-export const isDueToday = (packed: string): boolean => packed.includes(LETTERS.due);

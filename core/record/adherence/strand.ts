@@ -32,32 +32,24 @@ export interface Standing {
   readonly madeAtMs?: number;
 }
 
+/** A day for someone, before anything was said of it. */
 export interface StrandDay {
+  /** Its date for them. */
   readonly date: DayDate;
-  /** A version was sent for this day, and stands. */
+  /** A version of it was sent, and not withdrawn. */
   readonly sent: boolean;
+  /** When it opens to them. */
   readonly releaseMs: number;
-  /** From here on it can't be made up any more; null: always. */
-  readonly closesMs?: number | null;
-  /** Nothing is expected of them on that date. */
-  readonly isAway?: boolean;
   /** It wasn't open to them for long enough before their day ended (core/calendar/gap.ts). */
   readonly wasShut?: boolean;
-  readonly record?: Standing | undefined;
 }
 
 /** Whether a session was done outside what was owed, or too late to count towards it. */
 const countsAside = (state: DayState): boolean => state === 'bonus' || state === 'late';
 
 /** The state of a day of which nothing was said; the date that passes is the person's own. */
-export function openState(
-  day: Omit<StrandDay, 'record' | 'closesMs'>,
-  joinedOn: DayDate,
-  today: DayDate,
-  nowMs: number,
-): DayState {
+export function openState(day: StrandDay, joinedOn: DayDate, today: DayDate, nowMs: number): DayState {
   if (day.date < joinedOn) return 'before';
-  if (day.isAway) return 'excused';
   if (!day.sent) return 'unsent';
   if (nowMs < day.releaseMs) return 'ahead';
   if (day.date >= today) return 'due';
@@ -72,12 +64,6 @@ export function saidState(open: DayState, { outcome, madeAtMs = 0 }: Standing, c
   if (isFree(open)) return 'bonus';
   if (closesMs === null || madeAtMs < closesMs) return outcome;
   return open === 'not-due' ? 'bonus' : 'late';
-}
-
-/** The state of a day. */
-export function dayState(day: StrandDay, joinedOn: DayDate, today: DayDate, nowMs: number): DayState {
-  const open = openState(day, joinedOn, today, nowMs);
-  return day.record ? saidState(open, day.record, day.closesMs ?? null) : open;
 }
 
 /** Sessions done over sessions that were due so far. */
