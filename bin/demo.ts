@@ -22,6 +22,7 @@ function readOptions() {
         fresh: { type: 'boolean' },
         readers: { type: 'string' },
         'without-messages': { type: 'boolean' },
+        throwaway: { type: 'boolean' },
       },
     }).values;
   } catch (error) {
@@ -46,6 +47,7 @@ function readOptions() {
     fresh: values.fresh ?? false,
     readers,
     hasMessages: !values['without-messages'],
+    isThrowaway: values.throwaway ?? false,
   };
 }
 
@@ -70,7 +72,7 @@ const greeting = (demo: DemoFile, base: string, inbox: string | undefined): stri
   ].join('\n');
 
 runCommand(async () => {
-  const { port, data, nowMs, fresh, readers, hasMessages } = readOptions();
+  const { port, data, nowMs, fresh, readers, hasMessages, isThrowaway } = readOptions();
   // Started by a test: where that ends, this ends.
   process.once('disconnect', () => process.kill(process.pid, 'SIGTERM'));
   await checkPort(port, HOST);
@@ -79,7 +81,7 @@ runCommand(async () => {
   process.env.PORT = String(port);
   process.env.PUBLIC_URL = `http://${HOST}:${port}`;
   process.env.LOG_LEVEL ??= 'warn';
-  const { cluster, demo } = await startDemoData(data, { nowMs, fresh, readers });
+  const { cluster, demo } = await startDemoData(data, { nowMs, fresh, readers, isThrowaway });
   process.env.SECRET = demoSecret(data);
   let server;
   let outside: Outside | undefined;

@@ -17,7 +17,7 @@ export interface ThrowawayDatabase {
 
 /** A database with all migrations from zero, on a private server, gone after the test. */
 export async function makeThrowawayDatabase(): Promise<ThrowawayDatabase> {
-  const cluster: Cluster = await startCluster('.local/test', { what: 'the data tests' });
+  const cluster: Cluster = await startCluster('.local/test', { what: 'the data tests', isThrowaway: true });
   const name = `test_${randomBytes(6).toString('hex')}`;
   await cluster.createDatabase(name);
   await migrate(cluster.ownerUrl(name));

@@ -36,10 +36,10 @@ function* files(path: string): Generator<string> {
   }
 }
 
-/** What the present sources hash to. */
-function sourceHash(): string {
+/** What the files of these folders hash to. */
+export function hashSources(sources: readonly string[] = SOURCES): string {
   const hash = createHash('sha256');
-  for (const source of SOURCES) {
+  for (const source of sources) {
     for (const file of files(source)) hash.update(file).update('\0').update(readFileSync(file)).update('\0');
   }
   return hash.digest('hex');
@@ -60,7 +60,7 @@ export const buildAntdStyle = (): void => run(['--import', 'tsx', 'bin/tools/ant
 
 /** Makes the production build unless it is already that of these sources. */
 export function ensureBuild(): void {
-  const wanted = sourceHash();
+  const wanted = hashSources();
   if (existsSync('build/server/index.js') && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
   say('building the application (about half a minute)');
   buildAntdStyle();

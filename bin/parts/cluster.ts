@@ -23,7 +23,8 @@ export interface Cluster {
   readonly ownerUrl: (database: string) => string;
   /** Owns nothing; what the application signs in as. */
   readonly appUrl: (database: string) => string;
-  readonly createDatabase: (name: string) => Promise<void>;
+  /** Empty, or a copy of another that nobody is connected to. */
+  readonly createDatabase: (name: string, like?: string) => Promise<void>;
   readonly dropDatabase: (name: string) => Promise<void>;
   /** `immediate`: as if it had been killed, with nothing put in order. */
   readonly stop: (how?: 'fast' | 'immediate') => void;
@@ -103,15 +104,20 @@ interface ClusterOptions {
   readonly what: string;
   /** Throws away what is there, once nobody else has it. */
   readonly fresh?: ((dataFolder: string) => void) | undefined;
+  /** For tests: nothing waits until it is on the disk, so that a power cut may cost it all. */
+  readonly isThrowaway?: boolean;
 }
 
 /** Starts (and at first makes) the private server of a data folder, which is this process's until it stops it. */
-export async function startCluster(dataFolderName: string, { what, fresh }: ClusterOptions): Promise<Cluster> {
+export async function startCluster(
+  dataFolderName: string,
+  { what, fresh, isThrowaway = false }: ClusterOptions,
+): Promise<Cluster> {
   const bin = binaryFolder();
   const release = claimFolder(dataFolderName, what);
   try {
     fresh?.(dataFolderName);
-    const cluster = await openCluster(bin, resolve(dataFolderName));
+    const cluster = await openCluster(bin, resolve(dataFolderName), isThrowaway);
     return {
       ...cluster,
       stop: (how) => {
@@ -125,7 +131,7 @@ export async function startCluster(dataFolderName: string, { what, fresh }: Clus
   }
 }
 
-async function openCluster(bin: string, dataFolder: string): Promise<Cluster> {
+async function openCluster(bin: string, dataFolder: string, isThrowaway: boolean): Promise<Cluster> {
   const secretsFile = join(dataFolder, 'cluster.json');
   let secrets: Secrets | undefined = existsSync(secretsFile)
     ? (JSON.parse(readFileSync(secretsFile, 'utf8')) as Secrets)
@@ -159,7 +165,7 @@ async function openCluster(bin: string, dataFolder: string): Promise<Cluster> {
     '-t',
     '60',
     '-o',
-    `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c fsync=on`,
+    `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' ${isThrowaway ? '-c fsync=off -c full_page_writes=off' : '-c fsync=on'}`,
     'start',
   ]);
   if (code !== 0) {
@@ -190,7 +196,8 @@ async function openCluster(bin: string, dataFolder: string): Promise<Cluster> {
   return {
     ownerUrl: url('ysodos_owner', secrets.owner),
     appUrl: url('ysodos_app', secrets.app),
-    createDatabase: (name) => asAdmin(`create database ${name} owner ysodos_owner`),
+    createDatabase: (name, like = 'template1') =>
+      asAdmin(`create database ${name} template ${like} owner ysodos_owner`),
     dropDatabase: (name) => asAdmin(`drop database if exists ${name} with (force)`),
     stop: (how = 'fast') => {
       run(join(bin, 'pg_ctl'), ['-D', folder, '-m', how, '-w', '-t', '30', 'stop']);

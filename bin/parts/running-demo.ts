@@ -46,6 +46,8 @@ export async function startDemo(
       '--now',
       FIXED_NOW,
       '--fresh',
+      // A test's own is thrown away at its end.
+      ...(process.env.VITEST === undefined ? [] : ['--throwaway']),
       ...options,
     ],
     // Should this process be killed, the channel closes, and the demo stops by itself.
