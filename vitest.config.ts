@@ -9,6 +9,8 @@ export default defineConfig({
           include: ['{app,bin,core,db,demo,server}/**/*.test.{ts,tsx}'],
           exclude: ['**/*.data.test.ts'],
           testTimeout: 30_000,
+          // They change nothing that another could see: what they import is loaded once a worker.
+          isolate: false,
         },
       },
       {
@@ -45,8 +47,8 @@ export default defineConfig({
           setupFiles: ['tests/browser/start-demo.ts'],
           testTimeout: 60_000,
           hookTimeout: 120_000,
-          // Each file has a demo and a browser of its own.
-          maxWorkers: 2,
+          // Each file has a demo and a browser of its own, and waits a third of the time.
+          maxWorkers: 3,
         },
       },
     ],

@@ -1,6 +1,9 @@
-/** All checks, one after the other, with one closing line: `./ysodos test [--only types,lint,unit,data,hostile,browser,faults]`. */
-import { spawn } from 'node:child_process';
-import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+/**
+ * All checks, with one closing line: `./ysodos test [--only types,lint,unit,data,hostile,browser,faults] [--quick] [--long]`.
+ * `--quick`, for work in between: types, and style and unit tests of what changed. `--long`: every case of the tests that try many.
+ */
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { ensureBuild } from './parts/build.ts';
 import { CommandError, runCommand, say } from './parts/say.ts';
@@ -14,13 +17,25 @@ interface Outcome {
   readonly skipped: number;
 }
 
-function readKinds(): Kind[] {
-  let only;
+interface Wishes {
+  readonly kinds: readonly Kind[];
+  readonly isQuick: boolean;
+}
+
+function readWishes(): Wishes {
+  let values;
   try {
-    only = parseArgs({ options: { only: { type: 'string' } } }).values.only;
+    values = parseArgs({
+      options: { only: { type: 'string' }, quick: { type: 'boolean' }, long: { type: 'boolean' } },
+    }).values;
   } catch (error) {
-    throw new CommandError((error as Error).message, 'The one option is --only KINDS.');
+    throw new CommandError((error as Error).message, 'Options are --only KINDS, --quick and --long.');
   }
+  if (values.long) process.env.YSODOS_LONG = 'yes';
+  return { kinds: readKinds(values.only), isQuick: values.quick ?? false };
+}
+
+function readKinds(only: string | undefined): Kind[] {
   if (only === undefined) return [...KINDS];
   const wanted = only.split(',').map((k) => k.trim());
   const unknown = wanted.find((k) => !KINDS.some((kind) => kind === k));
@@ -69,28 +84,37 @@ async function vitest(project: string, ...options: readonly string[]): Promise<O
   }
 }
 
+const TYPES = [
+  ['node_modules/@react-router/dev/bin.js', 'typegen'],
+  ['node_modules/typescript/bin/tsc', '--noEmit', '--incremental', '--tsBuildInfoFile', '.local/tsc.json'],
+];
+const IMPORTS = [
+  'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
+  '--config',
+  '.dependency-cruiser.mjs',
+  ...['app', 'bin', 'core', 'db', 'demo', 'server', 'stand-in'],
+];
+// What core, server and db export is used by more than tests.
+const EXPORTS = ['node_modules/knip/bin/knip.js', '--production', '--include', 'exports,types'];
+const prettier = (...files: readonly string[]) => [
+  'node_modules/prettier/bin/prettier.cjs',
+  '--check',
+  '--ignore-unknown',
+  '--log-level',
+  'warn',
+  ...files,
+];
+const eslint = (...files: readonly string[]) => [
+  'node_modules/eslint/bin/eslint.js',
+  '--max-warnings',
+  '0',
+  '--no-warn-ignored',
+  ...files,
+];
+
 const RUNS: Record<Kind, () => Promise<Outcome>> = {
-  types: () =>
-    plainly(['node_modules/@react-router/dev/bin.js', 'typegen'], ['node_modules/typescript/bin/tsc', '--noEmit']),
-  lint: () =>
-    plainly(
-      ['node_modules/prettier/bin/prettier.cjs', '--check', '.', '--log-level', 'warn'],
-      ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'],
-      [
-        'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
-        '--config',
-        '.dependency-cruiser.mjs',
-        'app',
-        'bin',
-        'core',
-        'db',
-        'demo',
-        'server',
-        'stand-in',
-      ],
-      // What core, server and db export is used by more than tests.
-      ['node_modules/knip/bin/knip.js', '--production', '--include', 'exports,types'],
-    ),
+  types: () => plainly(...TYPES),
+  lint: () => plainly(prettier('.'), eslint('.'), IMPORTS, EXPORTS),
   // Beside lint, which fills the other core.
   unit: () => vitest('unit', '--maxWorkers=1'),
   data: () => vitest('data'),
@@ -106,6 +130,42 @@ const RUNS: Record<Kind, () => Promise<Outcome>> = {
   faults: () => vitest('faults'),
 };
 
+/** What differs from the last commit, or where nothing does, what that changed; undefined without git. */
+function changedFiles(): { readonly since: string; readonly files: readonly string[] } | undefined {
+  const git = (...args: readonly string[]) => spawnSync('git', args, { encoding: 'utf8' });
+  const list = (since: string) => {
+    const { status, stdout } = git('diff', '--name-only', since);
+    return status === 0 ? stdout.split('\n').filter((name) => name !== '' && existsSync(name)) : undefined;
+  };
+  const fresh = git('ls-files', '--others', '--exclude-standard').stdout.split('\n').filter(Boolean);
+  const now = list('HEAD');
+  if (!now) return undefined;
+  if (now.length + fresh.length > 0) return { since: 'HEAD', files: [...now, ...fresh] };
+  return { since: 'HEAD~1', files: list('HEAD~1') ?? [] };
+}
+
+/** Types, imports, and style and unit tests of what changed. */
+async function runQuick(): Promise<number> {
+  const changed = changedFiles();
+  if (!changed) throw new CommandError('git can’t say what changed.', 'Run the whole: ./ysodos test');
+  const { since, files } = changed;
+  const code = files.filter((name) => /\.(tsx?|mjs|js)$/.test(name));
+  say(`${files.length} files differ from ${since}`);
+  const lanes = await Promise.all([
+    plainly(
+      ...(files.length > 0 ? [prettier(...files)] : []),
+      ...(code.length > 0 ? [eslint(...code)] : []),
+      IMPORTS,
+      EXPORTS,
+    ),
+    plainly(...TYPES),
+  ]);
+  const unit = await vitest('unit', '--changed', since, '--passWithNoTests');
+  const failed = [...lanes, unit].reduce((sum, outcome) => sum + outcome.failed, 0);
+  process.stdout.write(`${unit.passed} unit tests passed, ${failed} failed\n`);
+  return failed > 0 ? 1 : 0;
+}
+
 /**
  * Stages, one after the other, each of lanes beside each other, each of kinds one after the other: two cores are kept busy, and what
  * measures how long it is kept waiting runs beside nothing but the database's tests.
@@ -117,9 +177,10 @@ const STAGES: readonly (readonly (readonly Kind[])[])[] = [
 ];
 
 runCommand(async () => {
+  const { kinds: wanted, isQuick } = readWishes();
+  if (isQuick) return runQuick();
   const total = { passed: 0, failed: 0, skipped: 0 };
   const faulty: string[] = [];
-  const wanted = readKinds();
   const runKind = async (kind: Kind) => {
     const startedMs = performance.now();
     say(`${kind} …`);

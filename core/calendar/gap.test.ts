@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Gap } from './run-rules.ts';
 import { LEAST_OPEN_MS, openMs, wasOpenInTime } from './gap.ts';
+import { runs } from '../../tests/long.ts';
 
 const HOUR = 3_600_000;
 /** Opens at five, ends at midnight. */
@@ -71,6 +72,6 @@ test('it is what counting minute by minute gives', () => {
         expect(openMs({ releaseMs: release * MIN, endsMs: 1440 * MIN }, sent * MIN, inMs)).toBe(counted * MIN);
       },
     ),
-    { numRuns: 500 },
+    { numRuns: runs(500) },
   );
 });

@@ -12,6 +12,7 @@ import { follow, nextCallInMs, startFollow } from './follow.ts';
 import type { Stage } from './stage.ts';
 import { buildStages } from './build-stages.ts';
 import { isWaiting } from './stage.ts';
+import { runs } from '../../tests/long.ts';
 
 const stagesOf = (text: string): Stage[] => {
   const { blocks, plan, issues } = analyseText(text, baseLibrary);
@@ -132,7 +133,7 @@ test('every form runs on the clock as long as its timeline says, stage by stage'
       }
       if (stages.length > 0) expect(stages.at(-1)!.timelineEndSec).toBeCloseTo(plan.clockSec.likely, 6);
     }),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   );
 });
 

@@ -10,6 +10,7 @@ import { THEMES } from '../progress/programme-document.ts';
 import { SCHOOL_IDS } from '../progress/track/schools.ts';
 import { readBundle, unzipBundle, writeBundle, zipBundle } from './programme-bundle.ts';
 import { formatProgramme, parseProgramme, readProgrammeValue, toProgrammeJson } from './programme-json.ts';
+import { runs } from '../../tests/long.ts';
 
 const schema = JSON.parse(readFileSync(new URL('../../docs/programme.schema.json', import.meta.url), 'utf8')) as object;
 const ajv = new Ajv2020({ strict: true, allErrors: false });
@@ -116,7 +117,7 @@ describe('a whole programme out and in', () => {
         expect(validate(JSON.parse(json)), JSON.stringify(validate.errors)).toBe(true);
         expect(parseProgramme(json)).toEqual({ status: 'read', programme: p });
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 

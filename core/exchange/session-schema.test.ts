@@ -3,6 +3,7 @@ import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { arbitraryDocument } from '../notation/arbitrary-document.ts';
+import { runs } from '../../tests/long.ts';
 
 const schema = JSON.parse(readFileSync(new URL('../../docs/session.schema.json', import.meta.url), 'utf8')) as object;
 const validate = new Ajv2020({ strict: true, allErrors: false }).compile(schema);
@@ -14,7 +15,7 @@ test('every document that the notation can say is valid by the published schema'
       expect(validate.errors ?? []).toEqual([]);
       expect(ok).toBe(true);
     }),
-    { numRuns: 500 },
+    { numRuns: runs(500) },
   );
 });
 

@@ -5,6 +5,7 @@ import { readBundle, unzipBundle, writeBundle, zipBundle } from './programme-bun
 import { readEditsJson } from './programme-edit-json.ts';
 import { parseProgramme, readProgrammeValue, toProgrammeJson } from './programme-json.ts';
 import { readCalendar } from './read-calendar.ts';
+import { runs } from '../../tests/long.ts';
 
 const programme = makeProgramme();
 const json = toProgrammeJson(programme);
@@ -37,7 +38,7 @@ describe('files that someone edited by hand, or that are something else', () => 
           for (const issue of read.issues) expect(issue.message).toMatch(/\S/);
         } else expect(readProgrammeValue(toProgrammeJson(read.programme))).toEqual(read);
       }),
-      { numRuns: 1500 },
+      { numRuns: runs(1500) },
     );
     fc.assert(
       fc.property(fc.oneof(fc.string(), fc.json()), (source) => {
@@ -79,7 +80,7 @@ describe('files that someone edited by hand, or that are something else', () => 
           else for (const issue of read.issues) expect(`${issue.path} ${issue.message}`).toMatch(/^\S+ .*\S/);
         },
       ),
-      { numRuns: 1000 },
+      { numRuns: runs(1000) },
     );
   });
 
@@ -97,7 +98,7 @@ describe('files that someone edited by hand, or that are something else', () => 
           if (files) expect(['read', 'refused']).toContain(readBundle(files).status);
         },
       ),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -121,7 +122,7 @@ describe('files that someone edited by hand, or that are something else', () => 
           expect('message' in read ? read.message : '').toMatch(/can’t be read/);
         },
       ),
-      { numRuns: 500 },
+      { numRuns: runs(500) },
     );
   });
 
@@ -142,7 +143,7 @@ describe('files that someone edited by hand, or that are something else', () => 
           expect(read.status === 'read' || read.message.length > 10).toBe(true);
         },
       ),
-      { numRuns: 600 },
+      { numRuns: runs(600) },
     );
   });
 });

@@ -12,6 +12,7 @@ import { fitSession } from './fit-session.ts';
 import { baseLibrary } from '../movement/library.ts';
 import { PATTERNS } from '../movement/movement.ts';
 import { SPARES } from '../movement/spare.ts';
+import { runs } from '../../tests/long.ts';
 
 const ids = baseLibrary.movements.map((m) => m.id);
 const arbitraryPerson: fc.Arbitrary<FitPerson> = fc
@@ -50,7 +51,7 @@ describe('whoever it is for, and whatever is written', () => {
           );
         expect(scores(fitted)).toEqual(scores({ ...document, blocks }));
       }),
-      { numRuns: 800 },
+      { numRuns: runs(800) },
     );
   });
 
@@ -80,7 +81,7 @@ describe('whoever it is for, and whatever is written', () => {
           expect(change.from).not.toBe(change.to);
         }
       }),
-      { numRuns: 800 },
+      { numRuns: runs(800) },
     );
   });
 
@@ -95,7 +96,7 @@ describe('whoever it is for, and whatever is written', () => {
             expect(after.blocks[i]!.clockSec).toEqual(before.blocks[i]!.clockSec);
         }
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
 
@@ -106,7 +107,7 @@ describe('whoever it is for, and whatever is written', () => {
         const { document: fitted } = fitSession(document, resolveBlocks(document), who, baseLibrary);
         expect(fitSession(fitted, fitted.blocks, who, baseLibrary).changes).toEqual([]);
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
 });

@@ -9,6 +9,7 @@ import { shapeOf, SHAPES } from './forms.ts';
 import { countSteps, MAX_STEPS } from './count-steps.ts';
 import type { Block } from '../document/document.ts';
 import { nextSides, stepDose } from '../session/step-dose.ts';
+import { runs } from '../../tests/long.ts';
 
 const readBack = (block: Block) => {
   const { document, issues } = parseSession(printSession({ blocks: [block] }, baseLibrary), baseLibrary);
@@ -25,7 +26,7 @@ test('every block can take every form: it reads back, and is of that form', () =
       expect(readBack(next)).toEqual(next);
       expect(next.items).toHaveLength(any.items.length);
     }),
-    { numRuns: 1200 },
+    { numRuns: runs(1200) },
   );
 });
 
@@ -41,7 +42,7 @@ test('a number set in a header is the number read back, kept within its limits',
         Math.min(most, Math.max(least, wanted)),
       );
     }),
-    { numRuns: 800 },
+    { numRuns: runs(800) },
   );
 });
 

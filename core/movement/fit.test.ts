@@ -8,6 +8,7 @@ import { ANYONE, findObstacle, fitMovement, standInOrder } from './fit-movement.
 import { explainChange, fitSession } from '../fit/fit-session.ts';
 import { baseLibrary } from './library.ts';
 import { askedBits, SPARES, spareBits } from './spare.ts';
+import { everyNth } from '../../tests/long.ts';
 
 const KITS: readonly (readonly string[] | undefined)[] = [
   undefined,
@@ -17,6 +18,12 @@ const KITS: readonly (readonly string[] | undefined)[] = [
   ['bottle', 'step', 'rope'],
   ['chair', 'band', 'bottle', 'bar', 'table', 'towel', 'step', 'rope'],
 ];
+
+/** Of things to spare, as bits: all 4,096 in the long form. */
+const COMBINATIONS = everyNth(
+  Array.from({ length: 1 << SPARES.length }, (_, bits) => bits),
+  7,
+);
 
 test(
   'every movement, every combination of things to spare, every class of kit: an answer that breaks nothing, calm in under 3 %',
@@ -31,7 +38,7 @@ test(
       );
       for (const movement of baseLibrary.movements) {
         const order = standInOrder(movement, baseLibrary);
-        for (let bits = 0; bits < 1 << SPARES.length; bits++) {
+        for (const bits of COMBINATIONS) {
           if ((askedBits(movement) & bits) === 0 && isKitThere.get(movement.id)) {
             counts.asIs = counts.asIs! + 1;
             continue;
@@ -48,7 +55,7 @@ test(
       }
     }
     const all = Object.values(counts).reduce((a, b) => a + b, 0);
-    expect(all).toBe(KITS.length * baseLibrary.movements.length * 4096);
+    expect(all).toBe(KITS.length * baseLibrary.movements.length * COMBINATIONS.length);
     expect({ calmPct: (100 * tally.calm) / all }).toSatisfy((x: { calmPct: number }) => x.calmPct < 3);
     // Of those that need another shape at all, too.
     expect(tally.calm / (all - tally.asIs)).toBeLessThan(0.03);

@@ -6,6 +6,7 @@ import { arbitraryBlock, arbitraryDocument, arbitraryWorkItem } from './arbitrar
 import { applyEdits } from './apply-edits.ts';
 import { MAX_TEXT_BYTES, parseSession } from './parse.ts';
 import { printSession } from './print.ts';
+import { runs } from '../../tests/long.ts';
 
 const read = (text: string) => parseSession(text, baseLibrary);
 
@@ -17,7 +18,7 @@ describe('text and document are two forms of one thing', () => {
         expect(issues).toEqual([]);
         expect(again).toEqual(document);
       }),
-      { numRuns: 2500 },
+      { numRuns: runs(2500) },
     );
   });
 
@@ -27,7 +28,7 @@ describe('text and document are two forms of one thing', () => {
         const text = printSession(document, baseLibrary);
         expect(printSession(read(text).document, baseLibrary)).toBe(text);
       }),
-      { numRuns: 500 },
+      { numRuns: runs(500) },
     );
   });
 
@@ -93,7 +94,7 @@ describe('text and document are two forms of one thing', () => {
           if (issues.length === 0) expect(read(printSession(document, baseLibrary)).document).toEqual(document);
         },
       ),
-      { numRuns: 1500 },
+      { numRuns: runs(1500) },
     );
   });
 });
@@ -121,7 +122,7 @@ describe('a plan adds up, whatever is written', () => {
         for (const [id, reps] of Object.entries(plan.reps))
           expect(plan.blocks.reduce((sum, b) => sum + (b.reps[id] ?? 0), 0)).toBe(reps);
       }),
-      { numRuns: 800 },
+      { numRuns: runs(800) },
     );
   });
 });
@@ -159,7 +160,7 @@ describe('an edit changes what it says and nothing else', () => {
         );
         expect(read(text).document.blocks).toEqual(wanted);
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
 
@@ -173,7 +174,7 @@ describe('an edit changes what it says and nothing else', () => {
         expect(read(more).document.blocks[block]!.items).toHaveLength(document.blocks[block]!.items.length + 1);
         expect(applyEdits(more, [{ kind: 'remove-item', block, item: item + 1 }], baseLibrary)).toBe(text);
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
 
@@ -192,7 +193,7 @@ describe('an edit changes what it says and nothing else', () => {
         rest.splice(target > item ? target - 1 : target, 0, items[item]!);
         expect(read(text).document.blocks[block]!.items).toEqual(rest);
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
 
@@ -213,7 +214,7 @@ describe('an edit changes what it says and nothing else', () => {
           blocks,
         );
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
 
@@ -230,7 +231,7 @@ describe('an edit changes what it says and nothing else', () => {
         expect(gone.document.targetSec).toBeUndefined();
         expect(gone.document.blocks).toEqual(document.blocks);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 

@@ -3,6 +3,7 @@ import { expect, test } from 'vitest';
 import { baseLibrary } from '../../movement/library.ts';
 import { guessDays, guessSession } from './guess.ts';
 import { parseSession } from '../parse.ts';
+import { runs } from '../../../tests/long.ts';
 
 const guess = (text: string) => guessSession(text, baseLibrary);
 
@@ -140,7 +141,7 @@ test('every source line is accounted for, and what comes out reads without an er
         expect({ text, issues: parseSession(text, baseLibrary).issues }).toEqual({ text, issues: [] });
       },
     ),
-    { numRuns: 1500 },
+    { numRuns: runs(1500) },
   );
 });
 

@@ -7,6 +7,7 @@ import type { ArrangeScope, ArrangeSession } from './arrange-week.ts';
 import { arrangeWeek, costArrangement, isAllowed } from './arrange-week.ts';
 import { buildArrangeScope, moveOffBlocked } from './arrange-scope.ts';
 import { applyProgrammeEdits } from '../edit/apply-programme-edit.ts';
+import { runs } from '../../../tests/long.ts';
 
 const session = (min: number, effort: number, movement: string): DayPlan =>
   planner.of(`Title: ${movement} ${effort}\nEffort: ${effort}\n\nMain: work 1:00 x ${min}\n${movement}\n`)!;
@@ -85,7 +86,7 @@ describe('arranging a week', () => {
         }
         expect(result.reasons).toHaveLength(scope.sessions.length);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -249,7 +250,7 @@ describe('arranging a week', () => {
             programme.days.find((d) => dayKey(d) === key)!.text,
           );
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
 });

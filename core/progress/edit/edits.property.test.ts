@@ -15,6 +15,7 @@ import type { ProgrammeEdit } from './programme-edit.ts';
 import type { ProgrammeDay, ProgrammeDocument } from '../programme-document.ts';
 import { byPlace, findProgrammeDay } from '../programme-document.ts';
 import { pinDeviations } from './regenerate.ts';
+import { runs } from '../../../tests/long.ts';
 
 const kind = <K extends ProgrammeEdit['kind']>(value: K) => fc.constant(value);
 const START = makeProgramme({ weeks: 6 });
@@ -57,7 +58,7 @@ describe('whatever is done to a programme', () => {
           now = next;
         }
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
 
@@ -165,7 +166,7 @@ describe('whatever is done to a programme', () => {
           ),
         ).toEqual(whole);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 

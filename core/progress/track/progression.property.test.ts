@@ -10,6 +10,7 @@ import type { Lever } from '../levers/lever.ts';
 import { LEVER_KINDS } from '../levers/lever.ts';
 import { printRule, readRule } from '../levers/lever-text.ts';
 import type { LeverRule, Schedule } from './schedule.ts';
+import { runs } from '../../../tests/long.ts';
 
 const by = fc.integer({ min: -6, max: 6 });
 const lever: fc.Arbitrary<Lever> = fc
@@ -60,7 +61,7 @@ describe('progression, on any session that can be written', () => {
           expect(back.document).toEqual(built.document);
         },
       ),
-      { numRuns: 800 },
+      { numRuns: runs(800) },
     );
   });
 
@@ -98,7 +99,7 @@ describe('progression, on any session that can be written', () => {
           expect(buildTrackWeek(read, week, [4]).text).toBe(text);
         },
       ),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { LeverRule, Schedule } from './schedule.ts';
 import { buildWeeks, pullsAt } from './schedule.ts';
+import { runs } from '../../../tests/long.ts';
 
 const offsets = (schedule: Schedule, weeks: number, lighter: readonly number[] = [], lighterBy?: number): number[] =>
   Array.from(
@@ -156,7 +157,7 @@ describe('schedules against a plain walk through the weeks', () => {
           );
         },
       ),
-      { numRuns: 500 },
+      { numRuns: runs(500) },
     );
   });
 });
