@@ -3,7 +3,7 @@ import { data, Form, Link } from 'react-router';
 import { isEmailAddress } from '../../core/exchange/address.ts';
 import { cutLetters } from '../../core/letters.ts';
 import { findCoachByEmail } from '../../db/queries/doors/coach.ts';
-import { insertMessage } from '../../db/queries/lay-messages.ts';
+import { insertMessage } from '../../db/queries/messages/lay-messages.ts';
 import { nowMs } from '../../server/config.ts';
 import { inWorkspace, onDatabase } from '../../server/database.ts';
 import { formText } from '../../server/http/form-text.ts';

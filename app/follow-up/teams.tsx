@@ -7,7 +7,7 @@ import { personBoard } from '../../core/record/scores/boards.ts';
 import { MAX_SHARED_MOVEMENTS, MAX_SHARED_WORDS } from '../../core/record/scores/shared-total.ts';
 import { plural } from '../../core/words/words.ts';
 import { countLetters, insertLetters, updateHostSettings } from '../../db/queries/host.ts';
-import { insertMessage } from '../../db/queries/lay-messages.ts';
+import { insertMessage } from '../../db/queries/messages/lay-messages.ts';
 import { listCoaches } from '../../db/queries/doors/coach.ts';
 import { note } from '../../server/doors/audit.ts';
 import { coachForm, notFound, withProgramme } from '../../server/doors/coach-scope.ts';

@@ -1,4 +1,4 @@
-import type { MessageKind, MessageState } from '../../db/queries/message.ts';
+import type { MessageKind, MessageState } from '../../db/queries/messages/message.ts';
 
 /** What kinds of messages are called. */
 export const MESSAGE_WORDS: Record<MessageKind, string> = {

@@ -1,10 +1,10 @@
 import { data, Form, Link, useFetcher, useSearchParams } from 'react-router';
 import { dayKey, shortPlace, weekdayOf } from '../../core/calendar/day.ts';
 import { plural } from '../../core/words/words.ts';
-import type { MessageKind, MessageState } from '../../db/queries/message.ts';
-import { countOutbox, listOutbox } from '../../db/queries/outbox.ts';
-import { insertRepetition } from '../../db/queries/lay-messages.ts';
-import { MESSAGE_STATES } from '../../db/queries/message.ts';
+import type { MessageKind, MessageState } from '../../db/queries/messages/message.ts';
+import { countOutbox, listOutbox } from '../../db/queries/messages/outbox.ts';
+import { insertRepetition } from '../../db/queries/messages/lay-messages.ts';
+import { MESSAGE_STATES } from '../../db/queries/messages/message.ts';
 import { coachForm, withProgramme } from '../../server/doors/coach-scope.ts';
 import { coachZone } from '../../server/doors/coach-zone.ts';
 import { nowMs } from '../../server/config.ts';

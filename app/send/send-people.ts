@@ -1,4 +1,4 @@
-import { listDayPeople } from '../../db/queries/outbox.ts';
+import { listDayPeople } from '../../db/queries/messages/outbox.ts';
 import { notFound, withDay } from '../../server/doors/coach-scope.ts';
 import type { Route } from './+types/send-people';
 

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { Link, useFetcher, useRevalidator } from 'react-router';
 import { formatClock } from '../../core/words/format-clock.ts';
 import { plural } from '../../core/words/words.ts';
-import type { HeldDay } from '../../db/queries/stop.ts';
+import type { HeldDay } from '../../db/queries/messages/stop.ts';
 
 interface HeldLinesProps {
   readonly base: string;

@@ -3,7 +3,7 @@ import type { SharedTotal } from '../../core/record/scores/shared-total.ts';
 import type { BoardName } from '../../core/record/scores/boards.ts';
 import type { Db } from '../pool.ts';
 import sql from 'sql-template-tag';
-import { layMessages, toPeople } from './lay-messages.ts';
+import { layMessages, toPeople } from './messages/lay-messages.ts';
 
 /** What a host has set for all of a run. */
 export interface HostSettings {

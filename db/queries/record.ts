@@ -8,7 +8,7 @@ import { upgradeDocument } from '../../core/document/upgrade.ts';
 import { NotFoundError } from '../errors.ts';
 import type { Db } from '../pool.ts';
 import type { LiveDate } from './run.ts';
-import type { ReleaseStop, StopKind } from './stop.ts';
+import type { ReleaseStop, StopKind } from './messages/stop.ts';
 
 /** The newest version of a day that was sent, without its document. */
 export interface SentDay {

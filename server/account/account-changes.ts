@@ -16,7 +16,7 @@ import {
 import { closeOwnDoors, insertCoachDoor } from '../../db/queries/doors/coach-door.ts';
 import type { SignedInCoach } from '../../db/queries/doors/coach-session.ts';
 import { deleteCoachSession, deleteCoachSessions } from '../../db/queries/doors/coach-session.ts';
-import { insertMessage } from '../../db/queries/lay-messages.ts';
+import { insertMessage } from '../../db/queries/messages/lay-messages.ts';
 import { note } from '../doors/audit.ts';
 import { withCoach } from '../doors/coach-scope.ts';
 import { linkSecret, nowMs } from '../config.ts';

@@ -7,7 +7,7 @@ import { findCoachByEmail, listCoaches, updateCoachGone, updateCoachRole } from 
 import { closeOwnDoors, insertCoachDoor, withdrawInvitations } from '../../db/queries/doors/coach-door.ts';
 import type { SignedInCoach } from '../../db/queries/doors/coach-session.ts';
 import { deleteCoachSessions } from '../../db/queries/doors/coach-session.ts';
-import { insertMessage } from '../../db/queries/lay-messages.ts';
+import { insertMessage } from '../../db/queries/messages/lay-messages.ts';
 import { note } from '../doors/audit.ts';
 import { withCoach } from '../doors/coach-scope.ts';
 import { linkSecret, nowMs } from '../config.ts';

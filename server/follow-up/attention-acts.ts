@@ -16,7 +16,7 @@ import {
 import { deleteAbsence, insertAbsences } from '../../db/queries/absence.ts';
 import type { ActWas } from '../../db/queries/act.ts';
 import { deleteAct, insertAct, lockAct, updateAttention } from '../../db/queries/act.ts';
-import { insertMessage } from '../../db/queries/lay-messages.ts';
+import { insertMessage } from '../../db/queries/messages/lay-messages.ts';
 import type { Enrolment } from '../../db/queries/person.ts';
 import { getEnrolment, updatePlace, updateProfile } from '../../db/queries/person.ts';
 import type { ProgrammeScope } from '../doors/coach-scope.ts';

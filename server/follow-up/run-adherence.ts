@@ -6,7 +6,7 @@ import type { Programme } from '../../db/queries/programme.ts';
 import { listDayPlaces } from '../../db/queries/programme.ts';
 import { listSentDays, sentSince } from '../../db/queries/record.ts';
 import { listAdherence, listCalendars } from '../../db/queries/standing.ts';
-import { listStops } from '../../db/queries/stop.ts';
+import { listStops } from '../../db/queries/messages/stop.ts';
 import { sentFacts } from './sent-facts.ts';
 import { loadWorkspaceBook } from '../write/workspace-book.ts';
 

@@ -29,7 +29,7 @@ import type { Programme } from '../../db/queries/programme.ts';
 import { listDayPlaces } from '../../db/queries/programme.ts';
 import { listSentDays, sentSince } from '../../db/queries/record.ts';
 import { listStandingHurts, listStandingScores } from '../../db/queries/standing.ts';
-import { listStops } from '../../db/queries/stop.ts';
+import { listStops } from '../../db/queries/messages/stop.ts';
 import { nowMs } from '../config.ts';
 import { runStandings } from './run-standings.ts';
 import type { SentFacts } from './sent-facts.ts';

@@ -4,7 +4,7 @@ import type { Db } from '../../db/pool.ts';
 import type { Programme } from '../../db/queries/programme.ts';
 import { listDayPlaces } from '../../db/queries/programme.ts';
 import { listSentDays } from '../../db/queries/record.ts';
-import { listCalendarGroups } from '../../db/queries/release.ts';
+import { listCalendarGroups } from '../../db/queries/messages/release.ts';
 import type { LineCounts } from '../../db/queries/today-line.ts';
 import { countToday } from '../../db/queries/today-line.ts';
 import { nowMs } from '../config.ts';

@@ -8,7 +8,7 @@ import { sessionTitle } from '../../core/session/session-title.ts';
 import type { Db } from '../../db/pool.ts';
 import type { Day, Programme } from '../../db/queries/programme.ts';
 import { getProgrammeOfRun, insertVersion, lockDay } from '../../db/queries/programme.ts';
-import type { CalendarGroup, DueGroup, RunDayToGo, Way } from '../../db/queries/release.ts';
+import type { CalendarGroup, DueGroup, RunDayToGo, Way } from '../../db/queries/messages/release.ts';
 import {
   insertFlag,
   insertLiveReminders,
@@ -18,9 +18,9 @@ import {
   listCalendarGroups,
   listDaysToGo,
   listStillToGet,
-} from '../../db/queries/release.ts';
-import type { LateChoice } from '../../db/queries/stop.ts';
-import { listLateChoices } from '../../db/queries/stop.ts';
+} from '../../db/queries/messages/release.ts';
+import type { LateChoice } from '../../db/queries/messages/stop.ts';
+import { listLateChoices } from '../../db/queries/messages/stop.ts';
 import { loadWorkspaceBook } from '../write/workspace-book.ts';
 
 const HOUR_MS = 3_600_000;

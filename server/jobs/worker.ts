@@ -3,7 +3,7 @@ import type pg from 'pg';
 import { AUDIT_DAYS } from '../../core/audit.ts';
 import { createPool, withConnection } from '../../db/pool.ts';
 import { forgetAudit } from '../../db/queries/doors/audit.ts';
-import { listWaitingWorkspaces } from '../../db/queries/message.ts';
+import { listWaitingWorkspaces } from '../../db/queries/messages/message.ts';
 import { beat } from '../../db/queries/pulse.ts';
 import { listLiveRuns } from '../../db/queries/run.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';

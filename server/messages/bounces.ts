@@ -2,7 +2,7 @@ import type { AddressInfo } from 'node:net';
 import type pg from 'pg';
 import { SMTPServer } from 'smtp-server';
 import { withConnection } from '../../db/pool.ts';
-import { findMessageWorkspace, getMessagePerson, updateMessages } from '../../db/queries/message.ts';
+import { findMessageWorkspace, getMessagePerson, updateMessages } from '../../db/queries/messages/message.ts';
 import { updateAddressState } from '../../db/queries/person.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import { readBounceTag } from '../doors/derived-token.ts';

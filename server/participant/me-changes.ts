@@ -3,7 +3,7 @@ import type pg from 'pg';
 import type { Absence } from '../../core/calendar/absence.ts';
 import { formatDay, parseDayDate } from '../../core/calendar/day.ts';
 import { localDate } from '../../core/calendar/release.ts';
-import { insertMessage } from '../../db/queries/lay-messages.ts';
+import { insertMessage } from '../../db/queries/messages/lay-messages.ts';
 import type { ProfileChange } from '../../db/queries/person.ts';
 import { updatePlace, updateProfile } from '../../db/queries/person.ts';
 import { endLinks, insertPersonalLink } from '../../db/queries/doors/link.ts';

@@ -5,7 +5,7 @@ import type { Strand, StrandBead } from '../../core/record/adherence/build-stran
 import { buildStrands } from '../../core/record/adherence/build-strand.ts';
 import type { PersonDay, SentDay, StoredRecord } from '../../db/queries/record.ts';
 import { listPersonDays, sentSince } from '../../db/queries/record.ts';
-import { upsertSeen } from '../../db/queries/release.ts';
+import { upsertSeen } from '../../db/queries/messages/release.ts';
 import type { Enrolment } from '../../db/queries/person.ts';
 import { getProgrammeOfRun } from '../../db/queries/programme.ts';
 import { nowMs } from '../config.ts';

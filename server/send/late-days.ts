@@ -3,9 +3,9 @@ import { dayKey } from '../../core/calendar/day.ts';
 import { wasOpenInTime } from '../../core/calendar/gap.ts';
 import type { Db } from '../../db/pool.ts';
 import type { Programme } from '../../db/queries/programme.ts';
-import type { DueGroup, RunDayToGo } from '../../db/queries/release.ts';
-import { countNeverTold } from '../../db/queries/release.ts';
-import { listLateChoices } from '../../db/queries/stop.ts';
+import type { DueGroup, RunDayToGo } from '../../db/queries/messages/release.ts';
+import { countNeverTold } from '../../db/queries/messages/release.ts';
+import { listLateChoices } from '../../db/queries/messages/stop.ts';
 import type { Calendar } from '../jobs/release-run.ts';
 import { goesByItself, sendUntilMs } from '../jobs/release-run.ts';
 

@@ -3,10 +3,10 @@ import type pg from 'pg';
 import { addDays, dayKey, parseDayDate } from '../../core/calendar/day.ts';
 import { instantAt, isTimeZone, runDate, lastDate } from '../../core/calendar/release.ts';
 import { countLetters } from '../../core/letters.ts';
-import { insertMessage } from '../../db/queries/lay-messages.ts';
+import { insertMessage } from '../../db/queries/messages/lay-messages.ts';
 import { insertNewRecords } from '../../db/queries/record.ts';
 import { deleteCame, listLiveReplies, writeCame } from '../../db/queries/live.ts';
-import { insertWithdrawals, updateReleasedVersion } from '../../db/queries/release.ts';
+import { insertWithdrawals, updateReleasedVersion } from '../../db/queries/messages/release.ts';
 import { getEnrolment } from '../../db/queries/person.ts';
 import { listRunDayStates, updateDayLive, updateDayWithdrawn, updateRunHeld } from '../../db/queries/run.ts';
 import type { Day } from '../../db/queries/programme.ts';
@@ -23,7 +23,7 @@ import { nowMs, publicUrl } from '../config.ts';
 import { formId, formRevision, formLines, formText } from '../http/form-text.ts';
 import { lastSendMs, loadCalendars, sendDay } from '../jobs/release-run.ts';
 import { parseId } from '../http/parse-number.ts';
-import { upsertLateChoice } from '../../db/queries/stop.ts';
+import { upsertLateChoice } from '../../db/queries/messages/stop.ts';
 import { getCoachEmail } from '../../db/queries/doors/coach.ts';
 
 /** Where nobody's window says until when a message is worth sending. */

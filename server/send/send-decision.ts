@@ -5,7 +5,7 @@ import { formatDay } from '../../core/calendar/day.ts';
 import type { Programme } from '../../db/queries/programme.ts';
 import { findDay, getProgrammeOfRun } from '../../db/queries/programme.ts';
 import { listRunNames } from '../../db/queries/run.ts';
-import { upsertStops } from '../../db/queries/stop.ts';
+import { upsertStops } from '../../db/queries/messages/stop.ts';
 import { plural } from '../../core/words/words.ts';
 import { note } from '../doors/audit.ts';
 import { nowMs } from '../config.ts';

@@ -4,7 +4,7 @@ import type { GoingState } from '../../core/calendar/going.ts';
 import { goingState } from '../../core/calendar/going.ts';
 import { instantAt, localDate, localTime } from '../../core/calendar/release.ts';
 import type { Programme } from '../../db/queries/programme.ts';
-import type { RunDayToGo } from '../../db/queries/release.ts';
+import type { RunDayToGo } from '../../db/queries/messages/release.ts';
 import type { loadCalendars } from '../jobs/release-run.ts';
 import { zoneName } from '../jobs/release-run.ts';
 

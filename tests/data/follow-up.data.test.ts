@@ -530,7 +530,7 @@ describe('hosts', () => {
     });
     expect((await teams({ intent: 'to-all', subject: 'Again', words: 'x' })).data).toMatchObject({ status: 'refused' });
     // It can be stopped before it leaves, and is sent anew then.
-    const { updateMessagesStopped } = await import('../../db/queries/message.ts');
+    const { updateMessagesStopped } = await import('../../db/queries/messages/message.ts');
     const stop = () => withWorkspace(db.pool, workspaceId, (c) => updateMessagesStopped(c, { runId, now: NOW }));
     expect(await stop()).toBe(4);
     expect(await stop()).toBe(0);
@@ -543,7 +543,7 @@ describe('hosts', () => {
     );
     expect(rows[0]!.n).toBe(5);
     const { composeMessages } = await import('../../server/messages/compose.ts');
-    const { claimMessages } = await import('../../db/queries/message.ts');
+    const { claimMessages } = await import('../../db/queries/messages/message.ts');
     const written = await withWorkspace(db.pool, workspaceId, async (c) => {
       const early = new Date(NOW.getTime() + 299_000);
       const first = await claimMessages(c, { now: early, leaseUntil: early, limit: 50 });
@@ -663,7 +663,7 @@ describe('a day as it goes on', () => {
       name: 'Wednesday, week 3',
       lines: [{ was: '10 step-up', is: '11 step-up' }],
     });
-    const { upsertSeen } = await import('../../db/queries/release.ts');
+    const { upsertSeen } = await import('../../db/queries/messages/release.ts');
     const seen = { workspaceId, enrolmentId: ids.Bo!, dayId: days.w3d3!, versionId: versions.w3d3!, now: NOW };
     await withWorkspace(db.pool, workspaceId, (c) => upsertSeen(c, { ...seen, what: 'opened' }));
     expect((await drawn()).name).toBe('Wednesday, week 3');

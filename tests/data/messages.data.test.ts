@@ -3,7 +3,7 @@ import { simpleParser } from 'mailparser';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { emptyProgramme } from '../../core/progress/programme-document.ts';
-import { insertMessage, insertRepetition } from '../../db/queries/lay-messages.ts';
+import { insertMessage, insertRepetition } from '../../db/queries/messages/lay-messages.ts';
 import { insertParticipants, listParticipants, updateProfile } from '../../db/queries/person.ts';
 import { findPersonalLink } from '../../db/queries/doors/link.ts';
 import { insertProgramme } from '../../db/queries/plan.ts';

@@ -13,12 +13,12 @@ import {
   updateDayText,
 } from '../../db/queries/programme.ts';
 import { beat, hasPulse, listOutages, noteMail } from '../../db/queries/pulse.ts';
-import { updateReleasedVersion, upsertSeen } from '../../db/queries/release.ts';
+import { updateReleasedVersion, upsertSeen } from '../../db/queries/messages/release.ts';
 import { insertRun, updateDayWithdrawn, updateRunHeld } from '../../db/queries/run.ts';
 import type { RunSettings } from '../../db/queries/run.ts';
 import { usualRun } from '../../db/queries/plan.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
-import { insertShift, upsertLateChoice } from '../../db/queries/stop.ts';
+import { insertShift, upsertLateChoice } from '../../db/queries/messages/stop.ts';
 import { loadCalendars, releaseRun, sendDay } from '../../server/jobs/release-run.ts';
 import { listLateDays } from '../../server/send/late-days.ts';
 import { loadRunFollow } from '../../server/follow-up/run-follow.ts';

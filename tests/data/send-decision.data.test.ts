@@ -273,7 +273,7 @@ test('the message that goes out can be had first, as anyone or as one of them, b
   await write('w1d5');
   const answer = await post('send/send.tsx', { day: 'w1d5' }, { intent: 'test', as: '' });
   expect(answer.data).toMatchObject({ error: '', told: 'It is on its way to your own address.' });
-  const { claimMessages } = await import('../../db/queries/message.ts');
+  const { claimMessages } = await import('../../db/queries/messages/message.ts');
   const { composeMessages } = await import('../../server/messages/compose.ts');
   const [composed] = await here(async (c) => {
     const claimed = await claimMessages(c, { now: new Date(NOW), leaseUntil: new Date(NOW), limit: 5 });

@@ -31,7 +31,7 @@ import { emptyProgramme } from '../../core/progress/programme-document.ts';
 import { toProgrammeJson } from '../../core/exchange/programme-json.ts';
 import { getPlan, insertPlanChange, insertProgramme, slicePlan } from '../../db/queries/plan.ts';
 import { upsertTemplate } from '../../db/queries/template.ts';
-import { upsertSeen } from '../../db/queries/release.ts';
+import { upsertSeen } from '../../db/queries/messages/release.ts';
 import { updateDayWithdrawn } from '../../db/queries/run.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import type { ThrowawayDatabase } from '../throwaway-database.ts';

@@ -7,7 +7,7 @@ import { kitPieces } from '../../../core/movement/kit.ts';
 import { SPARE_WORDS, SPARES } from '../../../core/movement/spare.ts';
 import { plural } from '../../../core/words/words.ts';
 import { listCoachNames } from '../../../db/queries/doors/coach.ts';
-import { insertMessage } from '../../../db/queries/lay-messages.ts';
+import { insertMessage } from '../../../db/queries/messages/lay-messages.ts';
 import { getEnrolment, insertParticipant } from '../../../db/queries/person.ts';
 import { insertPersonalLink } from '../../../db/queries/doors/link.ts';
 import type { Programme } from '../../../db/queries/programme.ts';

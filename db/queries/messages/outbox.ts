@@ -1,4 +1,4 @@
-import type { Db } from '../pool.ts';
+import type { Db } from '../../pool.ts';
 import type { MessageKind, MessageState } from './message.ts';
 
 /** A message as the outbox shows it. */

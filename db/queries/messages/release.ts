@@ -1,5 +1,5 @@
-import type { DayDate } from '../../core/calendar/day.ts';
-import type { Db } from '../pool.ts';
+import type { DayDate } from '../../../core/calendar/day.ts';
+import type { Db } from '../../pool.ts';
 import type { Sql } from 'sql-template-tag';
 import sql from 'sql-template-tag';
 import { layMessages, toPeople } from './lay-messages.ts';

@@ -1,4 +1,4 @@
-import type { Db } from '../pool.ts';
+import type { Db } from '../../pool.ts';
 
 export type MessageKind =
   | 'session'

@@ -1,6 +1,6 @@
-import type { DayDate, DayPlace, Weekday } from '../../core/calendar/day.ts';
-import type { RunPerson } from '../../core/calendar/release.ts';
-import type { Db } from '../pool.ts';
+import type { DayDate, DayPlace, Weekday } from '../../../core/calendar/day.ts';
+import type { RunPerson } from '../../../core/calendar/release.ts';
+import type { Db } from '../../pool.ts';
 
 /** `grace`: a press can still be taken back; `held`: until the coach lets it go; `left-out`: it isn't sent to them. */
 export type StopKind = 'grace' | 'held' | 'left-out';

@@ -1,6 +1,6 @@
 import type { Sql } from 'sql-template-tag';
 import sql from 'sql-template-tag';
-import type { Db } from '../pool.ts';
+import type { Db } from '../../pool.ts';
 import type { MessageKind } from './message.ts';
 import { STOPPED_BY_COACH } from './message.ts';
 
