@@ -1,3 +1,4 @@
+import { mean, median } from 'd3-array';
 import type { Pattern } from '../../movement/movement.ts';
 import type { Spare } from '../../movement/spare.ts';
 import { SPARE_WORDS } from '../../movement/spare.ts';
@@ -6,7 +7,6 @@ import { isKept, isOwed } from '../../record/adherence/strand.ts';
 import { listWords, plural } from '../../words/words.ts';
 import { isTwoForTwo } from '../track/double-progression.ts';
 import type { Lever } from '../levers/lever.ts';
-import { mean } from '../week/training-load.ts';
 
 /** What next week should be, for someone or for all. */
 export const PROPOSAL_KINDS = ['step-up', 'ease', 'hold', 'go-on'] as const;
@@ -198,12 +198,6 @@ const ENOUGH_TURNS = 3;
 const OVERRAN_FROM = 0.25;
 const OFF_EVERY_STATION = 2;
 
-const median = (values: readonly number[]): number => {
-  const sorted = values.toSorted((a, b) => a - b);
-  const mid = Math.floor(sorted.length / 2);
-  return sorted.length % 2 === 1 ? sorted[mid]! : (sorted[mid - 1]! + sorted[mid]!) / 2;
-};
-
 /**
  * What becomes of one session for all: what doesn't fit its turns loses two reps a station (docs/formulas.md 1), what felt much harder
  * than planned, or was done by few, stays as it is, what felt much easier gets one more. Undefined where too few have said anything.
@@ -237,7 +231,7 @@ export function proposeForGroup(s: GroupSession): Proposal<GroupChange> | undefi
       why: `${s.done} of ${s.due} did it`,
       change: null,
     };
-  const felt = median(s.efforts);
+  const felt = median(s.efforts)!;
   const gap = felt - s.planned;
   const why = `${s.done} of ${s.due} did it; effort ${felt} in the middle of ${s.efforts.length}, planned ${s.planned}`;
   if (gap >= GAP)

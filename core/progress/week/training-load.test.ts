@@ -1,17 +1,12 @@
 import fc from 'fast-check';
 import { mean as referenceMean, sampleStandardDeviation } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
-import { changePct, mean, monotony, sampleSd, sessionLoad, strain } from './training-load.ts';
+import { changePct, monotony, sessionLoad, strain } from './training-load.ts';
 
 describe('training load, by the worked example of docs/formulas.md 2 (computed with two statistics libraries)', () => {
   const week = [210, 120, 200, 0, 270, 300, 0];
 
-  it('has mean 157.1429 and sample SD 121.4790', () => {
-    expect(mean(week)).toBeCloseTo(157.1429, 4);
-    expect(sampleSd(week)).toBeCloseTo(121.479, 4);
-  });
-
-  it('has monotony 1.29358 and strain 1422.94', () => {
+  it('of mean 157.1429 and sample SD 121.4790 has monotony 1.29358 and strain 1422.94', () => {
     expect(monotony(week)).toBeCloseTo(1.29358, 5);
     expect(strain(week)).toBeCloseTo(1422.94, 2);
   });
@@ -21,11 +16,6 @@ describe('training load, by the worked example of docs/formulas.md 2 (computed w
     expect(monotony([0, 0, 0, 0, 0, 0, 0])).toBeUndefined();
     expect(monotony([100, undefined, 0, 0, 0, 0, 0])).toBeUndefined();
     expect(strain([100, undefined, 0, 0, 0, 0, 0])).toBeUndefined();
-  });
-
-  it('gives nothing for nothing, and no spread for one value', () => {
-    expect(mean([])).toBeUndefined();
-    expect(sampleSd([4])).toBeUndefined();
   });
 
   it('k equal training days have population monotony sqrt(k / (7 - k))', () => {
@@ -54,14 +44,12 @@ describe('training load, by the worked example of docs/formulas.md 2 (computed w
 
 describe('against a statistics library', () => {
   const load = fc.integer({ min: 0, max: 1200 });
-  it('mean, sample SD, monotony and strain of any week agree', () => {
+  it('monotony and strain of any week agree', () => {
     fc.assert(
       fc.property(
         fc.array(load, { minLength: 7, maxLength: 7 }).filter((week) => new Set(week).size > 1),
         (week) => {
           const [m, sd] = [referenceMean(week), sampleStandardDeviation(week)];
-          expect(mean(week)).toBeCloseTo(m, 8);
-          expect(sampleSd(week)).toBeCloseTo(sd, 8);
           expect(monotony(week)).toBeCloseTo(m / sd, 8);
           expect(strain(week)).toBeCloseTo((m / sd) * m * 7, 5);
         },

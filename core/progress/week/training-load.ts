@@ -1,3 +1,5 @@
+import { deviation, mean, sum } from 'd3-array';
+
 /**
  * Planned load, by session-RPE: effort (0 to 10) times minutes, in arbitrary units (Foster 1998 MSSE 30:1164; 2001 JSCR
  * 15:109; from memory). A session without an effort has none: undefined, not 0.
@@ -5,33 +7,21 @@
 export const sessionLoad = (effort: number | undefined, likelySec: number): number | undefined =>
   effort === undefined ? undefined : (effort * likelySec) / 60;
 
-/** Arithmetic mean; undefined for nothing. */
-export const mean = (values: readonly number[]): number | undefined =>
-  values.length === 0 ? undefined : values.reduce((a, b) => a + b, 0) / values.length;
-
-/** Sample standard deviation (n - 1); undefined below two values. */
-export function sampleSd(values: readonly number[]): number | undefined {
-  const m = mean(values);
-  return m === undefined || values.length < 2
-    ? undefined
-    : Math.sqrt(values.reduce((sum, v) => sum + (v - m) ** 2, 0) / (values.length - 1));
-}
-
 /**
  * Monotony of a week: mean over SD of its seven daily loads, rest days as 0, two sessions of a day summed first. Which SD
- * is not settled; this is the sample SD (docs/formulas.md 2). Undefined where the SD is 0 or a load is missing.
+ * is not settled; this is the sample SD, n - 1 (docs/formulas.md 2). Undefined where the SD is 0 or a load is missing.
  */
 export function monotony(dailyLoads: readonly (number | undefined)[]): number | undefined {
   if (dailyLoads.some((l) => l === undefined)) return undefined;
   const loads = dailyLoads as readonly number[];
-  const sd = sampleSd(loads);
+  const sd = deviation(loads);
   return sd === undefined || sd === 0 ? undefined : mean(loads)! / sd;
 }
 
 /** The week's load times its monotony; undefined where the monotony is. */
 export function strain(dailyLoads: readonly (number | undefined)[]): number | undefined {
   const m = monotony(dailyLoads);
-  return m === undefined ? undefined : m * dailyLoads.reduce<number>((sum, l) => sum + l!, 0);
+  return m === undefined ? undefined : m * sum(dailyLoads);
 }
 
 /** Change against before in per cent; undefined from 0. */

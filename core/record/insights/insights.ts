@@ -1,3 +1,4 @@
+import { quantileSorted } from 'd3-array';
 import type { DayDate } from '../../calendar/day.ts';
 import { groupBy } from '../../group-by.ts';
 import { monotony } from '../../progress/week/training-load.ts';
@@ -181,12 +182,6 @@ export interface FeltDay {
   readonly said: number;
 }
 
-const quantile = (sorted: readonly number[], q: number): number => {
-  const at = (sorted.length - 1) * q;
-  const [low, high] = [Math.floor(at), Math.ceil(at)];
-  return sorted[low]! + (sorted[high]! - sorted[low]!) * (at - low);
-};
-
 /** The quantile of values of which each whole one is counted. */
 function countedQuantile(counts: readonly number[], n: number, q: number): number {
   const valueAt = (place: number): number => {
@@ -320,7 +315,7 @@ export function summariseSlopes(slopes: readonly RetestSlope[]): SlopeSummary[] 
       label,
       people: own.length,
       better: wilson(own.filter((s) => s.changePct > 0).length, own.length)!,
-      medianPct: quantile(sorted, 0.5),
+      medianPct: quantileSorted(sorted, 0.5)!,
       slopes: own,
     };
   });
