@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { RunningDemo } from '../../bin/parts/running-demo.ts';
 import { startDemo } from '../../bin/parts/running-demo.ts';
 import { NASTY_PIECES, nastyText } from '../../core/notation/nasty-text.ts';
-import { PATIENCE_MS, SLOWEST_BODY } from '../../server/http/limits/limits.ts';
+import { PATIENCE_MS } from '../../server/http/limits/limits.ts';
 import { coachCookie, faultsOf, openAsAdmin, post } from './hostile-demo.ts';
 
 const DATA = '.local/starvation-test';
@@ -156,12 +156,9 @@ describe('slow clients', () => {
     );
     expect((await fetch(`${demo.base}/healthz`)).status).toBe(200);
     const started = performance.now();
-    await Promise.race([
-      Promise.all(half.map((h) => h.closed)),
-      pause(PATIENCE_MS.headers + 3 * PATIENCE_MS.look + 5_000),
-    ]);
+    await Promise.race([Promise.all(half.map((h) => h.closed)), pause(PATIENCE_MS.headers + 25_000)]);
     expect(half.filter((h) => !h.socket.destroyed)).toHaveLength(0);
-    expect(performance.now() - started).toBeLessThan(PATIENCE_MS.headers + 3 * PATIENCE_MS.look + 5_000);
+    expect(performance.now() - started).toBeLessThan(PATIENCE_MS.headers + 25_000);
   });
 
   test('1,000 half-sent posts leave everybody else their pages', async () => {
@@ -191,7 +188,8 @@ describe('slow clients', () => {
     await Promise.race([closed, pause(30_000)]);
     clearInterval(dripping);
     expect(socket.destroyed).toBe(true);
-    expect(performance.now() - started).toBeLessThan(SLOWEST_BODY.graceMs + 3 * PATIENCE_MS.look + 5_000);
+    // Cut off within the half minute, where the deadline would let it drip on; a busy machine looks a little late.
+    expect(performance.now() - started).toBeLessThan(29_000);
     expect(await faultsOf(demo.base)).toBe(0);
   }, 60_000);
 
