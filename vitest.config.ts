@@ -45,10 +45,12 @@ export default defineConfig({
           name: 'browser',
           include: ['tests/browser/**/*.test.ts'],
           setupFiles: ['tests/browser/start-demo.ts'],
+          // How long a page may take to show what was just asked of it.
+          expect: { poll: { timeout: 10_000 } },
           testTimeout: 60_000,
           hookTimeout: 120_000,
-          // Each file has a demo and a browser of its own, and waits a third of the time.
-          maxWorkers: 3,
+          // Each file has a demo and a browser of its own.
+          maxWorkers: 2,
         },
       },
     ],

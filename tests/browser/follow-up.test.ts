@@ -98,7 +98,7 @@ test('today’s line moves while it happens, without a reload', async () => {
   const coach = await openPage(browser);
   await signIn(coach, 1);
   await coach.goto(`${base(1)}/follow-up`);
-  await coach.getByText('live', { exact: true }).first().waitFor();
+  await coach.locator('.today-live').waitFor();
   const logged = async () => Number(await coach.locator('.today-line li').last().locator('b').textContent());
   const before = await logged();
   const reader = await openPage(browser, PHONE);
