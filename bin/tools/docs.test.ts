@@ -19,8 +19,9 @@ test('every file and folder of ours that the docs name is there', () => {
 
 test('every link between the docs leads somewhere', () => {
   const broken = DOCS.flatMap((file) =>
-    [...readFileSync(file, 'utf8').matchAll(/\]\((?!https?:|#|mailto:)([^)#\s]+)[^)]*\)/g)]
-      .map(([, path]) => path!)
+    [...readFileSync(file, 'utf8').matchAll(/\]\(([^()]+)\)/g)]
+      .map(([, link]) => link!.split('#')[0]!)
+      .filter((link) => link !== '' && !/^(https?|mailto):/.test(link))
       .filter((path) => !existsSync(join(dirname(file), path)))
       .map((path) => `${file}: ${path}`),
   );

@@ -36,7 +36,7 @@ const call = async (
   form?: Record<string, string>,
   params: Record<string, string> = {},
 ) => {
-  const module = (await import(`../../app/${route}`)) as Record<string, never>;
+  const module = (await import(/* @vite-ignore */ `../../app/${route}`)) as Record<string, never>;
   return callRoute(module[what]!, `/programmes/${programmeId}/${path}`, {
     params: { programmeId: String(programmeId), ...params },
     cookie,

@@ -20,7 +20,7 @@ let cookie: string;
 let token: string;
 
 const post = async (route: string, path: string, params: Record<string, string>, form: Record<string, string>) => {
-  const { action } = (await import(`../../app/${route}`)) as { action: never };
+  const { action } = (await import(/* @vite-ignore */ `../../app/${route}`)) as { action: never };
   return callRoute(action, path, { params: { programmeId: String(programmeId), ...params }, cookie, form });
 };
 const send = (day: string, revision: string) =>
@@ -77,12 +77,14 @@ const id = (n: number) => `00000000-0000-4000-8000-00000000000${n}`;
 const log = (day: string, form: Record<string, string>) =>
   post('participant/log/log.tsx', `/p/${token}/${day}/log`, { token, day }, { outcome: 'done', ...form });
 const read = async (route: string, path: string, params: Record<string, string> = {}, headers = {}) => {
-  const { loader } = (await import(`../../app/${route}`)) as { loader: never };
+  const { loader } = (await import(/* @vite-ignore */ `../../app/${route}`)) as { loader: never };
   return callRoute(loader, `/p/${token}${path}`, { params: { token, ...params }, headers });
 };
 /** The body of a route that answers with a file. */
 const body = async (route: string, path: string): Promise<string> => {
-  const { loader } = (await import(`../../app/${route}`)) as { loader: (args: unknown) => Promise<Response> };
+  const { loader } = (await import(/* @vite-ignore */ `../../app/${route}`)) as {
+    loader: (args: unknown) => Promise<Response>;
+  };
   return (await loader({ params: { token }, request: new Request(`http://127.0.0.1:4310/p/${token}${path}`) })).text();
 };
 const records = async () =>

@@ -113,7 +113,7 @@ describe('what belongs to another workspace is a 404, whatever is asked', () => 
       ['people/people.tsx', undefined],
       ['movements/movements.tsx', undefined],
     ] as const) {
-      const { loader } = (await import(`../../app/${file}`)) as {
+      const { loader } = (await import(/* @vite-ignore */ `../../app/${file}`)) as {
         loader: (args: unknown) => unknown;
       };
       expect([

@@ -74,7 +74,7 @@ beforeEach(async () => {
 });
 
 const post = async (module: string, params: Record<string, string>, form: Record<string, string>) => {
-  const { action } = (await import(`../../app/${module}`)) as {
+  const { action } = (await import(/* @vite-ignore */ `../../app/${module}`)) as {
     action: Parameters<typeof callRoute>[0];
   };
   const path = `/programmes/${programmeId}`;
