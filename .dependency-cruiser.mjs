@@ -12,7 +12,7 @@ const notTo = (name, from, to) => ({
   to: { path: to },
 });
 const LAYERS = [
-  ['document', 'calendar', 'text', 'pace'],
+  ['document', 'calendar', 'channels', 'text', 'pace'],
   ['words'],
   ['movement'],
   ['forms'],

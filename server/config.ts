@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { isEmailAddress } from '../core/exchange/address.ts';
+import { isEmailAddress } from '../core/channels/email.ts';
 
 /** What the environment says; .env.example names every one. Read when asked, so that commands can set it first. */
 

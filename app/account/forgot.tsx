@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { data, Form, Link } from 'react-router';
-import { isEmailAddress } from '../../core/exchange/address.ts';
+import { isEmailAddress } from '../../core/channels/email.ts';
 import { cutLetters } from '../../core/letters.ts';
 import { findCoachByEmail } from '../../db/queries/doors/coach.ts';
 import { insertMessage } from '../../db/queries/messages/lay-messages.ts';

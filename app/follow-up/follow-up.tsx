@@ -1,3 +1,4 @@
+import { channelOf } from '../../core/channels/channels.ts';
 import { useMemo } from 'react';
 import { data, Link, useNavigate, useSearchParams } from 'react-router';
 import { seesHealth } from '../../core/coach-role.ts';
@@ -154,7 +155,7 @@ async function chosenPerson(
     id: p.enrolmentId,
     name: p.name,
     isReached: isReached(enrolment),
-    by: contact.channel === 'text' ? 'as a text' : 'by e-mail',
+    by: contact.channel === 'none' ? '' : channelOf(contact.channel).by,
     address,
     today: p.calendar.today,
     movements: [...new Set(days.flatMap((d) => d.facts?.movements ?? []))].sort(),

@@ -1,3 +1,4 @@
+import { channelOf } from '../../core/channels/channels.ts';
 import { Form, Link } from 'react-router';
 import { PATTERNS } from '../../core/movement/movement.ts';
 import { SPARE_WORDS, SPARES } from '../../core/movement/spare.ts';
@@ -30,7 +31,7 @@ function CONTACT_WORDS({ channel, addressState, addressReason }: Contact): strin
   if (addressState === 'asked') return 'They haven’t confirmed it yet; no messages go there.';
   return channel === 'none'
     ? 'No messages go there; they come by their link.'
-    : `Messages go there, ${channel === 'email' ? 'as e-mail' : 'as short texts'}.`;
+    : `Messages go there, ${channelOf(channel).as}.`;
 }
 
 /** One person: what fits them, as coach and person have said it. */

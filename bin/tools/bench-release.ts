@@ -114,7 +114,7 @@ export async function measureRelease(people: number, most: number): Promise<Rele
         workspaceId,
         origin: 'https://ysodos.example.org',
         secret: SECRET,
-        channels: { mail: mail.send, text: undefined, close: mail.close },
+        channels: { hand: { email: mail.hand, text: undefined }, close: mail.close },
         now: () => MORNING,
         random: () => 0.5,
       });

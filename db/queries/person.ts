@@ -1,7 +1,8 @@
 import type { Absence } from '../../core/calendar/absence.ts';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { addDays } from '../../core/calendar/day.ts';
-import { isEmailAddress, isPhoneNumber } from '../../core/exchange/address.ts';
+import type { ChannelId } from '../../core/channels/channels.ts';
+import { channelOfAddress } from '../../core/channels/channels.ts';
 import { compareNames } from '../../core/compare-names.ts';
 import type { CareState } from '../../core/care.ts';
 import type { FitPerson, Level } from '../../core/movement/fit-movement.ts';
@@ -32,7 +33,7 @@ export interface PersonProfile extends FitPerson {
 }
 
 /** By what someone gets messages. */
-export type Channel = 'email' | 'text' | 'none';
+export type Channel = ChannelId | 'none';
 
 /** How and when messages go to someone. */
 export interface Contact {
@@ -305,8 +306,7 @@ export async function insertParticipants(
 }
 
 /** By what someone is reached at an address, unless they say otherwise. */
-export const usualChannel = (address: string): Channel =>
-  isEmailAddress(address) ? 'email' : isPhoneNumber(address) ? 'text' : 'none';
+export const usualChannel = (address: string): Channel => channelOfAddress(address)?.id ?? 'none';
 
 /** Adds a person to a run; gives the enrolment. */
 export async function insertParticipant(

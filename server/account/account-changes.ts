@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { data } from 'react-router';
 import type pg from 'pg';
 import { object, string } from 'yup';
-import { isEmailAddress } from '../../core/exchange/address.ts';
+import { isEmailAddress } from '../../core/channels/email.ts';
 import { cutLetters, hasAtMost } from '../../core/letters.ts';
 import {
   findCoachByEmail,

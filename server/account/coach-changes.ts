@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { data } from 'react-router';
 import { isCoachRole } from '../../core/coach-role.ts';
-import { isEmailAddress } from '../../core/exchange/address.ts';
+import { isEmailAddress } from '../../core/channels/email.ts';
 import { cutLetters } from '../../core/letters.ts';
 import { findCoachByEmail, listCoaches, updateCoachGone, updateCoachRole } from '../../db/queries/doors/coach.ts';
 import { closeOwnDoors, insertCoachDoor, withdrawInvitations } from '../../db/queries/doors/coach-door.ts';

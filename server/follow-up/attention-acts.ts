@@ -1,3 +1,4 @@
+import { channelOf } from '../../core/channels/channels.ts';
 import type pg from 'pg';
 import { EASE_DAYS } from '../../core/calendar/absence.ts';
 import { addDays, parseDayDate } from '../../core/calendar/day.ts';
@@ -129,16 +130,16 @@ async function carryOut(
       if (formText(form, 'by') === 'self') return { words, was: {} };
       if (subject === '' || countLetters(subject) > MAX_SUBJECT)
         return refused('subject', `Give it a subject, of at most ${MAX_SUBJECT} letters.`);
-      if (!isReached(person))
+      const { contact, address } = person.profile;
+      if (!isReached(person) || contact.channel === 'none')
         return refused(
           'words',
           'No messages reach them. Copy the words and send them your own way, then say that you have.',
         );
-      const { contact, address } = person.profile;
       await insertMessage(db, {
         workspaceId,
         kind: 'note',
-        channel: contact.channel === 'text' ? 'text' : 'email',
+        channel: contact.channel,
         address,
         personId,
         enrolmentId,
@@ -147,7 +148,7 @@ async function carryOut(
         now,
         extra: { subject, words },
       });
-      return { words, was: {}, said: contact.channel === 'text' ? ', as a text' : ', by e-mail' };
+      return { words, was: {}, said: `, ${channelOf(contact.channel).by}` };
     }
     case 'excused': {
       const [from, to] = [parseDayDate(formText(form, 'from')), parseDayDate(formText(form, 'to'))];

@@ -1,3 +1,6 @@
+import type { ChannelId } from '../../core/channels/channels.ts';
+import type { WrittenMessage } from '../../core/exchange/session-message.ts';
+
 /** What became of handing one message to a channel. */
 export type Handed =
   | { readonly outcome: 'accepted' }
@@ -6,28 +9,29 @@ export type Handed =
   /** It never will. */
   | { readonly outcome: 'refused'; readonly reason: string };
 
-export interface OutgoingMail {
+/** A message as it leaves; of what was written for it a channel takes what it can carry. */
+export interface Outgoing {
   readonly messageId: number;
   readonly to: string;
   readonly toName: string;
   readonly fromName: string;
-  readonly subject: string;
-  readonly text: string;
-  readonly html: string;
+  readonly written: WrittenMessage;
   /** Ends messages with one click (RFC 8058); absent for what nobody subscribed to. */
   readonly stopLink?: string;
   readonly sentAtMs: number;
 }
 
-export interface OutgoingText {
-  readonly messageId: number;
-  readonly to: string;
-  readonly text: string;
-}
+/** Hands a message on by a channel. */
+export type Hand = (message: Outgoing) => Promise<Handed>;
 
-/** The doors that messages leave by. A door that isn't set up hands nothing on. */
+/** The channels as the environment has set them up: one that isn't hands nothing on. */
 export interface Channels {
-  readonly mail: ((mail: OutgoingMail) => Promise<Handed>) | undefined;
-  readonly text: ((text: OutgoingText) => Promise<Handed>) | undefined;
+  readonly hand: Readonly<Record<ChannelId, Hand | undefined>>;
   readonly close: () => void;
 }
+
+/** What is missing where a channel isn't set up. A new channel doesn't compile without it. */
+export const MISSING: Readonly<Record<ChannelId, string>> = {
+  email: 'no mail server is set up (SMTP_URL)',
+  text: 'no text service is set up (TEXT_URL)',
+};

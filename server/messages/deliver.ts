@@ -8,6 +8,7 @@ import { noteMail } from '../../db/queries/pulse.ts';
 import { listContacts } from '../../db/queries/person.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import type { Channels, Handed } from './channel.ts';
+import { MISSING } from './channel.ts';
 import type { Composed, ComposeScope, NotComposed } from './compose.ts';
 import { composeMessages } from './compose.ts';
 
@@ -146,25 +147,18 @@ async function deliverBatch(pool: pg.Pool, scope: DeliverScope): Promise<number 
 
 async function hand(
   message: ClaimedMessage,
-  ready: Exclude<Composed | NotComposed, NotComposed>,
+  { written, toName, fromName, stopLink }: Exclude<Composed | NotComposed, NotComposed>,
   { channels }: DeliverScope,
 ): Promise<Handed> {
-  const { written } = ready;
-  if (message.channel === 'text')
-    return channels.text
-      ? channels.text({ messageId: message.id, to: message.address, text: written.short ?? written.subject })
-      : { outcome: 'refused', reason: 'no text service is set up (TEXT_URL)' };
-  return channels.mail
-    ? channels.mail({
-        messageId: message.id,
-        to: message.address,
-        toName: ready.toName,
-        fromName: ready.fromName,
-        subject: written.subject,
-        text: written.text,
-        html: written.html,
-        ...(ready.stopLink && { stopLink: ready.stopLink }),
-        sentAtMs: message.createdAtMs,
-      })
-    : { outcome: 'refused', reason: 'no mail server is set up (SMTP_URL)' };
+  const handOn = channels.hand[message.channel];
+  if (!handOn) return { outcome: 'refused', reason: MISSING[message.channel] };
+  return handOn({
+    messageId: message.id,
+    to: message.address,
+    toName,
+    fromName,
+    written: { ...written, short: written.short ?? written.subject },
+    ...(stopLink && { stopLink }),
+    sentAtMs: message.createdAtMs,
+  });
 }

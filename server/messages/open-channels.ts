@@ -3,10 +3,13 @@ import type { Channels } from './channel.ts';
 import { openSmtp } from './smtp.ts';
 import { openTextGateway } from './text-gateway.ts';
 
-/** The doors that the environment names; one that it doesn't name stays shut. Throws SettingError on a wrong setting. */
+/** The channels that the environment sets up; one that it doesn't name hands nothing on. Throws SettingError on a wrong setting. */
 export function openChannels(): Channels {
   const smtp = smtpUrl();
   const gateway = textGateway();
   const mail = smtp && openSmtp(smtp, mailFrom(), linkSecret());
-  return { mail: mail?.send, text: gateway && openTextGateway(gateway), close: () => mail?.close() };
+  return {
+    hand: { email: mail?.hand, text: gateway && openTextGateway(gateway) },
+    close: () => mail?.close(),
+  };
 }

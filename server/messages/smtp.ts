@@ -1,6 +1,6 @@
 import { createTransport } from 'nodemailer';
 import { bounceTag } from '../doors/derived-token.ts';
-import type { Handed, OutgoingMail } from './channel.ts';
+import type { Hand, Handed } from './channel.ts';
 
 /** Connections that one worker holds to the mail server. */
 const CONNECTIONS = 8;
@@ -31,11 +31,7 @@ export const mailId = (messageId: number, from: string): string =>
   `<ysodos-${messageId}@${from.slice(from.indexOf('@') + 1)}>`;
 
 /** E-mail by SMTP. `url` may carry a sign-in; a plain connection is upgraded where the server can, on loopback it may stay plain. */
-export function openSmtp(
-  url: URL,
-  from: string,
-  secret: string,
-): { readonly send: (mail: OutgoingMail) => Promise<Handed>; readonly close: () => void } {
+export function openSmtp(url: URL, from: string, secret: string): { readonly hand: Hand; readonly close: () => void } {
   const [local, domain] = [from.slice(0, from.indexOf('@')), from.slice(from.indexOf('@') + 1)];
   const isLoopback = /^(localhost|127(\.\d+){3}|\[::1\])$/.test(url.hostname);
   const transport = createTransport({
@@ -59,14 +55,14 @@ export function openSmtp(
   });
   // A connection that is lost while it rests ends nothing: the next mail opens another.
   transport.on('error', () => undefined);
-  const send = async (mail: OutgoingMail): Promise<Handed> => {
+  const hand: Hand = async (mail) => {
     try {
       await transport.sendMail({
         from: { name: mail.fromName, address: from },
         to: { name: mail.toName, address: mail.to },
-        subject: mail.subject,
-        text: mail.text,
-        html: mail.html,
+        subject: mail.written.subject,
+        text: mail.written.text,
+        html: mail.written.html,
         messageId: mailId(mail.messageId, from),
         date: new Date(mail.sentAtMs),
         // Reports of what can't be delivered come back under the message's own name.
@@ -84,5 +80,5 @@ export function openSmtp(
       return judgeSmtpError(error);
     }
   };
-  return { send, close: () => transport.close() };
+  return { hand, close: () => transport.close() };
 }

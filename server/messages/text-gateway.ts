@@ -1,5 +1,5 @@
 import { createHmac } from 'node:crypto';
-import type { Handed, OutgoingText } from './channel.ts';
+import type { Hand } from './channel.ts';
 
 const PATIENCE_MS = 15_000;
 
@@ -8,12 +8,9 @@ export const signBody = (secret: string, body: string, atSec: number): string =>
   `t=${atSec},v1=${createHmac('sha256', secret).update(`${atSec}.${body}`).digest('hex')}`;
 
 /** Texts by one HTTP POST of `{ id, to, text }`, signed. 2xx: accepted; 4xx but 408 and 429: refused for good; anything else: later. */
-export function openTextGateway(gateway: {
-  readonly url: URL;
-  readonly secret: string;
-}): (text: OutgoingText) => Promise<Handed> {
-  return async ({ messageId, to, text }) => {
-    const body = JSON.stringify({ id: `ysodos-${messageId}`, to, text });
+export function openTextGateway(gateway: { readonly url: URL; readonly secret: string }): Hand {
+  return async ({ messageId, to, written }) => {
+    const body = JSON.stringify({ id: `ysodos-${messageId}`, to, text: written.short });
     try {
       const response = await fetch(gateway.url, {
         method: 'POST',

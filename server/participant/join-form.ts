@@ -1,6 +1,6 @@
 import { judgeScreening, SCREENING_QUESTIONS } from '../../core/care.ts';
 import type { CareState } from '../../core/care.ts';
-import { isEmailAddress, isPhoneNumber } from '../../core/exchange/address.ts';
+import { readContact } from './contact-form.ts';
 import { isTimeZone } from '../../core/calendar/release.ts';
 import { countLetters, cutLetters } from '../../core/letters.ts';
 import type { Spare } from '../../core/movement/spare.ts';
@@ -45,11 +45,8 @@ export function readJoinForm(form: FormData, pieces: readonly string[]): JoinFor
   else if (isLinkLike(name)) errors.name = 'A name has no link or address in it.';
   const timeZone = text('timeZone');
   if (!isTimeZone(timeZone)) errors.timeZone = 'That is no time zone known here; one is like Europe/Lisbon.';
-  const channel: Channel = text('channel') === 'email' ? 'email' : text('channel') === 'text' ? 'text' : 'none';
-  const address = channel === 'none' ? '' : text(channel === 'email' ? 'email' : 'phone');
-  if (channel === 'email' && !isEmailAddress(address)) errors.email = 'That is no e-mail address.';
-  if (channel === 'text' && !isPhoneNumber(address))
-    errors.phone = 'That is no telephone number; write it like +351 910 000 111.';
+  const { channel, address, errors: contactErrors } = readContact(text);
+  Object.assign(errors, contactErrors);
   const answers = SCREENING_QUESTIONS.map((_, i) => {
     const answer = text(`care-${i}`);
     return answer === 'yes' || answer === 'no' ? answer : undefined;

@@ -3,8 +3,8 @@ import type { CareState } from '../../core/care.ts';
 import { judgeScreening, SCREENING_QUESTIONS } from '../../core/care.ts';
 import { isSpare } from '../../core/movement/spare.ts';
 import { isTimeZone } from '../../core/calendar/release.ts';
-import { isEmailAddress, isPhoneNumber } from '../../core/exchange/address.ts';
-import type { Channel, ProfileChange } from '../../db/queries/person.ts';
+import { readContact } from './contact-form.ts';
+import type { ProfileChange } from '../../db/queries/person.ts';
 import { formLines, formText } from '../http/form-text.ts';
 
 export type MeForm =
@@ -18,12 +18,8 @@ const TIME = /^([01]\d|2[0-3]):[0-5]\d$/;
 /** By what, where and when messages come. An address that is new is asked first. */
 function readMessages(form: FormData): MeForm {
   const text = (name: string) => formText(form, name).trim();
-  const errors: Record<string, string> = {};
-  const channel: Channel = text('channel') === 'email' ? 'email' : text('channel') === 'text' ? 'text' : 'none';
-  const address = text(channel === 'text' ? 'phone' : 'email');
-  if (channel === 'email' && !isEmailAddress(address)) errors.email = 'That is no e-mail address.';
-  if (channel === 'text' && !isPhoneNumber(address))
-    errors.phone = 'That is no telephone number; write it like +351 910 000 111.';
+  const { channel, address, errors: contactErrors } = readContact(text);
+  const errors: Record<string, string> = { ...contactErrors };
   const timeZone = text('timeZone');
   if (!isTimeZone(timeZone)) errors.timeZone = 'That is no time zone known here; one is like Europe/Lisbon.';
   const [from, to] = [text('quietFrom'), text('quietTo')];

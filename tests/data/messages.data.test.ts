@@ -89,7 +89,7 @@ const join = (...people: readonly { name: string; address: string; spares?: read
     }),
   );
 const tick = () => here((c) => releaseRun(c, workspaceId, runId, clock));
-const deliver = (isStopping?: () => boolean) =>
+const deliver = (isStopping?: () => boolean, without?: 'text') =>
   deliverWorkspace(
     db.pool,
     {
@@ -97,8 +97,13 @@ const deliver = (isStopping?: () => boolean) =>
       origin: 'https://ysodos.example.org',
       secret: SECRET,
       channels: {
-        mail: mail.send,
-        text: openTextGateway({ url: new URL(`http://127.0.0.1:${standIn.httpPort}/text`), secret: TEXT_SECRET }),
+        hand: {
+          email: mail.hand,
+          text:
+            without === 'text'
+              ? undefined
+              : openTextGateway({ url: new URL(`http://127.0.0.1:${standIn.httpPort}/text`), secret: TEXT_SECRET }),
+        },
         close: () => undefined,
       },
       now: () => clock,
@@ -251,6 +256,17 @@ test('a short text goes by one signed post, with the link, in two parts at the m
   expect(text.text.length).toBeLessThanOrEqual(320);
 });
 
+test('a channel that isn’t set up hands nothing on, and nothing leaves by another', async () => {
+  await join({ name: 'Uma', address: '+351 910 000 222' });
+  await tick();
+  const before = standIn.messages.length;
+  expect(await deliver(undefined, 'text')).toBe(0);
+  expect(standIn.messages.length).toBe(before);
+  expect((await states()).map((m) => [m.state, m.reason])).toEqual([
+    ['refused', 'no text service is set up (TEXT_URL)'],
+  ]);
+});
+
 test('the signature of a post is HMAC-SHA-256 over time and body', () => {
   const body = '{"id":"1"}';
   const signed = signBody('s', body, 1_000);
@@ -267,14 +283,12 @@ test('a worker that dies with a batch gives it back by its lease, and nothing is
   ]);
   const twenty = (await states()).slice(0, 20);
   for (const [i, m] of twenty.entries())
-    await mail.send({
+    await mail.hand({
       messageId: Number(m.id),
       to: unique(`p${i}`),
       toName: `P${i}`,
       fromName: 'x',
-      subject: 's',
-      text: 't',
-      html: 'h',
+      written: { subject: 's', text: 't', html: 'h', short: 's' },
       sentAtMs: clock,
     });
   expect(await deliver()).toBe(0);

@@ -1,3 +1,4 @@
+import type { ChannelId } from '../../../core/channels/channels.ts';
 import type { Sql } from 'sql-template-tag';
 import sql from 'sql-template-tag';
 import type { Db } from '../../pool.ts';
@@ -88,7 +89,7 @@ export async function insertMessage(
   m: {
     workspaceId: number;
     kind: MessageKind;
-    channel: 'email' | 'text';
+    channel: ChannelId;
     address: string;
     coachId?: number | null;
     personId?: number | null;

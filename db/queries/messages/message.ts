@@ -1,3 +1,4 @@
+import type { ChannelId } from '../../../core/channels/channels.ts';
 import type { Db } from '../../pool.ts';
 
 export type MessageKind =
@@ -32,7 +33,7 @@ export const MESSAGE_STATES: readonly MessageState[] = [
 export interface ClaimedMessage {
   readonly id: number;
   readonly kind: MessageKind;
-  readonly channel: 'email' | 'text';
+  readonly channel: ChannelId;
   readonly address: string;
   readonly attempts: number;
   readonly expiresAtMs: number;
@@ -50,7 +51,7 @@ export interface ClaimedMessage {
 interface ClaimedRow {
   id: number;
   kind: MessageKind;
-  channel: 'email' | 'text';
+  channel: ChannelId;
   address: string;
   attempts: number;
   expires_at: Date;

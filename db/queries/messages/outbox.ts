@@ -1,3 +1,4 @@
+import type { ChannelId } from '../../../core/channels/channels.ts';
 import type { Db } from '../../pool.ts';
 import type { MessageKind, MessageState } from './message.ts';
 
@@ -7,7 +8,7 @@ export interface OutboxRow {
   readonly to: string;
   readonly enrolmentId: number | null;
   readonly address: string;
-  readonly channel: 'email' | 'text';
+  readonly channel: ChannelId;
   readonly kind: MessageKind;
   readonly number: number;
   readonly repetition: number;
@@ -38,7 +39,7 @@ export async function listOutbox(db: Db, runId: number, f: OutboxFilter): Promis
     to_name: string;
     enrolment_id: number | null;
     address: string;
-    channel: 'email' | 'text';
+    channel: ChannelId;
     kind: MessageKind;
     number: number;
     repetition: number;

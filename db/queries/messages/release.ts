@@ -1,3 +1,4 @@
+import type { ChannelId } from '../../../core/channels/channels.ts';
 import type { DayDate } from '../../../core/calendar/day.ts';
 import type { Db } from '../../pool.ts';
 import type { Sql } from 'sql-template-tag';
@@ -193,7 +194,7 @@ export async function insertReleases(
 }
 
 /** By what someone would be told of a day. */
-export type Way = 'email' | 'text' | 'page';
+export type Way = ChannelId | 'page';
 
 /** Who of these groups would get a day now, and by what: those that insertReleases would release it to. */
 export async function listStillToGet(

@@ -1,0 +1,13 @@
+/** A way by which messages reach people: what core, pages and forms need to know of it. Handing on is the server's (server/messages). */
+export interface Channel<Id extends string = string> {
+  readonly id: Id;
+  /** The field of forms that its addresses are written in. */
+  readonly field: string;
+  isAddress(text: string): boolean;
+  /** What is said of something that is no address of it. */
+  readonly refusal: string;
+  /** How one message goes: `by e-mail`. */
+  readonly by: string;
+  /** What all of them go as: `as e-mail`. */
+  readonly as: string;
+}
