@@ -49,4 +49,11 @@ grant execute on function is_in_run(enrolment), takes_part(enrolment, date), is_
 -- A message that is about no day has none.
 drop index message_once;
 update message set day_id = null where day_id = 0;
+-- Words to someone had no day before, and none of them was numbered: each is one more of its kind.
+update message m set repetition = n.repetition
+from (
+  select id, row_number() over (partition by enrolment_id, kind, number order by repetition, id) - 1 as repetition
+  from message where enrolment_id is not null and day_id is null
+) n
+where n.id = m.id and n.repetition <> m.repetition;
 create unique index message_once on message (enrolment_id, day_id, kind, number, repetition) nulls not distinct where enrolment_id is not null;

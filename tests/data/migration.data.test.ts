@@ -61,7 +61,8 @@ const STORED_AT: Readonly<Record<number, string>> = {
     insert into coach_act (workspace_id, enrolment_id, coach_id, kind, words, made_at) values (1, 1, 1, 'note', 'A note', now());
     insert into proposal_answer (workspace_id, run_id, enrolment_id, key, answer, words, coach_id, answered_at) values (1, 1, 1, 'k', 'declined', 'w', 1, now());
     insert into message (workspace_id, person_id, enrolment_id, run_id, kind, channel, address, next_try_at, expires_at, created_at)
-      values (1, 1, 1, 1, 'note', 'email', 'ana@example.org', now(), now(), now())`,
+      values (1, 1, 1, 1, 'note', 'email', 'ana@example.org', now(), now(), now()),
+      (1, 1, 1, 1, 'note', 'email', 'ana@example.org', now(), now(), now())`,
   11: '',
   12: `
     insert into release_stop (workspace_id, enrolment_id, day_id, kind, made_at) values (1, 3, 1, 'left-out', now());

@@ -83,6 +83,9 @@ export async function layMessages(db: Db, m: MessageSet): Promise<number> {
   return rowCount ?? 0;
 }
 
+/** Two that are laid at the same moment want the same number; the second takes the next one. */
+const TRIES = 5;
+
 /** Lays a message for one coach or one person, to go at once. */
 export async function insertMessage(
   db: Db,
@@ -102,7 +105,7 @@ export async function insertMessage(
     extra?: object;
   },
 ): Promise<void> {
-  await layMessages(db, {
+  const set: MessageSet = {
     workspaceId: m.workspaceId,
     kind: m.kind,
     runId: m.runId ?? null,
@@ -120,7 +123,9 @@ export async function insertMessage(
         ${m.address}::text as address,
         ${m.versionId ?? null}::bigint as version_id,
         ${m.expiresAt}::timestamptz as expires_at`,
-  });
+  };
+  for (let tries = 0; tries < TRIES; tries++) if ((await layMessages(db, set)) === 1) return;
+  throw new Error(`a message of the kind ${m.kind} could not be laid`);
 }
 
 /**
