@@ -302,6 +302,30 @@ test('a worker that dies with a batch gives it back by its lease, and nothing is
   expect(mine.filter((m) => m.copies === 2)).toHaveLength(20);
 });
 
+test('words that are laid for someone at the same moment are all laid', async () => {
+  const [enrolmentId] = (await join({ name: 'Vera', address: unique('vera') })).values();
+  const { rows } = await db.owner.query<{ person_id: number }>('select person_id from enrolment where id = $1', [
+    enrolmentId,
+  ]);
+  const note = () =>
+    here((c) =>
+      insertMessage(c, {
+        workspaceId,
+        kind: 'note',
+        channel: 'email',
+        address: unique('vera'),
+        personId: rows[0]!.person_id,
+        enrolmentId: enrolmentId!,
+        runId,
+        expiresAt: new Date(clock + 3600e3),
+        now: new Date(clock),
+        extra: { subject: 'A word', words: 'Hello' },
+      }),
+    );
+  await Promise.all([note(), note(), note()]);
+  expect((await states()).filter((m) => m.kind === 'note')).toHaveLength(3);
+});
+
 test('a coach’s message carries its one link', async () => {
   await here((c) =>
     insertMessage(c, {
