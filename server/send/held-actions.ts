@@ -13,7 +13,8 @@ import { formText } from '../http/form-text.ts';
 import { loadCalendars } from '../jobs/release-run.ts';
 import { listLateDays } from './late-days.ts';
 import { parseId } from '../http/parse-number.ts';
-import { decideSend, GRACE_MS } from './send-decision.ts';
+import { GRACE_MS } from '../../db/queries/messages/lay-messages.ts';
+import { decideSend } from './send-decision.ts';
 
 interface Told {
   readonly error: string;

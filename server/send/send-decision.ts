@@ -1,3 +1,4 @@
+import { GRACE_MS } from '../../db/queries/messages/lay-messages.ts';
 import { data } from 'react-router';
 import type pg from 'pg';
 import { sessionTitle, UNREAD_TITLE } from '../../core/session/session-title.ts';
@@ -13,9 +14,6 @@ import { formText } from '../http/form-text.ts';
 import { leavingNow } from '../jobs/release-run.ts';
 import { planText } from '../write/session-view.ts';
 import { loadWorkspaceBook } from '../write/workspace-book.ts';
-
-/** So long a press that sends to several people can be stopped. */
-export const GRACE_MS = 5 * 60_000;
 
 /** What a coach says to a change by which sessions leave at once. */
 export const LEAVING_CHOICES = ['send', 'next', 'hold'] as const;

@@ -5,6 +5,9 @@ import type { Db } from '../../pool.ts';
 import type { MessageKind } from './message.ts';
 import { STOPPED_BY_COACH } from './message.ts';
 
+/** So long what a press has caused for several people can be stopped. */
+export const GRACE_MS = 5 * 60_000;
+
 /** Messages of one kind about one thing, to whoever a statement names. */
 export interface MessageSet {
   readonly workspaceId: number;
@@ -62,6 +65,7 @@ const GOES_AFTER_ALL = sql`
  * once more. Gives how many were laid.
  */
 export async function layMessages(db: Db, m: MessageSet): Promise<number> {
+  const stoppableUntil = new Date(m.now.getTime() + GRACE_MS);
   const { rowCount } = await db.query(sql`
     insert into message (
       workspace_id, person_id, enrolment_id, coach_id, run_id, day_id, version_id, kind, number, repetition,
@@ -72,8 +76,8 @@ export async function layMessages(db: Db, m: MessageSet): Promise<number> {
       ${m.runId}::bigint, ${m.dayId}::bigint, t.version_id,
       ${m.kind}::text, ${m.number}::integer, ${m.again === 'once-more' ? nextRepetition(m) : 0}::integer,
       t.channel, t.address,
-      ${m.now}::timestamptz + case when t.waits then interval '5 minutes' else interval '0' end,
-      case when t.waits then ${m.now}::timestamptz + interval '5 minutes' end,
+      case when t.waits then ${stoppableUntil}::timestamptz else ${m.now}::timestamptz end,
+      case when t.waits then ${stoppableUntil}::timestamptz end,
       t.expires_at, ${m.now}::timestamptz, ${JSON.stringify(m.extra ?? {})}::jsonb
     from (
       select t.*, ${m.canBeStopped === true}::boolean and count(*) over () > 1 as waits
