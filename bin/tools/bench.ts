@@ -25,6 +25,7 @@ import type { FollowRow } from './bench-follow.ts';
 import { measureFollow } from './bench-follow.ts';
 import { measureRelease } from './bench-release.ts';
 import { measurePages } from './bench-pages.ts';
+import { measureWaits } from './bench-waits.ts';
 import { measurePhone } from './bench-phone.ts';
 import { openChromium } from '../parts/chromium.ts';
 import { startDemo } from '../parts/running-demo.ts';
@@ -317,6 +318,16 @@ async function benchPhone(): Promise<void> {
   line('phone: calls of the clock, in the middle', `${calls.medianMs.toFixed(1)} ms late, ${calls.early} early`, '');
 }
 
+/** How long others wait while one coach keeps the server busy. */
+async function benchWaits(): Promise<void> {
+  for (const { what, longestMs, ratio } of await measureWaits())
+    line(
+      `waits: ${what}`,
+      `${longestMs.toFixed(0)} ms`,
+      `${ratio.toFixed(1)} x the longest of a quiet server; 100 ms asked`,
+    );
+}
+
 /** A day released to 20,000 people, and its messages. */
 async function benchRelease(): Promise<void> {
   say('20,000 people in five zones');
@@ -374,6 +385,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   fit: benchFit,
   pages: benchPages,
   release: benchRelease,
+  waits: benchWaits,
   phone: benchPhone,
   browser: benchBrowser,
 };

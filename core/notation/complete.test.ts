@@ -44,6 +44,12 @@ describe('completion', () => {
     expect(at('8/side sp')!.from).toBe(7);
     expect(at('40 skip or do')!.from).toBe(11);
   });
+  test('names read from their words are cut at twelve, and the list says so', () => {
+    const read = (line: string) => at(line)!.options.filter((o) => o.detail === 'read from its words');
+    expect([read('10 dumbbell ').length, at('10 dumbbell ')!.isCut]).toEqual([12, true]);
+    expect(read('10 dumbbell rev').map((o) => o.label)).toContain('dumbbell reverse lunge');
+    expect([read('10 dumbbell rev').length < 12, at('10 dumbbell rev')!.isCut]).toEqual([true, false]);
+  });
   test('after a comma the modifiers', () => {
     expect(labels('10 squat, te')).toContain('tempo 4-1-2');
     expect(at('10 squat, te')!.from).toBe(10);

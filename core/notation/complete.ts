@@ -20,6 +20,8 @@ export interface CompletionList {
   /** Offset into the line from which the choice replaces. */
   readonly from: number;
   readonly options: readonly Completion[];
+  /** True where more would fit than is offered: with the next letter, ask again. */
+  readonly isCut?: boolean;
 }
 
 /** What may follow a movement, after a comma. */
@@ -58,6 +60,9 @@ export interface CompletionScope {
   /** True once a block stands above this line. */
   readonly inBlock: boolean;
 }
+
+/** Most names that are offered because they can be read from their words. */
+const MOST_READ_NAMES = 12;
 
 /** A line that begins a block. */
 export const HEADER = new RegExp(`^\\s*(?:${ROLES.join('|')}|Warmup|Cooldown)\\s*(?:\\([^)]*\\))?\\s*:`, 'i');
@@ -108,11 +113,13 @@ export function completeLine(line: string, offset: number, scope: CompletionScop
       kind: 'movement',
     };
   });
-  const read = completeName(before.slice(from), scope.library).map((name): Completion => {
+  const names = completeName(before.slice(from), scope.library, MOST_READ_NAMES + 1);
+  const isCut = names.length > MOST_READ_NAMES;
+  const read = names.slice(0, MOST_READ_NAMES).map((name): Completion => {
     const dose = printDose(usualDose(scope.library.findByName(name)!));
     return { label: name, insert: hasDose ? name : `${dose} ${name}`, detail: 'read from its words', kind: 'movement' };
   });
-  return { from, options: hasDose ? [...read, ...movements] : [...read, ...movements, ...starts] };
+  return { from, options: hasDose ? [...read, ...movements] : [...read, ...movements, ...starts], isCut };
 }
 
 const skipBlanks = (text: string, from: number): number => {

@@ -112,10 +112,11 @@ function completionSource(options: EditorOptions) {
     // A bare number names nothing yet: a list over it would only take the key that goes on to the next number.
     if (!context.explicit && /^[\d:.]+$/.test(line.text.slice(found.from, context.pos - line.from))) return null;
     const asked = countWords(line.text.slice(found.from, context.pos - line.from));
+    const isSameList = (text: string) => /^[\p{L}\p{N}\s'’-]*$/u.test(text) && countWords(text) === asked;
     return {
       from: line.from + found.from,
       // With each further word, what can follow is another list: a name may be read from its words.
-      validFor: (text) => /^[\p{L}\p{N}\s'’-]*$/u.test(text) && countWords(text) === asked,
+      ...(!found.isCut && { validFor: isSameList }),
       options: found.options.map((o) => ({ label: o.label, apply: o.insert, detail: o.detail, type: o.kind })),
     };
   };

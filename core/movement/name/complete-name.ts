@@ -4,9 +4,9 @@ import { nameWords } from './words.ts';
 
 /**
  * Names that a half-written one may become, where what stands so far are modifiers, or a movement and a joining word: `dumbbell rev`
- * is `dumbbell reverse lunge`. Only names that are read. A first word alone gives none: the shelf's own names are enough for that.
+ * is `dumbbell reverse lunge`. Only names that are read. A first word alone gives none: the shelf's own names are enough for that. At most `most`.
  */
-export function completeName(typed: string, library: MovementLibrary, most = 12): string[] {
+export function completeName(typed: string, library: MovementLibrary, most: number): string[] {
   const at = typed.search(/\S+$/);
   const [done, partial] =
     at < 0 ? [typed.trimEnd(), ''] : [typed.slice(0, at).trimEnd(), typed.slice(at).toLowerCase()];
