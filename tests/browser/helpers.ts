@@ -36,6 +36,12 @@ export async function openPage(browser: Browser, options: BrowserContextOptions 
   return page;
 }
 
+/** Waits until a page answers to its script, which takes over what the server sent. */
+export const isHydrated = (page: Page): Promise<unknown> =>
+  page.waitForFunction(() =>
+    Object.keys(document.querySelector('main') ?? document.body).some((key) => key.startsWith('__react')),
+  );
+
 /** How long a page may take to show what was just asked of it: `expect.poll(what, SOON)`. */
 export const SOON = { timeout: 10_000 };
 

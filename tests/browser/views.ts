@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { findFaults } from './axe.ts';
-import { demo, openBrowser, openPage, PHONE, signIn } from './helpers.ts';
+import { demo, isHydrated, openBrowser, openPage, PHONE, signIn } from './helpers.ts';
 import { findSmall } from './small.ts';
 
 interface View {
@@ -537,7 +537,8 @@ export function lookAtViews(half: 0 | 1): void {
     test.each(own(as).map((v) => [v.name, v] as const))(
       '%s: nothing for axe to find in light and dark, nothing too small to hit or to read',
       async (_name, view) => {
-        await page.goto(address(view), { waitUntil: 'networkidle' });
+        await page.goto(address(view));
+        await isHydrated(page);
         await view.act?.(page);
         if (PICTURES !== undefined) return takePictures(page, view);
         expect({ faults: await findFaults(page), small: await findSmall(page) }).toEqual({ faults: [], small: [] });
