@@ -43,7 +43,9 @@ export default {
         })/`,
       },
     })),
-    notTo('core-imports-nothing-above', '^core/', '^(app|server|db|demo|bin|tests)/'),
+    notTo('core-imports-nothing-above', '^core/', '^(app|server|db|demo|bin|tests|words)/'),
+    notTo('words-import-only-core', '^words/', '^(app|server|db|demo|bin|stand-in)/'),
+    notTo('the-database-says-nothing', '^db/', '^words/'),
     notTo(
       'core-has-no-interface-or-database',
       '^core/',

@@ -92,7 +92,7 @@ const IMPORTS = [
   'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
   '--config',
   '.dependency-cruiser.mjs',
-  ...['app', 'bin', 'core', 'db', 'demo', 'server', 'stand-in'],
+  ...['app', 'bin', 'core', 'db', 'demo', 'server', 'stand-in', 'words'],
 ];
 // What core, server and db export is used by more than tests.
 const EXPORTS = ['node_modules/knip/bin/knip.js', '--production', '--include', 'exports,types'];

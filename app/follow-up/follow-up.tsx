@@ -20,7 +20,9 @@ import type { FollowedPerson, RunFollow } from '../../server/follow-up/run-follo
 import { loadRunFollow, needOf } from '../../server/follow-up/run-follow.ts';
 import { askLately, saidLately } from '../../server/follow-up/said-lately.ts';
 import { loadTodayLine } from '../../server/follow-up/today-line.ts';
-import { Bead, BeadMarks, STATE_WORDS } from '../charts/session/bead.tsx';
+import { attentionWords, evidenceWords } from '../../words/en/attention.ts';
+import { STATE_WORDS } from '../../words/en/days.ts';
+import { Bead, BeadMarks } from '../charts/session/bead.tsx';
 import { ActPanel } from './strands/act-panel.tsx';
 import { useActFetcher } from './strands/use-act-fetcher.ts';
 import { FollowLinks } from './strands/follow-links.tsx';
@@ -131,15 +133,16 @@ const toRow = (p: FollowedPerson): Row => ({
 });
 
 const needItems = (p: FollowedPerson, keys: ReadonlyMap<number, string>): NeedItem[] =>
-  p.items.map(({ code, why, evidence, occasion }) => ({
+  p.items.map((item) => ({
     id: p.enrolmentId,
-    code,
-    why,
-    evidence: evidence.flatMap(({ dayId, words }) => {
-      const key = keys.get(dayId);
-      return key === undefined ? [] : [[key, words] as const];
+    code: item.code,
+    why: attentionWords(item),
+    toThem: attentionWords(item, 'person'),
+    evidence: item.evidence.flatMap((evidence) => {
+      const key = keys.get(evidence.dayId);
+      return key === undefined ? [] : [[key, evidenceWords(evidence)] as const];
     }),
-    occasion,
+    occasion: item.occasion,
   }));
 
 async function chosenPerson(

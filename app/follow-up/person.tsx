@@ -4,9 +4,9 @@ import { dayKey, formatDay, formatShortDay, weekdayOf } from '../../core/calenda
 import { localDate } from '../../core/calendar/release.ts';
 import { explainChange } from '../../core/fit/fit-session.ts';
 import { SPARE_WORDS } from '../../core/movement/spare.ts';
-import { helpedSince, helpedWords } from '../../core/record/attention/attention.ts';
+import { helpedSince } from '../../core/record/attention/attention.ts';
 import type { ActKind } from '../../core/record/attention/attention-rules.ts';
-import { ATTENTION_RULES, DONE_WORDS, isAttentionCode } from '../../core/record/attention/attention-rules.ts';
+import { isAttentionCode } from '../../core/record/attention/attention-rules.ts';
 import { detailWords, painWords } from '../../core/record/adherence/detail-words.ts';
 import { ownNumbers } from '../../core/record/scores/own-numbers.ts';
 import { packStrand } from '../../core/record/adherence/packed-strand.ts';
@@ -31,7 +31,8 @@ import { parseId } from '../../server/http/parse-number.ts';
 import { historyOf, loadRunFollow } from '../../server/follow-up/run-follow.ts';
 import { loadWorkspaceBook } from '../../server/write/workspace-book.ts';
 import { listSentDays } from '../../db/queries/record.ts';
-import { STATE_WORDS } from '../charts/session/bead.tsx';
+import { STATE_WORDS } from '../../words/en/days.ts';
+import { attentionWords, DONE_WORDS, helpedWords, RULE_WORDS } from '../../words/en/attention.ts';
 import { EffortLine } from '../plan/charts/effort-line.tsx';
 import { NumberLine } from '../charts/number-line.tsx';
 import { MESSAGE_WORDS, SENT_WORDS } from '../send/message-words.ts';
@@ -101,7 +102,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       dayKeys: days.map((d) => dayKey(d)).join(' '),
       strand: packStrand(person.states.map((state, i) => ({ state, shareRatio: person.records[i]?.shareRatio }))),
       canSee,
-      items: !canSee ? [] : person.items.map(({ code, why }) => ({ code, why })),
+      items: !canSee ? [] : person.items.map((item) => ({ code: item.code, why: attentionWords(item) })),
       numbers: ownNumbers(
         numbers.flatMap(({ dayId, document, scores, fit, details }) => {
           const date = dateOf.get(dayId);
@@ -176,7 +177,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
             id: a.id,
             isNote: a.kind === 'note',
             what: a.kind === 'note' ? '' : DONE_WORDS[a.kind as ActKind],
-            why: isAttentionCode(a.code) ? ATTENTION_RULES[a.code].name.toLowerCase() : '',
+            why: isAttentionCode(a.code) ? RULE_WORDS[a.code].name.toLowerCase() : '',
             words: a.words,
             by: a.by,
             at: instantWords(a.madeAtMs, zone),
@@ -228,9 +229,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
         <ul className="one-asks">
           {loaderData.items.map((i) => (
             <li key={i.code}>
-              <Link to={`${base}/follow-up?person=${loaderData.id}&item=${i.code}`}>
-                {ATTENTION_RULES[i.code].name}
-              </Link>{' '}
+              <Link to={`${base}/follow-up?person=${loaderData.id}&item=${i.code}`}>{RULE_WORDS[i.code].name}</Link>{' '}
               {i.why}
             </li>
           ))}

@@ -11,7 +11,6 @@ import {
   ACT_KINDS,
   ATTENTION_CODES,
   ATTENTION_RULES,
-  DONE_WORDS,
   isAttentionCode,
 } from '../../core/record/attention/attention-rules.ts';
 import { deleteAbsence, insertAbsences } from '../../db/queries/absence.ts';
@@ -26,6 +25,7 @@ import { nowMs } from '../config.ts';
 import { formLines, formText } from '../http/form-text.ts';
 import { parseId } from '../http/parse-number.ts';
 import { loadWorkspaceBook } from '../write/workspace-book.ts';
+import { type DONE_WORDS, RULE_WORDS } from '../../words/en/attention.ts';
 
 /** What came of something a coach did on Follow up: words of what was done, or what is to be mended, and where. */
 export type ActAnswer =
@@ -239,7 +239,7 @@ export async function keepRules(db: pg.PoolClient, { programme }: ProgrammeScope
     if (bounds && text !== '' && !(Number.isInteger(threshold) && threshold >= bounds.low && threshold <= bounds.high))
       return refused(
         `threshold-${code}`,
-        `${ATTENTION_RULES[code].name}: a whole number from ${bounds.low} to ${bounds.high}.`,
+        `${RULE_WORDS[code].name}: a whole number from ${bounds.low} to ${bounds.high}.`,
       );
     settings[code] = {
       ...(form.get(`on-${code}`) === null && { off: true as const }),

@@ -15,6 +15,7 @@ import { listStandingScores } from '../../db/queries/standing.ts';
 import { nowMs } from '../config.ts';
 import type { RunFollow } from './run-follow.ts';
 import { loadRunFollow } from './run-follow.ts';
+import { attentionWords } from '../../words/en/attention.ts';
 
 /** What a host and the people of a run see of each other. */
 export interface RunHost {
@@ -101,7 +102,7 @@ export function weekFacts(
     .filter((d) => d.date >= today && d.date < soon)
     .map((d) => `${d.title} on ${formatShortDay(d.date)}`);
   const about = people.flatMap((p) =>
-    p.items.map((i) => ({ name: p.name, why: i.why, isGood: ATTENTION_RULES[i.code].isGood === true })),
+    p.items.map((i) => ({ name: p.name, why: attentionWords(i), isGood: ATTENTION_RULES[i.code].isGood === true })),
   );
   return {
     programme: programme.title,

@@ -91,18 +91,3 @@ export function sharedBead({ xPct, y, state, shareRatio }: { xPct: number } & Om
   if (state !== 'part') return `<use href="#${sharedId(state)}" x="${xPct}%" y="${y}"/>`;
   return `<svg x="${xPct}%" overflow="visible">${beadMarkup({ x: 0, y, state, shareRatio })}</svg>`;
 }
-
-export const STATE_WORDS: Record<DayState, string> = {
-  done: 'done',
-  part: 'part done',
-  due: 'due today',
-  missed: 'missed',
-  'not-done': 'said “not today”',
-  ahead: 'not open yet',
-  unsent: 'not sent',
-  before: 'before joining',
-  excused: 'excused',
-  'not-due': 'not due: it wasn’t open in time',
-  bonus: 'done beside what was due',
-  late: 'done after its window',
-};

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { draftNote } from '../../../core/record/attention/attention.ts';
 import type { ActKind } from '../../../core/record/attention/attention-rules.ts';
-import { ACT_WORDS, ATTENTION_RULES } from '../../../core/record/attention/attention-rules.ts';
+import { ATTENTION_RULES } from '../../../core/record/attention/attention-rules.ts';
+import { ACT_WORDS, draftNote, RULE_WORDS } from '../../../words/en/attention.ts';
 import type { NeedItem } from './rows.ts';
 import { useActFetcher } from './use-act-fetcher.ts';
 
@@ -31,7 +31,7 @@ export function ActPanel(props: ActPanelProps) {
   const [kind, setKind] = useState<ActKind>(rule.acts[0]!);
   return (
     <section className="act-panel" aria-label="What to do">
-      <h3>{rule.name}</h3>
+      <h3>{RULE_WORDS[item.code].name}</h3>
       <p>{item.why}</p>
       {item.evidence.length > 0 && (
         <p className="small act-evidence">

@@ -5,6 +5,7 @@ import { dayKey } from '../../../core/calendar/day-place.ts';
 import { beadMarkup } from '../../charts/session/bead.tsx';
 import type { GridDay, NeedItem, Row } from './rows.ts';
 import { strandDays } from './rows.ts';
+import { RULE_WORDS } from '../../../words/en/attention.ts';
 
 /** Lines that leave the strands in sight. */
 const FEW = 6;
@@ -69,7 +70,7 @@ export function NeedList({ items, rows, days, chosen, linkTo }: NeedListProps) {
                 >
                   {rows.get(item.id)?.name}
                 </Link>{' '}
-                <span className="soft">{ATTENTION_RULES[item.code].name.toLowerCase()}</span>
+                <span className="soft">{RULE_WORDS[item.code].name.toLowerCase()}</span>
               </span>
             ))}
           </p>
@@ -115,7 +116,7 @@ function NeedLine({ item, rows, days, linkTo, isChosen }: NeedLineProps) {
         <b dir="auto">{row.name}</b> <span className="soft small">{row.team}</span>
       </Link>
       <span className="needs-why">
-        <b>{ATTENTION_RULES[item.code].name}.</b> {item.why}
+        <b>{RULE_WORDS[item.code].name}.</b> {item.why}
       </span>
       <svg
         className="needs-beads"

@@ -36,13 +36,14 @@ test('what asks for a word comes with all that it rests on', () => {
       id: 7,
       code: 'missed-in-a-row',
       why: 'missed 3 of 4 | in a row',
+      toThem: 'you missed 3 of 4',
       evidence: [
         ['w3d1', 'missed'],
         ['w3d3', ''],
       ],
       occasion: '2026-05-18',
     },
-    { id: 8, code: 'never-started', why: 'none of 6', evidence: [], occasion: '' },
+    { id: 8, code: 'never-started', why: 'none of 6', toThem: 'none of 6', evidence: [], occasion: '' },
   ];
   expect(unpackItems(packItems(items))).toEqual(items);
   expect(unpackItems(packItems([]))).toEqual([]);

@@ -66,20 +66,23 @@ export interface NeedItem {
   readonly id: number;
   readonly code: AttentionCode;
   readonly why: string;
+  /** The same, said to them. */
+  readonly toThem: string;
   /** Keys of the days that it rests on, and what is to be said of each. */
   readonly evidence: readonly (readonly [dayKey: string, words: string])[];
   readonly occasion: string;
 }
 
 export const packItems = (items: readonly NeedItem[]): string =>
-  packLines(items.map((i) => [i.id, i.code, i.occasion, i.why, ...i.evidence.flat()]));
+  packLines(items.map((i) => [i.id, i.code, i.occasion, i.why, i.toThem, ...i.evidence.flat()]));
 
 export const unpackItems = (packed: string): NeedItem[] =>
-  unpackLines(packed).map(([id, code, occasion, why, ...cells]) => ({
+  unpackLines(packed).map(([id, code, occasion, why, toThem, ...cells]) => ({
     id: Number(id),
     code: code as AttentionCode,
     occasion: occasion!,
     why: why!,
+    toThem: toThem!,
     evidence: cells.flatMap((key, i) => (i % 2 === 0 ? [[key, cells[i + 1]!] as const] : [])),
   }));
 

@@ -1,12 +1,8 @@
 import { Link } from 'react-router';
 import type { AttentionSettings } from '../../../core/record/attention/attention-rules.ts';
-import {
-  ATTENTION_CODES,
-  ATTENTION_RULES,
-  ruleWords,
-  thresholdOf,
-} from '../../../core/record/attention/attention-rules.ts';
+import { ATTENTION_CODES, ATTENTION_RULES, thresholdOf } from '../../../core/record/attention/attention-rules.ts';
 import { useActFetcher } from './use-act-fetcher.ts';
+import { RULE_WORDS } from '../../../words/en/attention.ts';
 
 /** When the list asks: each rule in words, its threshold, on or off. */
 export function RulesPanel({ settings, close }: { settings: AttentionSettings; close: string }) {
@@ -23,15 +19,15 @@ export function RulesPanel({ settings, close }: { settings: AttentionSettings; c
         <input type="hidden" name="about" value="rules" />
         <ul>
           {ATTENTION_CODES.map((code) => {
-            const { name, threshold } = ATTENTION_RULES[code];
+            const { threshold } = ATTENTION_RULES[code];
             const isWrong = answer?.status === 'refused' && answer.field === `threshold-${code}`;
             return (
               <li key={code}>
                 <label className="rule-name">
                   <input type="checkbox" name={`on-${code}`} defaultChecked={settings[code]?.off !== true} />{' '}
-                  <b>{name}</b>
+                  <b>{RULE_WORDS[code].name}</b>
                 </label>
-                <p className="soft small">{ruleWords(code, settings)}</p>
+                <p className="soft small">{RULE_WORDS[code].means(thresholdOf(code, settings))}</p>
                 {threshold && (
                   <label className="small rule-threshold">
                     from{' '}
@@ -42,7 +38,7 @@ export function RulesPanel({ settings, close }: { settings: AttentionSettings; c
                       defaultValue={thresholdOf(code, settings)}
                       aria-invalid={isWrong || undefined}
                     />{' '}
-                    {threshold.unit} on <span className="soft">({threshold.usual} unless you say so)</span>
+                    {RULE_WORDS[code].unit} on <span className="soft">({threshold.usual} unless you say so)</span>
                   </label>
                 )}
                 {isWrong && (

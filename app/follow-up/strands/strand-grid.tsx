@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { dayKey, dayName } from '../../../core/calendar/day-place.ts';
 import type { Weekday } from '../../../core/calendar/day-place.ts';
 import type { Attendance } from '../../../core/record/adherence/strand.ts';
-import { STATE_WORDS } from '../../charts/session/bead.tsx';
+import { STATE_WORDS } from '../../../words/en/days.ts';
 import { StrandRow, strandPct } from '../../charts/strand-row.tsx';
 import { usePrinting } from '../../parts/use-printing.ts';
 import { useWindowedRows } from '../../parts/use-windowed-rows.ts';

@@ -2,7 +2,8 @@ import type { DayPlace, Weekday } from '../../../core/calendar/day-place.ts';
 import type { StrandMark } from '../../../core/record/adherence/packed-strand.ts';
 import { dayKey, dayName, parseDayKey } from '../../../core/calendar/day-place.ts';
 import { unpackStrand } from '../../../core/record/adherence/packed-strand.ts';
-import { beadMarkup, STATE_WORDS } from '../../charts/session/bead.tsx';
+import { STATE_WORDS } from '../../../words/en/days.ts';
+import { beadMarkup } from '../../charts/session/bead.tsx';
 import { usePlainLinks } from '../../parts/use-plain-links.ts';
 
 const STEP = 40;

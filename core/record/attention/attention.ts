@@ -1,7 +1,6 @@
 import type { Absence } from '../../calendar/absence.ts';
 import type { DayDate } from '../../calendar/day.ts';
 import { cutLetters } from '../../letters.ts';
-import { plural } from '../../words/words.ts';
 import type { AttentionCode, AttentionSettings } from './attention-rules.ts';
 import { ATTENTION_CODES, ATTENTION_RULES, thresholdOf } from './attention-rules.ts';
 import type { Adherence, DayState, Standing } from '../adherence/strand.ts';
@@ -56,21 +55,48 @@ export interface PersonHistory extends HistoryDays {
   readonly bounced: string | null;
 }
 
-/** A day that an item rests on. */
-export interface Evidence {
-  readonly dayId: number;
-  readonly words: string;
-}
+/** A day that an item rests on, and what counts of it. */
+export type Evidence = { readonly dayId: number } & (
+  | { readonly kind: 'state'; readonly state: DayState }
+  | { readonly kind: 'effort'; readonly effort: number }
+  /** What the person or their score says. */
+  | { readonly kind: 'said'; readonly words: string }
+);
+
+/** Why someone asks for a word or a look, with the figures. */
+export type AttentionFacts =
+  | { readonly code: 'never-started'; readonly due: number }
+  | {
+      readonly code: 'missed-in-a-row';
+      readonly missed: number;
+      readonly doneBefore: number;
+      readonly dueBefore: number;
+    }
+  | {
+      readonly code: 'fading';
+      readonly done: number;
+      readonly due: number;
+      readonly doneBefore: number;
+      readonly dueBefore: number;
+    }
+  /** Efforts of 10, oldest first. */
+  | { readonly code: 'effort-high'; readonly efforts: readonly number[] }
+  | { readonly code: 'effort-rising'; readonly efforts: readonly number[] }
+  | { readonly code: 'score-fell'; readonly label: string; readonly score: string; readonly before: string }
+  | { readonly code: 'best-score'; readonly label: string; readonly score: string; readonly of: number }
+  /** How often they said so lately, and what they said last. */
+  | { readonly code: 'pain'; readonly times: number; readonly said: string }
+  | { readonly code: 'far-more'; readonly sessions: number }
+  | { readonly code: 'first-week'; readonly sessions: number }
+  | { readonly code: 'back'; readonly daysAway: number }
+  | { readonly code: 'bounced'; readonly reason: string };
 
 /** Something about someone that asks for a word or a look. */
-export interface AttentionItem {
-  readonly code: AttentionCode;
-  /** Why, in one sentence with its figures. */
-  readonly why: string;
+export type AttentionItem = AttentionFacts & {
   readonly evidence: readonly Evidence[];
   /** The same occasion asks once: what was acted upon is quiet until there is another. */
   readonly occasion: string;
-}
+};
 
 /** Letters of an occasion. */
 export const MOST_OCCASION = 80;
@@ -85,9 +111,6 @@ const FIRST_WEEK_DAYS = 7;
 /** Days from one date to another; dates are plain calendar days. */
 const daysBetween = (from: DayDate, to: DayDate): number =>
   Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
-const dayWords = (state: DayState): string =>
-  state === 'not-done' ? 'said “not today”' : state === 'late' ? 'done after its window' : 'missed';
-
 /** Places of the last days that count, newest first, at most `count` of them. */
 function lastOf({ states }: HistoryDays, counts: (place: number) => boolean, count: number): number[] {
   const found: number[] = [];
@@ -102,38 +125,46 @@ const owed =
 const effortAt = ({ records }: HistoryDays, i: number): number | null => records[i]?.effort ?? null;
 /** Done, and said how hard it was. */
 const rated = (h: HistoryDays) => (i: number) => isKept(h.states[i]!) && effortAt(h, i) !== null;
-const toEvidence = ({ plan }: HistoryDays, places: readonly number[], words: (place: number) => string): Evidence[] =>
-  places.map((i) => ({ dayId: plan.dayIds[i]!, words: words(i) }));
-const asMissed = (h: HistoryDays, places: readonly number[]): Evidence[] =>
-  toEvidence(h, places, (i) => dayWords(h.states[i]!));
+const idOf = ({ plan }: HistoryDays, place: number): number => plan.dayIds[place]!;
+const asState = (h: HistoryDays, places: readonly number[]): Evidence[] =>
+  places.map((i) => ({ dayId: idOf(h, i), kind: 'state', state: h.states[i]! }));
 const asEffort = (h: HistoryDays, places: readonly number[]): Evidence[] =>
-  toEvidence(h, places, (i) => `effort ${effortAt(h, i)}`);
-const asDone = (h: HistoryDays, places: readonly number[]): Evidence[] => toEvidence(h, places, () => 'done');
+  places.map((i) => ({ dayId: idOf(h, i), kind: 'effort', effort: effortAt(h, i)! }));
+const asSaid = (what: readonly (RetestScore | ToldPain)[]): Evidence[] =>
+  what.map(({ dayId, words }) => ({ dayId, kind: 'said', words }));
+/** Of places newest first, the efforts from the oldest on. */
+const efforts = (h: HistoryDays, places: readonly number[]): number[] => places.map((i) => effortAt(h, i)!).reverse();
 
-type Rule = (h: PersonHistory, threshold: number) => Omit<AttentionItem, 'code'> | undefined;
+/** What a rule found: the facts of its code. */
+type Found<C extends AttentionCode> = Extract<AttentionItem, { code: C }>;
+type Rule<C extends AttentionCode> = (h: PersonHistory, threshold: number) => Found<C> | undefined;
 
-const neverStarted: Rule = (h, n) => {
+const neverStarted: Rule<'never-started'> = (h, n) => {
   const { adherence } = h;
   if (adherence.lastOn !== null || adherence.due < n) return undefined;
   return {
-    why: `${plural(adherence.due, 'due day')} so far, none done yet.`,
-    evidence: asMissed(h, lastOf(h, owed(h), 3)),
+    code: 'never-started',
+    due: adherence.due,
+    evidence: asState(h, lastOf(h, owed(h), 3)),
     occasion: adherence.due >= 2 * n ? 'still not' : 'not yet',
   };
 };
 
-const missedInARow: Rule = (h, n) => {
+const missedInARow: Rule<'missed-in-a-row'> = (h, n) => {
   const { missedInARow: missed, lastOn, done, due } = h.adherence;
   if (lastOn === null || missed < n) return undefined;
   return {
-    why: `${missed === 2 ? 'The last two due days' : `The last ${missed} due days`} weren’t done; before that ${done} of ${due - missed} were.`,
-    evidence: asMissed(h, lastOf(h, owed(h), Math.min(missed, LATELY))),
+    code: 'missed-in-a-row',
+    missed,
+    doneBefore: done,
+    dueBefore: due - missed,
+    evidence: asState(h, lastOf(h, owed(h), Math.min(missed, LATELY))),
     // It asks again once it has gone on for three times as long.
     occasion: `${lastOn}${missed >= 3 * n ? ' and on' : ''}`,
   };
 };
 
-const fading: Rule = (h, pct) => {
+const fading: Rule<'fading'> = (h, pct) => {
   const { due, done } = h.adherence;
   if (due < LATELY + ENOUGH_BEFORE) return undefined;
   const lately = lastOf(h, owed(h), LATELY);
@@ -141,8 +172,12 @@ const fading: Rule = (h, pct) => {
   const [dueBefore, keptBefore] = [due - LATELY, done - keptLately];
   if (keptBefore === 0 || keptLately / LATELY > ((pct / 100) * keptBefore) / dueBefore) return undefined;
   return {
-    why: `${keptLately} of the last ${LATELY} due days done; before that ${keptBefore} of ${dueBefore}.`,
-    evidence: asMissed(
+    code: 'fading',
+    done: keptLately,
+    due: LATELY,
+    doneBefore: keptBefore,
+    dueBefore,
+    evidence: asState(
       h,
       lately.filter((i) => !isKept(h.states[i]!)),
     ),
@@ -150,23 +185,18 @@ const fading: Rule = (h, pct) => {
   };
 };
 
-const effortWords = (h: HistoryDays, places: readonly number[], between: string): string =>
-  places
-    .map((i) => effortAt(h, i))
-    .reverse()
-    .join(between);
-
-const effortHigh: Rule = (h, n) => {
+const effortHigh: Rule<'effort-high'> = (h, n) => {
   const last = lastOf(h, rated(h), RUNNING);
   if (last.length < RUNNING || last.some((i) => effortAt(h, i)! < n)) return undefined;
   return {
-    why: `Effort ${effortWords(h, last, ', ')} in the last three sessions.`,
+    code: 'effort-high',
+    efforts: efforts(h, last),
     evidence: asEffort(h, last),
     occasion: String(h.plan.dayIds[last.at(-1)!]),
   };
 };
 
-const effortRising: Rule = (h, n) => {
+const effortRising: Rule<'effort-rising'> = (h, n) => {
   const { works, dayIds } = h.plan;
   const isRated = rated(h);
   const newest = lastOf(h, (i) => isRated(i) && works[i] !== '', 1)[0];
@@ -176,7 +206,8 @@ const effortRising: Rule = (h, n) => {
   const isRising = felt.every((effort, k) => k === 0 || effort < felt[k - 1]!);
   if (same.length < RUNNING || !isRising || felt[0]! - felt.at(-1)! < n) return undefined;
   return {
-    why: `The same session felt like ${effortWords(h, same, ', then ')}.`,
+    code: 'effort-rising',
+    efforts: efforts(h, same),
     evidence: asEffort(h, same),
     occasion: String(dayIds[newest]),
   };
@@ -189,7 +220,7 @@ function lastRetest(retests: readonly RetestScore[]) {
   return last && before && before.length > 0 ? { last, before } : undefined;
 }
 
-const scoreFell: Rule = ({ retests, today }, pct) => {
+const scoreFell: Rule<'score-fell'> = ({ retests, today }, pct) => {
   const found = lastRetest(retests);
   if (!found || daysBetween(found.last.date, today) > LATELY) return undefined;
   const { last, before } = found;
@@ -197,31 +228,39 @@ const scoreFell: Rule = ({ retests, today }, pct) => {
   const fellPct = (100 * (was.amount - last.amount)) / Math.abs(was.amount);
   if (!(fellPct >= pct)) return undefined;
   return {
-    why: `${last.label}: ${last.words}, after ${was.words}.`,
-    evidence: [last, was].map((r) => ({ dayId: r.dayId, words: r.words })),
+    code: 'score-fell',
+    label: last.label,
+    score: last.words,
+    before: was.words,
+    evidence: asSaid([last, was]),
     occasion: String(last.dayId),
   };
 };
 
-const bestScore: Rule = ({ retests, today }) => {
+const bestScore: Rule<'best-score'> = ({ retests, today }) => {
   const found = lastRetest(retests);
   if (!found || daysBetween(found.last.date, today) >= GOOD_DAYS) return undefined;
   const { last, before } = found;
   if (before.some((b) => b.amount >= last.amount)) return undefined;
   return {
-    why: `${last.label}: ${last.words}, the best of ${before.length + 1}.`,
-    evidence: [last, ...before].map((r) => ({ dayId: r.dayId, words: r.words })),
+    code: 'best-score',
+    label: last.label,
+    score: last.words,
+    of: before.length + 1,
+    evidence: asSaid([last, ...before]),
     occasion: String(last.dayId),
   };
 };
 
-const pain: Rule = ({ pains, today }, n) => {
+const pain: Rule<'pain'> = ({ pains, today }, n) => {
   const lately = pains.filter((p) => daysBetween(p.date, today) < n);
   const last = lately.at(-1);
   if (!last) return undefined;
   return {
-    why: `${lately.length === 1 ? 'They said' : `${lately.length} times they said`} that something hurts: ${last.words}.`,
-    evidence: lately.map((p) => ({ dayId: p.dayId, words: p.words })),
+    code: 'pain',
+    times: lately.length,
+    said: last.words,
+    evidence: asSaid(lately),
     occasion: cutLetters(`${last.dayId} ${last.words}`, MOST_OCCASION),
   };
 };
@@ -233,7 +272,7 @@ function placesOf({ states }: HistoryDays, counts: (place: number) => boolean): 
   return found;
 }
 
-const farMore: Rule = (h, n) => {
+const farMore: Rule<'far-more'> = (h, n) => {
   if (h.adherence.bonus < n) return undefined;
   const beside = placesOf(
     h,
@@ -241,13 +280,14 @@ const farMore: Rule = (h, n) => {
   );
   if (beside.length < n) return undefined;
   return {
-    why: `${plural(beside.length, 'session')} within a week that weren’t due.`,
-    evidence: toEvidence(h, beside, () => 'beside what was due'),
+    code: 'far-more',
+    sessions: beside.length,
+    evidence: asState(h, beside),
     occasion: String(h.plan.dayIds[beside.at(-1)!]),
   };
 };
 
-const firstWeek: Rule = (h) => {
+const firstWeek: Rule<'first-week'> = (h) => {
   const { states, dates, joinedOn, today } = h;
   const counts = (i: number) =>
     dates[i]! >= joinedOn && (isOwed(states[i]!) || states[i] === 'due' || states[i] === 'ahead');
@@ -259,13 +299,14 @@ const firstWeek: Rule = (h) => {
   const week = placesOf(h, (i) => counts(i) && daysBetween(from, dates[i]!) < FIRST_WEEK_DAYS);
   if (week.length < 2 || week.some((i) => !isKept(states[i]!))) return undefined;
   return {
-    why: `All ${week.length} sessions of their first week are done.`,
-    evidence: asDone(h, week),
+    code: 'first-week',
+    sessions: week.length,
+    evidence: asState(h, week),
     occasion: 'first week',
   };
 };
 
-const back: Rule = (h) => {
+const back: Rule<'back'> = (h) => {
   const { absences, dates, states, today } = h;
   const ended = absences
     .filter((a) => a.to !== null && a.to < today && daysBetween(a.from, a.to) >= 2)
@@ -274,18 +315,17 @@ const back: Rule = (h) => {
   const done = placesOf(h, (i) => dates[i]! > ended.to! && isKept(states[i]!));
   if (done.length === 0 || daysBetween(dates[done[0]!]!, today) >= GOOD_DAYS) return undefined;
   return {
-    why: `Back after ${plural(daysBetween(ended.from, ended.to!) + 1, 'day')} away.`,
-    evidence: asDone(h, done),
+    code: 'back',
+    daysAway: daysBetween(ended.from, ended.to!) + 1,
+    evidence: asState(h, done),
     occasion: `${ended.to}`,
   };
 };
 
-const bounced: Rule = ({ bounced: reason }) =>
-  reason === null
-    ? undefined
-    : { why: `The last message came back: ${reason}.`, evidence: [], occasion: cutLetters(reason, MOST_OCCASION) };
+const bounced: Rule<'bounced'> = ({ bounced: reason }) =>
+  reason === null ? undefined : { code: 'bounced', reason, evidence: [], occasion: cutLetters(reason, MOST_OCCASION) };
 
-const RULES: Record<AttentionCode, Rule> = {
+const RULES: { readonly [C in AttentionCode]: Rule<C> } = {
   pain,
   bounced,
   'never-started': neverStarted,
@@ -311,7 +351,7 @@ export function findAttention(history: PersonHistory, settings: AttentionSetting
     if (settings[code]?.off) continue;
     if (code === 'fading' && found.some((f) => f.code === 'missed-in-a-row' || f.code === 'never-started')) continue;
     const item = RULES[code](history, thresholdOf(code, settings));
-    if (item) found.push({ code, ...item });
+    if (item) found.push(item);
   }
   return found;
 }
@@ -354,55 +394,4 @@ export function helpedSince(h: HistoryDays, madeOn: DayDate): Helped {
   const before = all.filter((i) => h.dates[i]! <= madeOn).slice(-HELPED_DAYS);
   const done = (list: readonly number[]) => list.filter((i) => isKept(h.states[i]!)).length;
   return { due: after.length, done: done(after), dueBefore: before.length, doneBefore: done(before) };
-}
-
-/** `since then 3 of 3 done, before 1 of 5`; nothing where no due day has come since. */
-export const helpedWords = (h: Helped): string =>
-  h.due === 0 ? '' : `since then ${h.done} of ${h.due} done, before ${h.doneBefore} of ${h.dueBefore}`;
-
-/** A message's beginning for what was found, in a coach's words with the facts filled in; never a scolding, and no catching up asked. */
-export function draftNote(
-  item: Pick<AttentionItem, 'code' | 'why'>,
-  { name, coach, programme }: { readonly name: string; readonly coach: string; readonly programme: string },
-): string {
-  const first = name.split(' ')[0] ?? name;
-  const say = (...lines: readonly string[]) => `${first},\n\n${lines.join('\n\n')}\n\n${coach}`;
-  switch (item.code) {
-    case 'pain':
-      return say(
-        `${item.why.replace('They said', 'You said').replace('they said', 'you said')} Leave out whatever brings it back; there is always another movement, and a rest is fine too.`,
-        'If it is sharp, in a joint, or gets worse, please have it looked at before you go on. How is it today?',
-      );
-    case 'bounced':
-      return say('The last message came back. Is there another address that I should use?');
-    case 'never-started':
-      return say(
-        `${programme} has begun, and your place is kept. Nothing needs catching up: start with today’s session, in the easiest shape that is offered.`,
-        'Is anything in the way that I can change? Time, space, a movement?',
-      );
-    case 'missed-in-a-row':
-    case 'fading':
-      return say(
-        'I noticed it has been quieter on your side. No need to catch up, and one session of any length counts.',
-        'Would easier shapes help for a week, or a pause? Tell me which and I set it.',
-      );
-    case 'effort-high':
-    case 'effort-rising':
-      return say(
-        `${item.why} That is a lot. Next time take the easier shape and stop with two good repetitions left.`,
-        'How do you sleep, and is anything sore?',
-      );
-    case 'score-fell':
-      return say(`${item.why} A single day says little. How was the week around it?`);
-    case 'far-more':
-      return say(
-        `${item.why} I like the appetite; the days between are part of the plan, though. Keep one of them free this week?`,
-      );
-    case 'first-week':
-      return say(`${item.why.replace('their', 'your')} That is the hardest one. Well begun.`);
-    case 'best-score':
-      return say(`${item.why} Well done.`);
-    case 'back':
-      return say('Good to see you back. Take the first days easier than you remember; the rest comes by itself.');
-  }
 }

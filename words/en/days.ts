@@ -1,0 +1,17 @@
+import type { DayState } from '../../core/record/adherence/strand.ts';
+
+/** What became of a session for someone. */
+export const STATE_WORDS: Record<DayState, string> = {
+  done: 'done',
+  part: 'part done',
+  due: 'due today',
+  missed: 'missed',
+  'not-done': 'said “not today”',
+  ahead: 'not open yet',
+  unsent: 'not sent',
+  before: 'before joining',
+  excused: 'excused',
+  'not-due': 'not due: it wasn’t open in time',
+  bonus: 'done beside what was due',
+  late: 'done after its window',
+};
