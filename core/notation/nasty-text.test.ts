@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
 import { analyseText } from '../session/analyse.ts';
 import { MAX_STEPS } from '../forms/count-steps.ts';
-import { NASTY_PIECES, nastyText } from './nasty-text.ts';
+import { NASTY_PIECES, nastyText } from './nasty-text-fixture.ts';
 import { MAX_ISSUES, MAX_LINE_LENGTH, MAX_LINES, parseSession } from './parse.ts';
 
 const read = (text: string) => parseSession(text, baseLibrary);

@@ -25,7 +25,7 @@ import { nowMs } from '../config.ts';
 import { formLines, formText } from '../http/form-text.ts';
 import { parseId } from '../http/parse-number.ts';
 import { loadWorkspaceBook } from '../write/workspace-book.ts';
-import { type DONE_WORDS, RULE_WORDS } from '../../words/en/attention.ts';
+import { DONE_WORDS, RULE_WORDS } from '../../words/en/attention.ts';
 
 /** What came of something a coach did on Follow up: words of what was done, or what is to be mended, and where. */
 export type ActAnswer =

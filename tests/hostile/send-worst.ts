@@ -1,5 +1,5 @@
 import type { RunningDemo } from '../../bin/parts/running-demo.ts';
-import { NASTY_PIECES, nastyText } from '../../core/notation/nasty-text.ts';
+import { NASTY_PIECES, nastyText } from '../../core/notation/nasty-text-fixture.ts';
 import { post } from './hostile-demo.ts';
 
 /** Sends the longest and most twisted texts, lists and files that a coach's pages take, one after the other. */
