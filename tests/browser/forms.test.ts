@@ -219,6 +219,7 @@ describe('a session of many forms, from the writer to Follow up', () => {
     await coach.getByRole('button', { name: 'same as "One"' }).first().click();
     await expect.poll(() => coach.locator('.cm-content').innerText(), SOON).not.toContain('4:00');
     await coach.getByText('can’t be read').waitFor({ state: 'detached' });
+    await coach.getByText('saved', { exact: true }).waitFor();
   });
 
   test('6 and 7: what suits the form is offered, and a lighter week is passed by at its point', async () => {
