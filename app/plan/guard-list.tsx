@@ -2,10 +2,13 @@ import { useState } from 'react';
 import type { Guard, GuardCode } from '../../core/progress/guards/guard.ts';
 import { GUARD_CODES, GUARD_RAILS } from '../../core/progress/guards/guard.ts';
 import type { GuardSettings } from '../../core/progress/programme-document.ts';
+import type { Weekday } from '../../core/calendar/day-place.ts';
+import { RAIL_WORDS, guardSubject, guardWords } from '../../words/en/guards.ts';
 
 interface GuardListProps {
   readonly guards: readonly Guard[];
   readonly settings: GuardSettings;
+  readonly firstWeekday: Weekday;
   /** The week that it is; what concerns only weeks before it is folded away. */
   readonly fromWeek: number;
   readonly onSettings: (settings: GuardSettings, words: string) => void;
@@ -15,7 +18,7 @@ interface GuardListProps {
 const SHOWN = 6;
 
 /** What is worth a look in the programme: figures, threshold and source, and how to switch each off. Never a verdict. */
-export function GuardList({ guards, settings, fromWeek, onSettings, onShow }: GuardListProps) {
+export function GuardList({ guards, settings, firstWeekday, fromWeek, onSettings, onShow }: GuardListProps) {
   const [all, setAll] = useState(false);
   const [rails, setRails] = useState(false);
   const ahead = guards.filter((g) => g.weeks.some((w) => w >= fromWeek));
@@ -23,10 +26,10 @@ export function GuardList({ guards, settings, fromWeek, onSettings, onShow }: Gu
   const off = (code: GuardCode) =>
     onSettings(
       { ...settings, off: [...settings.off.filter((c) => c !== code), code] },
-      `“${GUARD_RAILS[code].name}” no longer pointed out`,
+      `“${RAIL_WORDS[code].name}” no longer pointed out`,
     );
   const on = (code: GuardCode) =>
-    onSettings({ ...settings, off: settings.off.filter((c) => c !== code) }, `“${GUARD_RAILS[code].name}” pointed out`);
+    onSettings({ ...settings, off: settings.off.filter((c) => c !== code) }, `“${RAIL_WORDS[code].name}” pointed out`);
   return (
     <section className="guards" aria-label="Worth a look">
       <h2>
@@ -34,17 +37,16 @@ export function GuardList({ guards, settings, fromWeek, onSettings, onShow }: Gu
       </h2>
       <ul>
         {shown.map((g, i) => (
-          <li key={`${g.code} ${g.subject} ${i}`}>
+          <li key={`${g.code} ${i}`}>
             <button type="button" className="guard-subject" onClick={() => onShow(g)}>
-              {g.subject}.
+              {guardSubject(g, firstWeekday)}.
             </button>{' '}
-            {g.message}
+            {guardWords(g, firstWeekday)}
             <span className="guard-foot soft small">
-              {g.threshold !== null &&
-                `from ${g.threshold}${GUARD_RAILS[g.code].unit === '%' ? ' %' : ` ${GUARD_RAILS[g.code].unit}`} on · `}
-              <span title={GUARD_RAILS[g.code].source}>{GUARD_RAILS[g.code].source.split(/[:;(]/)[0]!.trim()}</span> ·{' '}
+              {g.threshold !== null && `from ${g.threshold} ${RAIL_WORDS[g.code].unit} on · `}
+              <span title={RAIL_WORDS[g.code].source}>{RAIL_WORDS[g.code].from}</span> ·{' '}
               <button type="button" className="tool small" onClick={() => off(g.code)}>
-                switch off<span className="sr"> {GUARD_RAILS[g.code].name}</span>
+                switch off<span className="sr"> {RAIL_WORDS[g.code].name}</span>
               </button>
             </span>
           </li>
@@ -64,24 +66,25 @@ export function GuardList({ guards, settings, fromWeek, onSettings, onShow }: Gu
         <ul className="guard-rails">
           {GUARD_CODES.map((code) => {
             const rail = GUARD_RAILS[code];
+            const { name, means, unit, source } = RAIL_WORDS[code];
             const isOff = settings.off.includes(code);
             return (
               <li key={code}>
                 <label>
                   <input type="checkbox" checked={!isOff} onChange={() => (isOff ? on(code) : off(code))} />{' '}
-                  <b>{rail.name}</b>
+                  <b>{name}</b>
                 </label>
                 <p className="small">
-                  {rail.means}
+                  {means}
                   {rail.threshold !== null && (
                     <>
                       {' '}
                       <input
                         type="number"
-                        aria-label={`Threshold of ${rail.name}`}
+                        aria-label={`Threshold of ${name}`}
                         min={rail.least}
                         max={rail.most}
-                        step={rail.threshold % 1 === 0 && rail.unit !== '' ? 1 : 0.1}
+                        step={rail.threshold % 1 === 0 && unit !== '' ? 1 : 0.1}
                         defaultValue={settings.thresholds[code] ?? rail.threshold}
                         onBlur={(event) => {
                           const value = Number(event.target.value);
@@ -94,16 +97,16 @@ export function GuardList({ guards, settings, fromWeek, onSettings, onShow }: Gu
                                 ...settings,
                                 thresholds: value === rail.threshold ? others : { ...others, [code]: value },
                               },
-                              `“${rail.name}” from ${value} ${rail.unit} on`,
+                              `“${name}” from ${value} ${unit} on`,
                             );
                           }
                         }}
                       />{' '}
-                      {rail.unit}
+                      {unit}
                     </>
                   )}
                 </p>
-                <p className="soft small">{rail.source}</p>
+                <p className="soft small">{source}</p>
               </li>
             );
           })}

@@ -311,6 +311,7 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
           <GuardList
             guards={plan.guards}
             settings={programme.guards}
+            firstWeekday={programme.firstWeekday}
             fromWeek={today?.week ?? 1}
             onSettings={(guards, words) => propose([{ kind: 'set-guards', guards }], words)}
             onShow={(g) =>

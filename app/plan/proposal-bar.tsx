@@ -5,6 +5,7 @@ import type { DayDifference, ProgrammeDifference } from '../../core/progress/edi
 import type { Weekday } from '../../core/calendar/day.ts';
 import { shortPlace } from '../../core/calendar/day.ts';
 import type { Guard } from '../../core/progress/guards/guard.ts';
+import { guardSubject, guardWords } from '../../words/en/guards.ts';
 
 interface ProposalBarProps {
   readonly words: string;
@@ -70,7 +71,7 @@ export function ProposalBar({
           {days.length > SHOWN && <li className="soft">and {days.length - SHOWN} more days</li>}
           {newGuards.map((g, i) => (
             <li key={i} className="proposal-guard">
-              <b>Worth a look then: {g.subject}.</b> {g.message}
+              <b>Worth a look then: {guardSubject(g, firstWeekday)}.</b> {guardWords(g, firstWeekday)}
             </li>
           ))}
         </ul>

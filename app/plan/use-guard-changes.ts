@@ -4,6 +4,7 @@ import { findGuards } from '../../core/progress/guards/find-guards.ts';
 import type { Guard } from '../../core/progress/guards/guard.ts';
 import { planProgramme } from '../../core/progress/plan-programme.ts';
 import type { LoadedPlan, Plan } from './use-plan.ts';
+import { guardSubject } from '../../words/en/guards.ts';
 
 /** What a proposal adds to what is worth a look, and how much it takes away. */
 export function useGuardChanges(
@@ -22,11 +23,11 @@ export function useGuardChanges(
     [base, tools, run],
   );
   return useMemo(() => {
-    const nameOf = (g: Guard) => `${g.code} ${g.subject}`;
+    const nameOf = (g: Guard) => `${g.code} ${guardSubject(g, base.firstWeekday)}`;
     const outOf = (list: readonly Guard[], others: readonly Guard[]) => {
       const known = groupBy(others, nameOf);
       return list.filter((g) => !known.get(nameOf(g))?.some((o) => g.weeks.every((w) => o.weeks.includes(w))));
     };
     return { added: outOf(guards, before), gone: outOf(before, guards).length };
-  }, [before, guards]);
+  }, [before, guards, base.firstWeekday]);
 }

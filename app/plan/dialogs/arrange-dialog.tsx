@@ -9,6 +9,7 @@ import { planRibbon } from '../grid/plan-cell.tsx';
 import { useArrange } from './use-arrange.ts';
 import type { Plan } from '../use-plan.ts';
 import type { RunDates } from '../../../core/calendar/release.ts';
+import { impossibleWords, placingWords, costWords } from '../../../words/en/arrange.ts';
 
 interface ArrangeDialogProps {
   readonly plan: Plan;
@@ -90,7 +91,7 @@ export function ArrangeDialog({ plan, week, run, onClose }: ArrangeDialogProps) 
         <div className="arrange-result" aria-live="polite">
           {result.status === 'searching' && <p className="soft">Trying every order …</p>}
           {result.status === 'failed' && <p className="plan-off">The search stopped. Close this and open it again.</p>}
-          {result.status === 'impossible' && <p className="plan-off">{result.message}</p>}
+          {result.status === 'impossible' && <p className="plan-off">{impossibleWords(result)}</p>}
           {result.status === 'arranged' && (
             <>
               <Order
@@ -101,8 +102,8 @@ export function ArrangeDialog({ plan, week, run, onClose }: ArrangeDialogProps) 
                 onChoose={() => setSecond(false)}
               />
               <ul className="arrange-reasons small">
-                {result.reasons.map((r) => (
-                  <li key={r}>{r}</li>
+                {result.reasons.map((placing) => (
+                  <li key={placing.session}>{placingWords(placing, scope)}</li>
                 ))}
               </ul>
               {result.runnerUp && (
@@ -124,7 +125,7 @@ export function ArrangeDialog({ plan, week, run, onClose }: ArrangeDialogProps) 
                   As it is now:{' '}
                   {result.now.points === 0
                     ? 'nothing to say against it'
-                    : `${result.now.points} points: ${result.now.costs.map((c) => c.words).join('; ')}`}
+                    : `${result.now.points} points: ${result.now.costs.map((cost) => costWords(cost, scope)).join('; ')}`}
                   .
                 </p>
               )}
@@ -171,7 +172,7 @@ function Order({
         })}
       </ol>
       {order.costs.length > 0 && (
-        <p className="small">{order.costs.map((c) => `${c.words}: ${c.points}`).join(' · ')}</p>
+        <p className="small">{order.costs.map((cost) => `${costWords(cost, scope)}: ${cost.points}`).join(' · ')}</p>
       )}
     </div>
   );

@@ -7,6 +7,7 @@ import { Dialog } from '../../parts/dialog.tsx';
 import type { Plan } from '../use-plan.ts';
 import type { RunDates } from '../../../core/calendar/release.ts';
 import { lastDate } from '../../../core/calendar/release.ts';
+import { impossibleWords } from '../../../words/en/arrange.ts';
 
 interface BlockedDialogProps {
   readonly plan: Plan;
@@ -66,7 +67,7 @@ export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
       ? moveOffBlocked({ ...programme, blocked }, { planner: tools.planner, run, locked })
       : { edits: [], stuck: [] };
     plan.propose([...edits, ...moving], moving.length > 0 ? 'blocked days, and what moves off them' : 'blocked days');
-    if (stuck.length > 0) setNote(stuck.map((s) => `Week ${s.week}: ${s.message}`).join(' '));
+    if (stuck.length > 0) setNote(stuck.map((s) => `Week ${s.week}: ${impossibleWords(s.result)}`).join(' '));
     else onClose();
   };
   const setRule = (b: BlockedDay, rule: BlockedDay['rule']) =>

@@ -15,6 +15,7 @@ import { layoutWeekFigures } from '../charts/week-figures-layout.ts';
 import { AreaColumns } from '../charts/week-figures.tsx';
 import type { SpineDay } from '../../shell/spine.tsx';
 import { PlanCell } from './plan-cell.tsx';
+import { guardSubject, guardWords } from '../../../words/en/guards.ts';
 
 /** A place on the plan; a week's head is weekday 0. */
 export interface PlanSpot {
@@ -153,7 +154,10 @@ export const PlanRow = memo(function PlanRow(props: PlanRowProps) {
           ].join(' · ')}
         </span>
         {guards.length > 0 && (
-          <span className="plan-flags" title={guards.map((g) => `${g.subject}: ${g.message}`).join('\n')}>
+          <span
+            className="plan-flags"
+            title={guards.map((g) => `${guardSubject(g, firstWeekday)}: ${guardWords(g, firstWeekday)}`).join('\n')}
+          >
             <span className="sr">{guards.length} worth a look</span>
             {guards.slice(0, 5).map((_g, k) => (
               <i key={k} />

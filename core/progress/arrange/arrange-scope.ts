@@ -7,7 +7,7 @@ import type { GuardCode } from '../guards/guard.ts';
 import type { ProgrammeEdit } from '../edit/programme-edit.ts';
 import type { ProgrammeDocument } from '../programme-document.ts';
 import { findProgrammeDay, themeOf } from '../programme-document.ts';
-import type { ArrangeScope, Arrangement } from './arrange-week.ts';
+import type { ArrangeScope, Arrangement, Impossible } from './arrange-week.ts';
 import { arrangeWeek } from './arrange-week.ts';
 import type { RunDates } from '../../calendar/release.ts';
 import { runDate } from '../../calendar/release.ts';
@@ -73,10 +73,16 @@ export const arrangementEdit = (
 });
 
 /** What is done about blocked days: weeks in which a session stands on one, each arranged anew over all days of the week. */
+/** A week that can't be arranged. */
+export interface StuckWeek {
+  readonly week: number;
+  readonly result: Impossible;
+}
+
 export interface BlockedProposal {
   readonly edits: readonly ProgrammeEdit[];
   /** Weeks for which there is no way, with the reason. */
-  readonly stuck: readonly { readonly week: number; readonly message: string }[];
+  readonly stuck: readonly StuckWeek[];
 }
 
 /** Moves sessions off the days that are blocked for them, week by week; whatever else stands stays as near as it can. */
@@ -85,7 +91,7 @@ export function moveOffBlocked(
   at: { planner: DayPlanner; run: RunDates; locked: ReadonlySet<string> },
 ): BlockedProposal {
   const edits: ProgrammeEdit[] = [];
-  const stuck: { week: number; message: string }[] = [];
+  const stuck: StuckWeek[] = [];
   for (let week = 1; week <= programme.weeks; week++) {
     const isHit = programme.days.some(
       (d) =>
@@ -96,7 +102,7 @@ export function moveOffBlocked(
     if (!isHit) continue;
     const scope = buildArrangeScope(programme, week, at, { fixed: [], weekdays: [1, 2, 3, 4, 5, 6, 7] });
     const result = arrangeWeek(scope);
-    if (result.status === 'impossible') stuck.push({ week, message: result.message });
+    if (result.status === 'impossible') stuck.push({ week, result });
     else edits.push(arrangementEdit(week, scope, result.best));
   }
   return { edits, stuck };

@@ -1,8 +1,7 @@
 import type { Weekday } from '../../calendar/day.ts';
-import { weekdayName } from '../../calendar/day.ts';
 import type { DayPlan } from '../day-plan.ts';
 import { hardDays, sameArea, sameJoint } from '../guards/day-guards.ts';
-import type { GuardCode } from '../guards/guard.ts';
+import type { GuardCode, PairFacts } from '../guards/guard.ts';
 
 /** A session that wants a day. */
 export interface ArrangeSession {
@@ -34,10 +33,23 @@ export interface ArrangeScope {
 }
 
 /** One matter that an order of the week is charged for. */
-export interface ArrangeCost {
-  readonly words: string;
-  readonly points: number;
-}
+export type ArrangeCost = { readonly points: number } &
+  /** Two sessions next to each other; `day` is the first of both: 0 is the last of the week before, 7 that of this week. */
+  (
+    | { readonly kind: 'pair'; readonly day: number; readonly facts: PairFacts }
+    /** A session, by its place in `sessions`, that isn't on the day it has now. */
+    | { readonly kind: 'moved'; readonly session: number }
+  );
+
+/** Why a session, by its place in `sessions`, stands on a day. */
+export type Placing = { readonly session: number; readonly weekday: number } & (
+  | { readonly kind: 'held' | 'stays' }
+  | { readonly kind: 'blocked'; readonly with: string }
+  /** Where it was, this would be to pay. */
+  | { readonly kind: 'spares'; readonly cost: ArrangeCost }
+  /** Who leaves that day to it, and who takes the day that it leaves. */
+  | { readonly kind: 'moves'; readonly leaves?: number; readonly takes?: number }
+);
 
 export interface Arrangement {
   /** The weekday of each session, in the order of `sessions`. */
@@ -52,32 +64,41 @@ export type ArrangeResult =
       readonly best: Arrangement;
       readonly runnerUp: Arrangement | undefined;
       readonly now: Arrangement | undefined;
-      readonly reasons: readonly string[];
+      /** Why each session stands where it does in the best order. */
+      readonly reasons: readonly Placing[];
       readonly searched: number;
     }
-  /** More sessions than days that they may have. */
-  | { readonly status: 'impossible'; readonly message: string };
+  /** A session that may stand on no day, or more sessions than days that are left. */
+  | { readonly status: 'impossible'; readonly why: 'no-day'; readonly title: string }
+  | { readonly status: 'impossible'; readonly why: 'too-many'; readonly sessions: number };
+
+export type Impossible = Extract<ArrangeResult, { readonly status: 'impossible' }>;
 
 /** What matters more costs more: a pair of hard days outweighs any number of moves (common practice, no source). */
 export const ARRANGE_POINTS = { hard: 100, joint: 40, area: 30, moved: 1 } as const;
 
+interface PairCost {
+  readonly points: number;
+  readonly facts: PairFacts;
+}
+
 /** Costs of two sessions standing next to each other; none where either is missing or still to write. */
-export function pairCosts(
+function pairCosts(
   a: DayPlan | undefined,
   b: DayPlan | undefined,
   { thresholds }: Pick<ArrangeScope, 'thresholds'>,
-): ArrangeCost[] {
+): PairCost[] {
   if (!a || !b) return [];
-  const out: ArrangeCost[] = [];
-  const check = (code: GuardCode, rule: typeof hardDays, points: number, say: (what: string) => string) => {
+  const check = (code: PairFacts['code'], rule: typeof hardDays, points: number): PairCost[] => {
     const threshold = thresholds[code];
-    const met = threshold === undefined ? undefined : rule(a, b, threshold);
-    if (met) out.push({ words: `${say(met.what)} (${met.figures})`, points });
+    const facts = threshold === undefined ? undefined : rule(a, b, threshold);
+    return facts ? [{ facts, points }] : [];
   };
-  check('hard-days', hardDays, ARRANGE_POINTS.hard, () => 'both are hard');
-  check('same-joint', sameJoint, ARRANGE_POINTS.joint, (what) => `both ask a lot of the ${what}`);
-  check('same-area', sameArea, ARRANGE_POINTS.area, (what) => `both ask most of ${what}`);
-  return out;
+  return [
+    ...check('hard-days', hardDays, ARRANGE_POINTS.hard),
+    ...check('same-joint', sameJoint, ARRANGE_POINTS.joint),
+    ...check('same-area', sameArea, ARRANGE_POINTS.area),
+  ];
 }
 
 export function isAllowed(session: ArrangeSession, weekday: number, scope: ArrangeScope): boolean {
@@ -88,27 +109,21 @@ export function isAllowed(session: ArrangeSession, weekday: number, scope: Arran
   );
 }
 
-/** All that an order costs, in words. */
+/** All that an order costs. */
 export function costArrangement(weekdays: readonly number[], scope: ArrangeScope): Arrangement {
   const { sessions } = scope;
-  const on = (weekday: number) => sessions[weekdays.indexOf(weekday)];
-  const costs: ArrangeCost[] = [];
-  const name = (weekday: number) => weekdayName(weekday, scope.firstWeekday);
-  for (const c of pairCosts(scope.before, on(1)?.plan, scope))
-    costs.push({ ...c, words: `the ${name(7)} before and ${name(1)}: ${c.words}` });
-  for (let d = 1; d < 7; d++)
-    for (const c of pairCosts(on(d)?.plan, on(d + 1)?.plan, scope))
-      costs.push({ ...c, words: `${name(d)} and ${name(d + 1)}: ${c.words}` });
-  for (const c of pairCosts(on(7)?.plan, scope.after, scope))
-    costs.push({ ...c, words: `${name(7)} and the ${name(1)} after: ${c.words}` });
-  for (const [i, session] of sessions.entries()) {
-    const away = Math.abs(weekdays[i]! - session.weekday);
-    if (away > 0)
-      costs.push({
-        words: `${session.title} moves from ${name(session.weekday)}`,
-        points: away * ARRANGE_POINTS.moved,
-      });
-  }
+  const on = (weekday: number) => sessions[weekdays.indexOf(weekday)]?.plan;
+  const plans = [scope.before, ...[1, 2, 3, 4, 5, 6, 7].map(on), scope.after];
+  const pairs = plans
+    .slice(0, -1)
+    .flatMap((plan, day) =>
+      pairCosts(plan, plans[day + 1], scope).map((cost): ArrangeCost => ({ kind: 'pair', day, ...cost })),
+    );
+  const moves = sessions.flatMap(({ weekday }, session): ArrangeCost[] => {
+    const away = Math.abs(weekdays[session]! - weekday);
+    return away > 0 ? [{ kind: 'moved', session, points: away * ARRANGE_POINTS.moved }] : [];
+  });
+  const costs = [...pairs, ...moves];
   return { weekdays, points: costs.reduce((sum, c) => sum + c.points, 0), costs };
 }
 
@@ -120,11 +135,7 @@ export function costArrangement(weekdays: readonly number[], scope: ArrangeScope
 export function arrangeWeek(scope: ArrangeScope): ArrangeResult {
   const { sessions } = scope;
   const hopeless = sessions.find((s) => ![1, 2, 3, 4, 5, 6, 7].some((d) => isAllowed(s, d, scope)));
-  if (hopeless)
-    return {
-      status: 'impossible',
-      message: `There is no day left for ${hopeless.title}: every day it could have is blocked. Free one, or remove it this week.`,
-    };
+  if (hopeless) return { status: 'impossible', why: 'no-day', title: hopeless.title };
   // Costs of each pair once: a row and a column for "no session".
   const none = sessions.length;
   const pairPoints = [...sessions.map((s) => s.plan), undefined].map((a) =>
@@ -167,11 +178,7 @@ export function arrangeWeek(scope: ArrangeScope): ArrangeResult {
   };
   place(1, sessions.length, none, 0);
   const [best, second] = found;
-  if (!best)
-    return {
-      status: 'impossible',
-      message: `${sessions.length} sessions don’t fit on the days that are left. Free a day, or remove a session this week.`,
-    };
+  if (!best) return { status: 'impossible', why: 'too-many', sessions: sessions.length };
   const stays = sessions.map((s) => s.weekday);
   const now = sessions.every((s) => isAllowed(s, s.weekday, scope)) ? costArrangement(stays, scope) : undefined;
   const bestOrder = costArrangement(best.weekdays, scope);
@@ -185,31 +192,33 @@ export function arrangeWeek(scope: ArrangeScope): ArrangeResult {
   };
 }
 
-/** Why each session stands where it does. */
-function explainPlacing(best: Arrangement, scope: ArrangeScope): string[] {
-  const name = (weekday: number) => weekdayName(weekday, scope.firstWeekday);
-  return scope.sessions.map((session, i) => {
-    const to = best.weekdays[i]!;
-    const day = name(to);
-    if (session.isFixed) return `${session.title} is held on ${day}.`;
-    const wasBlocked = scope.blocked.find(
+function explainPlacing(best: Arrangement, scope: ArrangeScope): Placing[] {
+  const { sessions, blocked } = scope;
+  const placeOf = (weekday: number) => {
+    const place = sessions.findIndex((s) => s.weekday === weekday);
+    return place < 0 ? undefined : place;
+  };
+  return sessions.map((session, i): Placing => {
+    const weekday = best.weekdays[i]!;
+    const at = { session: i, weekday };
+    if (session.isFixed) return { ...at, kind: 'held' };
+    if (weekday === session.weekday) return { ...at, kind: 'stays' };
+    const wasBlocked = blocked.find(
       (b) => b.weekday === session.weekday && !isAllowed(session, session.weekday, scope),
     );
-    if (to === session.weekday) return `${session.title} stays on ${day}.`;
-    if (wasBlocked) return `${session.title} goes to ${day}: ${wasBlocked.words} on ${name(session.weekday)}.`;
+    if (wasBlocked) return { ...at, kind: 'blocked', with: wasBlocked.words };
     // What would it cost to leave this one where it was, and whoever took its place there instead?
-    const swapped = best.weekdays.map((d, k) => (k === i ? session.weekday : d === session.weekday ? to : d));
-    const isFree = scope.sessions.every((s, k) => isAllowed(s, swapped[k]!, scope));
+    const swapped = best.weekdays.map((d, k) => (k === i ? session.weekday : d === session.weekday ? weekday : d));
+    const isFree = sessions.every((s, k) => isAllowed(s, swapped[k]!, scope));
+    const isPaid = new Set(best.costs.map((c) => JSON.stringify(c)));
     const saved = isFree
-      ? costArrangement(swapped, scope).costs.filter(
-          (c) => c.points >= ARRANGE_POINTS.area && !best.costs.some((b) => b.words === c.words),
+      ? costArrangement(swapped, scope).costs.find(
+          (c) => c.points >= ARRANGE_POINTS.area && !isPaid.has(JSON.stringify(c)),
         )
-      : [];
-    if (saved[0]) return `${session.title} goes to ${day}, else ${saved[0].words}.`;
-    const [left, taker] = [
-      scope.sessions.find((s) => s.weekday === to),
-      scope.sessions[best.weekdays.indexOf(session.weekday)],
-    ];
-    return `${session.title} goes to ${day}${left ? `, which ${left.title} leaves` : ', which is free'}${taker ? `; ${taker.title} takes ${name(session.weekday)}` : ''}.`;
+      : undefined;
+    if (saved) return { ...at, kind: 'spares', cost: saved };
+    const leaves = placeOf(weekday);
+    const takes = best.weekdays.indexOf(session.weekday);
+    return { ...at, kind: 'moves', ...(leaves !== undefined && { leaves }), ...(takes >= 0 && { takes }) };
   });
 }

@@ -15,11 +15,7 @@ describe.each(Object.keys(EXAMPLES))('the example %s', (id) => {
       expect(analysis.issues).toEqual([]);
       expect(isSendable(analysis)).toBe(true);
     }
-    expect(
-      guardsOf(programme)
-        .filter((g) => g.code === 'target-broken')
-        .map((g) => `${g.subject}: ${g.message}`),
-    ).toEqual([]);
+    expect(guardsOf(programme).filter((g) => g.code === 'target-broken')).toEqual([]);
   });
 
   it('uses only movements of the library', () => {

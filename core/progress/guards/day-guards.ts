@@ -1,68 +1,59 @@
-import type { DayPlace, Weekday } from '../../calendar/day.ts';
-import { dayName, weekdayName } from '../../calendar/day.ts';
+import type { DayPlace } from '../../calendar/day.ts';
 import { groupBy } from '../../group-by.ts';
-import { formatClock } from '../../words/format-clock.ts';
 import type { Area } from '../../movement/movement.ts';
-import { wholeMinutes } from '../../words/words.ts';
 import type { DayPlan, WatchedJoint } from '../day-plan.ts';
 import { WATCHED_JOINTS } from '../day-plan.ts';
 import type { PlannedDay, WeekPlan } from '../plan-programme.ts';
 import type { BlockedDay } from '../programme-document.ts';
-import type { Guard, GuardCode } from './guard.ts';
-import { formatWeeks } from './guard.ts';
+import type { Both, Guard, GuardFacts, PairFacts } from './guard.ts';
 import type { RunDates } from '../../calendar/release.ts';
 import { runDate } from '../../calendar/release.ts';
 
-/** The shared work of two sessions under a rule; undefined where the rule isn't met. */
-export type PairRule = (
-  a: DayPlan,
-  b: DayPlan,
-  threshold: number,
-) => { readonly what: string; readonly figures: string } | undefined;
+/** What two sessions share under a rule; undefined where the rule isn't met. */
+export type PairRule = (a: DayPlan, b: DayPlan, threshold: number) => PairFacts | undefined;
+
+const totalWork = ({ workByArea }: DayPlan): number =>
+  Math.max(
+    1,
+    Object.values(workByArea).reduce((sum, value) => sum + value, 0),
+  );
 
 export const sameArea: PairRule = (a, b, thresholdPct) => {
+  const [totalA, totalB] = [totalWork(a), totalWork(b)];
   const shared = (Object.keys(a.workByArea) as Area[])
     .filter((area) => area !== 'mobility')
-    .map((area) => {
-      const [x, y] = [a, b].map(
-        (p) =>
-          (100 * (p.workByArea[area] ?? 0)) /
-          Math.max(
-            1,
-            Object.values(p.workByArea).reduce((s, v) => s + v, 0),
-          ),
-      );
-      return { area, x: x!, y: y! };
-    })
-    .filter(({ x, y }) => x >= thresholdPct && y >= thresholdPct);
-  return shared.length === 0
-    ? undefined
-    : {
-        what: shared.map((s) => s.area).join(' and '),
-        figures: shared.map((s) => `${Math.round(s.x)} and ${Math.round(s.y)} % of the work`).join('; '),
-      };
+    .map((area): { area: Area; pct: Both } => ({
+      area,
+      pct: [(100 * (a.workByArea[area] ?? 0)) / totalA, (100 * (b.workByArea[area] ?? 0)) / totalB],
+    }))
+    .filter(({ pct }) => pct.every((value) => value >= thresholdPct));
+  return shared.length === 0 ? undefined : { code: 'same-area', shared };
 };
-
-const JOINT_NAMES: Record<WatchedJoint, string> = { wrist: 'wrists', shoulder: 'shoulders', knee: 'knees' };
 
 export const sameJoint: PairRule = (a, b, thresholdMin) => {
-  const shared = WATCHED_JOINTS.filter(
-    (j) => a.workByJoint[j] >= thresholdMin * 60 && b.workByJoint[j] >= thresholdMin * 60,
-  );
-  return shared.length === 0
-    ? undefined
-    : {
-        what: shared.map((j) => JOINT_NAMES[j]).join(' and '),
-        figures: shared
-          .map((j) => `${wholeMinutes(a.workByJoint[j])} and ${wholeMinutes(b.workByJoint[j])} min`)
-          .join('; '),
-      };
+  const shared = WATCHED_JOINTS.map((joint): { joint: WatchedJoint; sec: Both } => ({
+    joint,
+    sec: [a.workByJoint[joint], b.workByJoint[joint]],
+  })).filter(({ sec }) => sec.every((value) => value >= thresholdMin * 60));
+  return shared.length === 0 ? undefined : { code: 'same-joint', shared };
 };
 
-export const hardDays: PairRule = (a, b, threshold) =>
-  (a.effort ?? 0) >= threshold && (b.effort ?? 0) >= threshold
-    ? { what: 'hard', figures: `effort ${a.effort} and ${b.effort}` }
-    : undefined;
+export const hardDays: PairRule = (a, b, threshold) => {
+  const efforts: Both = [a.effort ?? 0, b.effort ?? 0];
+  return efforts.every((effort) => effort >= threshold) ? { code: 'hard-days', efforts } : undefined;
+};
+
+/** What two days have in common, without its figures: equal ones are one thing. */
+function matterOf(facts: PairFacts): string {
+  switch (facts.code) {
+    case 'same-area':
+      return facts.shared.map((s) => s.area).join(' ');
+    case 'same-joint':
+      return facts.shared.map((s) => s.joint).join(' ');
+    case 'hard-days':
+      return '';
+  }
+}
 
 interface Pair {
   readonly first: PlannedDay;
@@ -78,98 +69,73 @@ function neighbours(weeks: readonly WeekPlan[]): Pair[] {
   });
 }
 
-const SENTENCES: Record<'same-area' | 'same-joint' | 'hard-days', (what: string) => string> = {
-  'same-area': (what) => `Both ask most of ${what}`,
-  'same-joint': (what) => `Both ask a lot of the ${what}`,
-  'hard-days': () => 'Both are hard',
-};
-
 /** Pairs of neighbouring days that meet a rule; the same two weekdays with the same matter are one thing, with its weeks. */
-export function findPairs(
-  weeks: readonly WeekPlan[],
-  code: keyof typeof SENTENCES,
-  rule: PairRule,
-  threshold: number,
-  firstWeekday: Weekday,
-): Guard[] {
-  const groups = new Map<string, { pairs: Pair[]; what: string; figures: string[] }>();
-  for (const pair of neighbours(weeks)) {
-    const met = rule(pair.first.plan!, pair.second.plan!, threshold);
-    if (!met) continue;
-    const key = `${pair.first.day.weekday} ${met.what}`;
-    const group = groups.get(key) ?? { pairs: [], what: met.what, figures: [] };
-    group.pairs.push(pair);
-    group.figures.push(met.figures);
-    groups.set(key, group);
-  }
-  return [...groups.values()].map(({ pairs, what, figures }) => {
-    const own = pairs.map((p) => p.first.day.week);
-    const { first, second } = pairs[0]!;
-    return {
-      code,
-      weeks: own,
-      places: pairs.flatMap((p) => [placeOf(p.first), placeOf(p.second)]),
-      threshold,
-      subject: `${weekdayName(first.day.weekday, firstWeekday)} and ${weekdayName(second.day.weekday, firstWeekday)}`,
-      message: `${SENTENCES[code](what)}: ${figures[0]}${pairs.length > 1 ? ` in week ${own[0]}; also in ${formatWeeks(own.slice(1))}` : `, ${formatWeeks(own)}`}.`,
-    };
+export function findPairs(weeks: readonly WeekPlan[], rule: PairRule, threshold: number): Guard[] {
+  const met = neighbours(weeks).flatMap((pair) => {
+    const facts = rule(pair.first.plan!, pair.second.plan!, threshold);
+    return facts ? [{ pair, facts }] : [];
   });
+  return [...groupBy(met, ({ pair, facts }) => `${pair.first.day.weekday} ${matterOf(facts)}`).values()].map(
+    (group) => {
+      const { pair, facts } = group[0]!;
+      return {
+        ...facts,
+        weekdays: [pair.first.day.weekday, pair.second.day.weekday],
+        weeks: group.map((g) => g.pair.first.day.week),
+        places: group.flatMap((g) => [placeOf(g.pair.first), placeOf(g.pair.second)]),
+        threshold,
+      };
+    },
+  );
 }
 
 const placeOf = ({ day }: PlannedDay): DayPlace => ({ week: day.week, weekday: day.weekday });
 
-const eachDay = (
+const eachDay = <F extends GuardFacts>(
   weeks: readonly WeekPlan[],
-  firstWeekday: Weekday,
-  find: (day: PlannedDay, plan: DayPlan) => Omit<Guard, 'weeks' | 'places' | 'subject'> | undefined,
-): Guard[] =>
+  threshold: number | null,
+  find: (day: PlannedDay, plan: DayPlan) => F | undefined,
+): (F & Pick<Guard, 'weeks' | 'places' | 'threshold'>)[] =>
   weeks.flatMap((w) =>
     w.days.flatMap((d) => {
       const found = d?.plan && find(d, d.plan);
-      return found ? [{ ...found, weeks: [w.week], places: [placeOf(d)], subject: dayName(d.day, firstWeekday) }] : [];
+      return found ? [{ ...found, weeks: [w.week], places: [placeOf(d)], threshold }] : [];
     }),
   );
 
 /** A session that is shorter than promised is no matter in a lighter week. */
-export const findBrokenTargets = (weeks: readonly WeekPlan[], thresholdPct: number, firstWeekday: Weekday): Guard[] =>
-  eachDay(weeks, firstWeekday, (day, plan) => {
-    const targetSec = plan.document.targetSec;
+export const findBrokenTargets = (weeks: readonly WeekPlan[], thresholdPct: number): Guard[] =>
+  eachDay(weeks, thresholdPct, (day, plan) => {
+    const { targetSec } = plan.document;
     if (targetSec === undefined) return undefined;
-    const offSec = plan.clockSec.likely - targetSec;
+    const likelySec = plan.clockSec.likely;
+    const offSec = likelySec - targetSec;
     if (Math.abs(offSec) <= (thresholdPct / 100) * targetSec || (offSec < 0 && weeks[day.day.week - 1]?.isLighter))
       return undefined;
-    return {
-      code: 'target-broken',
-      threshold: thresholdPct,
-      message: `${plan.title || 'The session'} is likely ${formatClock(plan.clockSec.likely)}, ${formatClock(Math.abs(offSec))} ${offSec > 0 ? 'over' : 'short of'} its target of ${formatClock(targetSec)}.`,
-    };
+    return { code: 'target-broken' as const, title: plan.title, likelySec, targetSec };
   });
 
 export const isBlockedFor = (blocked: BlockedDay, plan: Pick<DayPlan, 'isHard'> | undefined): boolean =>
   blocked.rule === 'no session' || plan?.isHard === true;
 
-export function findBlocked(
-  weeks: readonly WeekPlan[],
-  blocked: readonly BlockedDay[],
-  run: RunDates,
-  firstWeekday: Weekday,
-): Guard[] {
+export function findBlocked(weeks: readonly WeekPlan[], blocked: readonly BlockedDay[], run: RunDates): Guard[] {
   if (blocked.length === 0) return [];
   const byDate = groupBy(blocked, (b) => b.date);
-  return eachDay(weeks, firstWeekday, (day, plan) => {
-    const found = byDate.get(runDate(run, day.day))?.find((b) => isBlockedFor(b, plan));
+  return eachDay(weeks, null, ({ day }, plan) => {
+    const found = byDate.get(runDate(run, day))?.find((b) => isBlockedFor(b, plan));
     return (
       found && {
-        code: 'blocked-day' as GuardCode,
-        threshold: null,
-        message: `${found.words}: ${plan.title || 'a session'}${found.rule === 'no session' ? '' : `, effort ${plan.effort},`} stands on it.`,
+        code: 'blocked-day' as const,
+        title: plan.title,
+        with: found.words,
+        ...(found.rule !== 'no session' && plan.effort !== undefined && { effort: plan.effort }),
       }
     );
   });
 }
 
 /** Sessions of one retest name that aren't the same work. */
-export function findDifferingRetests(weeks: readonly WeekPlan[], firstWeekday: Weekday): Guard[] {
+export function findDifferingRetests(weeks: readonly WeekPlan[]): Guard[] {
   const byName = groupBy(
     weeks.flatMap((w) => w.days.flatMap((d) => (d?.plan?.retest ? [d] : []))),
     (d) => d.plan!.retest!.toLowerCase(),
@@ -184,9 +150,10 @@ export function findDifferingRetests(weeks: readonly WeekPlan[], firstWeekday: W
             code: 'retest-differs',
             weeks: [...new Set(days.map((d) => d.day.week))],
             places: days.map(placeOf),
-            subject: `Retest ${days[0]!.plan!.retest}`,
+            retest: days[0]!.plan!.retest!,
+            first: placeOf(days[0]!),
+            other: placeOf(different[0]!),
             threshold: null,
-            message: `The session of ${dayName(different[0]!.day, firstWeekday)} is not the one of ${dayName(days[0]!.day, firstWeekday)}, so their scores don’t compare.`,
           },
         ];
   });

@@ -42,18 +42,18 @@ const FINDERS: Record<GuardCode, (scope: GuardScope, threshold: number) => Guard
   monotony: ({ weeks }, t) => findMonotony(weeks, t),
   'no-lighter-week': ({ weeks }, t) => findNoLighterWeek(weeks, t),
   'lighter-week': ({ weeks }, t) => findHeavyLighterWeeks(weeks, t),
-  'same-area': ({ weeks, programme }, t) => findPairs(weeks, 'same-area', sameArea, t, programme.firstWeekday),
-  'same-joint': ({ weeks, programme }, t) => findPairs(weeks, 'same-joint', sameJoint, t, programme.firstWeekday),
-  'hard-days': ({ weeks, programme }, t) => findPairs(weeks, 'hard-days', hardDays, t, programme.firstWeekday),
+  'same-area': ({ weeks }, t) => findPairs(weeks, sameArea, t),
+  'same-joint': ({ weeks }, t) => findPairs(weeks, sameJoint, t),
+  'hard-days': ({ weeks }, t) => findPairs(weeks, hardDays, t),
   'levers-at-once': ({ programme, tracks }, t) => findLeversAtOnce(programme, tracks, t),
   'strength-days': ({ weeks, programme }, t) =>
     findFewStrengthDays(weeks, t, (week, weekday) => {
       const planned = week.days[weekday - 1]!;
       return themeOf(programme, planned.day) === 'strength' || planned.plan!.isStrength;
     }),
-  'target-broken': ({ weeks, programme }, t) => findBrokenTargets(weeks, t, programme.firstWeekday),
-  'blocked-day': ({ weeks, programme, run }) => findBlocked(weeks, programme.blocked, run, programme.firstWeekday),
-  'retest-differs': ({ weeks, programme }) => findDifferingRetests(weeks, programme.firstWeekday),
+  'target-broken': ({ weeks }, t) => findBrokenTargets(weeks, t),
+  'blocked-day': ({ weeks, programme, run }) => findBlocked(weeks, programme.blocked, run),
+  'retest-differs': ({ weeks }) => findDifferingRetests(weeks),
 };
 
 /** All that is worth a look in a programme, by code and week; codes that are switched off left out. An empty programme has nothing. */

@@ -2,7 +2,7 @@ import { groupBy } from '../../group-by.ts';
 import type { ReadTrack } from '../track/build-track.ts';
 import { trackPulls } from '../track/build-track.ts';
 import type { Lever } from '../levers/lever.ts';
-import { isSameLever, LEVER_WORDS } from '../levers/lever.ts';
+import { isSameLever } from '../levers/lever.ts';
 import type { ProgrammeDocument } from '../programme-document.ts';
 import type { Pull } from '../track/schedule.ts';
 import type { Guard } from './guard.ts';
@@ -39,8 +39,8 @@ export function findLeversAtOnce(
           weeks: [...new Set(days.map((d) => d.week))],
           places: days.map(({ week: w, weekday }) => ({ week: w, weekday })),
           threshold,
-          subject: `${read.track.name}, week ${days[0]!.week}`,
-          message: `${kinds.map((k) => LEVER_WORDS[k].name).join(' and ')} move at once.`,
+          track: read.track.name,
+          levers: kinds,
         },
       ];
     });

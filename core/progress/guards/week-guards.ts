@@ -1,79 +1,68 @@
-import { wholeMinutes } from '../../words/words.ts';
+import { groupBy } from '../../group-by.ts';
 import type { Pattern } from '../../movement/movement.ts';
 import type { WeekPlan } from '../plan-programme.ts';
-import { findLoadChange, findWeekChange, formatChange, isPause, isRated, isWhole } from '../week/week-change.ts';
-import type { Guard } from './guard.ts';
-import { formatWeeks } from './guard.ts';
+import { findLoadChange, findWeekChange, isPause, isRated, isWhole } from '../week/week-change.ts';
+import type { Between, Guard, Span } from './guard.ts';
 
-/** Fewer repetitions more than this are not worth a word. */
+/** Fewer repetitions more than this, or less work, are not worth a word. */
 const LEAST_REPS_MORE = 20;
+const LEAST_WORK_MORE_SEC = 60;
 
 interface Measure {
-  readonly code: 'load-change' | 'work-change' | 'reps-change';
   readonly of: (week: WeekPlan) => number;
-  readonly show: (value: number) => string;
-  readonly name: string;
   /** A smaller difference isn't worth a word. */
   readonly least: number;
   readonly fits?: typeof isWhole;
 }
 
-function findChange(weeks: readonly WeekPlan[], thresholdPct: number, measure: Measure): Guard[] {
-  return weeks.flatMap((week, i): Guard[] => {
+/** A week's figures, and what is between it and the week that it is held against. */
+type Change = Pick<Guard, 'weeks' | 'places' | 'threshold'> & {
+  readonly was: number;
+  readonly now: number;
+  readonly pct: number;
+  readonly against: number;
+  readonly between?: Between;
+};
+
+function findChanges(weeks: readonly WeekPlan[], thresholdPct: number, measure: Measure): Change[] {
+  return weeks.flatMap((week, i): Change[] => {
     const change = week.isLighter ? undefined : findWeekChange(weeks, i, measure.of, measure.fits);
     if (!change || change.pct <= thresholdPct || change.now - change.was < measure.least) return [];
-    const { against } = change;
     const before = weeks[i - 1]!;
-    const between =
-      against === before
-        ? ''
-        : isPause(before)
-          ? ` After a week without sessions; this is against week ${against.week}.`
-          : ` After a lighter week (${measure.show(measure.of(before))}) that is the plan; this is against week ${against.week}.`;
+    const between: Between = isPause(before) ? { kind: 'pause' } : { kind: 'lighter', value: measure.of(before) };
     return [
       {
-        code: measure.code,
         weeks: [week.week],
         places: [],
-        subject: `Week ${against.week} → ${week.week}`,
         threshold: thresholdPct,
-        message: `${measure.name} ${measure.show(change.was)} → ${measure.show(change.now)}, ${formatChange(change.pct, 1)}.${between}`,
+        ...change,
+        against: change.against.week,
+        ...(change.against !== before && { between }),
       },
     ];
   });
 }
 
 export const findLoadChanges = (weeks: readonly WeekPlan[], thresholdPct: number): Guard[] =>
-  findChange(weeks, thresholdPct, {
+  findChanges(weeks, thresholdPct, { of: (w) => w.loadAu, least: 0, fits: isRated }).map((change) => ({
     code: 'load-change',
-    of: (w) => w.loadAu,
-    show: (v) => String(Math.round(v)),
-    name: 'Planned load',
-    least: 0,
-    fits: isRated,
-  });
+    ...change,
+  }));
 
 export const findWorkChanges = (weeks: readonly WeekPlan[], thresholdPct: number): Guard[] =>
-  findChange(weeks, thresholdPct, {
+  findChanges(weeks, thresholdPct, { of: (w) => w.workSec, least: LEAST_WORK_MORE_SEC }).map((change) => ({
     code: 'work-change',
-    of: (w) => w.workSec,
-    show: (v) => `${wholeMinutes(v)} min`,
-    name: 'Work',
-    least: 60,
-  });
+    ...change,
+  }));
 
 export function findRepsChanges(weeks: readonly WeekPlan[], thresholdPct: number): Guard[] {
   const patterns = [...new Set(weeks.flatMap((w) => Object.keys(w.repsByPattern) as Pattern[]))].filter(
     (p) => p !== 'mobility',
   );
   return patterns.flatMap((pattern) =>
-    findChange(weeks, thresholdPct, {
-      code: 'reps-change',
-      of: (w) => w.repsByPattern[pattern] ?? 0,
-      show: String,
-      name: `Repetitions of ${pattern}`,
-      least: LEAST_REPS_MORE,
-    }),
+    findChanges(weeks, thresholdPct, { of: (w) => w.repsByPattern[pattern] ?? 0, least: LEAST_REPS_MORE }).map(
+      (change): Guard => ({ code: 'reps-change', pattern, ...change }),
+    ),
   );
 }
 
@@ -88,41 +77,30 @@ export function findHeavyLighterWeeks(weeks: readonly WeekPlan[], thresholdPct: 
             code: 'lighter-week',
             weeks: [week.week],
             places: [],
-            subject: `Week ${week.week}, lighter`,
             threshold: thresholdPct,
-            message: `Planned load ${Math.round(change.was)} → ${Math.round(change.now)}, ${formatChange(change.pct, 1)} on week ${change.against.week}.`,
+            was: change.was,
+            now: change.now,
+            pct: change.pct,
+            against: change.against.week,
           },
         ];
   });
 }
 
-/** `3.00`, or `2.69 to 3.02` over several. */
-function formatSpan(values: readonly number[], digits: number): string {
-  const [low, high] = [Math.min(...values).toFixed(digits), Math.max(...values).toFixed(digits)];
-  return low === high ? low : `${low} to ${high}`;
-}
+const spanOf = (values: readonly number[]): Span => [Math.min(...values), Math.max(...values)];
 
 export function findMonotony(weeks: readonly WeekPlan[], threshold: number): Guard[] {
   const alike = weeks.filter((w) => w.monotony !== undefined && w.monotony > threshold);
   if (alike.length === 0) return [];
-  const own = alike.map((w) => w.week);
   return [
     {
       code: 'monotony',
-      weeks: own,
+      weeks: alike.map((w) => w.week),
       places: [],
-      subject: formatWeeks(own).replace(/^w/, 'W'),
       threshold,
-      message: `The days are much alike: load ${formatSpan(
-        alike.map((w) => w.loadAu),
-        0,
-      )}, monotony ${formatSpan(
-        alike.map((w) => w.monotony!),
-        2,
-      )} (sample SD), strain ${formatSpan(
-        alike.map((w) => w.strainAu!),
-        0,
-      )}.`,
+      loadAu: spanOf(alike.map((w) => w.loadAu)),
+      monotony: spanOf(alike.map((w) => w.monotony!)),
+      strainAu: spanOf(alike.map((w) => w.strainAu!)),
     },
   ];
 }
@@ -131,16 +109,7 @@ export function findNoLighterWeek(weeks: readonly WeekPlan[], threshold: number)
   const out: Guard[] = [];
   let run: number[] = [];
   const close = () => {
-    if (run.length >= threshold) {
-      out.push({
-        code: 'no-lighter-week',
-        weeks: run,
-        places: [],
-        subject: `Weeks ${run[0]} to ${run.at(-1)}`,
-        threshold,
-        message: `${run.length} weeks without a lighter one.`,
-      });
-    }
+    if (run.length >= threshold) out.push({ code: 'no-lighter-week', weeks: run, places: [], threshold });
     run = [];
   };
   for (const w of weeks) {
@@ -160,15 +129,11 @@ export function findFewStrengthDays(
     .filter((w) => isWhole(w) && !w.isLighter)
     .map((w) => ({ week: w.week, days: w.days.filter((d, i) => d?.plan && isStrength(w, i + 1)).length }))
     .filter((w) => w.days < threshold);
-  return [...new Set(short.map((s) => s.days))].map((days) => {
-    const own = short.filter((s) => s.days === days).map((s) => s.week);
-    return {
-      code: 'strength-days',
-      weeks: own,
-      places: [],
-      subject: formatWeeks(own).replace(/^w/, 'W'),
-      threshold,
-      message: days === 0 ? 'No strength day.' : `${days} strength ${days === 1 ? 'day' : 'days'}.`,
-    };
-  });
+  return [...groupBy(short, (s) => s.days).entries()].map(([days, own]) => ({
+    code: 'strength-days',
+    weeks: own.map((s) => s.week),
+    places: [],
+    threshold,
+    days,
+  }));
 }
