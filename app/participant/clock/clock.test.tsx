@@ -1,0 +1,173 @@
+import type { ReactElement } from 'react';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { createRoutesStub } from 'react-router';
+import { describe, expect, test, vi } from 'vitest';
+import { buildStages } from '../../../core/clock/build-stages.ts';
+import type { FollowEvent, FollowState } from '../../../core/clock/follow.ts';
+import { advance, startFollow } from '../../../core/clock/follow.ts';
+import { baseLibrary } from '../../../core/movement/library.ts';
+import { parseSession } from '../../../core/notation/parse.ts';
+import { computePlan } from '../../../core/session/plan.ts';
+import { resolveBlocks } from '../../../core/session/resolve.ts';
+import { packRibbon } from '../../charts/session/pack-ribbon.ts';
+import { layoutRibbon } from '../../charts/ribbon-layout.ts';
+import type { ClockView } from './clock-view.ts';
+import { clockView } from './clock-view.ts';
+import { AfterFace } from './faces/after-face.tsx';
+import { BeforeFace } from './faces/before-face.tsx';
+import { StageButtons } from './faces/stage-buttons.tsx';
+import { StageFace } from './faces/stage-face.tsx';
+import { seenByClock } from './log-link.ts';
+import { shapePlaces } from './shape-places.ts';
+
+const NO_MATCH = { words: {}, sameAs: {}, targets: {} };
+
+/** The clock of a text after [event, at second] pairs, at a second. */
+function at(text: string, events: readonly (readonly [FollowEvent, number])[], sec: number, match: string[] = []) {
+  const { document, issues } = parseSession(text, baseLibrary);
+  expect(issues).toEqual([]);
+  const plan = computePlan(document, baseLibrary);
+  const stages = buildStages(plan, resolveBlocks(document));
+  const told = [...events, ['tick', sec] as const].flatMap(
+    ([event, when]) =>
+      [
+        ['tick', when],
+        [event, when],
+      ] as const,
+  );
+  const state = told.reduce((s, [event, when]) => advance(s, event, stages, when * 1000), startFollow(0));
+  const view = clockView(state, sec * 1000, {
+    stages,
+    scored: [],
+    toMatch: { ...NO_MATCH, words: Object.fromEntries(match.entries()) },
+    totalSec: plan.clockSec.likely,
+  });
+  return { stages, state, view, ribbon: packRibbon(layoutRibbon(plan, { widthPx: 350, heightPx: 38 })) };
+}
+const viewAt = (...given: Parameters<typeof at>): ClockView => at(...given).view!;
+
+/** What is to be read of it, with its buttons' names. */
+function read(element: ReactElement): string {
+  const Page = createRoutesStub([{ path: '/', Component: () => element }]);
+  return renderToStaticMarkup(<Page />)
+    .replace(/<svg.*?<\/svg>/g, '')
+    .replace(/<[^>]+>/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
+}
+const clock = {
+  send: vi.fn(),
+  goOn: vi.fn(),
+  setSheet: vi.fn(),
+  start: vi.fn(),
+  hear: vi.fn(),
+  heard: { tones: true, voice: false },
+  logLink: '/log',
+  saved: undefined,
+};
+
+const INTERVALS = 'Main: work 0:40 rest 0:20, 2 rounds\nsquat\neach side side plank';
+
+describe('what the clock shows of a moment', () => {
+  test('work by the clock counts down, with the side that it is', () => {
+    const view = viewAt(INTERVALS, [], 5 + 60 + 25);
+    expect(view).toMatchObject({ shownSec: 15, isOwn: false, side: 'now right', spentSec: 25 });
+    expect(view.doneRatio).toBeCloseTo(25 / 40, 6);
+    expect(read(<StageFace view={view} cues={['hips high']} />)).toBe(
+      'Main round 1 of 2 side plank each side now right 0:15 hips high',
+    );
+  });
+
+  test('a figure turns with its second: 40 stands for the first whole second', () => {
+    expect([5, 5.5, 6, 44.9995].map((sec) => viewAt(INTERVALS, [], sec).shownSec)).toEqual([40, 40, 39, 0]);
+  });
+
+  test('at one’s own pace it counts up and waits', () => {
+    const view = viewAt('Warm-up: flow\n10 squat', [], 12);
+    expect(view).toMatchObject({ isOwn: true, shownSec: 7, numberNow: '10' });
+    expect(read(<StageFace view={view} cues={[]} />)).toBe('Warm-up squat 10 0:07 your own pace');
+  });
+
+  test('a window shows its list, the number of the round that was tapped, and what is to be beaten', () => {
+    const text = 'Main: amrap 9:00\n10 squat\n5/side split squat';
+    const view = viewAt(text, [['tap', 20]], 30, ['3 rounds']);
+    expect(view).toMatchObject({ taps: 1, match: '3 rounds', shownSec: 515 });
+    expect(view.lines.map((line) => `${line.figure} ${line.name}`)).toEqual(['10 squat', '5 split squat']);
+    expect(read(<StageFace view={view} cues={[]} />)).toContain('match or beat 3 rounds');
+  });
+
+  test('nothing is to be beaten while one waits', () => {
+    expect(viewAt('Main: amrap 9:00\n10 squat', [], 2, ['3 rounds']).match).toBe('');
+  });
+
+  test('over, there is nothing to show', () => {
+    expect(at(INTERVALS, [], 4000).view).toBeUndefined();
+  });
+});
+
+describe('the buttons of a stage', () => {
+  const buttons = (text: string, events: readonly (readonly [FollowEvent, number])[], sec: number) => {
+    const { view, ribbon } = at(text, events, sec);
+    return read(<StageButtons view={view!} clock={clock} ribbon={ribbon} hasShapes />);
+  };
+  test('by the clock: what comes next, back, pause, skip', () => {
+    expect(buttons(INTERVALS, [], 10)).toMatch(/^next .*back pause skip easier \/ harder this hurts$/);
+  });
+  test('paused: go on, what is heard, and the way to the log', () => {
+    expect(buttons(INTERVALS, [['pause', 10]], 20)).toMatch(/go on skip .* Tones on Voice off Stop here and log$/);
+  });
+  test('at one’s own pace: on to the next', () => {
+    expect(buttons('Warm-up: flow\n10 squat', [], 12)).toContain('Done, on to the next');
+  });
+  test('a window: one more round, and one less once there is one', () => {
+    const text = 'Main: amrap 9:00\n10 squat';
+    expect(buttons(text, [], 12)).toMatch(/One more round done: 0 back/);
+    expect(buttons(text, [['tap', 20]], 30)).toMatch(/One more round done: 1 one less/);
+  });
+});
+
+describe('before and after', () => {
+  const face = (saved: FollowState | undefined, isEmpty = false) =>
+    read(<BeforeFace title="Legs" totalSec={120} isEmpty={isEmpty} clock={{ ...clock, saved }} back="/" />);
+  test('it is started, or gone on with where one stopped', () => {
+    expect(face(undefined)).toMatch(/^Legs 2:00 Put the phone.* Start Back to the session$/);
+    expect(face(startFollow(0))).toContain('Go on where you stopped From the beginning');
+    expect(face({ ...startFollow(0), status: 'finished' })).toContain('It is done: log it');
+  });
+  test('with nothing to time there is nothing to start', () => {
+    expect(face(undefined, true)).toMatch(/nothing to time.*Voice off Back to the session$/);
+  });
+  test('after the last stage the log is next', () => {
+    expect(read(<AfterFace title="Legs" logLink="/log" onBack={vi.fn()} />)).toMatch(/That was all of it.*Log it/);
+  });
+});
+
+describe('what the log is told', () => {
+  const session = ({ stages }: Pick<ReturnType<typeof at>, 'stages'>) => ({
+    written: stages,
+    shown: stages,
+    scored: [],
+    ladders: {},
+  });
+  test('nothing before it was started', () => {
+    expect(seenByClock(null, session({ stages: [] })).toString()).toBe('');
+  });
+  test('how long it ran, and that something hurt', () => {
+    const hurt = { block: 0, movement: 'squat', area: 'knee', did: 'ended', to: '' } as const;
+    const told = at(INTERVALS, [[{ kind: 'hurt', hurt }, 20]], 45);
+    const seen = seenByClock(told.state, session(told));
+    expect(seen.get('clock')).toBe('0:40');
+    expect([seen.get('body'), seen.get('reason')]).toEqual(['hurts', 'sore']);
+    expect(JSON.parse(seen.get('seen')!)).toMatchObject({ ranSec: { 0: 40 } });
+  });
+});
+
+test('shapes can be changed of what is done now, or was last where it rests', () => {
+  const ladders = { squat: { names: ['chair squat', 'squat', 'pistol'], standIns: {}, at: 1 } };
+  const { stages } = at(INTERVALS, [], 0);
+  const first = { block: 0, movement: 'squat', name: 'squat', easier: 'chair squat', harder: 'pistol' };
+  expect(shapePlaces(stages, 1, [], ladders)).toMatchObject([first]);
+  expect(shapePlaces(stages, 2, [], ladders)).toMatchObject([first]);
+  expect(shapePlaces(stages, 3, [], ladders)).toMatchObject([{ movement: 'side plank', easier: null, harder: null }]);
+  expect(shapePlaces([], 0, [], ladders)).toEqual([]);
+});

@@ -1,0 +1,49 @@
+import { Link } from 'react-router';
+import { formatClock } from '../../../../core/words/format-clock.ts';
+import type { Clock } from '../use-clock.ts';
+import { SoundSwitches } from './sound-switches.tsx';
+
+interface BeforeFaceProps {
+  readonly title: string;
+  readonly totalSec: number;
+  readonly isEmpty: boolean;
+  readonly clock: Pick<Clock, 'saved' | 'start' | 'heard' | 'hear'>;
+  readonly back: string;
+}
+
+/** Before it is started: what it does, what is heard, and going on where one stopped. */
+export function BeforeFace({ title, totalSec, isEmpty, clock, back }: BeforeFaceProps) {
+  const { saved, start } = clock;
+  return (
+    <main className="clock is-ready">
+      <p className="clock-top">
+        <span>{title}</span>
+        <span>{formatClock(totalSec)}</span>
+      </p>
+      <h1>{isEmpty ? 'This session has nothing to time' : 'Put the phone where you can see it'}</h1>
+      <noscript>
+        <p className="clock-note">
+          The clock needs JavaScript, which is switched off here. The session can be done from its list, and logged
+          without it.
+        </p>
+      </noscript>
+      <p>The clock calls three, two, one, halfway and when to switch sides. At your own pace it waits for a tap.</p>
+      <div className="clock-foot">
+        <SoundSwitches {...clock} />
+        {saved && (
+          <button type="button" className="clock-main" onClick={() => start(saved)}>
+            {saved.status === 'finished' ? 'It is done: log it' : 'Go on where you stopped'}
+          </button>
+        )}
+        {!isEmpty && (
+          <button type="button" className={saved ? 'clock-second' : 'clock-main'} onClick={() => start()}>
+            {saved ? 'From the beginning' : 'Start'}
+          </button>
+        )}
+        <Link className="clock-second" to={back}>
+          Back to the session
+        </Link>
+      </div>
+    </main>
+  );
+}

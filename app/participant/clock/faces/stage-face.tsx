@@ -1,0 +1,112 @@
+import { formatClock } from '../../../../core/words/format-clock.ts';
+import type { ClockView } from '../clock-view.ts';
+import { placeWords } from '../clock-words.ts';
+
+/** What is done now: block, place, movement, dose, rules, list. */
+export function StageFace({ view, cues }: { view: ClockView; cues: readonly string[] }) {
+  const { stage, numberNow, side, lines } = view;
+  const dose = [
+    stage.kind === 'work' && numberNow === undefined && stage.figure !== '' ? <b key="f">{stage.figure}</b> : null,
+    stage.details,
+    side,
+  ].filter(Boolean);
+  return (
+    <>
+      <p className="clock-top">
+        <span>{stage.blockName}</span>
+        <b>{placeWords(stage)}</b>
+      </p>
+      <h1>{stage.title}</h1>
+      <p className="clock-dose">
+        {dose.map((part, i) => (
+          <span key={i}>{part}</span>
+        ))}
+      </p>
+      {numberNow !== undefined && (
+        <p className={`clock-now${numberNow.length > 3 ? ' is-long' : ''}`}>
+          <b>{numberNow}</b> {stage.lines.length > 0 && <span>now</span>}
+        </p>
+      )}
+      {stage.rules.length > 0 && (
+        <ul className="clock-rules">
+          {stage.rules.map((rule) => (
+            <li key={rule}>{rule}</li>
+          ))}
+        </ul>
+      )}
+      {lines.length > 0 && (
+        <ul className="clock-lines">
+          {lines.map((line, i) => (
+            <li key={i}>
+              <b>{line.figure}</b>{' '}
+              <span>
+                {line.name}
+                {line.details && <small> {line.details}</small>}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      <TimeFace view={view} />
+      {cues.length > 0 && (
+        <ul className="clock-cues">
+          {cues.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
+      {view.match !== '' && (
+        <p className="clock-aim">
+          match or beat <b>{view.match}</b>
+          {view.pace !== '' && `, ${view.pace}`}
+        </p>
+      )}
+    </>
+  );
+}
+
+/** The time: counted down with its bar, or at one's own pace counted up. */
+function TimeFace({ view }: { view: ClockView }) {
+  const { stage, shownSec, isOwn, doneRatio } = view;
+  const { workCapSec, capSec, durationSec } = stage;
+  return (
+    <>
+      <p
+        className={`clock-digits${shownSec >= 600 ? ' is-long' : ''}`}
+        role="timer"
+        aria-label={isOwn ? 'time so far' : 'time left'}
+      >
+        {formatClock(shownSec)}
+      </p>
+      {workCapSec !== null && (
+        <p className="clock-aim">
+          aim to be done by <b>{formatClock(durationSec - workCapSec)}</b> left
+        </p>
+      )}
+      {isOwn ? (
+        <p className="clock-aim">
+          your own pace
+          {capSec !== null && (
+            <>
+              , at most <b>{formatClock(capSec)}</b>
+            </>
+          )}
+        </p>
+      ) : (
+        <svg className="clock-bar" viewBox="0 0 320 20" preserveAspectRatio="none" aria-hidden="true">
+          <rect x="0" y="5" width="320" height="10" rx="5" className="clock-bar-ground" />
+          <rect x="0" y="5" width={320 * doneRatio} height="10" rx="5" className="clock-bar-done" />
+          {workCapSec !== null && (
+            <line
+              x1={(320 * workCapSec) / durationSec}
+              x2={(320 * workCapSec) / durationSec}
+              y1="0"
+              y2="20"
+              className="clock-bar-cap"
+            />
+          )}
+        </svg>
+      )}
+    </>
+  );
+}
