@@ -1,0 +1,356 @@
+import { Link } from 'react-router';
+import type { Completion, CompletionBy } from '../../core/record/insights/insights.ts';
+import { COMPLETION_BY } from '../../core/record/insights/insights.ts';
+import { SMALL_NUMBER } from '../../core/record/insights/shares.ts';
+import { plural } from '../../core/words/words.ts';
+import type { RunInsights } from '../../server/follow-up/run-insights.ts';
+import { DropOffChart, FeltChart, LoadsChart, SharesChart } from './charts/insight-charts.tsx';
+
+
+/** Another run, to be looked at beside this one. */
+export interface OtherRun {
+  readonly key: string;
+  readonly words: string;
+  readonly insights: RunInsights;
+}
+
+interface SectionProps {
+  readonly insights: RunInsights;
+  readonly other: OtherRun | null;
+}
+
+const BY_WORDS: Record<CompletionBy, string> = {
+  week: 'week',
+  weekday: 'weekday',
+  length: 'length',
+  form: 'form',
+  theme: 'theme',
+};
+export const percent = (ratio: number): string => `${Math.round(ratio * 100)} %`;
+
+/** What was done of what was due, by week or another way, beside the other run. */
+export function Done({
+  insights,
+  other,
+  by,
+  programmeKey,
+  linkTo,
+}: SectionProps & {
+  by: CompletionBy;
+  programmeKey: string;
+  linkTo: (changes: Record<string, string>) => string;
+}) {
+  return (
+    <section>
+      <h2>
+        What was done, by{' '}
+        {COMPLETION_BY.map((b) => (
+          <Link
+            key={b}
+            to={linkTo({ by: b })}
+            preventScrollReset
+            className="working-by"
+            aria-current={b === by || undefined}
+          >
+            {BY_WORDS[b]}
+          </Link>
+        ))}
+      </h2>
+      <CompletionFigure rows={insights.completion[by]} by={by} programmeKey={programmeKey} />
+      {other && (
+        <>
+          <h3>{other.words}</h3>
+          <CompletionFigure rows={other.insights.completion[by]} by={by} programmeKey={other.key} />
+        </>
+      )}
+    </section>
+  );
+}
+
+/** Who still takes part, week by week since joining. */
+export function Remaining({ insights, other }: SectionProps) {
+  return (
+    <section>
+      <h2>Who is still there</h2>
+      {insights.dropOff.people === 0 ? (
+        <p className="soft">Nothing was due yet.</p>
+      ) : (
+        <>
+          <DropOffChart data={insights.dropOff} other={other?.insights.dropOff} />
+          <p className="small soft">
+            Weeks since joining (Kaplan-Meier); dropped off is who missed six due days in a row, or left:{' '}
+            {insights.dropOff.gone} of {insights.dropOff.people}. {other && `Dashed: ${other.words}. `}
+            {insights.dropOff.people < SMALL_NUMBER && 'These are few: it may well be chance.'}
+          </p>
+          <details className="small">
+            <summary>as a table</summary>
+            <table className="follow-table">
+              <thead>
+                <tr>
+                  <th scope="col">after week</th>
+                  <th scope="col" className="right">
+                    at risk
+                  </th>
+                  <th scope="col" className="right">
+                    dropped off
+                  </th>
+                  <th scope="col" className="right">
+                    still there
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {insights.dropOff.steps.map((s) => (
+                  <tr key={s.time}>
+                    <th scope="row">{s.time}</th>
+                    <td className="right">{s.atRisk}</td>
+                    <td className="right">{s.events}</td>
+                    <td className="right">
+                      {percent(s.share)} ± {Math.round(s.se * 100)}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </details>
+        </>
+      )}
+    </section>
+  );
+}
+
+/** How hard sessions felt, beside what was planned. */
+export function Felt({ insights }: Pick<SectionProps, 'insights'>) {
+  return (
+    <section>
+      <h2>Effort felt, beside planned</h2>
+      {insights.felt.length === 0 ? (
+        <p className="soft">Nobody has said yet how hard a session was.</p>
+      ) : (
+        <>
+          <FeltChart days={insights.felt} />
+          <p className="small soft">
+            Point: the mean. Bar: the middle half. Tick: as planned. Pale: fewer than {SMALL_NUMBER} said so.
+          </p>
+        </>
+      )}
+      {insights.felt.length > 0 && (
+        <details className="small">
+          <summary>as a table</summary>
+          <table className="follow-table">
+            <thead>
+              <tr>
+                <th scope="col">session</th>
+                <th scope="col" className="right">
+                  planned
+                </th>
+                <th scope="col" className="right">
+                  felt
+                </th>
+                <th scope="col" className="right">
+                  said so
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {insights.felt.map((f) => (
+                <tr key={f.dayId}>
+                  <th scope="row">
+                    w{f.week} {f.title}
+                  </th>
+                  <td className="right">{f.planned ?? '–'}</td>
+                  <td className="right">{f.mean.toFixed(1)}</td>
+                  <td className="right">{f.said}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </details>
+      )}
+    </section>
+  );
+}
+
+/** Planned and felt load by week. */
+export function Loads({ insights }: Pick<SectionProps, 'insights'>) {
+  return (
+    <section>
+      <h2>Load by week</h2>
+      {insights.loads.length === 0 ? (
+        <p className="soft">The first week isn’t over yet.</p>
+      ) : (
+        <>
+          <LoadsChart weeks={insights.loads} />
+          <div className="follow-table-wrap">
+            <table className="follow-table small">
+              <thead>
+                <tr>
+                  <th scope="col">week</th>
+                  <th scope="col" className="right">
+                    planned AU
+                  </th>
+                  <th scope="col" className="right">
+                    felt AU
+                  </th>
+                  <th scope="col" className="right">
+                    monotony
+                  </th>
+                  <th scope="col" className="right">
+                    strain
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {insights.loads.map((w) => (
+                  <tr key={w.week}>
+                    <th scope="row">{w.week}</th>
+                    <td className="right">{w.plannedAu ?? '–'}</td>
+                    <td className="right">{w.feltAu === undefined ? '–' : Math.round(w.feltAu)}</td>
+                    <td className="right">{w.monotony === undefined ? '–' : w.monotony.toFixed(2)}</td>
+                    <td className="right">{w.strain === undefined ? '–' : Math.round(w.strain)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+          <p className="small soft">
+            Effort times minutes, a person, in arbitrary units; dark is planned, light felt. Monotony is the mean of
+            seven days over their sample SD. Numbers to talk about, no verdict.
+          </p>
+        </>
+      )}
+    </section>
+  );
+}
+
+/** Retests from the first to the last. */
+export function Retests({ insights }: Pick<SectionProps, 'insights'>) {
+  return (
+    <section>
+      <h2>Retests, first to last</h2>
+      {insights.slopes.length === 0 && (
+        <p className="soft">A retest that somebody did twice in the same shape stands here.</p>
+      )}
+      {insights.slopes.map((s) => (
+        <div key={s.label}>
+          <p>
+            <b>{s.label}</b>: {s.better.count} of {plural(s.people, 'person', 'people')} went up (
+            {percent(s.better.low)} to {percent(s.better.high)}); in the middle {s.medianPct >= 0 ? '+' : '−'}
+            {Math.abs(s.medianPct).toFixed(0)} %{s.people < SMALL_NUMBER && <span className="soft"> (few)</span>}
+          </p>
+          <details className="small">
+            <summary>each of them</summary>
+            <ul className="one-said">
+              {s.slopes.map((one, i) => (
+                <li key={i}>
+                  {one.firstWords} on {one.firstOn}, {one.lastWords} on {one.lastOn}
+                </li>
+              ))}
+            </ul>
+          </details>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+/** What was done in another shape, and where sessions were left. */
+export function SwappedAndLeft({ insights }: Pick<SectionProps, 'insights'>) {
+  return (
+    <section>
+      <h2>Swapped, and left</h2>
+      {insights.swaps.length === 0 && insights.left.length === 0 && <p className="soft">Nothing yet.</p>}
+      {insights.swaps.length > 0 && (
+        <>
+          <h3>Done in another shape most</h3>
+          <ul className="one-said">
+            {insights.swaps.map((s) => (
+              <li key={`${s.from} ${s.to}`}>
+                {s.to === '' ? `${s.from} left out` : `${s.to} instead of ${s.from}`}{' '}
+                <span className="soft">
+                  {plural(s.times, 'time')}, {plural(s.people, 'person', 'people')}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {insights.left.length > 0 && (
+        <>
+          <h3>Left before the end most</h3>
+          <ul className="one-said">
+            {insights.left.map((l) => (
+              <li key={`${l.title} ${l.block}`}>
+                {l.title}, in {l.block}{' '}
+                <span className="soft">
+                  {l.count} of {l.of}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}
+
+function CompletionFigure({
+  rows,
+  by,
+  programmeKey,
+}: {
+  rows: readonly Completion[];
+  by: CompletionBy;
+  programmeKey: string;
+}) {
+  if (rows.length === 0)
+    return <p className="soft">{by === 'theme' ? 'No day of the plan has a theme.' : 'Nothing was due yet.'}</p>;
+  return (
+    <>
+      <SharesChart rows={rows} label={`Done of due, by ${by}`} />
+      <p className="small soft">
+        Done of due with its 95 % interval (Wilson). Open: fewer than {SMALL_NUMBER}. One person’s sessions aren’t
+        independent, so take the intervals as too narrow rather than too wide.
+      </p>
+      <details className="small">
+        <summary>as a table, with the days behind</summary>
+        <table className="follow-table working-figures">
+          {rows.map((row) => (
+            <CompletionRows key={row.label} row={row} programmeKey={programmeKey} />
+          ))}
+        </table>
+      </details>
+    </>
+  );
+}
+
+/** A figure, and below it the days that it is made of, each with the way to its session. */
+function CompletionRows({ row: { label, share, days }, programmeKey }: { row: Completion; programmeKey: string }) {
+  return (
+    <tbody>
+      <tr>
+        <th scope="row">{label}</th>
+        <td className="right soft">
+          {percent(share.low)} to {percent(share.high)}
+        </td>
+        <td className="right">
+          {share.count} of {share.of}
+        </td>
+        <td className="right">{percent(share.ratio)}</td>
+      </tr>
+      {days.map((d) => (
+        <tr key={d.key} className="working-day">
+          <th scope="row" colSpan={2}>
+            <Link to={`/programmes/${programmeKey}/write/${d.key}`}>
+              {d.key} {d.title}
+            </Link>
+          </th>
+          <td className="right">
+            {d.done} of {d.due}
+          </td>
+          <td className="right">{percent(d.done / d.due)}</td>
+        </tr>
+      ))}
+    </tbody>
+  );
+}
