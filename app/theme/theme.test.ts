@@ -9,8 +9,8 @@ test('type has eight sizes; only the clock’s figures, which fill a phone, have
   const tokens = readFileSync('app/theme/tokens.css', 'utf8').match(/--size-\d:/g);
   expect(new Set(tokens).size).toBe(8);
   const others = SHEETS.flatMap((file) =>
-    [...readFileSync(file, 'utf8').matchAll(/font(?:-size)?: *([^;]+);/g)]
-      .map(([, value]) => value!)
+    [...readFileSync(file, 'utf8').matchAll(/font(?:-size)?:([^;]+);/g)]
+      .map(([, value]) => value!.trim())
       .filter((value) => /\d(?:rem|px|vw|vh)/.test(value.replaceAll(/var\([^)]*\)/g, '')))
       .filter((value) => !(file.includes('/clock/') && /clamp|min\(/.test(value)))
       .map((value) => `${file}: ${value}`),
