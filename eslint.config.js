@@ -23,7 +23,7 @@ const LISTS = [
 ];
 /** Servers and measurements that are put together once, from top to bottom: a reader follows them in that order. */
 const PUT_TOGETHER = [
-  'app/participant/clock/use-follow.ts',
+  'app/participant/clock/use-running-clock.ts',
   'app/plan/use-plan.ts',
   'app/write/editor/notation-editor-view.ts',
   'bin/tools/bench*.ts',

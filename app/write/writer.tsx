@@ -13,7 +13,7 @@ import { PlanPanel } from './plan-panel.tsx';
 import { useSessionEditing } from './editor/use-session-editing.ts';
 import { useDraft } from './editor/use-draft.ts';
 import { NotationEditor } from './editor/notation-editor.tsx';
-import { StaleNotice, DraftWords } from './draft-words.tsx';
+import { StaleNotice, DraftWords } from './editor/draft-words.tsx';
 import { SessionCards } from './cards/session-cards.tsx';
 import { TrackWords } from '../plan/track/track-words.tsx';
 import { useIsReader } from '../parts/reader.tsx';

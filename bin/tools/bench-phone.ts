@@ -1,6 +1,6 @@
 import { gzipSync } from 'node:zlib';
 import type { Browser } from 'playwright-core';
-import { CALL_EVENT } from '../../app/participant/clock/use-follow.ts';
+import { CALL_EVENT } from '../../app/participant/clock/use-running-clock.ts';
 import type { Call } from '../../core/clock/calls.ts';
 import { openChromium } from '../parts/chromium.ts';
 import { startDemo } from '../parts/running-demo.ts';

@@ -7,8 +7,8 @@ import { computePlan } from '../session/plan.ts';
 import { resolveBlocks } from '../session/resolve.ts';
 import type { Call } from './calls.ts';
 import { cuesOf, worthCalling } from './calls.ts';
-import type { FollowEvent, FollowState } from './follow.ts';
-import { follow, nextCallInMs, startFollow } from './follow.ts';
+import type { ClockEvent, ClockState } from './clock.ts';
+import { runClock, nextCallInMs, startClock } from './clock.ts';
 import type { Stage } from './stage.ts';
 import { buildStages } from './build-stages.ts';
 import { isWaiting } from './stage.ts';
@@ -20,11 +20,11 @@ const stagesOf = (text: string): Stage[] => {
   return buildStages(plan, blocks);
 };
 /** All calls of [event, at second] pairs, as `second cue words`. */
-const called = (stages: readonly Stage[], events: readonly (readonly [FollowEvent, number])[]) => {
-  let state = startFollow(0);
+const called = (stages: readonly Stage[], events: readonly (readonly [ClockEvent, number])[]) => {
+  let state = startClock(0);
   const calls: Call[] = [];
   for (const [event, sec] of events) {
-    const next = follow(state, event, stages, sec * 1000);
+    const next = runClock(state, event, stages, sec * 1000);
     state = next.state;
     calls.push(...next.calls);
   }
@@ -64,15 +64,15 @@ describe('accuracy, with a clock that is passed in', () => {
     let random = seed;
     const next = () => (random = (random * 1_103_515_245 + 12_345) % 2_147_483_648) / 2_147_483_648;
     let nowMs = 0;
-    let state: FollowState = startFollow(0);
+    let state: ClockState = startClock(0);
     const made: (Call & { readonly atMs: number; readonly wokeMs: number })[] = [];
     while (state.status === 'running') {
       const wanted = nowMs + Math.min(nextCallInMs(state, stages, nowMs) ?? 100, 100);
       // A timer that was asked for this instant fires then or a little later; asleep, much later.
       nowMs = wanted + next() * jitterMs + (sleeps && next() < 0.01 ? 500 + next() * 20_000 : 0);
-      const followed = follow(state, 'tick', stages, nowMs);
-      state = followed.state;
-      made.push(...followed.calls.map((c) => ({ ...c, atMs: nowMs, wokeMs: wanted })));
+      const run = runClock(state, 'tick', stages, nowMs);
+      state = run.state;
+      made.push(...run.calls.map((c) => ({ ...c, atMs: nowMs, wokeMs: wanted })));
     }
     return made;
   };
@@ -138,7 +138,7 @@ test('every form runs on the clock as long as its timeline says, stage by stage'
 });
 
 describe('what is called', () => {
-  const words = (text: string, events: readonly (readonly [FollowEvent, number])[]) =>
+  const words = (text: string, events: readonly (readonly [ClockEvent, number])[]) =>
     called(stagesOf(text), events).calls.map((c) => c.words);
   const TWO = 'Main: work 0:40 rest 0:20, 2 rounds\nsquat\n8/side leg swing';
 
@@ -178,7 +178,7 @@ describe('what is called', () => {
     ]);
     expect(stages[state.stage]!.kind).toBe('ready');
     expect(calls.filter((c) => c.cue === 'three').map((c) => c.stage)).toEqual([0]);
-    expect(follow(state, 'tick', stages, 37_200).calls.map((c) => c.cue)).toEqual(['three']);
+    expect(runClock(state, 'tick', stages, 37_200).calls.map((c) => c.cue)).toEqual(['three']);
   });
   test('a pause makes none, going on loses none; back calls again', () => {
     const stages = stagesOf(TWO);
@@ -207,7 +207,7 @@ describe('what is called', () => {
   test('what came just late is called all the same; after a sleep the beginning of what runs now', () => {
     const stages = stagesOf(TWO);
     const late = (fromSec: number, toSec: number) =>
-      worthCalling(follow(called(stages, [['tick', fromSec]]).state, 'tick', stages, toSec * 1000).calls).map(
+      worthCalling(runClock(called(stages, [['tick', fromSec]]).state, 'tick', stages, toSec * 1000).calls).map(
         (c) => c.cue,
       );
     expect(late(42.5, 44.9)).toEqual(['two', 'one']);
@@ -218,7 +218,7 @@ describe('what is called', () => {
 
 test('the next call is waited for, never longer than a stage lasts; at one’s own pace there is nothing to wait for', () => {
   const stages = stagesOf('Warm-up: flow\n5 squat\n\nMain: for time, cap 1:00\n50 burpee');
-  const at = (events: [FollowEvent, number][], sec: number) =>
+  const at = (events: [ClockEvent, number][], sec: number) =>
     nextCallInMs(called(stages, events).state, stages, sec * 1000);
   expect(at([['tick', 0]], 0)).toBe(2000);
   expect(at([['tick', 4.5]], 4.5)).toBe(500);

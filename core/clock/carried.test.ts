@@ -2,8 +2,8 @@ import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
 import { scoreFields } from '../record/scores/score.ts';
 import { analyseText } from '../session/analyse.ts';
-import type { FollowEvent } from './follow.ts';
-import { advance, openQuestion, startFollow, tapsOf, topSetOf } from './follow.ts';
+import type { ClockEvent } from './clock.ts';
+import { advance, openQuestion, startClock, tapsOf, topSetOf } from './clock.ts';
 import { seenScores } from './seen-scores.ts';
 import { buildStages } from './build-stages.ts';
 import { carriedFigure } from './stage.ts';
@@ -14,9 +14,9 @@ const open = (text: string) => {
   return { plan, stages: buildStages(plan, blocks) };
 };
 /** Plays [event, at second] pairs from second 0, and says what stands on the screen. */
-const play = (text: string, events: readonly (readonly [FollowEvent, number])[]) => {
+const play = (text: string, events: readonly (readonly [ClockEvent, number])[]) => {
   const { plan, stages } = open(text);
-  const state = events.reduce((s, [event, sec]) => advance(s, event, stages, sec * 1000), startFollow(0));
+  const state = events.reduce((s, [event, sec]) => advance(s, event, stages, sec * 1000), startClock(0));
   const stage = stages[state.stage];
   const figures = (stage?.lines ?? []).map((line) =>
     line.carried ? carriedFigure(line.carried, tapsOf(state), topSetOf(state, stages)) : line.figure,
@@ -54,7 +54,7 @@ describe('the number to do now', () => {
 
   const PYRAMID = 'Main: pyramid +3 in 1:15 rest 0:45\nbear crawl\nchair dip';
   test('a pyramid’s set up, and down from the one that was stopped in', () => {
-    const up: [FollowEvent, number][] = [
+    const up: [ClockEvent, number][] = [
       ['tick', 6],
       ['tap', 20],
       ['tap', 40],
@@ -236,5 +236,5 @@ test('who works alone is one, a total is one round, and what is counted begins a
   const { stages } = open('Main: amrap 1:00\n5 squat\n\nMain: accumulate\n50 squat');
   expect(stages.map((s) => s.partners)).toEqual(stages.map(() => 1));
   expect(stages.at(-1)!.round).toBe(1);
-  expect(tapsOf(startFollow(0))).toBe(0);
+  expect(tapsOf(startClock(0))).toBe(0);
 });

@@ -1,7 +1,7 @@
 import type { ScoredBlock } from '../record/scores/score.ts';
 import { formatClock } from '../words/format-clock.ts';
-import type { FollowState } from './follow.ts';
-import { tapsOf } from './follow.ts';
+import type { ClockState } from './clock.ts';
+import { tapsOf } from './clock.ts';
 import type { Stage } from './stage.ts';
 
 /**
@@ -9,7 +9,7 @@ import type { Stage } from './stage.ts';
  * times that ran. Blocks of which nothing was seen are left out; so is the time of one of which a part was skipped.
  */
 export function seenScores(
-  state: FollowState,
+  state: ClockState,
   stages: readonly Stage[],
   scored: readonly ScoredBlock[],
 ): Record<string, string> {

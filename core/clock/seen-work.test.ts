@@ -5,24 +5,24 @@ import { worthWords } from '../record/adherence/worth.ts';
 import { computePlan } from '../session/plan.ts';
 import { resolveBlocks } from '../session/resolve.ts';
 import { buildStages } from './build-stages.ts';
-import type { FollowEvent } from './follow.ts';
-import { follow, startFollow } from './follow.ts';
+import type { ClockEvent } from './clock.ts';
+import { runClock, startClock } from './clock.ts';
 import { proposeOutcome, seenWork } from './seen-work.ts';
 import { applyShapes } from './shapes.ts';
 
 /** Plays [event, at second] pairs from second 0, and says what was seen of it. */
-function seen(text: string, events: readonly (readonly [FollowEvent, number])[]) {
+function seen(text: string, events: readonly (readonly [ClockEvent, number])[]) {
   const { document } = parseSession(text, baseLibrary);
   const plan = computePlan(document, baseLibrary);
   const written = buildStages(plan, resolveBlocks(document));
-  let state = startFollow(0);
+  let state = startClock(0);
   for (const [event, sec] of events)
-    state = follow(state, event, applyShapes(written, state.changes, {}), sec * 1000).state;
+    state = runClock(state, event, applyShapes(written, state.changes, {}), sec * 1000).state;
   const work = seenWork(state, applyShapes(written, state.changes, {}), written);
   return { state, plan, blocks: document.blocks, work, proposed: proposeOutcome(state, work) };
 }
 const nexts = (count: number, everySec: number, from = 0) =>
-  Array.from({ length: count }, (_, i): [FollowEvent, number] => ['next', from + (i + 1) * everySec]);
+  Array.from({ length: count }, (_, i): [ClockEvent, number] => ['next', from + (i + 1) * everySec]);
 
 const INTERVALS = 'Main: work 0:40 rest 0:20, 2 rounds\nsquat\nplank';
 /** Ready 5 s, then four turns of a minute. */

@@ -1,4 +1,4 @@
-import type { FollowState } from './follow.ts';
+import type { ClockState } from './clock.ts';
 import type { Stage } from './stage.ts';
 
 /** What the clock saw of a session's work. */
@@ -20,11 +20,7 @@ const PLACES = 100;
  * not at all, and what a block's end or cap cut off isn't owed. `written` are the stages before shapes were changed, `stages` as they
  * were done. Undefined where no stage was timed.
  */
-export function seenWork(
-  state: FollowState,
-  stages: readonly Stage[],
-  written: readonly Stage[],
-): SeenWork | undefined {
+export function seenWork(state: ClockState, stages: readonly Stage[], written: readonly Stage[]): SeenWork | undefined {
   const sums = new Map<string, { plannedSec: number; doneSec: number }>();
   const hasTimes = state.stage === 0 || Object.keys(state.spentByStageMs).length > 0;
   for (const [at, stage] of written.entries()) {
@@ -61,7 +57,7 @@ function doneRatio({ ruledBy, durationSec }: Stage, spentSec: number): number {
 }
 
 /** Whether a block was over, by the participant's word or by its cap, before one of its stages came. */
-function isCutOff(state: FollowState, stages: readonly Stage[], at: number): boolean {
+function isCutOff(state: ClockState, stages: readonly Stage[], at: number): boolean {
   const { block, capSec } = stages[at]!;
   if (state.endedStages.some((ended) => ended < at && stages[ended]!.block === block)) return true;
   return capSec !== null && (state.spentByBlockMs[block] ?? 0) >= capSec * 1000;
@@ -73,7 +69,7 @@ const [LEAST_PCT, MOST_PCT] = [1, 99];
 
 /** What the log proposes of a session: undefined where nothing speaks against "done". */
 export function proposeOutcome(
-  { status }: Pick<FollowState, 'status'>,
+  { status }: Pick<ClockState, 'status'>,
   work: SeenWork | undefined,
 ): { readonly outcome: 'part' | 'not-done'; readonly sharePct?: number } | undefined {
   if (!work) return status === 'finished' ? undefined : { outcome: 'part' };

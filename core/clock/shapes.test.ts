@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { ANYONE } from '../movement/fit-movement.ts';
 import { baseLibrary } from '../movement/library.ts';
 import { analyseText } from '../session/analyse.ts';
-import { follow, startFollow } from './follow.ts';
+import { runClock, startClock } from './clock.ts';
 import type { ShapeChange } from './shapes.ts';
 import { shapeLadders } from './shape-ladders.ts';
 import { applyShapes, chosenShapes, HURT_AREAS, shapeAt } from './shapes.ts';
@@ -90,7 +90,7 @@ describe('changed on the way', () => {
     expect(changed).toHaveLength(stages.length);
     const own = open('Main: 2 rounds\n10 push-up\n10 squat');
     const without = applyShapes(own.stages, [out], own.ladders);
-    const { state, calls } = follow(startFollow(0), 'tick', without, 6000);
+    const { state, calls } = runClock(startClock(0), 'tick', without, 6000);
     expect(without[state.stage]!.title).toBe('squat');
     expect(calls.map((c) => c.words).at(-1)).toBe('10 squat');
   });

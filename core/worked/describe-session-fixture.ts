@@ -3,7 +3,7 @@ import { formatCheckReport } from '../exchange/check-report.ts';
 import { explainChange, fitSession } from '../fit/fit-session.ts';
 import { countShapes, SEEN_AS } from '../fit/count-shapes.ts';
 import { cuesOf, cueWords, nextToDo } from '../clock/calls.ts';
-import { advance, startFollow, topSetOf } from '../clock/follow.ts';
+import { advance, startClock, topSetOf } from '../clock/clock.ts';
 import { seenScores } from '../clock/seen-scores.ts';
 import type { Stage } from '../clock/stage.ts';
 import { buildStages } from '../clock/build-stages.ts';
@@ -179,7 +179,7 @@ const MOST_TURNS = 4000;
 function play(stages: readonly Stage[], scored: ReturnType<typeof scoreFields>): string[] {
   if (stages.length === 0) return [];
   let nowMs = 0;
-  let state = startFollow(nowMs);
+  let state = startClock(nowMs);
   const told: string[] = [];
   for (let turn = 0; turn < MOST_TURNS && state.status !== 'finished'; turn++) {
     const at = state.stage;

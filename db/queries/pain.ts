@@ -1,4 +1,4 @@
-import type { Hurt } from '../../core/clock/follow.ts';
+import type { Hurt } from '../../core/clock/clock.ts';
 import type { Db } from '../pool.ts';
 
 export interface NewPain extends Omit<Hurt, 'block'> {

@@ -1,5 +1,5 @@
 import { object, string } from 'yup';
-import type { Hurt } from '../../core/clock/follow.ts';
+import type { Hurt } from '../../core/clock/clock.ts';
 import { cutLetters } from '../../core/letters.ts';
 import { UUID, yupErrors } from './log-form.ts';
 

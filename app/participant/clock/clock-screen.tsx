@@ -1,4 +1,4 @@
-import type { Hurt } from '../../../core/clock/follow.ts';
+import type { Hurt } from '../../../core/clock/clock.ts';
 import { spokenDose } from '../../../core/clock/stage.ts';
 import type { PackedRibbon } from '../../charts/session/pack-ribbon.ts';
 import { ClockQuestion } from './clock-question.tsx';

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { ReactNode } from 'react';
 import { CARE_NOTES } from '../../../core/care.ts';
-import type { Hurt } from '../../../core/clock/follow.ts';
+import type { Hurt } from '../../../core/clock/clock.ts';
 import { HURT_AREAS } from '../../../core/clock/shapes.ts';
 
 /** Something that is done now and could be done in another shape. */

@@ -1,6 +1,6 @@
 import { nextToDo } from '../../../core/clock/calls.ts';
-import type { FollowState } from '../../../core/clock/follow.ts';
-import { blockSpentMs, openQuestion, stageSpentMs, tapsOf, topSetOf } from '../../../core/clock/follow.ts';
+import type { ClockState } from '../../../core/clock/clock.ts';
+import { blockSpentMs, openQuestion, stageSpentMs, tapsOf, topSetOf } from '../../../core/clock/clock.ts';
 import { seenScores } from '../../../core/clock/seen-scores.ts';
 import type { Stage, StageLine } from '../../../core/clock/stage.ts';
 import { carriedFigure, isWaiting, sideWords } from '../../../core/clock/stage.ts';
@@ -47,7 +47,7 @@ export interface ClockPlan {
 /** Half a frame: a figure that is about to turn is shown as turned. */
 const ABOUT_TO_TURN_SEC = 0.001;
 
-function linesNow(stage: Stage, state: FollowState, stages: readonly Stage[], taps: number): StageLine[] {
+function linesNow(stage: Stage, state: ClockState, stages: readonly Stage[], taps: number): StageLine[] {
   return stage.lines.map((line) => ({
     ...line,
     name: line.names ? line.names[taps % line.names.length]! : line.name,
@@ -62,7 +62,7 @@ function numberNow(stage: Stage, lines: readonly StageLine[]): string | undefine
   return stage.kind === 'work' && stage.figure !== '' && !stage.figure.includes(':') ? stage.figure : undefined;
 }
 
-function matchWords(stage: Stage, state: FollowState, { stages, scored, toMatch }: ClockPlan): string {
+function matchWords(stage: Stage, state: ClockState, { stages, scored, toMatch }: ClockPlan): string {
   if (isWaiting(stage) || stage.kind === 'rest') return '';
   const first = toMatch.sameAs[stage.block];
   const seen = first === undefined ? '' : seenWords(seenScores(state, stages, scored), scored, first);
@@ -70,7 +70,7 @@ function matchWords(stage: Stage, state: FollowState, { stages, scored, toMatch 
 }
 
 /** What there is to see at a moment; undefined where the session is over. */
-export function clockView(state: FollowState, now: number, plan: ClockPlan): ClockView | undefined {
+export function clockView(state: ClockState, now: number, plan: ClockPlan): ClockView | undefined {
   const { stages, scored, totalSec } = plan;
   const stage = stages[state.stage];
   if (state.status === 'finished' || !stage) return undefined;

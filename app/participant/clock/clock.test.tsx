@@ -3,8 +3,8 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { createRoutesStub } from 'react-router';
 import { describe, expect, test, vi } from 'vitest';
 import { buildStages } from '../../../core/clock/build-stages.ts';
-import type { FollowEvent, FollowState } from '../../../core/clock/follow.ts';
-import { advance, startFollow } from '../../../core/clock/follow.ts';
+import type { ClockEvent, ClockState } from '../../../core/clock/clock.ts';
+import { advance, startClock } from '../../../core/clock/clock.ts';
 import { baseLibrary } from '../../../core/movement/library.ts';
 import { parseSession } from '../../../core/notation/parse.ts';
 import { computePlan } from '../../../core/session/plan.ts';
@@ -23,7 +23,7 @@ import { shapePlaces } from './shape-places.ts';
 const NO_MATCH = { words: {}, sameAs: {}, targets: {} };
 
 /** The clock of a text after [event, at second] pairs, at a second. */
-function at(text: string, events: readonly (readonly [FollowEvent, number])[], sec: number, match: string[] = []) {
+function at(text: string, events: readonly (readonly [ClockEvent, number])[], sec: number, match: string[] = []) {
   const { document, issues } = parseSession(text, baseLibrary);
   expect(issues).toEqual([]);
   const plan = computePlan(document, baseLibrary);
@@ -35,7 +35,7 @@ function at(text: string, events: readonly (readonly [FollowEvent, number])[], s
         [event, when],
       ] as const,
   );
-  const state = told.reduce((s, [event, when]) => advance(s, event, stages, when * 1000), startFollow(0));
+  const state = told.reduce((s, [event, when]) => advance(s, event, stages, when * 1000), startClock(0));
   const view = clockView(state, sec * 1000, {
     stages,
     scored: [],
@@ -106,7 +106,7 @@ describe('what the clock shows of a moment', () => {
 });
 
 describe('the buttons of a stage', () => {
-  const buttons = (text: string, events: readonly (readonly [FollowEvent, number])[], sec: number) => {
+  const buttons = (text: string, events: readonly (readonly [ClockEvent, number])[], sec: number) => {
     const { view, ribbon } = at(text, events, sec);
     return read(<StageButtons view={view!} clock={clock} ribbon={ribbon} hasShapes />);
   };
@@ -127,12 +127,12 @@ describe('the buttons of a stage', () => {
 });
 
 describe('before and after', () => {
-  const face = (saved: FollowState | undefined, isEmpty = false) =>
+  const face = (saved: ClockState | undefined, isEmpty = false) =>
     read(<BeforeFace title="Legs" totalSec={120} isEmpty={isEmpty} clock={{ ...clock, saved }} back="/" />);
   test('it is started, or gone on with where one stopped', () => {
     expect(face(undefined)).toMatch(/^Legs 2:00 Put the phone.* Start Back to the session$/);
-    expect(face(startFollow(0))).toContain('Go on where you stopped From the beginning');
-    expect(face({ ...startFollow(0), status: 'finished' })).toContain('It is done: log it');
+    expect(face(startClock(0))).toContain('Go on where you stopped From the beginning');
+    expect(face({ ...startClock(0), status: 'finished' })).toContain('It is done: log it');
   });
   test('with nothing to time there is nothing to start', () => {
     expect(face(undefined, true)).toMatch(/nothing to time.*Voice off Back to the session$/);

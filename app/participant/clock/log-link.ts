@@ -1,4 +1,4 @@
-import type { FollowState } from '../../../core/clock/follow.ts';
+import type { ClockState } from '../../../core/clock/clock.ts';
 import { seenScores } from '../../../core/clock/seen-scores.ts';
 import { proposeOutcome, seenWork } from '../../../core/clock/seen-work.ts';
 import type { ShapeLadders } from '../../../core/clock/shapes.ts';
@@ -16,7 +16,7 @@ export interface ClockSession {
 }
 
 /** What the clock saw, as the log's address takes it: how long it ran, scores, share, what hurt. Empty before it was started. */
-export function seenByClock(state: FollowState | null, session: ClockSession): URLSearchParams {
+export function seenByClock(state: ClockState | null, session: ClockSession): URLSearchParams {
   const seen = new URLSearchParams();
   if (!state) return seen;
   const { written, shown, scored, ladders } = session;

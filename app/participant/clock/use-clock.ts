@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Call } from '../../../core/clock/calls.ts';
-import type { FollowEvent, Hurt } from '../../../core/clock/follow.ts';
-import { tapsOf } from '../../../core/clock/follow.ts';
+import type { ClockEvent, Hurt } from '../../../core/clock/clock.ts';
+import { tapsOf } from '../../../core/clock/clock.ts';
 import type { ShapeLadders } from '../../../core/clock/shapes.ts';
 import type { Stage } from '../../../core/clock/stage.ts';
 import type { ScoredBlock } from '../../../core/record/scores/score.ts';
@@ -11,7 +11,7 @@ import { deliverLog, keepLog, nextMadeAtMs, readKept } from '../base/outbox-stor
 import { clockView } from './clock-view.ts';
 import { seenByClock } from './log-link.ts';
 import { useCalls } from './use-calls.ts';
-import { clockKey, useFollow } from './use-follow.ts';
+import { clockKey, useRunningClock } from './use-running-clock.ts';
 import { useWakeLock } from './use-wake-lock.ts';
 
 /** Calls that are written on the screen for a moment; the others show by what it shows. */
@@ -44,7 +44,7 @@ function useFlash() {
 }
 
 /** Space pauses, arrows go on and back, r counts; not while something lies over the clock. */
-function useClockKeys(send: (event: FollowEvent) => void, isPaused: boolean, isCovered: boolean): void {
+function useClockKeys(send: (event: ClockEvent) => void, isPaused: boolean, isCovered: boolean): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (isCovered) return;
@@ -94,7 +94,7 @@ export function useClock(settings: ClockSettings) {
     },
     [call, setFlash],
   );
-  const { state, shown, now, saved, send, start } = useFollow(written, ladders, clockKey(versionId), onCall);
+  const { state, shown, now, saved, send, start } = useRunningClock(written, ladders, clockKey(versionId), onCall);
   useWakeLock(state?.status === 'running');
   useClockKeys(send, state?.status === 'paused', sheet !== null);
   // The buttons that started, stopped or ended it are gone: one goes on from what it says now.
@@ -152,7 +152,7 @@ export function useClock(settings: ClockSettings) {
       wake();
       start(from);
     },
-    goOn: (event: FollowEvent) => {
+    goOn: (event: ClockEvent) => {
       wake();
       send(event);
     },

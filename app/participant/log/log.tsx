@@ -31,7 +31,7 @@ import { personForm } from '../../../server/doors/personal-link.ts';
 import type { KeptLog } from '../base/outbox-store.ts';
 import { deliverLog, keepLog, nextMadeAtMs, readKept } from '../base/outbox-store.ts';
 import { ScoreInput } from './score-input.tsx';
-import { clockKey, forgetClock } from '../clock/use-follow.ts';
+import { clockKey, forgetClock } from '../clock/use-running-clock.ts';
 import { orKeptPage } from '../base/kept-pages.ts';
 import type { Route } from './+types/log';
 

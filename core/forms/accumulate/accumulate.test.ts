@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { advance, startFollow } from '../../clock/follow.ts';
+import { advance, startClock } from '../../clock/clock.ts';
 import { seenScores } from '../../clock/seen-scores.ts';
 import { buildStages } from '../../clock/build-stages.ts';
 import { baseLibrary } from '../../movement/library.ts';
@@ -53,7 +53,7 @@ describe('accumulate', () => {
       ['100', 'push-up'],
       ['2:00', 'plank'],
     ]);
-    let state = advance(startFollow(0), 'tick', stages, 6000);
+    let state = advance(startClock(0), 'tick', stages, 6000);
     state = advance(state, 'next', stages, 305_000);
     expect(seenScores(state, stages, scoreFields(plan))).toEqual({ 'score-0-time': '5:00' });
   });

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { buildStages } from '../../clock/build-stages.ts';
-import { advance, startFollow } from '../../clock/follow.ts';
+import { advance, startClock } from '../../clock/clock.ts';
 import { seenScores } from '../../clock/seen-scores.ts';
 import { baseLibrary } from '../../movement/library.ts';
 import { parseSession } from '../../notation/parse.ts';
@@ -66,7 +66,7 @@ describe('a climb', () => {
       ['2 of each', '2', 60],
       ['3 of each', '3', 60],
     ]);
-    let state = advance(startFollow(0), 'tick', stages, (5 + 4 * 60 + 30) * 1000);
+    let state = advance(startClock(0), 'tick', stages, (5 + 4 * 60 + 30) * 1000);
     expect(stages[state.stage]!.title).toBe('5 of each');
     state = advance(state, 'end', stages, (5 + 4 * 60 + 31) * 1000);
     expect(state.status).toBe('finished');

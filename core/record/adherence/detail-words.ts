@@ -1,4 +1,4 @@
-import type { Hurt } from '../../clock/follow.ts';
+import type { Hurt } from '../../clock/clock.ts';
 import { plural } from '../../words/words.ts';
 import type { RecordDetails } from '../record.ts';
 import { BODY_WORDS, REASON_WORDS } from '../record.ts';

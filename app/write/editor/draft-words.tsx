@@ -1,6 +1,6 @@
 import { Button } from 'antd';
-import type { DraftSaver, DraftState } from './editor/draft-saver.ts';
-import type { EditorHandle } from './editor/notation-editor-view.ts';
+import type { DraftSaver, DraftState } from './draft-saver.ts';
+import type { EditorHandle } from './notation-editor-view.ts';
 
 interface StaleNoticeProps {
   readonly state: DraftState;

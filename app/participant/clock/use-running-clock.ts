@@ -2,8 +2,8 @@ import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore
 import { CLOCK_KEY } from '../base/kept-pages.ts';
 import type { Call } from '../../../core/clock/calls.ts';
 import { worthCalling } from '../../../core/clock/calls.ts';
-import type { FollowEvent, FollowState } from '../../../core/clock/follow.ts';
-import { follow, nextCallInMs, stageSpentMs, startFollow } from '../../../core/clock/follow.ts';
+import type { ClockEvent, ClockState } from '../../../core/clock/clock.ts';
+import { runClock, nextCallInMs, stageSpentMs, startClock } from '../../../core/clock/clock.ts';
 import type { ShapeLadders } from '../../../core/clock/shapes.ts';
 import { applyShapes } from '../../../core/clock/shapes.ts';
 import type { Stage } from '../../../core/clock/stage.ts';
@@ -21,7 +21,7 @@ export const CALL_EVENT = 'ysodos-call';
 
 interface Saved {
   readonly savedAtMs: number;
-  readonly state: FollowState;
+  readonly state: ClockState;
 }
 
 function readStore(key: string): string {
@@ -40,12 +40,12 @@ function writeStore(key: string, saved: Saved): void {
   }
 }
 
-function parseSaved(text: string, stageCount: number): FollowState | undefined {
+function parseSaved(text: string, stageCount: number): ClockState | undefined {
   try {
     const saved = JSON.parse(text || 'null') as Saved | null;
     if (!saved || Date.now() - saved.savedAtMs > RESUME_WITHIN_MS || saved.state.stage > stageCount) return undefined;
     const { status } = saved.state;
-    return { ...startFollow(0), ...saved.state, status: status === 'finished' ? 'finished' : 'paused' };
+    return { ...startClock(0), ...saved.state, status: status === 'finished' ? 'finished' : 'paused' };
   } catch {
     return undefined;
   }
@@ -58,15 +58,15 @@ const readClocks = (): ClockReading => ({ runningMs: performance.now(), wallMs: 
  * Drives the follow clock: wakes it for every call, keeps it over a reload (it then waits, paused, at the same second), and hands each
  * call on once. `state` is null until it is started; `shown` are the stages in the shapes that were chosen.
  */
-export function useFollow(
+export function useRunningClock(
   stages: readonly Stage[],
   ladders: ShapeLadders,
   key: string,
   onCall: (call: Call, stage: Stage) => void,
 ) {
-  const [state, setState] = useState<FollowState | null>(null);
+  const [state, setState] = useState<ClockState | null>(null);
   const [now, setNow] = useState(0);
-  const current = useRef<FollowState | null>(null);
+  const current = useRef<ClockState | null>(null);
   const steady = useRef<SteadyClock | null>(null);
   const savedAt = useRef(0);
   const handler = useRef(onCall);
@@ -97,11 +97,11 @@ export function useFollow(
   }, [key, readNow]);
 
   const send = useCallback(
-    (event: FollowEvent) => {
+    (event: ClockEvent) => {
       const before = current.current;
       if (!before) return;
       const at = readNow();
-      const { state: next, calls } = follow(before, event, applyShapes(stages, before.changes, ladders), at);
+      const { state: next, calls } = runClock(before, event, applyShapes(stages, before.changes, ladders), at);
       current.current = next;
       setState(next);
       setNow(at);
@@ -116,11 +116,11 @@ export function useFollow(
   );
 
   const start = useCallback(
-    (from?: FollowState) => {
+    (from?: ClockState) => {
       const at = readNow();
       const next = from
         ? ({ ...from, status: from.status === 'finished' ? 'finished' : 'running', anchorMs: at } as const)
-        : startFollow(at);
+        : startClock(at);
       current.current = next;
       setState(next);
       setNow(at);

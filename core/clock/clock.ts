@@ -8,7 +8,7 @@ import { isWaiting } from './stage.ts';
  * The clock that a participant follows. Times are milliseconds of one monotonic clock, given by the caller.
  * `spentMs` is what the present stage had already used up when the clock was last started (`anchorMs`).
  */
-export interface FollowState {
+export interface ClockState {
   readonly status: 'running' | 'paused' | 'finished';
   readonly stage: number;
   readonly spentMs: number;
@@ -46,7 +46,7 @@ export interface Hurt {
   readonly to: string;
 }
 
-export type FollowEvent =
+export type ClockEvent =
   | 'tick'
   | 'pause'
   | 'resume'
@@ -66,7 +66,7 @@ export type FollowEvent =
 /** What "more" adds. */
 export const MORE_MS = 10_000;
 
-export function startFollow(nowMs: number): FollowState {
+export function startClock(nowMs: number): ClockState {
   return {
     status: 'running',
     stage: 0,
@@ -86,13 +86,13 @@ export function startFollow(nowMs: number): FollowState {
 }
 
 /** What was tapped in a stage, the present one where none is named. */
-export const tapsOf = (state: FollowState, stage: number = state.stage): number => state.tapsByStage[stage] ?? 0;
+export const tapsOf = (state: ClockState, stage: number = state.stage): number => state.tapsByStage[stage] ?? 0;
 
 /**
  * The set that a pyramid's way down begins from: what was said of the way up, else the one after those that were tapped.
  * 1 where there is no way up before it.
  */
-export function topSetOf(state: FollowState, stages: readonly Stage[], stage: number = state.stage): number {
+export function topSetOf(state: ClockState, stages: readonly Stage[], stage: number = state.stage): number {
   const block = stages[stage]?.block;
   for (let i = stage - 1; i >= 0 && stages[i]!.block === block; i--) {
     if (stages[i]!.asks?.what === 'set') return Math.max(1, state.answersByStage[i] ?? tapsOf(state, i) + 1);
@@ -101,7 +101,7 @@ export function topSetOf(state: FollowState, stages: readonly Stage[], stage: nu
 }
 
 /** The stage whose question is still to be answered: the last one behind that has one. */
-export function openQuestion(state: FollowState, stages: readonly Stage[]): number | undefined {
+export function openQuestion(state: ClockState, stages: readonly Stage[]): number | undefined {
   for (let i = Math.min(state.stage, stages.length) - 1; i >= 0; i--) {
     const stage = stages[i]!;
     if (stage.asks) return state.answersByStage[i] === undefined ? i : undefined;
@@ -111,11 +111,11 @@ export function openQuestion(state: FollowState, stages: readonly Stage[]): numb
 }
 
 /** Milliseconds that the present stage has run. */
-export const stageSpentMs = (state: FollowState, nowMs: number): number =>
+export const stageSpentMs = (state: ClockState, nowMs: number): number =>
   state.spentMs + (state.status === 'running' ? Math.max(0, nowMs - state.anchorMs) : 0);
 
 /** Milliseconds that the present block has run, this stage included. */
-export function blockSpentMs(state: FollowState, stages: readonly Stage[], nowMs: number): number {
+export function blockSpentMs(state: ClockState, stages: readonly Stage[], nowMs: number): number {
   const stage = stages[state.stage];
   if (!stage) return 0;
   return (state.spentByBlockMs[stage.block] ?? 0) + (isWaiting(stage) ? 0 : stageSpentMs(state, nowMs));
@@ -125,8 +125,8 @@ export function blockSpentMs(state: FollowState, stages: readonly Stage[], nowMs
 const BACK_RESTARTS_AFTER_MS = 3000;
 
 /** What the clock does at an event, and the calls that are due with it, in order, each of them once. */
-export interface Followed {
-  readonly state: FollowState;
+export interface ClockRun {
+  readonly state: ClockState;
   readonly calls: readonly Call[];
 }
 
@@ -134,7 +134,7 @@ export interface Followed {
  * What an event makes of the state, time up to `nowMs` played first. A tick that comes late carries the time over into the stages that
  * follow, and gives every call that was due in between with how late it is; none comes early, none twice.
  */
-export function follow(state: FollowState, event: FollowEvent, stages: readonly Stage[], nowMs: number): Followed {
+export function runClock(state: ClockState, event: ClockEvent, stages: readonly Stage[], nowMs: number): ClockRun {
   const calls: Call[] = [];
   const before = tick(state, stages, nowMs, calls);
   const changed = event === 'tick' ? before : advance(before, event, stages, nowMs);
@@ -145,7 +145,7 @@ export function follow(state: FollowState, event: FollowEvent, stages: readonly 
 }
 
 /** Milliseconds until the next call or the end of the present stage; undefined where only a tap goes on. */
-export function nextCallInMs(state: FollowState, stages: readonly Stage[], nowMs: number): number | undefined {
+export function nextCallInMs(state: ClockState, stages: readonly Stage[], nowMs: number): number | undefined {
   const stage = stages[state.stage];
   if (state.status !== 'running' || !stage) return undefined;
   const spentMs = stageSpentMs(state, nowMs);
@@ -160,7 +160,7 @@ export function nextCallInMs(state: FollowState, stages: readonly Stage[], nowMs
 }
 
 /** What an event makes of the state. Ticks that come late carry the time over into the stages that follow. */
-export function advance(state: FollowState, event: FollowEvent, stages: readonly Stage[], nowMs: number): FollowState {
+export function advance(state: ClockState, event: ClockEvent, stages: readonly Stage[], nowMs: number): ClockState {
   if (typeof event === 'object') return note(state, event);
   if (state.status === 'finished' && event !== 'back') return state;
   switch (event) {
@@ -214,7 +214,7 @@ export function advance(state: FollowState, event: FollowEvent, stages: readonly
   }
 }
 
-function note(state: FollowState, event: Exclude<FollowEvent, string>): FollowState {
+function note(state: ClockState, event: Exclude<ClockEvent, string>): ClockState {
   switch (event.kind) {
     case 'answer':
       return { ...state, answersByStage: { ...state.answersByStage, [event.stage]: Math.max(0, event.value) } };
@@ -226,7 +226,7 @@ function note(state: FollowState, event: Exclude<FollowEvent, string>): FollowSt
 }
 
 /** Plays the time up to `nowMs`, and puts the calls that are due into `calls`. */
-function tick(state: FollowState, stages: readonly Stage[], nowMs: number, calls: Call[]): FollowState {
+function tick(state: ClockState, stages: readonly Stage[], nowMs: number, calls: Call[]): ClockState {
   let now = state;
   const call = (toMs: number) => {
     const spentSec = stageSpentMs(now, nowMs) / 1000;
@@ -260,13 +260,13 @@ function tick(state: FollowState, stages: readonly Stage[], nowMs: number, calls
 
 /** Goes on to the next stage (or past the block), which has then already run for `carriedMs`. */
 function leave(
-  state: FollowState,
+  state: ClockState,
   stages: readonly Stage[],
   nowMs: number,
   spentMs: number,
   carriedMs: number,
   pastBlock = false,
-): FollowState {
+): ClockState {
   const stage = stages[state.stage]!;
   const spent = isWaiting(stage) ? {} : { [stage.block]: (state.spentByBlockMs[stage.block] ?? 0) + spentMs };
   let next = state.stage + 1;

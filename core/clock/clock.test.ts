@@ -3,9 +3,9 @@ import { baseLibrary } from '../movement/library.ts';
 import { parseSession } from '../notation/parse.ts';
 import { computePlan } from '../session/plan.ts';
 import { resolveBlocks } from '../session/resolve.ts';
-import type { FollowEvent } from './follow.ts';
+import type { ClockEvent } from './clock.ts';
 import { callsBetween, cuesOf } from './calls.ts';
-import { advance, blockSpentMs, stageSpentMs, startFollow } from './follow.ts';
+import { advance, blockSpentMs, stageSpentMs, startClock } from './clock.ts';
 import { buildStages } from './build-stages.ts';
 
 const stagesOf = (text: string) => {
@@ -14,9 +14,9 @@ const stagesOf = (text: string) => {
   return buildStages(computePlan(document, baseLibrary), resolveBlocks(document));
 };
 /** Plays [event, at second] pairs from second 0. */
-const play = (text: string, events: readonly (readonly [FollowEvent, number])[]) => {
+const play = (text: string, events: readonly (readonly [ClockEvent, number])[]) => {
   const stages = stagesOf(text);
-  const state = events.reduce((s, [event, sec]) => advance(s, event, stages, sec * 1000), startFollow(0));
+  const state = events.reduce((s, [event, sec]) => advance(s, event, stages, sec * 1000), startClock(0));
   return { stages, state, title: stages[state.stage]?.title };
 };
 const INTERVALS = 'Main: work 0:40 rest 0:20, 2 rounds\nsquat\neach side side plank';
@@ -126,7 +126,7 @@ describe('the clock', () => {
     ).toEqual([0]);
   });
   test('back goes on as it was, running or paused; from the end it waits', () => {
-    const status = (...events: (readonly [FollowEvent, number])[]) => play(INTERVALS, events).state.status;
+    const status = (...events: (readonly [ClockEvent, number])[]) => play(INTERVALS, events).state.status;
     expect(status(['tick', 20], ['back', 20])).toBe('running');
     expect(status(['tick', 20], ['pause', 20], ['back', 21])).toBe('paused');
     expect(status(['tick', 999], ['back', 1000])).toBe('paused');
