@@ -204,6 +204,15 @@ describe('files that can’t be taken say where and why', () => {
     expect(issuesOf({ ...good(), blocked: [{ date: '2026-02-30', words: 'x', rule: 'no session' }] })).toEqual([
       'blocked[0].date is a day of the calendar, like 2026-05-16.',
     ]);
+    const levers = (count: number) => ({
+      ...good(),
+      tracks: [
+        { ...good().tracks[0], levers: Array.from({ length: count }, () => 'reps: +1 a week') },
+        good().tracks[1],
+      ],
+    });
+    expect(issuesOf(levers(31))).toContain('tracks[0].levers are at most 30.');
+    expect(issuesOf(levers(30))).not.toContain('tracks[0].levers are at most 30.');
     expect(issuesOf({ ...good(), days: 'none' })).toEqual(['days has the wrong kind of value.']);
     expect(issuesOf({ ...good(), guards: { off: ['nothing'] } })).toEqual(['guards.off[0] is no guard rail.']);
   });

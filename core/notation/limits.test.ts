@@ -98,6 +98,13 @@ test('the usual thresholds of guard rails are what docs and screens say', () => 
   }
 });
 
+test('a title has at most 120 letters, a note 500, counted as whole letters', () => {
+  const issues = (line: string) =>
+    parseSession(`${line}\n\nMain: flow\n5 squat`, baseLibrary).issues.map((i) => i.code);
+  expect([issues(`Title: ${'é'.repeat(120)}`), issues(`Title: ${'é'.repeat(121)}`)]).toEqual([[], ['bad-value']]);
+  expect([issues(`Note: ${'x'.repeat(500)}`), issues(`Note: ${'x'.repeat(501)}`)]).toEqual([[], ['bad-value']]);
+});
+
 test('names: as many letters as a movement has, and not one more', () => {
   const name = (letters: number) => reads(`Main: flow\n10 ${'x'.repeat(letters)}`);
   expect([name(80), name(81)]).toEqual([true, false]);

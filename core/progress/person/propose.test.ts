@@ -65,6 +65,8 @@ describe('for one person', () => {
       change: { kind: 'eased' },
       why: '3 of 3 sessions done, effort 8, 8 and 8, 2 more than planned',
     });
+    expect(propose(['done 8/6', 'done 8/6'])!.kind).toBe('ease');
+    expect(propose(['done 9/6'])!.kind).toBe('go-on');
     expect(propose(['done 7/6', 'done 8/6'])!.kind).toBe('go-on');
     expect(propose(['done 4/6', 'done 4/6'])).toMatchObject({ kind: 'step-up', change: { movement: null, repsBy: 1 } });
     expect(propose(['done 4/6', 'done 4/6'], { school: 'load' })).toMatchObject({
@@ -84,6 +86,11 @@ describe('for one person', () => {
       words: 'other shapes for sore knees',
       change: { kind: 'spare', spare: 'knees' },
     });
+    const pains = [
+      { words: 'hip, at squat', spare: null },
+      { words: 'knee, at lunge', spare: 'knees' as const },
+    ];
+    expect(propose(['done 4/6'], { pains })!.change).toEqual({ kind: 'spare', spare: 'knees' });
     expect(propose(['done 4/6'], { pains: [{ words: 'hip, at squat', spare: null }] })!.change).toEqual({
       kind: 'eased',
     });

@@ -138,6 +138,8 @@ test('a week’s load, monotony and strain: rest days are 0, an unrated session 
     { feltAu: undefined, monotony: undefined, plannedAu: 250 },
   ]);
   expect(weekLoads([day(0, { planned: null })], [])[0]!.plannedAu).toBeUndefined();
+  const later = [3, 1, 2].map((w) => day(0, { week: w }));
+  expect(weekLoads(later, []).map((w) => w.week)).toEqual([1, 2, 3]);
   expect(weekLoads([], [])).toEqual([]);
 });
 
