@@ -5,6 +5,7 @@
 import type { Page } from 'playwright-core';
 import { baseLibrary } from '../../core/movement/library.ts';
 import { readName } from '../../core/movement/name/read-name.ts';
+import { NASTY_PIECES, nastyText } from '../../core/notation/nasty-text-fixture.ts';
 import { parseSession } from '../../core/notation/parse.ts';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { formatProgramme } from '../../core/exchange/programme-json.ts';
@@ -100,6 +101,15 @@ function benchCore(): void {
     time(20, () => parseSession(small, baseLibrary)),
     time(5, () => parseSession(large, baseLibrary)),
   ];
+  const worst = NASTY_PIECES.map((piece) => {
+    const nasty = nastyText(piece, 199_000);
+    return { piece, ms: time(2, () => parseSession(nasty, baseLibrary)) };
+  }).sort((a, b) => b.ms - a.ms)[0]!;
+  line(
+    `core: reading 200 kB of the worst, ${JSON.stringify(worst.piece.slice(0, 12))}`,
+    `${worst.ms.toFixed(0)} ms`,
+    `${(worst.ms / largeMs).toFixed(1)} times 200 kB of plain text`,
+  );
   line('core: reading 200 kB against 20 kB', `${(largeMs / smallMs).toFixed(1)} times`, 'about 10 times');
 }
 

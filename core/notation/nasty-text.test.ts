@@ -8,32 +8,11 @@ import { MAX_ISSUES, MAX_LINE_LENGTH, MAX_LINES, parseSession } from './parse.ts
 
 const read = (text: string) => parseSession(text, baseLibrary);
 
-/** The shortest of a few runs, in ms: what the work takes, without what the machine does beside it. */
-function shortestMs(runs: number, work: () => void): number {
-  let best = Infinity;
-  for (let i = 0; i < runs; i++) {
-    const startedMs = performance.now();
-    work();
-    best = Math.min(best, performance.now() - startedMs);
-  }
-  return best;
-}
-
-/** A session as long as any that a person writes, 400 items in 20 blocks: 5 ms where this was written. */
-const HONEST = Array.from(
-  { length: 20 },
-  (_, b) =>
-    `Main (Block ${b}): 3 rounds, rest 0:30 between rounds\n${'12/side step-back lunge, tempo 3-1-1  # slowly\n'.repeat(20)}`,
-).join('\n');
-
 describe('200 kB of anything', () => {
-  test('is read in at most ten times what the longest honest session takes: 50 ms', () => {
-    expect(read(HONEST).issues).toEqual([]);
-    const honestMs = shortestMs(5, () => read(HONEST));
-    for (const nasty of NASTY_PIECES) {
-      const text = nastyText(nasty, 199_000);
-      expect([nasty, shortestMs(4, () => read(text)) / honestMs < 10]).toEqual([nasty, true]);
-    }
+  // Work that grows with the square of the length would take minutes, and end by the test's own deadline. `npm run bench -- core` measures.
+  test('is read to its end', () => {
+    for (const nasty of NASTY_PIECES)
+      expect([nasty, read(nastyText(nasty, 199_000)).issues.length <= MAX_ISSUES]).toEqual([nasty, true]);
   });
 
   test('made of any two pieces never throws, and says what is wrong no more than 500 times', () => {
