@@ -10,14 +10,3 @@ export const mayAs = (role: CoachRole, least: CoachRole): boolean =>
 
 /** A reader sees no health remarks: nothing of what hurts, what is spared, and what people wrote. */
 export const seesHealth = (role: CoachRole): boolean => mayAs(role, 'coach');
-
-/** What a role is called, and what it means. */
-export const ROLE_WORDS: Record<CoachRole, { readonly name: string; readonly as: string; readonly says: string }> = {
-  owner: { name: 'Owner', as: 'as an owner', says: 'Does everything, and says who else coaches here.' },
-  coach: { name: 'Coach', as: 'as a coach', says: 'Plans, writes, sends and follows up; sees health remarks.' },
-  reader: {
-    name: 'Reader',
-    as: 'to read',
-    says: 'Sees plans and figures, but no health remarks and nothing that people wrote; changes and sends nothing.',
-  },
-};

@@ -4,7 +4,7 @@ import { Form, useSubmit } from 'react-router';
 import { formatDay } from '../../core/calendar/day.ts';
 import { localDate } from '../../core/calendar/release.ts';
 import type { CoachRole } from '../../core/coach-role.ts';
-import { COACH_ROLES, ROLE_WORDS } from '../../core/coach-role.ts';
+import { COACH_ROLES } from '../../core/coach-role.ts';
 import { listCoaches } from '../../db/queries/doors/coach.ts';
 import { listInvitations } from '../../db/queries/doors/coach-door.ts';
 import type { CoachesAnswer } from '../../server/account/coach-changes.ts';
@@ -18,6 +18,7 @@ import { FieldError, ProveAgain } from './prove-again.tsx';
 import { SaveNote } from '../parts/save-note.tsx';
 import accountCss from './account.css?url';
 import type { Route } from './+types/coaches';
+import { ROLE_WORDS } from '../../words/en/coaches.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Who coaches here · Ysodos' }];
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: accountCss }];

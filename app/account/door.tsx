@@ -1,6 +1,5 @@
 import { data, Form, redirect } from 'react-router';
 import { object, string } from 'yup';
-import { ROLE_WORDS } from '../../core/coach-role.ts';
 import { hasAtMost } from '../../core/letters.ts';
 import { insertCoach, updateCoachEmail, updateCoachPassword } from '../../db/queries/doors/coach.ts';
 import type { CoachDoor } from '../../db/queries/doors/coach-door.ts';
@@ -23,6 +22,7 @@ import { hashToken, isTokenShaped } from '../../server/doors/token.ts';
 import { Mark } from '../shell/frame/mark.tsx';
 import formCss from '../participant/doors/plain-form.css?url';
 import type { Route } from './+types/door';
+import { ROLE_WORDS } from '../../words/en/coaches.ts';
 
 export const meta: Route.MetaFunction = () => [
   { title: 'Come in · Ysodos' },

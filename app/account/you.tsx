@@ -3,7 +3,6 @@ import { useState } from 'react';
 import { Form, redirect, useNavigation } from 'react-router';
 import { formatDay } from '../../core/calendar/day.ts';
 import { localDate, localTime } from '../../core/calendar/release.ts';
-import { ROLE_WORDS } from '../../core/coach-role.ts';
 import { plural } from '../../core/words/words.ts';
 import { countRecoveryCodes, getCoachEmail } from '../../db/queries/doors/coach.ts';
 import { deleteCoachSessions, listCoachSessions } from '../../db/queries/doors/coach-session.ts';
@@ -21,6 +20,7 @@ import { FieldError, ProveAgain } from './prove-again.tsx';
 import { SaveNote } from '../parts/save-note.tsx';
 import accountCss from './account.css?url';
 import type { Route } from './+types/you';
+import { ROLE_WORDS } from '../../words/en/coaches.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Your sign-in · Ysodos' }];
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: accountCss }];

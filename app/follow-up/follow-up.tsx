@@ -6,7 +6,6 @@ import { dayKey, dayName, formatDay, formatShortDay, parseDayKey, weekdayOf } fr
 import { dayKey as keyOfDay } from '../../core/calendar/day-place.ts';
 import { plural } from '../../core/words/words.ts';
 import { packStrand } from '../../core/record/adherence/packed-strand.ts';
-import { OUTCOME_WORDS } from '../../core/record/record.ts';
 import { getEnrolment } from '../../db/queries/person.ts';
 import { actOnPerson, isReached, keepRules, takeBack } from '../../server/follow-up/attention-acts.ts';
 import { noteRead } from '../../server/doors/audit.ts';
@@ -46,6 +45,7 @@ import { TodayLine } from './strands/today-line.tsx';
 import followCss from './follow-up.css?url';
 import type { Route } from './+types/follow-up';
 import { runPlace } from '../../core/calendar/release.ts';
+import { OUTCOME_WORDS } from '../../words/en/record.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Follow up · Ysodos' }];
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: followCss }];

@@ -3,7 +3,7 @@ import { data, Link, useFetcher } from 'react-router';
 import { cutLetters } from '../../core/letters.ts';
 import type { ChangedLine } from '../../core/progress/person/change-person.ts';
 import type { ProposalKind } from '../../core/progress/person/propose.ts';
-import { PROPOSAL_KINDS, PROPOSAL_WORDS } from '../../core/progress/person/propose.ts';
+import { PROPOSAL_KINDS } from '../../core/progress/person/propose.ts';
 import { plural } from '../../core/words/words.ts';
 import { coachForm, notFound, withProgramme } from '../../server/doors/coach-scope.ts';
 import { coachZone } from '../../server/doors/coach-zone.ts';
@@ -16,6 +16,7 @@ import { answerPace, answerProposals, loadWhatNext, parseBy, undoAnswer } from '
 import { FollowLinks } from './strands/follow-links.tsx';
 import followCss from './follow-up.css?url';
 import type { Route } from './+types/next';
+import { PROPOSAL_WORDS } from '../../words/en/proposals.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'What next · Ysodos' }];
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: followCss }];

@@ -10,7 +10,6 @@ import { isAttentionCode } from '../../core/record/attention/attention-rules.ts'
 import { detailWords, painWords } from '../../core/record/adherence/detail-words.ts';
 import { ownNumbers } from '../../core/record/scores/own-numbers.ts';
 import { packStrand } from '../../core/record/adherence/packed-strand.ts';
-import { OUTCOME_WORDS } from '../../core/record/record.ts';
 import { formatScore } from '../../core/record/scores/score.ts';
 import { isKept, isOwed } from '../../core/record/adherence/strand.ts';
 import { sessionTitle } from '../../core/session/session-title.ts';
@@ -39,6 +38,7 @@ import { MESSAGE_WORDS, SENT_WORDS } from '../send/message-words.ts';
 import { OwnStrand, ownBeads } from '../participant/base/own-strand.tsx';
 import followCss from './follow-up.css?url';
 import type { Route } from './+types/person';
+import { OUTCOME_WORDS } from '../../words/en/record.ts';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.name ?? 'Person'} · Ysodos` }];
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: followCss }];

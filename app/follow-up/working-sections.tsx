@@ -6,7 +6,6 @@ import { plural } from '../../core/words/words.ts';
 import type { RunInsights } from '../../server/follow-up/run-insights.ts';
 import { DropOffChart, FeltChart, LoadsChart, SharesChart } from './charts/insight-charts.tsx';
 
-
 /** Another run, to be looked at beside this one. */
 export interface OtherRun {
   readonly key: string;

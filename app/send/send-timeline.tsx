@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
-import { GOING_WORDS, isSure } from '../../core/calendar/going.ts';
+import { isSure } from '../../core/calendar/going.ts';
 import type { PlacedMark, TimelineLayout } from './send-timeline-layout.ts';
+import { GOING_WORDS } from '../../words/en/sends.ts';
 
 /** The next two days over the zones: a row a zone, its nights shaded, each day that reaches it a mark. */
 export function SendTimelineChart({

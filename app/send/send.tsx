@@ -3,7 +3,7 @@ import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { Link, useFetcher, useNavigation, useSubmit } from 'react-router';
 import { dayKey, dayName, formatDay, weekdayOf } from '../../core/calendar/day.ts';
-import { GOING_WORDS, isSure } from '../../core/calendar/going.ts';
+import { isSure } from '../../core/calendar/going.ts';
 import { seesHealth } from '../../core/coach-role.ts';
 import { localDate, localTime } from '../../core/calendar/release.ts';
 import { sheetText } from '../../core/exchange/session-text.ts';
@@ -49,6 +49,7 @@ import { TODAY_RIBBON } from '../participant/base/today-card.tsx';
 import participantCss from '../participant/participant.css?url';
 import sendCss from './send.css?url';
 import type { Route } from './+types/send';
+import { GOING_WORDS } from '../../words/en/sends.ts';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Send: ${loaderData?.name ?? ''} · Ysodos` }];
 export const links: Route.LinksFunction = () => [

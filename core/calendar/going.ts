@@ -2,18 +2,6 @@
 export type GoingState =
   'out' | 'goes' | 'ahead' | 'by-hand' | 'to-read' | 'not-ready' | 'unwritten' | 'held' | 'withdrawn';
 
-export const GOING_WORDS: Record<GoingState, string> = {
-  out: 'is out',
-  goes: 'goes out by itself',
-  ahead: 'was sent, and opens then',
-  'by-hand': 'waits to be sent by hand',
-  'to-read': 'is still to read',
-  'not-ready': 'isn’t marked ready',
-  unwritten: 'is still to write',
-  held: 'is held back',
-  withdrawn: 'was withdrawn',
-};
-
 /** Whether a day reaches people as it should without anybody doing anything. */
 export const isSure = (state: GoingState): boolean => state === 'out' || state === 'goes' || state === 'ahead';
 

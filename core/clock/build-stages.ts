@@ -8,7 +8,7 @@ import { isLikelyStep } from '../session/plan.ts';
 import { isWork, itemDetails, itemName, speakDose } from '../words/describe-item.ts';
 import { formatClock } from '../words/format-clock.ts';
 import type { Carried, Stage, StageLine } from './stage.ts';
-import { carriedFigure, isWaiting, spokenDose } from './stage.ts';
+import { carriedFigure, hasWork, isWaiting, spokenDose } from './stage.ts';
 
 /** A rest shorter than this is none to drink in (common practice, no source). */
 const WATER_FROM_SEC = 15;
@@ -82,9 +82,8 @@ function beginsLastRound(stages: readonly Stage[], at: number): boolean {
 
 /** Whether what is done after a rest is of another round, set or block than what was done before it. */
 function endsRound(stages: readonly Stage[], at: number): boolean {
-  const isDone = (s: Stage) => s.kind !== 'rest' && !isWaiting(s);
-  const before = stages.slice(0, at).findLast(isDone);
-  const after = stages.slice(at + 1).find(isDone);
+  const before = stages.slice(0, at).findLast(hasWork);
+  const after = stages.slice(at + 1).find(hasWork);
   return (
     before !== undefined &&
     after !== undefined &&

@@ -82,6 +82,9 @@ export interface Stage {
 /** Time in which nothing is done yet. */
 export const isWaiting = ({ kind }: Pick<Stage, 'kind'>): boolean => kind === 'get-ready' || kind === 'ready';
 
+/** Time in which something is done: neither rest nor waiting. */
+export const hasWork = (stage: Pick<Stage, 'kind'>): boolean => stage.kind !== 'rest' && !isWaiting(stage);
+
 /** `8 each side split squat`: with the sides where it is a number for each. */
 export const spokenDose = (figure: string, title: string, sides: readonly Side[]): string =>
   [figure, figure !== '' && sides.length > 1 ? 'each side' : '', title].filter(Boolean).join(' ');

@@ -74,22 +74,6 @@ export interface SessionRecord {
   readonly loggedAtMs: number;
 }
 
-/** What the words for effort are, 0 to 10 (own words; the scale is the 0-to-10 session scale, docs/formulas.md 2). */
-export const EFFORT_WORDS = [
-  'nothing at all',
-  'hardly anything',
-  'easy',
-  'could chat on',
-  'breathing a little',
-  'talking in sentences',
-  'talking in short sentences',
-  'a few words at a time',
-  'a word at a time',
-  'nearly all I had',
-  'all I had',
-] as const;
-
-export const OUTCOME_WORDS: Record<Outcome, string> = { done: 'done', part: 'part of it', 'not-done': 'not today' };
 export const MAX_REMARK_LENGTH = 1000;
 
 /** A device's clock that is off by less isn't worth a word: networks take their time. */

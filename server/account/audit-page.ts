@@ -1,11 +1,12 @@
 import type pg from 'pg';
 import type { AuditKind } from '../../core/audit.ts';
-import { AUDIT_KINDS, AUDIT_WORDS, isAuditKind } from '../../core/audit.ts';
+import { AUDIT_KINDS, isAuditKind } from '../../core/audit.ts';
 import { formatDay } from '../../core/calendar/day.ts';
 import { localDate, localTime } from '../../core/calendar/release.ts';
 import type { NotedAct } from '../../db/queries/doors/audit.ts';
 import { listAudit } from '../../db/queries/doors/audit.ts';
 import { parseId } from '../http/parse-number.ts';
+import { AUDIT_WORDS } from '../../words/en/coaches.ts';
 
 /** What can be looked for: kinds that belong together. */
 export const AUDIT_GROUPS = {

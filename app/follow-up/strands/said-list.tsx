@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { OUTCOME_WORDS } from '../../../core/record/record.ts';
 import type { SaidLately } from '../../../server/follow-up/said-lately.ts';
+import { OUTCOME_WORDS } from '../../../words/en/record.ts';
 
 /** Lines of what was said that leave the strands in sight. */
 const FEW_SAID = 4;

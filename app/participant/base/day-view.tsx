@@ -1,11 +1,11 @@
 import { Link } from 'react-router';
 import type { SessionRecord } from '../../../core/record/record.ts';
-import { OUTCOME_WORDS } from '../../../core/record/record.ts';
 import { formatScore } from '../../../core/record/scores/score.ts';
 import type { MovementNotes } from '../../../core/fit/movement-notes.ts';
 import type { SessionSheet } from '../../../core/session/session-sheet.ts';
 import type { PackedRibbon } from '../../charts/session/pack-ribbon.ts';
 import { TodayCard } from './today-card.tsx';
+import { OUTCOME_WORDS } from '../../../words/en/record.ts';
 
 export interface DaySession {
   readonly sheet: SessionSheet;

@@ -1,7 +1,7 @@
 import type { ShapeLadders } from '../../../core/clock/shapes.ts';
 import { shapeAt } from '../../../core/clock/shapes.ts';
 import type { Stage } from '../../../core/clock/stage.ts';
-import { isWaiting } from '../../../core/clock/stage.ts';
+import { hasWork } from '../../../core/clock/stage.ts';
 import type { ShapePlace } from './clock-sheets.tsx';
 
 /** What is done now, or was last where it rests, with the shapes that it could take from here. */
@@ -11,8 +11,7 @@ export function shapePlaces(
   changes: Parameters<typeof shapeAt>[0],
   ladders: ShapeLadders,
 ): ShapePlace[] {
-  const isDone = (s: Stage) => s.kind !== 'rest' && !isWaiting(s);
-  const stage = stages.slice(0, at + 1).findLast(isDone) ?? stages.find(isDone);
+  const stage = stages.slice(0, at + 1).findLast(hasWork) ?? stages.find(hasWork);
   if (!stage) return [];
   const items =
     stage.lines.length > 0 ? stage.lines : stage.item === null ? [] : [{ item: stage.item, movement: stage.movement }];

@@ -6,9 +6,7 @@ import { overranFields } from '../../../core/record/scores/overran.ts';
 import {
   BODY_FEELINGS,
   BODY_WORDS,
-  EFFORT_WORDS,
   MAX_REMARK_LENGTH,
-  OUTCOME_WORDS,
   OUTCOMES,
   REASON_WORDS,
   REASONS,
@@ -34,6 +32,7 @@ import { ScoreInput } from './score-input.tsx';
 import { clockKey, forgetClock } from '../clock/use-running-clock.ts';
 import { orKeptPage } from '../base/kept-pages.ts';
 import type { Route } from './+types/log';
+import { OUTCOME_WORDS, EFFORT_WORDS } from '../../../words/en/record.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'How did it go? · Ysodos' }];
 

@@ -11,12 +11,6 @@ import type { Lever } from '../levers/lever.ts';
 /** What next week should be, for someone or for all. */
 export const PROPOSAL_KINDS = ['step-up', 'ease', 'hold', 'go-on'] as const;
 export type ProposalKind = (typeof PROPOSAL_KINDS)[number];
-export const PROPOSAL_WORDS: Record<ProposalKind, string> = {
-  'step-up': 'step up',
-  ease: 'ease',
-  hold: 'hold',
-  'go-on': 'go on',
-};
 
 /** What accepting a proposal for one person changes of their fit. */
 export type PersonChange =
