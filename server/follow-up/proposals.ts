@@ -46,8 +46,15 @@ import type { FollowedPerson, RunFollow } from './run-follow.ts';
 import { loadRunFollow } from './run-follow.ts';
 import type { WorkspaceBook } from '../write/workspace-book.ts';
 import { loadWorkspaceBook } from '../write/workspace-book.ts';
+import { proposalWords, proposalWhy } from '../../words/en/proposals.ts';
 
-export interface PersonProposal extends Proposal<PersonChange> {
+/** What is proposed and why, in words. */
+interface Said {
+  readonly words: string;
+  readonly why: string;
+}
+
+export interface PersonProposal extends Proposal<PersonChange>, Said {
   readonly enrolmentId: number;
   readonly name: string;
   readonly team: string;
@@ -61,7 +68,7 @@ export interface ChangedDay {
   readonly after: string;
 }
 
-export interface GroupProposal extends Proposal<GroupChange> {
+export interface GroupProposal extends Proposal<GroupChange>, Said {
   readonly title: string;
   /** What accepting it would change, from the next unsent day on. */
   readonly days: readonly ChangedDay[];
@@ -119,7 +126,7 @@ export async function loadWhatNext(db: pg.PoolClient, programme: Programme, know
       ? changedDays(stored.programme, new Set(stored.sent), p.key, p.change, book, programme)
       : [];
     // What could change nothing any more is only said.
-    return [{ ...p, change: changed.length > 0 ? p.change : null, days: changed }];
+    return [{ ...p, ...say(p), change: changed.length > 0 ? p.change : null, days: changed }];
   });
   const detailsOf = groupBy(details, (d) => d.enrolmentId);
   const painsOf = groupBy(pains, (p) => p.enrolmentId);
@@ -155,7 +162,7 @@ export async function loadWhatNext(db: pg.PoolClient, programme: Programme, know
     };
     const proposal = proposeForPerson(personWeek, (movement) => kgOf.get(movement) ?? 0);
     return proposal && isOpen(p.enrolmentId, proposal)
-      ? [{ ...proposal, enrolmentId: p.enrolmentId, name: p.name, team: p.detail }]
+      ? [{ ...proposal, ...say(proposal), enrolmentId: p.enrolmentId, name: p.name, team: p.detail }]
       : [];
   });
   const names = new Map(people.map((p) => [p.enrolmentId, p.name]));
@@ -167,6 +174,11 @@ export async function loadWhatNext(db: pg.PoolClient, programme: Programme, know
     answers: answers.map((a) => ({ ...a, name: a.enrolmentId === null ? 'all' : (names.get(a.enrolmentId) ?? '') })),
   };
 }
+
+const say = ({ reason }: Pick<Proposal<unknown>, 'reason'>): Said => ({
+  words: proposalWords(reason),
+  why: proposalWhy(reason),
+});
 
 type Detail = Awaited<ReturnType<typeof listStandingDetails>>[number];
 

@@ -45,8 +45,14 @@ describe('for one person', () => {
     ).toEqual({
       key: 'w3 load goblet-squat',
       kind: 'step-up',
-      words: 'goblet squat: 2 kg more, the smallest step',
-      why: '3 of 3 sessions done, 12 and 12 in the last sets against 10',
+      reason: {
+        code: 'load',
+        due: 3,
+        done: 3,
+        name: 'goblet squat',
+        byKg: 2,
+        sign: { kind: 'two-for-two', lastSets: [12, 12], goalReps: 10 },
+      },
       change: { kind: 'dose', movement: 'goblet-squat', loadBy: 2 },
     });
     expect(propose(['done 5/6', 'done 5/6'], { loads: [squat([[12], [12, 11]])] })!.kind).toBe('go-on');
@@ -55,7 +61,10 @@ describe('for one person', () => {
 
   test('double progression 8 to 12: at 12, 12, 12 the next load', () => {
     const range = { goalReps: 8, ceilingReps: 12 };
-    expect(propose(['done', 'done'], { loads: [squat([[12, 12, 12]], range)] })!.words).toContain('2 kg more');
+    expect(propose(['done', 'done'], { loads: [squat([[12, 12, 12]], range)] })!.reason).toMatchObject({
+      byKg: 2,
+      sign: { kind: 'top', sets: [12, 12, 12], goalReps: 8, ceilingReps: 12 },
+    });
     expect(propose(['done', 'done'], { loads: [squat([[12, 12, 11]], range)] })!.kind).toBe('go-on');
   });
 
@@ -63,7 +72,7 @@ describe('for one person', () => {
     expect(propose(['done 8/6', 'done 8/6', 'done 8/6'])).toMatchObject({
       kind: 'ease',
       change: { kind: 'eased' },
-      why: '3 of 3 sessions done, effort 8, 8 and 8, 2 more than planned',
+      reason: { code: 'felt-harder', due: 3, done: 3, efforts: [8, 8, 8], by: 2 },
     });
     expect(propose(['done 8/6', 'done 8/6'])!.kind).toBe('ease');
     expect(propose(['done 9/6'])!.kind).toBe('go-on');
@@ -83,7 +92,7 @@ describe('for one person', () => {
       propose(['done 4/6', 'done 4/6'], { pains: [{ words: 'knee, at wrist circle', spare: 'knees' }] }),
     ).toMatchObject({
       kind: 'ease',
-      words: 'other shapes for sore knees',
+      reason: { code: 'pain', said: 'knee, at wrist circle', spare: 'knees' },
       change: { kind: 'spare', spare: 'knees' },
     });
     const pains = [
@@ -120,8 +129,7 @@ describe('for all', () => {
     expect(proposeForGroup(session({ turns: turns(...shares) }))).toEqual({
       key: 'w3d1 off Main',
       kind: 'ease',
-      words: '2 reps off every station of Main',
-      why: '7 of 9 overran the turn',
+      reason: { code: 'turns', block: 'Main', reps: 2, over: 7, of: 9 },
       change: { kind: 'pull', lever: { kind: 'reps' }, by: -2 },
     });
     expect(proposeForGroup(session({ turns: turns(0.5, 0.5, 0, 0) }))!.kind).toBe('go-on');
@@ -139,7 +147,10 @@ describe('for all', () => {
       change: { by: 1 },
     });
     expect(proposeForGroup(session({ efforts: [7, 8, 8, 7, 7, 7] }))!.kind).toBe('go-on');
-    expect(proposeForGroup(session({ done: 9 }))).toMatchObject({ kind: 'hold', why: '9 of 20 did it' });
+    expect(proposeForGroup(session({ done: 9 }))).toMatchObject({
+      kind: 'hold',
+      reason: { code: 'few', done: 9, due: 20 },
+    });
     expect(proposeForGroup(session({ done: 10 }))!.kind).toBe('go-on');
     expect(proposeForGroup(session({ efforts: [9, 9, 9, 9] }))).toBeUndefined();
     expect(proposeForGroup(session({ planned: null }))).toMatchObject({ kind: 'go-on', change: null });

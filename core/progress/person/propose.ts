@@ -1,10 +1,8 @@
 import { mean, median } from 'd3-array';
 import type { Pattern } from '../../movement/movement.ts';
 import type { Spare } from '../../movement/spare.ts';
-import { SPARE_WORDS } from '../../movement/spare.ts';
 import type { DayState } from '../../record/adherence/strand.ts';
 import { isKept, isOwed } from '../../record/adherence/strand.ts';
-import { listWords, plural } from '../../words/words.ts';
 import { isTwoForTwo } from '../track/double-progression.ts';
 import type { Lever } from '../levers/lever.ts';
 
@@ -27,14 +25,56 @@ export type GroupChange =
   /** The next one stays as this one was. */
   | { readonly kind: 'same-again' };
 
-export interface Proposal<Change> {
+/** Due sessions and those of them that were done. */
+interface Counted {
+  readonly due: number;
+  readonly done: number;
+}
+
+/** Why a weight may go up: all sets at the top of their range, or twice two more in the last set. */
+export type LoadSign =
+  | { readonly kind: 'top'; readonly sets: readonly number[]; readonly goalReps: number; readonly ceilingReps: number }
+  | { readonly kind: 'two-for-two'; readonly lastSets: readonly number[]; readonly goalReps: number };
+
+/** What was found of someone's week, with its figures; efforts of 10. */
+export type PersonReason =
+  | { readonly code: 'pain'; readonly said: string; readonly spare: Spare | null }
+  | (Counted & { readonly code: 'little-done' })
+  | (Counted & { readonly code: 'felt-harder'; readonly efforts: readonly number[]; readonly by: number })
+  | (Counted & { readonly code: 'load'; readonly name: string; readonly byKg: number; readonly sign: LoadSign })
+  | (Counted & {
+      readonly code: 'felt-easier';
+      readonly efforts: readonly number[];
+      readonly by: number;
+      /** What more it is: so many kg where a weight is written, or reps on every line of the main work. */
+      readonly more: { readonly kg: number } | { readonly reps: number };
+    })
+  | (Counted & { readonly code: 'as-planned'; readonly efforts: readonly number[] });
+
+/** What all said of a session. */
+export type GroupReason =
+  | {
+      readonly code: 'turns';
+      readonly block: string;
+      readonly reps: number;
+      readonly over: number;
+      readonly of: number;
+    }
+  | (Counted & { readonly code: 'few' | 'unrated' })
+  /** The middle of so many ratings, beside what was planned. */
+  | (Counted & {
+      readonly code: 'felt-harder-by-all' | 'felt-easier-by-all' | 'felt-as-planned';
+      readonly felt: number;
+      readonly ratings: number;
+      readonly planned: number;
+    });
+
+export interface Proposal<Change, Reason = PersonReason | GroupReason> {
   /** The same proposal has the same key, so that an answer is remembered. */
   readonly key: string;
   readonly kind: ProposalKind;
-  /** What: `2 reps off every station`. */
-  readonly words: string;
-  /** Why, with its figures. */
-  readonly why: string;
+  /** What it is for, with its figures. */
+  readonly reason: Reason;
   /** Null: nothing changes by it. */
   readonly change: Change | null;
 }
@@ -81,24 +121,21 @@ const MOST_DONE = 2 / 3;
 const STEP_KG = 2;
 const SMALL_STEP_KG = 1;
 
-const round1 = (n: number): number => Math.round(n * 10) / 10;
 const gaps = (sessions: readonly WeekSession[]): number[] =>
   sessions.flatMap((s) => (isKept(s.state) && s.effort !== null && s.planned !== null ? [s.effort - s.planned] : []));
-const effortsOf = (sessions: readonly WeekSession[]): string =>
-  listWords(sessions.flatMap((s) => (isKept(s.state) && s.effort !== null ? [String(s.effort)] : [])));
+const effortsOf = (sessions: readonly WeekSession[]): number[] =>
+  sessions.flatMap((s) => (isKept(s.state) && s.effort !== null ? [s.effort] : []));
 
 /** The smallest step of a weight, from where it stands. */
 export const smallestStepKg = (kg: number): number => (kg < 10 ? SMALL_STEP_KG : STEP_KG);
 
 /** Whether the weight of a movement may go up: two for two, or all sets at the top of their range (docs/formulas.md 3). */
-function loadSign({ goalReps, ceilingReps, sessions }: LoadHistory): string | undefined {
+function loadSign({ goalReps, ceilingReps, sessions }: LoadHistory): LoadSign | undefined {
   const lasts = sessions.flatMap((s) => s.sets.at(-1) ?? []);
   const last = sessions.at(-1);
   if (ceilingReps !== undefined && last && last.sets.length > 0 && last.sets.every((r) => r >= ceilingReps))
-    return `${last.sets.join(', ')} of ${goalReps} to ${ceilingReps}, every set at the top`;
-  return isTwoForTwo(goalReps, lasts)
-    ? `${lasts.slice(-2).join(' and ')} in the last sets against ${goalReps}`
-    : undefined;
+    return { kind: 'top', sets: last.sets, goalReps, ceilingReps };
+  return isTwoForTwo(goalReps, lasts) ? { kind: 'two-for-two', lastSets: lasts.slice(-2), goalReps } : undefined;
 }
 
 /**
@@ -108,29 +145,26 @@ function loadSign({ goalReps, ceilingReps, sessions }: LoadHistory): string | un
 export function proposeForPerson(
   w: PersonWeek,
   currentKg: (movement: string) => number,
-): Proposal<PersonChange> | undefined {
+): Proposal<PersonChange, PersonReason> | undefined {
   const due = w.sessions.filter((s) => isOwed(s.state));
   if (due.length === 0) return undefined;
   const done = due.filter((s) => isKept(s.state));
-  const doneWords = `${done.length} of ${plural(due.length, 'session')} done`;
+  const counted = { due: due.length, done: done.length };
   const efforts = effortsOf(due);
-  const told = efforts === '' ? '' : `, effort ${efforts}`;
   const key = (what: string) => `w${w.week} ${what}`;
   const pain = w.pains.find((p) => p.spare !== null) ?? w.pains[0];
   if (pain)
     return {
       key: key('ease pain'),
       kind: 'ease',
-      words: pain.spare === null ? 'a week of easier shapes' : `other shapes for ${SPARE_WORDS[pain.spare]}`,
-      why: `it hurt: ${pain.words}`,
+      reason: { code: 'pain', said: pain.words, spare: pain.spare },
       change: pain.spare === null ? { kind: 'eased' } : { kind: 'spare', spare: pain.spare },
     };
   if (done.length / due.length < MOST_DONE)
     return {
       key: key('hold'),
       kind: 'hold',
-      words: 'the same again',
-      why: `${doneWords}: first more of it, then harder`,
+      reason: { code: 'little-done', ...counted },
       change: null,
     };
   const felt = gaps(due);
@@ -139,8 +173,7 @@ export function proposeForPerson(
     return {
       key: key('ease effort'),
       kind: 'ease',
-      words: 'a week of easier shapes',
-      why: `${doneWords}${told}, ${round1(gap)} more than planned`,
+      reason: { code: 'felt-harder', ...counted, efforts, by: gap },
       change: { kind: 'eased' },
     };
   for (const load of w.loads) {
@@ -150,8 +183,7 @@ export function proposeForPerson(
     return {
       key: key(`load ${load.movement}`),
       kind: 'step-up',
-      words: `${load.name}: ${by} kg more, the smallest step`,
-      why: `${doneWords}, ${sign}`,
+      reason: { code: 'load', ...counted, name: load.name, byKg: by, sign },
       change: { kind: 'dose', movement: load.movement, loadBy: by },
     };
   }
@@ -159,17 +191,19 @@ export function proposeForPerson(
     return {
       key: key('step up'),
       kind: 'step-up',
-      words:
-        w.school === 'load'
-          ? `${STEP_KG} kg more where a weight is written`
-          : 'one rep more on every line of the main work',
-      why: `${doneWords}${told}, ${round1(-gap)} less than planned`,
+      reason: {
+        code: 'felt-easier',
+        ...counted,
+        efforts,
+        by: -gap,
+        more: w.school === 'load' ? { kg: STEP_KG } : { reps: 1 },
+      },
       change:
         w.school === 'load'
           ? { kind: 'dose', movement: null, loadBy: STEP_KG }
           : { kind: 'dose', movement: null, repsBy: 1 },
     };
-  return { key: key('go on'), kind: 'go-on', words: 'as planned', why: `${doneWords}${told}`, change: null };
+  return { key: key('go on'), kind: 'go-on', reason: { code: 'as-planned', ...counted, efforts }, change: null };
 }
 
 /** What all together said of one session that was theirs last week. */
@@ -196,15 +230,15 @@ const OFF_EVERY_STATION = 2;
  * What becomes of one session for all: what doesn't fit its turns loses two reps a station (docs/formulas.md 1), what felt much harder
  * than planned, or was done by few, stays as it is, what felt much easier gets one more. Undefined where too few have said anything.
  */
-export function proposeForGroup(s: GroupSession): Proposal<GroupChange> | undefined {
+export function proposeForGroup(s: GroupSession): Proposal<GroupChange, GroupReason> | undefined {
+  const counted = { due: s.due, done: s.done };
   for (const { block, shares, lever } of s.turns) {
     const over = shares.filter((share) => share >= OVERRAN_FROM).length;
     if (shares.length < ENOUGH_TURNS || over <= shares.length / 2) continue;
     return {
       key: `${s.key} off ${block}`,
       kind: 'ease',
-      words: `${OFF_EVERY_STATION} reps off every station of ${block}`,
-      why: `${over} of ${shares.length} overran the turn`,
+      reason: { code: 'turns', block, reps: OFF_EVERY_STATION, over, of: shares.length },
       change: { kind: 'pull', lever, by: -OFF_EVERY_STATION },
     };
   }
@@ -212,8 +246,7 @@ export function proposeForGroup(s: GroupSession): Proposal<GroupChange> | undefi
     return {
       key: `${s.key} hold few`,
       kind: 'hold',
-      words: 'the same again',
-      why: `${s.done} of ${s.due} did it`,
+      reason: { code: 'few', ...counted },
       change: { kind: 'same-again' },
     };
   if (s.efforts.length < ENOUGH) return undefined;
@@ -221,22 +254,25 @@ export function proposeForGroup(s: GroupSession): Proposal<GroupChange> | undefi
     return {
       key: `${s.key} go on`,
       kind: 'go-on',
-      words: 'as planned',
-      why: `${s.done} of ${s.due} did it`,
+      reason: { code: 'unrated', ...counted },
       change: null,
     };
   const felt = median(s.efforts)!;
   const gap = felt - s.planned;
-  const why = `${s.done} of ${s.due} did it; effort ${felt} in the middle of ${s.efforts.length}, planned ${s.planned}`;
+  const said = { ...counted, felt, ratings: s.efforts.length, planned: s.planned };
   if (gap >= GAP)
-    return { key: `${s.key} hold`, kind: 'hold', words: 'the same again', why, change: { kind: 'same-again' } };
+    return {
+      key: `${s.key} hold`,
+      kind: 'hold',
+      reason: { code: 'felt-harder-by-all', ...said },
+      change: { kind: 'same-again' },
+    };
   if (gap <= -GAP)
     return {
       key: `${s.key} up`,
       kind: 'step-up',
-      words: 'one rep more on every line',
-      why,
+      reason: { code: 'felt-easier-by-all', ...said },
       change: { kind: 'pull', lever: { kind: 'reps' }, by: 1 },
     };
-  return { key: `${s.key} go on`, kind: 'go-on', words: 'as planned', why, change: null };
+  return { key: `${s.key} go on`, kind: 'go-on', reason: { code: 'felt-as-planned', ...said }, change: null };
 }
