@@ -4,7 +4,7 @@ import { startDemo } from '../parts/running-demo.ts';
 
 export interface WaitRow {
   readonly what: string;
-  /** The longest wait for `/healthz`, in ms, and how often the longest wait of a quiet server that is. */
+  /** The longest wait for `/healthz`, in ms, and the same as a multiple of a quiet server's longest wait. */
   readonly longestMs: number;
   readonly ratio: number;
 }

@@ -36,7 +36,7 @@ export async function openPage(browser: Browser, options: BrowserContextOptions 
   return page;
 }
 
-/** Waits until a page answers to its script, which takes over what the server sent. */
+/** Waits until React has taken over the page that the server sent. */
 export const isHydrated = (page: Page): Promise<unknown> =>
   page.waitForFunction(() =>
     Object.keys(document.querySelector('main') ?? document.body).some((key) => key.startsWith('__react')),

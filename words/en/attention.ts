@@ -123,7 +123,7 @@ export function attentionWords(facts: AttentionFacts, reader: Reader = 'coach'):
   }
 }
 
-/** What counts of a day that an item rests on. */
+/** What about a day behind an item matters. */
 export function evidenceWords(evidence: Evidence): string {
   switch (evidence.kind) {
     case 'effort':

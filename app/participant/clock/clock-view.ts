@@ -44,7 +44,7 @@ export interface ClockPlan {
   readonly totalSec: number;
 }
 
-/** Half a frame: a figure that is about to turn is shown as turned. */
+/** A second that is over but for this is counted as over: timers wake a little early. */
 const ABOUT_TO_TURN_SEC = 0.001;
 
 function linesNow(stage: Stage, state: ClockState, stages: readonly Stage[], taps: number): StageLine[] {

@@ -45,7 +45,7 @@ export type ArrangeCost = { readonly points: number } &
 export type Placing = { readonly session: number; readonly weekday: number } & (
   | { readonly kind: 'held' | 'stays' }
   | { readonly kind: 'blocked'; readonly with: string }
-  /** Where it was, this would be to pay. */
+  /** Left where it was, the week would be charged this. */
   | { readonly kind: 'spares'; readonly cost: ArrangeCost }
   /** Who leaves that day to it, and who takes the day that it leaves. */
   | { readonly kind: 'moves'; readonly leaves?: number; readonly takes?: number }

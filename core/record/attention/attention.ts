@@ -55,7 +55,7 @@ export interface PersonHistory extends HistoryDays {
   readonly bounced: string | null;
 }
 
-/** A day that an item rests on, and what counts of it. */
+/** A day behind an item, and what about it matters. */
 export type Evidence = { readonly dayId: number } & (
   | { readonly kind: 'state'; readonly state: DayState }
   | { readonly kind: 'effort'; readonly effort: number }
