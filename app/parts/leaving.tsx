@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import { plural } from '../../core/words/words.ts';
 import type { Leaving, LeavingAsked, LeavingChoice } from '../../server/send/send-decision.ts';
 import { Dialog } from './dialog.tsx';
+import { sumTold, toldWords } from '../../core/channels/channels.ts';
 
 const isAsked = (answer: unknown): answer is LeavingAsked =>
   typeof answer === 'object' && answer !== null && 'leaving' in answer;
@@ -53,8 +54,8 @@ const CHOICES: readonly { choice: LeavingChoice; title: string; says: (of: Leavi
   {
     choice: 'send',
     title: 'Send now',
-    says: ({ byEmail, byText }) =>
-      byEmail + byText > 1 ? 'It can be stopped for five minutes, before the first message leaves.' : '',
+    says: ({ told }) =>
+      sumTold(told) > 1 ? 'It can be stopped for five minutes, before the first message leaves.' : '',
   },
   {
     choice: 'next',
@@ -122,8 +123,10 @@ function LeavingDialog({
 }
 
 /** `20 get it by e-mail, 4 by text, 2 find it on their page.` */
-function waysWords({ byEmail, byText, byPage }: Leaving): string {
-  const told = [byEmail > 0 && `${byEmail} by e-mail`, byText > 0 && `${byText} by text`].filter((w) => w !== false);
-  const parts = [told.length > 0 && `Told: ${told.join(', ')}`, byPage > 0 && `${byPage} on their page alone`];
+function waysWords({ told, byPage }: Leaving): string {
+  const parts = [
+    sumTold(told) > 0 && `Told: ${toldWords(told).join(', ')}`,
+    byPage > 0 && `${byPage} on their page alone`,
+  ];
   return `${parts.filter((w) => w !== false && w !== undefined).join('; ')}.`;
 }

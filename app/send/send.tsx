@@ -50,6 +50,7 @@ import participantCss from '../participant/participant.css?url';
 import sendCss from './send.css?url';
 import type { Route } from './+types/send';
 import { GOING_WORDS } from '../../words/en/sends.ts';
+import { sumTold, toldWords } from '../../core/channels/channels.ts';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Send: ${loaderData?.name ?? ''} · Ysodos` }];
 export const links: Route.LinksFunction = () => [
@@ -345,7 +346,7 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
     setNote('');
   };
   const answer = unlessAsked(actionData) as { error?: string; told?: string } | undefined;
-  const messages = reach.email + reach.text;
+  const messages = sumTold(reach.told);
   return (
     <>
       {leaving.dialog}
@@ -561,8 +562,7 @@ function Standing({ day, when, isByHand }: Pick<Data, 'day' | 'when' | 'isByHand
 
 function Reach({ reach }: { reach: Data['reach'] }) {
   const parts = [
-    reach.email > 0 && `${reach.email} by e-mail`,
-    reach.text > 0 && `${reach.text} by text`,
+    ...toldWords(reach.told),
     reach.linkOnly > 0 && `${reach.linkOnly} by their link alone`,
     reach.unreached > 0 && `${reach.unreached} by nothing yet`,
   ].filter((part) => part !== false);

@@ -8,6 +8,8 @@ export interface Channel<Id extends string = string> {
   readonly refusal: string;
   /** How one message goes: `by e-mail`. */
   readonly by: string;
+  /** How several people are told: `20 by text`. */
+  readonly told: string;
   /** What all of them go as: `as e-mail`. */
   readonly as: string;
 }

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { channelOf, channelOfAddress, findChannel } from './channels.ts';
+import { channelOf, channelOfAddress, countTold, findChannel, sumTold, toldWords } from './channels.ts';
 
 test.each([
   ['ana@example.org', 'email'],
@@ -27,4 +27,11 @@ test('a channel is found by its name alone', () => {
     undefined,
   ]);
   expect(channelOf('text')).toMatchObject({ field: 'phone', by: 'as a text' });
+});
+
+test('people are counted by the channel that tells them, in the order of the channels', () => {
+  const told = countTold(['text', 'email', undefined, 'email']);
+  expect(told).toEqual({ email: 2, text: 1 });
+  expect([sumTold(told), toldWords(told)]).toEqual([3, ['2 by e-mail', '1 by text']]);
+  expect([sumTold({}), toldWords({})]).toEqual([0, []]);
 });

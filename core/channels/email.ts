@@ -15,5 +15,6 @@ export const email: Channel<'email'> = {
   isAddress: isEmailAddress,
   refusal: 'That is no e-mail address.',
   by: 'by e-mail',
+  told: 'by e-mail',
   as: 'as e-mail',
 };

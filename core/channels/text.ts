@@ -12,5 +12,6 @@ export const text: Channel<'text'> = {
   isAddress: isPhoneNumber,
   refusal: 'That is no telephone number; write it like +351 910 000 111.',
   by: 'as a text',
+  told: 'by text',
   as: 'as short texts',
 };

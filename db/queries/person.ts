@@ -1,7 +1,7 @@
 import type { Absence } from '../../core/calendar/absence.ts';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { addDays } from '../../core/calendar/day.ts';
-import type { ChannelId } from '../../core/channels/channels.ts';
+import type { ChannelId, ToldBy } from '../../core/channels/channels.ts';
 import { channelOfAddress } from '../../core/channels/channels.ts';
 import { compareNames } from '../../core/compare-names.ts';
 import type { CareState } from '../../core/care.ts';
@@ -565,8 +565,7 @@ export async function listContacts(
 /** How many people of a run are reached by what. Those who have left aren't counted. */
 export interface ReachCounts {
   readonly people: number;
-  readonly email: number;
-  readonly text: number;
+  readonly told: ToldBy;
   /** By no message, but by their link. */
   readonly linkOnly: number;
   /** By nothing: no message, no link. */
@@ -576,36 +575,30 @@ export interface ReachCounts {
 }
 
 export async function countReach(db: Db, runId: number): Promise<ReachCounts> {
-  const { rows } = await db.query<{
-    people: number;
-    email: number;
-    text: number;
-    link_only: number;
-    unreached: number;
-    unlinked: number;
-  }>({
+  const { rows } = await db.query<{ by: ChannelId | 'none'; has_link: boolean; people: number }>({
     name: 'reach',
     // Joined, not asked row by row: twenty thousand people are counted on every Send page.
-    text: `select count(*) as people, count(*) filter (where by = 'email') as email, count(*) filter (where by = 'text') as text,
-       count(*) filter (where by = 'none' and has_link) as link_only, count(*) filter (where by = 'none' and not has_link) as unreached,
-       count(*) filter (where not has_link) as unlinked
+    text: `select by, has_link, count(*) as people
      from (
        select reached_by(p) as by, l.person_id is not null or p.closed_at is not null as has_link
        from enrolment e
        join person p on p.id = e.person_id
        left join personal_link l on l.person_id = p.id and l.kind = 'personal' and l.revoked_at is null
        where e.run_id = $1::bigint and is_in_run(e)
-     ) x`,
+     ) x
+     group by by, has_link`,
     values: [runId],
   });
-  const r = rows[0]!;
+  const sumOf = (isCounted: (row: (typeof rows)[number]) => boolean) =>
+    rows.filter(isCounted).reduce((sum, row) => sum + row.people, 0);
+  const told: Partial<Record<ChannelId, number>> = {};
+  for (const { by, people } of rows) if (by !== 'none') told[by] = (told[by] ?? 0) + people;
   return {
-    people: r.people,
-    email: r.email,
-    text: r.text,
-    linkOnly: r.link_only,
-    unreached: r.unreached,
-    unlinked: r.unlinked,
+    people: sumOf(() => true),
+    told,
+    linkOnly: sumOf((r) => r.by === 'none' && r.has_link),
+    unreached: sumOf((r) => r.by === 'none' && !r.has_link),
+    unlinked: sumOf((r) => !r.has_link),
   };
 }
 

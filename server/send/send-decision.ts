@@ -7,6 +7,8 @@ import type { Programme } from '../../db/queries/programme.ts';
 import { findDay, getProgrammeOfRun } from '../../db/queries/programme.ts';
 import { listRunNames } from '../../db/queries/run.ts';
 import { upsertStops } from '../../db/queries/messages/stop.ts';
+import type { ToldBy } from '../../core/channels/channels.ts';
+import { countTold, sumTold } from '../../core/channels/channels.ts';
 import { plural } from '../../core/words/words.ts';
 import { note } from '../doors/audit.ts';
 import { nowMs } from '../config.ts';
@@ -22,8 +24,7 @@ export type LeavingChoice = (typeof LEAVING_CHOICES)[number];
 /** What would leave at once by a change, in counts of people. */
 export interface Leaving {
   readonly people: number;
-  readonly byEmail: number;
-  readonly byText: number;
+  readonly told: ToldBy;
   /** Reached by no message of ours: they find it on their page. */
   readonly byPage: number;
   readonly days: readonly { readonly title: string; readonly words: string; readonly people: number }[];
@@ -112,8 +113,8 @@ async function describeLeaving(
   db: pg.PoolClient,
   fresh: readonly (Awaited<ReturnType<typeof leavingOf>>[number] & { programme: Programme })[],
 ): Promise<Leaving> {
-  const ways = fresh.flatMap(({ people }) => people.map((p) => p.way));
-  const count = (way: string) => ways.filter((w) => w === way).length;
+  const ways = fresh.flatMap(({ people }) => people.map((p) => (p.way === 'page' ? undefined : p.way)));
+  const told = countTold(ways);
   const book = await loadWorkspaceBook(db);
   const days = [];
   for (const { day, programme, groups, people } of fresh) {
@@ -121,5 +122,5 @@ async function describeLeaving(
     const title = day.title ?? (stored && sessionTitle(planText(stored.text, book).document));
     days.push({ title: title || UNREAD_TITLE, words: formatDay(groups[0]!.date), people: people.length });
   }
-  return { people: ways.length, byEmail: count('email'), byText: count('text'), byPage: count('page'), days };
+  return { people: ways.length, told, byPage: ways.length - sumTold(told), days };
 }

@@ -106,8 +106,7 @@ describe('marking a day ready whose hour has come for some', () => {
     expect(asked.data).toEqual({
       leaving: {
         people: 3,
-        byEmail: 1,
-        byText: 1,
+        told: { email: 1, text: 1 },
         byPage: 1,
         days: [{ title: 'Quiet legs', words: 'Wednesday 13 May', people: 3 }],
       },
@@ -183,7 +182,7 @@ describe('people who are added in the middle of a day', () => {
   test('aren’t in until it is said whether they get today’s', async () => {
     await write('w1d3', true);
     await tick();
-    expect((await add({})).data).toMatchObject({ leaving: { people: 1, byEmail: 1 } });
+    expect((await add({})).data).toMatchObject({ leaving: { people: 1, told: { email: 1 } } });
     const { rows } = await db.owner.query('select 1 from person where workspace_id = $1', [workspaceId]);
     expect(rows).toHaveLength(4);
     expect((await add({ leaving: 'next' })).data).toMatchObject({ added: 1 });
