@@ -1,11 +1,10 @@
 import { data, Form, redirect } from 'react-router';
 import { object, string } from 'yup';
 import { hasAtMost } from '../../core/letters.ts';
-import { insertCoach, updateCoachEmail, updateCoachPassword } from '../../db/queries/doors/coach.ts';
+import { insertCoach, updateCoachEmail, updateCoachPassword, getCoachEmail } from '../../db/queries/doors/coach.ts';
 import type { CoachDoor } from '../../db/queries/doors/coach-door.ts';
 import { closeOwnDoors, findCoachDoor, useCoachDoor as goThroughDoor } from '../../db/queries/doors/coach-door.ts';
 import { deleteCoachSessions } from '../../db/queries/doors/coach-session.ts';
-import { getCoachEmail } from '../../db/queries/doors/coach.ts';
 import { tellCoach } from '../../server/account/account-changes.ts';
 import { note } from '../../server/doors/audit.ts';
 import { beginSession } from '../../server/doors/coach-session.ts';
@@ -62,12 +61,22 @@ export async function action({ request, params }: Route.ActionArgs) {
   const network = networkOf(request.headers.get(ADDRESS_HEADER));
   const passwordHash = await hashWhenFree(values.password, { key: `address:${network}`, isKnown: false });
   if (passwordHash === undefined) return refuse(503, 'away');
-  const { workspaceId, role } = door;
-  const coachId = await inWorkspace(workspaceId, async (db) => {
+  const { workspaceId } = door;
+  const coachId = await goIn(door, params.token, { name: values.name, passwordHash });
+  if (coachId === undefined) return data({ errors: { form: USED }, name: '' }, { status: 409 });
+  const { setCookie, waitsForCode } = await beginSession(request, { workspaceId, coachId });
+  return redirect(waitsForCode ? '/sign-in/code' : '/programmes', { headers: { 'set-cookie': setCookie } });
+}
+
+/** Goes through a door as a further coach or with a new password, and gives the coach's id; undefined where it was used already. */
+function goIn(door: CoachDoor, token: string, who: { readonly name: string; readonly passwordHash: string }) {
+  const { workspaceId, role, email } = door;
+  const { name, passwordHash } = who;
+  return inWorkspace(workspaceId, async (db) => {
     const now = new Date(nowMs());
-    if (!(await goThroughDoor(db, hashToken(params.token), now))) return undefined;
+    if (!(await goThroughDoor(db, hashToken(token), now))) return undefined;
     if (door.kind === 'invite') {
-      const made = await insertCoach(db, { workspaceId, email: door.email, name: values.name, passwordHash, role });
+      const made = await insertCoach(db, { workspaceId, email, name, passwordHash, role });
       if (made !== undefined) await note(db, { workspaceId, coachId: made }, 'joined', { detail: role });
       return made;
     }
@@ -78,9 +87,6 @@ export async function action({ request, params }: Route.ActionArgs) {
     await note(db, own, 'password', { detail: 'by a message to their address' });
     return own.coachId;
   });
-  if (coachId === undefined) return data({ errors: { form: USED }, name: '' }, { status: 409 });
-  const { setCookie, waitsForCode } = await beginSession(request, { workspaceId, coachId });
-  return redirect(waitsForCode ? '/sign-in/code' : '/programmes', { headers: { 'set-cookie': setCookie } });
 }
 
 /** The address is theirs: from now on they sign in with it, anew everywhere. The one before is told. */

@@ -2,7 +2,15 @@ import { channelOf } from '../../core/channels/channels.ts';
 import { useMemo } from 'react';
 import { data, Link, useNavigate, useSearchParams } from 'react-router';
 import { seesHealth } from '../../core/coach-role.ts';
-import { dayKey, dayName, formatDay, formatShortDay, parseDayKey, weekdayOf } from '../../core/calendar/day.ts';
+import {
+  dayKey,
+  dayName,
+  formatDay,
+  formatShortDay,
+  parseDayKey,
+  weekdayOf,
+  type DayDate,
+} from '../../core/calendar/day.ts';
 import { dayKey as keyOfDay } from '../../core/calendar/day-place.ts';
 import { plural } from '../../core/words/words.ts';
 import { packStrand } from '../../core/record/adherence/packed-strand.ts';
@@ -46,6 +54,7 @@ import followCss from './follow-up.css?url';
 import type { Route } from './+types/follow-up';
 import { runPlace } from '../../core/calendar/release.ts';
 import { OUTCOME_WORDS } from '../../words/en/record.ts';
+import type pg from 'pg';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Follow up · Ysodos' }];
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: followCss }];
@@ -61,18 +70,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     const canSee = seesHealth(coach.role);
     const { people, days, retention, settings } = follow;
     const search = new URL(request.url).searchParams;
-    const place = runPlace(programme.run.rules, today);
-    const chosen = people.find((p) => p.enrolmentId === parseId(search.get('person')));
-    const day = parseDayKey(search.get('day') ?? '');
-    const dayId = day && days.find((d) => d.week === day.week && d.weekday === day.weekday)?.dayId;
     return {
-      key: programme.key,
-      title: programme.title,
+      ...runHead(programme, today),
       coachName: coach.coachName,
-      weeks: programme.weeks,
-      firstWeekday: weekdayOf(programme.startsOn),
-      today: place && place.week <= programme.weeks ? place : null,
-      todayWords: formatDay(today),
       canSee,
       line,
       retention: { ...retention, words: formatShortDay(today) },
@@ -82,13 +82,21 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       anySent: days.some((d) => d.sent),
       ...packPeople(follow),
       ...(!canSee && { packedRows: readerRows(follow), packedItems: packItems([]) }),
-      chosen: chosen && canSee ? await chosenPerson(db, coach, chosen, follow) : null,
-      record:
-        chosen && canSee && dayId !== undefined
-          ? await recordWords(db, { ...programme, programmeId: programme.id }, chosen, dayId)
-          : null,
+      ...(canSee ? await chosenOf(db, { programme, coach }, follow, search) : { chosen: null, record: null }),
     };
   });
+}
+
+function runHead({ key, title, weeks, startsOn, run }: ProgrammeScope['programme'], today: DayDate) {
+  const place = runPlace(run.rules, today);
+  return {
+    key,
+    title,
+    weeks,
+    firstWeekday: weekdayOf(startsOn),
+    today: place && place.week <= weeks ? place : null,
+    todayWords: formatDay(today),
+  };
 }
 
 /** Everybody as the page carries them, made once for what a run was found to be. */
@@ -144,6 +152,25 @@ const needItems = (p: FollowedPerson, keys: ReadonlyMap<number, string>): NeedIt
     }),
     occasion: item.occasion,
   }));
+
+/** Who is chosen, and what they said of the day that is; null where nobody is, or no day. */
+async function chosenOf(
+  db: pg.PoolClient,
+  { programme, coach }: ProgrammeScope,
+  follow: RunFollow,
+  search: URLSearchParams,
+) {
+  const { people, days } = follow;
+  const chosen = people.find((p) => p.enrolmentId === parseId(search.get('person')));
+  if (!chosen) return { chosen: null, record: null };
+  const day = parseDayKey(search.get('day') ?? '');
+  const dayId = day && days.find((d) => d.week === day.week && d.weekday === day.weekday)?.dayId;
+  const at = { ...programme, programmeId: programme.id };
+  return {
+    chosen: await chosenPerson(db, coach, chosen, follow),
+    record: dayId === undefined ? null : await recordWords(db, at, chosen, dayId),
+  };
+}
 
 async function chosenPerson(
   db: Parameters<typeof getEnrolment>[0],

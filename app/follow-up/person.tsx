@@ -1,193 +1,29 @@
+import { loadPerson } from '../../server/follow-up/load-person.ts';
 import { data, Form, Link, useNavigation } from 'react-router';
-import { seesHealth } from '../../core/coach-role.ts';
-import { dayKey, formatDay, formatShortDay, weekdayOf } from '../../core/calendar/day.ts';
-import { localDate } from '../../core/calendar/release.ts';
-import { explainChange } from '../../core/fit/fit-session.ts';
-import { SPARE_WORDS } from '../../core/movement/spare.ts';
-import { helpedSince } from '../../core/record/attention/attention.ts';
-import type { ActKind } from '../../core/record/attention/attention-rules.ts';
-import { isAttentionCode } from '../../core/record/attention/attention-rules.ts';
-import { detailWords, painWords } from '../../core/record/adherence/detail-words.ts';
-import { ownNumbers } from '../../core/record/scores/own-numbers.ts';
-import { packStrand } from '../../core/record/adherence/packed-strand.ts';
-import { formatScore } from '../../core/record/scores/score.ts';
-import { isKept, isOwed } from '../../core/record/adherence/strand.ts';
-import { sessionTitle } from '../../core/session/session-title.ts';
+import { dayKey } from '../../core/calendar/day.ts';
 import { formatHours, plural } from '../../core/words/words.ts';
-import { listActs } from '../../db/queries/act.ts';
-import { listNumbers } from '../../db/queries/own.ts';
-import { listPainOf } from '../../db/queries/pain.ts';
-import { listSaidBy, listSentTo } from '../../db/queries/person-page.ts';
-import { getEnrolment } from '../../db/queries/person.ts';
 import { keepNote, takeBack } from '../../server/follow-up/attention-acts.ts';
-import { noteRead } from '../../server/doors/audit.ts';
 import { coachForm, notFound, withProgramme } from '../../server/doors/coach-scope.ts';
 import { coachZone } from '../../server/doors/coach-zone.ts';
-import { fitDay } from '../../server/participant/fitted-view.ts';
 import { formText } from '../../server/http/form-text.ts';
-import { instantWords } from '../../server/messages/compose.ts';
 import { parseId } from '../../server/http/parse-number.ts';
-import { historyOf, loadRunFollow } from '../../server/follow-up/run-follow.ts';
-import { loadWorkspaceBook } from '../../server/write/workspace-book.ts';
-import { listSentDays } from '../../db/queries/record.ts';
 import { STATE_WORDS } from '../../words/en/days.ts';
-import { attentionWords, DONE_WORDS, helpedWords, RULE_WORDS } from '../../words/en/attention.ts';
+import { RULE_WORDS } from '../../words/en/attention.ts';
 import { EffortLine } from '../plan/charts/effort-line.tsx';
 import { NumberLine } from '../charts/number-line.tsx';
-import { MESSAGE_WORDS, SENT_WORDS } from '../send/message-words.ts';
 import { OwnStrand, ownBeads } from '../participant/base/own-strand.tsx';
 import followCss from './follow-up.css?url';
 import type { Route } from './+types/person';
-import { OUTCOME_WORDS } from '../../words/en/record.ts';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.name ?? 'Person'} · Ysodos` }];
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: followCss }];
 
-const SHOWN_MESSAGES = 60;
 /** Messages that are shown at once. */
 const FEW_SENT = 5;
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  return withProgramme(request, params.programmeId, async (db, { programme, coach }) => {
-    const canSee = seesHealth(coach.role);
-    const enrolmentId = parseId(params.enrolmentId);
-    const follow = await loadRunFollow(db, programme);
-    const person = follow.people.find((p) => p.enrolmentId === enrolmentId);
-    if (!person) return notFound();
-    const zone = coachZone(request);
-    const [enrolment, said, sentTo, acts, pains, numbers, book, sentDays] = await Promise.all([
-      getEnrolment(db, person.enrolmentId),
-      listSaidBy(db, person.enrolmentId),
-      listSentTo(db, person.enrolmentId, SHOWN_MESSAGES),
-      listActs(db, person.enrolmentId),
-      listPainOf(db, person.enrolmentId),
-      listNumbers(db, person.enrolmentId),
-      loadWorkspaceBook(db),
-      listSentDays(db, programme.runId),
-    ]);
-    if (canSee) noteRead(coach, enrolment.personId);
-    const { days } = follow;
-    const { own, today } = person.calendar;
-    const dateOf = new Map(days.map((d, i) => [d.dayId, own[i]!.date]));
-    const titleOf = new Map(days.map((d) => [d.dayId, d.facts?.title ?? '']));
-    const keyOf = new Map(days.map((d) => [d.dayId, dayKey(d)]));
-    const history = historyOf(follow, person);
-    // The session that is theirs today or next, as far as it was sent.
-    const next = days.findIndex((d, i) => d.sent && own[i]!.date >= today);
-    const nextVersion = sentDays.find((d) => d.dayId === days[next]?.dayId);
-    const fitted = canSee && nextVersion ? await fitDay(db, nextVersion, { enrolment }, book) : undefined;
-    const { profile } = enrolment;
-    return {
-      key: programme.key,
-      id: person.enrolmentId,
-      name: person.name,
-      team: person.detail,
-      firstWeekday: weekdayOf(enrolment.startsOn ?? programme.startsOn),
-      timeZone: person.timeZone.replaceAll('_', ' '),
-      joined: formatDay(person.joinedOn),
-      isHere: person.isHere,
-      adherence: person.adherence,
-      behind: days.flatMap((d, i) =>
-        isOwed(person.states[i]!)
-          ? [
-              {
-                key: dayKey(d),
-                words: formatShortDay(own[i]!.date),
-                state: person.states[i]!,
-                isKept: isKept(person.states[i]!),
-              },
-            ]
-          : [],
-      ),
-      dayKeys: days.map((d) => dayKey(d)).join(' '),
-      strand: packStrand(person.states.map((state, i) => ({ state, shareRatio: person.records[i]?.shareRatio }))),
-      canSee,
-      items: !canSee ? [] : person.items.map((item) => ({ code: item.code, why: attentionWords(item) })),
-      numbers: ownNumbers(
-        numbers.flatMap(({ dayId, document, scores, fit, details }) => {
-          const date = dateOf.get(dayId);
-          return date === undefined
-            ? []
-            : [
-                {
-                  date,
-                  title: sessionTitle(document),
-                  retest: document.retest ?? null,
-                  blocks: document.blocks,
-                  scores,
-                  shapes: [...fit, ...(details.chosen ?? [])],
-                },
-              ];
-        }),
-      ),
-      efforts: days.flatMap((d, i) =>
-        isKept(person.states[i]!)
-          ? [
-              {
-                key: dayKey(d),
-                words: formatShortDay(own[i]!.date),
-                planned: d.facts?.effort ?? null,
-                felt: person.records[i]?.effort ?? null,
-              },
-            ]
-          : [],
-      ),
-      said: said.map((s) => ({
-        key: keyOf.get(s.dayId) ?? '',
-        words: dateOf.has(s.dayId) ? formatShortDay(dateOf.get(s.dayId)!) : '',
-        title: titleOf.get(s.dayId) ?? '',
-        told: [
-          `${OUTCOME_WORDS[s.outcome]}${s.outcome === 'part' ? `, ${Math.round(s.shareRatio * 100)} %` : ''}`,
-          ...(s.effort === null ? [] : [`effort ${s.effort}`]),
-          ...s.scores.map(formatScore),
-          ...(canSee ? detailWords(s.details) : []),
-        ].join(' · '),
-        remark: canSee ? s.remark : '',
-      })),
-      pains: !canSee
-        ? []
-        : pains.map((p) => ({ words: painWords(p), at: formatShortDay(localDate(p.toldAtMs, person.timeZone)) })),
-      sentTo: !canSee
-        ? []
-        : sentTo.map((m) => ({
-            words: m.subject === '' ? MESSAGE_WORDS[m.kind] : m.subject,
-            day: m.dayId === null ? '' : (titleOf.get(m.dayId) ?? ''),
-            state: `${SENT_WORDS[m.state]}${m.reason === '' || m.state === 'accepted' ? '' : `: ${m.reason}`}`,
-            at: instantWords(m.atMs, zone),
-          })),
-      fit: fitted
-        ? { of: fitted.document.title ?? sessionTitle(fitted.document), changes: fitted.changes.map(explainChange) }
-        : null,
-      profile: !canSee
-        ? []
-        : [
-            profile.kit === undefined
-              ? 'whatever kit is asked'
-              : profile.kit.length === 0
-                ? 'no kit'
-                : `has ${profile.kit.join(', ')}`,
-            ...(profile.spares.length > 0 ? [`avoids ${profile.spares.map((s) => SPARE_WORDS[s]).join(', ')}`] : []),
-            ...(person.level === null ? [] : [`level ${person.level} at the lowest`]),
-            ...profile.swaps.map((s) => `${s.to} instead of ${s.from}`),
-            ...(profile.doses.length > 0 ? profile.doses.map((d) => d.words) : []),
-          ],
-      acts: !canSee
-        ? []
-        : acts.map((a) => ({
-            id: a.id,
-            isNote: a.kind === 'note',
-            what: a.kind === 'note' ? '' : DONE_WORDS[a.kind as ActKind],
-            why: isAttentionCode(a.code) ? RULE_WORDS[a.code].name.toLowerCase() : '',
-            words: a.words,
-            by: a.by,
-            at: instantWords(a.madeAtMs, zone),
-            helped:
-              a.kind === 'note' || a.kind === 'snoozed'
-                ? ''
-                : helpedWords(helpedSince(history, localDate(a.madeAtMs, person.timeZone))),
-          })),
-    };
-  });
+  const asked = { enrolmentId: parseId(params.enrolmentId), zone: coachZone(request) };
+  return withProgramme(request, params.programmeId, (db, scope) => loadPerson(db, scope, asked));
 }
 
 export async function action({ request, params }: Route.ActionArgs) {

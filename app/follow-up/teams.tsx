@@ -1,21 +1,11 @@
+import type { Answer } from '../../server/follow-up/teams-page.ts';
+import { MOST_WORDS, MOST_SUBJECT, loadTeams, changeTeams } from '../../server/follow-up/teams-page.ts';
 import { useState } from 'react';
-import { data, Link, useFetcher } from 'react-router';
-import { countLetters as lettersIn } from '../../core/letters.ts';
-import { draftCoachLetter, draftLetter } from '../../core/record/adherence/letters.ts';
+import { Link, useFetcher } from 'react-router';
 import type { Letter } from '../../core/record/adherence/letters.ts';
-import { personBoard } from '../../core/record/scores/boards.ts';
-import { MAX_SHARED_MOVEMENTS, MAX_SHARED_WORDS } from '../../core/record/scores/shared-total.ts';
+import { MAX_SHARED_WORDS } from '../../core/record/scores/shared-total.ts';
 import { plural } from '../../core/words/words.ts';
-import { countLetters, insertLetters, updateHostSettings } from '../../db/queries/host.ts';
-import { insertMessage } from '../../db/queries/messages/lay-messages.ts';
-import { listCoaches } from '../../db/queries/doors/coach.ts';
-import { note } from '../../server/doors/audit.ts';
-import { coachForm, notFound, withProgramme } from '../../server/doors/coach-scope.ts';
-import { nowMs } from '../../server/config.ts';
-import { formLines, formText } from '../../server/http/form-text.ts';
-import { loadWhatNext } from '../../server/follow-up/proposals.ts';
-import { letterWeek, loadHost, weekFacts } from '../../server/follow-up/run-host.ts';
-import { loadWorkspaceBook } from '../../server/write/workspace-book.ts';
+import { coachForm, withProgramme } from '../../server/doors/coach-scope.ts';
 import { Dialog } from '../parts/dialog.tsx';
 import { FollowLinks } from './strands/follow-links.tsx';
 import followCss from './follow-up.css?url';
@@ -24,123 +14,13 @@ import type { Route } from './+types/teams';
 export const meta: Route.MetaFunction = () => [{ title: 'Teams and letters · Ysodos' }];
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: followCss }];
 
-const MOST_WORDS = 4000;
-const MOST_SUBJECT = 120;
-const LETTER_WORTH_MS = 3 * 86_400_000;
-const TOP = 20;
-
 export async function loader({ request, params }: Route.LoaderArgs) {
-  return withProgramme(
-    request,
-    params.programmeId,
-    async (db, { programme, coach }) => {
-      const { follow, host } = await loadHost(db, programme);
-      const week = letterWeek(programme);
-      const next = await loadWhatNext(db, programme, follow);
-      const proposals = [...next.group, ...next.people].filter((p) => p.change !== null).length;
-      const facts = weekFacts(programme, follow, host, { week, coach: coach.coachName, proposals });
-      const { library } = await loadWorkspaceBook(db);
-      return {
-        key: programme.key,
-        week,
-        settings: host.settings,
-        sharedNames: (host.settings.shared?.movements ?? []).map((id) => library.find(id)?.name ?? id).join(', '),
-        known: [...new Set(follow.days.flatMap((d) => d.facts?.movements ?? []))].sort(),
-        total: host.total,
-        teams: host.teams,
-        board: personBoard(host.people)
-          .slice(0, TOP)
-          .map(({ place, of }) => ({
-            place,
-            id: of.id,
-            shown: of.shown,
-            name: of.name,
-            team: of.team,
-            kept: of.kept,
-            due: of.due,
-          })),
-        out: host.people.filter((p) => p.board === 'out').length,
-        letters: await countLetters(db, programme.runId, week),
-        toAll: draftLetter(facts),
-        toCoach: draftCoachLetter(facts),
-      };
-    },
-    'coach',
-  );
+  return withProgramme(request, params.programmeId, (db, scope) => loadTeams(db, scope), 'coach');
 }
-
-type Answer =
-  | { readonly status: 'done'; readonly words: string }
-  | { readonly status: 'refused'; readonly field: string; readonly message: string };
-const refused = (field: string, message: string) =>
-  data<Answer>({ status: 'refused', field, message }, { status: 400 });
-const done = (words: string) => data<Answer>({ status: 'done', words });
 
 export async function action({ request, params }: Route.ActionArgs) {
   const form = await coachForm(request);
-  return withProgramme(request, params.programmeId, async (db, { programme, coach }) => {
-    const now = new Date(nowMs());
-    const intent = formText(form, 'intent');
-    if (intent === 'settings') {
-      const words = formText(form, 'words').trim();
-      const names = formText(form, 'movements')
-        .split(',')
-        .map((n) => n.trim())
-        .filter(Boolean);
-      if (lettersIn(words) > MAX_SHARED_WORDS) return refused('words', `At most ${MAX_SHARED_WORDS} letters.`);
-      if (names.length > MAX_SHARED_MOVEMENTS)
-        return refused('movements', `At most ${MAX_SHARED_MOVEMENTS} movements.`);
-      if ((words === '') !== (names.length === 0))
-        return refused(
-          words === '' ? 'words' : 'movements',
-          'A total needs both: words for it, and the movements that count.',
-        );
-      const { library } = await loadWorkspaceBook(db);
-      const unknown = names.find((n) => !library.findByName(n));
-      if (unknown !== undefined) return refused('movements', `No movement here is called “${unknown}”.`);
-      await updateHostSettings(db, programme.runId, {
-        hasBoards: form.get('boards') !== null,
-        shared: words === '' ? undefined : { words, movements: names.map((n) => library.findByName(n)!.id) },
-      });
-      return done('Kept.');
-    }
-    if (intent !== 'to-all' && intent !== 'to-coach') return notFound();
-    const subject = formText(form, 'subject').trim();
-    const words = formLines(form, 'words').trim();
-    if (subject === '' || lettersIn(subject) > MOST_SUBJECT)
-      return refused('subject', `A subject of 1 to ${MOST_SUBJECT} letters.`);
-    if (words === '' || lettersIn(words) > MOST_WORDS)
-      return refused('letter', `A letter has 1 to ${MOST_WORDS} letters.`);
-    const expiresAt = new Date(nowMs() + LETTER_WORTH_MS);
-    if (intent === 'to-coach') {
-      await insertMessage(db, {
-        workspaceId: coach.workspaceId,
-        kind: 'letter',
-        channel: 'email',
-        address: (await listCoaches(db)).find((c) => c.id === coach.coachId)!.email,
-        coachId: coach.coachId,
-        runId: programme.runId,
-        expiresAt,
-        now,
-        extra: { subject, words, path: `/programmes/${programme.key}/follow-up` },
-      });
-      return done('It is on its way to you.');
-    }
-    const count = await insertLetters(db, {
-      workspaceId: coach.workspaceId,
-      runId: programme.runId,
-      week: letterWeek(programme),
-      subject,
-      words,
-      expiresAt,
-      now,
-    });
-    if (count > 0)
-      await note(db, coach, 'letter', { programmeId: programme.id, detail: `to ${plural(count, 'person', 'people')}` });
-    return count === 0
-      ? refused('letter', 'Everybody who takes messages has had this week’s letter.')
-      : done(`The letter goes to ${plural(count, 'person', 'people')}.`);
-  });
+  return withProgramme(request, params.programmeId, (db, scope) => changeTeams(db, scope, form));
 }
 
 export default function Teams({ loaderData }: Route.ComponentProps) {

@@ -1,11 +1,10 @@
+import { USAGE_WEEKS, loadMovements, changeMovements } from '../../server/movements/movements-page.ts';
 import { useEffect, useMemo, useState } from 'react';
-import { data, Form, Link, redirect, useSearchParams, useSubmit } from 'react-router';
-import { compareDays, dayKey, weekdayOf } from '../../core/calendar/day.ts';
+import { Form, Link, useSearchParams, useSubmit } from 'react-router';
 import { useWindowedRows } from '../parts/use-windowed-rows.ts';
 import { plural } from '../../core/words/words.ts';
 import type { MovementLibrary } from '../../core/movement/library.ts';
 import type { MovementUsage } from '../../core/session/count-usage.ts';
-import { countUsage } from '../../core/session/count-usage.ts';
 import type { MovementQuery } from '../../core/movement/find-movements.ts';
 import { findMovements } from '../../core/movement/find-movements.ts';
 import { kitPieces } from '../../core/movement/kit.ts';
@@ -15,87 +14,28 @@ import { baseLibrary } from '../../core/movement/library.ts';
 import type { Movement, Pattern, Position } from '../../core/movement/movement.ts';
 import { JOINTS, PATTERNS, POSITIONS } from '../../core/movement/movement.ts';
 import { isSpare, SPARE_WORDS, SPARES } from '../../core/movement/spare.ts';
-import { deleteLadder, deleteOverride, upsertLadder, upsertOverride } from '../../db/queries/movement.ts';
-import { listDays } from '../../db/queries/programme.ts';
 import { coachForm, withProgramme } from '../../server/doors/coach-scope.ts';
-import { coachToday } from '../../server/doors/coach-zone.ts';
 import { nowMs } from '../../server/config.ts';
 import { formText } from '../../server/http/form-text.ts';
-import { readKnownForm } from '../../server/movements/known-form.ts';
-import { readLadderForm, readMovementForm } from '../../server/movements/movement-form.ts';
-import { planText } from '../../server/write/session-view.ts';
-import { loadWorkspaceBook } from '../../server/write/workspace-book.ts';
 import type { DrawnLadder } from './ladder-steps.tsx';
 import { LadderSteps } from './ladder-steps.tsx';
 import { DemandBars, MovementText } from './movement-text.tsx';
 import { MovementForm } from './movement-form.tsx';
 import type { Route } from './+types/movements';
-import { runDate } from '../../core/calendar/release.ts';
 
 export { onlyNewPlaces as shouldRevalidate } from '../parts/only-new-places.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Movements · Ysodos' }];
 
-/** Weeks back and ahead that count as "the last weeks". */
-const USAGE_WEEKS = 4;
-
 export async function loader({ request, params }: Route.LoaderArgs) {
-  return withProgramme(request, params.programmeId, async (db, { programme }) => {
-    const book = await loadWorkspaceBook(db);
-    const today = coachToday(request);
-    const days = (await listDays(db, programme))
-      .filter((d) => d.text.trim() !== '' && compareDays(runDate(programme.run.rules, d), today) <= 0)
-      .slice(-7 * USAGE_WEEKS);
-    const recent = days.filter(
-      (d) => compareDays(runDate(programme.run.rules, { week: d.week + USAGE_WEEKS, weekday: d.weekday }), today) > 0,
-    );
-    const usage = countUsage(recent.map((d) => ({ key: dayKey(d), plan: planText(d.text, book).plan })));
-    return {
-      layer: book.layer,
-      usage: [...usage],
-      programmeId: programme.key,
-      firstWeekday: weekdayOf(programme.startsOn),
-    };
-  });
+  return withProgramme(request, params.programmeId, (db, scope) => loadMovements(db, scope, request));
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
   const form = await coachForm(request);
   const intent = formText(form, 'intent');
   const now = new Date(nowMs());
-  return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
-    const { library, layer } = await loadWorkspaceBook(db);
-    const base = `/programmes/${programme.key}/movements`;
-    const id = formText(form, 'id');
-    if (intent === 'reset') {
-      await deleteOverride(db, id);
-      return redirect(baseLibrary.find(id) ? `${base}?m=${encodeURIComponent(id)}` : base);
-    }
-    if (intent === 'reset-ladder') {
-      await deleteLadder(db, id);
-      return redirect(`${base}?m=${encodeURIComponent(formText(form, 'from'))}`);
-    }
-    if (intent === 'know') {
-      const read = readKnownForm(form, library, layer);
-      if (read.status === 'error') return data({ errors: {}, rows: read.errors }, { status: 400 });
-      for (const override of read.overrides)
-        await upsertOverride(db, { workspaceId: coach.workspaceId, override, now });
-      return data({ errors: {}, known: read.overrides.length });
-    }
-    if (intent === 'ladder') {
-      const read = readLadderForm(form, library);
-      if (read.status === 'error') return data({ errors: { ladder: read.error } }, { status: 400 });
-      await upsertLadder(db, { workspaceId: coach.workspaceId, ladder: read.ladder, now });
-      return redirect(`${base}?m=${encodeURIComponent(read.ladder.steps[0]!.movementId)}`);
-    }
-    if (intent !== 'movement')
-      return data({ errors: { form: 'That is no step of this page; load it again.' } }, { status: 400 });
-    const read = readMovementForm(form, baseLibrary, library);
-    if (read.status === 'error') return data({ errors: read.errors }, { status: 400 });
-    if (Object.keys(read.override.fields).length === 0) await deleteOverride(db, read.override.movementId);
-    else await upsertOverride(db, { workspaceId: coach.workspaceId, override: read.override, now });
-    return redirect(`${base}?m=${encodeURIComponent(read.override.movementId)}`);
-  });
+  return withProgramme(request, params.programmeId, (db, scope) => changeMovements(db, scope, form, intent, now));
 }
 
 const BLANK = withFields(undefined, { movementId: 'new', fields: { name: '' } });

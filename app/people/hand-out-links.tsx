@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useFetcher } from 'react-router';
 import type { LeavingAsked } from '../../server/send/send-decision.ts';
 import { unlessAsked } from '../parts/leaving.tsx';
-import type { MadeLink } from './links-dialog.tsx';
+import type { MadeLink } from '../../server/people/panel-person.ts';
 import { LinksDialog } from './links-dialog.tsx';
 
 /** Makes the links that are missing, and shows them to be handed over. */

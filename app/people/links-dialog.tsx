@@ -1,13 +1,8 @@
 import { QRCode } from 'antd';
 import { useState } from 'react';
 import { plural } from '../../core/words/words.ts';
+import type { MadeLink } from '../../server/people/panel-person.ts';
 import { Dialog } from '../parts/dialog.tsx';
-
-/** A link that has just been made, and is shown this once. */
-export interface MadeLink {
-  readonly name: string;
-  readonly path: string;
-}
 
 /** Links to hand over, each to copy or to be read by a phone's camera. */
 export function LinksDialog({

@@ -1,12 +1,6 @@
 import { useState } from 'react';
 import { Link, useFetcher } from 'react-router';
-
-export interface RollPerson {
-  readonly id: number;
-  readonly name: string;
-  readonly answer: 'yes' | 'no' | null;
-  readonly came: boolean;
-}
+import type { RollPerson } from '../../server/people/panel-person.ts';
 
 /** Who is there: ticked by name, those who said yes first. */
 export function LiveRoll({ people, words, action }: { people: readonly RollPerson[]; words: string; action: string }) {

@@ -1,62 +1,10 @@
-import { data } from 'react-router';
-import type { DayDate } from '../../core/calendar/day.ts';
-import { parseDayDate } from '../../core/calendar/day.ts';
-import { isTimeZone } from '../../core/calendar/release.ts';
-import { readPeople } from '../../core/exchange/read-people.ts';
-import { insertParticipants, listRoster } from '../../db/queries/person.ts';
-import { note } from '../../server/doors/audit.ts';
+import { addPeople } from '../../server/people/add-people.ts';
 import { coachForm, withProgramme } from '../../server/doors/coach-scope.ts';
-import { coachZone } from '../../server/doors/coach-zone.ts';
-import { formLines, formText } from '../../server/http/form-text.ts';
 import { BODY_BYTES } from '../../server/http/limits/limits.ts';
-import { ownStart, rosterDefaults } from '../../server/people/roster-defaults.ts';
-import { decideSend } from '../../server/send/send-decision.ts';
-import { loadWorkspaceBook } from '../../server/write/workspace-book.ts';
 import type { Route } from './+types/new-people';
 
 /** Adds people, all of those that were pasted or none; lines with an error are left out only where that was said. */
 export async function action({ request, params }: Route.ActionArgs) {
   const form = await coachForm(request, BODY_BYTES.roster);
-  const refused = (error: string) => data({ error, added: null, ids: [] as number[] }, { status: 400 });
-  return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
-    const people = await listRoster(db, programme.runId);
-    const usual = rosterDefaults(programme.startsOn, people, coachZone(request));
-    const timeZone = formText(form, 'timeZone') || usual.timeZone;
-    const joinedOn = formText(form, 'joinedOn') || usual.joinedOn;
-    if (!isTimeZone(timeZone)) return refused('That is no time zone known here.');
-    if (!parseDayDate(joinedOn)) return refused('Say since when they take part.');
-    const read = readPeople(
-      formLines(form, 'text'),
-      { timeZone, joinedOn: joinedOn as DayDate },
-      people.map((p) => p.name),
-      (await loadWorkspaceBook(db)).library,
-    );
-    const wrong = read.rows.filter((r) => !r.person).length;
-    if (read.error) return refused(read.error);
-    // Swaps are judged here alone: the page has no shelf to hold them against.
-    const [unknown] = read.rows.flatMap((r) =>
-      r.errors.filter((e) => e.column === 'swaps').map((e) => `Line ${r.line}: ${e.message}`),
-    );
-    if (wrong > 0 && formText(form, 'skip') !== 'yes')
-      return refused(
-        `${wrong === 1 ? 'One line has' : `${wrong} lines have`} an error; nobody was added.${unknown ? ` ${unknown}` : ''}`,
-      );
-    const added = read.rows.flatMap((r) => r.person ?? []);
-    return decideSend(db, { ...coach, runIds: [programme.runId] }, form, async () => {
-      const ids = await insertParticipants(db, {
-        workspaceId: coach.workspaceId,
-        runId: programme.runId,
-        people: added.map(({ name, detail, timeZone, joinedOn: since, ...profile }) => ({
-          name,
-          detail,
-          timeZone,
-          joinedOn: since,
-          startsOn: ownStart(programme.run, since),
-          profile,
-        })),
-      });
-      await note(db, coach, 'people-added', { programmeId: programme.id, detail: String(added.length) });
-      return data({ error: '', added: added.length, ids: [...ids.values()] });
-    });
-  });
+  return withProgramme(request, params.programmeId, (db, scope) => addPeople(db, scope, request, form));
 }

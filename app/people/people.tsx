@@ -1,46 +1,20 @@
+import { loadPeople } from '../../server/people/load-people.ts';
+import type { PeopleAnswer } from '../../server/people/change-people.ts';
+import { answer, changePeople } from '../../server/people/change-people.ts';
 import { Button, Input } from 'antd';
 import { useMemo, useState } from 'react';
-import { data, Form, redirect, useActionData, useNavigation, useSubmit } from 'react-router';
-import { seesHealth } from '../../core/coach-role.ts';
-import { dayName, formatDay, formatShortDay, parseDayKey, weekdayOf } from '../../core/calendar/day.ts';
-import { localDate, localTime } from '../../core/calendar/release.ts';
-import { returnFromPause } from '../../core/calendar/absence.ts';
-import { absenceWords } from '../../server/participant/me-changes.ts';
-import { changeDays } from '../../server/people/people-days.ts';
-import { SPARE_WORDS } from '../../core/movement/spare.ts';
-import type { Participant, PersonProfile } from '../../db/queries/person.ts';
-import { deleteParticipants, listParticipants, updateProfile, usualChannel } from '../../db/queries/person.ts';
-import { closeDoors, insertPersonalLink, insertPersonalLinks } from '../../db/queries/doors/link.ts';
-import { countLogged, deletePerson } from '../../db/queries/own.ts';
+import { Form, useActionData, useNavigation, useSubmit } from 'react-router';
 import { plural } from '../../core/words/words.ts';
-import { listAbsences } from '../../db/queries/absence.ts';
-import { note, noteOfPeople, noteRead } from '../../server/doors/audit.ts';
 import { proveAgain } from '../../server/doors/prove-again.ts';
-import { coachForm, notFound, requireRole, withProgramme } from '../../server/doors/coach-scope.ts';
-import { coachZone } from '../../server/doors/coach-zone.ts';
-import { nowMs, publicUrl } from '../../server/config.ts';
-import { hashToken, makeToken } from '../../server/doors/token.ts';
-import { formId, formText } from '../../server/http/form-text.ts';
-import { rosterDefaults } from '../../server/people/roster-defaults.ts';
-import { readProfileForm } from '../../server/people/profile-form.ts';
-import { loadWorkspaceBook } from '../../server/write/workspace-book.ts';
+import { coachForm, requireRole, withProgramme } from '../../server/doors/coach-scope.ts';
+import { nowMs } from '../../server/config.ts';
+import { formText } from '../../server/http/form-text.ts';
 import { useWindowedRows } from '../parts/use-windowed-rows.ts';
-import type { PanelPerson } from './panel-person.ts';
-import type { Db } from '../../db/pool.ts';
-import type { DayPlace } from '../../core/calendar/day.ts';
-import type { Programme } from '../../db/queries/programme.ts';
-import { findDay } from '../../db/queries/programme.ts';
-import { listRunDayStates } from '../../db/queries/run.ts';
-import { listLiveReplies } from '../../db/queries/live.ts';
-import type { RollPerson } from './live-roll.tsx';
 import { LiveRoll } from './live-roll.tsx';
-import { decideSend } from '../../server/send/send-decision.ts';
-import { parseId } from '../../server/http/parse-number.ts';
 import { AddPeople, FirstPeople } from './add-people.tsx';
 import { packPeople, unpackPeople } from './packed-people.ts';
 import type { LinkQuestion } from './person-row.tsx';
 import { PersonRow } from './person-row.tsx';
-import type { MadeLink } from './links-dialog.tsx';
 import { LinksDialog } from './links-dialog.tsx';
 import { unlessAsked, useLeaving } from '../parts/leaving.tsx';
 import { HandOutLinks } from './hand-out-links.tsx';
@@ -57,108 +31,12 @@ export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: send
 const ROW_PX = 62;
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  return withProgramme(request, params.programmeId, async (db, { programme, coach }) => {
-    const canSee = seesHealth(coach.role);
-    const people = await listParticipants(db, programme.runId);
-    const chosen = people.find((p) => p.enrolmentId === parseId(new URL(request.url).searchParams.get('person')));
-    if (chosen && canSee) noteRead(coach, chosen.personId);
-    const now = nowMs();
-    const clocks = new Map([...new Set(people.map((p) => p.timeZone))].map((zone) => [zone, localTime(now, zone)]));
-    return {
-      programmeId: programme.key,
-      defaults: rosterDefaults(programme.startsOn, people, coachZone(request)),
-      origin: publicUrl().origin,
-      // One text for all: hundreds of small things cost more to encode one by one, here and on the page.
-      packed: packPeople(
-        people.map((p) => ({
-          id: p.enrolmentId,
-          name: p.name,
-          detail: p.detail,
-          timeZone: p.timeZone,
-          address: p.profile.address,
-          fit: canSee ? fitWords(p.profile) : '',
-          isWaiting: canSee && p.profile.care === 'wait',
-          joined: formatShortDay(p.joinedOn),
-          isLate: p.joinedOn > programme.startsOn,
-          hasLink: p.hasLink,
-          isClosed: p.isClosed,
-        })),
-      ),
-      clocks: Object.fromEntries(clocks),
-      chosen: chosen && canSee ? await panelPerson(db, chosen) : null,
-      roll: await liveRoll(db, programme, people, parseDayKey(new URL(request.url).searchParams.get('live') ?? '')),
-      partly: !canSee ? [] : people.filter((p) => p.profile.isPartly).map((p) => p.name),
-    };
-  });
+  const { people, ...view } = await withProgramme(request, params.programmeId, (db, scope) =>
+    loadPeople(db, scope, request),
+  );
+  // One text for all: hundreds of small things cost more to encode one by one, here and on the page.
+  return { ...view, packed: packPeople(people) };
 }
-
-/** Who said what of a live day, and who came; null where it is none. */
-async function liveRoll(db: Db, programme: Programme, people: readonly Participant[], place: DayPlace | undefined) {
-  const day = place && (await findDay(db, programme, place.week, place.weekday));
-  const state = day && (await listRunDayStates(db, programme.runId)).find((s) => s.dayId === day.id);
-  if (!day || !state?.live) return null;
-  const replies = new Map((await listLiveReplies(db, state.runDayId)).map((r) => [r.enrolmentId, r]));
-  return {
-    words: dayName(day, weekdayOf(programme.startsOn)),
-    action: `/programmes/${programme.key}/send/w${day.week}d${day.weekday}`,
-    people: people.map(({ enrolmentId, name }): RollPerson => {
-      const reply = replies.get(enrolmentId);
-      return { id: enrolmentId, name, answer: reply?.answer ?? null, came: reply?.came ?? false };
-    }),
-  };
-}
-
-async function panelPerson(db: Db, person: Participant): Promise<PanelPerson> {
-  const { library } = await loadWorkspaceBook(db);
-  const name = (id: string) => library.find(id)?.name ?? id;
-  const swapWords = person.profile.swaps.map((s) => `${name(s.from)} -> ${name(s.to)}`).join('\n');
-  const today = localDate(nowMs(), person.timeZone);
-  const back = returnFromPause(person.absences, today);
-  const isEased = person.easedUntil !== null && person.easedUntil >= today;
-  return {
-    enrolmentId: person.enrolmentId,
-    name: person.name,
-    detail: person.detail,
-    timeZone: person.timeZone,
-    profile: person.profile,
-    swapWords,
-    absences: (await listAbsences(db, person.enrolmentId)).map((a) => ({
-      id: a.id,
-      kind: a.kind,
-      words: absenceWords(a),
-    })),
-    ownStart: person.startsOn === null ? null : formatDay(person.startsOn),
-    hasLeft: person.leftOn !== null && person.leftOn <= today,
-    backAfter: back && !isEased && person.easedUntil === null ? back.days : null,
-    easedUntil: isEased ? formatDay(person.easedUntil) : null,
-    today,
-    logged: await countLogged(db, person.personId),
-  };
-}
-
-/** Kit, things to spare and levels in a few words; only what differs from anyone. Empty where nothing does. */
-function fitWords({ kit, spares, levels, swaps }: PersonProfile): string {
-  const limits = Object.entries(levels).filter(([, level]) => level < 5);
-  const levelWords =
-    limits.length > 3
-      ? `level ${Math.min(...limits.map(([, l]) => l))} and up`
-      : limits.map(([pattern, level]) => `${pattern} ${level}`).join(', ');
-  return [
-    spares.map((s) => SPARE_WORDS[s]).join(', '),
-    kit === undefined ? '' : kit.length === 0 ? 'no kit' : kit.join(', '),
-    levelWords,
-    swaps.length === 0 ? '' : `${swaps.length} ${swaps.length === 1 ? 'swap' : 'swaps'}`,
-  ]
-    .filter((w) => w !== '')
-    .join(' · ');
-}
-
-interface PeopleAnswer {
-  errors: Record<string, string>;
-  kept?: number;
-  made?: MadeLink[];
-}
-const answer = (a: PeopleAnswer, status = 200) => data(a, { status });
 
 export async function action({ request, params }: Route.ActionArgs) {
   const form = await coachForm(request);
@@ -168,92 +46,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     const unproved = await proveAgain(await requireRole(request), form);
     if (unproved) return answer({ errors: unproved }, 400);
   }
-  return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
-    const people = await listParticipants(db, programme.runId);
-    return decideSend(db, { ...coach, runIds: [programme.runId] }, form, async () => {
-      if (intent === 'links') {
-        // To everybody who has none.
-        const made = people.filter((p) => !p.hasLink && !p.isClosed).map((p) => ({ ...p, token: makeToken() }));
-        await noteOfPeople(db, coach, 'person-link', {
-          personIds: made.map((m) => m.personId),
-          programmeId: programme.id,
-        });
-        await insertPersonalLinks(db, {
-          workspaceId: coach.workspaceId,
-          links: made.map((m) => ({ personId: m.personId, tokenHash: hashToken(m.token) })),
-          now,
-        });
-        return answer({ errors: {}, made: made.map((m) => ({ name: m.name, path: `/p/${m.token}` })) });
-      }
-      if (intent === 'remove') {
-        const own = new Set(people.map((p) => p.enrolmentId));
-        const ids = form.getAll('enrolmentId').flatMap((id) => parseId(id) ?? []);
-        if (ids.length === 0 || ids.some((id) => !own.has(id))) return notFound();
-        if (formText(form, 'with-records') === 'yes') {
-          const personIds = people.flatMap((p) => (ids.includes(p.enrolmentId) ? [p.personId] : []));
-          await noteOfPeople(db, coach, 'person-deleted', { personIds, programmeId: programme.id });
-          for (const personId of personIds) await deletePerson(db, personId);
-          return redirect(`/programmes/${programme.key}/people`);
-        }
-        const gone = await deleteParticipants(db, ids);
-        await noteOfPeople(db, coach, 'person-removed', {
-          personIds: people.flatMap((p) => (gone.includes(p.enrolmentId) ? [p.personId] : [])),
-          programmeId: programme.id,
-        });
-        return gone.length === ids.length
-          ? redirect(`/programmes/${programme.key}/people`)
-          : answer(
-              {
-                errors: {
-                  form: 'Who has logged a session stays by this. Open them to remove them with what they logged, or revoke their link.',
-                },
-              },
-              409,
-            );
-      }
-      const enrolmentId = formId(form, 'enrolmentId');
-      const person = people.find((p) => p.enrolmentId === enrolmentId);
-      if (!person) return notFound();
-      const about = { personId: person.personId, programmeId: programme.id };
-      if (intent === 'profile') {
-        const read = await readProfileForm(form, (await loadWorkspaceBook(db)).library);
-        if (read.status === 'error') return answer({ errors: read.errors }, 400);
-        const { address } = read.change;
-        // Where a new address is written, messages go there.
-        const isNew = address !== undefined && address !== person.profile.address;
-        await updateProfile(db, person.enrolmentId, {
-          ...read.change,
-          ...(isNew && { channel: usualChannel(address), addressState: 'given' as const }),
-        });
-        await note(db, coach, 'person-changed', { ...about, detail: 'what fits them' });
-        return answer({ errors: {}, kept: person.enrolmentId });
-      }
-      const days = await changeDays(db, coach.workspaceId, person, intent, form);
-      if (days && days.error === undefined) await note(db, coach, 'person-changed', { ...about, detail: 'their days' });
-      if (days)
-        return answer(
-          { errors: days.error === undefined ? {} : { absence: days.error } },
-          days.error === undefined ? 200 : 400,
-        );
-      if (intent === 'link') {
-        const token = makeToken();
-        await insertPersonalLink(db, {
-          workspaceId: coach.workspaceId,
-          personId: person.personId,
-          tokenHash: hashToken(token),
-          now,
-        });
-        await note(db, coach, 'person-link', about);
-        return answer({ errors: {}, made: [{ name: person.name, path: `/p/${token}` }] });
-      }
-      if (intent === 'revoke') {
-        await closeDoors(db, person.personId, now);
-        await note(db, coach, 'person-revoked', about);
-        return answer({ errors: {} });
-      }
-      return answer({ errors: { form: 'That is no step of this page; load it again.' } }, 400);
-    });
-  });
+  return withProgramme(request, params.programmeId, (db, scope) => changePeople(db, scope, form, intent, now));
 }
 
 /** What can't be undone is asked first. */

@@ -1,6 +1,6 @@
 import { Form } from 'react-router';
 import { plural } from '../../core/words/words.ts';
-import type { PanelPerson } from './panel-person.ts';
+import type { PanelPerson } from '../../server/people/panel-person.ts';
 
 /** When someone's days are: away, back, with a lighter way in, gone. */
 export function PersonDays({ person, error }: { person: PanelPerson; error: string | undefined }) {

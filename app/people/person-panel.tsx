@@ -5,7 +5,7 @@ import { SPARE_WORDS, SPARES } from '../../core/movement/spare.ts';
 import { SaveNote } from '../parts/save-note.tsx';
 import { useZones } from '../parts/use-zones.ts';
 import type { Contact } from '../../db/queries/person.ts';
-import type { PanelPerson } from './panel-person.ts';
+import type { PanelPerson } from '../../server/people/panel-person.ts';
 import { PersonDays } from './person-days.tsx';
 
 interface PersonPanelProps {

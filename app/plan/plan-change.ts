@@ -1,73 +1,16 @@
-import { countLetters, cutLetters } from '../../core/letters.ts';
-import { data } from 'react-router';
-import { readEditsJson, withoutDates } from '../../core/exchange/programme-edit-json.ts';
-import { toProgrammeJson } from '../../core/exchange/programme-json.ts';
+import { refused, takeChange } from '../../server/plan/take-change.ts';
 import { StaleError } from '../../db/errors.ts';
-import { getPlan } from '../../db/queries/plan.ts';
-import { upsertTemplate } from '../../db/queries/template.ts';
 import { coachForm, withProgramme } from '../../server/doors/coach-scope.ts';
 import { BODY_BYTES } from '../../server/http/limits/limits.ts';
-import { nowMs } from '../../server/config.ts';
-import { formRevision, formLines, formText } from '../../server/http/form-text.ts';
-import { changePlan, undoPlan } from '../../server/plan/plan-changes.ts';
-import { decideSend, runsOfPlan } from '../../server/send/send-decision.ts';
-import { loadWorkspaceBook } from '../../server/write/workspace-book.ts';
+import { formText } from '../../server/http/form-text.ts';
 import type { Route } from './+types/plan-change';
-
-const refused = (message: string, status = 400) => data({ status: 'refused' as const, message }, { status });
 
 /** Changes a plan by the edits that were shown before; takes a change back; saves the plan as a template. */
 export async function action({ request, params }: Route.ActionArgs) {
   const form = await coachForm(request, BODY_BYTES.programme);
   const intent = formText(form, 'intent');
   try {
-    return await withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
-      const at = {
-        workspaceId: coach.workspaceId,
-        programmeId: programme.id,
-        runId: programme.runId,
-        coachId: coach.coachId,
-        now: new Date(nowMs()),
-      };
-      switch (intent) {
-        case 'undo':
-        case 'redo':
-          return decideSend(db, { ...at, runIds: await runsOfPlan(db, programme) }, form, async () =>
-            data(await undoPlan(db, at, intent)),
-          );
-        case 'save-template': {
-          const title = formText(form, 'title').trim();
-          if (title === '' || countLetters(title) > 120)
-            return refused('A template needs a title of at most 120 letters.');
-          const stored = await getPlan(db, programme);
-          const plan = withoutDates({ ...stored.programme, title });
-          await upsertTemplate(db, {
-            workspaceId: coach.workspaceId,
-            title,
-            document: toProgrammeJson(plan),
-            now: at.now,
-          });
-          return data({
-            status: 'changed' as const,
-            revision: stored.revision,
-            words: `Saved as the template “${title}”`,
-          });
-        }
-        case 'change': {
-          const read = readEditsJson(formLines(form, 'edits'));
-          if (read.status === 'refused') return refused(read.message);
-          const words = cutLetters(formText(form, 'words').trim(), 200) || 'a change';
-          const { value: edits } = read;
-          const book = await loadWorkspaceBook(db);
-          return decideSend(db, { ...at, runIds: await runsOfPlan(db, programme) }, form, async () => {
-            const answer = await changePlan(db, book, at, { revision: formRevision(form), words, edits });
-            return data(answer, { status: answer.status === 'refused' ? 400 : 200 });
-          });
-        }
-        default:
-          return refused('That is no step of this page; load it again.');
-      }
-    });
+    return await withProgramme(request, params.programmeId, (db, scope) => takeChange(db, scope, intent, form));
   } catch (error) {
     if (error instanceof StaleError)
       return refused(

@@ -1,21 +1,8 @@
+import type { AwayView, LateDayView } from '../../server/send/load-send.ts';
 import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { Link, useFetcher } from 'react-router';
 import { plural } from '../../core/words/words.ts';
-
-export interface LateDayView {
-  readonly key: string;
-  readonly title: string;
-  /** `Tuesday 12 May`, of the first of them. */
-  readonly words: string;
-  readonly people: number;
-  readonly zones: readonly { readonly timeZone: string; readonly name: string; readonly people: number }[];
-}
-
-export interface AwayView {
-  readonly what: 'work' | 'serve' | 'mail';
-  readonly words: string;
-}
 
 const AWAY_WORDS: Record<AwayView['what'], string> = {
   work: 'No worker was running',

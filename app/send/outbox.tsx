@@ -1,80 +1,22 @@
+import { loadOutbox } from '../../server/send/load-outbox.ts';
 import { data, Form, Link, useFetcher, useSearchParams } from 'react-router';
-import { dayKey, shortPlace, weekdayOf } from '../../core/calendar/day.ts';
 import { plural } from '../../core/words/words.ts';
-import type { MessageKind, MessageState } from '../../db/queries/messages/message.ts';
-import { countOutbox, listOutbox } from '../../db/queries/messages/outbox.ts';
 import { insertRepetition } from '../../db/queries/messages/lay-messages.ts';
-import { MESSAGE_STATES } from '../../db/queries/messages/message.ts';
+import { MESSAGE_STATES } from '../../core/channels/message.ts';
 import { coachForm, withProgramme } from '../../server/doors/coach-scope.ts';
-import { coachZone } from '../../server/doors/coach-zone.ts';
 import { nowMs } from '../../server/config.ts';
 import { formId } from '../../server/http/form-text.ts';
-import { instantWords } from '../../server/messages/compose.ts';
-import { parseId } from '../../server/http/parse-number.ts';
 import sendCss from './send.css?url';
-import { MESSAGE_WORDS, SENT_WORDS } from './message-words.ts';
+import { SENT_WORDS } from '../../words/en/messages.ts';
 import type { Route } from './+types/outbox';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Outbox · Ysodos' }];
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: sendCss }];
-
-const PAGE = 100;
 /** Once more is worth it for so long. */
 const AGAIN_MS = 24 * 3600_000;
 
-const readState = (text: string | null): MessageState | undefined => MESSAGE_STATES.find((s) => s === text);
-
 export async function loader({ request, params }: Route.LoaderArgs) {
-  return withProgramme(
-    request,
-    params.programmeId,
-    async (db, { programme }) => {
-      const search = new URL(request.url).searchParams;
-      const zone = coachZone(request);
-      const [rows, counts] = await Promise.all([
-        listOutbox(db, programme.runId, {
-          state: readState(search.get('state')),
-          kind: (Object.keys(MESSAGE_WORDS) as MessageKind[]).find((k) => k === search.get('kind')),
-          dayId: parseId(search.get('day')),
-          words: (search.get('q') ?? '').trim().slice(0, 80) || undefined,
-          beforeId: parseId(search.get('before')),
-          limit: PAGE + 1,
-        }),
-        countOutbox(db, programme.runId),
-      ]);
-      const first = weekdayOf(programme.startsOn);
-      return {
-        base: `/programmes/${programme.key}`,
-        counts,
-        older: rows.length > PAGE ? rows[PAGE - 1]!.id : null,
-        rows: rows.slice(0, PAGE).map((r) => ({
-          id: r.id,
-          to: r.to,
-          enrolmentId: r.enrolmentId,
-          address: r.address,
-          what: `${MESSAGE_WORDS[r.kind]}${r.number > 1 && r.kind === 'session' ? `, version ${r.number}` : ''}${r.repetition > 0 ? ', once more' : ''}`,
-          day:
-            r.week === null || r.weekday === null
-              ? null
-              : {
-                  key: dayKey({ week: r.week, weekday: r.weekday }),
-                  words: shortPlace({ week: r.week, weekday: r.weekday }, first),
-                },
-          state: r.state,
-          when:
-            r.acceptedAtMs !== null
-              ? instantWords(r.acceptedAtMs, zone)
-              : r.state === 'waiting'
-                ? `next try ${instantWords(Math.max(r.nextTryAtMs, nowMs()), zone)}`
-                : instantWords(r.createdAtMs, zone),
-          reason: r.reason,
-          tries: r.attempts,
-          canRepeat: r.enrolmentId !== null && r.week !== null && r.state !== 'waiting' && r.state !== 'sending',
-        })),
-      };
-    },
-    'coach',
-  );
+  return withProgramme(request, params.programmeId, (db, scope) => loadOutbox(db, scope, request), 'coach');
 }
 
 /** Sends a message once more, to the address that they have now. */

@@ -1,28 +1,12 @@
-import { randomBytes } from 'node:crypto';
+import { changeRun } from '../../server/send/change-run.ts';
 import { useState } from 'react';
-import { data, Form, Link, redirect, useNavigation, useSubmit } from 'react-router';
-import { formatDay, formatShortDay, parseDayDate, addDays } from '../../core/calendar/day.ts';
-import { countLetters } from '../../core/letters.ts';
+import { Form, Link, useNavigation, useSubmit } from 'react-router';
+import { formatShortDay, addDays } from '../../core/calendar/day.ts';
 import { plural } from '../../core/words/words.ts';
-import {
-  copyPeople,
-  hasSent,
-  insertRun,
-  listRunNames,
-  updateRun,
-  updateRunArchived,
-  updateRunEnded,
-  updateRunFeed,
-  updateRunHeld,
-  updateRunJoin,
-} from '../../db/queries/run.ts';
+import { hasSent, listRunNames } from '../../db/queries/run.ts';
 import { coachForm, withProgramme } from '../../server/doors/coach-scope.ts';
 import { coachToday, coachZone } from '../../server/doors/coach-zone.ts';
 import { nowMs, publicUrl } from '../../server/config.ts';
-import { decideSend } from '../../server/send/send-decision.ts';
-import { formLines, formText } from '../../server/http/form-text.ts';
-import { readRunForm } from '../../server/send/run-form.ts';
-import { hashToken, makeToken } from '../../server/doors/token.ts';
 import { LinkToGive } from './link-to-give.tsx';
 import { unlessAsked, useLeaving } from '../parts/leaving.tsx';
 import { SaveNote } from '../parts/save-note.tsx';
@@ -62,102 +46,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   );
 }
 
-type Answer = { errors: Record<string, string>; told: string; feed?: string };
-const answer = (errors: Record<string, string>, told = '', more: Partial<Answer> = {}) =>
-  data<Answer>({ errors, told, ...more }, { status: Object.keys(errors).length > 0 ? 400 : 200 });
-
 export async function action({ request, params }: Route.ActionArgs) {
   const form = await coachForm(request);
-  const intent = formText(form, 'intent');
   const now = new Date(nowMs());
-  return withProgramme(request, params.programmeId, async (db, { coach, programme }) => {
-    const { run, runId } = programme;
-    const today = coachToday(request);
-    return decideSend(db, { ...coach, runIds: [runId] }, form, async () => {
-      switch (intent) {
-        case 'settings': {
-          const read = await readRunForm(form, run, { today, isNew: false });
-          if (read.status === 'error') return answer(read.errors);
-          if (read.settings.startsOn !== run.rules.startsOn && (await hasSent(db, runId)))
-            return answer({
-              startsOn: 'Sessions of it were sent, so its first day stays. Another run can begin on another day.',
-            });
-          await updateRun(db, runId, read.settings);
-          return answer({}, 'Saved. What is still to go out goes by it.');
-        }
-        case 'copy': {
-          const read = await readRunForm(form, { ...run, title: '' }, { today, isNew: true });
-          if (read.status === 'error')
-            return answer(Object.fromEntries(Object.entries(read.errors).map(([k, v]) => [`copy-${k}`, v])));
-          const id = await insertRun(db, {
-            workspaceId: coach.workspaceId,
-            programmeId: programme.id,
-            settings: read.settings,
-          });
-          if (formText(form, 'people') === 'yes')
-            await copyPeople(db, {
-              workspaceId: coach.workspaceId,
-              fromRunId: runId,
-              toRunId: id,
-              joinedOn: read.settings.startsOn,
-            });
-          return redirect(`/programmes/${programme.id}-${id}/run`);
-        }
-        case 'hold':
-        case 'let-go':
-          await updateRunHeld(db, runId, intent === 'hold' ? now : null);
-          return answer({}, intent === 'hold' ? 'Nothing goes out until you let it go.' : 'It goes on.');
-        case 'end': {
-          const on = parseDayDate(formText(form, 'endedOn'));
-          if (!on || on < run.rules.startsOn) return answer({ endedOn: 'Say its last day: on or after its first.' });
-          await updateRunEnded(db, runId, on);
-          return answer({}, `It ends with ${formatDay(on)}.`);
-        }
-        case 'go-on':
-          await updateRunEnded(db, runId, null);
-          return answer({}, 'It goes on to its last week.');
-        case 'archive':
-        case 'unarchive':
-          await updateRunArchived(db, runId, intent === 'archive' ? now : null);
-          return answer(
-            {},
-            intent === 'archive' ? 'Put away: nothing goes out of it, and all that was stays.' : 'It is back.',
-          );
-        case 'join': {
-          const words = formLines(form, 'joinWords').trim();
-          const limitText = formText(form, 'joinLimit').trim();
-          const limit = limitText === '' ? null : Number(limitText);
-          if (countLetters(words) > 500) return answer({ joinWords: 'At most 500 letters.' });
-          if (limit !== null && (!Number.isInteger(limit) || limit < 1 || limit > 20_000))
-            return answer({ joinLimit: 'A number of people from 1 to 20,000, or nothing.' });
-          const isNew = formText(form, 'renew') === 'yes' || run.join.code === null;
-          await updateRunJoin(db, runId, {
-            code: isNew ? randomBytes(8).toString('hex') : run.join.code,
-            isOpen: formText(form, 'joinOpen') === 'yes',
-            limit,
-            words,
-          });
-          return answer(
-            {},
-            formText(form, 'joinOpen') === 'yes' ? 'The join page is open.' : 'The join page is closed.',
-          );
-        }
-        case 'join-off':
-          await updateRunJoin(db, runId, { ...run.join, code: null, isOpen: false });
-          return answer({}, 'The link to the join page no longer works.');
-        case 'feed': {
-          const token = makeToken();
-          await updateRunFeed(db, runId, hashToken(token));
-          return answer({}, '', { feed: `/calendar/${token}` });
-        }
-        case 'feed-off':
-          await updateRunFeed(db, runId, null);
-          return answer({}, 'The calendar’s address no longer works.');
-        default:
-          return answer({ form: 'That is no step of this page; load it again.' });
-      }
-    });
-  });
+  return withProgramme(request, params.programmeId, (db, scope) => changeRun(db, scope, request, form, now));
 }
 
 /** One run: how it goes out, who may come in, its end, and its like another time. */

@@ -1,41 +1,18 @@
-import { sessionTitle, UNREAD_TITLE } from '../../core/session/session-title.ts';
+import { loadSend } from '../../server/send/load-send.ts';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { Link, useFetcher, useNavigation, useSubmit } from 'react-router';
-import { dayKey, dayName, formatDay, weekdayOf } from '../../core/calendar/day.ts';
-import { isSure } from '../../core/calendar/going.ts';
 import { seesHealth } from '../../core/coach-role.ts';
-import { localDate, localTime } from '../../core/calendar/release.ts';
 import { sheetText } from '../../core/exchange/session-text.ts';
 import { plural } from '../../core/words/words.ts';
-import { getDayProgress } from '../../db/queries/messages/outbox.ts';
-import { countReach, getEnrolment } from '../../db/queries/person.ts';
-import { listDays, listVersions } from '../../db/queries/programme.ts';
-import type { RunDayToGo } from '../../db/queries/messages/release.ts';
-import { listLiveReplies } from '../../db/queries/live.ts';
-import type { Db } from '../../db/pool.ts';
-import type { Programme } from '../../db/queries/programme.ts';
-import type { Outage } from '../../db/queries/pulse.ts';
-import { hasPulse, listOutages } from '../../db/queries/pulse.ts';
-import { listShifts } from '../../db/queries/messages/stop.ts';
-import { listRunDayStates } from '../../db/queries/run.ts';
 import { coachForm, withDay } from '../../server/doors/coach-scope.ts';
 import { coachZone } from '../../server/doors/coach-zone.ts';
-import { nowMs, publicUrl } from '../../server/config.ts';
-import { loadCalendars, unreadyDays, WHY_UNREADY, zoneName } from '../../server/jobs/release-run.ts';
-import { listLateDays } from '../../server/send/late-days.ts';
 import { parseId } from '../../server/http/parse-number.ts';
 import { decideSend } from '../../server/send/send-decision.ts';
-import { actOnDay, nextLiveNote } from '../../server/send/send-actions.ts';
-import { previewFor } from '../../server/send/send-preview.ts';
-import { buildTimeline, formatWait, nextGoing } from '../../server/send/send-view.ts';
-import { instantWords } from '../../server/messages/compose.ts';
-import { loadWorkspaceBook } from '../../server/write/workspace-book.ts';
-import { planText } from '../../server/write/session-view.ts';
+import { actOnDay } from '../../server/send/send-actions.ts';
 import { Dialog } from '../parts/dialog.tsx';
 import { HandOutLinks } from '../people/hand-out-links.tsx';
 import { DayPeople } from './day-people.tsx';
-import type { AwayView, LateDayView } from './late-days.tsx';
 import { LateDays } from './late-days.tsx';
 import { unlessAsked, useLeaving } from '../parts/leaving.tsx';
 import { LiveSettings } from './live-settings.tsx';
@@ -59,163 +36,27 @@ export const links: Route.LinksFunction = () => [
 ];
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  return withDay(request, params, async (db, { coach, day, place, programme }) => {
-    const now = nowMs();
-    const zone = coachZone(request);
-    const search = new URL(request.url).searchParams;
-    // Seen as somebody, a session says what they spare.
-    const asId = seesHealth(coach.role) ? parseId(search.get('as')) : undefined;
-    const [calendars, days, reach, states, book, isWorking, outages, shifts] = await Promise.all([
-      loadCalendars(db, programme),
-      listDays(db, programme),
-      countReach(db, programme.runId),
-      listRunDayStates(db, programme.runId),
-      loadWorkspaceBook(db),
-      hasPulse(db),
-      listOutages(db, new Date(now - AWAY_SHOWN_MS)),
-      listShifts(db, programme.runId),
-    ]);
-    const titles = new Map(
-      days.map((d) => [
-        d.id,
-        d.text.trim() === '' ? 'A session to write' : sessionTitle(planText(d.text, book).document) || UNREAD_TITLE,
-      ]),
-    );
-    const titleOf = (d: RunDayToGo) => titles.get(d.dayId) ?? UNREAD_TITLE;
-    const planned = day && day.text.trim() !== '' ? planText(day.text, book) : undefined;
-    const state = day && states.find((s) => s.dayId === day.id);
-    const own = day
-      ? calendars.flatMap(({ group, days: all }) =>
-          all.filter((d) => d.day.dayId === day.id).map((d) => ({ ...d, people: group.people, zone: group.timeZone })),
-        )
-      : [];
-    const firstMs = own.length === 0 ? undefined : Math.min(...own.map((d) => d.releaseMs));
-    const lastMs = own.length === 0 ? undefined : Math.max(...own.map((d) => d.releaseMs));
-    const as = asId === undefined ? undefined : await getEnrolment(db, asId);
-    const preview =
-      planned && planned.errors === 0
-        ? previewFor(planned, as?.runId === programme.runId ? as : undefined, {
-            programme,
-            place,
-            coachName: coach.coachName,
-            live: await nextLiveNote(db, programme.runId, as?.timeZone ?? 'UTC'),
-            book,
-          })
-        : undefined;
-    const replies = state?.live ? await listLiveReplies(db, state.runDayId) : [];
-    const next = nextGoing(programme, calendars, now, titleOf);
-    return {
-      name: dayName(place, weekdayOf(programme.startsOn)),
-      words: preview?.dateWords ?? formatDay(localDate(firstMs ?? now, zone)),
-      week: place.week,
+  const as = parseId(new URL(request.url).searchParams.get('as'));
+  const { seen, timeline, ...view } = await withDay(request, params, (db, scope) =>
+    loadSend(db, scope, {
       dayKey: params.day,
-      programmeId: programme.key,
-      origin: publicUrl().origin,
-      rules: programme.run.rules,
-      isByHand: programme.run.isByHand,
-      heldWords: programme.run.heldAtMs === null ? null : instantWords(programme.run.heldAtMs, zone),
-      isArchived: programme.run.archivedAtMs !== null,
-      isWorking,
-      ...(await lateViews(db, programme, { calendars, outages, shifts, titleOf, zone, now })),
-      reach,
-      timeline: layoutTimeline(buildTimeline(programme, calendars, now, titleOf)),
-      next: next ? { ...next, key: dayKey(next), wait: formatWait(next.atMs - now), isSure: isSure(next.state) } : null,
-      unready: unreadyDays(programme, calendars, now).map((u) => ({
-        key: dayKey(u.day),
-        title: titleOf(u.day),
-        words: formatDay(u.firstDate),
-        why: WHY_UNREADY[u.why],
-        isByHand: u.why === 'by-hand',
-        wait: formatWait(u.firstMs - now),
-      })),
-      when:
-        firstMs === undefined
-          ? null
-          : { isOpen: firstMs <= now, isOver: lastMs! <= now, wait: formatWait(firstMs - now) },
-      progress: day?.sent ? await getDayProgress(db, programme.runId, day.id) : null,
-      day: day
-        ? {
-            id: day.id,
-            isReady: day.isReady,
-            revision: day.revision,
-            sentNumber: day.sent?.number ?? 0,
-            isAsSent: day.sent?.text === day.text,
-            withdrawn: state && state.withdrawnAtMs !== null ? { note: state.withdrawnNote } : null,
-          }
-        : null,
-      live: state?.live
-        ? {
-            ...state.live,
-            date: localDate(state.live.atMs, zone),
-            time: localTime(state.live.atMs, zone),
-            words: instantWords(state.live.atMs, zone),
-            going: replies.filter((r) => r.answer === 'yes').length,
-            came: replies.filter((r) => r.came).length,
-          }
-        : null,
-      zone,
-      preview: preview
-        ? {
-            sheet: preview.sheet,
-            ribbon: packRibbon(layoutRibbon(preview.plan, TODAY_RIBBON)),
-            changes: preview.changes,
-            subject: preview.message.subject,
-            text: preview.message.text,
-            plain: sheetText(preview.sheet),
-            as: as ? { id: as.enrolmentId, name: as.name } : null,
-          }
-        : null,
-      errors: planned?.errors ?? 0,
-      versions: day
-        ? (await listVersions(db, programme.runId, day.id)).map((v) => ({
-            ...v,
-            sentWords: `${instantWords(v.sentAtMs, zone)}${zone === 'UTC' ? ' UTC' : ''}`,
-          }))
-        : [],
-    };
-  });
+      zone: coachZone(request),
+      // Seen as somebody, a session says what they spare.
+      asId: seesHealth(scope.coach.role) ? as : undefined,
+    }),
+  );
+  return { ...view, timeline: layoutTimeline(timeline), preview: seen && showPreview(seen) };
 }
 
-/** Outages are told for so long after they ended. */
-const AWAY_SHOWN_MS = 3 * 24 * 3600_000;
-
-/** What did not go out, what was away, and how the plan was moved on, in words. */
-async function lateViews(
-  db: Db,
-  programme: Programme,
-  of: {
-    readonly calendars: Awaited<ReturnType<typeof loadCalendars>>;
-    readonly outages: readonly Outage[];
-    readonly shifts: Awaited<ReturnType<typeof listShifts>>;
-    readonly titleOf: (day: RunDayToGo) => string;
-    readonly zone: string;
-    readonly now: number;
-  },
-) {
-  const { zone } = of;
-  const first = weekdayOf(programme.startsOn);
-  const late = await listLateDays(db, programme, of.calendars, of.now);
-  return {
-    late: late.map((l): LateDayView => ({
-      key: dayKey(l),
-      title: of.titleOf(l.day),
-      words: formatDay(l.date),
-      people: l.people,
-      zones: l.zones.map((z) => ({ ...z, name: zoneName(z.timeZone) })),
-    })),
-    // Mail that fails keeps trying by itself; what it missed stands in the outbox.
-    away: of.outages
-      .filter((o) => o.toMs === null || late.length > 0 || o.kind === 'mail')
-      .map((o): AwayView => ({
-        what: o.kind,
-        words: `from ${instantWords(o.fromMs, zone)}${o.toMs === null ? ' on' : ` to ${instantWords(o.toMs, zone)}`}`,
-      })),
-    shifts: of.shifts.map((s) => ({
-      id: s.id,
-      words: `From week ${s.week}, ${dayName(s, first)} on, the plan comes ${plural(s.weeks, 'week')} later${s.timeZone === null ? '' : ` in ${zoneName(s.timeZone)}`}.`,
-    })),
-  };
-}
+const showPreview = ({ preview, as }: NonNullable<Awaited<ReturnType<typeof loadSend>>['seen']>) => ({
+  sheet: preview.sheet,
+  ribbon: packRibbon(layoutRibbon(preview.plan, TODAY_RIBBON)),
+  changes: preview.changes,
+  subject: preview.message.subject,
+  text: preview.message.text,
+  plain: sheetText(preview.sheet),
+  as,
+});
 
 export async function action({ request, params }: Route.ActionArgs) {
   const form = await coachForm(request);

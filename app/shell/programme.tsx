@@ -3,7 +3,7 @@ import { dayKey, formatDay } from '../../core/calendar/day.ts';
 import { nowMs } from '../../server/config.ts';
 import { loadCalendars, unreadyDays, WHY_UNREADY } from '../../server/jobs/release-run.ts';
 import { formatWait } from '../../server/send/send-view.ts';
-import { listDays } from '../../db/queries/programme.ts';
+import { listDays, type Programme } from '../../db/queries/programme.ts';
 import { findStoppable } from '../../db/queries/messages/message.ts';
 import { listHeldDays } from '../../db/queries/messages/stop.ts';
 import { listRunNames } from '../../db/queries/run.ts';
@@ -36,7 +36,6 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       listHeldDays(db, programme.runId, new Date(now)),
       findStoppable(db, programme.runId, new Date(now)),
     ]);
-    const [unready] = programme.run.archivedAtMs === null ? unreadyDays(programme, calendars, now) : [];
     const days = spineDays(programme, stored, coachToday(request), (text) => planText(text, book));
     return {
       programme,
@@ -47,17 +46,22 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       held: held.map((h) => ({ ...h, key: dayKey(h), title: days.find((d) => d.key === dayKey(h))?.title ?? '' })),
       stoppable,
       passedBy: book.passedBy,
-      unready: unready
-        ? {
-            key: dayKey(unready.day),
-            words: formatDay(unready.firstDate),
-            wait: formatWait(unready.firstMs - now),
-            why: WHY_UNREADY[unready.why],
-            stage: unready.why === 'by-hand' ? 'send' : 'write',
-          }
-        : null,
+      unready: nextUnready(programme, calendars, now),
     };
   });
+}
+
+/** The next day that can't go out as it is; null where all can, or the run is put away. */
+function nextUnready(programme: Programme, calendars: Awaited<ReturnType<typeof loadCalendars>>, now: number) {
+  const [unready] = programme.run.archivedAtMs === null ? unreadyDays(programme, calendars, now) : [];
+  if (!unready) return null;
+  return {
+    key: dayKey(unready.day),
+    words: formatDay(unready.firstDate),
+    wait: formatWait(unready.firstMs - now),
+    why: WHY_UNREADY[unready.why],
+    stage: unready.why === 'by-hand' ? ('send' as const) : ('write' as const),
+  };
 }
 
 /** Pages that are about no day, or show the days themselves. */

@@ -56,6 +56,8 @@ export const antdTheme: ThemeConfig = {
     controlHeight: 36,
     fontFamily: 'inherit',
     fontSize: 15,
+    // A button that is at work is still read; its wheel says that it works.
+    opacityLoading: 0.85,
     motionDurationMid: '0.12s',
     motionDurationSlow: '0.16s',
   },

@@ -1,49 +1,10 @@
-import { countLetters } from '../../core/letters.ts';
-import { data } from 'react-router';
-import { readRoutine } from '../../core/session/read-routines.ts';
-import { deleteRoutine, listRoutines, upsertRoutine } from '../../db/queries/routine.ts';
+import { storeRoutine } from '../../server/write/store-routine.ts';
 import { coachForm, withCoach } from '../../server/doors/coach-scope.ts';
 import { BODY_BYTES } from '../../server/http/limits/limits.ts';
-import { nowMs } from '../../server/config.ts';
-import { loadWorkspaceBook } from '../../server/write/workspace-book.ts';
-import { formId, formLines, formText } from '../../server/http/form-text.ts';
 import type { Route } from './+types/routines';
-
-const MAX_TEXT_LENGTH = 20_000;
 
 /** Stores, replaces or deletes a routine. 409 where the name is taken and replacing wasn't said. */
 export async function action({ request }: Route.ActionArgs) {
   const form = await coachForm(request, BODY_BYTES.routine);
-  return withCoach(request, async (db, coach) => {
-    if (formText(form, 'intent') === 'delete') {
-      const gone = await deleteRoutine(db, formId(form, 'id'));
-      return gone
-        ? data({ error: '', taken: false })
-        : data({ error: 'It is gone already.', taken: false }, { status: 404 });
-    }
-    const name = formText(form, 'name')
-      .trim()
-      .replace(/["“”\s]+/g, ' ')
-      .trim();
-    const text = formLines(form, 'text');
-    if (name === '' || countLetters(name) > 80)
-      return data(
-        { error: name === '' ? 'Give it a name.' : 'A name has at most 80 letters.', taken: false },
-        { status: 400 },
-      );
-    if (text.length > MAX_TEXT_LENGTH || !readRoutine(text, (await loadWorkspaceBook(db)).library))
-      return data(
-        {
-          error:
-            'A routine is one block that can be read, with items of its own, and not beyond what fits a warm-up or a cool-down.',
-          taken: false,
-        },
-        { status: 400 },
-      );
-    const taken = (await listRoutines(db)).some((r) => r.name.toLowerCase() === name.toLowerCase());
-    if (taken && formText(form, 'replace') !== 'yes')
-      return data({ error: `There is a routine “${name}” already.`, taken: true }, { status: 409 });
-    await upsertRoutine(db, { workspaceId: coach.workspaceId, name, text, now: new Date(nowMs()) });
-    return data({ error: '', taken: false });
-  });
+  return withCoach(request, (db, coach) => storeRoutine(db, coach, form));
 }

@@ -1,7 +1,7 @@
 import type { Outcome, RecordDetails } from '../../core/record/record.ts';
 import type { Score } from '../../core/record/scores/score.ts';
 import type { Db } from '../pool.ts';
-import type { MessageKind, MessageState } from './messages/message.ts';
+import type { MessageKind, MessageState } from '../../core/channels/message.ts';
 
 /** What stands of one day of someone, with what was said beside the numbers. */
 export interface SaidOnDay {

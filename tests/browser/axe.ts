@@ -12,6 +12,7 @@ const MORE_RULES = ['label-content-name-mismatch', 'target-size'];
 
 /** What axe finds, as "rule: where": all its rules in light, and, once the page has turned dark, those that ask for colours. */
 export async function findFaults(page: Page): Promise<string[]> {
+  await page.locator('.ant-btn-loading').first().waitFor({ state: 'detached' });
   await page.evaluate(AXE); // Through the debugger, past the page's content-security policy.
   await stopFading(page);
   const inLight = await runAxe(page, { type: 'tag', values: TAGS }, MORE_RULES);

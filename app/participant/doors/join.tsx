@@ -1,30 +1,16 @@
-import { randomUUID } from 'node:crypto';
-import { data, Form, redirect } from 'react-router';
-import { formatDay, WEEKDAYS } from '../../../core/calendar/day.ts';
-import { localDate } from '../../../core/calendar/release.ts';
+import { loadJoin, takeJoin } from '../../../server/participant/join.ts';
+import { data, Form } from 'react-router';
+import { WEEKDAYS } from '../../../core/calendar/day.ts';
 import { CARE_NOTES, SCREENING_QUESTIONS } from '../../../core/care.ts';
-import { kitPieces } from '../../../core/movement/kit.ts';
 import { SPARE_WORDS, SPARES } from '../../../core/movement/spare.ts';
 import { plural } from '../../../core/words/words.ts';
-import { listCoachNames } from '../../../db/queries/doors/coach.ts';
-import { insertMessage } from '../../../db/queries/messages/lay-messages.ts';
-import { getEnrolment, insertParticipant } from '../../../db/queries/person.ts';
-import { insertPersonalLink } from '../../../db/queries/doors/link.ts';
-import type { Programme } from '../../../db/queries/programme.ts';
-import { getProgrammeOfRun, lockRun } from '../../../db/queries/programme.ts';
-import { listDayPlaces } from '../../../db/queries/programme.ts';
 import { findJoin } from '../../../db/queries/run.ts';
-import { nowMs } from '../../../server/config.ts';
 import { inWorkspace, onDatabase } from '../../../server/database.ts';
 import { ADDRESS_HEADER } from '../../../server/http/address-header.ts';
 import { networkOf } from '../../../server/http/limits/network.ts';
-import { readJoinForm } from '../../../server/participant/join-form.ts';
 import { formText } from '../../../server/http/form-text.ts';
 import { readForm } from '../../../server/http/read-body.ts';
-import { ownStart } from '../../../server/people/roster-defaults.ts';
 import { isSeldom } from '../../../server/doors/sign-in.ts';
-import { hashToken, makeToken } from '../../../server/doors/token.ts';
-import { loadWorkspaceBook } from '../../../server/write/workspace-book.ts';
 import { useZones } from '../../parts/use-zones.ts';
 import { useBrowserZone } from './use-browser-zone.ts';
 import participantCss from '../participant.css?url';
@@ -37,9 +23,6 @@ export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: part
 /** Tries to join with one address, from one network in a quarter of an hour: each may send a message there. */
 const MOST_TO_ONE = 5;
 const MOST_JOINS = 60;
-const DAY_MS = 86_400_000;
-/** Kit that is asked for here; the rest on their own page. */
-const MOST_KIT = 10;
 
 async function joinOf(code: string) {
   const found = /^[a-z0-9]{12,40}$/.test(code) ? await onDatabase((db) => findJoin(db, code)) : undefined;
@@ -47,43 +30,9 @@ async function joinOf(code: string) {
   return found;
 }
 
-const isOver = ({ run }: Programme, today: string): boolean =>
-  run.archivedAtMs !== null || (run.endedOn !== null && run.endedOn < today);
-
-/** When it begins for who joins now, in a sentence. */
-function beginWords({ run: { rules, joinsLate } }: Programme): string {
-  const today = localDate(nowMs(), 'UTC');
-  if (rules.startsOn > today) return `It begins on ${formatDay(rules.startsOn)}.`;
-  return rules.calendar === 'own' || joinsLate === 'from-day-1'
-    ? 'Your day 1 is the day you join.'
-    : `It began on ${formatDay(rules.startsOn)}; you come in with the rest.`;
-}
-
-const doorState = (programme: Programme, today: string): 'open' | 'closed' | 'full' => {
-  const { join } = programme.run;
-  if (!join.isOpen || isOver(programme, today)) return 'closed';
-  return join.limit !== null && programme.people >= join.limit ? 'full' : 'open';
-};
-
 export async function loader({ params }: Route.LoaderArgs) {
   const { workspaceId, runId } = await joinOf(params.code);
-  return inWorkspace(workspaceId, async (db) => {
-    const programme = await getProgrammeOfRun(db, runId, new Date(nowMs()));
-    const { library } = await loadWorkspaceBook(db);
-    const { rules } = programme.run;
-    return {
-      title: programme.title,
-      run: programme.run.title,
-      words: programme.run.join.words,
-      state: doorState(programme, localDate(nowMs(), 'UTC')),
-      weeks: programme.weeks,
-      sessions: (await listDayPlaces(db, programme.id)).length,
-      begins: beginWords(programme),
-      isOwn: rules.calendar === 'own',
-      coach: (await listCoachNames(db)).join(' and '),
-      pieces: kitPieces(library.movements).slice(0, MOST_KIT),
-    };
-  });
+  return inWorkspace(workspaceId, (db) => loadJoin(db, runId));
 }
 
 /** Joins somebody: a person, their place, their link, and where they gave an address, a message that asks whether it is theirs. */
@@ -98,54 +47,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       { errors: { form: 'Many are joining from here just now. Try again in a few minutes.' }, said: {} },
       { status: 429 },
     );
-  return inWorkspace(workspaceId, async (db) => {
-    // Of several who take the last place at once one gets it.
-    await lockRun(db, runId);
-    const programme = await getProgrammeOfRun(db, runId, new Date(nowMs()));
-    const { library } = await loadWorkspaceBook(db);
-    const read = readJoinForm(form, kitPieces(library.movements));
-    if (doorState(programme, localDate(nowMs(), 'UTC')) !== 'open')
-      return data({ errors: { form: 'The door has closed in the meantime.' }, said: {} }, { status: 409 });
-    if (read.status === 'error') return data({ errors: read.errors, said: read.said }, { status: 400 });
-    const { values } = read;
-    const now = new Date(nowMs());
-    const joinedOn = localDate(nowMs(), values.timeZone);
-    const enrolmentId = await insertParticipant(db, {
-      workspaceId,
-      runId,
-      name: values.name,
-      detail: '',
-      timeZone: values.timeZone,
-      joinedOn,
-      startsOn: ownStart(programme.run, joinedOn),
-      weekdays: programme.run.rules.calendar === 'own' ? values.weekdays : null,
-      addressState: values.channel === 'none' ? 'given' : 'asked',
-      profile: {
-        address: values.address,
-        channel: values.channel,
-        spares: values.spares,
-        care: values.care,
-        ...(values.kit && { kit: values.kit }),
-      },
-    });
-    const { personId } = await getEnrolment(db, enrolmentId);
-    if (values.channel !== 'none')
-      await insertMessage(db, {
-        workspaceId,
-        kind: 'confirm',
-        channel: values.channel,
-        address: values.address,
-        personId,
-        enrolmentId,
-        runId,
-        expiresAt: new Date(nowMs() + 3 * DAY_MS),
-        now,
-        extra: { salt: randomUUID() },
-      });
-    const token = makeToken();
-    await insertPersonalLink(db, { workspaceId, personId, tokenHash: hashToken(token), now });
-    return redirect(`/p/${token}?new=yes`);
-  });
+  return inWorkspace(workspaceId, (db) => takeJoin(db, runId, form, workspaceId));
 }
 
 export default function Join({ loaderData, actionData }: Route.ComponentProps) {

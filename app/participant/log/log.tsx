@@ -1,8 +1,6 @@
-import { randomUUID } from 'node:crypto';
+import { loadLog } from '../../../server/participant/load-log.ts';
 import { useMemo, useState, useSyncExternalStore } from 'react';
 import { data, Link, redirect, useNavigate, useSubmit } from 'react-router';
-import { loadFields } from '../../../core/record/scores/load.ts';
-import { overranFields } from '../../../core/record/scores/overran.ts';
 import {
   BODY_FEELINGS,
   BODY_WORDS,
@@ -12,15 +10,12 @@ import {
   REASONS,
 } from '../../../core/record/record.ts';
 import type { Score } from '../../../core/record/scores/score.ts';
-import { formatScore, scoreFields, scoreValues } from '../../../core/record/scores/score.ts';
+import { formatScore } from '../../../core/record/scores/score.ts';
 import { findDoubts } from '../../../core/record/scores/doubts.ts';
 import { addScores } from '../../../core/record/scores/targets.ts';
-import { blockName } from '../../../core/session/explain/explain.ts';
-import { sessionTitle } from '../../../core/session/session-title.ts';
 import { plural } from '../../../core/words/words.ts';
-import { countCorrections, insertRecord } from '../../../db/queries/record.ts';
+import { insertRecord } from '../../../db/queries/record.ts';
 import { nowMs } from '../../../server/config.ts';
-import { dayToMatch } from '../../../server/participant/earlier-scores.ts';
 import { boundsOf } from '../../../server/participant/fitted-view.ts';
 import { readLogForm } from '../../../server/participant/log-form.ts';
 import { withLoggedDay } from '../../../server/participant/logged-day.ts';
@@ -38,52 +33,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'How did it go? · Ysodo
 
 export async function loader({ params, request }: Route.LoaderArgs) {
   // Whoever says how it went has begun with what they see here.
-  return withOwnDay(request, params, 'begun', async ({ db, scope, view, sent, fitted }) => {
-    const { plan, blocks, document } = fitted;
-    const { record } = sent;
-    const stored: Record<string, string> = record
-      ? Object.assign<Record<string, string>, Record<string, string>>(
-          {
-            outcome: record.outcome,
-            effort: record.effort === null ? '' : String(record.effort),
-            remark: record.remark,
-            share: String(Math.round(record.shareRatio * 100)),
-            reason: record.details.reason ?? '',
-            body: record.details.body ?? '',
-            ...Object.fromEntries(
-              Object.entries(record.details.overran ?? {}).map(([block, n]) => [`over-${block}`, String(n)]),
-            ),
-            ...Object.fromEntries(
-              (record.details.loads ?? []).flatMap((l): [string, string][] => [
-                [`load-${l.block}-${l.item}`, String(l.kg)],
-                ...(l.lastReps === undefined
-                  ? []
-                  : ([[`last-${l.block}-${l.item}`, String(l.lastReps)]] satisfies [string, string][])),
-              ]),
-            ),
-          },
-          Object.fromEntries(record.scores.flatMap((s) => Object.entries(scoreValues(s)))),
-        )
-      : {};
-    return {
-      title: sessionTitle(document),
-      versionId: sent.versionId,
-      clientId: randomUUID(),
-      hasRecord: record !== undefined,
-      /** What this answers, should somebody say it anew. */
-      after: record?.recordId ?? null,
-      corrections: record ? await countCorrections(db, scope.enrolment.enrolmentId, sent.dayId) : 0,
-      values: stored,
-      toMatch: dayToMatch(view, sent.dayId, fitted),
-      bounds: boundsOf(fitted),
-      loads: loadFields(blocks),
-      turns: overranFields(blocks, plan),
-      scored: scoreFields(plan).map((s) => ({
-        ...s,
-        name: [blockName(blocks[s.block]!), s.whose].filter(Boolean).join(', '),
-      })),
-    };
-  });
+  return withOwnDay(request, params, 'begun', (db) => loadLog(db));
 }
 
 export async function action({ params, request }: Route.ActionArgs) {

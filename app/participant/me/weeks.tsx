@@ -1,16 +1,12 @@
+import { loadWeeks } from '../../../server/participant/load-weeks.ts';
 import { useEffect, useMemo, useState } from 'react';
 import { data, Form, Link, redirect } from 'react-router';
-import { dayKey, formatDay, weekdayOf } from '../../../core/calendar/day.ts';
-import { localDate, localTime } from '../../../core/calendar/release.ts';
-import { ownNumbers } from '../../../core/record/scores/own-numbers.ts';
-import { packStrand } from '../../../core/record/adherence/packed-strand.ts';
-import { sessionTitle } from '../../../core/session/session-title.ts';
-import { deletePerson, listNumbers } from '../../../db/queries/own.ts';
+import { localDate } from '../../../core/calendar/release.ts';
+import { deletePerson } from '../../../db/queries/own.ts';
 import { updatePlace } from '../../../db/queries/person.ts';
 import { nowMs } from '../../../server/config.ts';
 import { formText } from '../../../server/http/form-text.ts';
 import { personForm, withPersonalLink } from '../../../server/doors/personal-link.ts';
-import { loadPersonView } from '../../../server/participant/person-view.ts';
 import { NumberLine } from '../../charts/number-line.tsx';
 import { forgetPages, orKeptPage, readKeptDays } from '../base/kept-pages.ts';
 import { OwnStrand, ownBeads } from '../base/own-strand.tsx';
@@ -20,48 +16,9 @@ export const meta: Route.MetaFunction = () => [{ title: 'My weeks · Ysodos' }];
 
 /** By then what is new has been kept. */
 const KEEPING_MS = 5_000;
-/** Coming days that are shown; the rest is in the strand. */
-const SHOWN_NEXT = 5;
 
 export async function loader({ params, request }: Route.LoaderArgs) {
-  return withPersonalLink(params.token, async (db, scope) => {
-    const { enrolment } = scope;
-    const view = await loadPersonView(db, scope);
-    const { beads, adherence, today } = view.strand;
-    const dates = new Map(beads.map((b) => [b.dayId, b.date]));
-    const records = await listNumbers(db, enrolment.enrolmentId);
-    return {
-      programmeTitle: enrolment.programmeTitle,
-      name: enrolment.name,
-      firstWeekday: weekdayOf(enrolment.startsOn ?? enrolment.run.rules.startsOn),
-      days: beads.map((b) => dayKey(b)).join(' '),
-      strand: packStrand(beads),
-      adherence: { done: adherence.done, due: adherence.due, inARow: adherence.inARow },
-      hasBoards: enrolment.run.hasBoards,
-      hasLeft: enrolment.leftOn !== null && enrolment.leftOn <= today,
-      isAsked: new URL(request.url).searchParams.get('ask') === 'delete',
-      next: beads
-        .filter((b) => b.state === 'ahead')
-        .slice(0, SHOWN_NEXT)
-        .map((b) => ({ words: formatDay(b.date), time: localTime(b.releaseMs, enrolment.timeZone) })),
-      numbers: ownNumbers(
-        records.flatMap(({ dayId, document, scores, fit, details }) => {
-          const date = dates.get(dayId);
-          if (date === undefined) return [];
-          return [
-            {
-              date,
-              title: sessionTitle(document),
-              retest: document.retest ?? null,
-              blocks: document.blocks,
-              scores,
-              shapes: [...fit, ...(details.chosen ?? [])],
-            },
-          ];
-        }),
-      ),
-    };
-  });
+  return withPersonalLink(params.token, (db, scope) => loadWeeks(db, scope, request));
 }
 
 export async function action({ params, request }: Route.ActionArgs) {

@@ -13,7 +13,7 @@ import { DayRow } from './day-row.tsx';
 import { Dialog } from '../../parts/dialog.tsx';
 import { NumberField } from '../../plan/track/number-field.tsx';
 import { readProgrammeFile } from '../../plan/dialogs/read-programme-file.ts';
-import type { ProgrammeStart } from './start-card.tsx';
+import type { ProgrammeStart } from '../../../server/shell/load-programmes.ts';
 import { StartPicture } from './start-card.tsx';
 
 interface ProgrammeFormProps {

@@ -1,18 +1,8 @@
+import type { ProgrammeStart } from '../../../server/shell/load-programmes.ts';
 import type { WeeksPicture } from '../../../core/progress/week/weeks-picture.ts';
 import { sessionsAWeek } from '../../../core/progress/week/weeks-picture.ts';
 import { plural } from '../../../core/words/words.ts';
 import { WeeksThumb } from '../../plan/charts/weeks-picture.tsx';
-
-/** What a programme can start from. */
-export interface ProgrammeStart {
-  /** `empty`, `example:ID`, `template:ID` or `file`. */
-  readonly from: string;
-  readonly title: string;
-  /** What it is, in a line; empty where its picture says it. */
-  readonly about: string;
-  /** Null where there is nothing to draw. */
-  readonly picture: WeeksPicture | null;
-}
 
 /** `8 weeks, 3 sessions a week` */
 export const pictureWords = (picture: WeeksPicture): string =>

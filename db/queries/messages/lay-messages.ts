@@ -2,7 +2,7 @@ import type { ChannelId } from '../../../core/channels/channels.ts';
 import type { Sql } from 'sql-template-tag';
 import sql from 'sql-template-tag';
 import type { Db } from '../../pool.ts';
-import type { MessageKind } from './message.ts';
+import type { MessageKind } from '../../../core/channels/message.ts';
 import { STOPPED_BY_COACH } from './message.ts';
 
 /** So long what a press has caused for several people can be stopped. */

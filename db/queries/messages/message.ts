@@ -1,33 +1,6 @@
 import type { ChannelId } from '../../../core/channels/channels.ts';
+import type { MessageKind } from '../../../core/channels/message.ts';
 import type { Db } from '../../pool.ts';
-
-export type MessageKind =
-  | 'session'
-  | 'change'
-  | 'withdrawn'
-  | 'rest'
-  | 'reminder'
-  | 'live'
-  | 'confirm'
-  | 'flag'
-  | 'reset'
-  | 'invite'
-  | 'address'
-  | 'told'
-  | 'test'
-  | 'note'
-  | 'letter';
-
-export type MessageState = 'waiting' | 'sending' | 'accepted' | 'bounced' | 'refused' | 'gave-up' | 'dropped';
-export const MESSAGE_STATES: readonly MessageState[] = [
-  'waiting',
-  'sending',
-  'accepted',
-  'bounced',
-  'refused',
-  'gave-up',
-  'dropped',
-];
 
 /** A message that somebody has taken to send. */
 export interface ClaimedMessage {

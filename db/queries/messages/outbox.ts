@@ -1,6 +1,6 @@
 import type { ChannelId } from '../../../core/channels/channels.ts';
 import type { Db } from '../../pool.ts';
-import type { MessageKind, MessageState } from './message.ts';
+import type { MessageKind, MessageState } from '../../../core/channels/message.ts';
 
 /** A message as the outbox shows it. */
 export interface OutboxRow {

@@ -21,3 +21,17 @@ export interface PanelPerson {
   /** As they are written: `push-up -> wall push-up`. */
   readonly swapWords: string;
 }
+
+/** Someone of a live session, as they are ticked off. */
+export interface RollPerson {
+  readonly id: number;
+  readonly name: string;
+  readonly answer: 'yes' | 'no' | null;
+  readonly came: boolean;
+}
+
+/** A link that has just been made, and is shown this once. */
+export interface MadeLink {
+  readonly name: string;
+  readonly path: string;
+}

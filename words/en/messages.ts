@@ -1,4 +1,4 @@
-import type { MessageKind, MessageState } from '../../db/queries/messages/message.ts';
+import type { MessageKind, MessageState } from '../../core/channels/message.ts';
 
 /** What kinds of messages are called. */
 export const MESSAGE_WORDS: Record<MessageKind, string> = {

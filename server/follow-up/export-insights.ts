@@ -1,0 +1,57 @@
+import type pg from 'pg';
+import { Z_95 } from '../../core/record/insights/shares.ts';
+import { note } from '../doors/audit.ts';
+import { countRead } from '../http/limits/costly-reads.ts';
+import { type ProgrammeScope } from '../doors/coach-scope.ts';
+import { fileAnswer, toCsv } from '../http/csv.ts';
+import { loadInsights } from './run-insights.ts';
+
+const pct = (n: number): number => Math.round(n * 1000) / 10;
+
+/** The figures behind "Is it working": all of them as JSON, completion with its intervals as CSV. */
+export async function exportInsights(db: pg.PoolClient, { programme, coach }: ProgrammeScope, request: Request) {
+  await countRead(db, { kind: 'coach', id: coach.coachId, workspaceId: coach.workspaceId });
+  await note(db, coach, 'exported', { programmeId: programme.id, detail: 'figures of the group' });
+  const insights = await loadInsights(db, programme);
+  if (!new URL(request.url).pathname.endsWith('.csv'))
+    return fileAnswer(
+      'is-it-working',
+      false,
+      `${JSON.stringify({ programme: programme.title, ...insights }, null, 2)}\n`,
+    );
+  return fileAnswer(
+    'is-it-working',
+    true,
+    toCsv([
+      ...Object.entries(insights.completion).flatMap(([by, rows]) =>
+        rows.map(({ label, share }) => ({
+          figure: `completion by ${by}`,
+          label,
+          count: share.count,
+          of: share.of,
+          percent: pct(share.ratio),
+          low: pct(share.low),
+          high: pct(share.high),
+        })),
+      ),
+      ...insights.dropOff.steps.map((s) => ({
+        figure: 'still taking part after week',
+        label: s.time,
+        count: s.events,
+        of: s.atRisk,
+        percent: pct(s.share),
+        low: pct(Math.max(0, s.share - Z_95 * s.se)),
+        high: pct(Math.min(1, s.share + Z_95 * s.se)),
+      })),
+      ...insights.felt.map((f) => ({
+        figure: 'effort felt',
+        label: `week ${f.week}, ${f.title}`,
+        count: f.said,
+        of: '',
+        percent: Math.round(f.mean * 100) / 100,
+        low: f.low,
+        high: f.high,
+      })),
+    ]),
+  );
+}

@@ -1,0 +1,57 @@
+import { randomUUID } from 'node:crypto';
+import { loadFields } from '../../core/record/scores/load.ts';
+import { overranFields } from '../../core/record/scores/overran.ts';
+import { scoreFields, scoreValues } from '../../core/record/scores/score.ts';
+import { blockName } from '../../core/session/explain/explain.ts';
+import { sessionTitle } from '../../core/session/session-title.ts';
+import { countCorrections } from '../../db/queries/record.ts';
+import { dayToMatch } from './earlier-scores.ts';
+import { boundsOf } from './fitted-view.ts';
+import { type OwnDayScope } from './own-day.ts';
+
+export async function loadLog({ db, scope, view, sent, fitted }: OwnDayScope) {
+  const { plan, blocks, document } = fitted;
+  const { record } = sent;
+  const stored: Record<string, string> = record
+    ? Object.assign<Record<string, string>, Record<string, string>>(
+        {
+          outcome: record.outcome,
+          effort: record.effort === null ? '' : String(record.effort),
+          remark: record.remark,
+          share: String(Math.round(record.shareRatio * 100)),
+          reason: record.details.reason ?? '',
+          body: record.details.body ?? '',
+          ...Object.fromEntries(
+            Object.entries(record.details.overran ?? {}).map(([block, n]) => [`over-${block}`, String(n)]),
+          ),
+          ...Object.fromEntries(
+            (record.details.loads ?? []).flatMap((l): [string, string][] => [
+              [`load-${l.block}-${l.item}`, String(l.kg)],
+              ...(l.lastReps === undefined
+                ? []
+                : ([[`last-${l.block}-${l.item}`, String(l.lastReps)]] satisfies [string, string][])),
+            ]),
+          ),
+        },
+        Object.fromEntries(record.scores.flatMap((s) => Object.entries(scoreValues(s)))),
+      )
+    : {};
+  return {
+    title: sessionTitle(document),
+    versionId: sent.versionId,
+    clientId: randomUUID(),
+    hasRecord: record !== undefined,
+    /** What this answers, should somebody say it anew. */
+    after: record?.recordId ?? null,
+    corrections: record ? await countCorrections(db, scope.enrolment.enrolmentId, sent.dayId) : 0,
+    values: stored,
+    toMatch: dayToMatch(view, sent.dayId, fitted),
+    bounds: boundsOf(fitted),
+    loads: loadFields(blocks),
+    turns: overranFields(blocks, plan),
+    scored: scoreFields(plan).map((s) => ({
+      ...s,
+      name: [blockName(blocks[s.block]!), s.whose].filter(Boolean).join(', '),
+    })),
+  };
+}

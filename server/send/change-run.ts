@@ -1,0 +1,148 @@
+import { randomBytes } from 'node:crypto';
+import type pg from 'pg';
+import { data, redirect } from 'react-router';
+import type { DayDate } from '../../core/calendar/day.ts';
+import { formatDay, parseDayDate } from '../../core/calendar/day.ts';
+import { countLetters } from '../../core/letters.ts';
+import type { SignedInCoach } from '../../db/queries/doors/coach-session.ts';
+import {
+  copyPeople,
+  hasSent,
+  insertRun,
+  updateRun,
+  updateRunArchived,
+  updateRunEnded,
+  updateRunFeed,
+  updateRunHeld,
+  updateRunJoin,
+} from '../../db/queries/run.ts';
+import type { ProgrammeScope } from '../doors/coach-scope.ts';
+import { coachToday } from '../doors/coach-zone.ts';
+import { hashToken, makeToken } from '../doors/token.ts';
+import { formLines, formText } from '../http/form-text.ts';
+import { readRunForm } from './run-form.ts';
+import { decideSend } from './send-decision.ts';
+
+interface Answer {
+  errors: Record<string, string>;
+  told: string;
+  feed?: string;
+}
+
+const answer = (errors: Record<string, string>, told = '', more: Partial<Answer> = {}) =>
+  data<Answer>({ errors, told, ...more }, { status: Object.keys(errors).length > 0 ? 400 : 200 });
+
+/** What a step of the page of a run needs. */
+interface Step {
+  readonly db: pg.PoolClient;
+  readonly coach: SignedInCoach;
+  readonly programme: ProgrammeScope['programme'];
+  readonly form: FormData;
+  readonly today: DayDate;
+  readonly now: Date;
+}
+
+/** What each button of the page of a run does. */
+const STEPS: Readonly<Record<string, (step: Step) => Promise<ReturnType<typeof answer> | Response>>> = {
+  settings: keepSettings,
+  copy: copyRun,
+  hold: (step) => hold(step, step.now),
+  'let-go': (step) => hold(step, null),
+  end: endRun,
+  'go-on': async ({ db, programme }) => {
+    await updateRunEnded(db, programme.runId, null);
+    return answer({}, 'It goes on to its last week.');
+  },
+  archive: (step) => archive(step, step.now),
+  unarchive: (step) => archive(step, null),
+  join: keepJoin,
+  'join-off': async ({ db, programme: { run, runId } }) => {
+    await updateRunJoin(db, runId, { ...run.join, code: null, isOpen: false });
+    return answer({}, 'The link to the join page no longer works.');
+  },
+  feed: async ({ db, programme }) => {
+    const token = makeToken();
+    await updateRunFeed(db, programme.runId, hashToken(token));
+    return answer({}, '', { feed: `/calendar/${token}` });
+  },
+  'feed-off': async ({ db, programme }) => {
+    await updateRunFeed(db, programme.runId, null);
+    return answer({}, 'The calendar’s address no longer works.');
+  },
+};
+
+/** One step of the page of a run. */
+export async function changeRun(
+  db: pg.PoolClient,
+  { coach, programme }: ProgrammeScope,
+  request: Request,
+  form: FormData,
+  now: Date,
+) {
+  const intent = formText(form, 'intent');
+  const step = Object.hasOwn(STEPS, intent) ? STEPS[intent] : undefined;
+  const today = coachToday(request);
+  return decideSend(db, { ...coach, runIds: [programme.runId] }, form, async () =>
+    step
+      ? step({ db, coach, programme, form, today, now })
+      : answer({ form: 'That is no step of this page; load it again.' }),
+  );
+}
+
+async function keepSettings({ db, programme: { run, runId }, form, today }: Step) {
+  const read = await readRunForm(form, run, { today, isNew: false });
+  if (read.status === 'error') return answer(read.errors);
+  if (read.settings.startsOn !== run.rules.startsOn && (await hasSent(db, runId)))
+    return answer({
+      startsOn: 'Sessions of it were sent, so its first day stays. Another run can begin on another day.',
+    });
+  await updateRun(db, runId, read.settings);
+  return answer({}, 'Saved. What is still to go out goes by it.');
+}
+
+/** The same plan once more on other days, with the same people where that was asked for. */
+async function copyRun({ db, coach: { workspaceId }, programme, form, today }: Step) {
+  const { run, runId } = programme;
+  const read = await readRunForm(form, { ...run, title: '' }, { today, isNew: true });
+  if (read.status === 'error')
+    return answer(Object.fromEntries(Object.entries(read.errors).map(([k, v]) => [`copy-${k}`, v])));
+  const { settings } = read;
+  const id = await insertRun(db, { workspaceId, programmeId: programme.id, settings });
+  if (formText(form, 'people') === 'yes')
+    await copyPeople(db, { workspaceId, fromRunId: runId, toRunId: id, joinedOn: settings.startsOn });
+  return redirect(`/programmes/${programme.id}-${id}/run`);
+}
+
+async function hold({ db, programme }: Step, since: Date | null) {
+  await updateRunHeld(db, programme.runId, since);
+  return answer({}, since ? 'Nothing goes out until you let it go.' : 'It goes on.');
+}
+
+async function endRun({ db, programme: { run, runId }, form }: Step) {
+  const on = parseDayDate(formText(form, 'endedOn'));
+  if (!on || on < run.rules.startsOn) return answer({ endedOn: 'Say its last day: on or after its first.' });
+  await updateRunEnded(db, runId, on);
+  return answer({}, `It ends with ${formatDay(on)}.`);
+}
+
+async function archive({ db, programme }: Step, since: Date | null) {
+  await updateRunArchived(db, programme.runId, since);
+  return answer({}, since ? 'Put away: nothing goes out of it, and all that was stays.' : 'It is back.');
+}
+
+const MOST_JOIN_LETTERS = 500;
+const MOST_JOINED = 20_000;
+
+async function keepJoin({ db, programme: { run, runId }, form }: Step) {
+  const words = formLines(form, 'joinWords').trim();
+  const limitText = formText(form, 'joinLimit').trim();
+  const limit = limitText === '' ? null : Number(limitText);
+  if (countLetters(words) > MOST_JOIN_LETTERS) return answer({ joinWords: `At most ${MOST_JOIN_LETTERS} letters.` });
+  if (limit !== null && (!Number.isInteger(limit) || limit < 1 || limit > MOST_JOINED))
+    return answer({ joinLimit: 'A number of people from 1 to 20,000, or nothing.' });
+  const isNew = formText(form, 'renew') === 'yes' || run.join.code === null;
+  const isOpen = formText(form, 'joinOpen') === 'yes';
+  const code = isNew ? randomBytes(8).toString('hex') : run.join.code;
+  await updateRunJoin(db, runId, { code, isOpen, limit, words });
+  return answer({}, isOpen ? 'The join page is open.' : 'The join page is closed.');
+}
