@@ -1,3 +1,4 @@
+import { DAY_MS } from '../core/calendar/spans.ts';
 import '../server/http/production.ts';
 import { parseArgs } from 'node:util';
 import { ensureBuild } from './parts/build.ts';
@@ -9,7 +10,6 @@ import { CommandError, runCommand, say } from './parts/say.ts';
 import { checkPort, openAt, startServing, stopOnSignal } from './parts/serving.ts';
 
 const HOST = '127.0.0.1';
-const DAY_MS = 24 * 3600 * 1000;
 
 function readOptions() {
   let values;

@@ -41,12 +41,8 @@ export function createPool(connectionString: string, max = 10): pg.Pool {
 /** SQLSTATEs and classes (from PostgreSQL's documentation, appendix A) after which the same may do a moment later. */
 const PASSING = /^(08...|53...|57P0[1-5]|57014|55P03|40001|40P01|25P03)$/;
 
-/** What the database or its connection said, not what was made of it. */
-export const isDatabaseError = (error: unknown): error is Error =>
-  error instanceof pg.DatabaseError ||
-  (error instanceof Error &&
-    /connection|client (?:has|was)|timeout/i.test(error.message) &&
-    !(error instanceof RangeError));
+/** What the database said, after which its transaction can do no more. A broken connection is found by withConnection. */
+export const isDatabaseError = (error: unknown): error is pg.DatabaseError => error instanceof pg.DatabaseError;
 
 const isPassing = (error: unknown): boolean => {
   const { code } = (error ?? {}) as { readonly code?: unknown };

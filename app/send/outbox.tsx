@@ -1,3 +1,4 @@
+import { WORTH_MS } from '../../core/calendar/spans.ts';
 import { loadOutbox } from '../../server/send/load-outbox.ts';
 import { data, Form, Link, useFetcher, useSearchParams } from 'react-router';
 import { plural } from '../../core/words/words.ts';
@@ -12,8 +13,6 @@ import type { Route } from './+types/outbox';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Outbox · Ysodos' }];
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: sendCss }];
-/** Once more is worth it for so long. */
-const AGAIN_MS = 24 * 3600_000;
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, (db, scope) => loadOutbox(db, scope, request), 'coach');
@@ -27,7 +26,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     const isDone = await insertRepetition(db, {
       runId: programme.runId,
       messageId: formId(form, 'message'),
-      expiresAt: new Date(nowMs() + AGAIN_MS),
+      expiresAt: new Date(nowMs() + WORTH_MS.again),
       now,
     });
     return isDone

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../core/calendar/spans.ts';
 /** Follow up of a run with many people: strands, attention and insights, cold and warm, against a plain count over the same rows. */
 import pg from 'pg';
 import type { DayDate } from '../../core/calendar/day.ts';
@@ -18,7 +19,6 @@ import { removeData, startCluster } from '../parts/cluster.ts';
 const START = '2026-02-02' as DayDate;
 /** Twelve weeks later, all 84 days are over. */
 const NOW = Date.parse('2026-04-28T12:00:00Z');
-const DAY_MS = 86_400_000;
 const ZONES = ['Pacific/Auckland', 'Asia/Tokyo', 'Europe/Vienna', 'Europe/Lisbon', 'America/New_York'];
 const WARM_RUNS = 5;
 

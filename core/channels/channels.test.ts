@@ -1,4 +1,5 @@
-import { expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
+import { isEmailAddress } from './email.ts';
 import { channelOf, channelOfAddress, countTold, findChannel, sumTold, toldWords } from './channels.ts';
 
 test.each([
@@ -34,4 +35,38 @@ test('people are counted by the channel that tells them, in the order of the cha
   expect(told).toEqual({ email: 2, text: 1 });
   expect([sumTold(told), toldWords(told)]).toEqual([3, ['2 by e-mail', '1 by text']]);
   expect([sumTold({}), toldWords({})]).toEqual([0, []]);
+});
+
+describe('addresses', () => {
+  test.each(['a@example.org', 'first.last+tag@mail.example.org', 'ä@bücher.example', "o'neil@example.org"])(
+    '%s is one',
+    (x) => {
+      expect(isEmailAddress(x)).toBe(true);
+    },
+  );
+  test.each([
+    '',
+    'a',
+    'a@b',
+    'a b@example.org',
+    'a@example.org\r\nBcc: b@example.org',
+    '<a@example.org>',
+    'a@@example.org',
+    '.a@example.org',
+    'a..b@example.org',
+    'a.@example.org',
+    'a@.example.org',
+    'a@-x.example.org',
+    'a@example.o',
+    `${'a'.repeat(65)}@example.org`,
+    `a@${'b'.repeat(120)}.org`,
+  ])('%j is none', (x) => {
+    expect(isEmailAddress(x)).toBe(false);
+  });
+  test('numbers have seven to fifteen digits (ITU-T E.164)', () => {
+    for (const x of ['+351 910 000 111', '1234567', '+43 (1) 5550-100', '123456789012345'])
+      expect([x, channelOf('text').isAddress(x)]).toEqual([x, true]);
+    for (const x of ['123456', '1234567890123456', 'call me', '+', '12 34 56 x7', ''])
+      expect([x, channelOf('text').isAddress(x)]).toEqual([x, false]);
+  });
 });

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../core/calendar/spans.ts';
 import { randomUUID } from 'node:crypto';
 import { data } from 'react-router';
 import type pg from 'pg';
@@ -34,7 +35,6 @@ import { findStep, hashRecoveryCode, makeRecoveryCodes, readTotpKey, sealTotpKey
 import { isSeldom } from '../doors/sign-in.ts';
 import { hashToken } from '../doors/token.ts';
 
-const DAY_MS = 86_400_000;
 /** New addresses that may be asked for in a quarter of an hour. */
 const MOST_ADDRESSES = 3;
 

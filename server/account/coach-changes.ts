@@ -1,3 +1,4 @@
+import { WEEK_MS } from '../../core/calendar/spans.ts';
 import { randomUUID } from 'node:crypto';
 import { data } from 'react-router';
 import { isCoachRole } from '../../core/coach-role.ts';
@@ -20,7 +21,6 @@ import { proveAgain } from '../doors/prove-again.ts';
 import { isSeldom } from '../doors/sign-in.ts';
 import { hashToken } from '../doors/token.ts';
 
-const WEEK_MS = 7 * 86_400_000;
 /** Invitations that an owner can send in a quarter of an hour. */
 const MOST_INVITATIONS = 10;
 

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../core/calendar/spans.ts';
 import { redirect } from 'react-router';
 import type { SignedInCoach } from '../../db/queries/doors/coach-session.ts';
 import {
@@ -16,7 +17,6 @@ import { inWorkspace, onDatabase } from '../database.ts';
 import { hashToken, isTokenShaped, makeToken } from './token.ts';
 
 const COOKIE = 'ysodos_coach';
-const DAY_MS = 86_400_000;
 /** A session that isn't used ends after so long, and each ends some day. */
 const IDLE_MS = 14 * DAY_MS;
 const LONGEST_MS = 90 * DAY_MS;

@@ -1,3 +1,4 @@
+import { WORTH_MS } from '../../core/calendar/spans.ts';
 import { channelOf } from '../../core/channels/channels.ts';
 import type pg from 'pg';
 import { EASE_DAYS } from '../../core/calendar/absence.ts';
@@ -39,7 +40,6 @@ const MAX_SUBJECT = 120;
 /** What was put off is asked again after so many days. */
 const SNOOZE_DAYS = 7;
 /** A note is worth sending for so long. */
-const NOTE_WORTH_MS = 3 * 86_400_000;
 /** The same again within so long is the same request. */
 const TWICE_MS = 60_000;
 
@@ -144,7 +144,7 @@ async function carryOut(
         personId,
         enrolmentId,
         runId: programme.runId,
-        expiresAt: new Date(nowMs() + NOTE_WORTH_MS),
+        expiresAt: new Date(nowMs() + WORTH_MS.words),
         now,
         extra: { subject, words },
       });

@@ -1,3 +1,4 @@
+import { WEEK_MS } from '../../core/calendar/spans.ts';
 import type pg from 'pg';
 import { EASE_DAYS } from '../../core/calendar/absence.ts';
 import type { DayDate, DayPlace } from '../../core/calendar/day.ts';
@@ -82,7 +83,6 @@ export interface WhatNext {
   readonly answers: readonly (ProposalAnswer & { readonly name: string })[];
 }
 
-const WEEK_MS = 7 * 86_400_000;
 /** Sessions with weights that are looked back on. */
 const LOOK_BACK_WEEKS = 4;
 

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../core/calendar/spans.ts';
 import { createHash } from 'node:crypto';
 import { BoundedCache } from '../../core/bounded-cache.ts';
 import { groupBy } from '../../core/group-by.ts';
@@ -69,7 +70,6 @@ export interface RunFollow {
 
 /** How far back what hurts is looked for: the longest that its rule can be set to. */
 const PAIN_DAYS = ATTENTION_RULES.pain.threshold!.high;
-const DAY_MS = 86_400_000;
 
 /** What a run was last found to be, and of what that was made: it is the same while that is. */
 interface Remembered {

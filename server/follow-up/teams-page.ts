@@ -1,3 +1,4 @@
+import { WORTH_MS } from '../../core/calendar/spans.ts';
 import type pg from 'pg';
 import { data } from 'react-router';
 import { countLetters as lettersIn } from '../../core/letters.ts';
@@ -19,8 +20,6 @@ import { loadWorkspaceBook } from '../write/workspace-book.ts';
 export const MOST_WORDS = 4000;
 
 export const MOST_SUBJECT = 120;
-
-const LETTER_WORTH_MS = 3 * 86_400_000;
 
 const TOP = 20;
 
@@ -98,7 +97,7 @@ export async function changeTeams(db: pg.PoolClient, { programme, coach }: Progr
     return refused('subject', `A subject of 1 to ${MOST_SUBJECT} letters.`);
   if (words === '' || lettersIn(words) > MOST_WORDS)
     return refused('letter', `A letter has 1 to ${MOST_WORDS} letters.`);
-  const expiresAt = new Date(nowMs() + LETTER_WORTH_MS);
+  const expiresAt = new Date(nowMs() + WORTH_MS.words);
   if (intent === 'to-coach') {
     await insertMessage(db, {
       workspaceId: coach.workspaceId,

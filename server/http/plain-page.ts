@@ -1,4 +1,5 @@
 import { randomBytes } from 'node:crypto';
+import { escapeHtml, htmlPage } from '../../core/html-page.ts';
 import { STATUS_WORDS, statusKind } from './status-words.ts';
 
 /** Headers that every answer has, of whatever kind; a route's own go over them. */
@@ -37,8 +38,6 @@ export async function toldIn(answer: Response): Promise<Told> {
   }
 }
 
-const escapeHtml = (text: string): string => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
-
 /**
  * A page in words for what never gets as far as the application, or breaks underneath it. It needs no script, no database and
  * no file. To whoever doesn't ask for a page it says the same as JSON.
@@ -67,6 +66,11 @@ export function plainAnswer(status: number, wantsPage: boolean, told: Told = {})
       'content-type': 'text/html; charset=utf-8',
       'content-security-policy': `default-src 'none'; style-src 'nonce-${nonce}'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'`,
     },
-    body: `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="robots" content="noindex"><title>${title} · Ysodos</title><style nonce="${nonce}">${STYLE}</style></head><body><main><h1>${title}</h1>${field}<p>${text}</p><p><a href="/">To the beginning</a></p><p><small>${status}</small></p></main></body></html>\n`,
+    body: htmlPage({
+      title: `${title} · Ysodos`,
+      style: STYLE,
+      nonce,
+      body: `<h1>${title}</h1>${field}<p>${text}</p><p><a href="/">To the beginning</a></p><p><small>${status}</small></p>`,
+    }),
   };
 }

@@ -1,3 +1,4 @@
+import { HOUR_MS, WORTH_MS } from '../../core/calendar/spans.ts';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { addDays, formatDay, dayName, weekdayOf } from '../../core/calendar/day.ts';
 import type { OwnDay } from '../../core/calendar/release.ts';
@@ -23,10 +24,6 @@ import type { LateChoice } from '../../db/queries/messages/stop.ts';
 import { listLateChoices } from '../../db/queries/messages/stop.ts';
 import { loadWorkspaceBook } from '../write/workspace-book.ts';
 
-const HOUR_MS = 3_600_000;
-const DAY_MS = 24 * HOUR_MS;
-/** Where a day can be made up at any time, a message about it is worth sending for so long. */
-const USUAL_WINDOW_MS = 2 * DAY_MS;
 /** Hours before its first release at which a day that isn't ready raises a flag. */
 export const FLAG_HOURS = [48, 24, 3] as const;
 /** A live session is told again so long before. */
@@ -39,7 +36,7 @@ export interface Calendar {
 }
 
 /** When a day's message isn't worth sending any more. */
-export const sendUntilMs = ({ closesMs, releaseMs }: OwnDay): number => closesMs ?? releaseMs + USUAL_WINDOW_MS;
+export const sendUntilMs = ({ closesMs, releaseMs }: OwnDay): number => closesMs ?? releaseMs + WORTH_MS.day;
 
 /** Until when people of a run are to be told of a day: the last of them. */
 export const lastSendMs = (calendars: readonly Calendar[], dayId: number): number =>

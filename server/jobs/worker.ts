@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../core/calendar/spans.ts';
 import PgBoss from 'pg-boss';
 import type pg from 'pg';
 import { AUDIT_DAYS } from '../../core/audit.ts';
@@ -113,7 +114,7 @@ export async function startWorker({ channels, log, lookMs = LOOK_MS }: WorkerOpt
       }
       if (performance.now() - forgotAt >= FORGET_MS) {
         forgotAt = performance.now();
-        await withConnection(pool, (db) => forgetAudit(db, new Date(nowMs() - AUDIT_DAYS * 86_400_000)));
+        await withConnection(pool, (db) => forgetAudit(db, new Date(nowMs() - AUDIT_DAYS * DAY_MS)));
       }
       const waiting = await withConnection(pool, (db) => listWaitingWorkspaces(db, new Date(nowMs())));
       for (const workspaceId of waiting)

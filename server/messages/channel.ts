@@ -1,5 +1,5 @@
 import type { ChannelId } from '../../core/channels/channels.ts';
-import type { WrittenMessage } from '../../core/exchange/session-message.ts';
+import type { WrittenMessage } from '../../core/messages/message-facts.ts';
 
 /** What became of handing one message to a channel. */
 export type Handed =

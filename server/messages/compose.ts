@@ -7,8 +7,7 @@ import type {
   MessageFacts,
   MessageOccasion,
   WrittenMessage,
-} from '../../core/exchange/session-message.ts';
-import { writeCoachMessage, writeMessage } from '../../core/exchange/session-message.ts';
+} from '../../core/messages/message-facts.ts';
 import { explainChange } from '../../core/fit/fit-session.ts';
 import type { SessionSheet } from '../../core/session/session-sheet.ts';
 import type { Db } from '../../db/pool.ts';
@@ -27,12 +26,14 @@ import { fitDay } from '../participant/fitted-view.ts';
 import { hashToken } from '../doors/token.ts';
 import type { WorkspaceBook } from '../write/workspace-book.ts';
 import { loadWorkspaceBook } from '../write/workspace-book.ts';
+import { letterTo, letterToCoach } from '../../words/en/letters.ts';
+import { writeLetter } from './write-letter.tsx';
 
 /** A message, ready to leave by its channel; `stopLink` where it was subscribed to. */
 export interface Composed {
   readonly toName: string;
   readonly fromName: string;
-  readonly written: Omit<WrittenMessage, 'short'> & { readonly short?: string };
+  readonly written: WrittenMessage;
   readonly stopLink?: string;
 }
 
@@ -188,7 +189,7 @@ async function composeForPerson(
   return {
     toName: enrolment.name,
     fromName: coachName,
-    written: writeMessage(facts),
+    written: writeLetter(letterTo(facts)),
     ...(occasion.kind !== 'confirm' && { stopLink }),
   };
 }
@@ -220,7 +221,7 @@ function readOccasion(
         .map((day) => own(enrolment, day))
         .filter((day) => day.releaseMs > scope.nowMs)
         .sort((a, b) => a.releaseMs - b.releaseMs)[0];
-      return { kind: 'rest', next: next ? `The next one is on ${formatDay(next.date)}.` : '' };
+      return { kind: 'rest', nextDay: next ? formatDay(next.date) : '' };
     }
     case 'note':
     case 'letter': {
@@ -284,7 +285,7 @@ async function composeForCoach(db: Db, message: ClaimedMessage, scope: ComposeSc
   return {
     toName: occasion.kind === 'invite' ? message.address : name,
     fromName: 'Ysodos',
-    written: writeCoachMessage(occasion, link),
+    written: writeLetter(letterToCoach(occasion, link)),
   };
 }
 

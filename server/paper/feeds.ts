@@ -1,3 +1,4 @@
+import { WEEK_MS } from '../../core/calendar/spans.ts';
 import { createHash } from 'node:crypto';
 import type pg from 'pg';
 import { dayKey } from '../../core/calendar/day.ts';
@@ -41,7 +42,7 @@ export async function personFeed(db: pg.PoolClient, scope: LinkScope): Promise<s
         sequence: day.sequence + enrolment.run.sequence + enrolment.sequence,
         isCancelled: day.withdrawn !== undefined && day.record === undefined,
         // A day that wasn't sent has no moment of its own yet: that of its plan.
-        changedMs: day.sentAtMs ?? bead.releaseMs - 7 * 86_400_000,
+        changedMs: day.sentAtMs ?? bead.releaseMs - WEEK_MS,
         alarmMin: live ? LIVE_ALARM_MIN : 0,
       });
     }

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../core/calendar/spans.ts';
 import { createHash } from 'node:crypto';
 import { resolve } from 'node:path';
 import { LRUCache } from 'lru-cache';
@@ -23,17 +24,14 @@ const threads = (): Piscina =>
     filename: resolve('server/paper/pdf-worker.mjs'),
     minThreads: 0,
     maxThreads: PDF.threads,
-    maxQueue: PDF.waiting,
     idleTimeout: IDLE_MS,
     execArgv: [],
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
   }));
 
-/** The day on which a paper was made is on it; the minute isn't worth making it anew for. */
-const DAY_MS = 86_400_000;
-
 /** A paper as PDF, made on a thread of its own or kept from before; 503 where too many wait, or it takes too long. */
 export async function pdfOf(paper: Paper, nowMs: number): Promise<Uint8Array> {
+  // The day on which a paper was made is on it; the minute isn't worth making it anew for.
   const createdMs = Math.floor(nowMs / DAY_MS) * DAY_MS;
   const key = createHash('sha256')
     .update(JSON.stringify([paper, createdMs]))
@@ -50,13 +48,15 @@ export async function pdfOf(paper: Paper, nowMs: number): Promise<Uint8Array> {
   return pdf;
 }
 
+const away = () => data({ kind: 'away' }, { status: 503 });
+
 async function make(task: { readonly paper: Paper; readonly createdMs: number }): Promise<Uint8Array> {
+  const pool = threads();
+  if (pool.queueSize >= PDF.waiting) throw away();
   try {
-    return (await threads().run(task, { signal: AbortSignal.timeout(PDF.patienceMs) })) as Uint8Array;
+    return (await pool.run(task, { signal: AbortSignal.timeout(PDF.patienceMs) })) as Uint8Array;
   } catch (error) {
-    const { name, message } = error as Error;
-    if (name === 'AbortError' || /queue/i.test(message)) throw data({ kind: 'away' }, { status: 503 });
-    throw error;
+    throw error instanceof Error && error.name === 'AbortError' ? away() : error;
   }
 }
 

@@ -1,3 +1,4 @@
+import { WORTH_MS } from '../../core/calendar/spans.ts';
 import type pg from 'pg';
 import { randomUUID } from 'node:crypto';
 import { data, redirect } from 'react-router';
@@ -15,8 +16,6 @@ import { readJoinForm } from './join-form.ts';
 import { ownStart } from '../people/roster-defaults.ts';
 import { hashToken, makeToken } from '../doors/token.ts';
 import { loadWorkspaceBook } from '../write/workspace-book.ts';
-
-const DAY_MS = 86_400_000;
 
 /** Kit that is asked for here; the rest on their own page. */
 const MOST_KIT = 10;
@@ -98,7 +97,7 @@ export async function takeJoin(db: pg.PoolClient, runId: number, form: FormData,
       personId,
       enrolmentId,
       runId,
-      expiresAt: new Date(nowMs() + 3 * DAY_MS),
+      expiresAt: new Date(nowMs() + WORTH_MS.confirm),
       now,
       extra: { salt: randomUUID() },
     });

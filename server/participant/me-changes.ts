@@ -1,3 +1,4 @@
+import { WORTH_MS } from '../../core/calendar/spans.ts';
 import { randomUUID } from 'node:crypto';
 import type pg from 'pg';
 import type { Absence } from '../../core/calendar/absence.ts';
@@ -13,8 +14,6 @@ import { formText } from '../http/form-text.ts';
 import { parseId } from '../http/parse-number.ts';
 import type { LinkScope } from '../doors/personal-link.ts';
 import { hashToken, makeToken } from '../doors/token.ts';
-
-const CONFIRM_MS = 3 * 86_400_000;
 
 /** `from Monday 11 May, until further notice`. */
 export const absenceWords = ({ from, to }: Absence): string =>
@@ -49,7 +48,7 @@ export async function changeMe(
       personId: enrolment.personId,
       enrolmentId: enrolment.enrolmentId,
       runId: enrolment.runId,
-      expiresAt: new Date(nowMs() + CONFIRM_MS),
+      expiresAt: new Date(nowMs() + WORTH_MS.confirm),
       now,
       extra: { salt: randomUUID() },
     });

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../core/calendar/spans.ts';
 import type { DayDate, DayPlace } from '../../core/calendar/day.ts';
 import { dayKey } from '../../core/calendar/day.ts';
 import { wasOpenInTime } from '../../core/calendar/gap.ts';
@@ -10,7 +11,7 @@ import type { Calendar } from '../jobs/release-run.ts';
 import { goesByItself, sendUntilMs } from '../jobs/release-run.ts';
 
 /** So long a day that did not go out is asked about. */
-const ASKED_FOR_MS = 14 * 24 * 3600_000;
+const ASKED_FOR_MS = 14 * DAY_MS;
 
 /** A day that was over for people before it had gone out to them, of which the coach has decided nothing yet. */
 export interface LateDay extends DayPlace {

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../core/calendar/spans.ts';
 import type pg from 'pg';
 import { sessionTitle, UNREAD_TITLE } from '../../core/session/session-title.ts';
 import { dayKey, dayName, formatDay, weekdayOf, type DayPlace } from '../../core/calendar/day.ts';
@@ -185,7 +186,7 @@ const versionViews = async (db: pg.PoolClient, runId: number, dayId: number, zon
   }));
 
 /** Outages are told for so long after they ended. */
-const AWAY_SHOWN_MS = 3 * 24 * 3600_000;
+const AWAY_SHOWN_MS = 3 * DAY_MS;
 
 /** What did not go out, what was away, and how the plan was moved on, in words. */
 async function lateViews(

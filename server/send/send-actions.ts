@@ -1,3 +1,4 @@
+import { WORTH_MS } from '../../core/calendar/spans.ts';
 import { data, redirect } from 'react-router';
 import type pg from 'pg';
 import { addDays, dayKey, parseDayDate } from '../../core/calendar/day.ts';
@@ -13,7 +14,7 @@ import type { Day } from '../../db/queries/programme.ts';
 import { randomBytes } from 'node:crypto';
 import { doneByBeingThere } from '../participant/live-view.ts';
 import type { DayScope } from '../doors/coach-scope.ts';
-import type { LiveNote } from '../../core/exchange/session-message.ts';
+import type { LiveNote } from '../../core/messages/message-facts.ts';
 import { instantWords } from '../messages/compose.ts';
 import { planText } from '../write/session-view.ts';
 import { previewFor } from './send-preview.ts';
@@ -25,9 +26,6 @@ import { lastSendMs, loadCalendars, sendDay } from '../jobs/release-run.ts';
 import { parseId } from '../http/parse-number.ts';
 import { upsertLateChoice } from '../../db/queries/messages/stop.ts';
 import { getCoachEmail } from '../../db/queries/doors/coach.ts';
-
-/** Where nobody's window says until when a message is worth sending. */
-const USUAL_MS = 48 * 3600_000;
 
 const refuse = (error: string, status = 400, more: Record<string, string> = {}) =>
   data({ error, told: '', ...more }, { status });
@@ -116,7 +114,7 @@ async function send(db: pg.PoolClient, scope: DayScope, day: Day, form: FormData
 
 /** Until when telling of a day is worth it. */
 async function expiresAt(db: pg.PoolClient, { programme }: DayScope, day: Day): Promise<Date> {
-  return new Date(Math.max(lastSendMs(await loadCalendars(db, programme), day.id), nowMs() + USUAL_MS));
+  return new Date(Math.max(lastSendMs(await loadCalendars(db, programme), day.id), nowMs() + WORTH_MS.day));
 }
 
 async function withdraw(db: pg.PoolClient, scope: DayScope, day: Day, form: FormData) {
@@ -164,7 +162,7 @@ async function sendTest(db: pg.PoolClient, scope: DayScope, day: Day, form: Form
     runId: programme.runId,
     dayId: day.id,
     versionId: day.sent?.versionId ?? null,
-    expiresAt: new Date(nowMs() + USUAL_MS),
+    expiresAt: new Date(nowMs() + WORTH_MS.day),
     now: new Date(nowMs()),
     extra: { written: message },
   });

@@ -1,8 +1,9 @@
 import { formatDay } from '../../core/calendar/day.ts';
 import { plannedDate, toRunDays } from '../../core/calendar/release.ts';
 import type { DayPlace } from '../../core/calendar/day.ts';
-import type { LiveNote } from '../../core/exchange/session-message.ts';
-import { writeMessage } from '../../core/exchange/session-message.ts';
+import type { LiveNote } from '../../core/messages/message-facts.ts';
+import { letterTo } from '../../words/en/letters.ts';
+import { writeLetter } from '../messages/write-letter.tsx';
 import { explainChange, fitSession } from '../../core/fit/fit-session.ts';
 import { ANYONE } from '../../core/movement/fit-movement.ts';
 import { buildSheet } from '../../core/session/session-sheet.ts';
@@ -39,7 +40,7 @@ export function previewFor(
   const sheet = buildSheet(own.document, own.blocks, own.plan, at.book.library);
   const [day] = toRunDays([at.place]);
   const date = plannedDate(at.programme.run.rules, person ?? { timeZone: 'UTC' }, day!);
-  const message = writeMessage({
+  const letter = letterTo({
     occasion: { kind: 'session' },
     name: person?.name ?? 'Anyone',
     programmeTitle: at.programme.title,
@@ -51,5 +52,11 @@ export function previewFor(
     link: at.link ?? `${publicUrl().origin}/p/…`,
     stopLink: at.link ?? `${publicUrl().origin}/stop/…`,
   });
-  return { plan: own.plan, sheet, changes: changes.map(explainChange), message, dateWords: formatDay(date) };
+  return {
+    plan: own.plan,
+    sheet,
+    changes: changes.map(explainChange),
+    message: writeLetter(letter),
+    dateWords: formatDay(date),
+  };
 }

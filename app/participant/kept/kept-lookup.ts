@@ -1,3 +1,4 @@
+import { escapeHtml, htmlPage } from '../../../core/html-page.ts';
 import type { KeptDay } from '../../../server/participant/kept-pages.ts';
 
 /** The kept day that is today's at an instant; undefined where none is. */
@@ -38,7 +39,7 @@ export const assetsIn = (text: string): string[] => [
   ),
 ];
 
-const escape = (text: string): string => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
+const STYLE = `body{margin:0;background:#faf6ee;color:#2b2622;font:18px/1.5 Verdana,sans-serif}main{max-width:34em;margin:0 auto;padding:24px}h1{font-size:26px;line-height:1.2}a{color:#7b2b5e;display:inline-block;min-height:24px}@media (prefers-color-scheme:dark){body{background:#1f1b1d;color:#efe8df}a{color:#e39ac4}}`;
 
 /** The page where there is no network and nothing kept for an address: what is kept, and when it opens. */
 export function offlinePage(days: readonly KeptDay[], token: string, pathname: string, nowMs: number): string {
@@ -51,7 +52,12 @@ export function offlinePage(days: readonly KeptDay[], token: string, pathname: s
       : 'This page isn’t kept on this phone.';
   const open = days.filter((d) => d.opensMs <= nowMs);
   const list = open.map(
-    (d) => `<li><a href="/p/${escape(token)}/${escape(d.key)}">${escape(d.title)}</a> ${escape(d.words)}</li>`,
+    (d) =>
+      `<li><a href="/p/${escapeHtml(token)}/${escapeHtml(d.key)}">${escapeHtml(d.title)}</a> ${escapeHtml(d.words)}</li>`,
   );
-  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><meta name="color-scheme" content="light dark"><title>No network · Ysodos</title><style>body{margin:0;background:#faf6ee;color:#2b2622;font:18px/1.5 Verdana,sans-serif}main{max-width:34em;margin:0 auto;padding:24px}h1{font-size:26px;line-height:1.2}a{color:#7b2b5e;display:inline-block;min-height:24px}@media (prefers-color-scheme:dark){body{background:#1f1b1d;color:#efe8df}a{color:#e39ac4}}</style></head><body><main><h1>There is no network just now</h1><p>${escape(said)} What you logged is safe on this phone, and is sent by itself as soon as there is one.</p>${list.length > 0 ? `<p>Kept here, and open:</p><ul>${list.join('')}</ul>` : ''}<p><a href="/p/${escape(token)}">To today</a></p></main></body></html>`;
+  return htmlPage({
+    title: 'No network · Ysodos',
+    style: STYLE,
+    body: `<h1>There is no network just now</h1><p>${escapeHtml(said)} What you logged is safe on this phone, and is sent by itself as soon as there is one.</p>${list.length > 0 ? `<p>Kept here, and open:</p><ul>${list.join('')}</ul>` : ''}<p><a href="/p/${escapeHtml(token)}">To today</a></p>`,
+  });
 }

@@ -1,5 +1,6 @@
 import type { Absence } from '../../calendar/absence.ts';
 import type { DayDate } from '../../calendar/day.ts';
+import { daysBetween } from '../../calendar/day.ts';
 import { cutLetters } from '../../letters.ts';
 import type { AttentionCode, AttentionSettings } from './attention-rules.ts';
 import { ATTENTION_CODES, ATTENTION_RULES, thresholdOf } from './attention-rules.ts';
@@ -108,9 +109,6 @@ const RUNNING = 3;
 const GOOD_DAYS = 4;
 const FIRST_WEEK_DAYS = 7;
 
-/** Days from one date to another; dates are plain calendar days. */
-const daysBetween = (from: DayDate, to: DayDate): number =>
-  Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
 /** Places of the last days that count, newest first, at most `count` of them. */
 function lastOf({ states }: HistoryDays, counts: (place: number) => boolean, count: number): number[] {
   const found: number[] = [];

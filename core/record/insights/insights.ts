@@ -1,5 +1,6 @@
 import { quantileSorted } from 'd3-array';
 import type { DayDate } from '../../calendar/day.ts';
+import { daysBetween } from '../../calendar/day.ts';
 import { groupBy } from '../../group-by.ts';
 import { monotony } from '../../progress/week/training-load.ts';
 import type { Share, Survival, SurvivalStep } from './shares.ts';
@@ -120,8 +121,6 @@ export function completionBy(
   return by === 'length' ? found.sort((a, b) => order.indexOf(a.label) - order.indexOf(b.label)) : found;
 }
 
-const weeksBetween = (from: DayDate, to: DayDate): number => (Date.parse(to) - Date.parse(from)) / (7 * 86_400_000);
-
 /**
  * How long someone took part, in whole weeks from joining: to the last day done where six due days without one followed, or to the day
  * on which they left; else they are still there. Who did nothing dropped off in week 1. Undefined before anything was due.
@@ -142,7 +141,7 @@ export function survivalOf({ states, dates, joinedOn, leftOn, today }: InsightPe
   }
   if (due === 0 || first === undefined) return undefined;
   const from = first < joinedOn ? joinedOn : first;
-  const week = (to: DayDate) => Math.max(1, Math.floor(weeksBetween(from, to)) + 1);
+  const week = (to: DayDate) => Math.max(1, Math.floor(daysBetween(from, to) / 7) + 1);
   const hasLeft = leftOn !== null && leftOn <= today;
   if (missed >= LOST_AFTER_DUE || hasLeft) return { time: last === undefined ? 1 : week(last), isEvent: true };
   return { time: week(today), isEvent: false };
