@@ -1,12 +1,27 @@
 import { fileURLToPath } from 'node:url';
 import { reactRouter } from '@react-router/dev/vite';
+import type { Plugin } from 'vite';
 import { defineConfig } from 'vite';
 
 const router = (file: string) =>
   fileURLToPath(new URL(`./node_modules/react-router/dist/production/${file}`, import.meta.url));
 
+/** What a page takes from the server but its loader and action would come along to the browser; the build ends with what it was. */
+const nothingOfTheServer: Plugin = {
+  name: 'nothing-of-the-server',
+  load(id) {
+    if (
+      this.environment.name === 'client' &&
+      /^[^?]*[\\/](?:server|db)[\\/][^?]*\.tsx?$/.test(id) &&
+      !id.includes('node_modules')
+    )
+      this.error(`${id} would come along to the browser: a page uses something of it outside its loader and action`);
+    return null;
+  },
+};
+
 export default defineConfig(({ command }) => ({
-  plugins: [reactRouter()],
+  plugins: [reactRouter(), nothingOfTheServer],
   worker: { format: 'es' },
   // Pages that a phone keeps are fetched anew when the application has changed.
   define: { __BUILD_ID__: JSON.stringify(process.env.YSODOS_BUILD ?? Date.now().toString(36)) },

@@ -12,7 +12,7 @@ import {
 } from 'react-router';
 import { readOwnCookie } from '../server/http/cookies.ts';
 import { isSameOrigin } from '../server/http/origin-check.ts';
-import { isStatusKind, STATUS_WORDS, statusKind } from '../server/http/status-words.ts';
+import { isStatusKind, STATUS_WORDS, statusKind } from '../words/en/statuses.ts';
 import type { Route } from './+types/root';
 import { RibbonHatch } from './charts/session/ribbon.tsx';
 import { Mark } from './shell/frame/mark.tsx';

@@ -21,3 +21,9 @@ export const BARE_REST_SEC = 30;
 /** The largest weight of one piece, and the largest share of one's best. */
 export const MAX_KG = 500;
 export const MAX_SHARE_PCT = 150;
+
+/** Letters of a letter to a run's people, and of its subject. */
+export const LETTER_LIMITS = { subject: 120, words: 4000 } as const;
+
+/** Weeks back and ahead in which a movement counts as in use. */
+export const USAGE_WEEKS = 4;

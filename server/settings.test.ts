@@ -3,7 +3,7 @@ import { databaseUrl, host, isSecure, port, publicUrl, SettingError, trustedProx
 import { parseId, parseRevision } from './http/parse-number.ts';
 import { unkeepable } from './http/read-body.ts';
 import { lanesOf, laneWaitMs } from './doors/sign-in-lanes.ts';
-import { isStatusKind, STATUS_WORDS, statusKind } from './http/status-words.ts';
+import { isStatusKind, STATUS_WORDS, statusKind } from '../words/en/statuses.ts';
 
 afterEach(() => vi.unstubAllEnvs());
 

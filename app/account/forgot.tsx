@@ -1,3 +1,4 @@
+import { COACH_CHANNEL } from '../../core/channels/channels.ts';
 import { randomUUID } from 'node:crypto';
 import { data, Form, Link } from 'react-router';
 import { isEmailAddress } from '../../core/channels/email.ts';
@@ -46,7 +47,7 @@ export async function action({ request }: Route.ActionArgs) {
       insertMessage(db, {
         workspaceId: account.workspaceId,
         kind: 'reset',
-        channel: 'email',
+        channel: COACH_CHANNEL,
         address: email,
         coachId: account.coachId,
         expiresAt: new Date(nowMs() + HOUR_MS),

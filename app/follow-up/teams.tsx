@@ -1,5 +1,6 @@
 import type { Answer } from '../../server/follow-up/teams-page.ts';
-import { MOST_WORDS, MOST_SUBJECT, loadTeams, changeTeams } from '../../server/follow-up/teams-page.ts';
+import { LETTER_LIMITS } from '../../core/limits.ts';
+import { loadTeams, changeTeams } from '../../server/follow-up/teams-page.ts';
 import { useState } from 'react';
 import { Link, useFetcher } from 'react-router';
 import type { Letter } from '../../core/record/adherence/letters.ts';
@@ -201,7 +202,7 @@ function LetterForm({ title, intent, draft, told, send, isOff = false, sure }: L
       <h3>{title}</h3>
       <label>
         Subject
-        <input value={subject} onChange={(e) => setSubject(e.target.value)} maxLength={MOST_SUBJECT} />
+        <input value={subject} onChange={(e) => setSubject(e.target.value)} maxLength={LETTER_LIMITS.subject} />
       </label>
       <label>
         Words
@@ -209,7 +210,7 @@ function LetterForm({ title, intent, draft, told, send, isOff = false, sure }: L
           rows={intent === 'to-all' ? 11 : 8}
           value={words}
           onChange={(e) => setWords(e.target.value)}
-          maxLength={MOST_WORDS}
+          maxLength={LETTER_LIMITS.words}
         />
       </label>
       {told?.status === 'refused' && ['subject', 'letter'].includes(told.field) && intent === 'to-all' && (

@@ -1,4 +1,5 @@
-import { USAGE_WEEKS, loadMovements, changeMovements } from '../../server/movements/movements-page.ts';
+import { USAGE_WEEKS } from '../../core/limits.ts';
+import { loadMovements, changeMovements } from '../../server/movements/movements-page.ts';
 import { useEffect, useMemo, useState } from 'react';
 import { Form, Link, useSearchParams, useSubmit } from 'react-router';
 import { useWindowedRows } from '../parts/use-windowed-rows.ts';

@@ -12,4 +12,6 @@ export interface Channel<Id extends string = string> {
   readonly told: string;
   /** What all of them go as: `as e-mail`. */
   readonly as: string;
+  /** The outage that is noted where nobody answers who takes its messages; null where none is. */
+  readonly outage: 'mail' | null;
 }

@@ -1,6 +1,16 @@
 import { describe, expect, test } from 'vitest';
-import { isEmailAddress } from './email.ts';
-import { channelOf, channelOfAddress, countTold, findChannel, sumTold, toldWords } from './channels.ts';
+import type { Channel } from './channel.ts';
+import { email, isEmailAddress } from './email.ts';
+import { text } from './text.ts';
+import {
+  registerChannels,
+  channelOf,
+  channelOfAddress,
+  countTold,
+  findChannel,
+  sumTold,
+  toldWords,
+} from './channels.ts';
 
 test.each([
   ['ana@example.org', 'email'],
@@ -35,6 +45,24 @@ test('people are counted by the channel that tells them, in the order of the cha
   expect(told).toEqual({ email: 2, text: 1 });
   expect([sumTold(told), toldWords(told)]).toEqual([3, ['2 by e-mail', '1 by text']]);
   expect([sumTold({}), toldWords({})]).toEqual([0, []]);
+});
+
+test('one more channel is one more member: it is found, written to and counted as the others are', () => {
+  const pager: Channel<'pager'> = {
+    id: 'pager',
+    field: 'pager',
+    isAddress: (address) => /^P\d{4}$/.test(address),
+    refusal: 'That is no pager.',
+    by: 'by pager',
+    told: 'by pager',
+    as: 'to pagers',
+    outage: null,
+  };
+  const { channelOf, channelOfAddress, findChannel, toldWords } = registerChannels({ email, text, pager });
+  expect(channelOfAddress('P1234')).toBe(pager);
+  expect(channelOfAddress('ana@example.org')?.id).toBe('email');
+  expect([channelOf('pager').refusal, findChannel('pager')?.as]).toEqual(['That is no pager.', 'to pagers']);
+  expect(toldWords({ pager: 3, email: 1 })).toEqual(['1 by e-mail', '3 by pager']);
 });
 
 describe('addresses', () => {

@@ -2,21 +2,29 @@ import type { Channel } from './channel.ts';
 import { email } from './email.ts';
 import { text } from './text.ts';
 
-/** Every channel; what one of them is for is asked of it, by no name. */
+/** What can be asked of several channels, by no name. Each is called as its member says. */
+export function registerChannels<Id extends string>(channels: { readonly [K in Id]: Channel<K> }) {
+  const list = Object.values<Channel<Id>>(channels);
+  return {
+    channelOf: (id: Id): Channel<Id> => channels[id],
+    /** The channel of this name, where there is one. */
+    findChannel: (id: string): Channel<Id> | undefined => list.find((channel) => channel.id === id),
+    /** The channel that an address is of, where it is one of any. */
+    channelOfAddress: (address: string): Channel<Id> | undefined => list.find((channel) => channel.isAddress(address)),
+    /** `20 by e-mail`, `4 by text`: in the order of the channels. */
+    toldWords: (told: Readonly<Partial<Record<Id, number>>>): string[] =>
+      list.flatMap((channel) => (told[channel.id] ? [`${told[channel.id]} ${channel.told}`] : [])),
+  };
+}
+
 const CHANNELS = { email, text } as const;
 
 export type ChannelId = keyof typeof CHANNELS;
 
-const LIST: readonly Channel<ChannelId>[] = Object.values(CHANNELS);
+export const { channelOf, findChannel, channelOfAddress, toldWords } = registerChannels<ChannelId>(CHANNELS);
 
-export const channelOf = (id: ChannelId): Channel<ChannelId> => CHANNELS[id];
-
-/** The channel of this name, where there is one. */
-export const findChannel = (id: string): Channel<ChannelId> | undefined => LIST.find((channel) => channel.id === id);
-
-/** The channel that an address is of, where it is one of any. */
-export const channelOfAddress = (address: string): Channel<ChannelId> | undefined =>
-  LIST.find((channel) => channel.isAddress(address));
+/** By which coaches are told: they sign in with an address of it. */
+export const COACH_CHANNEL: ChannelId = 'email';
 
 /** People by the channel that tells them; channels that tell nobody are left out. */
 export type ToldBy = Readonly<Partial<Record<ChannelId, number>>>;
@@ -29,7 +37,3 @@ export function countTold(channels: readonly (ChannelId | undefined)[]): ToldBy 
 }
 
 export const sumTold = (told: ToldBy): number => Object.values(told).reduce((sum, people) => sum + people, 0);
-
-/** `20 by e-mail`, `4 by text`: in the order of the channels. */
-export const toldWords = (told: ToldBy): string[] =>
-  LIST.flatMap((channel) => (told[channel.id] ? [`${told[channel.id]} ${channel.told}`] : []));

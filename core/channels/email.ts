@@ -17,4 +17,5 @@ export const email: Channel<'email'> = {
   by: 'by e-mail',
   told: 'by e-mail',
   as: 'as e-mail',
+  outage: 'mail',
 };

@@ -14,4 +14,5 @@ export const text: Channel<'text'> = {
   by: 'as a text',
   told: 'by text',
   as: 'as short texts',
+  outage: null,
 };

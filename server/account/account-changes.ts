@@ -1,3 +1,4 @@
+import { COACH_CHANNEL } from '../../core/channels/channels.ts';
 import { DAY_MS } from '../../core/calendar/spans.ts';
 import { randomUUID } from 'node:crypto';
 import { data } from 'react-router';
@@ -59,7 +60,7 @@ export const tellCoach = (
   insertMessage(db, {
     workspaceId,
     kind: 'told',
-    channel: 'email',
+    channel: COACH_CHANNEL,
     address: to.address,
     coachId,
     expiresAt: new Date(nowMs() + 7 * DAY_MS),
@@ -139,7 +140,7 @@ async function askAddress(request: Request, coach: SignedInCoach, form: FormData
         await insertMessage(db, {
           ...{ workspaceId, coachId, now, expiresAt },
           kind: 'address',
-          channel: 'email',
+          channel: COACH_CHANNEL,
           address: email,
           extra: { salt },
         });

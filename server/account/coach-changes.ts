@@ -1,3 +1,4 @@
+import { COACH_CHANNEL } from '../../core/channels/channels.ts';
 import { WEEK_MS } from '../../core/calendar/spans.ts';
 import { randomUUID } from 'node:crypto';
 import { data } from 'react-router';
@@ -120,7 +121,7 @@ async function invite<T>(
       await insertMessage(db, {
         ...{ workspaceId, coachId, now, expiresAt },
         kind: 'invite',
-        channel: 'email',
+        channel: COACH_CHANNEL,
         address: email,
         extra: { salt, by: coachName, workspace: workspaceName },
       });

@@ -1,3 +1,5 @@
+import { LETTER_LIMITS } from '../../core/limits.ts';
+import { COACH_CHANNEL } from '../../core/channels/channels.ts';
 import { WORTH_MS } from '../../core/calendar/spans.ts';
 import type pg from 'pg';
 import { data } from 'react-router';
@@ -16,10 +18,6 @@ import { formLines, formText } from '../http/form-text.ts';
 import { loadWhatNext } from './proposals.ts';
 import { letterWeek, loadHost, weekFacts } from './run-host.ts';
 import { loadWorkspaceBook } from '../write/workspace-book.ts';
-
-export const MOST_WORDS = 4000;
-
-export const MOST_SUBJECT = 120;
 
 const TOP = 20;
 
@@ -93,16 +91,16 @@ export async function changeTeams(db: pg.PoolClient, { programme, coach }: Progr
   if (intent !== 'to-all' && intent !== 'to-coach') return notFound();
   const subject = formText(form, 'subject').trim();
   const words = formLines(form, 'words').trim();
-  if (subject === '' || lettersIn(subject) > MOST_SUBJECT)
-    return refused('subject', `A subject of 1 to ${MOST_SUBJECT} letters.`);
-  if (words === '' || lettersIn(words) > MOST_WORDS)
-    return refused('letter', `A letter has 1 to ${MOST_WORDS} letters.`);
+  if (subject === '' || lettersIn(subject) > LETTER_LIMITS.subject)
+    return refused('subject', `A subject of 1 to ${LETTER_LIMITS.subject} letters.`);
+  if (words === '' || lettersIn(words) > LETTER_LIMITS.words)
+    return refused('letter', `A letter has 1 to ${LETTER_LIMITS.words} letters.`);
   const expiresAt = new Date(nowMs() + WORTH_MS.words);
   if (intent === 'to-coach') {
     await insertMessage(db, {
       workspaceId: coach.workspaceId,
       kind: 'letter',
-      channel: 'email',
+      channel: COACH_CHANNEL,
       address: (await listCoaches(db)).find((c) => c.id === coach.coachId)!.email,
       coachId: coach.coachId,
       runId: programme.runId,

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { escapeHtml, htmlPage } from '../../core/html-page.ts';
-import { STATUS_WORDS, statusKind } from './status-words.ts';
+import { STATUS_WORDS, statusKind } from '../../words/en/statuses.ts';
 
 /** Headers that every answer has, of whatever kind; a route's own go over them. */
 export const COMMON_HEADERS: Readonly<Record<string, string>> = {

@@ -2,8 +2,8 @@ import { data } from 'react-router';
 import type { ParsedJson } from '../../core/exchange/parse-json.ts';
 import { parseJson } from '../../core/exchange/parse-json.ts';
 import { BODY_BYTES } from './limits/limits.ts';
-import type { StatusKind } from './status-words.ts';
-import { STATUS_WORDS } from './status-words.ts';
+import type { StatusKind } from '../../words/en/statuses.ts';
+import { STATUS_WORDS } from '../../words/en/statuses.ts';
 
 /** Fields that any form of ours can have, many times over. */
 const MAX_FIELDS = 2_000;

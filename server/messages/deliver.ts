@@ -1,3 +1,4 @@
+import { channelOf } from '../../core/channels/channels.ts';
 import { randomUUID } from 'node:crypto';
 import pLimit from 'p-limit';
 import type pg from 'pg';
@@ -133,8 +134,10 @@ async function deliverBatch(pool: pg.Pool, scope: DeliverScope): Promise<number 
         if (!ours.has(message.id) || scope.now() >= leaseEndsMs) return;
         const handed = await hand(message, ready, scope);
         // One message that is put off says nothing of the others: only a server that doesn't answer is away.
-        if (message.channel === 'email' && handed.outcome === 'accepted') mail.taken++;
-        if (message.channel === 'email' && handed.outcome === 'later' && handed.isAway) mail.failed++;
+        if (channelOf(message.channel).outage === 'mail') {
+          if (handed.outcome === 'accepted') mail.taken++;
+          if (handed.outcome === 'later' && handed.isAway) mail.failed++;
+        }
         await end([message.id], endOf(message, handed, scope.now(), scope.random()));
         if (handed.outcome === 'accepted') accepted++;
       }),

@@ -1,3 +1,4 @@
+import { USAGE_WEEKS } from '../../core/limits.ts';
 import type pg from 'pg';
 import { data, redirect } from 'react-router';
 import { compareDays, dayKey, weekdayOf } from '../../core/calendar/day.ts';
@@ -13,9 +14,6 @@ import { readLadderForm, readMovementForm } from './movement-form.ts';
 import { planText } from '../write/session-view.ts';
 import { loadWorkspaceBook } from '../write/workspace-book.ts';
 import { runDate } from '../../core/calendar/release.ts';
-
-/** Weeks back and ahead that count as "the last weeks". */
-export const USAGE_WEEKS = 4;
 
 export async function loadMovements(db: pg.PoolClient, { programme }: ProgrammeScope, request: Request) {
   const book = await loadWorkspaceBook(db);

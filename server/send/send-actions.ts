@@ -1,3 +1,4 @@
+import { COACH_CHANNEL } from '../../core/channels/channels.ts';
 import { WORTH_MS } from '../../core/calendar/spans.ts';
 import { data, redirect } from 'react-router';
 import type pg from 'pg';
@@ -156,7 +157,7 @@ async function sendTest(db: pg.PoolClient, scope: DayScope, day: Day, form: Form
   await insertMessage(db, {
     workspaceId: coach.workspaceId,
     kind: 'test',
-    channel: 'email',
+    channel: COACH_CHANNEL,
     address: await getCoachEmail(db, coach.coachId),
     coachId: coach.coachId,
     runId: programme.runId,

@@ -1,3 +1,4 @@
+import { COACH_CHANNEL } from '../../../core/channels/channels.ts';
 import type { ChannelId } from '../../../core/channels/channels.ts';
 import type { DayDate } from '../../../core/calendar/day.ts';
 import type { Db } from '../../pool.ts';
@@ -435,7 +436,7 @@ export async function insertFlag(
         null::bigint as person_id,
         null::bigint as enrolment_id,
         c.id as coach_id,
-        'email'::text as channel,
+        ${COACH_CHANNEL}::text as channel,
         c.email as address,
         null::bigint as version_id,
         ${f.expiresAt}::timestamptz as expires_at
