@@ -1,3 +1,4 @@
+import { yupErrors } from '../../server/http/form-schema.ts';
 import { data, Form, redirect } from 'react-router';
 import { object, string } from 'yup';
 import { hasAtMost } from '../../core/letters.ts';
@@ -14,7 +15,6 @@ import { formText } from '../../server/http/form-text.ts';
 import { hashWhenFree } from '../../server/doors/hash-password.ts';
 import { ADDRESS_HEADER } from '../../server/http/address-header.ts';
 import { networkOf } from '../../server/http/limits/network.ts';
-import { yupErrors } from '../../server/participant/log-form.ts';
 import { newPassword } from '../../server/doors/password-rules.ts';
 import { readForm, refuse } from '../../server/http/read-body.ts';
 import { hashToken, isTokenShaped } from '../../server/doors/token.ts';

@@ -1,10 +1,10 @@
+import { yupErrors } from '../../server/http/form-schema.ts';
 import { Form, Link, redirect, data, useNavigation } from 'react-router';
 import { object, string } from 'yup';
 import { cutLetters } from '../../core/letters.ts';
 import { ADDRESS_HEADER } from '../../server/http/address-header.ts';
 import { networkOf } from '../../server/http/limits/network.ts';
 import { ECHO_LETTERS } from '../../server/http/limits/limits.ts';
-import { yupErrors } from '../../server/participant/log-form.ts';
 import { findCoach, safePath } from '../../server/doors/coach-session.ts';
 import { signIn } from '../../server/doors/sign-in.ts';
 import { Mark } from '../shell/frame/mark.tsx';

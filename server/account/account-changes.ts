@@ -1,3 +1,4 @@
+import { yupErrors } from '../http/form-schema.ts';
 import { COACH_CHANNEL } from '../../core/channels/channels.ts';
 import { DAY_MS } from '../../core/calendar/spans.ts';
 import { randomUUID } from 'node:crypto';
@@ -27,7 +28,6 @@ import { deriveToken } from '../doors/derived-token.ts';
 import { formText } from '../http/form-text.ts';
 import { hashWhenFree } from '../doors/hash-password.ts';
 import { ECHO_LETTERS } from '../http/limits/limits.ts';
-import { yupErrors } from '../participant/log-form.ts';
 import { parseId } from '../http/parse-number.ts';
 import { newPassword } from '../doors/password-rules.ts';
 import { proveAgain } from '../doors/prove-again.ts';

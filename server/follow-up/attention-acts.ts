@@ -1,10 +1,12 @@
+import { object, string } from 'yup';
+import { firstError, someWords } from '../http/form-schema.ts';
+import { hasAtMost, cutLetters } from '../../core/letters.ts';
 import { WORTH_MS } from '../../core/calendar/spans.ts';
 import { channelOf } from '../../core/channels/channels.ts';
 import type pg from 'pg';
 import { EASE_DAYS } from '../../core/calendar/absence.ts';
 import { addDays, parseDayDate } from '../../core/calendar/day.ts';
 import { localDate } from '../../core/calendar/release.ts';
-import { countLetters, cutLetters } from '../../core/letters.ts';
 import { MOST_OCCASION } from '../../core/record/attention/attention.ts';
 import { readSwaps } from '../../core/movement/read-swaps.ts';
 import type { ActKind, AttentionSettings } from '../../core/record/attention/attention-rules.ts';
@@ -37,9 +39,17 @@ const refused = (field: string, message: string): ActAnswer => ({ status: 'refus
 
 export const MAX_WORDS = 2000;
 const MAX_SUBJECT = 120;
+const wordsSchema = object({
+  words: string()
+    .required('Write a few words first.')
+    .test('letters', `A message has at most ${MAX_WORDS} letters.`, hasAtMost(MAX_WORDS)),
+});
+const messageSchema = wordsSchema.shape({
+  subject: someWords(MAX_SUBJECT, `Give it a subject, of at most ${MAX_SUBJECT} letters.`),
+});
+const noteSchema = object({ words: someWords(MAX_WORDS, `Write a note of 1 to ${MAX_WORDS} letters.`) });
 /** What was put off is asked again after so many days. */
 const SNOOZE_DAYS = 7;
-/** A note is worth sending for so long. */
 /** The same again within so long is the same request. */
 const TWICE_MS = 60_000;
 
@@ -125,11 +135,10 @@ async function carryOut(
     case 'asked': {
       const words = formLines(form, 'words').trim();
       const subject = formText(form, 'subject').trim();
-      if (words === '') return refused('words', 'Write a few words first.');
-      if (countLetters(words) > MAX_WORDS) return refused('words', `A message has at most ${MAX_WORDS} letters.`);
-      if (formText(form, 'by') === 'self') return { words, was: {} };
-      if (subject === '' || countLetters(subject) > MAX_SUBJECT)
-        return refused('subject', `Give it a subject, of at most ${MAX_SUBJECT} letters.`);
+      const bySelf = formText(form, 'by') === 'self';
+      const wrong = await firstError(bySelf ? wordsSchema : messageSchema, { words, subject });
+      if (wrong) return refused(wrong.field, wrong.message);
+      if (bySelf) return { words, was: {} };
       const { contact, address } = person.profile;
       if (!isReached(person) || contact.channel === 'none')
         return refused(
@@ -211,8 +220,8 @@ export async function keepNote(
   const person = await getEnrolment(db, enrolmentId);
   if (person.runId !== programme.runId) return undefined;
   const words = formLines(form, 'words').trim();
-  if (words === '' || countLetters(words) > MAX_WORDS)
-    return refused('words', `Write a note of 1 to ${MAX_WORDS} letters.`);
+  const wrong = await firstError(noteSchema, { words });
+  if (wrong) return refused(wrong.field, wrong.message);
   const actId = await insertAct(db, {
     workspaceId: coach.workspaceId,
     coachId: coach.coachId,

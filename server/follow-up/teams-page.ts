@@ -1,9 +1,10 @@
+import { array, object } from 'yup';
+import { firstError, someWords, words as atMost } from '../http/form-schema.ts';
 import { LETTER_LIMITS } from '../../core/limits.ts';
 import { COACH_CHANNEL } from '../../core/channels/channels.ts';
 import { WORTH_MS } from '../../core/calendar/spans.ts';
 import type pg from 'pg';
 import { data } from 'react-router';
-import { countLetters as lettersIn } from '../../core/letters.ts';
 import { draftCoachLetter, draftLetter } from '../../core/record/adherence/letters.ts';
 import { personBoard } from '../../core/record/scores/boards.ts';
 import { MAX_SHARED_MOVEMENTS, MAX_SHARED_WORDS } from '../../core/record/scores/shared-total.ts';
@@ -29,6 +30,15 @@ export const refused = (field: string, message: string) =>
   data<Answer>({ status: 'refused', field, message }, { status: 400 });
 
 export const done = (words: string) => data<Answer>({ status: 'done', words });
+
+const totalSchema = object({
+  words: atMost(MAX_SHARED_WORDS),
+  movements: array().max(MAX_SHARED_MOVEMENTS, `At most ${MAX_SHARED_MOVEMENTS} movements.`),
+});
+const letterSchema = object({
+  subject: someWords(LETTER_LIMITS.subject, `A subject of 1 to ${LETTER_LIMITS.subject} letters.`),
+  letter: someWords(LETTER_LIMITS.words, `A letter has 1 to ${LETTER_LIMITS.words} letters.`),
+});
 
 export async function loadTeams(db: pg.PoolClient, { programme, coach }: ProgrammeScope) {
   const { follow, host } = await loadHost(db, programme);
@@ -72,8 +82,8 @@ export async function changeTeams(db: pg.PoolClient, { programme, coach }: Progr
       .split(',')
       .map((n) => n.trim())
       .filter(Boolean);
-    if (lettersIn(words) > MAX_SHARED_WORDS) return refused('words', `At most ${MAX_SHARED_WORDS} letters.`);
-    if (names.length > MAX_SHARED_MOVEMENTS) return refused('movements', `At most ${MAX_SHARED_MOVEMENTS} movements.`);
+    const wrong = await firstError(totalSchema, { words, movements: names });
+    if (wrong) return refused(wrong.field, wrong.message);
     if ((words === '') !== (names.length === 0))
       return refused(
         words === '' ? 'words' : 'movements',
@@ -91,10 +101,8 @@ export async function changeTeams(db: pg.PoolClient, { programme, coach }: Progr
   if (intent !== 'to-all' && intent !== 'to-coach') return notFound();
   const subject = formText(form, 'subject').trim();
   const words = formLines(form, 'words').trim();
-  if (subject === '' || lettersIn(subject) > LETTER_LIMITS.subject)
-    return refused('subject', `A subject of 1 to ${LETTER_LIMITS.subject} letters.`);
-  if (words === '' || lettersIn(words) > LETTER_LIMITS.words)
-    return refused('letter', `A letter has 1 to ${LETTER_LIMITS.words} letters.`);
+  const wrong = await firstError(letterSchema, { subject, letter: words });
+  if (wrong) return refused(wrong.field, wrong.message);
   const expiresAt = new Date(nowMs() + WORTH_MS.words);
   if (intent === 'to-coach') {
     await insertMessage(db, {

@@ -27,36 +27,38 @@ describe('what a person says of themselves', () => {
       ...Object.fromEntries(SCREENING_QUESTIONS.map((_, i) => [`care-${i}`, yes.includes(i) ? 'yes' : 'no'])),
       ...more,
     });
-  test('kit: whatever is asked, or only what is known', () => {
-    expect(readMeForm(form({ part: 'kit', 'kit-said': 'all', kit: ['chair'] }), ['chair'])).toEqual({
+  test('kit: whatever is asked, or only what is known', async () => {
+    expect(await readMeForm(form({ part: 'kit', 'kit-said': 'all', kit: ['chair'] }), ['chair'])).toEqual({
       status: 'success',
       change: { kit: null },
     });
-    expect(readMeForm(form({ part: 'kit', 'kit-said': 'only', kit: ['chair', 'rocket'] }), ['chair', 'band'])).toEqual({
+    expect(
+      await readMeForm(form({ part: 'kit', 'kit-said': 'only', kit: ['chair', 'rocket'] }), ['chair', 'band']),
+    ).toEqual({
       status: 'success',
       change: { kit: ['chair'] },
     });
-    expect(readMeForm(form({ part: 'kit', 'kit-said': 'only' }), ['chair'])).toEqual({
+    expect(await readMeForm(form({ part: 'kit', 'kit-said': 'only' }), ['chair'])).toEqual({
       status: 'success',
       change: { kit: [] },
     });
   });
-  test('health answers fail closed, keep only what follows, and can be forgotten', () => {
-    expect(readMeForm(answers([]), [])).toEqual({ status: 'success', change: { care: 'clear', careShared: '' } });
-    expect(readMeForm(answers([1]), [])).toMatchObject({ change: { care: 'wait' } });
-    expect(readMeForm(answers([1], { seen: 'yes', shared: ' a knee ' }), [])).toEqual({
+  test('health answers fail closed, keep only what follows, and can be forgotten', async () => {
+    expect(await readMeForm(answers([]), [])).toEqual({ status: 'success', change: { care: 'clear', careShared: '' } });
+    expect(await readMeForm(answers([1]), [])).toMatchObject({ change: { care: 'wait' } });
+    expect(await readMeForm(answers([1], { seen: 'yes', shared: ' a knee ' }), [])).toEqual({
       status: 'success',
       change: { care: 'seen', careShared: 'a knee' },
     });
-    expect(readMeForm(form({ part: 'care', 'care-0': 'no' }), [])).toMatchObject({
+    expect(await readMeForm(form({ part: 'care', 'care-0': 'no' }), [])).toMatchObject({
       status: 'error',
       errors: { care: expect.any(String) as string },
     });
-    expect(readMeForm(answers([], { shared: 'x'.repeat(501) }), [])).toMatchObject({
+    expect(await readMeForm(answers([], { shared: 'x'.repeat(501) }), [])).toMatchObject({
       status: 'error',
       errors: { shared: expect.any(String) as string },
     });
-    expect(readMeForm(form({ part: 'forget' }), [])).toEqual({
+    expect(await readMeForm(form({ part: 'forget' }), [])).toEqual({
       status: 'success',
       change: { care: 'not-asked', careShared: '', spares: [] },
     });

@@ -1,7 +1,8 @@
+import { yupErrors } from '../http/form-schema.ts';
 import { object, string } from 'yup';
 import type { Hurt } from '../../core/clock/clock.ts';
 import { cutLetters } from '../../core/letters.ts';
-import { UUID, yupErrors } from './log-form.ts';
+import { UUID } from './log-form.ts';
 
 const hurtSchema = object({
   'client-id': string().matches(UUID, 'This came without its own id.').required('This came without its own id.'),

@@ -28,9 +28,9 @@ const WHOLE = {
 };
 
 describe('who joins', () => {
-  test('says who they are, where, how they are reached, what fits them; the answers themselves are not kept', () => {
+  test('says who they are, where, how they are reached, what fits them; the answers themselves are not kept', async () => {
     expect(
-      readJoinForm(
+      await readJoinForm(
         form({
           ...WHOLE,
           'kit-said': 'only',
@@ -53,10 +53,10 @@ describe('who joins', () => {
         weekdays: [2, 6],
       },
     });
-    expect(readJoinForm(form({ ...WHOLE, channel: 'none', 'care-1': 'yes' }), [])).toMatchObject({
+    expect(await readJoinForm(form({ ...WHOLE, channel: 'none', 'care-1': 'yes' }), [])).toMatchObject({
       values: { channel: 'none', address: '', kit: null, care: 'wait', weekdays: null },
     });
-    expect(readJoinForm(form({ ...WHOLE, 'care-1': 'yes', seen: 'yes' }), [])).toMatchObject({
+    expect(await readJoinForm(form({ ...WHOLE, 'care-1': 'yes', seen: 'yes' }), [])).toMatchObject({
       values: { care: 'seen' },
     });
   });
@@ -72,8 +72,8 @@ describe('who joins', () => {
     ['phone', { channel: 'text', phone: '12' }],
     ['care', { 'care-0': '' }],
     ['consent', { consent: '' }],
-  ] as const)('an error in %s keeps all that was typed, and nobody joins', (field, more) => {
-    const read = readJoinForm(form({ ...WHOLE, ...more }), []);
+  ] as const)('an error in %s keeps all that was typed, and nobody joins', async (field, more) => {
+    const read = await readJoinForm(form({ ...WHOLE, ...more }), []);
     expect(read.status).toBe('error');
     if (read.status !== 'error') return;
     expect(Object.keys(read.errors)).toEqual([field]);
@@ -148,15 +148,15 @@ describe('a run’s settings', () => {
   });
 });
 
-test('messages: quiet hours whole or not at all, an address for the channel that was chosen', () => {
+test('messages: quiet hours whole or not at all, an address for the channel that was chosen', async () => {
   const read = (fields: Record<string, string>) =>
     readMeForm(form({ part: 'messages', timeZone: 'UTC', ...fields }), []);
-  expect(read({ channel: 'none' })).toEqual({
+  expect(await read({ channel: 'none' })).toEqual({
     status: 'success',
     change: { channel: 'none', timeZone: 'UTC', quiet: null, wantsRestDays: false, reminderAt: null },
   });
   expect(
-    read({
+    await read({
       channel: 'text',
       phone: '+351 910 000 111',
       quietFrom: '22:00',
@@ -173,7 +173,7 @@ test('messages: quiet hours whole or not at all, an address for the channel that
       reminderAt: '19:30',
     },
   });
-  expect(read({ channel: 'email', email: '', quietTo: '07:00' })).toMatchObject({
+  expect(await read({ channel: 'email', email: '', quietTo: '07:00' })).toMatchObject({
     errors: { email: expect.any(String) as string, quiet: expect.any(String) as string },
   });
 });

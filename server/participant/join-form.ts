@@ -1,19 +1,29 @@
+import { object, string } from 'yup';
+import { yupErrors, zone } from '../http/form-schema.ts';
+import { hasAtMost, cutLetters } from '../../core/letters.ts';
 import { judgeScreening, SCREENING_QUESTIONS } from '../../core/care.ts';
 import type { CareState } from '../../core/care.ts';
 import { readContact } from './contact-form.ts';
-import { isTimeZone } from '../../core/calendar/release.ts';
-import { countLetters, cutLetters } from '../../core/letters.ts';
 import type { Spare } from '../../core/movement/spare.ts';
 import { isSpare } from '../../core/movement/spare.ts';
 import type { Channel } from '../../db/queries/person.ts';
 import { formText } from '../http/form-text.ts';
 
-/** What someone says of themselves as they join. */
 /** What a stranger writes here is read in messages and on pages: it is a name, and no way to send words or links to anybody. */
 const MOST_NAME = 60;
 const isLinkLike = (name: string): boolean =>
   /[@<>]|\/\/|www\.|\.[a-z]{2,}\//i.test(name) || /\.(?:com|org|net|info|io|ru|cn|xyz|top|link)\b/i.test(name);
 
+const schema = object({
+  name: string()
+    .required('Say what your coach calls you.')
+    .test('letters', `A name has at most ${MOST_NAME} letters.`, hasAtMost(MOST_NAME))
+    .test('link', 'A name has no link or address in it.', (name) => !isLinkLike(name ?? '')),
+  timeZone: zone,
+  consent: string().oneOf(['yes'], 'Without your consent nothing is stored, and you can’t take part here.'),
+});
+
+/** What someone says of themselves as they join. */
 export interface JoinValues {
   readonly name: string;
   readonly timeZone: string;
@@ -33,28 +43,23 @@ export type JoinForm =
  * Reads a join form; everything that was typed comes back beside the errors. Health answers fail closed: each question is answered, or
  * nobody joins; the answers themselves are not kept.
  */
-export function readJoinForm(form: FormData, pieces: readonly string[]): JoinForm {
+export async function readJoinForm(form: FormData, pieces: readonly string[]): Promise<JoinForm> {
   const text = (name: string) => formText(form, name).trim();
   const said = Object.fromEntries(
     [...form].slice(0, 200).flatMap(([k, v]) => (typeof v === 'string' ? [[k, cutLetters(v, 500)]] : [])),
   );
-  const errors: Record<string, string> = {};
-  const name = text('name');
-  if (name === '') errors.name = 'Say what your coach calls you.';
-  else if (countLetters(name) > MOST_NAME) errors.name = `A name has at most ${MOST_NAME} letters.`;
-  else if (isLinkLike(name)) errors.name = 'A name has no link or address in it.';
-  const timeZone = text('timeZone');
-  if (!isTimeZone(timeZone)) errors.timeZone = 'That is no time zone known here; one is like Europe/Lisbon.';
+  const [name, timeZone] = [text('name'), text('timeZone')];
   const { channel, address, errors: contactErrors } = readContact(text);
-  Object.assign(errors, contactErrors);
   const answers = SCREENING_QUESTIONS.map((_, i) => {
     const answer = text(`care-${i}`);
     return answer === 'yes' || answer === 'no' ? answer : undefined;
   });
   const care = judgeScreening(answers, text('seen') === 'yes');
-  if (!care) errors.care = 'Please answer each question.';
-  if (text('consent') !== 'yes')
-    errors.consent = 'Without your consent nothing is stored, and you can’t take part here.';
+  const errors: Record<string, string> = {
+    ...(await yupErrors(schema, { name, timeZone, consent: text('consent') })),
+    ...contactErrors,
+    ...(!care && { care: 'Please answer each question.' }),
+  };
   const weekdays = form
     .getAll('weekday')
     .map(Number)

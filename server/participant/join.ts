@@ -62,7 +62,7 @@ export async function takeJoin(db: pg.PoolClient, runId: number, form: FormData,
   await lockRun(db, runId);
   const programme = await getProgrammeOfRun(db, runId, new Date(nowMs()));
   const { library } = await loadWorkspaceBook(db);
-  const read = readJoinForm(form, kitPieces(library.movements));
+  const read = await readJoinForm(form, kitPieces(library.movements));
   if (doorState(programme, localDate(nowMs(), 'UTC')) !== 'open')
     return data({ errors: { form: 'The door has closed in the meantime.' }, said: {} }, { status: 409 });
   if (read.status === 'error') return data({ errors: read.errors, said: read.said }, { status: 400 });

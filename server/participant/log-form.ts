@@ -1,6 +1,7 @@
+import { yupErrors } from '../http/form-schema.ts';
 import { parseId } from '../http/parse-number.ts';
 import { cutLetters, foldToLine, foldToLines, hasAtMost } from '../../core/letters.ts';
-import { number, object, string, ValidationError } from 'yup';
+import { number, object, string } from 'yup';
 import type { Block } from '../../core/document/document.ts';
 import type { ChosenShape } from '../../core/clock/shapes.ts';
 import type { RecordDetails, SessionRecord, UsedLoad } from '../../core/record/record.ts';
@@ -210,19 +211,3 @@ function readSeen(
 /** An instant of the device's clock in ms; undefined where a page without script sends none. */
 const instant = (text: string | undefined): number | undefined =>
   /^\d{12,14}$/.test(text ?? '') ? Number(text) : undefined;
-
-/** The first message of each field that a schema refuses. */
-export async function yupErrors(
-  schema: { validate: (value: unknown, options: { abortEarly: false }) => Promise<unknown> },
-  values: unknown,
-): Promise<Record<string, string>> {
-  try {
-    await schema.validate(values, { abortEarly: false });
-    return {};
-  } catch (error) {
-    if (!(error instanceof ValidationError)) throw error;
-    const found: Record<string, string> = {};
-    for (const inner of error.inner.length > 0 ? error.inner : [error]) found[inner.path ?? ''] ??= inner.message;
-    return found;
-  }
-}

@@ -1,8 +1,8 @@
-import { countLetters } from '../../core/letters.ts';
+import { object, string } from 'yup';
+import { hour, isHour, words, yupErrors, zone } from '../http/form-schema.ts';
 import type { CareState } from '../../core/care.ts';
 import { judgeScreening, SCREENING_QUESTIONS } from '../../core/care.ts';
 import { isSpare } from '../../core/movement/spare.ts';
-import { isTimeZone } from '../../core/calendar/release.ts';
 import { readContact } from './contact-form.ts';
 import type { ProfileChange } from '../../db/queries/person.ts';
 import { formLines, formText } from '../http/form-text.ts';
@@ -13,20 +13,24 @@ export type MeForm =
 
 const MAX_SHARED_LENGTH = 500;
 
-const TIME = /^([01]\d|2[0-3]):[0-5]\d$/;
+const messagesSchema = object({
+  timeZone: zone,
+  quiet: string().test(
+    'hours',
+    'Quiet hours have a beginning and an end, like 22:00 and 07:00.',
+    (v) => v === undefined || v === '' || (v.length === 11 && v.split(' ').every(isHour)),
+  ),
+  reminderAt: hour('An hour is written like 19:30.'),
+});
+const careSchema = object({ shared: words(MAX_SHARED_LENGTH) });
 
 /** By what, where and when messages come. An address that is new is asked first. */
-function readMessages(form: FormData): MeForm {
+async function readMessages(form: FormData): Promise<MeForm> {
   const text = (name: string) => formText(form, name).trim();
   const { channel, address, errors: contactErrors } = readContact(text);
-  const errors: Record<string, string> = { ...contactErrors };
-  const timeZone = text('timeZone');
-  if (!isTimeZone(timeZone)) errors.timeZone = 'That is no time zone known here; one is like Europe/Lisbon.';
-  const [from, to] = [text('quietFrom'), text('quietTo')];
-  if ((from === '') !== (to === '') || (from !== '' && !(TIME.test(from) && TIME.test(to))))
-    errors.quiet = 'Quiet hours have a beginning and an end, like 22:00 and 07:00.';
-  const reminderAt = text('reminderAt');
-  if (reminderAt !== '' && !TIME.test(reminderAt)) errors.reminderAt = 'An hour is written like 19:30.';
+  const [timeZone, from, to, reminderAt] = [text('timeZone'), text('quietFrom'), text('quietTo'), text('reminderAt')];
+  const quiet = `${from} ${to}`.trim();
+  const errors = { ...(await yupErrors(messagesSchema, { timeZone, quiet, reminderAt })), ...contactErrors };
   if (Object.keys(errors).length > 0) return { status: 'error', errors };
   return {
     status: 'success',
@@ -42,7 +46,7 @@ function readMessages(form: FormData): MeForm {
 }
 
 /** Reads what a person says of themselves: one part of the page at a time. Health answers fail closed: an incomplete set changes nothing. */
-export function readMeForm(form: FormData, pieces: readonly string[]): MeForm {
+export async function readMeForm(form: FormData, pieces: readonly string[]): Promise<MeForm> {
   switch (formText(form, 'part')) {
     case 'kit': {
       if (formText(form, 'kit-said') !== 'only') return { status: 'success', change: { kit: null } };
@@ -68,10 +72,13 @@ export function readMeForm(form: FormData, pieces: readonly string[]): MeForm {
       });
       const care: CareState | undefined = judgeScreening(answers, formLines(form, 'seen') === 'yes');
       const careShared = formLines(form, 'shared').trim();
-      const errors: Record<string, string> = {};
-      if (!care) errors.care = 'Please answer each question; nothing was changed.';
-      if (countLetters(careShared) > MAX_SHARED_LENGTH) errors.shared = `At most ${MAX_SHARED_LENGTH} letters.`;
-      return care && !errors.shared ? { status: 'success', change: { care, careShared } } : { status: 'error', errors };
+      const errors = {
+        ...(await yupErrors(careSchema, { shared: careShared })),
+        ...(!care && { care: 'Please answer each question; nothing was changed.' }),
+      };
+      return care && Object.keys(errors).length === 0
+        ? { status: 'success', change: { care, careShared } }
+        : { status: 'error', errors };
     }
     case 'messages':
       return readMessages(form);

@@ -1,14 +1,17 @@
+import { object } from 'yup';
+import { firstError, words } from '../http/form-schema.ts';
 import type pg from 'pg';
 import { EASE_DAYS } from '../../core/calendar/absence.ts';
 import { addDays, parseDayDate } from '../../core/calendar/day.ts';
 import { localDate } from '../../core/calendar/release.ts';
-import { countLetters } from '../../core/letters.ts';
 import type { Participant } from '../../db/queries/person.ts';
 import { updatePlace } from '../../db/queries/person.ts';
 import { deleteAbsence, endPause, insertAbsences } from '../../db/queries/absence.ts';
 import { nowMs } from '../config.ts';
 import { formLines, formText } from '../http/form-text.ts';
 import { parseId } from '../http/parse-number.ts';
+
+const awaySchema = object({ note: words(200, 'A note has at most 200 letters.') });
 
 /** What a coach changes about someone's days; undefined where `intent` is nothing of the kind. */
 export async function changeDays(
@@ -27,7 +30,8 @@ export async function changeDays(
       const note = formLines(form, 'note').trim();
       if (!from || to === undefined) return { error: 'Say from which day to which, or leave the end open.' };
       if (to !== null && to < from) return { error: 'It ends before it begins.' };
-      if (countLetters(note) > 200) return { error: 'A note has at most 200 letters.' };
+      const wrong = await firstError(awaySchema, { note });
+      if (wrong) return { error: wrong.message };
       const kind = formText(form, 'kind') === 'excused' ? 'excused' : 'pause';
       await insertAbsences(db, {
         workspaceId,

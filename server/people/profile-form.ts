@@ -1,3 +1,4 @@
+import { yupErrors } from '../http/form-schema.ts';
 import { hasAtMost } from '../../core/letters.ts';
 import { object, string } from 'yup';
 import { isTimeZone } from '../../core/calendar/release.ts';
@@ -9,7 +10,6 @@ import { PATTERNS } from '../../core/movement/movement.ts';
 import { isSpare } from '../../core/movement/spare.ts';
 import type { ProfileChange } from '../../db/queries/person.ts';
 import { formLines, formText } from '../http/form-text.ts';
-import { yupErrors } from '../participant/log-form.ts';
 
 const schema = object({
   name: string().trim().required('Write a name.').test('letters', 'A name has at most 80 letters.', hasAtMost(80)),

@@ -1,5 +1,7 @@
+import { object } from 'yup';
+import { firstError, someWords } from '../http/form-schema.ts';
 import type pg from 'pg';
-import { countLetters, cutLetters } from '../../core/letters.ts';
+import { cutLetters } from '../../core/letters.ts';
 import { data } from 'react-router';
 import { readEditsJson, withoutDates } from '../../core/exchange/programme-edit-json.ts';
 import { toProgrammeJson } from '../../core/exchange/programme-json.ts';
@@ -14,6 +16,9 @@ import { loadWorkspaceBook } from '../write/workspace-book.ts';
 
 export const refused = (message: string, status = 400) => data({ status: 'refused' as const, message }, { status });
 
+const templateSchema = object({ title: someWords(120, 'A template needs a title of at most 120 letters.') });
+
+/** Changes a plan by the edits that were shown before; takes a change back; saves the plan as a template. */
 export async function takeChange(
   db: pg.PoolClient,
   { coach, programme }: ProgrammeScope,
@@ -35,7 +40,8 @@ export async function takeChange(
       );
     case 'save-template': {
       const title = formText(form, 'title').trim();
-      if (title === '' || countLetters(title) > 120) return refused('A template needs a title of at most 120 letters.');
+      const wrong = await firstError(templateSchema, { title });
+      if (wrong) return refused(wrong.message);
       const stored = await getPlan(db, programme);
       const plan = withoutDates({ ...stored.programme, title });
       await upsertTemplate(db, {

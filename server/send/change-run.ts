@@ -1,9 +1,10 @@
+import { object } from 'yup';
+import { peopleLimit, words, yupErrors } from '../http/form-schema.ts';
 import { randomBytes } from 'node:crypto';
 import type pg from 'pg';
 import { data, redirect } from 'react-router';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { formatDay, parseDayDate } from '../../core/calendar/day.ts';
-import { countLetters } from '../../core/letters.ts';
 import type { SignedInCoach } from '../../db/queries/doors/coach-session.ts';
 import {
   copyPeople,
@@ -130,19 +131,20 @@ async function archive({ db, programme }: Step, since: Date | null) {
   return answer({}, since ? 'Put away: nothing goes out of it, and all that was stays.' : 'It is back.');
 }
 
-const MOST_JOIN_LETTERS = 500;
-const MOST_JOINED = 20_000;
+const joinSchema = object({
+  joinWords: words(500),
+  joinLimit: peopleLimit('A number of people from 1 to 20,000, or nothing.'),
+});
 
 async function keepJoin({ db, programme: { run, runId }, form }: Step) {
-  const words = formLines(form, 'joinWords').trim();
+  const joinWords = formLines(form, 'joinWords').trim();
   const limitText = formText(form, 'joinLimit').trim();
-  const limit = limitText === '' ? null : Number(limitText);
-  if (countLetters(words) > MOST_JOIN_LETTERS) return answer({ joinWords: `At most ${MOST_JOIN_LETTERS} letters.` });
-  if (limit !== null && (!Number.isInteger(limit) || limit < 1 || limit > MOST_JOINED))
-    return answer({ joinLimit: 'A number of people from 1 to 20,000, or nothing.' });
+  const joinLimit = limitText === '' ? null : Number(limitText);
+  const errors = await yupErrors(joinSchema, { joinWords, joinLimit });
+  if (Object.keys(errors).length > 0) return answer(errors);
   const isNew = formText(form, 'renew') === 'yes' || run.join.code === null;
   const isOpen = formText(form, 'joinOpen') === 'yes';
   const code = isNew ? randomBytes(8).toString('hex') : run.join.code;
-  await updateRunJoin(db, runId, { code, isOpen, limit, words });
+  await updateRunJoin(db, runId, { code, isOpen, limit: joinLimit, words: joinWords });
   return answer({}, isOpen ? 'The join page is open.' : 'The join page is closed.');
 }

@@ -1,25 +1,18 @@
-import { boolean, number, object, string } from 'yup';
+import { day, isHour, whole, words, yupErrors } from '../http/form-schema.ts';
+import { boolean, object, string } from 'yup';
 import type { DayDate } from '../../core/calendar/day.ts';
-import { parseDayDate } from '../../core/calendar/day.ts';
 import { isTimeZone } from '../../core/calendar/release.ts';
-import { hasAtMost } from '../../core/letters.ts';
 import type { Run, RunSettings } from '../../db/queries/run.ts';
 import { formText } from '../http/form-text.ts';
-import { yupErrors } from '../participant/log-form.ts';
-
-const whole = (most: number, words: string) =>
-  number().typeError(words).integer(words).min(0, words).max(most, words).required(words);
 
 const schema = object({
-  title: string().trim().test('letters', 'A name has at most 80 letters.', hasAtMost(80)),
-  startsOn: string()
-    .required('Say when it begins.')
-    .test('date', 'That is no date.', (v) => parseDayDate(v) !== undefined),
+  title: words(80, 'A name has at most 80 letters.'),
+  startsOn: day('Say when it begins, on a day of the calendar.'),
   calendar: string().oneOf(['host', 'own'], 'Choose whose calendar it goes by.'),
-  releaseTime: string().matches(/^([01]\d|2[0-3]):[0-5]\d$/, 'An hour is written like 05:00.'),
+  releaseTime: string().test('hour', 'An hour is written like 05:00.', (v) => isHour(v ?? '')),
   releaseZone: string().test('zone', 'That is no time zone known here.', (v) => v === '' || isTimeZone(v ?? '')),
   isByHand: boolean(),
-  lookAheadDays: whole(14, 'Between 0 and 14 days.'),
+  lookAheadDays: whole(0, 14, 'Between 0 and 14 days.').required('Between 0 and 14 days.'),
   makeUp: string().test(
     'days',
     'Between 0 and 60 days, or nothing for “at any time”.',

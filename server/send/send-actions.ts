@@ -1,10 +1,11 @@
+import { object, string } from 'yup';
+import { day as dayField, firstError, isHour, peopleLimit, whole, words, zone } from '../http/form-schema.ts';
 import { COACH_CHANNEL } from '../../core/channels/channels.ts';
 import { WORTH_MS } from '../../core/calendar/spans.ts';
 import { data, redirect } from 'react-router';
 import type pg from 'pg';
 import { addDays, dayKey, parseDayDate } from '../../core/calendar/day.ts';
-import { instantAt, isTimeZone, runDate, lastDate } from '../../core/calendar/release.ts';
-import { countLetters } from '../../core/letters.ts';
+import { instantAt, runDate, lastDate } from '../../core/calendar/release.ts';
 import { insertMessage } from '../../db/queries/messages/lay-messages.ts';
 import { insertNewRecords } from '../../db/queries/record.ts';
 import { deleteCame, listLiveReplies, writeCame } from '../../db/queries/live.ts';
@@ -27,6 +28,18 @@ import { lastSendMs, loadCalendars, sendDay } from '../jobs/release-run.ts';
 import { parseId } from '../http/parse-number.ts';
 import { upsertLateChoice } from '../../db/queries/messages/stop.ts';
 import { getCoachEmail } from '../../db/queries/doors/coach.ts';
+
+const changeSchema = object({ changeNote: words(500, 'The note on what changed has at most 500 letters.') });
+const withdrawSchema = object({ why: words(500, 'A reason has at most 500 letters.') });
+const WHEN_LIVE = 'Say on which date and at what hour it is, like 18:00.';
+const liveSchema = object({
+  date: dayField(WHEN_LIVE),
+  time: string().test('hour', WHEN_LIVE, (v) => isHour(v ?? '')),
+  timeZone: zone,
+  place: words(300, 'A place has at most 300 letters.'),
+  minutes: whole(5, 600, 'It lasts between 5 minutes and 10 hours.'),
+  limit: peopleLimit('A limit is a number of people, or nothing.'),
+});
 
 const refuse = (error: string, status = 400, more: Record<string, string> = {}) =>
   data({ error, told: '', ...more }, { status });
@@ -71,8 +84,8 @@ const at = ({ coach, programme }: DayScope, day: Day) => ({
 async function send(db: pg.PoolClient, scope: DayScope, day: Day, form: FormData) {
   const { programme, coach, place } = scope;
   const changeNote = formLines(form, 'changeNote').trim();
-  if (countLetters(changeNote) > 500)
-    return refuse('The note on what changed has at most 500 letters.', 400, { changeNote });
+  const wrong = await firstError(changeSchema, { changeNote });
+  if (wrong) return refuse(wrong.message, 400, { changeNote });
   if (!day.isReady || day.revision !== formRevision(form))
     return refuse('The text was changed since it was marked ready. Look at it again under Write.', 409, { changeNote });
   const isWithdrawn = (await listRunDayStates(db, programme.runId)).some(
@@ -120,7 +133,8 @@ async function expiresAt(db: pg.PoolClient, { programme }: DayScope, day: Day): 
 
 async function withdraw(db: pg.PoolClient, scope: DayScope, day: Day, form: FormData) {
   const why = formLines(form, 'note').trim();
-  if (countLetters(why) > 500) return refuse('A reason has at most 500 letters.');
+  const wrong = await firstError(withdrawSchema, { why });
+  if (wrong) return refuse(wrong.message);
   if (!day.sent) return refuse('Nothing was sent that could be withdrawn.', 409);
   const now = new Date(nowMs());
   await updateDayWithdrawn(db, { ...at(scope, day), at: now, note: why });
@@ -195,16 +209,10 @@ async function setLive(db: pg.PoolClient, scope: DayScope, day: Day, form: FormD
   const minutes = Number(formText(form, 'minutes') || 60);
   const limitText = formText(form, 'limit').trim();
   const limit = limitText === '' ? null : Number(limitText);
-  if (!date || !/^([01]\d|2[0-3]):[0-5]\d$/.test(time))
-    return refuse('Say on which date and at what hour it is, like 18:00.');
-  if (!isTimeZone(timeZone)) return refuse('That is no time zone known here.');
-  if (date < startsOn || date > addDays(lastDate(scope.programme.run.rules, scope.programme.weeks), 32))
+  const wrong = await firstError(liveSchema, { date: date ?? '', time, timeZone, place, minutes, limit });
+  if (wrong) return refuse(wrong.message);
+  if (!date || date < startsOn || date > addDays(lastDate(scope.programme.run.rules, scope.programme.weeks), 32))
     return refuse('That date lies outside the programme.');
-  if (countLetters(place) > 300) return refuse('A place has at most 300 letters.');
-  if (!Number.isInteger(minutes) || minutes < 5 || minutes > 600)
-    return refuse('It lasts between 5 minutes and 10 hours.');
-  if (limit !== null && (!Number.isInteger(limit) || limit < 1 || limit > 20_000))
-    return refuse('A limit is a number of people, or nothing.');
   const known = (await listRunDayStates(db, scope.programme.runId)).find((s) => s.dayId === day.id)?.live;
   await updateDayLive(db, {
     ...at(scope, day),

@@ -1,39 +1,28 @@
+import { MAX_WEEKS, formatDay } from '../../core/calendar/day.ts';
+import { day, whole, words, yupErrors } from '../http/form-schema.ts';
 import type pg from 'pg';
-import { hasAtMost } from '../../core/letters.ts';
 import { data } from 'react-router';
 import { array, number, object, string } from 'yup';
 import type { DayDate } from '../../core/calendar/day.ts';
-import { formatDay, parseDayDate } from '../../core/calendar/day.ts';
 import { insertProgramme } from '../../db/queries/plan.ts';
 import { deleteProgramme } from '../../db/queries/programme.ts';
 import { deleteTemplate } from '../../db/queries/template.ts';
 import { programmeToStartFrom } from './start-programme.ts';
 import { note } from '../doors/audit.ts';
 import { nowMs } from '../config.ts';
-import { yupErrors } from '../participant/log-form.ts';
 import { formId, formLines, formText } from '../http/form-text.ts';
 import type { SignedInCoach } from '../../db/queries/doors/coach-session.ts';
+const WEEKS = `Say how many weeks: a whole number from 1 to ${MAX_WEEKS}.`;
+
 const schema = object({
-  title: string().trim().test('letters', 'A title has at most 120 letters.', hasAtMost(120)),
-  startsOn: string()
-    .required('Say when it begins.')
-    .test('date', 'That is no date.', (v) => parseDayDate(v) !== undefined),
+  title: words(120, 'A title has at most 120 letters.'),
+  startsOn: day('Say when it begins, on a day of the calendar.'),
   from: string(),
   weeks: number().when('from', {
     is: 'empty',
-    then: (s) =>
-      s
-        .typeError('Say how many weeks.')
-        .integer('Whole weeks, please.')
-        .min(1, 'At least one week.')
-        .max(52, 'At most 52 weeks.')
-        .required('Say how many weeks.'),
+    then: () => whole(1, MAX_WEEKS, WEEKS).required(WEEKS),
   }),
-  lighterEvery: number()
-    .typeError('Say every how many weeks.')
-    .integer('Whole weeks, please.')
-    .min(0, 'No fewer than none.')
-    .max(52, 'At most every 52nd week.'),
+  lighterEvery: whole(0, MAX_WEEKS, `Every how many weeks: a whole number up to ${MAX_WEEKS}, or 0 for none.`),
   weekdays: array(number().integer().min(1).max(7).required()).when('from', {
     is: 'empty',
     then: (s) => s.min(1, 'Choose at least one day of the week.').required(),

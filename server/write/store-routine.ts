@@ -1,5 +1,7 @@
+import { object, string } from 'yup';
+import { firstError } from '../http/form-schema.ts';
+import { hasAtMost } from '../../core/letters.ts';
 import type pg from 'pg';
-import { countLetters } from '../../core/letters.ts';
 import { data } from 'react-router';
 import { readRoutine } from '../../core/session/read-routines.ts';
 import { deleteRoutine, listRoutines, upsertRoutine } from '../../db/queries/routine.ts';
@@ -10,6 +12,11 @@ import type { SignedInCoach } from '../../db/queries/doors/coach-session.ts';
 
 const MAX_TEXT_LENGTH = 20_000;
 
+const schema = object({
+  name: string().required('Give it a name.').test('letters', 'A name has at most 80 letters.', hasAtMost(80)),
+});
+
+/** Stores, replaces or deletes a routine. 409 where the name is taken and replacing wasn't said. */
 export async function storeRoutine(db: pg.PoolClient, coach: SignedInCoach, form: FormData) {
   if (formText(form, 'intent') === 'delete') {
     const gone = await deleteRoutine(db, formId(form, 'id'));
@@ -22,11 +29,8 @@ export async function storeRoutine(db: pg.PoolClient, coach: SignedInCoach, form
     .replace(/["“”\s]+/g, ' ')
     .trim();
   const text = formLines(form, 'text');
-  if (name === '' || countLetters(name) > 80)
-    return data(
-      { error: name === '' ? 'Give it a name.' : 'A name has at most 80 letters.', taken: false },
-      { status: 400 },
-    );
+  const wrong = await firstError(schema, { name });
+  if (wrong) return data({ error: wrong.message, taken: false }, { status: 400 });
   if (text.length > MAX_TEXT_LENGTH || !readRoutine(text, (await loadWorkspaceBook(db)).library))
     return data(
       {

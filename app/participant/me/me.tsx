@@ -54,7 +54,7 @@ export async function action({ params, request }: Route.ActionArgs) {
     if (answer?.error !== undefined)
       return data({ errors: { [part]: answer.error }, values: {}, feed: undefined }, { status: 400 });
     if (answer) return redirect(`/p/${params.token}/me?kept=${encodeURIComponent(part)}`);
-    const read = readMeForm(form, kitPieces((await loadWorkspaceBook(db)).library.movements));
+    const read = await readMeForm(form, kitPieces((await loadWorkspaceBook(db)).library.movements));
     if (read.status === 'error') {
       const values = Object.fromEntries(
         [...form].flatMap(([k, v]) => (typeof v === 'string' ? [[k, cutLetters(v, 2000)]] : [])),

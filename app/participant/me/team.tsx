@@ -1,5 +1,6 @@
+import { object } from 'yup';
+import { firstError, words } from '../../../server/http/form-schema.ts';
 import { data, Form, Link, redirect } from 'react-router';
-import { countLetters } from '../../../core/letters.ts';
 import { BOARD_NAMES, personBoard } from '../../../core/record/scores/boards.ts';
 import { plural } from '../../../core/words/words.ts';
 import { updateBoardName } from '../../../db/queries/host.ts';
@@ -14,6 +15,10 @@ import type { Route } from './+types/team';
 
 export const meta: Route.MetaFunction = () => [{ title: 'My team · Ysodos' }];
 const MAX_ALIAS = 40;
+const ALIAS = `Another name has 1 to ${MAX_ALIAS} letters.`;
+const aliasSchema = object({
+  alias: words(MAX_ALIAS, ALIAS).when('board', { is: 'alias', then: (s) => s.required(ALIAS) }),
+});
 
 export async function loader({ params, request }: Route.LoaderArgs) {
   return withPersonalLink(params.token, async (db, { enrolment }) => {
@@ -46,8 +51,8 @@ export async function action({ params, request }: Route.ActionArgs) {
     const board = BOARD_NAMES.find((b) => b === formText(form, 'board'));
     const alias = formText(form, 'alias').trim();
     if (!board) return data({ error: 'Choose how you stand there.' }, { status: 400 });
-    if (countLetters(alias) > MAX_ALIAS || (board === 'alias' && alias === ''))
-      return data({ error: `Another name has 1 to ${MAX_ALIAS} letters.` }, { status: 400 });
+    const wrong = await firstError(aliasSchema, { board, alias });
+    if (wrong) return data({ error: wrong.message }, { status: 400 });
     await updateBoardName(db, enrolment.personId, board, alias);
     return redirect(`/p/${params.token}/team?kept=yes`);
   });
