@@ -1,7 +1,7 @@
 /** `./ysodos check [--json] FILE...`: the plan and the findings of session files; `-` is standard input. */
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { buildCheckReport, formatCheckReport } from '../core/exchange/check-report.ts';
+import { buildCheckReport, formatCheckReport } from '../words/en/check-report.ts';
 import { baseLibrary } from '../core/movement/library.ts';
 import { analyseText } from '../core/session/analyse.ts';
 import { CommandError, runCommand } from './parts/say.ts';

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Finding, FindingChange } from '../../core/session/findings/finding.ts';
 import { groupFindings } from '../../core/session/findings/group-findings.ts';
+import { changeWords, findingsHeading, findingWords } from '../../words/en/findings.ts';
 
 const SHOWN = 4;
 
@@ -22,13 +23,13 @@ export function FindingsList({ findings, onGoTo, onTake, onKnow }: FindingsListP
     <section className="findings" aria-label="Worth a look">
       <h2>Worth a look</h2>
       <ul>
-        {shown.map(({ code, severity, heading, findings: own }) => (
+        {shown.map(({ code, severity, findings: own }) => (
           <li key={code} className={`is-${severity}`}>
-            {heading === '' ? (
+            {own.length === 1 ? (
               <FindingWords finding={own[0]!} onGoTo={onGoTo} onTake={onTake} onKnow={onKnow} />
             ) : (
               <details>
-                <summary>{heading}</summary>
+                <summary>{findingsHeading({ code, severity, findings: own })}</summary>
                 {newNames(own).length > 1 && (
                   <p>
                     <button type="button" className="offer" onClick={() => onKnow(newNames(own))}>
@@ -38,7 +39,7 @@ export function FindingsList({ findings, onGoTo, onTake, onKnow }: FindingsListP
                 )}
                 <ul>
                   {own.map((f) => (
-                    <li key={`${f.line}-${f.message}`}>
+                    <li key={`${f.line}-${findingWords(f)}`}>
                       <FindingWords finding={f} onGoTo={onGoTo} onTake={onTake} onKnow={onKnow} />
                     </li>
                   ))}
@@ -57,10 +58,11 @@ export function FindingsList({ findings, onGoTo, onTake, onKnow }: FindingsListP
   );
 }
 
-const newNames = (findings: readonly Finding[]) => findings.flatMap((f) => f.newName ?? []);
+const newNames = (findings: readonly Finding[]) => findings.flatMap((f) => (f.code === 'new-movement' ? [f.name] : []));
 
 function FindingWords({ finding, onGoTo, onTake, onKnow }: { finding: Finding } & Omit<FindingsListProps, 'findings'>) {
-  const { line, message, changes, newName } = finding;
+  const { line, changes } = finding;
+  const [newName] = newNames([finding]);
   return (
     <>
       {line !== null && (
@@ -70,12 +72,12 @@ function FindingWords({ finding, onGoTo, onTake, onKnow }: { finding: Finding } 
           </button>{' '}
         </>
       )}
-      {message}
+      {findingWords(finding)}
       {(changes.length > 0 || newName !== undefined) && (
         <p>
           {changes.slice(0, 3).map((c) => (
-            <button type="button" className="offer" key={c.label} onClick={() => onTake(c)}>
-              {c.label}
+            <button type="button" className="offer" key={changeWords(c.does)} onClick={() => onTake(c)}>
+              {changeWords(c.does)}
             </button>
           ))}
           {newName !== undefined && (

@@ -181,7 +181,17 @@ export interface Pulse {
 
 export interface MaxAdvice {
   readonly item: number;
-  readonly message: string;
+  readonly why:
+    /** The work is finished when all is done, and “max” never is. */
+    | 'max-never-done'
+    /** A total is counted down, and “max” has none. */
+    | 'max-no-total'
+    /** What stands behind “max” is never come to. */
+    | 'max-not-last'
+    /** A list goes round and round, and “max” in it has no end. */
+    | 'max-in-turns'
+    /** Every line of a climb has a number of its own. */
+    | 'nothing-climbs';
   /** It belongs behind all others. */
   readonly putLast: boolean;
 }

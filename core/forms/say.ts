@@ -117,9 +117,9 @@ export const repsScore = (block: Block): ScoreForm =>
   form('reps', [field('reps', `reps of ${workNames(block)}`, 'all of them together')]);
 
 /** What is said of the first `max` of a block; null where there is none. */
-export function adviseMax(block: Block, message: string): MaxAdvice | null {
+export function adviseMax(block: Block, why: MaxAdvice['why']): MaxAdvice | null {
   const item = block.items.findIndex((i) => isWork(i) && i.dose?.kind === 'max');
-  return item < 0 ? null : { item, message, putLast: false };
+  return item < 0 ? null : { item, why, putLast: false };
 }
 
 /** `max` anywhere is a number to write down; nothing else is scored. */

@@ -35,18 +35,18 @@ test('what is short of its promise is made longer where the work is, not in a wa
   const offer = (text: string) =>
     analyse(text)
       .findings.filter((f) => f.code === 'under-target')
-      .flatMap((f) => f.changes.map((c) => c.label));
-  expect(offer('Target: 10 min\nWarm-up: 4 rounds\n60 squat\n\nMain: amrap 5:00\n5 squat')).not.toContain(
-    expect.stringContaining('Warm-up'),
+      .flatMap((f) => f.changes.map((c) => c.does));
+  expect(offer('Target: 10 min\nWarm-up: 4 rounds\n60 squat\n\nMain: amrap 5:00\n5 squat')).not.toContainEqual(
+    expect.objectContaining({ block: 'Warm-up' }),
   );
   expect(offer('Target: 10 min\nMain: amrap 5:00\n5 squat')).toEqual([
-    '10:00 instead of 5:00 in Main',
-    'make the target 5 min',
+    { kind: 'resize', from: 300, to: 600, isSeconds: true, block: 'Main' },
+    { kind: 'target', minutes: 5 },
   ]);
-  expect(offer('Target: 10 min\nMain: amrap 5:00, 1 set\n5 squat')).toEqual(['make the target 5 min']);
+  expect(offer('Target: 10 min\nMain: amrap 5:00, 1 set\n5 squat')).toEqual([{ kind: 'target', minutes: 5 }]);
   expect(offer('Target: 12 min\nMain: every 1:00 x 6\n5 squat\n5 march')).toEqual([
-    '6 rounds instead of 3 in Main',
-    'make the target 6 min',
+    { kind: 'resize', from: 3, to: 6, isSeconds: false, block: 'Main' },
+    { kind: 'target', minutes: 6 },
   ]);
 });
 

@@ -22,6 +22,7 @@ import { doseStops, nextStop } from '../../../core/notation/dose-stops.ts';
 import type { NotationIssue } from '../../../core/text/issue.ts';
 import type { LineSpan } from '../../../core/notation/line-spans.ts';
 import { lineSpans } from '../../../core/notation/line-spans.ts';
+import { changeWords, findingWords } from '../../../words/en/findings.ts';
 import type { Finding, FindingChange } from '../../../core/session/findings/finding.ts';
 import { EXAMPLE_SESSION } from '../../../core/session/starters.ts';
 
@@ -233,12 +234,14 @@ export function openEditor(host: HTMLElement, options: EditorOptions): EditorHan
       from: line.from,
       to: line.from,
       severity: finding.severity === 'info' ? 'info' : 'warning',
-      message: finding.message,
+      message: findingWords(finding),
       actions: [
-        ...finding.changes.slice(0, 3).map((c): Action => ({ name: c.label, apply: () => options.onTake(c) })),
-        ...(finding.newName === undefined
-          ? []
-          : [{ name: 'make it known', apply: () => options.onKnow(finding.newName!) }]),
+        ...finding.changes
+          .slice(0, 3)
+          .map((c): Action => ({ name: changeWords(c.does), apply: () => options.onTake(c) })),
+        ...(finding.code === 'new-movement'
+          ? [{ name: 'make it known', apply: () => options.onKnow(finding.name) }]
+          : []),
       ],
     };
   };

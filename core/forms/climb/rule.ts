@@ -14,8 +14,7 @@ export const rule: FormRule<ClimbRule> = {
       ? null
       : {
           item: 0,
-          message:
-            'Nothing climbs here: every line has a number of its own. Take it from one, “burpee” instead of “5 burpee”.',
+          why: 'nothing-climbs',
           putLast: false,
         },
   spreadsOverStations: () => false,

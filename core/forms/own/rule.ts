@@ -8,10 +8,7 @@ export const rule: FormRule<OwnRule> = {
   slot: () => null,
   pulse: () => null,
   numbersFrom: (rule) => (rule.forTime ? 1 : null),
-  maxAdvice: (rule, block) =>
-    rule.forTime
-      ? adviseMax(block, '“for time” is finished when all is done, and “max” is never done; give it a number.')
-      : null,
+  maxAdvice: (rule, block) => (rule.forTime ? adviseMax(block, 'max-never-done') : null),
   spreadsOverStations: () => false,
   score: (rule, block) => (rule.forTime ? timeScore(block, rule.capSec) : maxScore(block)),
   askedScore: (_rule, block) => timeScore(block),

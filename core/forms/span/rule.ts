@@ -11,10 +11,7 @@ export const rule: FormRule<SpanRule> = {
   numbersFrom: () => 2,
   maxAdvice: (_rule, block) =>
     workItems(block).length > 1
-      ? adviseMax(
-          block,
-          '“max” inside a list that goes round and round has no end; give it a number, or a clock of its own.',
-        )
+      ? adviseMax(block, 'max-in-turns')
       : null,
   spreadsOverStations: () => false,
   score: (rule, block) => (rule.turnsOf ? maxScore(block, rule.turnsOf) : roundsScore(block)),

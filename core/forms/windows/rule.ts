@@ -11,7 +11,7 @@ export const rule: FormRule<WindowsRule> = {
   numbersFrom: () => 1,
   maxAdvice(_rule, block) {
     const works = workItems(block);
-    const advice = adviseMax(block, 'Nothing after “max” is reached in a window; put it last.');
+    const advice = adviseMax(block, 'max-not-last');
     return advice && advice.item !== works.at(-1)!.index ? { ...advice, putLast: true } : null;
   },
   spreadsOverStations: () => false,

@@ -1,11 +1,9 @@
 import { commonStep, fitSlots, withCount } from '../../forms/slot-fit.ts';
 import { listedNumbers } from '../../forms/count.ts';
 import { formOf } from '../../forms/forms.ts';
-import { plural } from '../../words/words.ts';
-import { formatClock } from '../../words/format-clock.ts';
 import { isWork } from '../../words/describe-item.ts';
 import { resolveMovement } from '../../forms/dose-parts.ts';
-import type { Block, WorkItem } from '../../document/document.ts';
+import type { Block, Dose, WorkItem } from '../../document/document.ts';
 import type { Finding, FindingScope } from './finding.ts';
 import { lineOfBlock, lineOfItem } from './finding.ts';
 import type { SessionEdit } from '../../notation/session-edit.ts';
@@ -17,6 +15,11 @@ export const LONG_WITHOUT_REST_SEC = 5 * 60;
 /** The least time in which one gets up from the floor and ready (common practice, no source). */
 export const RISE_SEC = 5;
 
+/** A rest in which it is done without haste. */
+const RISEN_SEC = 10;
+/** Repetitions that are offered where none are said. */
+const USUAL_REPS = 10;
+
 /** Slots of an every-minute block that don't hold what is put in them. */
 export function findOverfullSlots(scope: FindingScope): Finding[] {
   const findings: Finding[] = [];
@@ -26,12 +29,6 @@ export function findOverfullSlots(scope: FindingScope): Finding[] {
     for (const fit of fits) {
       if (fit.status === 'fits') continue;
       const item = block.items[fit.item] as WorkItem;
-      const from = fit.firstRound > 1 ? `From round ${fit.firstRound} on, ` : '';
-      const need = `${formatClock(fit.needSec.likely)} of work (${formatClock(fit.needSec.low)} to ${formatClock(fit.needSec.high)})`;
-      const verdict =
-        fit.status === 'overfull'
-          ? `more than the ${formatClock(fit.slotSec)} of the turn`
-          : `later than ${formatClock(fit.capSec)}, when work should be over`;
       const written =
         item.dose?.kind === 'reps' && item.dose.amount.kind === 'fixed'
           ? item.dose.amount.value
@@ -42,25 +39,30 @@ export function findOverfullSlots(scope: FindingScope): Finding[] {
         fit.largestCount !== undefined && written !== undefined && fit.largestCount < written
           ? fit.largestCount
           : undefined;
-      const show = (n: number) => (item.dose?.kind === 'time' ? formatClock(n) : String(n));
       findings.push({
         code: 'overfull-slot',
         severity: fit.status === 'overfull' ? 'warning' : 'caution',
         line: lineOfItem(scope, b, fit.item),
-        message: `${from}${resolveMovement(item, 0, scope.library).name}: ${need}, ${verdict}.`.replace(/^./, (c) =>
-          c.toUpperCase(),
-        ),
+        movement: resolveMovement(item, 0, scope.library).name,
+        fromRound: fit.firstRound,
+        needSec: fit.needSec,
+        limit: fit.status === 'overfull' ? { kind: 'turn', sec: fit.slotSec } : { kind: 'cap', sec: fit.capSec },
         changes: [
           ...(alone !== undefined
             ? [
                 {
-                  label: `${show(alone)} instead of ${show(written!)}`,
+                  does: {
+                    kind: 'fewer' as const,
+                    from: written!,
+                    to: alone,
+                    isSeconds: item.dose?.kind === 'time',
+                  },
                   edits: [{ kind: 'set-item' as const, block: b, item: fit.item, next: withCount(item, alone) }],
                 },
               ]
             : []),
           ...(step !== undefined && step > 0
-            ? [{ label: `${step} off every station`, edits: offEveryStation(block, b, step) }]
+            ? [{ does: { kind: 'fewer-everywhere' as const, step }, edits: offEveryStation(block, b, step) }]
             : []),
         ],
       });
@@ -77,10 +79,8 @@ function offEveryStation(block: Block, b: number, step: number): SessionEdit[] {
   );
 }
 
-const ratio = (work: number, rest: number) => {
-  const r = work / rest;
-  return r >= 1 ? `${Number(r.toFixed(1))}:1` : `1:${Number((1 / r).toFixed(1))}`;
-};
+/** A third of the work, in steps of five seconds. */
+const usualRestSec = (workSec: number): number => Math.max(5, Math.round(workSec / 3 / 5) * 5);
 
 /** Work and rest outside what is usual; information only. */
 export function findOddRest(scope: FindingScope): Finding[] {
@@ -99,19 +99,21 @@ export function findOddRest(scope: FindingScope): Finding[] {
           code: 'rest-odd',
           severity: 'info',
           line,
-          message: `${formatClock(workSec)} of work by the clock without a rest in it. Usual is one part of rest to 1 to 3 of work.`,
+          workSec,
+          restSec: 0,
+          round: null,
           changes:
             pulse.workSec.length === 1
               ? [
                   {
-                    label: `rest ${formatClock(Math.max(5, Math.round(pulse.workSec[0]! / 3 / 5) * 5))} after each`,
+                    does: { kind: 'rest-after-each', sec: usualRestSec(pulse.workSec[0]!) },
                     edits: [
                       {
                         kind: 'set-header',
                         block: b,
                         next: {
                           ...block,
-                          time: pulse.withRest(Math.max(5, Math.round(pulse.workSec[0]! / 3 / 5) * 5)),
+                          time: pulse.withRest(usualRestSec(pulse.workSec[0]!)),
                         },
                       },
                     ],
@@ -130,7 +132,9 @@ export function findOddRest(scope: FindingScope): Finding[] {
         code: 'rest-odd',
         severity: 'info',
         line,
-        message: `${rounds > 1 ? `Round ${i + 1}: ` : ''}${formatClock(work)} work to ${formatClock(rest)} rest is ${ratio(work, rest)}. Usual for such work is 1:1 to 3:1; other ratios have their reasons.`,
+        workSec: work,
+        restSec: rest,
+        round: rounds > 1 ? i + 1 : null,
         changes: [],
       });
       break;
@@ -159,11 +163,14 @@ export function findTightChangeOvers(scope: FindingScope): Finding[] {
         code: 'change-over-tight',
         severity: 'caution',
         line: lineOfItem(scope, b, i),
-        message: `From ${one.name} on the floor to ${other.name} on the feet in ${restSec === 0 ? 'no time' : `${restSec} s`}; getting up takes ${RISE_SEC} s or more.`,
+        from: one.name,
+        to: other.name,
+        restSec,
+        leastSec: RISE_SEC,
         changes: [
           {
-            label: `rest 0:10`,
-            edits: [{ kind: 'set-header', block: b, next: { ...block, time: pulse.withRest(10) } }],
+            does: { kind: 'rest', sec: RISEN_SEC },
+            edits: [{ kind: 'set-header', block: b, next: { ...block, time: pulse.withRest(RISEN_SEC) } }],
           },
         ],
       });
@@ -178,19 +185,6 @@ export function findUnclearScores(scope: FindingScope): Finding[] {
   const findings: Finding[] = [];
   for (const [b, block] of scope.document.blocks.entries()) {
     const works = block.items.flatMap((item, i) => (item.kind === 'work' ? [{ item, i }] : []));
-    const push = (
-      item: number | undefined,
-      message: string,
-      severity: 'info' | 'caution',
-      changes: Finding['changes'] = [],
-    ) =>
-      findings.push({
-        code: 'score-unclear',
-        severity,
-        line: item === undefined ? lineOfBlock(scope, b) : lineOfItem(scope, b, item),
-        message,
-        changes,
-      });
     const bare = works.find(
       ({ item }) => (item.dose === undefined || item.dose.kind === 'given') && listedNumbers(block.count).length === 0,
     );
@@ -199,43 +193,42 @@ export function findUnclearScores(scope: FindingScope): Finding[] {
     if (from !== null && bare && block.count?.kind !== 'by-feel' && works.length >= from) {
       const { item, i } = bare;
       const name = resolveMovement(item, 0, scope.library).name;
-      push(i, `How many of the ${name}? Without a number the score can’t be compared.`, 'caution', [
-        {
-          label: '10',
-          edits: [
-            {
-              kind: 'set-item',
-              block: b,
-              item: i,
-              next: {
-                ...item,
-                dose: {
-                  kind: 'reps',
-                  amount: { kind: 'fixed', value: 10 },
-                  ...(item.dose?.kind === 'given' && { sides: item.dose.sides }),
-                },
-              },
-            },
-          ],
-        },
-      ]);
+      const dose: Dose = {
+        kind: 'reps',
+        amount: { kind: 'fixed', value: USUAL_REPS },
+        ...(item.dose?.kind === 'given' && { sides: item.dose.sides }),
+      };
+      findings.push({
+        code: 'score-unclear',
+        why: 'no-number',
+        movement: name,
+        severity: 'caution',
+        line: lineOfItem(scope, b, i),
+        changes: [
+          {
+            does: { kind: 'number', value: USUAL_REPS },
+            edits: [{ kind: 'set-item', block: b, item: i, next: { ...item, dose } }],
+          },
+        ],
+      });
       continue;
     }
     const advice = form.rule.maxAdvice(block.time, block);
     if (advice)
-      push(
-        advice.item,
-        advice.message,
-        'caution',
-        advice.putLast
+      findings.push({
+        code: 'score-unclear',
+        why: advice.why,
+        severity: 'caution',
+        line: lineOfItem(scope, b, advice.item),
+        changes: advice.putLast
           ? [
               {
-                label: 'put it last',
+                does: { kind: 'put-last' },
                 edits: [{ kind: 'move-item', block: b, item: advice.item, toBlock: b, at: block.items.length }],
               },
             ]
           : [],
-      );
+      });
   }
   return findings;
 }
@@ -254,9 +247,12 @@ export function findPartRounds(scope: FindingScope): Finding[] {
         code: 'part-round',
         severity: 'info',
         line: lineOfBlock(scope, b),
-        message: `${slot.slots} turns are ${plural(rounds.low, 'round')} of ${items} and ${over} more: the first ${over === 1 ? 'item comes' : `${over} items come`} once more than the others.`,
+        slots: slot.slots,
+        rounds: rounds.low,
+        items,
+        over,
         changes: whole.map((n) => ({
-          label: `${plural(n, 'round')}, ${formatClock(n * items * slot.slotSec)}`,
+          does: { kind: 'whole-rounds' as const, rounds: n, sec: n * items * slot.slotSec },
           edits: [
             {
               kind: 'set-header' as const,

@@ -1,7 +1,7 @@
 import { resolveMovement } from '../../forms/dose-parts.ts';
 import { isWork } from '../../words/describe-item.ts';
 import type { Block, Dose, WorkItem } from '../../document/document.ts';
-import type { Finding, FindingChange, FindingScope } from './finding.ts';
+import type { ChangeFacts, Finding, FindingChange, FindingScope } from './finding.ts';
 import { lineOfItem } from './finding.ts';
 import { nearestMovements } from '../../movement/nearest-movements.ts';
 import { readLoosely } from '../../movement/name/read-loosely.ts';
@@ -38,10 +38,9 @@ export function findNewMovements(scope: FindingScope): Finding[] {
         // Nobody who should spare it is told to yet.
         severity: 'caution',
         line: lineOfItem(scope, b, i),
-        message: `“${choice.name}” is new here: it is taken as written, at a usual pace; which kit it needs stays open.`,
-        newName: choice.name,
+        name: choice.name,
         changes: near.map((name) => ({
-          label: name,
+          does: { kind: 'rename', name },
           edits: [
             {
               kind: 'set-item',
@@ -89,10 +88,11 @@ export function findOneSided(scope: FindingScope): Finding[] {
         code: 'one-sided',
         severity: 'caution',
         line: lineOfItem(scope, b, i),
-        message: `Only the ${item.side} side of the ${name} is written in this block.`,
+        movement: name,
+        side: item.side,
         changes: [
           {
-            label: `add the ${other}`,
+            does: { kind: 'add-side', side: other },
             edits: [{ kind: 'insert-item', block: b, at: i + 1, next: { ...bare, side: other } }],
           },
         ],
@@ -101,8 +101,8 @@ export function findOneSided(scope: FindingScope): Finding[] {
     }
     if (item.dose && 'sides' in item.dose && item.dose.sides) continue;
     if (item.dose?.kind === 'energy') continue;
-    const change = (label: string, next: WorkItem): FindingChange => ({
-      label,
+    const change = (does: ChangeFacts, next: WorkItem): FindingChange => ({
+      does,
       edits: [{ kind: 'set-item', block: b, item: i, next }],
     });
     const each = withSides(item.dose, 'each');
@@ -111,12 +111,13 @@ export function findOneSided(scope: FindingScope): Finding[] {
       code: 'one-sided',
       severity: 'caution',
       line: lineOfItem(scope, b, i),
-      message: `The ${name} works one side at a time; say how left and right are counted.`,
+      movement: name,
+      side: null,
       changes: [
-        ...(each ? [change(printDose(each), { ...item, dose: each })] : []),
-        ...(alternate ? [change(printDose(alternate), { ...item, dose: alternate })] : []),
+        ...(each ? [change({ kind: 'dose', dose: printDose(each) }, { ...item, dose: each })] : []),
+        ...(alternate ? [change({ kind: 'dose', dose: printDose(alternate) }, { ...item, dose: alternate })] : []),
         ...(item.dose?.kind === 'time' || item.dose?.kind === 'reps'
-          ? [change('half each side', { ...item, halfEachSide: true })]
+          ? [change({ kind: 'half-each-side' }, { ...item, halfEachSide: true })]
           : []),
       ],
     });

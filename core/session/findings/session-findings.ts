@@ -1,9 +1,7 @@
-import { kitKey, pieceCount, PLACES, servesAs } from '../../movement/kit.ts';
+import { kitKey, PLACES, servesAs } from '../../movement/kit.ts';
 import { areaOf, hasImpact, loadsWrists } from '../../movement/movement.ts';
 import { formOf } from '../../forms/forms.ts';
-import { listWords, plural } from '../../words/words.ts';
 import { MAX_DURATION_SEC } from '../../limits.ts';
-import { formatClock } from '../../words/format-clock.ts';
 import { buildCoolDown, buildWarmUp } from '../build-preparation.ts';
 import { resolveMovement } from '../../forms/dose-parts.ts';
 import { isWork } from '../../words/describe-item.ts';
@@ -20,6 +18,7 @@ export const SHORT_WORK_SEC = 8 * 60;
 export const EASY_EFFORT_RATIO = 0.2;
 /** Repetitions or seconds on bent wrists from which preparation is usual (common practice: "wrists before many burpees or push-ups"). */
 export const MANY_WRIST_LOADS = 30;
+const WRIST_CIRCLES = 6;
 /** Landings later than this into a session come on tired legs (common practice, no source). */
 export const FRESH_WORK_SEC = 20 * 60;
 /** Effort class from which two neighbours for one area are mentioned. */
@@ -27,6 +26,8 @@ export const HARD_EFFORT_CLASS = 3;
 /** The longest stretch without a rest of half a minute that passes unmentioned (common practice: "water at every round"). */
 export const LONGEST_WITHOUT_WATER_SEC = 20 * 60;
 export const DRINKING_REST_SEC = 30;
+/** A rest to drink in, between two blocks. */
+const WATER_REST_SEC = 60;
 
 export function findUnknownRoutines({ document, source, routines }: FindingScope): Finding[] {
   return document.blocks.flatMap((block, b): Finding[] =>
@@ -36,7 +37,7 @@ export function findUnknownRoutines({ document, source, routines }: FindingScope
             code: 'unknown-routine',
             severity: 'warning',
             line: source.blocks[b]?.line ?? null,
-            message: `No routine is stored under “${block.source.name}”; this block is empty until there is one.`,
+            name: block.source.name,
             changes: [],
           },
         ]
@@ -57,13 +58,15 @@ export function findOffTarget(scope: FindingScope): Finding[] {
       code: offSec > 0 ? 'over-target' : 'under-target',
       severity: 'caution',
       line: source.fields.Target ?? null,
-      message: `${formatClock(plan.clockSec.likely)}${plan.estimated ? ' likely' : ''} is ${formatClock(Math.abs(offSec))} ${offSec > 0 ? 'over' : 'short of'} the target of ${formatClock(targetSec)}.`,
+      likelySec: plan.clockSec.likely,
+      isEstimated: plan.estimated,
+      targetSec,
       changes: [
         ...resizeBlock(scope, -offSec),
         ...(minutes * 60 <= MAX_DURATION_SEC && minutes * 60 !== targetSec
           ? [
               {
-                label: `make the target ${minutes} min`,
+                does: { kind: 'target' as const, minutes },
                 edits: [{ kind: 'set-field' as const, field: 'Target' as const, value: `${minutes} min` }],
               },
             ]
@@ -90,12 +93,9 @@ function resizeBlock({ document, plan }: FindingScope, wantedSec: number): Findi
     const next = Math.round((size.value + wantedSec / unitSec) / step) * step;
     const missSec = Math.abs(wantedSec - (next - size.value) * unitSec);
     if (next < step || next === size.value || next > size.most || missSec > slackSec) continue;
-    const label = size.isSeconds
-      ? `${formatClock(next)} instead of ${formatClock(size.value)}`
-      : `${plural(next, 'round')} instead of ${size.value}`;
     return [
       {
-        label: `${label} in ${blockName(block)}`,
+        does: { kind: 'resize', from: size.value, to: next, isSeconds: size.isSeconds, block: blockName(block) },
         edits: [{ kind: 'set-header', block: b, next: size.with(next) }],
       },
     ];
@@ -134,16 +134,13 @@ export function findKit({ document, source, plan, blocks, library }: FindingScop
   const kept = announced.filter((a) => !unused.includes(a));
   // Of what is announced in too small a number, the number is raised.
   const rest = announced.filter((a) => !missing.some((m) => kitKey(m) === kitKey(a)));
-  const isOne = (pieces: readonly string[]) => pieces.length === 1 && pieceCount(pieces[0]!) === 1;
   if (missing.length > 0) {
     findings.push({
       code: 'kit-missing',
       severity: 'caution',
       line,
-      message: `${listWords(missing)} ${isOne(missing) ? 'is' : 'are'} needed and not announced.`.replace(/^./, (c) =>
-        c.toUpperCase(),
-      ),
-      changes: [{ label: `announce ${listWords(missing)}`, edits: setKit([...rest, ...missing]) }],
+      pieces: missing,
+      changes: [{ does: { kind: 'announce', pieces: missing }, edits: setKit([...rest, ...missing]) }],
     });
   }
   if (unused.length > 0) {
@@ -151,12 +148,8 @@ export function findKit({ document, source, plan, blocks, library }: FindingScop
       code: 'kit-unused',
       severity: 'caution',
       line,
-      message:
-        `${listWords(unused)} ${isOne(unused) ? 'is' : 'are'} announced, and nothing here uses ${isOne(unused) ? 'it' : 'them'}.`.replace(
-          /^./,
-          (c) => c.toUpperCase(),
-        ),
-      changes: [{ label: `don’t announce ${isOne(unused) ? 'it' : 'them'}`, edits: setKit(kept) }],
+      pieces: unused,
+      changes: [{ does: { kind: 'leave-out', pieces: unused }, edits: setKit(kept) }],
     });
   }
   return findings;
@@ -176,10 +169,7 @@ export function findPreparation({ blocks, plan, library }: FindingScope): Findin
       ? []
       : [
           {
-            label: `add ${next.items
-              .filter(isWork)
-              .map((i) => i.choices[0]!.name)
-              .join(', ')}`,
+            does: { kind: 'add', movements: next.items.filter(isWork).map((i) => i.choices[0]!.name) },
             edits: [{ kind: 'insert-block', at, next }],
           },
         ];
@@ -191,7 +181,6 @@ export function findPreparation({ blocks, plan, library }: FindingScope): Findin
             code: 'no-warm-up' as const,
             severity: 'caution' as const,
             line: null,
-            message: 'There is no warm-up before this much work.',
             changes: offer(0, buildWarmUp({ timeline: main }, library)),
           },
         ]),
@@ -202,7 +191,6 @@ export function findPreparation({ blocks, plan, library }: FindingScope): Findin
             code: 'no-cool-down' as const,
             severity: 'info' as const,
             line: null,
-            message: 'Nothing brings them down again after the work.',
             changes: offer(blocks.length, buildCoolDown({ timeline: main }, library)),
           },
         ]),
@@ -230,13 +218,13 @@ export function findUnpreparedWrists(scope: FindingScope): Finding[] {
       code: 'wrists-unprepared',
       severity: 'caution',
       line: first.item === null ? lineOfBlock(scope, first.block) : lineOfItem(scope, first.block, first.item),
-      message: `${loads} repetitions or seconds on bent wrists, and nothing has made them ready.`,
+      loads,
       changes:
         warmUp < 0 || !library.find('wrist-circle')
           ? []
           : [
               {
-                label: 'begin with 6 wrist circles',
+                does: { kind: 'begin-with', reps: WRIST_CIRCLES, movement: 'wrist circle' },
                 edits: [
                   {
                     kind: 'insert-item',
@@ -244,7 +232,7 @@ export function findUnpreparedWrists(scope: FindingScope): Finding[] {
                     at: 0,
                     next: {
                       kind: 'work',
-                      dose: { kind: 'reps', amount: { kind: 'fixed', value: 6 } },
+                      dose: { kind: 'reps', amount: { kind: 'fixed', value: WRIST_CIRCLES } },
                       choices: [{ name: 'wrist circle' }],
                       inTurn: false,
                     },
@@ -291,22 +279,18 @@ export function findSameAreaInARow(scope: FindingScope): Finding[] {
     // The sides of one movement belong together.
     const at = areas.findIndex((a, i) => i > 0 && a !== undefined && a === areas[i - 1] && ids[i] !== ids[i - 1]);
     if (at < 0) continue;
-    const [one, other] = [at - 1, at].map(
-      (i) =>
-        resolveMovement(block.items[i] as Extract<Block['items'][number], { kind: 'work' }>, 0, scope.library).name,
-    );
+    const [one, other] = [resolvedName(scope, block, at - 1)!, resolvedName(scope, block, at)!];
     const changes: FindingChange[] = [];
     for (let to = 0; to <= block.items.length && changes.length === 0; to++) {
       if (to === at || to === at + 1) continue;
       const moved = areas.toSpliced(at, 1).toSpliced(to > at ? to - 1 : to, 0, areas[at]);
       if (clash(moved) < 0)
         changes.push({
-          label:
-            to === block.items.length
-              ? `${other} last`
-              : to === 0
-                ? `${other} first`
-                : `${other} after ${resolvedName(scope, block, to > at ? to - 1 : to - 1)}`,
+          does: {
+            kind: 'move',
+            movement: other,
+            to: to === block.items.length ? 'last' : to === 0 ? 'first' : { after: resolvedName(scope, block, to - 1) },
+          },
           edits: [{ kind: 'move-item', block: b, item: at, toBlock: b, at: to }],
         });
     }
@@ -314,20 +298,19 @@ export function findSameAreaInARow(scope: FindingScope): Finding[] {
       code: 'same-area-in-a-row',
       severity: 'info',
       line: lineOfItem(scope, b, at),
-      message:
-        `${one} and ${other} follow each other, and both ask for ${areas[at] === 'heart and lungs' ? 'breath' : `the ${areas[at] === 'push' || areas[at] === 'pull' ? `${areas[at]}ing muscles` : areas[at]}`}.`.replace(
-          /^./,
-          (c) => c.toUpperCase(),
-        ),
+      one,
+      other,
+      area: areas[at]!,
       changes,
     });
   }
   return findings;
 }
 
-function resolvedName(scope: FindingScope, block: Block, index: number): string {
+/** What a line is called; null where it is a rest. */
+function resolvedName(scope: FindingScope, block: Block, index: number): string | null {
   const item = block.items[index];
-  return item && isWork(item) ? resolveMovement(item, 0, scope.library).name : 'the rest';
+  return item && isWork(item) ? resolveMovement(item, 0, scope.library).name : null;
 }
 
 /** Landings on tired legs. */
@@ -346,11 +329,8 @@ export function findLateImpact(scope: FindingScope): Finding[] {
           code: 'impact-after-fatigue',
           severity: 'info',
           line: s.item === null ? lineOfBlock(scope, s.block) : lineOfItem(scope, s.block, s.item),
-          message:
-            `${jump.name} comes after ${formatClock(workSec)} of work, on tired legs. Stepping instead, or earlier in the session, is easier to land.`.replace(
-              /^./,
-              (c) => c.toUpperCase(),
-            ),
+          movement: jump.name,
+          workSec,
           changes: [],
         },
       ];
@@ -384,15 +364,20 @@ export function findLongWithoutWater(scope: FindingScope): Finding[] {
       code: 'long-without-water',
       severity: 'info',
       line: lineOfBlock(scope, firstBlock),
-      message: `${formatClock(longSec)} go by without ${DRINKING_REST_SEC} s to drink.`,
+      longSec,
+      drinkSec: DRINKING_REST_SEC,
       changes:
         after === undefined
           ? []
           : [
               {
-                label: `1:00 of rest after ${blockName(blocks[after]!)}`,
+                does: { kind: 'rest-after-block', sec: WATER_REST_SEC, block: blockName(blocks[after]!) },
                 edits: [
-                  { kind: 'set-header', block: after, next: { ...scope.document.blocks[after]!, thenRestSec: 60 } },
+                  {
+                    kind: 'set-header',
+                    block: after,
+                    next: { ...scope.document.blocks[after]!, thenRestSec: WATER_REST_SEC },
+                  },
                 ],
               },
             ],

@@ -1,22 +1,22 @@
 import { describe, expect, test } from 'vitest';
-import { stepHeaderNumber } from '../forms/clock-shape.ts';
-import { SHAPES } from '../forms/forms.ts';
-import { baseLibrary } from '../movement/library.ts';
-import { nearestMovements } from '../movement/nearest-movements.ts';
-import { UNREAD } from '../movement/name/unread-fixture.ts';
-import { printHeader } from '../notation/print.ts';
-import { parseSession } from '../notation/parse.ts';
-import { dragRule, offsetAt, withLighterWeek, withScheduleKind } from '../progress/levers/drag-rule.ts';
-import { insertWeek, removeWeek } from '../progress/edit/edit-weeks.ts';
-import { needRules, printRule, readRule } from '../progress/levers/lever-text.ts';
-import type { ProgrammeDocument } from '../progress/programme-document.ts';
-import { makeProgramme } from '../progress/programme-fixture.ts';
-import type { ScheduleKind, ScheduleScope } from '../progress/track/schedule.ts';
-import { pullsAt } from '../progress/track/schedule.ts';
-import { starterMain } from '../session/starters.ts';
-import { stepDose } from '../session/step-dose.ts';
-import type { Score } from '../record/scores/score.ts';
-import { formatScore, isBetter, scoreAmount, scoreValues } from '../record/scores/score.ts';
+import { stepHeaderNumber } from '../../core/forms/clock-shape.ts';
+import { SHAPES } from '../../core/forms/forms.ts';
+import { baseLibrary } from '../../core/movement/library.ts';
+import { nearestMovements } from '../../core/movement/nearest-movements.ts';
+import { UNREAD } from '../../core/movement/name/unread-fixture.ts';
+import { printHeader } from '../../core/notation/print.ts';
+import { parseSession } from '../../core/notation/parse.ts';
+import { dragRule, offsetAt, withLighterWeek, withScheduleKind } from '../../core/progress/levers/drag-rule.ts';
+import { insertWeek, removeWeek } from '../../core/progress/edit/edit-weeks.ts';
+import { needRules, printRule, readRule } from '../../core/progress/levers/lever-text.ts';
+import type { ProgrammeDocument } from '../../core/progress/programme-document.ts';
+import { makeProgramme } from '../../core/progress/programme-fixture.ts';
+import type { ScheduleKind, ScheduleScope } from '../../core/progress/track/schedule.ts';
+import { pullsAt } from '../../core/progress/track/schedule.ts';
+import { starterMain } from '../../core/session/starters.ts';
+import { stepDose } from '../../core/session/step-dose.ts';
+import type { Score } from '../../core/record/scores/score.ts';
+import { formatScore, isBetter, scoreAmount, scoreValues } from '../../core/record/scores/score.ts';
 
 const RULES = [
   'rounds: +1 a week, lighter -1',

@@ -1,13 +1,13 @@
 import { describe, expect, test } from 'vitest';
-import { standInOrder } from '../movement/fit-movement.ts';
-import { laddersWith } from '../movement/ladders-with.ts';
-import { baseLibrary } from '../movement/library.ts';
-import type { Movement } from '../movement/movement.ts';
-import { JOINTS } from '../movement/movement.ts';
-import { applyModifiers } from '../movement/name/apply-modifiers.ts';
-import { everyReading } from '../movement/name/every-reading-fixture.ts';
-import { suggestMovement, toQuick } from '../movement/quick-movement.ts';
-import { MODIFIERS } from '../movement/name/modifiers.ts';
+import { standInOrder } from '../../core/movement/fit-movement.ts';
+import { laddersWith } from '../../core/movement/ladders-with.ts';
+import { baseLibrary } from '../../core/movement/library.ts';
+import type { Movement } from '../../core/movement/movement.ts';
+import { JOINTS } from '../../core/movement/movement.ts';
+import { applyModifiers } from '../../core/movement/name/apply-modifiers.ts';
+import { everyReading } from '../../core/movement/name/every-reading-fixture.ts';
+import { suggestMovement, toQuick } from '../../core/movement/quick-movement.ts';
+import { MODIFIERS } from '../../core/movement/name/modifiers.ts';
 
 const { movements } = baseLibrary;
 

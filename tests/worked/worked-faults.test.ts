@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest';
-import { baseLibrary } from '../movement/library.ts';
-import { completeLine } from '../notation/complete.ts';
-import { doseStops, nextStop } from '../notation/dose-stops.ts';
-import { lineSpans } from '../notation/line-spans.ts';
-import { GUIDE } from '../notation/guide.ts';
-import { parseSession } from '../notation/parse.ts';
-import { readRules, RULE_EXAMPLES } from '../progress/levers/lever-text.ts';
+import { baseLibrary } from '../../core/movement/library.ts';
+import { completeLine } from '../../core/notation/complete.ts';
+import { doseStops, nextStop } from '../../core/notation/dose-stops.ts';
+import { lineSpans } from '../../core/notation/line-spans.ts';
+import { GUIDE } from '../../core/notation/guide.ts';
+import { parseSession } from '../../core/notation/parse.ts';
+import { readRules, RULE_EXAMPLES } from '../../core/progress/levers/lever-text.ts';
 
 /** A line with something wrong in it, one thing at a time: a word gone, a word twice, other numbers, a stray comma. */
 function spoilt(line: string): string[] {

@@ -1,32 +1,33 @@
-import type { Block } from '../document/document.ts';
-import { formatCheckReport } from '../exchange/check-report.ts';
-import { explainChange, fitSession } from '../fit/fit-session.ts';
-import { countShapes, SEEN_AS } from '../fit/count-shapes.ts';
-import { cuesOf, cueWords, nextToDo } from '../clock/calls.ts';
-import { advance, startClock, topSetOf } from '../clock/clock.ts';
-import { seenScores } from '../clock/seen-scores.ts';
-import type { Stage } from '../clock/stage.ts';
-import { buildStages } from '../clock/build-stages.ts';
-import { carriedFigure } from '../clock/stage.ts';
-import { headerNumbers, stepHeaderNumber, withHeaderNumber, withShape } from '../forms/clock-shape.ts';
-import { capSecOf, formOf, scoreOf, shapeOf, SHAPES, slotOf } from '../forms/forms.ts';
-import { commonStep, fitSlots } from '../forms/slot-fit.ts';
-import { ANYONE } from '../movement/fit-movement.ts';
-import type { MovementLibrary } from '../movement/library.ts';
-import { applyEdits, printBlock } from '../notation/apply-edits.ts';
-import { printSession } from '../notation/print.ts';
-import { applyLever, usualBy } from '../progress/levers/apply-lever.ts';
-import { leverChoices } from '../progress/levers/lever-choices.ts';
-import { leverOffers } from '../progress/levers/lever-offers.ts';
-import { findSchool, schoolFits, SCHOOL_IDS, schoolLevers } from '../progress/track/schools.ts';
-import { scoreFields } from '../record/scores/score.ts';
-import { analyseText } from '../session/analyse.ts';
-import { computeAreaWork } from '../session/area-work.ts';
-import { buildCoolDown, buildWarmUp } from '../session/build-preparation.ts';
-import { explainItem } from '../session/explain/explain-item.ts';
-import type { SessionAnalysis } from '../session/analyse.ts';
-import { computeRoomKit } from '../session/room-kit.ts';
-import { buildSheet } from '../session/session-sheet.ts';
+import type { Block } from '../../core/document/document.ts';
+import { changeWords } from '../../words/en/findings.ts';
+import { formatCheckReport } from '../../words/en/check-report.ts';
+import { explainChange, fitSession } from '../../core/fit/fit-session.ts';
+import { countShapes, SEEN_AS } from '../../core/fit/count-shapes.ts';
+import { cuesOf, cueWords, nextToDo } from '../../core/clock/calls.ts';
+import { advance, startClock, topSetOf } from '../../core/clock/clock.ts';
+import { seenScores } from '../../core/clock/seen-scores.ts';
+import type { Stage } from '../../core/clock/stage.ts';
+import { buildStages } from '../../core/clock/build-stages.ts';
+import { carriedFigure } from '../../core/clock/stage.ts';
+import { headerNumbers, stepHeaderNumber, withHeaderNumber, withShape } from '../../core/forms/clock-shape.ts';
+import { capSecOf, formOf, scoreOf, shapeOf, SHAPES, slotOf } from '../../core/forms/forms.ts';
+import { commonStep, fitSlots } from '../../core/forms/slot-fit.ts';
+import { ANYONE } from '../../core/movement/fit-movement.ts';
+import type { MovementLibrary } from '../../core/movement/library.ts';
+import { applyEdits, printBlock } from '../../core/notation/apply-edits.ts';
+import { printSession } from '../../core/notation/print.ts';
+import { applyLever, usualBy } from '../../core/progress/levers/apply-lever.ts';
+import { leverChoices } from '../../core/progress/levers/lever-choices.ts';
+import { leverOffers } from '../../core/progress/levers/lever-offers.ts';
+import { findSchool, schoolFits, SCHOOL_IDS, schoolLevers } from '../../core/progress/track/schools.ts';
+import { scoreFields } from '../../core/record/scores/score.ts';
+import { analyseText } from '../../core/session/analyse.ts';
+import { computeAreaWork } from '../../core/session/area-work.ts';
+import { buildCoolDown, buildWarmUp } from '../../core/session/build-preparation.ts';
+import { explainItem } from '../../core/session/explain/explain-item.ts';
+import type { SessionAnalysis } from '../../core/session/analyse.ts';
+import { computeRoomKit } from '../../core/session/room-kit.ts';
+import { buildSheet } from '../../core/session/session-sheet.ts';
 
 const json = (value: unknown) => JSON.stringify(value);
 
@@ -67,7 +68,7 @@ function describeTimeline({ plan }: SessionAnalysis): string[] {
 function describeFindings(text: string, { findings }: SessionAnalysis, library: MovementLibrary): string[] {
   return findings.flatMap((f) =>
     f.changes.map(
-      (c) => `${f.code} ${f.line ?? '-'} “${c.label}”: ${json(changedLines(text, applyEdits(text, c.edits, library)))}`,
+      (c) => `${f.code} ${f.line ?? '-'} “${changeWords(c.does)}”: ${json(changedLines(text, applyEdits(text, c.edits, library)))}`,
     ),
   );
 }

@@ -1,12 +1,13 @@
-import { sessionTitle } from '../session/session-title.ts';
-import { groupFindings } from '../session/findings/group-findings.ts';
-import type { MovementLibrary } from '../movement/library.ts';
-import { explainReading, listReadings } from '../session/list-readings.ts';
-import type { EstimateSec } from '../pace/pace.ts';
-import type { SessionAnalysis } from '../session/analyse.ts';
-import { blockName, describeBlock, explainLength, formatLength } from '../session/explain/explain.ts';
-import { formatRange } from '../words/format-range.ts';
-import { formatClock } from '../words/format-clock.ts';
+import { findingsHeading, findingWords } from './findings.ts';
+import { sessionTitle } from '../../core/session/session-title.ts';
+import { groupFindings } from '../../core/session/findings/group-findings.ts';
+import type { MovementLibrary } from '../../core/movement/library.ts';
+import { explainReading, listReadings } from '../../core/session/list-readings.ts';
+import type { EstimateSec } from '../../core/pace/pace.ts';
+import type { SessionAnalysis } from '../../core/session/analyse.ts';
+import { blockName, describeBlock, explainLength, formatLength } from '../../core/session/explain/explain.ts';
+import { formatRange } from '../../core/words/format-range.ts';
+import { formatClock } from '../../core/words/format-clock.ts';
 
 const clock = ({ low, likely, high }: EstimateSec) => ({
   low: Math.round(low),
@@ -62,7 +63,7 @@ export function buildCheckReport(file: string, analysis: SessionAnalysis, librar
       said,
       safeSide,
     })),
-    findings: findings.map(({ code, severity, line, message }) => ({ code, severity, line, message })),
+    findings: findings.map((f) => ({ code: f.code, severity: f.severity, line: f.line, message: findingWords(f) })),
   };
 }
 
@@ -88,11 +89,13 @@ export function formatCheckReport(file: string, analysis: SessionAnalysis, libra
   if (counts.length > 0) lines.push(`  counted: ${counts.join(', ')}`);
   lines.push(`  kit: ${plan.kit.length === 0 ? 'none' : plan.kit.join(', ')}`);
   for (const reading of listReadings(blocks, library)) lines.push(`  “${reading.name}” is ${explainReading(reading)}`);
-  for (const { heading, severity, findings: own } of groupFindings(findings)) {
+  for (const group of groupFindings(findings)) {
+    const { severity, findings: own } = group;
+    const heading = findingsHeading(group);
     if (heading !== '') lines.push(`  ${severity}: ${heading}`);
     for (const f of own)
       lines.push(
-        `  ${heading === '' ? `${severity}: ` : '  '}${f.line === null ? '' : `line ${f.line}: `}${f.message}`,
+        `  ${heading === '' ? `${severity}: ` : '  '}${f.line === null ? '' : `line ${f.line}: `}${findingWords(f)}`,
       );
   }
   return lines.join('\n');

@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
-import { baseLibrary } from '../movement/library.ts';
-import { movementId } from '../movement/movement.ts';
-import type { GuessedDay } from '../notation/pasted/guess.ts';
-import { guessDays, guessSession } from '../notation/pasted/guess.ts';
-import { parseSession } from '../notation/parse.ts';
+import { baseLibrary } from '../../core/movement/library.ts';
+import { movementId } from '../../core/movement/movement.ts';
+import type { GuessedDay } from '../../core/notation/pasted/guess.ts';
+import { guessDays, guessSession } from '../../core/notation/pasted/guess.ts';
+import { parseSession } from '../../core/notation/parse.ts';
 import { PLAIN_PLANS } from './plain-plans-fixture.ts';
 
 /** Worked plans: how each is read, line by line, kept as text beside this test (see worked-sessions.test.ts). */
