@@ -3,7 +3,7 @@ import { LETTER_LIMITS } from '../../core/limits.ts';
 import { loadTeams, changeTeams } from '../../server/follow-up/teams-page.ts';
 import { useState } from 'react';
 import { Link, useFetcher } from 'react-router';
-import type { Letter } from '../../core/record/adherence/letters.ts';
+import type { DraftLetter } from '../../words/en/weekly-letters.ts';
 import { MAX_SHARED_WORDS } from '../../core/record/scores/shared-total.ts';
 import { plural } from '../../core/words/words.ts';
 import { coachForm, withProgramme } from '../../server/doors/coach-scope.ts';
@@ -173,7 +173,7 @@ function Settings({ loaderData, told }: { loaderData: Route.ComponentProps['load
 interface LetterFormProps {
   readonly title: string;
   readonly intent: 'to-all' | 'to-coach';
-  readonly draft: Letter;
+  readonly draft: DraftLetter;
   readonly told: Answer | undefined;
   readonly send: string;
   readonly isOff?: boolean;

@@ -5,7 +5,7 @@ import { COACH_CHANNEL } from '../../core/channels/channels.ts';
 import { WORTH_MS } from '../../core/calendar/spans.ts';
 import type pg from 'pg';
 import { data } from 'react-router';
-import { draftCoachLetter, draftLetter } from '../../core/record/adherence/letters.ts';
+import { draftCoachLetter, draftLetter } from '../../words/en/weekly-letters.ts';
 import { personBoard } from '../../core/record/scores/boards.ts';
 import { MAX_SHARED_MOVEMENTS, MAX_SHARED_WORDS } from '../../core/record/scores/shared-total.ts';
 import { plural } from '../../core/words/words.ts';

@@ -218,7 +218,7 @@ describe('out and in', () => {
       data: {
         errors: {
           title: expect.any(String) as string,
-          startsOn: 'That is no date.',
+          startsOn: 'Say when it begins, on a day of the calendar.',
           weeks: expect.any(String) as string,
           weekdays: expect.any(String) as string,
         },

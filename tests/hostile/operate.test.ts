@@ -31,7 +31,7 @@ let port: number;
 const running: ChildProcess[] = [];
 
 /** What of the house is needed to run: everything that is in the repository, but for tests and pictures. */
-const PARTS = ['app', 'bin', 'core', 'db', 'demo', 'public', 'server', 'stand-in', 'build', 'docs/operate.md'];
+const PARTS = ['app', 'bin', 'core', 'db', 'demo', 'public', 'server', 'stand-in', 'words', 'build', 'docs/operate.md'];
 const FILES = [
   '.env.example',
   '.env.owner.example',

@@ -1,56 +1,8 @@
-import { listWords, plural } from '../../words/words.ts';
-import type { Placed, TeamRow } from '../scores/boards.ts';
-import type { DayState, Standing } from './strand.ts';
-import { isKept, isOwed } from './strand.ts';
+import type { WeekFacts } from '../../core/record/adherence/week-facts.ts';
+import { listWords, plural } from '../../core/words/words.ts';
 
-/** How much a part is taken for where nobody said. */
-const HALF = 0.5;
-
-/** What a week came to, for its letters. */
-export interface WeekFacts {
-  readonly programme: string;
-  readonly week: number;
-  readonly coach: string;
-  readonly due: number;
-  readonly done: number;
-  readonly minutes: number;
-  readonly here: number;
-  readonly joined: number;
-  readonly teams: readonly Placed<TeamRow>[];
-  readonly shared: { readonly words: string; readonly total: number } | null;
-  /** Titles of the next days' sessions. */
-  readonly next: readonly string[];
-  readonly nextNote: string;
-  /** Who needs a word, and why; for the coach. */
-  readonly needs: readonly { readonly name: string; readonly why: string }[];
-  /** For whom a good word is due. */
-  readonly good: readonly { readonly name: string; readonly why: string }[];
-  readonly proposals: number;
-}
-
-/** Sessions that were due and done in a week, by everybody, and about how long all that was. */
-export function sumWeek(
-  week: number,
-  days: readonly { readonly week: number; readonly likelySec: number }[],
-  people: readonly {
-    readonly states: readonly DayState[];
-    readonly records: readonly (Pick<Standing, 'shareRatio'> | undefined)[];
-  }[],
-): Pick<WeekFacts, 'due' | 'done' | 'minutes'> {
-  let [due, done, sec] = [0, 0, 0];
-  for (const [i, day] of days.entries()) {
-    if (day.week !== week) continue;
-    for (const { states, records } of people) {
-      if (isOwed(states[i]!)) due++;
-      if (!isKept(states[i]!)) continue;
-      done++;
-      sec += day.likelySec * (states[i] === 'part' ? (records[i]?.shareRatio ?? HALF) : 1);
-    }
-  }
-  return { due, done, minutes: Math.round(sec / 60) };
-}
-
-export interface Letter {
+/** A letter as a coach gets it to change and send. */
+export interface DraftLetter {
   readonly subject: string;
   readonly words: string;
 }
@@ -59,7 +11,7 @@ const big = (n: number): string => n.toLocaleString('en');
 const MOST_NAMED = 10;
 
 /** The week's letter to all, drafted from its figures: sums of all alone, nobody's own. */
-export function draftLetter(f: WeekFacts): Letter {
+export function draftLetter(f: WeekFacts): DraftLetter {
   const first = f.teams.filter((t) => t.place === 1);
   const teams =
     f.teams.length < 2
@@ -84,7 +36,7 @@ export function draftLetter(f: WeekFacts): Letter {
 }
 
 /** The week's letter to the coach: what came of it, who needs a word, what is to be decided. */
-export function draftCoachLetter(f: WeekFacts): Letter {
+export function draftCoachLetter(f: WeekFacts): DraftLetter {
   const list = (items: readonly { readonly name: string; readonly why: string }[]) => [
     ...items.slice(0, MOST_NAMED).map((n) => `- ${n.name}: ${n.why}`),
     ...(items.length > MOST_NAMED ? [`- and ${items.length - MOST_NAMED} more`] : []),
