@@ -246,8 +246,8 @@ export const FUZZ_TARGETS: readonly FuzzTarget[] = [
     read: async (text) => {
       const form = new FormData();
       for (const [name, value] of new URLSearchParams(text)) form.append(name, value);
-      readJoinForm(form, ['band', 'chair']);
-      readMeForm(form, ['band', 'chair']);
+      await readJoinForm(form, ['band', 'chair']);
+      await readMeForm(form, ['band', 'chair']);
       readMovementForm(form, baseLibrary, baseLibrary);
       readLadderForm(form, baseLibrary);
       await readProfileForm(form, baseLibrary);

@@ -1,0 +1,492 @@
+import type { Amount, Choice, Dose, Load, Sides, Tempo, WorkItem } from '../../document/document.ts';
+import { cutLetters } from '../../letters.ts';
+import { MAX_AMOUNT, MAX_DURATION_SEC, MAX_KG, MAX_SHARE_PCT } from '../../limits.ts';
+import type { MovementLibrary } from '../../movement/library.ts';
+import { nearestMovements } from '../../movement/nearest-movements.ts';
+import { MAX_NAME_LENGTH } from '../read-item.ts';
+import type { Doubt } from './piece.ts';
+import { D, N, N0, toNumber, toSeconds, re } from './spoken-numbers.ts';
+import type { Strip } from './strip.ts';
+
+/** What a line says of one movement. */
+export interface ItemFacts {
+  readonly item: WorkItem;
+  /** So many sets of it, where the line says so. */
+  readonly sets?: number;
+  /** Whether the movement is one that the library knows, or reads. */
+  readonly isKnown: boolean;
+  /** Whether it says how much. */
+  readonly hasNumber: boolean;
+  /** Whether its name begins the line, and what follows is set apart. */
+  readonly isFirst: boolean;
+  /** Whether words are left that were read as nothing. */
+  readonly hasWords: boolean;
+  readonly doubts: readonly Doubt[];
+}
+
+const SIDE = '(?:sides?|legs?|arms?|way|direction|hand|foot|hip|knee)';
+const KG_A_POUND = 0.45359237;
+const METRES: readonly [RegExp, number][] = [
+  [/^(?:km|kilomet(?:re|er)s?|k)$/, 1000],
+  [/^(?:miles?|mi)$/, 1609],
+  [/^(?:yards?|yds?)$/, 0.9144],
+];
+
+/** Small words that say nothing of their own. */
+export const FILLERS =
+  /^(?:(?:then|and|now|next|do|does|for|of|in|the|a|an|with|x|total|rounds?|sets?|reps?|each|all|it is|it's|so|ok|okay|today|we|you|have|on|at|hold|after that|afterwards|finally|lastly)(?![\w])[\s,.:;!-]*)+$/i;
+
+type Draft = { -readonly [K in keyof WorkItem]?: WorkItem[K] } & { words: string[] };
+
+/** Takes what `strip` says of a movement and how much of it; undefined where no movement is left in it. */
+export const takeItem = (strip: Strip, library: MovementLibrary): ItemFacts | undefined =>
+  takeRow([{ strip }], library);
+
+/** As takeItem, of several stretches that speak of one movement: the cells of a row. Its name stands in the last. */
+export function takeRow(parts: readonly { readonly strip: Strip }[], library: MovementLibrary): ItemFacts | undefined {
+  const draft: Draft = { words: [] };
+  const doubts: Doubt[] = [];
+  const others: Choice[] = [];
+  let sides: Sides | undefined;
+  let dosed: { dose?: Dose; sets?: number } = {};
+  for (const { strip } of parts) {
+    others.push(...takeOptions(strip, library));
+    takeManner(strip, draft);
+    takeLoad(strip, draft);
+    const doubt = takeTempo(strip, draft, parts.length > 1);
+    if (doubt) doubts.push(doubt);
+    sides = takeSides(strip, draft) ?? sides;
+    if (dosed.dose === undefined) dosed = { ...dosed, ...takeDose(strip, takeMeasured(strip), sides) };
+  }
+  const named = takeName(parts.at(-1)!.strip, library);
+  if (!named) return undefined;
+  const { choices, isKnown } = named;
+  const hasWords = parts.map(({ strip }) => takeWords(strip, draft, doubts)).some(Boolean);
+  if (!isKnown) {
+    const piece = parts.at(-1)!.strip.taken.find((t) => t.as === 'movement')!;
+    const name = choices[0]!.name;
+    doubts.push({
+      start: piece.start,
+      end: piece.end,
+      facts: { code: 'new-movement', name, near: nearestMovements(name, library).slice(0, 3) },
+    });
+  }
+  const { dose, sets } = dosed;
+  const { words, ...rest } = draft;
+  return {
+    item: {
+      kind: 'work',
+      ...(dose && { dose }),
+      choices: [...choices, ...others].slice(0, 3),
+      inTurn: false,
+      ...rest,
+      ...(words.length > 0 && { words }),
+    },
+    ...(sets !== undefined && { sets }),
+    isKnown,
+    hasNumber: dose !== undefined && dose.kind !== 'given',
+    isFirst: isSetApart(parts.at(-1)!.strip),
+    hasWords,
+    doubts,
+  };
+}
+
+function isSetApart(strip: Strip): boolean {
+  const name = strip.taken.find((t) => t.as === 'movement')!;
+  const before = strip.source.slice(strip.start, name.start);
+  return (
+    !/[\p{L}\p{N}]/u.test(before) && /^\s*[,;:(-]/.test(strip.source.slice(name.end, strip.start + strip.text.length))
+  );
+}
+
+/** Keeps what is left of a strip as words; whether there was any. */
+function takeWords(strip: Strip, draft: Draft, doubts: Doubt[]): boolean {
+  let hasWords = false;
+  for (const { from, to } of strip.left()) {
+    if (FILLERS.test(strip.text.slice(from, to))) {
+      strip.takeRange(from, to, 'dose');
+      continue;
+    }
+    hasWords = true;
+    draft.words.push(cutLetters(strip.original(from, to).replace(/["“”„]/g, '’'), 200));
+    const isNumber = /\d/.test(strip.text.slice(from, to));
+    strip.takeRange(from, to, isNumber ? 'unread' : 'note');
+    if (isNumber) doubts.push({ start: strip.start + from, end: strip.start + to, facts: { code: 'unread' } });
+  }
+  return hasWords;
+}
+
+const OPTION =
+  /\(\s*(?:or|mod(?:s|ified|ification)?|scaled?|scaling|easier|easy option|beginners?|option|alternatives?|regression|instead)\b\s*[:=-]?\s*([^()]+)\)|(?:,|;|\s-)\s*(?:or|mod|scale|easier|alternatively)\s*[:=-]\s*([^,;()]+)/;
+
+/** Other movements that a line offers; how many of them is said too. */
+function takeOptions(strip: Strip, library: MovementLibrary): Choice[] {
+  const found: Choice[] = [];
+  for (let i = 0; i < 2; i++) {
+    const match = OPTION.exec(strip.text);
+    if (!match) break;
+    const words = (match[1] ?? match[2])!;
+    const counted = re`^\\s*(${N})\\s+`.exec(words);
+    const name = (counted ? words.slice(counted[0].length) : words).trim();
+    if (!library.findByName(name)) break;
+    strip.takeRange(match.index, match.index + match[0].length, 'option');
+    found.push({ name: shelfName(name, library), ...(counted && { dose: repsOf(toNumber(counted[1]!)) }) });
+  }
+  return found;
+}
+
+const repsOf = (value: number): Dose => ({ kind: 'reps', amount: { kind: 'fixed', value } });
+
+function takeManner(strip: Strip, draft: Draft): void {
+  const held = /\d+\s*(?:reps?|times|x)[^,;]*\bhold|^\W*\d/.test(strip.text)
+    ? strip.take(
+        re`(?:,|and|then|\\s)+\\bhold(?:ing)? (?:it |the last (?:one|rep) |the end |there )?(?:for )?(${D})`,
+        'dose',
+      )
+    : undefined;
+  if (
+    held &&
+    toSeconds(held[1]!) > 0 &&
+    toSeconds(held[1]!) <= 600 &&
+    !/at the (?:top|bottom)/.test(strip.source.slice(strip.start))
+  )
+    draft.thenHold = toSeconds(held[1]!);
+  const pause =
+    strip.take(
+      re`(?:\\(|,|-|with (?:an? )?)*\\s*(?:\\bpause\\s*(?:for )?(${D}|\\d)|(${D}|\\d)[\\s-]*(?:second )?pause)(?:\\s*(?:at|in) the (?:bottom|top|middle|end))?\\)?`,
+      'tempo',
+    ) ??
+    strip.take(re`(?:\\(|,|-)+\\s*\\bhold(?:ing)?\\s*(?:it )?(?:for )?(${D})\\s*at the (?:top|bottom)\\)?`, 'tempo');
+  if (pause) {
+    const sec = toSeconds(pause[1] ?? pause[2]!, 1);
+    if (sec > 0 && sec <= 60) draft.pauseSec = sec;
+  }
+  const speed = strip.take(/[,(]\s*(slow|steady|brisk)(?:ly)?\)?\W*$/, 'tempo');
+  if (speed) draft.speed = speed[1] as 'slow' | 'steady' | 'brisk';
+  if (strip.take(/\b(?:may|can) be (?:split|broken(?: up)?)\b/, 'note')) draft.mayBeSplit = true;
+  if (strip.take(/\bhalf (?:on )?each side\b/, 'side')) draft.halfEachSide = true;
+}
+
+/** `isColumn`: the cell of a column that is about tempo says nothing else. */
+function takeTempo(strip: Strip, draft: Draft, isColumn: boolean): Doubt | undefined {
+  const four =
+    strip.take(/(?:@\s*)?\b(?:tempo\s*(?:of |:|@)?\s*)(\d)[\s-]?(\d)[\s-]?([\dx])(?:[\s-]?(\d))?(?![\dx-])/, 'tempo') ??
+    strip.take(/(?:@\s*)\b(\d)(\d)([\dx])(\d)\b(?!\s*(?:kg|lb|%))|(?<![\w-])(\d)(\d)(x)(\d)\b/, 'tempo');
+  if (four) {
+    const [down, pause, up, top] = four[1] === undefined ? four.slice(5, 9) : four.slice(1, 5);
+    draft.tempo = tempoOf(down!, pause!, up!);
+    if (top !== undefined && top !== '0') draft.words.push(`${top} s at the top`);
+    return undefined;
+  }
+  const three = /(?:^|[\s(,])(\d)-(\d)-(\d)(?![\d-])/.exec(strip.text);
+  if (!three || (!isColumn && !/[a-z]{3}/.test(strip.text.slice(0, three.index)))) return undefined;
+  const [, down, pause, up] = three;
+  strip.takeRange(three.index, three.index + three[0].length, 'tempo');
+  const piece = strip.taken.at(-1)!;
+  draft.tempo = tempoOf(down!, pause!, up!);
+  if (isColumn) return undefined;
+  return {
+    start: piece.start,
+    end: piece.end,
+    facts: { code: 'tempo-or-rounds', numbers: [Number(down), Number(pause), Number(up)] },
+  };
+}
+
+/** `x`: as fast as it goes. */
+const tempoOf = (down: string, pause: string, up: string): Tempo => ({
+  downSec: Math.max(Number(down), Number(pause) + Number(up) === 0 ? 1 : 0),
+  pauseSec: Number(pause),
+  upSec: up === 'x' ? 1 : Number(up),
+});
+
+function takeLoad(strip: Strip, draft: Draft): void {
+  const weight = strip.take(
+    re`\\(?\\s*(?:@|at|with|using)?\\s*(?:an? )?(?:(\\d)\\s*x\\s*)?(\\d{1,3}(?:[.,]\\d{1,2})?)\\s*(kgs?|kilos?|lbs?|pounds?|#)(?![\\w/])(?:\\s*(?:each|db|dbs|kb))?\\s*\\)?`,
+    'load',
+  );
+  if (weight) {
+    const isPounds = /^(?:lb|pound|#)/.test(weight[3]!);
+    const said = Number(weight[2]!.replace(',', '.'));
+    const kg = isPounds ? Math.round(said * KG_A_POUND * 2) / 2 : said;
+    const pieces = Math.min(8, Math.max(1, Number(weight[1] ?? 1)));
+    if (kg > 0 && kg <= MAX_KG) draft.load = { kind: 'weight', kg, pieces } satisfies Load;
+    if (isPounds || !draft.load)
+      draft.words.push(`${weight[1] === undefined ? '' : `${weight[1]}x`}${weight[2]} ${isPounds ? 'lb' : 'kg'}`);
+    return;
+  }
+  const share = strip.take(/\(?\s*(?:@|at)?\s*(\d{1,3})\s*%(?:\s*(?:of\s*)?(?:1?\s*rm|max))?\s*\)?/, 'load');
+  if (share && Number(share[1]) > 0 && Number(share[1]) <= MAX_SHARE_PCT)
+    draft.load = { kind: 'share', pct: Number(share[1]) };
+  const effort = share
+    ? undefined
+    : strip.take(/\(?\s*(?:@|at)?\s*(?:rpe|effort)\s*(\d{1,2})(?:\s*\/\s*10)?\s*\)?/, 'load');
+  if (effort && Number(effort[1]) <= 10) draft.load = { kind: 'effort', effort: Number(effort[1]) };
+}
+
+function takeSides(strip: Strip, draft: Draft): Sides | undefined {
+  const both =
+    /(?:^|[^\w])(\d{1,3})\s*(?:l|left)\b\s*(?:[/,+&-]|and)*\s*(\d{1,3})\s*(?:r|right)\b(?:,?\s*then (?:swap|switch))?/.exec(
+      strip.text,
+    );
+  if (both && both[1] === both[2]) {
+    // The number stays for the dose to take.
+    const at = both.index + both[0].indexOf(both[1]!) + both[1]!.length;
+    strip.takeRange(at, both.index + both[0].length, 'side');
+    return 'each';
+  }
+  if (
+    strip.take(re`\\(?\\s*(?:/|\\b(?:per|each|on each|for each|every|e)\\b\\s*/?)\\s*${SIDE}\\b\\s*\\)?`, 'side') ??
+    strip.take(/\(?\s*(?<![a-z])e\/?s\b\s*\)?/, 'side') ??
+    strip.take(
+      /\(?\b(?:both sides|left and right|l\/r|l & r|l and r|l\+r)\b\)?(?:,?\s*then (?:swap|switch))?/,
+      'side',
+    ) ??
+    strip.take(/(?<=\d)\s*ea(?:ch)?\b\.?/, 'side')
+  )
+    return 'each';
+  const one = strip.take(/\b(left|right)(?= (?:side|leg|arm|hand)\b)(?: (?:side|leg|arm|hand))(?: only)?\b/, 'side');
+  if (one) {
+    draft.side = one[1] as 'left' | 'right';
+    return undefined;
+  }
+  if (strip.take(/\(?\s*\balternat(?:e|ing)\b\s*(?:sides|legs|arms)?\s*\)?|\(?\balt\b\.?\)?/, 'side'))
+    return 'alternate';
+  return undefined;
+}
+
+/** A distance or an energy. */
+function takeMeasured(strip: Strip): Dose | undefined {
+  const far = strip.take(
+    /\b(\d{1,5}(?:[.,]\d+)?)\s*-?\s*(km|kilomet(?:re|er)s?|k|m|met(?:re|er)s?|miles?|mi|yards?|yds?)(?![\w'])/,
+    'dose',
+  );
+  if (far) {
+    const factor = METRES.find(([pattern]) => pattern.test(far[2]!))?.[1] ?? 1;
+    const metres = Math.round(Number(far[1]!.replace(',', '.')) * factor);
+    if (metres >= 1 && metres <= MAX_AMOUNT * 10) return { kind: 'distance', metres };
+  }
+  const energy = strip.take(/\b(\d{1,4})\s*(?:k?cals?|calories)\b/, 'dose');
+  return energy && Number(energy[1]) > 0 ? { kind: 'energy', kcal: Number(energy[1]) } : undefined;
+}
+
+const amount = (low: number, high?: number): Amount | undefined =>
+  !Number.isInteger(low) || low < 1 || low > MAX_AMOUNT
+    ? undefined
+    : high !== undefined && high > low && high <= MAX_AMOUNT
+      ? { kind: 'range', low, high }
+      : { kind: 'fixed', value: low };
+
+const REPS = '(?:\\s*(?:reps?|repetitions|times|x)\\b)?';
+const RANGE = `(${N})(?:\\s*(?:-|to)\\s*(${N}))?`;
+
+/** How many sets, and how much. */
+function takeDose(strip: Strip, measured: Dose | undefined, sides: Sides | undefined): { dose?: Dose; sets?: number } {
+  const timed = (text: string): Dose | undefined => {
+    const sec = toSeconds(text);
+    return sec > 0 && sec <= MAX_DURATION_SEC && Number.isInteger(sec)
+      ? { kind: 'time', amountSec: { kind: 'fixed', value: sec }, ...(sides === 'each' && { sides }) }
+      : undefined;
+  };
+  const counted = (low: string, high?: string): Dose | undefined => {
+    const said = amount(toNumber(low), high === undefined ? undefined : toNumber(high));
+    return said && { kind: 'reps', amount: said, ...(sides && { sides }) };
+  };
+  const withSides = (dose: Dose): Dose =>
+    sides && (dose.kind === 'distance' || dose.kind === 'max') ? { ...dose, sides } : dose;
+  const setsOf = strip.take(re`(?:\\b|^)(${N0})\\s*(?:sets?\\s*(?:of|x)?|x)\\s*(?=${D})`, 'count');
+  const toMost = strip.take(
+    re`(?:\\b|^)(${N0})\\s*(?:sets?\\s*(?:of|x)?|x)\\s*(?:max(?:imum)?(?: reps?)?|amrap|f|failure|to failure)\\b`,
+    'count',
+  );
+  if (toMost) return { dose: withSides({ kind: 'max' }), sets: toNumber(toMost[1]!) };
+  const bySets = setsOf
+    ? undefined
+    : strip.take(re`(?:\\b|^)(${N0})\\s*(?:sets?\\s*(?:of|x)?|x)\\s*${RANGE}${REPS}`, 'count');
+  if (bySets) return { dose: counted(bySets[2]!, bySets[3]) ?? measured, sets: toNumber(bySets[1]!) };
+  const onlySets =
+    setsOf ??
+    (measured
+      ? strip.take(re`\\bx\\s*(${N})|\\b(${N0})\\s*x(?!\\w)`, 'count')
+      : strip.take(re`\\b(${N})\\s*sets?(?: of)?\\b`, 'count'));
+  const sets = onlySets ? { sets: toNumber(onlySets[1] ?? onlySets[2]!) } : {};
+  if (measured) return { dose: withSides(measured), ...sets };
+  const most = strip.take(
+    /\b(?:max(?:imum)?(?: reps?| effort)?|amrap|as many as (?:you can|possible)|(?:to|until|till) (?:you )?fail(?:ure)?)\b/,
+    'dose',
+  );
+  const long = strip.take(re`(?:\\bfor\\s*)?(${D})(?:\\s*(?:of|each)(?!\\w))?`, 'dose');
+  if (long) {
+    const often =
+      sets.sets === undefined ? strip.take(re`\\b(${N0})\\s*(?:times|x)(?!\\w)|\\bx\\s*(${N})`, 'count') : undefined;
+    const dose = timed(long[1]!) ?? (most && ({ kind: 'max' } as const));
+    return { ...(dose && { dose }), ...sets, ...(often && { sets: toNumber(often[1] ?? often[2]!) }) };
+  }
+  if (most) return { dose: withSides({ kind: 'max' }), ...sets };
+  const list = strip.take(/(?:^|[\s:(])(\d{1,3}(?:\s*-\s*\d{1,3}){2,})(?![\d%])/, 'dose');
+  if (list) {
+    const values = list[1]!
+      .match(/\d+/g)!
+      .map(Number)
+      .filter((n) => n >= 1);
+    if (values.length > 0)
+      return { dose: { kind: 'reps', amount: { kind: 'list', values }, ...(sides && { sides }) }, ...sets };
+  }
+  const count =
+    strip.take(re`\\bx\\s*${RANGE}${REPS}`, 'dose') ??
+    strip.take(re`(?:^|[\\s(:,-])${RANGE}${REPS}(?:\\s+(?:total|in all|of))?`, 'dose');
+  const dose = count ? counted(count[1]!, count[2]) : undefined;
+  return {
+    ...((dose ?? (sides && ({ kind: 'given', sides } as const))) && { dose: dose ?? { kind: 'given', sides: sides! } }),
+    ...sets,
+  };
+}
+
+const LEAD =
+  /^(?:(?:then|and|now|next|also|finally|first|you|we|do|does|perform|complete|hold|some|a|an|the|of|in|with|for|after that|afterwards|lastly|after|next up|have|has|got|comes?|follow(?:ed)? by)\s+)+/;
+const TAIL = /\s+(?:for|of|x|total|each|in all|and|then|at|with)$/;
+
+function shelfName(words: string, library: MovementLibrary): string {
+  const known = library.findByName(words)!;
+  return library.findOnShelf(known.id) ? known.name : words.toLowerCase();
+}
+
+/** What of the words is a movement's name, longest first; else all of them, as a name that is new. */
+function takeName(strip: Strip, library: MovementLibrary): { choices: Choice[]; isKnown: boolean } | undefined {
+  const runs = strip.left();
+  const candidates = runs.flatMap(({ from, to, text }) => {
+    const inner = FILLERS.test(text) ? undefined : trimmed(strip.text, from, to);
+    return inner ? [inner] : [];
+  });
+  for (const { from, to } of candidates) {
+    const choices = choicesOf(strip.text.slice(from, to), library);
+    if (!choices) continue;
+    strip.takeRange(from, to, 'movement');
+    return { choices, isKnown: true };
+  }
+  for (const { from, to } of candidates) {
+    const segment = /^[^,;:(]+(?=\s*[,;:(])/.exec(strip.text.slice(from, to))?.[0].trimEnd();
+    const choices = segment === undefined ? undefined : choicesOf(segment, library);
+    if (!choices) continue;
+    strip.takeRange(from, from + segment!.length, 'movement');
+    return { choices, isKnown: true };
+  }
+  for (const { from, to } of candidates) {
+    const words = strip.text.slice(from, to);
+    const cut = longestKnown(words, library);
+    if (!cut || !mayBeCut(words, cut)) continue;
+    strip.takeRange(from + cut.from, from + cut.to, 'movement');
+    return { choices: cut.choices, isKnown: true };
+  }
+  const first = candidates.find(({ from, to }) => {
+    const words = strip.text.slice(from, to);
+    return /\p{L}{2}/u.test(words) && !FILLERS.test(words);
+  });
+  if (!first) return undefined;
+  const words = strip.text.slice(first.from, first.to);
+  const bracket = words.search(/\s*[("]|[,:;]\s|\.\s/);
+  const to = bracket > 1 ? first.from + bracket : first.to;
+  const name = cutLetters(
+    strip.text
+      .slice(first.from, to)
+      .replace(/["()[\]{}#@|\\<>=~^%:;,]/g, ' ')
+      .replace(/\s+/g, ' ')
+      .trim(),
+    MAX_NAME_LENGTH,
+  ).trim();
+  if (!/\p{L}{2}/u.test(name)) return undefined;
+  strip.takeRange(first.from, to, 'movement');
+  return { choices: [{ name }], isKnown: false };
+}
+
+/** A stretch without the small words at its ends. */
+function trimmed(text: string, from: number, to: number): { from: number; to: number } | undefined {
+  const words = text.slice(from, to);
+  const lead = LEAD.exec(words)?.[0].length ?? 0;
+  let rest = words.slice(lead);
+  for (let tail = TAIL.exec(rest); tail; tail = TAIL.exec(rest)) rest = rest.slice(0, tail.index);
+  return rest.trim() === '' ? undefined : { from: from + lead, to: from + lead + rest.length };
+}
+
+/** One movement, or up to three to choose from. */
+function choicesOf(said: string, library: MovementLibrary): Choice[] | undefined {
+  const words = Object.hasOwn(SHORT, said.trim()) ? SHORT[said.trim()]! : said;
+  if (FILLERS.test(words)) return undefined;
+  if (library.findByName(words)) return [{ name: shelfName(words, library) }];
+  const parts = words.split(/\s+or\s+|\s*\/\s*/).map((p) => p.trim());
+  return parts.length > 1 && parts.length <= 3 && parts.every((p) => library.findByName(p))
+    ? parts.map((p) => ({ name: shelfName(p, library) }))
+    : undefined;
+}
+
+/** What trainers write in a few letters (common practice). */
+const SHORT: Readonly<Record<string, string>> = {
+  sq: 'squat',
+  sqs: 'squat',
+  bsq: 'back squat',
+  fsq: 'front squat',
+  gsq: 'goblet squat',
+  dl: 'deadlift',
+  dls: 'deadlift',
+  rdl: 'Romanian deadlift',
+  rdls: 'Romanian deadlift',
+  sldl: 'single-leg deadlift',
+  bp: 'bench press',
+  ohp: 'overhead press',
+  bor: 'bent-over row',
+  hspu: 'handstand push-up',
+  kbs: 'kettlebell swing',
+  'kb s': 'kettlebell swing',
+  pu: 'push-up',
+  pus: 'push-up',
+  pushups: 'push-up',
+  pullups: 'pull-up',
+  du: 'double under',
+  dus: 'double under',
+  jj: 'jumping jack',
+  mc: 'mountain climber',
+  mcs: 'mountain climber',
+  ht: 'hip thrust',
+  gb: 'glute bridge',
+  bss: 'Bulgarian split squat',
+  su: 'sit-up',
+  sus: 'sit-up',
+  t2b: 'toes to bar',
+  ttb: 'toes to bar',
+  wb: 'wall ball',
+  hlr: 'hanging leg raise',
+};
+
+/** Words that tell how without changing what. */
+const MANNERS =
+  /^(?:(?:gentle|easy|light|good|big|proper|nice|controlled|strict|deep|full|small|more|quick|fast|unbroken|heavy|air|slow|steady|solid|clean|standard|regular|relaxed|really|very|and|more|as|on|the|your|of|with|a|an|to)(?![\w])[\s,.-]*)+$/;
+/** So long a text names a movement among other things. */
+const LONG_WORDS = 6;
+
+const MOST_WORDS = 12;
+
+/** Whether a movement may be named by a part of the words: what else stands there doesn't make it another one. */
+function mayBeCut(words: string, { from, to }: { readonly from: number; readonly to: number }): boolean {
+  const others = [words.slice(0, from), words.slice(to)].map((w) => w.replace(/[^\p{L}\s-]/gu, ' ').trim());
+  return (
+    (words.match(/[\p{L}-]+/gu)?.length ?? 0) >= LONG_WORDS ||
+    /[,;(:]/.test(words[to] ?? '') ||
+    others.every((w) => w === '' || MANNERS.test(w))
+  );
+}
+
+/** The longest run of words that is a movement. */
+function longestKnown(
+  words: string,
+  library: MovementLibrary,
+): { from: number; to: number; choices: Choice[] } | undefined {
+  const places = [...words.matchAll(/[^\s,;()]+/g)]
+    .slice(0, MOST_WORDS)
+    .map((m) => ({ from: m.index, to: m.index + m[0].length }));
+  for (let length = places.length; length >= 1; length--)
+    for (let at = 0; at + length <= places.length; at++) {
+      const [from, to] = [places[at]!.from, places[at + length - 1]!.to];
+      const choices = choicesOf(words.slice(from, to), library);
+      if (choices) return { from, to, choices };
+    }
+  return undefined;
+}

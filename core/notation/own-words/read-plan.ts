@@ -1,0 +1,135 @@
+import type { Weekday } from '../../calendar/day.ts';
+import { dayOfWeekFrom, WEEKDAYS } from '../../calendar/day.ts';
+import { MAX_WEEKS } from '../../calendar/day.ts';
+import type { MovementLibrary } from '../../movement/library.ts';
+import type { Doubt, Piece } from './piece.ts';
+import type { OwnWords } from './read-own-words.ts';
+import { readStretch } from './read-own-words.ts';
+import { fold } from './strip.ts';
+import { findTable } from './tables.ts';
+
+/** One day of a plan in a coach's own words. */
+export interface OwnDay extends OwnWords {
+  /** Its heading as it stands; empty where the plan has none. */
+  readonly heading: string;
+  /** From 1, where a heading names it. */
+  readonly week: number | null;
+  /** The day of a week that begins on `firstWeekday`, 1 to 7, where the heading names it. */
+  readonly weekday: number | null;
+}
+
+/** A plan of one or of several days. `pieces` and `doubts` are those of all days, in the order of the source. */
+export interface OwnPlan {
+  readonly days: readonly OwnDay[];
+  readonly pieces: readonly (Piece & { readonly day: number })[];
+  readonly doubts: readonly (Doubt & { readonly day: number })[];
+}
+
+interface Stretch {
+  readonly start: number;
+  readonly end: number;
+}
+
+interface Heading {
+  readonly start: number;
+  readonly end: number;
+  readonly week: number | null;
+  readonly weekday: number | null;
+  /** A week alone heads the days that follow. */
+  readonly isWeek: boolean;
+}
+
+const DAY =
+  /^[^\p{L}\p{N}]*(?:(?:week|wk)\s*(\d{1,2})\b[\s,:./-]*)?(?:(mon|tue|wed|thu|fri|sat|sun)(?:s|nes|rs|ur)?(?:day)?s?\b\.?|(?:day|d)\s*(\d{1,2})\b)(?=\s*(?:[:.(,-]|$))/u;
+const WEEK = /^[^\p{L}\p{N}]*(?:week|wk)\s*(\d{1,2})\b\W*$/u;
+
+/** Reads a plan: its days by their headings, or the columns of a table; one without headings is one day. */
+export function readOwnPlan(source: string, library: MovementLibrary, firstWeekday: Weekday = 1): OwnPlan {
+  const table = findTable(source);
+  if (table)
+    return together(
+      source,
+      table.days.map(({ heading, stretches }) => ({
+        heading: heading && headingIn(source, heading, firstWeekday),
+        stretches,
+      })),
+      library,
+    );
+  const headings: Heading[] = [];
+  for (const { 0: line, index } of source.matchAll(/[^\r\n]+/g)) {
+    const found = headingIn(source, { start: index, end: index + line.length }, firstWeekday);
+    if (found) headings.push(found);
+  }
+  if (headings.filter((h) => !h.isWeek).length < 2)
+    return together(source, [{ heading: undefined, stretches: [{ start: 0, end: source.length }] }], library);
+  const days: { heading: Heading | undefined; stretches: Stretch[] }[] = [];
+  if (/[\p{L}\p{N}]/u.test(source.slice(0, headings[0]!.start)))
+    days.push({ heading: undefined, stretches: [{ start: 0, end: headings[0]!.start }] });
+  let week: number | null = null;
+  for (const [i, heading] of headings.entries()) {
+    week = heading.week ?? week;
+    const end = headings[i + 1]?.start ?? source.length;
+    days.push({ heading: { ...heading, week }, stretches: [{ start: heading.end, end }] });
+  }
+  return together(source, days, library);
+}
+
+function headingIn(source: string, { start, end }: Stretch, firstWeekday: Weekday): Heading | undefined {
+  const line = fold(source.slice(start, end));
+  const week = WEEK.exec(line);
+  const found = week ?? DAY.exec(line);
+  if (!found) return undefined;
+  const weekNumber = Number(found[1] ?? 0);
+  const lead = line.length - line.replace(/^[^\p{L}\p{N}]+/u, '').length;
+  const day = week ? 0 : Number(found[3] ?? 0);
+  const name = week ? undefined : found[2];
+  return {
+    start: start + lead,
+    end: start + found[0].replace(/\W+$/, '').length,
+    week: weekNumber >= 1 && weekNumber <= MAX_WEEKS ? weekNumber : null,
+    weekday: name
+      ? dayOfWeekFrom(WEEKDAYS.findIndex((d) => d.toLowerCase().startsWith(name)) + 1, firstWeekday)
+      : day >= 1 && day <= 7
+        ? day
+        : null,
+    isWeek: week !== null,
+  };
+}
+
+function together(
+  source: string,
+  stretches: readonly { readonly heading: Heading | undefined; readonly stretches: readonly Stretch[] }[],
+  library: MovementLibrary,
+): OwnPlan {
+  const days = stretches.map(({ heading, stretches: of }): OwnDay & { start: Heading | undefined } => ({
+    ...readStretch(source, of, library),
+    heading: heading ? source.slice(heading.start, heading.end) : '',
+    week: heading?.week ?? null,
+    weekday: heading?.weekday ?? null,
+    start: heading,
+  }));
+  const written = days.filter((d) => !(d.start?.isWeek && d.text === '' && d.pieces.length === 0));
+  return {
+    days: written.map(({ start: _start, ...day }) => day),
+    pieces: [
+      ...days.flatMap(({ start }) =>
+        start ? [{ start: start.start, end: start.end, as: 'day' as const, line: null, day: 0 }] : [],
+      ),
+      ...written.flatMap(({ pieces }, day) => pieces.map((p) => ({ ...p, day }))),
+    ]
+      .map((p) =>
+        p.as === 'day'
+          ? {
+              ...p,
+              day: Math.max(
+                0,
+                written.findIndex((d) => d.start?.start === p.start),
+              ),
+            }
+          : p,
+      )
+      .sort((a, b) => a.start - b.start || a.day - b.day)
+      .filter((p, i, all) => i === 0 || p.start >= all[i - 1]!.end || p.day !== all[i - 1]!.day),
+    doubts: written.flatMap(({ doubts }, day) => doubts.map((d) => ({ ...d, day }))),
+  };
+}

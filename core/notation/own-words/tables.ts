@@ -1,0 +1,128 @@
+import { takeHeader } from './header-phrases.ts';
+import { fold, Strip } from './strip.ts';
+
+interface Stretch {
+  readonly start: number;
+  readonly end: number;
+}
+
+/** A table of days (a column each) by blocks (a row each): each day's cells from top to bottom. */
+export interface PlanTable {
+  readonly days: readonly { readonly heading: Stretch | undefined; readonly stretches: readonly Stretch[] }[];
+}
+
+const DAY_CELL = /^\W*(?:(?:mon|tue|wed|thu|fri|sat|sun)[a-z]*|day\s*\d{1,2})\W*$/;
+
+/** The cells of a line, by their separator; quotation marks around a cell are left out. */
+function cellsOf(source: string, start: number, end: number, separator: string): Stretch[] {
+  const cells: Stretch[] = [];
+  let from = start;
+  let isQuoted = false;
+  const push = (to: number) => {
+    const isIn = source[from] === '"' && source[to - 1] === '"' && to - from >= 2;
+    cells.push(isIn ? { start: from + 1, end: to - 1 } : { start: from, end: to });
+  };
+  for (let i = start; i < end; i++) {
+    if (source[i] === '"') isQuoted = !isQuoted;
+    if (isQuoted || source[i] !== separator) continue;
+    push(i);
+    from = i + 1;
+  }
+  push(end);
+  return cells;
+}
+
+/** The table that a source is, if it is one whose columns are days; undefined otherwise. */
+export function findTable(source: string): PlanTable | undefined {
+  const lines = [...source.matchAll(/[^\r\n]+/g)].map((m) => ({ start: m.index, end: m.index + m[0].length }));
+  const head = lines[0];
+  if (!head || lines.length < 2) return undefined;
+  for (const separator of ['\t', ';', ',', '|']) {
+    const cells = cellsOf(source, head.start, head.end, separator);
+    const isDay = cells.map(({ start, end }) => DAY_CELL.test(fold(source.slice(start, end))));
+    if (isDay.filter(Boolean).length < 2) continue;
+    const rows = lines.slice(1).map(({ start, end }) => cellsOf(source, start, end, separator));
+    const label = isDay[0] ? -1 : 0;
+    return {
+      days: cells.flatMap((heading, column) => {
+        if (!isDay[column]) return [];
+        const stretches = rows.flatMap((row) => {
+          const cell = row[column];
+          const name = label < 0 ? undefined : row[label];
+          if (!cell || source.slice(cell.start, cell.end).trim() === '') return [];
+          return [...(name && isRole(source, name) ? [name] : []), ...linesOf(source, cell)];
+        });
+        return [{ heading, stretches }];
+      }),
+    };
+  }
+  return undefined;
+}
+
+function isRole(source: string, { start, end }: Stretch): boolean {
+  const strip = new Strip(source, start, end);
+  const { role } = takeHeader(strip);
+  return role !== undefined && strip.lettersLeft === 0;
+}
+
+/** A cell's lines: what semicolons, slashes with blanks and breaks set apart. */
+function linesOf(source: string, { start, end }: Stretch): Stretch[] {
+  const found: Stretch[] = [];
+  let from = start;
+  for (const { index, 0: mark } of source.slice(start, end).matchAll(/\s*;\s*|\s+\/\s+|\s*\n\s*/g)) {
+    found.push({ start: from, end: start + index });
+    from = start + index + mark.length;
+  }
+  found.push({ start: from, end });
+  return found;
+}
+
+/** A table with a row for each movement: where its name, sets, repetitions, rest and the rest of it stand. */
+export interface ExerciseTable {
+  readonly head: Stretch;
+  readonly rows: readonly Readonly<Partial<Record<ColumnKind, Stretch>>>[];
+  /** What stands below it. */
+  readonly end: number;
+}
+
+export type ColumnKind = 'name' | 'sets' | 'reps' | 'rest' | 'load' | 'tempo' | 'note';
+
+const COLUMNS: readonly [RegExp, ColumnKind][] = [
+  [/^\W*(?:exercises?|movements?|moves?|what|name)\W*$/, 'name'],
+  [/^\W*(?:sets?|rounds?)\W*$/, 'sets'],
+  [/^\W*(?:reps?(?:etitions)?|reps?\s*\/\s*time|time|duration|how many|work)\W*$/, 'reps'],
+  [/^\W*(?:rest|recovery|pause)\b.*$/, 'rest'],
+  [/^\W*(?:load|weight|kg|intensity|%)\b.*$/, 'load'],
+  [/^\W*tempo\W*$/, 'tempo'],
+  [/^\W*(?:notes?|comments?|remarks?|cues?)\W*$/, 'note'],
+];
+
+/** The table of movements that a source begins with, if it does: columns named in its first line, set apart by one sign. */
+export function findExercises(source: string): ExerciseTable | undefined {
+  const lines = [...source.matchAll(/[^\r\n]+/g)].map((m) => ({ start: m.index, end: m.index + m[0].length }));
+  const head = lines[0];
+  if (!head) return undefined;
+  for (const separator of ['\t', ';', ',', '|']) {
+    const kinds = cellsOf(source, head.start, head.end, separator).map(
+      ({ start, end }) => COLUMNS.find(([pattern]) => pattern.test(fold(source.slice(start, end))))?.[1],
+    );
+    if (!kinds.includes('name') || kinds.filter((k) => k !== undefined).length < 2) continue;
+    const rows = lines
+      .slice(1)
+      .map((line) => ({ line, cells: cellsOf(source, line.start, line.end, separator) }))
+      .filter(({ cells }) => cells.length > 1);
+    return {
+      head,
+      rows: rows.map(({ cells }) =>
+        Object.fromEntries(
+          cells.flatMap((cell, i) => {
+            const kind = kinds[i] ?? 'note';
+            return source.slice(cell.start, cell.end).trim() === '' ? [] : [[kind, cell]];
+          }),
+        ),
+      ),
+      end: rows.at(-1)?.line.end ?? head.end,
+    };
+  }
+  return undefined;
+}
