@@ -6,7 +6,7 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
-          include: ['{app,bin,core,db,demo,server,words}/**/*.test.{ts,tsx}', 'tests/worked/*.test.ts'],
+          include: ['{app,bin,core,db,demo,server,words}/**/*.test.{ts,tsx}', 'tests/{worked,plans}/*.test.ts'],
           exclude: ['**/*.data.test.ts'],
           testTimeout: 30_000,
           // They change nothing that another could see: what they import is loaded once a worker.

@@ -10,13 +10,14 @@ const file = (name: string, text: string): string => {
   writeFileSync(path, text);
   return path;
 };
-const check = (args: readonly string[], input = '') => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'bin/check.ts', ...args], {
+const run = (command: string, args: readonly string[], input = '') => {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', `bin/${command}.ts`, ...args], {
     input,
     encoding: 'utf8',
   });
   return { status, stdout, stderr };
 };
+const check = (args: readonly string[], input = '') => run('check', args, input);
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'ysodos-check-'));
 });
@@ -113,5 +114,73 @@ describe('check', () => {
       stderr: expect.stringContaining('can’t be read') as string,
     });
     expect(check(['--jsn'])).toMatchObject({ status: 1, stderr: expect.stringContaining('--json') as string });
+  });
+});
+
+describe('read', () => {
+  const PLAN =
+    'Easy one (about 20 minutes)\n3 rounds:\n10 squats each leg 4-1-2\n8 push ups\nsee you at 9 on the hill\n';
+
+  test('--json is an object a file: the notation, its plan, pieces with their lines, doubts with their choices', () => {
+    const { status, stdout } = run('read', ['--json', '-'], PLAN);
+    const [report] = JSON.parse(stdout) as {
+      file: string;
+      text: string;
+      plan: { ok: boolean; reps: Record<string, number> };
+      pieces: { start: number; end: number; as: string; line: number | null }[];
+      doubts: { start: number; end: number; message: string; choices: string[] }[];
+    }[];
+    expect(status).toBe(1); // A number is left that was read as nothing.
+    expect(report!.text).toBe(
+      'Title: Easy one\nTarget: 20 min\n\nMain: 3 rounds\n10/side squat, tempo 4-1-2\n8 push-up, "see you at 9 on the hill"\n',
+    );
+    expect(report!.plan).toMatchObject({ ok: true, reps: { squat: 60, 'push-up': 24 } });
+    const said = (p: { start: number; end: number }) => PLAN.slice(p.start, p.end);
+    expect(report!.pieces.map((p) => [p.as, said(p), p.line])).toEqual([
+      ['title', 'Easy one', 1],
+      ['length', 'about 20 minutes', 2],
+      ['rounds', '3 rounds', 4],
+      ['dose', '10', 5],
+      ['movement', 'squats', 5],
+      ['side', 'each leg', 5],
+      ['tempo', '4-1-2', 5],
+      ['dose', '8', 6],
+      ['movement', 'push ups', 6],
+      ['unread', 'see you at 9 on the hill', 6],
+    ]);
+    expect(report!.doubts.map((d) => [said(d), d.choices])).toEqual([
+      ['4-1-2', ['a tempo: 4 s down, 1 s pause, 2 s up', '4, 1 and 2 by round']],
+      ['see you at 9 on the hill', ['kept as a note']],
+    ]);
+  });
+
+  test('a plan of several days has them, and its pieces name their day', () => {
+    const { status, stdout } = run('read', ['--json', '-'], 'Mon: 10 squats\nThu: 8 lunges each leg\n');
+    const [report] = JSON.parse(stdout) as {
+      days: { text: string; weekday: number; plan: { reps: object } }[];
+      pieces: { day: number; as: string }[];
+    }[];
+    expect(status).toBe(0);
+    expect(report!.days.map((d) => [d.weekday, d.text, d.plan.reps])).toEqual([
+      [1, 'Main: flow\n10 squat\n', { squat: 10 }],
+      [4, 'Main: flow\n8/side forward lunge\n', { 'forward-lunge': 16 }],
+    ]);
+    expect(report!.pieces.filter((p) => p.as === 'day').map((p) => p.day)).toEqual([0, 1]);
+  });
+
+  test('for people it prints the session, and what is asked beside the file’s name and line', () => {
+    const { stdout, stderr } = run('read', ['-'], PLAN);
+    expect(stdout).toContain('Main: 3 rounds');
+    expect(stderr).toContain('standard input:3: “4-1-2” is taken as a tempo');
+  });
+});
+
+describe('sheet', () => {
+  test('prints what a participant reads; an error is named, and ends with 1', () => {
+    const { status, stdout } = run('sheet', ['-'], GOOD);
+    expect(status).toBe(0);
+    expect(stdout).toContain('Pair: 0:40 work, 0:20 rest, 3 rounds · 6 min\n- 10 push-up');
+    const bad = run('sheet', ['-'], 'Main: evry 1:00\n5 squat\n');
+    expect(bad).toMatchObject({ status: 1, stderr: expect.stringContaining('standard input:1:7') as string });
   });
 });

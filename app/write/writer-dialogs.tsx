@@ -1,6 +1,6 @@
 import type { DayPlace, Weekday } from '../../core/calendar/day.ts';
 import { dayKey as keyOfDay, dayName, parseDayKey } from '../../core/calendar/day.ts';
-import { PasteDialog } from './paste-dialog.tsx';
+import { PasteDialog } from './paste/paste-dialog.tsx';
 import { MakeKnownDialog } from './make-known-dialog.tsx';
 import { KeepRoutineDialog } from './keep-routine-dialog.tsx';
 import type { EditorHandle } from './editor/notation-editor-view.ts';

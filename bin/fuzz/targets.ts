@@ -6,7 +6,7 @@ import { readCalendar } from '../../core/exchange/read-calendar.ts';
 import { readPeople } from '../../core/exchange/read-people.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
 import { readSwaps } from '../../core/movement/read-swaps.ts';
-import { guessDays, guessSession } from '../../core/notation/pasted/guess.ts';
+import { readOwnPlan } from '../../core/notation/own-words/read-plan.ts';
 import { readRules } from '../../core/progress/levers/lever-text.ts';
 import { emptyProgramme } from '../../core/progress/programme-document.ts';
 import { readProgress } from '../../core/progress/track/progress-sentence.ts';
@@ -203,7 +203,7 @@ export const FUZZ_TARGETS: readonly FuzzTarget[] = [
   {
     name: 'pasted',
     samples: [PASTED, SESSION],
-    read: (text) => [guessSession(text, baseLibrary), guessDays(text, baseLibrary)],
+    read: (text) => readOwnPlan(text, baseLibrary),
     mostLetters: LARGE,
     mostMs: 8_000,
   },

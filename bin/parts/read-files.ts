@@ -13,7 +13,7 @@ export function readGivenFiles(
   command: string,
   takesJson: boolean,
 ): { readonly files: GivenFile[]; readonly isJson: boolean } {
-  const usage = `Write: ${command} ${takesJson ? '[--json] ' : ''}FILE... (- is standard input).`;
+  const usage = `Name one file or more, or - for standard input: ${command} ${takesJson ? '[--json] ' : ''}FILE...`;
   const { values, positionals } = options(takesJson, usage);
   if (positionals.length === 0) throw new CommandError(`There is nothing to ${command}.`, usage);
   return { isJson: values.json === true, files: positionals.map(readGiven) };

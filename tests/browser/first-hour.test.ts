@@ -150,7 +150,8 @@ describe('the first hour', () => {
       .getByRole('dialog', { name: 'Paste a plan' })
       .getByLabel('Your text')
       .fill('3 rounds\n10 squats\n8 push ups');
-    await page.getByRole('button', { name: 'Take this' }).click();
+    await page.getByRole('button', { name: 'Read it' }).click();
+    await page.getByRole('button', { name: 'Take it', exact: true }).click();
     await page.locator('.cm-line', { hasText: '8 push-up' }).waitFor();
     for (const [path, says, leads] of [
       ['write/w1d2', 'no session on this day', { name: 'Put a session here' }],

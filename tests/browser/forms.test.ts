@@ -241,8 +241,9 @@ describe('a session of many forms, from the writer to Follow up', () => {
       .fill(
         'Monday\nevery minute on the minute 10: 10 squats, 8 push-ups\n\nWednesday\n3 sets of 12\nsquats\n\nFri: AMRAP in 10: 5 burpees, 10 squats',
       );
-    await coach.getByText('3 days in it').waitFor();
-    await coach.getByRole('button', { name: /Put all on their days of week 2/ }).click();
+    await coach.getByRole('button', { name: 'Read it' }).click();
+    await coach.getByRole('radiogroup', { name: /3 days in it/ }).waitFor();
+    await coach.getByRole('button', { name: 'Put all on their days: Monday, Wednesday, Friday' }).click();
     for (const day of ['Monday', 'Wednesday', 'Friday']) await coach.getByText(`${day}, week 2: written`).waitFor();
   });
 });

@@ -176,11 +176,17 @@ export const VIEWS: readonly View[] = [
   { name: 'write, a day without a session', shows: ['write/write.tsx'], path: 'write/w6d2' },
   {
     name: 'write, paste a plan',
-    shows: ['write/paste-dialog.tsx'],
+    shows: ['write/paste/paste-dialog.tsx'],
     path: 'write/w6d3?paste=on',
     act: async (page) => {
       await opened(page);
-      await page.getByLabel('Your text').fill('Monday\n3 rounds\n10 squats\nTuesday\nsomething else\n5 push ups');
+      await page
+        .getByLabel('Your text')
+        .fill(
+          'Monday: Quiet\nwarm up, twice:\n5 chair squats 4-1-2\nmarch, as many as feels right\n\n20 min, every 2 min on the minute:\n8 bottle presses each arm (easier: wall push-ups)\n12 lunges, alternating\nbreathe through the nose if you can\n\nTuesday\nsomething else\n5 push ups',
+        );
+      await press('Read it')(page);
+      await page.locator('.paste-source').waitFor();
     },
   },
   {

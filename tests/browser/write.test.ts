@@ -205,11 +205,34 @@ describe('from elsewhere and to elsewhere', () => {
     await open('w8d3', 'Main: flow\n5 squat');
     await page.getByRole('button', { name: 'Paste a plan' }).click();
     await page.getByLabel('Your text').fill('3 rounds\n1. Push ups x 10\n2. 30 sec plank\n3. wobble 5');
-    await page.getByText('“wobble” is no movement of the library').waitFor();
-    await page.getByRole('button', { name: 'Take this' }).click();
+    await page.getByRole('button', { name: 'Read it' }).click();
+    await page.getByText('“wobble” is no movement that is known here').waitFor();
+    await page.getByRole('button', { name: 'Take it', exact: true }).click();
     await expect.poll(written, SOON).toBe('Main: flow\n5 squat\n\nMain: 3 rounds\n10 push-up\n0:30 plank\n5 wobble');
     await page.locator('.cm-content').press('Control+z');
     await expect.poll(written, SOON).toBe('Main: flow\n5 squat');
+  });
+
+  test('what is asked of a pasted plan is answered in one press, what it became lights up, a file can be dropped', async () => {
+    await open('w8d3', '');
+    await page.getByRole('button', { name: 'Paste a plan' }).first().click();
+    const field = page.getByLabel('Your text');
+    const data = await page.evaluateHandle(() => {
+      const transfer = new DataTransfer();
+      transfer.items.add(
+        new File(['3 rounds\n5 chair squats 4-1-2\nbreathe as you like'], 'plan.txt', { type: 'text/plain' }),
+      );
+      return transfer;
+    });
+    await field.dispatchEvent('drop', { dataTransfer: data });
+    const line = page.getByRole('button', { name: '5 chair squat, tempo 4-1-2, "breathe as you like"' });
+    await line.click();
+    await page.locator('mark.is-lit', { hasText: 'chair squats' }).waitFor();
+    await page.locator('mark.is-note', { hasText: 'breathe as you like' }).waitFor();
+    await page.getByRole('button', { name: '4, 1 and 2 by round' }).click();
+    await page.getByRole('button', { name: '4-1-2 chair squat, "breathe as you like"' }).waitFor();
+    await page.getByRole('button', { name: 'Take it, 1 left as a note' }).click();
+    await expect.poll(written, SOON).toBe('Main: 3 rounds\n4-1-2 chair squat, "breathe as you like"');
   });
 
   test('a session is copied to another day; what stands there is replaced only when said, and can be had back', async () => {

@@ -68,7 +68,8 @@ function describeTimeline({ plan }: SessionAnalysis): string[] {
 function describeFindings(text: string, { findings }: SessionAnalysis, library: MovementLibrary): string[] {
   return findings.flatMap((f) =>
     f.changes.map(
-      (c) => `${f.code} ${f.line ?? '-'} “${changeWords(c.does)}”: ${json(changedLines(text, applyEdits(text, c.edits, library)))}`,
+      (c) =>
+        `${f.code} ${f.line ?? '-'} “${changeWords(c.does)}”: ${json(changedLines(text, applyEdits(text, c.edits, library)))}`,
     ),
   );
 }

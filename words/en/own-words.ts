@@ -35,7 +35,7 @@ export function doubtWords(facts: DoubtFacts, said: string): string {
       return `“${said}” is taken as a tempo: ${down} s down, ${pause} s pause, ${up} s up.`;
     }
     case 'no-length':
-      return `“${said}” doesn’t say how long; ${formatClock(facts.takenSec)} was taken.`;
+      return `“${said}” doesn’t say how long; ${formatClock(facts.lengthsSec[0]!)} was taken.`;
     case 'no-items':
       return `Nothing stands under “${said}”; it is kept as words.`;
     case 'too-much':
@@ -53,7 +53,7 @@ export function doubtChoices(facts: DoubtFacts): string[] {
     case 'new-movement':
       return [facts.name, ...facts.near];
     case 'no-length':
-      return [formatClock(facts.takenSec)];
+      return facts.lengthsSec.map(formatClock);
     case 'unread':
     case 'no-items':
     case 'too-much':

@@ -9,10 +9,7 @@ export const rule: FormRule<SpanRule> = {
   slot: () => null,
   pulse: () => null,
   numbersFrom: () => 2,
-  maxAdvice: (_rule, block) =>
-    workItems(block).length > 1
-      ? adviseMax(block, 'max-in-turns')
-      : null,
+  maxAdvice: (_rule, block) => (workItems(block).length > 1 ? adviseMax(block, 'max-in-turns') : null),
   spreadsOverStations: () => false,
   score: (rule, block) => (rule.turnsOf ? maxScore(block, rule.turnsOf) : roundsScore(block)),
   askedScore: (rule, block) => roundsScore(block, rule.turnsOf ?? 1),

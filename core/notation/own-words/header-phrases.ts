@@ -71,7 +71,8 @@ export function takeHeader(strip: Strip): HeaderFacts {
   if (named) Object.assign(facts, named);
   if (strip.take(/\b(?:buy[\s-]?in)\b/, 'role')) facts.isOnce = true;
   takeRest(strip, facts);
-  takeIntervals(strip, facts) || takeSlots(strip, facts) || takeSpan(strip, facts) || takeWindows(strip, facts);
+  // One clock a list: the first that is named.
+  [takeIntervals, takeSlots, takeSpan, takeWindows].some((takeClock) => takeClock(strip, facts));
   takeList(strip, facts);
   takeOwn(strip, facts);
   takeRounds(strip, facts);

@@ -1,12 +1,15 @@
+import { FILLERS, shelfName, takeName } from './name-phrases.ts';
 import type { Amount, Choice, Dose, Load, Sides, Tempo, WorkItem } from '../../document/document.ts';
 import { cutLetters } from '../../letters.ts';
 import { MAX_AMOUNT, MAX_DURATION_SEC, MAX_KG, MAX_SHARE_PCT } from '../../limits.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
 import { nearestMovements } from '../../movement/nearest-movements.ts';
-import { MAX_NAME_LENGTH } from '../read-item.ts';
-import type { Doubt } from './piece.ts';
+import type { Doubt as WholeDoubt } from './piece.ts';
 import { D, N, N0, toNumber, toSeconds, re } from './spoken-numbers.ts';
 import type { Strip } from './strip.ts';
+
+/** A doubt before anybody has answered it. */
+type Doubt = Omit<WholeDoubt, 'chosen'>;
 
 /** What a line says of one movement. */
 export interface ItemFacts {
@@ -31,10 +34,6 @@ const METRES: readonly [RegExp, number][] = [
   [/^(?:miles?|mi)$/, 1609],
   [/^(?:yards?|yds?)$/, 0.9144],
 ];
-
-/** Small words that say nothing of their own. */
-export const FILLERS =
-  /^(?:(?:then|and|now|next|do|does|for|of|in|the|a|an|with|x|total|rounds?|sets?|reps?|each|all|it is|it's|so|ok|okay|today|we|you|have|on|at|hold|after that|afterwards|finally|lastly)(?![\w])[\s,.:;!-]*)+$/i;
 
 type Draft = { -readonly [K in keyof WorkItem]?: WorkItem[K] } & { words: string[] };
 
@@ -339,154 +338,4 @@ function takeDose(strip: Strip, measured: Dose | undefined, sides: Sides | undef
     ...((dose ?? (sides && ({ kind: 'given', sides } as const))) && { dose: dose ?? { kind: 'given', sides: sides! } }),
     ...sets,
   };
-}
-
-const LEAD =
-  /^(?:(?:then|and|now|next|also|finally|first|you|we|do|does|perform|complete|hold|some|a|an|the|of|in|with|for|after that|afterwards|lastly|after|next up|have|has|got|comes?|follow(?:ed)? by)\s+)+/;
-const TAIL = /\s+(?:for|of|x|total|each|in all|and|then|at|with)$/;
-
-function shelfName(words: string, library: MovementLibrary): string {
-  const known = library.findByName(words)!;
-  return library.findOnShelf(known.id) ? known.name : words.toLowerCase();
-}
-
-/** What of the words is a movement's name, longest first; else all of them, as a name that is new. */
-function takeName(strip: Strip, library: MovementLibrary): { choices: Choice[]; isKnown: boolean } | undefined {
-  const runs = strip.left();
-  const candidates = runs.flatMap(({ from, to, text }) => {
-    const inner = FILLERS.test(text) ? undefined : trimmed(strip.text, from, to);
-    return inner ? [inner] : [];
-  });
-  for (const { from, to } of candidates) {
-    const choices = choicesOf(strip.text.slice(from, to), library);
-    if (!choices) continue;
-    strip.takeRange(from, to, 'movement');
-    return { choices, isKnown: true };
-  }
-  for (const { from, to } of candidates) {
-    const segment = /^[^,;:(]+(?=\s*[,;:(])/.exec(strip.text.slice(from, to))?.[0].trimEnd();
-    const choices = segment === undefined ? undefined : choicesOf(segment, library);
-    if (!choices) continue;
-    strip.takeRange(from, from + segment!.length, 'movement');
-    return { choices, isKnown: true };
-  }
-  for (const { from, to } of candidates) {
-    const words = strip.text.slice(from, to);
-    const cut = longestKnown(words, library);
-    if (!cut || !mayBeCut(words, cut)) continue;
-    strip.takeRange(from + cut.from, from + cut.to, 'movement');
-    return { choices: cut.choices, isKnown: true };
-  }
-  const first = candidates.find(({ from, to }) => {
-    const words = strip.text.slice(from, to);
-    return /\p{L}{2}/u.test(words) && !FILLERS.test(words);
-  });
-  if (!first) return undefined;
-  const words = strip.text.slice(first.from, first.to);
-  const bracket = words.search(/\s*[("]|[,:;]\s|\.\s/);
-  const to = bracket > 1 ? first.from + bracket : first.to;
-  const name = cutLetters(
-    strip.text
-      .slice(first.from, to)
-      .replace(/["()[\]{}#@|\\<>=~^%:;,]/g, ' ')
-      .replace(/\s+/g, ' ')
-      .trim(),
-    MAX_NAME_LENGTH,
-  ).trim();
-  if (!/\p{L}{2}/u.test(name)) return undefined;
-  strip.takeRange(first.from, to, 'movement');
-  return { choices: [{ name }], isKnown: false };
-}
-
-/** A stretch without the small words at its ends. */
-function trimmed(text: string, from: number, to: number): { from: number; to: number } | undefined {
-  const words = text.slice(from, to);
-  const lead = LEAD.exec(words)?.[0].length ?? 0;
-  let rest = words.slice(lead);
-  for (let tail = TAIL.exec(rest); tail; tail = TAIL.exec(rest)) rest = rest.slice(0, tail.index);
-  return rest.trim() === '' ? undefined : { from: from + lead, to: from + lead + rest.length };
-}
-
-/** One movement, or up to three to choose from. */
-function choicesOf(said: string, library: MovementLibrary): Choice[] | undefined {
-  const words = Object.hasOwn(SHORT, said.trim()) ? SHORT[said.trim()]! : said;
-  if (FILLERS.test(words)) return undefined;
-  if (library.findByName(words)) return [{ name: shelfName(words, library) }];
-  const parts = words.split(/\s+or\s+|\s*\/\s*/).map((p) => p.trim());
-  return parts.length > 1 && parts.length <= 3 && parts.every((p) => library.findByName(p))
-    ? parts.map((p) => ({ name: shelfName(p, library) }))
-    : undefined;
-}
-
-/** What trainers write in a few letters (common practice). */
-const SHORT: Readonly<Record<string, string>> = {
-  sq: 'squat',
-  sqs: 'squat',
-  bsq: 'back squat',
-  fsq: 'front squat',
-  gsq: 'goblet squat',
-  dl: 'deadlift',
-  dls: 'deadlift',
-  rdl: 'Romanian deadlift',
-  rdls: 'Romanian deadlift',
-  sldl: 'single-leg deadlift',
-  bp: 'bench press',
-  ohp: 'overhead press',
-  bor: 'bent-over row',
-  hspu: 'handstand push-up',
-  kbs: 'kettlebell swing',
-  'kb s': 'kettlebell swing',
-  pu: 'push-up',
-  pus: 'push-up',
-  pushups: 'push-up',
-  pullups: 'pull-up',
-  du: 'double under',
-  dus: 'double under',
-  jj: 'jumping jack',
-  mc: 'mountain climber',
-  mcs: 'mountain climber',
-  ht: 'hip thrust',
-  gb: 'glute bridge',
-  bss: 'Bulgarian split squat',
-  su: 'sit-up',
-  sus: 'sit-up',
-  t2b: 'toes to bar',
-  ttb: 'toes to bar',
-  wb: 'wall ball',
-  hlr: 'hanging leg raise',
-};
-
-/** Words that tell how without changing what. */
-const MANNERS =
-  /^(?:(?:gentle|easy|light|good|big|proper|nice|controlled|strict|deep|full|small|more|quick|fast|unbroken|heavy|air|slow|steady|solid|clean|standard|regular|relaxed|really|very|and|more|as|on|the|your|of|with|a|an|to)(?![\w])[\s,.-]*)+$/;
-/** So long a text names a movement among other things. */
-const LONG_WORDS = 6;
-
-const MOST_WORDS = 12;
-
-/** Whether a movement may be named by a part of the words: what else stands there doesn't make it another one. */
-function mayBeCut(words: string, { from, to }: { readonly from: number; readonly to: number }): boolean {
-  const others = [words.slice(0, from), words.slice(to)].map((w) => w.replace(/[^\p{L}\s-]/gu, ' ').trim());
-  return (
-    (words.match(/[\p{L}-]+/gu)?.length ?? 0) >= LONG_WORDS ||
-    /[,;(:]/.test(words[to] ?? '') ||
-    others.every((w) => w === '' || MANNERS.test(w))
-  );
-}
-
-/** The longest run of words that is a movement. */
-function longestKnown(
-  words: string,
-  library: MovementLibrary,
-): { from: number; to: number; choices: Choice[] } | undefined {
-  const places = [...words.matchAll(/[^\s,;()]+/g)]
-    .slice(0, MOST_WORDS)
-    .map((m) => ({ from: m.index, to: m.index + m[0].length }));
-  for (let length = places.length; length >= 1; length--)
-    for (let at = 0; at + length <= places.length; at++) {
-      const [from, to] = [places[at]!.from, places[at + length - 1]!.to];
-      const choices = choicesOf(words.slice(from, to), library);
-      if (choices) return { from, to, choices };
-    }
-  return undefined;
 }

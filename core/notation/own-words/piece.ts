@@ -40,7 +40,12 @@ export interface Doubt {
   readonly start: number;
   readonly end: number;
   readonly facts: DoubtFacts;
+  /** Which of its choices was taken, from 0: the first where nobody chose. */
+  readonly chosen: number;
 }
+
+/** What somebody chose, by where the doubt begins: the place of the choice, from 0. */
+export type Answers = ReadonlyMap<number, number>;
 
 export type DoubtFacts =
   /** Kept as words, though a number stands in it. */
@@ -49,8 +54,8 @@ export type DoubtFacts =
   | { readonly code: 'new-movement'; readonly name: string; readonly near: readonly string[] }
   /** Three numbers beside a movement: a tempo, or a number a round. */
   | { readonly code: 'tempo-or-rounds'; readonly numbers: readonly [number, number, number] }
-  /** A clock without its length: so long was taken. */
-  | { readonly code: 'no-length'; readonly takenSec: number }
+  /** A clock without its length: the first was taken, the others are usual ones. */
+  | { readonly code: 'no-length'; readonly lengthsSec: readonly number[] }
   /** A clock under which nothing stands. */
   | { readonly code: 'no-items' }
   /** More than a session may hold. */

@@ -181,3 +181,42 @@ test('days stand on their weekdays, in weeks where they are named', () => {
   ]);
   expect(read('Monday burner\n10 squats').days).toHaveLength(1);
 });
+
+test.each([
+  [
+    'Warm up\n10 arm circles\n\nAMRAP 12 min\n5 burpees\n10 sit-ups',
+    'Warm-up: flow\n10 arm circle\n\nMain: amrap 12:00\n5 burpee\n10 sit-up\n',
+  ],
+  ['EMOM 10\n- 8 push-ups\n- 12 squats', 'Main: every 1:00 for 10:00\n8 push-up\n12 squat\n'],
+  ['40 sec work 20 sec rest, 3 rounds\nsquats\nplank', 'Main: work 0:40 rest 0:20, 3 rounds\nsquat\nplank\n'],
+  [
+    '4 rounds, rest 60 sec between rounds\n• 10 goblet squats @ 12 kg\n• 0:45 wall sit',
+    'Main: 4 rounds, rest 1:00 between rounds\n10 goblet squat, @ 12 kg\n0:45 wall sit\n',
+  ],
+  ['21-15-9 for time\nsquats\npush-ups', 'Main: for time, reps 21-15-9\nsquat\npush-up\n'],
+  ['3 sets of 8-10 bent-over rows\nrest 90 seconds', 'Main: 3 rounds\n8 to 10 bent-over row\n1:30 rest\n'],
+  [
+    'Cool down:\nchild’s pose 1 min\ncalf stretch 30s per side',
+    'Cool-down: flow\n1:00 child’s pose\n0:30/side calf stretch\n',
+  ],
+  [
+    'every minute on the minute 20: 10 squats, 8 push-ups, 12 lunges, 20s plank (5 rounds)',
+    'Main: every 1:00 for 20:00\n10 squat\n8 push-up\n12 forward lunge\n0:20 plank\n',
+  ],
+  [
+    'every minute on the minute: 10 squats, 8 push-ups, 20s plank (5 rounds)',
+    'Main: every 1:00 for 15:00\n10 squat\n8 push-up\n0:20 plank\n',
+  ],
+  ['EMOM 18 min: 6 burpees, 10 squats', 'Main: every 1:00 for 18:00\n6 burpee\n10 squat\n'],
+  ['E2MOM 20\n8 burpees', 'Main: every 2:00 for 20:00\n8 burpee\n'],
+  ['4 rounds of 10 squats, 8 push-ups', 'Main: 4 rounds\n10 squat\n8 push-up\n'],
+  ['4 rounds of:\n10 squats\n8 push-ups', 'Main: 4 rounds\n10 squat\n8 push-up\n'],
+  ['10 squats, 8 push-ups, 20s plank\nx3', 'Main: 3 rounds\n10 squat\n8 push-up\n0:20 plank\n'],
+  ['30s on / 15s off\nsquats\npush-ups', 'Main: work 0:30 rest 0:15\nsquat\npush-up\n'],
+  ['3 sets of 12\nsquats\npush-ups', 'Main: 3 rounds, reps 12\nsquat\npush-up\n'],
+  ['squats 3 sets of 12', 'Main: 3 rounds\n12 squat\n'],
+  ['AMRAP in 10: 5 burpees + 10 squats', 'Main: amrap 10:00\n5 burpee\n10 squat\n'],
+  ['ladder 10 to 1\nsquats\npush-ups', 'Main: reps 10-9-8-7-6-5-4-3-2-1\nsquat\npush-up\n'],
+])('%j', (plain, text) => {
+  expect(textOf(plain)).toBe(text);
+});

@@ -1,9 +1,8 @@
 import type { Weekday } from '../../calendar/day.ts';
-import { dayOfWeekFrom, WEEKDAYS } from '../../calendar/day.ts';
-import { MAX_WEEKS } from '../../calendar/day.ts';
+import { dayOfWeekFrom, WEEKDAYS, MAX_WEEKS } from '../../calendar/day.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
-import type { Doubt, Piece } from './piece.ts';
-import type { OwnWords } from './read-own-words.ts';
+import type { Answers, Doubt, Piece } from './piece.ts';
+import type { OwnWords } from './finish-reading.ts';
 import { readStretch } from './read-own-words.ts';
 import { fold } from './strip.ts';
 import { findTable } from './tables.ts';
@@ -44,7 +43,12 @@ const DAY =
 const WEEK = /^[^\p{L}\p{N}]*(?:week|wk)\s*(\d{1,2})\b\W*$/u;
 
 /** Reads a plan: its days by their headings, or the columns of a table; one without headings is one day. */
-export function readOwnPlan(source: string, library: MovementLibrary, firstWeekday: Weekday = 1): OwnPlan {
+export function readOwnPlan(
+  source: string,
+  library: MovementLibrary,
+  firstWeekday: Weekday = 1,
+  answers: Answers = new Map(),
+): OwnPlan {
   const table = findTable(source);
   if (table)
     return together(
@@ -54,6 +58,7 @@ export function readOwnPlan(source: string, library: MovementLibrary, firstWeekd
         stretches,
       })),
       library,
+      answers,
     );
   const headings: Heading[] = [];
   for (const { 0: line, index } of source.matchAll(/[^\r\n]+/g)) {
@@ -61,7 +66,7 @@ export function readOwnPlan(source: string, library: MovementLibrary, firstWeekd
     if (found) headings.push(found);
   }
   if (headings.filter((h) => !h.isWeek).length < 2)
-    return together(source, [{ heading: undefined, stretches: [{ start: 0, end: source.length }] }], library);
+    return together(source, [{ heading: undefined, stretches: [{ start: 0, end: source.length }] }], library, answers);
   const days: { heading: Heading | undefined; stretches: Stretch[] }[] = [];
   if (/[\p{L}\p{N}]/u.test(source.slice(0, headings[0]!.start)))
     days.push({ heading: undefined, stretches: [{ start: 0, end: headings[0]!.start }] });
@@ -71,7 +76,7 @@ export function readOwnPlan(source: string, library: MovementLibrary, firstWeekd
     const end = headings[i + 1]?.start ?? source.length;
     days.push({ heading: { ...heading, week }, stretches: [{ start: heading.end, end }] });
   }
-  return together(source, days, library);
+  return together(source, days, library, answers);
 }
 
 function headingIn(source: string, { start, end }: Stretch, firstWeekday: Weekday): Heading | undefined {
@@ -100,9 +105,10 @@ function together(
   source: string,
   stretches: readonly { readonly heading: Heading | undefined; readonly stretches: readonly Stretch[] }[],
   library: MovementLibrary,
+  answers: Answers,
 ): OwnPlan {
   const days = stretches.map(({ heading, stretches: of }): OwnDay & { start: Heading | undefined } => ({
-    ...readStretch(source, of, library),
+    ...readStretch(source, of, library, answers),
     heading: heading ? source.slice(heading.start, heading.end) : '',
     week: heading?.week ?? null,
     weekday: heading?.weekday ?? null,

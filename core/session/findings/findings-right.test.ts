@@ -51,7 +51,9 @@ test('landings after work: stretching is no work, and what begins a block is fre
 
 test('what is offered for a new name is the same exercise or a shape of it, never another one', () => {
   const offers = (name: string) =>
-    of(`Main: flow\n10 ${name}`, 'new-movement').flatMap((f) => f.changes.flatMap((c) => (c.does.kind === 'rename' ? [c.does.name] : [])));
+    of(`Main: flow\n10 ${name}`, 'new-movement').flatMap((f) =>
+      f.changes.flatMap((c) => (c.does.kind === 'rename' ? [c.does.name] : [])),
+    );
   expect(offers('pusch-up')).toContain('push-up');
   expect(offers('banana squat').every((label) => label.endsWith('squat'))).toBe(true);
   expect(offers('squat thing')).toEqual([]);

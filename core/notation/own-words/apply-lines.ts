@@ -1,0 +1,129 @@
+import type { Role } from '../../document/document.ts';
+import { MAX_DURATION_SEC, MAX_ROUNDS } from '../../limits.ts';
+import { MAX_BLOCKS, MAX_ITEMS } from '../parse.ts';
+import type { OpenBlock } from './build-blocks.ts';
+import { openBlock } from './build-blocks.ts';
+import type { HeaderFacts } from './header-phrases.ts';
+import type { ItemFacts } from './item-phrases.ts';
+import { D, toSeconds, re } from './spoken-numbers.ts';
+import { Strip } from './strip.ts';
+import type { Target, State } from './reading-state.ts';
+import { current, open, blockTarget, takeAll, setTitle, isSaid } from './reading-state.ts';
+import { note, keepAsNote } from './keep-words.ts';
+
+/** A line that says rest and nothing else: a slot, a pause between two items, or one behind the block. */
+export function readRest(state: State, strip: Strip): boolean {
+  const block = current(state);
+  const long =
+    re`^\\W*(?:then )?(?:take |have )?(?:an? )?(?:rest|recover(?:y)?|break|pause)\\b\\s*(?:for |of |:|-)*\\s*(${D})?\\W*$|^\\W*(${D})\\s*(?:of )?(?:rest|recovery|break)\\W*$`.exec(
+      strip.text,
+    );
+  if (!long || !block) return false;
+  const said = long[1] ?? long[2];
+  const sec = said === undefined ? undefined : toSeconds(said);
+  const hasClock = block.facts.time?.kind === 'slots';
+  if (sec === undefined && !hasClock && block.facts.time?.kind !== 'intervals') return false;
+  if (sec !== undefined && (sec < 1 || sec > MAX_DURATION_SEC)) return false;
+  strip.takeRange(0, strip.text.length, 'rest');
+  if (sec !== undefined && state.blankBefore && block.items.length > 0) block.facts.thenRestSec = sec;
+  else if (state.items < MAX_ITEMS) {
+    state.items++;
+    block.items.push({ kind: 'rest', ...(sec !== undefined && !hasClock && { sec }) });
+    block.sets.push(undefined);
+    takeAll(state, strip, { kind: 'item', block: state.blocks.length - 1, item: block.items.length - 1 });
+    return true;
+  }
+  takeAll(state, strip, blockTarget(state));
+  return true;
+}
+
+/** Takes a header: into the block that waits for its items, below the one that has them, or as a new one. */
+export function applyHeader(state: State, facts: HeaderFacts, strip: Strip, hasWords = true): void {
+  const block = current(state);
+  const said = strip.source.slice(strip.start, strip.start + strip.text.length).toLowerCase();
+  const below =
+    /\b(?:repeat|again|all of|whole|everything|do (?:it|this|that)|go (?:through|round)|through|over|times)\b|^\W*(?:x\s*\d|\d+\s*x)\W*$/.test(
+      said,
+    ) && !/:\s*$/.test(said);
+  const isSmall = facts.time === undefined && facts.list === undefined && facts.role === undefined && !facts.isOnce;
+  const belongsBelow = isSmall && block && block.items.length > 0 && (below || facts.rounds === undefined);
+  if (belongsBelow) {
+    applyBelow(state, facts, strip, hasWords);
+    return;
+  }
+  const role: Role = facts.role ?? roleAfter(block);
+  const waits = block && block.items.length === 0 && (facts.role === undefined || !isSaid(block.facts));
+  const target = waits ? block : open(state, openBlock(facts.role ?? (facts.isOnce ? 'Main' : role)));
+  if (waits && facts.role) target.role = facts.role;
+  nameBlock(state, target, facts.label);
+  Object.assign(target.facts, { ...facts, role: undefined });
+  agree(target);
+  if (hasWords) for (const { from, to } of strip.left()) note(state, strip, from, to);
+  takeAll(state, strip, blockTarget(state));
+}
+
+/** A part's own name is the session's title where it stands above everything. */
+export function nameBlock(state: State, block: OpenBlock, label: string | undefined): void {
+  if (label === undefined) return;
+  if (state.blocks.length === 1 && state.title === undefined && block.items.length === 0) setTitle(state, label);
+  else if (!state.blocks.some((b) => b.label?.toLowerCase() === label)) block.label ??= label;
+}
+
+/** What no line says stands in the part before it; work with a clock of its own is no warm-up any more. */
+export const roleAfter = (block: OpenBlock | undefined): Role =>
+  block === undefined || block.role === 'Warm-up' || block.role === 'Skill' ? 'Main' : block.role;
+
+/** Rounds of a list under a clock of turns say how long it goes on, where nothing else does. */
+function agree({ facts }: OpenBlock): void {
+  if (facts.time?.kind !== 'slots' || !facts.rounds || !facts.lacksLength) return;
+  facts.slotRounds = facts.rounds.high;
+  facts.lacksLength = false;
+}
+
+export function applyBelow(state: State, facts: HeaderFacts, strip: Strip, hasWords = true): void {
+  const isCap = facts.capSec !== undefined && facts.time === undefined && facts.rounds === undefined;
+  const capped = isCap ? state.blocks.findLast((b) => b.facts.forTime ?? b.facts.list ?? b.facts.rounds) : undefined;
+  const block = capped ?? current(state) ?? open(state, openBlock('Main'));
+  const { role: _role, ...said } = facts;
+  Object.assign(block.facts, said);
+  agree(block);
+  if (hasWords) for (const { from, to } of strip.left()) note(state, strip, from, to);
+  takeAll(state, strip, blockTarget(state));
+}
+
+/** An item that is done another number of times than what stands above it is a block of its own. */
+function startsAnew(block: OpenBlock, sets: number | undefined): boolean {
+  const { facts, items } = block;
+  if (
+    sets === undefined ||
+    items.length === 0 ||
+    facts.list ||
+    facts.time ||
+    facts.forTime ||
+    block.label !== undefined
+  )
+    return false;
+  const said = block.sets.filter((s) => s !== undefined);
+  return (facts.rounds?.high ?? (said.length > 0 ? Math.max(...said) : 1)) !== sets;
+}
+
+export function addItem(state: State, item: ItemFacts, strip: Strip): void {
+  if (state.items >= MAX_ITEMS || state.blocks.length >= MAX_BLOCKS) {
+    state.doubts.push({ start: strip.start, end: strip.start + strip.text.length, facts: { code: 'too-much' } });
+    keepAsNote(state, new Strip(state.source, strip.start, strip.start + strip.text.length));
+    return;
+  }
+  let block = current(state) ?? open(state, openBlock('Main'));
+  const isAfter = /^\W*(?:after that|afterwards|finally|lastly)\b/i.test(
+    strip.source.slice(strip.start, strip.start + strip.text.length),
+  );
+  if (startsAnew(block, item.sets) || (isAfter && block.items.length > 0 && isSaid(block.facts)))
+    block = open(state, openBlock(block.role));
+  state.items++;
+  state.isHead = false;
+  block.items.push(item.item);
+  block.sets.push(item.sets !== undefined && item.sets <= MAX_ROUNDS ? item.sets : undefined);
+  const target: Target = { kind: 'item', block: state.blocks.length - 1, item: block.items.length - 1 };
+  state.doubts.push(...item.doubts.map((d) => ({ ...d, target })));
+  takeAll(state, strip, target);
+}

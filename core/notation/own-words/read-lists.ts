@@ -1,0 +1,270 @@
+import { openBlock } from './build-blocks.ts';
+import type { HeaderFacts } from './header-phrases.ts';
+import { takeHeader, takeRole } from './header-phrases.ts';
+import type { ItemFacts } from './item-phrases.ts';
+import { takeItem } from './item-phrases.ts';
+import { FILLERS } from './name-phrases.ts';
+import { D, re } from './spoken-numbers.ts';
+import { Strip } from './strip.ts';
+import type { State } from './reading-state.ts';
+import { current, open, blockTarget, take, takeAll, isSaid } from './reading-state.ts';
+import { applyHeader, nameBlock, roleAfter, applyBelow, addItem } from './apply-lines.ts';
+import { keepAsNote } from './keep-words.ts';
+
+const HEAD_END = /:\s+(?=\S)|:\s*$|\b(?:of|through)\s*:?\s+(?=\S)/g;
+
+const SEPARATOR =
+  /\s*[,;]\s+(?:and |then )*|\s+\+\s+|\s+&\s+|\.\s+(?=\S)|\s+(?:and then|then|and)\s+(?=(?:an?|\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty)\b)/g;
+
+/** A header, items, or a header with its items behind it. False where it is neither. */
+export function readList(state: State, start: number, end: number): boolean {
+  const { source, library } = state;
+  const asHeader = new Strip(source, start, end);
+  const facts = takeHeader(asHeader);
+  if (asHeader.lettersLeft === 0 && (isSaid(facts) || facts.role || facts.isOnce)) {
+    applyHeader(state, facts, asHeader);
+    return true;
+  }
+  const single = new Strip(source, start, end);
+  const item = takeItem(single, library);
+  const isWhole = item !== undefined && item.isKnown && item.hasNumber && !item.hasWords;
+  const isByRound = item?.item.dose?.kind === 'reps' && item.item.dose.amount.kind === 'list';
+  if (isWhole && !(isByRound && beginsBlock(state, item))) {
+    addItem(state, item, single);
+    return true;
+  }
+  if (readBehindRole(state, start, end)) return true;
+  if (readBehindHead(state, start, end)) return true;
+  const parts = partsOf(state, start, end);
+  const said = parts.filter((p) => isItem(state, p.start, p.end)).length;
+  if (parts.length > 1 && said >= Math.max(2, parts.length - 2) && !isSaid(facts)) {
+    readParts(state, start, end);
+    return true;
+  }
+  if (isSaid(facts) && readBeside(state, facts, asHeader, item)) return true;
+  // A first line that begins with words no movement is called is what the session is called.
+  const isTitle =
+    state.isHead &&
+    state.title === undefined &&
+    item?.isKnown === false &&
+    item.hasWords &&
+    /^\W*\p{L}{2}/u.test(asHeader.source.slice(start, end));
+  if (item && !isTitle && (item.isKnown || item.hasNumber) && !isProse(item, source.slice(start, end))) {
+    addItem(state, item, single);
+    return true;
+  }
+  return false;
+}
+
+/** Whether numbers by round begin a block of their own: not where the block above has as many rounds. */
+function beginsBlock(state: State, item: ItemFacts): boolean {
+  const block = current(state);
+  const { dose } = item.item;
+  const count = dose?.kind === 'reps' && dose.amount.kind === 'list' ? dose.amount.values.length : 0;
+  return (
+    count >= 3 &&
+    (block === undefined || block.items.length > 0 || block.facts.time !== undefined || !block.facts.rounds) &&
+    block?.facts.rounds?.high !== count
+  );
+}
+
+/** A part of the session named at the beginning of a line, with its items behind it: `Cool down - 2 minutes walk`. */
+function readBehindRole(state: State, start: number, end: number): boolean {
+  const whole = new Strip(state.source, start, end);
+  const role = takeRole(whole);
+  const taken = whole.taken[0];
+  if (!role || !taken || taken.start - start > MOST_LEAD) return false;
+  const lead = whole.text.slice(0, taken.start - start);
+  const isWith = /with$/.test(state.source.slice(taken.start, taken.end).toLowerCase());
+  if (!isWith && /[\p{L}\p{N}]/u.test(lead) && !FILLERS.test(lead.trim())) return false;
+  // "(5 min)" behind a part's name is how long it is to last: nothing of its first item.
+  const lasting = re`^\\s*\\(?\\s*(?:about |~)?${D}\\s*\\)`.exec(whole.text.slice(taken.end - start))?.[0] ?? '';
+  const behind = taken.end + lasting.length;
+  const rest = behind + /^[^\p{L}\p{N}(]*/u.exec(whole.text.slice(behind - start))![0].length;
+  if (rest >= end) return false;
+  if (/^\s*:/.test(state.source.slice(behind, end)) || !isItem(state, rest, end)) {
+    const parts = partsOf(state, rest, end);
+    if (!isWith && (parts.length < 2 || !parts.every((p) => isItem(state, p.start, p.end, true)))) return false;
+  }
+  const head = new Strip(state.source, start, behind);
+  applyHeader(state, takeHeader(head), head);
+  readOn(state, rest, end);
+  return true;
+}
+
+/** So far from a line's beginning a part of the session may be named. */
+const MOST_LEAD = 40;
+
+/** What stands behind a header in its line: further clauses, items, or its name. */
+function readOn(state: State, start: number, end: number): void {
+  const behind = new Strip(state.source, start, end);
+  const more = takeHeader(behind);
+  const isMore = isSaid(more) && !more.role;
+  const left = behind.left();
+  if (isMore && left.every(({ from, to }) => isFew(state, start + from, start + to))) {
+    applyBelow(state, more, behind, false);
+    for (const { from, to } of left) readParts(state, start + from, start + to);
+    return;
+  }
+  readParts(state, start, end);
+}
+
+/** Items, or small words, from one place to another. */
+const isFew = (state: State, start: number, end: number): boolean =>
+  partsOf(state, start, end).every(
+    (p) => isItem(state, p.start, p.end, true) || FILLERS.test(state.source.slice(p.start, p.end).trim()),
+  );
+
+/** What stands before a colon or "of" is a header where it reads as one; behind it come its items. */
+function readBehindHead(state: State, start: number, end: number): boolean {
+  const { source } = state;
+  const { text } = new Strip(source, start, end);
+  for (const { index, 0: mark } of text.matchAll(HEAD_END)) {
+    const head = new Strip(source, start, start + index);
+    const facts = takeHeader(head);
+    const rest = index + mark.length;
+    const isColon = mark.startsWith(':');
+    if (!(isSaid(facts) || (isColon && (facts.role || facts.isOnce))) || head.lettersLeft > MOST_BESIDE) continue;
+    applyHeader(state, facts, head);
+    if (!/[\p{L}\p{N}]/u.test(text.slice(rest))) return true;
+    if (
+      isName(state, start + rest, end) &&
+      (facts.role === undefined || facts.role === 'Main' || facts.role === 'Skill')
+    ) {
+      const label = source.slice(start + rest, end).trim();
+      take(
+        state,
+        start + rest,
+        start + rest + source.slice(start + rest, end).trimEnd().length,
+        'role',
+        blockTarget(state),
+      );
+      nameBlock(state, current(state)!, label.toLowerCase());
+    } else readOn(state, start + rest, end);
+    return true;
+  }
+  return false;
+}
+
+/** Words without a number that name no movement: what a part of the session is called. */
+function isName(state: State, start: number, end: number): boolean {
+  const words = state.source.slice(start, end).trim();
+  return (
+    /^[\p{L}\s&-]{3,40}$/u.test(words) &&
+    partsOf(state, start, end).every((p) => !isItem(state, p.start, p.end, true)) &&
+    takeHeader(new Strip(state.source, start, end)).time === undefined
+  );
+}
+
+/** Letters beside a header that are kept as words: a longer line is no header. */
+const MOST_BESIDE = 24;
+
+/** A header whose items stand in the same line, before or behind it. */
+function readBeside(state: State, facts: HeaderFacts, strip: Strip, item: ItemFacts | undefined): boolean {
+  const left = strip.left();
+  const parts = left.flatMap(({ from, to }) => partsOf(state, strip.start + from, strip.start + to));
+  const known = parts.filter((p) => isItem(state, p.start, p.end, true));
+  if (known.length > 0) {
+    const isBelow =
+      known[0]!.start < (strip.taken[0]?.start ?? 0) && facts.time === undefined && facts.list === undefined;
+    if (isBelow) open(state, openBlock(roleAfter(current(state)), { ...facts }));
+    else applyHeader(state, facts, strip, false);
+    for (const { from, to } of left) readParts(state, strip.start + from, strip.start + to);
+    if (isBelow) takeAll(state, strip, blockTarget(state));
+    return true;
+  }
+  if (item?.isKnown && item.hasNumber) return false;
+  applyHeader(state, facts, strip);
+  return true;
+}
+
+/** A sentence that says more than a movement and how much of it. */
+function isProse(item: ItemFacts, text: string): boolean {
+  const count = (text: string): number => text.match(/\p{L}+/gu)?.length ?? 0;
+  const name = count(item.item.choices[0]!.name);
+  const beside = (item.item.words ?? []).reduce((sum, w) => sum + count(w), 0);
+  // A movement before a comma is named for its own sake, whatever is said of it.
+  if (item.isKnown) return beside > (item.hasNumber ? 16 : item.isFirst ? 8 : 3);
+  // Of a new name, words beside it that nothing sets apart make a sentence.
+  const isSentence = beside > 0 && !/[,;(:]/.test(text);
+  return item.hasNumber ? isSentence || name > 5 || beside > 10 : name > 3 || beside > 0;
+}
+
+const isItem = ({ source, library }: State, start: number, end: number, mayBeBare = false): boolean => {
+  const item = takeItem(new Strip(source, start, end), library);
+  return item !== undefined && (item.isKnown ? item.hasNumber || mayBeBare || !item.hasWords : false);
+};
+
+/** A list in a line, part by part; a part in brackets isn't taken apart. */
+function partsOf({ source }: State, start: number, end: number): { start: number; end: number }[] {
+  const text = new Strip(source, start, end).text;
+  const parts: { start: number; end: number }[] = [];
+  let at = 0;
+  for (const { index, 0: mark } of text.matchAll(SEPARATOR)) {
+    const isOpen = (text.slice(0, index).match(/\(/g)?.length ?? 0) > (text.slice(0, index).match(/\)/g)?.length ?? 0);
+    if (isOpen || index === 0) continue;
+    parts.push({ start: start + at, end: start + index });
+    at = index + mark.length;
+  }
+  parts.push({ start: start + at, end });
+  return parts.filter((p) => /[\p{L}\p{N}]/u.test(source.slice(p.start, p.end)));
+}
+
+function readParts(state: State, start: number, stop: number): void {
+  const end = takeTail(state, start, stop);
+  const parts = partsOf(state, start, end);
+  // "3 left, 3 right": what is no item by itself belongs to the one before it.
+  const joined: { start: number; end: number }[] = [];
+  for (const part of parts) {
+    const last = joined.at(-1);
+    const isSmall = FILLERS.test(state.source.slice(part.start, part.end).trim());
+    if (last && !isSmall && !isRule(state, last.start, last.end) && !takesPart(state, part.start, part.end))
+      last.end = part.end;
+    else joined.push({ ...part });
+  }
+  // In a list of names alone a new name is one too; beside numbers it is words.
+  const isBareList = joined.length === 1 || joined.every((p) => !/\d/.test(state.source.slice(p.start, p.end)));
+  for (const part of joined) {
+    const header = new Strip(state.source, part.start, part.end);
+    const facts = takeHeader(header);
+    if (header.lettersLeft === 0 && isSaid(facts)) {
+      applyBelow(state, facts, header);
+      continue;
+    }
+    const strip = new Strip(state.source, part.start, part.end);
+    const item = takeItem(strip, state.library);
+    if (
+      item &&
+      (item.isKnown || item.hasNumber || isBareList) &&
+      !(isProse(item, state.source.slice(part.start, part.end)) && joined.length > 1)
+    )
+      addItem(state, item, strip);
+    else keepAsNote(state, new Strip(state.source, part.start, part.end));
+  }
+}
+
+/** `(5 rounds)` at the end of a list in a line belongs to its header. */
+function takeTail(state: State, start: number, end: number): number {
+  const strip = new Strip(state.source, start, end);
+  const tail = /\(([^()]+)\)\W*$/.exec(strip.text);
+  if (!tail || tail.index === 0) return end;
+  const inside = new Strip(state.source, start + tail.index, end);
+  const facts = takeHeader(inside);
+  if (inside.lettersLeft > 0 || !isSaid(facts)) return end;
+  applyBelow(state, facts, inside);
+  return start + tail.index;
+}
+
+/** Whether all of a stretch says something of the list. */
+function isRule({ source }: State, start: number, end: number): boolean {
+  const strip = new Strip(source, start, end);
+  return isSaid(takeHeader(strip)) && strip.lettersLeft === 0;
+}
+
+function takesPart({ source, library }: State, start: number, end: number): boolean {
+  const header = new Strip(source, start, end);
+  const facts = takeHeader(header);
+  if (header.lettersLeft === 0 && isSaid(facts)) return true;
+  const item = takeItem(new Strip(source, start, end), library);
+  return item !== undefined && (item.isKnown || item.hasNumber);
+}
