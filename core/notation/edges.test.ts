@@ -3,7 +3,7 @@ import { baseLibrary } from '../movement/library.ts';
 import type { SessionEdit } from './session-edit.ts';
 import { applyEdits } from './apply-edits.ts';
 import { Cursor } from '../text/cursor.ts';
-import { readOwnWords } from './own-words/read-own-words.ts';
+import { readOwnPlan } from './own-words/read-plan.ts';
 import { parseSession } from './parse.ts';
 import { tokenizeLine } from '../text/tokens.ts';
 
@@ -136,7 +136,7 @@ describe('boundaries of reading and editing', () => {
   });
 
   test('a range needs an end above its start', () => {
-    const guessed = (line: string) => readOwnWords(line, baseLibrary).text;
+    const guessed = (line: string) => readOwnPlan(line, baseLibrary).days[0]!.text;
     expect(guessed('3 sets of 8-8 squats\nsquat')).not.toContain('8 to 8');
     expect(guessed('squats 8-9')).toContain('8 to 9 squat');
     expect(guessed('squats 9-8')).not.toContain('9 to 8');

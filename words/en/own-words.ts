@@ -65,5 +65,5 @@ export function doubtChoices(facts: DoubtFacts): string[] {
 export function readWords(pieces: readonly Piece[], doubts: number): string {
   const unread = pieces.filter((p) => p.as === 'unread').length;
   const asked = doubts === 0 ? 'nothing is asked' : doubts === 1 ? 'one thing is asked' : `${doubts} things are asked`;
-  return unread === 0 ? `every letter has become something; ${asked}` : `${asked}`;
+  return unread === 0 ? `Every letter has become something; ${asked}.` : `${asked[0]!.toUpperCase()}${asked.slice(1)}.`;
 }

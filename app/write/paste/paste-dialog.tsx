@@ -4,6 +4,8 @@ import type { Weekday } from '../../../core/calendar/day.ts';
 import type { MovementLibrary } from '../../../core/movement/library.ts';
 import type { OwnDay, OwnPlan } from '../../../core/notation/own-words/read-plan.ts';
 import { readOwnPlan } from '../../../core/notation/own-words/read-plan.ts';
+import { analyseText } from '../../../core/session/analyse.ts';
+import { formatLength } from '../../../core/session/explain/explain.ts';
 import { plural } from '../../../core/words/words.ts';
 import { readWords } from '../../../words/en/own-words.ts';
 import { Dialog } from '../../parts/dialog.tsx';
@@ -135,6 +137,14 @@ function OwnText({ value, onChange }: { value: string; onChange: (text: string, 
   );
 }
 
+/** `, 27 min, 25 min promised`: how long it is, beside what its words promise. */
+function lengthWords(text: string, library: MovementLibrary): string {
+  if (text === '') return '';
+  const { plan, document } = analyseText(text, library);
+  const promised = document.targetSec === undefined ? '' : `, ${Math.round(document.targetSec / 60)} min promised`;
+  return `, ${formatLength(plan.clockSec)}${promised}`;
+}
+
 interface ReadingProps extends Omit<PasteDialogProps, 'onTake'> {
   readonly plan: OwnPlan;
   /** The day that is looked at. */
@@ -146,7 +156,8 @@ interface ReadingProps extends Omit<PasteDialogProps, 'onTake'> {
 }
 
 /** What was read: its doubts, its days, the source with its pieces marked, and what they became. */
-function Reading({ plan, at, source, week, firstWeekday, onPutOn, onChoose, onBack, children }: ReadingProps) {
+function Reading(props: ReadingProps) {
+  const { plan, at, source, library, week, firstWeekday, onPutOn, onChoose, onBack, children } = props;
   const day = plan.days[at]!;
   return (
     <div className="paste">
@@ -155,6 +166,7 @@ function Reading({ plan, at, source, week, firstWeekday, onPutOn, onChoose, onBa
         <span className="soft">
           {plural(source.trim().split(/\n/).length, 'line')},{' '}
           {plan.days.length === 1 ? 'one session' : plural(plan.days.length, 'day')}
+          {lengthWords(day.text, library)}
         </span>{' '}
         <Button type="link" size="small" onClick={onBack}>
           change the text
@@ -171,7 +183,13 @@ function Reading({ plan, at, source, week, firstWeekday, onPutOn, onChoose, onBa
           onPutOn={onPutOn}
         />
       )}
-      <ReadSource key={at} source={source} pieces={plan.pieces.filter((p) => p.day === at)} text={day.text} />
+      <ReadSource
+        key={at}
+        source={source}
+        pieces={plan.pieces.filter((p) => p.day === at)}
+        doubts={plan.doubts.filter((d) => d.day === at)}
+        text={day.text}
+      />
     </div>
   );
 }

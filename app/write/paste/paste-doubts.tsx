@@ -3,6 +3,8 @@ import type { Doubt } from '../../../core/notation/own-words/piece.ts';
 import { doubtChoices, doubtWords } from '../../../words/en/own-words.ts';
 
 const SHOWN = 8;
+/** Of a long stretch so much is said again. */
+const MOST_SAID = 60;
 
 /** What is asked of a pasted plan, above everything: each with its choices, one press each. */
 export function PasteDoubts({
@@ -22,10 +24,7 @@ export function PasteDoubts({
         const choices = doubtChoices(facts);
         return (
           <li key={start}>
-            <span>
-              <b dir="auto">{said.length > 60 ? `${said.slice(0, 60)}…` : said}</b>{' '}
-              <span className="soft small">{doubtWords(facts, said.slice(0, 60))}</span>
-            </span>
+            <span dir="auto">{doubtWords(facts, said.length > MOST_SAID ? `${said.slice(0, MOST_SAID)}…` : said)}</span>
             <span className="paste-choices">
               {choices.map((choice, i) => (
                 <Button

@@ -1,11 +1,22 @@
 import { useState } from 'react';
-import type { Piece } from '../../../core/notation/own-words/piece.ts';
+import type { Doubt, Piece } from '../../../core/notation/own-words/piece.ts';
 import { PIECE_WORDS } from '../../../words/en/own-words.ts';
 
 /** The pasted text with its pieces marked, beside the lines that they became: what is touched here lights up there. */
-export function ReadSource({ source, pieces, text }: { source: string; pieces: readonly Piece[]; text: string }) {
+export function ReadSource({
+  source,
+  pieces,
+  doubts,
+  text,
+}: {
+  source: string;
+  pieces: readonly Piece[];
+  doubts: readonly Doubt[];
+  text: string;
+}) {
   const [line, setLine] = useState<number | null>(null);
   const lines = text.trimEnd().split('\n');
+  const isAsked = (piece: Piece) => doubts.some((d) => piece.start >= d.start && piece.end <= d.end);
   return (
     <div className="paste-columns">
       <section aria-label="What was pasted">
@@ -14,7 +25,7 @@ export function ReadSource({ source, pieces, text }: { source: string; pieces: r
             piece ? (
               <mark
                 key={key}
-                className={`is-${piece.as === 'note' || piece.as === 'unread' ? piece.as : 'read'}${line !== null && piece.line === line ? ' is-lit' : ''}`}
+                className={`is-${isAsked(piece) ? 'asked' : piece.as === 'note' ? 'note' : 'read'}${line !== null && piece.line === line ? ' is-lit' : ''}`}
                 title={PIECE_WORDS[piece.as]}
                 onClick={() => setLine(piece.line)}
                 onPointerEnter={() => setLine(piece.line)}

@@ -67,7 +67,7 @@ export function takeRow(parts: readonly { readonly strip: Strip }[], library: Mo
     doubts.push({
       start: piece.start,
       end: piece.end,
-      facts: { code: 'new-movement', name, near: nearestMovements(name, library).slice(0, 3) },
+      facts: { code: 'new-movement', name, near: nearTo(name, library) },
     });
   }
   const { dose, sets } = dosed;
@@ -97,6 +97,10 @@ function isSetApart(strip: Strip): boolean {
     !/[\p{L}\p{N}]/u.test(before) && /^\s*[,;:(-]/.test(strip.source.slice(name.end, strip.start + strip.text.length))
   );
 }
+
+/** What a new name may be meant as, in the plural too; at most three. */
+const nearTo = (name: string, library: MovementLibrary): string[] =>
+  [...new Set([...nearestMovements(name, library), ...nearestMovements(name.replace(/s$/, ''), library)])].slice(0, 3);
 
 /** Keeps what is left of a strip as words; whether there was any. */
 function takeWords(strip: Strip, draft: Draft, doubts: Doubt[]): boolean {

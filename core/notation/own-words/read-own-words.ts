@@ -15,11 +15,6 @@ import { keepAsNote } from './keep-words.ts';
 /** Longer lines are read so far; what is behind is kept as words. */
 const MOST_LETTERS = 400;
 
-/** Reads a plan in a coach's own words as one session. Never throws; linear in the text's length. */
-export function readOwnWords(source: string, library: MovementLibrary): OwnWords {
-  return readStretch(source, [{ start: 0, end: source.length }], library);
-}
-
 /** Reads stretches of a source, one after the other, as one session; places are those of the source. */
 export function readStretch(
   source: string,
