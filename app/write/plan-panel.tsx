@@ -1,3 +1,4 @@
+import { MAX_LINE_LENGTH } from '../../core/notation/parse.ts';
 import type { NotationIssue } from '../../core/text/issue.ts';
 import type { Block, SessionDocument } from '../../core/document/document.ts';
 import { blockName, explainLength, formatLength } from '../../core/session/explain/explain.ts';
@@ -11,6 +12,9 @@ import { Ribbon } from '../charts/session/ribbon.tsx';
 import { TimeAxis } from '../charts/time-axis.tsx';
 import type { Finding, FindingChange } from '../../core/session/findings/finding.ts';
 import { FindingsList } from './findings-list.tsx';
+
+/** The line that an issue stands on, from its beginning to its end. */
+const wholeLine = (issue: NotationIssue): NotationIssue => ({ ...issue, column: 1, endColumn: MAX_LINE_LENGTH + 1 });
 
 interface PlanPanelProps {
   readonly document: SessionDocument;
@@ -117,31 +121,7 @@ export function PlanPanel({
           {below}
         </div>
         <div>
-          {issues.length > 0 && (
-            <section className="worth">
-              <h2>{issues.length === 1 ? 'One thing can’t be read' : `${issues.length} things can’t be read`}</h2>
-              <ul>
-                {issues.slice(0, 12).map((issue, i) => (
-                  <li key={i}>
-                    <button type="button" className="link" onClick={() => onGoTo(issue)}>
-                      Line {issue.line}, column {issue.column}.
-                    </button>{' '}
-                    {issue.message}
-                    {issue.suggestions.length > 0 && (
-                      <p>
-                        {issue.suggestions.slice(0, 3).map((s) => (
-                          <button type="button" className="offer" key={s} onClick={() => onApply(issue, s)}>
-                            {s}
-                          </button>
-                        ))}
-                      </p>
-                    )}
-                  </li>
-                ))}
-              </ul>
-              {issues.length > 12 && <p className="soft small">and {issues.length - 12} more</p>}
-            </section>
-          )}
+          <Issues issues={issues} onGoTo={onGoTo} onApply={onApply} />
           <FindingsList findings={findings} onGoTo={onGoToLine} onTake={onTake} onKnow={onKnow} />
           {plan.movements.length > 0 && (
             <section className="counted">
@@ -187,4 +167,39 @@ function ownTimeline(plan: SessionPlan, block: number): SessionPlan['timeline'] 
   return own
     .filter((s) => s.startSec < until)
     .map((s) => ({ ...s, startSec: s.startSec - from, endSec: s.endSec - from }));
+}
+
+/** What can't be read, each with its place and what to write instead. */
+function Issues({ issues, onGoTo, onApply }: Pick<PlanPanelProps, 'issues' | 'onGoTo' | 'onApply'>) {
+  if (issues.length === 0) return null;
+  return (
+    <section className="worth">
+      <h2>{issues.length === 1 ? 'One thing can’t be read' : `${issues.length} things can’t be read`}</h2>
+      <ul>
+        {issues.slice(0, 12).map((issue, i) => (
+          <li key={i}>
+            <button type="button" className="link" onClick={() => onGoTo(issue)}>
+              Line {issue.line}, column {issue.column}.
+            </button>{' '}
+            {issue.message}
+            {(issue.usual !== undefined || issue.suggestions.length > 0) && (
+              <p>
+                {issue.usual !== undefined && (
+                  <button type="button" className="offer" onClick={() => onApply(wholeLine(issue), issue.usual!)}>
+                    {issue.usual}
+                  </button>
+                )}
+                {issue.suggestions.slice(0, 3).map((s) => (
+                  <button type="button" className="offer" key={s} onClick={() => onApply(issue, s)}>
+                    {s}
+                  </button>
+                ))}
+              </p>
+            )}
+          </li>
+        ))}
+      </ul>
+      {issues.length > 12 && <p className="soft small">and {issues.length - 12} more</p>}
+    </section>
+  );
 }

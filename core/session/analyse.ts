@@ -1,6 +1,7 @@
 import type { MovementLibrary } from '../movement/library.ts';
 import type { NotationIssue } from '../text/issue.ts';
 import type { SessionSource } from '../notation/parse.ts';
+import { usualSpelling } from '../notation/own-words/usual-spelling.ts';
 import { parseSession } from '../notation/parse.ts';
 import type { Block, SessionDocument } from '../document/document.ts';
 import { findFindings } from './findings/find-findings.ts';
@@ -21,6 +22,22 @@ export interface SessionAnalysis {
   readonly findings: readonly Finding[];
 }
 
+/** Nobody mends more than these one by one. */
+const MOST_OFFERED = 12;
+
+/** Beside what can't be read, its line as it is usually written: a line that has one reading is one thing to mend, however many clauses it has. */
+function withUsual(issues: readonly NotationIssue[], text: string, library: MovementLibrary): NotationIssue[] {
+  const lines = text.split(/\r\n|\n|\r/);
+  const known = new Map<number, string | undefined>();
+  return issues.flatMap((issue) => {
+    const isSeen = known.has(issue.line);
+    if (!isSeen && known.size < MOST_OFFERED)
+      known.set(issue.line, usualSpelling(lines[issue.line - 1] ?? '', library));
+    const usual = known.get(issue.line);
+    return usual === undefined ? [issue] : isSeen ? [] : [{ ...issue, usual }];
+  });
+}
+
 /** Reads a text, plans it, and says what is worth a look: the one path for writer, server, workers and command line. */
 export function analyseText(text: string, library: MovementLibrary, routines: Routines = new Map()): SessionAnalysis {
   const { document, issues, source } = parseSession(text, library);
@@ -28,7 +45,7 @@ export function analyseText(text: string, library: MovementLibrary, routines: Ro
   const plan = computePlan(document, library, routines);
   return {
     document,
-    issues,
+    issues: issues.length === 0 ? issues : withUsual(issues, text, library),
     source,
     blocks,
     plan,

@@ -9,6 +9,8 @@ export interface NotationIssue {
   readonly message: string;
   /** Right spellings, nearest first. */
   readonly suggestions: readonly string[];
+  /** The whole line in the usual spelling, where its own words have one reading. */
+  readonly usual?: string;
 }
 
 export type IssueCode =

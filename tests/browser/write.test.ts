@@ -213,6 +213,13 @@ describe('from elsewhere and to elsewhere', () => {
     await expect.poll(written, SOON).toBe('Main: flow\n5 squat');
   });
 
+  test('a header in a coach’s own words is one thing to mend, and its usual spelling is one press away', async () => {
+    await open('w8d3', 'Main: 30 sec on, 15 off, four rounds\nsquat');
+    await page.getByRole('heading', { name: 'One thing can’t be read' }).waitFor();
+    await page.locator('.worth').getByRole('button', { name: 'Main: work 0:30 rest 0:15, 4 rounds' }).click();
+    await expect.poll(written, SOON).toBe('Main: work 0:30 rest 0:15, 4 rounds\nsquat');
+  });
+
   test('what is asked of a pasted plan is answered in one press, what it became lights up, a file can be dropped', async () => {
     await open('w8d3', '');
     await page.getByRole('button', { name: 'Paste a plan' }).first().click();

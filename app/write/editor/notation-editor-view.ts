@@ -220,6 +220,9 @@ export function openEditor(host: HTMLElement, options: EditorOptions): EditorHan
       name: s,
       apply: () => change(offset(issue.line, issue.column), offset(issue.line, issue.endColumn), s),
     }));
+    const { usual } = issue;
+    const whole = view.state.doc.line(Math.min(issue.line, view.state.doc.lines));
+    if (usual !== undefined) actions.unshift({ name: usual, apply: () => change(whole.from, whole.to, usual) });
     return {
       from,
       to: Math.max(from, offset(issue.line, issue.endColumn)),

@@ -1,0 +1,44 @@
+import type { Role } from '../../document/document.ts';
+import { ROLES } from '../../document/document.ts';
+import type { MovementLibrary } from '../../movement/library.ts';
+import { parseSession } from '../parse.ts';
+import { printHeader, printItem } from '../print.ts';
+import { openBlock, toBlock } from './build-blocks.ts';
+import { takeHeader } from './header-phrases.ts';
+import { takeItem } from './item-phrases.ts';
+import { Strip } from './strip.ts';
+
+const ROLE = new RegExp(`^\\s*(${ROLES.join('|')})\\b\\s*(?:\\(([^)]*)\\))?\\s*:?`, 'i');
+const HEADER_WORDS = 400;
+
+/**
+ * A line of a session in the usual spelling, where its words have one reading as a header or an item and say nothing else; undefined
+ * where they don't, or where it is spelt so already. `Main: 30 sec on, 15 off, four rounds` is `Main: work 0:30 rest 0:15, 4 rounds`.
+ */
+export function usualSpelling(line: string, library: MovementLibrary): string | undefined {
+  if (line.length > HEADER_WORDS) return undefined;
+  const usual = usualHeader(line, library) ?? usualItem(line, library);
+  return usual === undefined || usual === line.trim() ? undefined : usual;
+}
+
+function usualHeader(line: string, library: MovementLibrary): string | undefined {
+  const role = ROLE.exec(line);
+  const strip = new Strip(line, role?.[0].length ?? 0, line.length);
+  const facts = takeHeader(strip);
+  if (strip.lettersLeft > 0 || strip.taken.length === 0 || facts.lacksLength) return undefined;
+  const name = ROLES.find((r) => r.toLowerCase() === role?.[1]!.toLowerCase()) ?? facts.role ?? ('Main' satisfies Role);
+  const open = { ...openBlock(name, { ...facts }), ...(role?.[2] && { label: role[2] }) };
+  open.items.push({ kind: 'work', choices: [{ name: 'squat' }], inTurn: false });
+  open.sets.push(undefined);
+  return reads(`${printHeader(toBlock(open))}\nsquat`, library)?.split('\n')[0];
+}
+
+function usualItem(line: string, library: MovementLibrary): string | undefined {
+  const strip = new Strip(line, 0, line.length);
+  const read = takeItem(strip, library);
+  if (!read || !read.isKnown || read.hasWords || read.doubts.length > 0 || read.sets !== undefined) return undefined;
+  return reads(`Main: flow\n${printItem(read.item, library)}`, library)?.split('\n')[1];
+}
+
+const reads = (text: string, library: MovementLibrary): string | undefined =>
+  parseSession(text, library).issues.length === 0 ? text : undefined;
