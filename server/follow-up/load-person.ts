@@ -1,3 +1,4 @@
+import { numbersOverTime } from '../participant/numbers-over-time.ts';
 import type pg from 'pg';
 import { seesHealth } from '../../core/coach-role.ts';
 import { dayKey, formatDay, formatShortDay, weekdayOf } from '../../core/calendar/day.ts';
@@ -8,13 +9,11 @@ import { helpedSince } from '../../core/record/attention/attention.ts';
 import type { ActKind } from '../../core/record/attention/attention-rules.ts';
 import { isAttentionCode } from '../../core/record/attention/attention-rules.ts';
 import { detailWords, painWords } from '../../core/record/adherence/detail-words.ts';
-import { ownNumbers } from '../../core/record/scores/own-numbers.ts';
 import { packStrand } from '../../core/record/adherence/packed-strand.ts';
 import { formatScore } from '../../core/record/scores/score.ts';
 import { isKept, isOwed } from '../../core/record/adherence/strand.ts';
 import { sessionTitle } from '../../core/session/session-title.ts';
 import { listActs } from '../../db/queries/act.ts';
-import { listNumbers } from '../../db/queries/own.ts';
 import { listPainOf } from '../../db/queries/pain.ts';
 import { listSaidBy, listSentTo } from '../../db/queries/person-page.ts';
 import { getEnrolment } from '../../db/queries/person.ts';
@@ -60,7 +59,11 @@ export async function loadPerson(
     dayKeys: days.map((d) => dayKey(d)).join(' '),
     strand: packStrand(person.states.map((state, i) => ({ state, shareRatio: person.records[i]?.shareRatio }))),
     canSee,
-    numbers: await numbersOf(db, person, days),
+    numbers: await numbersOverTime(
+      db,
+      person.enrolmentId,
+      new Map(days.map((d, i) => [d.dayId, person.calendar.own[i]!.date])),
+    ),
     efforts: effortsOf(person, days),
     said: await saidBy(db, person, days, canSee),
     ...(canSee ? await seenByCoach(db, follow, person, enrolment, asked.zone, programme) : NOT_SEEN),
@@ -139,28 +142,6 @@ const effortsOf = ({ states, records, calendar: { own } }: FollowedPerson, days:
         ]
       : [],
   );
-
-/** Their numbers over time, a series for each. */
-async function numbersOf(db: pg.PoolClient, { enrolmentId, calendar: { own } }: FollowedPerson, days: Days) {
-  const dateOf = new Map(days.map((d, i) => [d.dayId, own[i]!.date]));
-  return ownNumbers(
-    (await listNumbers(db, enrolmentId)).flatMap(({ dayId, document, scores, fit, details }) => {
-      const date = dateOf.get(dayId);
-      return date === undefined
-        ? []
-        : [
-            {
-              date,
-              title: sessionTitle(document),
-              retest: document.retest ?? null,
-              blocks: document.blocks,
-              scores,
-              shapes: [...fit, ...(details.chosen ?? [])],
-            },
-          ];
-    }),
-  );
-}
 
 /** What they said of each session; how it was for them only where the coach may see it. */
 async function saidBy(db: pg.PoolClient, person: FollowedPerson, days: Days, canSee: boolean) {

@@ -1,10 +1,8 @@
+import { numbersOverTime } from './numbers-over-time.ts';
 import type pg from 'pg';
 import { dayKey, formatDay, weekdayOf } from '../../core/calendar/day.ts';
 import { localTime } from '../../core/calendar/release.ts';
-import { ownNumbers } from '../../core/record/scores/own-numbers.ts';
 import { packStrand } from '../../core/record/adherence/packed-strand.ts';
-import { sessionTitle } from '../../core/session/session-title.ts';
-import { listNumbers } from '../../db/queries/own.ts';
 import { type LinkScope } from '../doors/personal-link.ts';
 import { loadPersonView } from './person-view.ts';
 
@@ -16,7 +14,6 @@ export async function loadWeeks(db: pg.PoolClient, scope: LinkScope, request: Re
   const view = await loadPersonView(db, scope);
   const { beads, adherence, today } = view.strand;
   const dates = new Map(beads.map((b) => [b.dayId, b.date]));
-  const records = await listNumbers(db, enrolment.enrolmentId);
   return {
     programmeTitle: enrolment.programmeTitle,
     name: enrolment.name,
@@ -31,21 +28,6 @@ export async function loadWeeks(db: pg.PoolClient, scope: LinkScope, request: Re
       .filter((b) => b.state === 'ahead')
       .slice(0, SHOWN_NEXT)
       .map((b) => ({ words: formatDay(b.date), time: localTime(b.releaseMs, enrolment.timeZone) })),
-    numbers: ownNumbers(
-      records.flatMap(({ dayId, document, scores, fit, details }) => {
-        const date = dates.get(dayId);
-        if (date === undefined) return [];
-        return [
-          {
-            date,
-            title: sessionTitle(document),
-            retest: document.retest ?? null,
-            blocks: document.blocks,
-            scores,
-            shapes: [...fit, ...(details.chosen ?? [])],
-          },
-        ];
-      }),
-    ),
+    numbers: await numbersOverTime(db, enrolment.enrolmentId, dates),
   };
 }
