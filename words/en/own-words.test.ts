@@ -8,6 +8,7 @@ const DOUBTS: readonly DoubtFacts[] = [
   { code: 'new-movement', name: 'wobble', near: ['wall sit'] },
   { code: 'tempo-or-rounds', numbers: [4, 1, 2] },
   { code: 'no-length', lengthsSec: [600, 480] },
+  { code: 'all-or-one', slotSec: 180 },
   { code: 'no-items' },
   { code: 'too-much' },
 ];
@@ -33,6 +34,11 @@ test('each doubt says what was taken, and its first choice is that', () => {
         "“these words” doesn’t say how long; 10:00 was taken.",
         "10:00",
         "8:00",
+      ],
+      [
+        "“these words” is taken as the whole list every 3:00.",
+        "the whole list every 3:00",
+        "one movement every 3:00, in turn",
       ],
       [
         "Nothing stands under “these words”; it is kept as words.",

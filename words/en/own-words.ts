@@ -36,6 +36,8 @@ export function doubtWords(facts: DoubtFacts, said: string): string {
     }
     case 'no-length':
       return `“${said}” doesn’t say how long; ${formatClock(facts.lengthsSec[0]!)} was taken.`;
+    case 'all-or-one':
+      return `“${said}” is taken as the whole list every ${formatClock(facts.slotSec)}.`;
     case 'no-items':
       return `Nothing stands under “${said}”; it is kept as words.`;
     case 'too-much':
@@ -54,6 +56,11 @@ export function doubtChoices(facts: DoubtFacts): string[] {
       return [facts.name, ...facts.near];
     case 'no-length':
       return facts.lengthsSec.map(formatClock);
+    case 'all-or-one':
+      return [
+        `the whole list every ${formatClock(facts.slotSec)}`,
+        `one movement every ${formatClock(facts.slotSec)}, in turn`,
+      ];
     case 'unread':
     case 'no-items':
     case 'too-much':

@@ -11,13 +11,18 @@ import type { Target, State } from './reading-state.ts';
 import { current, open, blockTarget, takeAll, setTitle, isSaid } from './reading-state.ts';
 import { note, keepAsNote } from './keep-words.ts';
 
+const restAlone = (strip: Strip): RegExpExecArray | null =>
+  re`^\\W*(?:then )?(?:take |have )?(?:an? )?(?:rest|recover(?:y)?|break|pause)\\b\\s*(?:for |of |:|-)*\\s*(${D})?\\W*$|^\\W*(${D})\\s*(?:of )?(?:rest|recovery|break)\\W*$`.exec(
+    strip.text,
+  );
+
+/** Whether a stretch says rest, perhaps how long, and nothing else. */
+export const isRestAlone = (strip: Strip): boolean => restAlone(strip) !== null;
+
 /** A line that says rest and nothing else: a slot, a pause between two items, or one behind the block. */
 export function readRest(state: State, strip: Strip): boolean {
   const block = current(state);
-  const long =
-    re`^\\W*(?:then )?(?:take |have )?(?:an? )?(?:rest|recover(?:y)?|break|pause)\\b\\s*(?:for |of |:|-)*\\s*(${D})?\\W*$|^\\W*(${D})\\s*(?:of )?(?:rest|recovery|break)\\W*$`.exec(
-      strip.text,
-    );
+  const long = restAlone(strip);
   if (!long || !block) return false;
   const said = long[1] ?? long[2];
   const sec = said === undefined ? undefined : toSeconds(said);

@@ -26,9 +26,15 @@ export const openBlock = (role: Role, facts: HeaderFacts = {}): OpenBlock => ({
   words: [],
 });
 
+/** Whether a clock of turns may be meant as the whole list in each. */
+export const holdsAll = ({ facts, items }: Pick<OpenBlock, 'facts' | 'items'>): boolean =>
+  facts.holdsAll === true && items.filter((i) => i.kind === 'work').length > 1;
+
 /** The rule of time that a block's words come to so far. */
 export function timeOf({ facts, items }: Pick<OpenBlock, 'facts' | 'items'>): TimeRule {
   const { time } = facts;
+  if (time?.kind === 'slots' && facts.slotRounds && holdsAll({ facts, items }))
+    return { kind: 'windows', windows: facts.slotRounds, windowSec: time.slotSec, restSec: 0 };
   if (time?.kind === 'slots' && facts.slotRounds)
     return formOf(time).notation.withNumber(time, 'slots', facts.slotRounds * Math.max(1, items.length));
   if (time?.kind === 'intervals' && facts.times && items.filter((i) => i.kind === 'work').length <= 1)

@@ -2,7 +2,7 @@ import type { SessionDocument } from '../../document/document.ts';
 import { cutLetters } from '../../letters.ts';
 import { MAX_BLOCKS, parseSession } from '../parse.ts';
 import { printSession } from '../print.ts';
-import { readable, restBehind, toBlock } from './build-blocks.ts';
+import { holdsAll, readable, restBehind, toBlock } from './build-blocks.ts';
 import { FILLERS } from './name-phrases.ts';
 import type { Doubt, Piece } from './piece.ts';
 import type { Target, OpenPiece, OpenDoubt, State } from './reading-state.ts';
@@ -35,6 +35,22 @@ function askLengths(state: State): void {
         start: piece.start,
         end: piece.end,
         facts: { code: 'no-length', lengthsSec },
+        target: { kind: 'block', block: b },
+      });
+  }
+}
+
+/** Long turns with several movements: all of them were taken for each turn. */
+function askTurns(state: State): void {
+  for (const [b, block] of state.blocks.entries()) {
+    const { time } = block.facts;
+    if (time?.kind !== 'slots' || !holdsAll(block)) continue;
+    const piece = state.pieces.find((p) => p.as === 'clock' && p.target?.kind === 'block' && p.target.block === b);
+    if (piece)
+      state.doubts.push({
+        start: piece.start,
+        end: piece.end,
+        facts: { code: 'all-or-one', slotSec: time.slotSec },
         target: { kind: 'block', block: b },
       });
   }
@@ -106,6 +122,7 @@ function takeAnswer(state: State, { start, facts, target }: OpenDoubt): void {
   if (target.kind === 'block') {
     const sec = facts.code === 'no-length' ? facts.lengthsSec[chosen] : undefined;
     const { time } = block.facts;
+    if (facts.code === 'all-or-one') block.facts.holdsAll = false;
     if (sec === undefined) return;
     if (time?.kind === 'span') block.facts.time = { ...time, sec };
     if (time?.kind === 'slots') block.facts.time = { ...time, slots: Math.max(1, Math.floor(sec / time.slotSec)) };
@@ -135,6 +152,7 @@ function takeAnswer(state: State, { start, facts, target }: OpenDoubt): void {
 /** The session in notation, and the line of it that each piece stands on. */
 export function finish(state: State): OwnWords {
   askLengths(state);
+  askTurns(state);
   askEmpty(state);
   sweep(state);
   for (const doubt of state.doubts) takeAnswer(state, doubt);

@@ -14,6 +14,8 @@ export interface HeaderFacts {
   between?: { readonly of: 'rounds' | 'items'; readonly lowSec: number; readonly highSec: number };
   /** Slots that go on for so many rounds of the list, however long it is. */
   slotRounds?: number;
+  /** The whole list is done in every slot: a slot is long, and rounds are counted. */
+  holdsAll?: boolean;
   /** Intervals in all, where the list has one item. */
   times?: number;
   thenRestSec?: number;
@@ -92,7 +94,10 @@ function takeRest(strip: Strip, facts: HeaderFacts): void {
       'rest',
     ) ??
     strip.take(re`(?:take |with |and )?${LONG}\\s*(?:of |'s )?\\s*${REST}\\b\\s*${BETWEEN}`, 'rest') ??
-    strip.take(re`(?:take |with |and )${LONG}\\s*(?:off )?${BETWEEN}`, 'rest');
+    strip.take(re`(?:take |with |and )${LONG}\\s*(?:off )?${BETWEEN}`, 'rest') ??
+    // A range alone is a rest that somebody takes as they need it: after each round.
+    strip.take(re`^\\W*${REST}\\b\\s*(?:for |of |:|-)*\\s*(${N0})\\s*(?:-|to)\\s*(${D})\\W*$`, 'rest') ??
+    strip.take(re`^\\W*(${N0})\\s*(?:-|to)\\s*(${D})\\s*(?:of )?${REST}\\b\\W*$`, 'rest');
   if (found) {
     const high = toSeconds(found[2]!);
     const unit = /(?:s|sec|secs|seconds?|"|'')$/.test(found[2]!.trim()) ? 1 : 60;
@@ -108,7 +113,8 @@ const numbersOf = (text: string): number[] => (text.match(/\d+/g) ?? []).map(Num
 
 function takeIntervals(strip: Strip, facts: HeaderFacts): boolean {
   const ON = '(?:on|work(?:ing)?|effort|hard|go)';
-  const OFF = '(?:off|rest(?:ing)?|change(?:[\\s-]?over)?|recover(?:y)?|easy|pause|break|to change|to move on)';
+  const OFF =
+    '(?:off|rest(?:ing)?|change(?:[\\s-]?over)?|transition|switch|swap|recover(?:y)?|easy|pause|break|to change|to move on)';
   const list = '\\d{1,3}(?:\\s*/\\s*\\d{1,3})+';
   const one = `(?:${D}|\\d{1,3})`;
   const found =
@@ -145,7 +151,7 @@ function takeIntervals(strip: Strip, facts: HeaderFacts): boolean {
   const each = known
     ? undefined
     : strip.take(
-        re`(${D})\\s*(?:on |at |of )?(?:each|per|every)\\s*(?:exercise|movement|move|station|one|item)\\b`,
+        re`(${D})\\s*(?:on |at |of )?(?:(?:each|per|every)\\s*(?:exercise|movement|move|station|one|item)\\b|each(?=\\W*(?:$|:)))`,
         'clock',
       );
   if (each && isDuration(toSeconds(each[1]!))) {
@@ -157,6 +163,9 @@ function takeIntervals(strip: Strip, facts: HeaderFacts): boolean {
   }
   return known !== undefined || each !== undefined;
 }
+
+/** From this length on "every … for 5 rounds" means the whole list each time (common practice). */
+const LONG_SLOT_SEC = 120;
 
 function takeSlots(strip: Strip, facts: HeaderFacts): boolean {
   const named = strip.take(/\b(?:e(\d)?mom)\b/, 'clock');
@@ -186,7 +195,10 @@ function takeSlots(strip: Strip, facts: HeaderFacts): boolean {
       strip.take(re`(?:\\b(?:for)\\s*)?\\b(${N})`, 'clock'));
   const totalSec = lasting ? toSeconds(lasting[1]!) : 0;
   const count = counted ? toNumber(counted[1] ?? counted[3]!) : 0;
-  if (counted?.[2]?.startsWith('round')) facts.slotRounds = count;
+  if (counted?.[2]?.startsWith('round')) {
+    facts.slotRounds = count;
+    if (slotSec >= LONG_SLOT_SEC) facts.holdsAll = true;
+  }
   const slots = count > 0 ? count : totalSec >= slotSec ? Math.floor(totalSec / slotSec) : 0;
   facts.lacksLength = slots === 0;
   facts.time = { kind: 'slots', slotSec, slots: Math.min(MAX_SLOTS, slots === 0 ? 10 : slots) };
@@ -307,11 +319,12 @@ function takeRounds(strip: Strip, facts: HeaderFacts): void {
       'rounds',
     ) ??
     strip.take(
-      re`\\b(?:and )?(?:you |we )?${AGAIN}[\\s,:]*(?:x\\s*)?(${TIMES}|${N}(?=\\W*$))(?:\\s*(?:through|round|over|in all)\\b)?`,
+      re`\\b(?:and )?(?:you |we )?${AGAIN}[\\s,:]*(?:x\\s*)?(${TIMES}|${N}(?=\\W*$))(?! (?:a|per|each|every) )(?:\\s*(?:through|round|over|in all)\\b)?`,
       'rounds',
     ) ??
     strip.take(re`(?:^|[^\\w])(${TIMES})\\s*(?:through|round|over)\\b`, 'rounds') ??
     strip.take(/\b(once|twice|thrice)\b(?! (?:a|per|each|every) )(?:\s*(?:through|round|over)\b)?/, 'rounds') ??
+    strip.take(re`\\(\\s*(?:x\\s*)?(${N0}\\s*x|${N0}\\s*times)\\s*\\)`, 'rounds') ??
     strip.take(re`\\brounds?\\s*[:=]\\s*(${N})`, 'rounds') ??
     strip.take(re`^[^\\p{L}\\p{N}]*(?:repeat\\s*)?x\\s*(${N})[^\\p{L}\\p{N}]*$`, 'rounds') ??
     strip.take(re`^[^\\p{L}\\p{N}]*(${N0}\\s*(?:x|times))[^\\p{L}\\p{N}]*$`, 'rounds') ??

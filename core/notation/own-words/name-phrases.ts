@@ -98,6 +98,7 @@ const SHORT: Readonly<Record<string, string>> = {
   rdls: 'Romanian deadlift',
   sldl: 'single-leg deadlift',
   bp: 'bench press',
+  bench: 'bench press',
   ohp: 'overhead press',
   bor: 'bent-over row',
   hspu: 'handstand push-up',

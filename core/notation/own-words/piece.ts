@@ -56,6 +56,8 @@ export type DoubtFacts =
   | { readonly code: 'tempo-or-rounds'; readonly numbers: readonly [number, number, number] }
   /** A clock without its length: the first was taken, the others are usual ones. */
   | { readonly code: 'no-length'; readonly lengthsSec: readonly number[] }
+  /** A long turn: the whole list in each, or one movement after the other. */
+  | { readonly code: 'all-or-one'; readonly slotSec: number }
   /** A clock under which nothing stands. */
   | { readonly code: 'no-items' }
   /** More than a session may hold. */

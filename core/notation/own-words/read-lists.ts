@@ -8,7 +8,7 @@ import { D, re } from './spoken-numbers.ts';
 import { Strip } from './strip.ts';
 import type { State } from './reading-state.ts';
 import { current, open, blockTarget, take, takeAll, isSaid } from './reading-state.ts';
-import { applyHeader, nameBlock, roleAfter, applyBelow, addItem } from './apply-lines.ts';
+import { applyHeader, nameBlock, roleAfter, applyBelow, addItem, readRest, isRestAlone } from './apply-lines.ts';
 import { keepAsNote } from './keep-words.ts';
 
 const HEAD_END = /:\s+(?=\S)|:\s*$|\b(?:of|through)\s*:?\s+(?=\S)/g;
@@ -112,7 +112,10 @@ function readOn(state: State, start: number, end: number): void {
 /** Items, or small words, from one place to another. */
 const isFew = (state: State, start: number, end: number): boolean =>
   partsOf(state, start, end).every(
-    (p) => isItem(state, p.start, p.end, true) || FILLERS.test(state.source.slice(p.start, p.end).trim()),
+    (p) =>
+      isRestAlone(new Strip(state.source, p.start, p.end)) ||
+      isItem(state, p.start, p.end, true) ||
+      FILLERS.test(state.source.slice(p.start, p.end).trim()),
   );
 
 /** What stands before a colon or "of" is a header where it reads as one; behind it come its items. */
@@ -231,6 +234,7 @@ function readParts(state: State, start: number, stop: number): void {
       applyBelow(state, facts, header);
       continue;
     }
+    if (readRest(state, new Strip(state.source, part.start, part.end))) continue;
     const strip = new Strip(state.source, part.start, part.end);
     const item = takeItem(strip, state.library);
     if (
@@ -265,6 +269,7 @@ function takesPart({ source, library }: State, start: number, end: number): bool
   const header = new Strip(source, start, end);
   const facts = takeHeader(header);
   if (header.lettersLeft === 0 && isSaid(facts)) return true;
+  if (isRestAlone(new Strip(source, start, end))) return true;
   const item = takeItem(new Strip(source, start, end), library);
   return item !== undefined && (item.isKnown || item.hasNumber);
 }
