@@ -317,7 +317,9 @@ function takeDose(strip: Strip, measured: Dose | undefined, sides: Sides | undef
     /\b(?:max(?:imum)?(?: reps?| effort)?|amrap|as many as (?:you can|possible)|(?:to|until|till) (?:you )?fail(?:ure)?)\b/,
     'dose',
   );
-  const long = strip.take(re`(?:\\bfor\\s*)?(${D})(?:\\s*(?:of|each)(?!\\w))?`, 'dose');
+  // "As many as you can in 2 min" is a count; its time is no item's to say, and is asked about.
+  const isCount = most?.[0].startsWith('as many') === true;
+  const long = isCount ? undefined : strip.take(re`(?:\\bfor\\s*)?(${D})(?:\\s*(?:of|each)(?!\\w))?`, 'dose');
   if (long) {
     const often =
       sets.sets === undefined ? strip.take(re`\\b(${N0})\\s*(?:times|x)(?!\\w)|\\bx\\s*(${N})`, 'count') : undefined;
