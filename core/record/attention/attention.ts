@@ -1,6 +1,6 @@
 import type { Absence } from '../../calendar/absence.ts';
 import type { DayDate } from '../../calendar/day.ts';
-import { daysBetween } from '../../calendar/day.ts';
+import { daysBetween } from '../../calendar/days-between.ts';
 import { cutLetters } from '../../letters.ts';
 import type { AttentionCode, AttentionSettings } from './attention-rules.ts';
 import { ATTENTION_CODES, ATTENTION_RULES, thresholdOf } from './attention-rules.ts';

@@ -1,6 +1,6 @@
 import { quantileSorted } from 'd3-array';
 import type { DayDate } from '../../calendar/day.ts';
-import { daysBetween } from '../../calendar/day.ts';
+import { daysBetween } from '../../calendar/days-between.ts';
 import { groupBy } from '../../group-by.ts';
 import { monotony } from '../../progress/week/training-load.ts';
 import type { Share, Survival, SurvivalStep } from './shares.ts';
