@@ -50,6 +50,13 @@ describe('a table', () => {
     ]);
     expect(plan.pieces.filter((p) => p.as === 'day').map((p) => source.slice(p.start, p.end))).toEqual(['Mon', 'Thu']);
   });
+  test('of days loses no cell of another column', () => {
+    const source = 'Part\tMon\tThu\tRemarks\nEvening\t10 squats\t5 burpees\tkeep it light\n';
+    const plan = read(source);
+    expect(plan.days[0]!.text).toContain('Evening');
+    expect(plan.days[0]!.text).toContain('keep it light');
+    expect(plan.pieces.map((p) => source.slice(p.start, p.end)).join(' ')).toContain('Remarks');
+  });
   test('is none where only one column is a day', () => {
     expect(read('a\tMonday\n10 squats\t5').days).toHaveLength(1);
   });

@@ -50,8 +50,8 @@ export function readOwnPlan(
   answers: Answers = new Map(),
 ): OwnPlan {
   const table = findTable(source);
-  if (table)
-    return together(
+  if (table) {
+    const plan = together(
       source,
       table.days.map(({ heading, stretches }) => ({
         heading: heading && headingIn(source, heading, firstWeekday),
@@ -60,6 +60,9 @@ export function readOwnPlan(
       library,
       answers,
     );
+    const names = table.names.map(({ start, end }) => ({ start, end, as: 'role' as const, line: null, day: 0 }));
+    return { ...plan, pieces: [...names, ...plan.pieces].sort((a, b) => a.start - b.start || a.day - b.day) };
+  }
   const headings: Heading[] = [];
   for (const { 0: line, index } of source.matchAll(/[^\r\n]+/g)) {
     const found = headingIn(source, { start: index, end: index + line.length }, firstWeekday);

@@ -9,6 +9,8 @@ interface Stretch {
 /** A table of days (a column each) by blocks (a row each): each day's cells from top to bottom. */
 export interface PlanTable {
   readonly days: readonly { readonly heading: Stretch | undefined; readonly stretches: readonly Stretch[] }[];
+  /** Names of columns that are no day: they say nothing of their own. */
+  readonly names: readonly Stretch[];
 }
 
 const DAY_CELL = /^\W*(?:(?:mon|tue|wed|thu|fri|sat|sun)[a-z]*|day\s*\d{1,2})\W*$/;
@@ -43,7 +45,14 @@ export function findTable(source: string): PlanTable | undefined {
     if (isDay.filter(Boolean).length < 2) continue;
     const rows = lines.slice(1).map(({ start, end }) => cellsOf(source, start, end, separator));
     const label = isDay[0] ? -1 : 0;
+    const isEmpty = ({ start, end }: Stretch) => source.slice(start, end).trim() === '';
+    // What stands in no day's column is kept behind the first day.
+    const others = rows.flatMap((row) =>
+      row.filter((cell, column) => !isDay[column] && !isEmpty(cell) && !(column === label && isRole(source, cell))),
+    );
+    const first = isDay.indexOf(true);
     return {
+      names: cells.filter((cell, column) => !isDay[column] && !isEmpty(cell)),
       days: cells.flatMap((heading, column) => {
         if (!isDay[column]) return [];
         const stretches = rows.flatMap((row) => {
@@ -52,7 +61,7 @@ export function findTable(source: string): PlanTable | undefined {
           if (!cell || source.slice(cell.start, cell.end).trim() === '') return [];
           return [...(name && isRole(source, name) ? [name] : []), ...linesOf(source, cell)];
         });
-        return [{ heading, stretches }];
+        return [{ heading, stretches: column === first ? [...stretches, ...others] : stretches }];
       }),
     };
   }
