@@ -1,11 +1,11 @@
-import type { Amount, Block, WorkItem } from '../document/document.ts';
+import type { Amount, Block, Item, WorkItem } from '../document/document.ts';
 import { listedNumbers } from '../forms/count.ts';
 import { capSecOf, stageWordsOf } from '../forms/forms.ts';
 import type { Part, Step } from '../forms/step.ts';
 import { blockName, describeBlock, ruleLines } from '../session/explain/explain.ts';
 import type { SessionPlan } from '../session/plan.ts';
 import { isLikelyStep } from '../session/plan.ts';
-import { isWork, itemDetails, itemName, speakDose } from '../words/describe-item.ts';
+import { isWork, itemDetails, itemName, loadAt, speakDose, SURPRISE } from '../words/describe-item.ts';
 import { formatClock } from '../words/format-clock.ts';
 import type { Carried, Stage, StageLine } from './stage.ts';
 import { carriedFigure, hasWork, isWaiting, spokenDose } from './stage.ts';
@@ -161,7 +161,11 @@ function toStage(step: Step, block: Block, plan: SessionPlan, startSec: number, 
     item: listed || isRest ? null : (lead?.item ?? null),
     movement: listed || isRest || !item || !isWork(item) ? '' : movementOf(item, lead?.name),
     title,
-    nextWords: listed ? lines.map((l) => l.name).join(', ') : spokenDose(words.figure, words.title, sides),
+    nextWords: listed
+      ? step.items.map((i, n) => (isSurprise(block.items[i]) ? SURPRISE : (lines[n]?.name ?? ''))).join(', ')
+      : isSurprise(item)
+        ? SURPRISE
+        : spokenDose(words.figure, words.title, sides),
     figure: listed ? '' : words.figure,
     details: listed ? '' : words.details,
     rules: [],
@@ -183,6 +187,8 @@ function toStage(step: Step, block: Block, plan: SessionPlan, startSec: number, 
     paceMarks: [],
   };
 }
+
+const isSurprise = (item: Item | undefined): boolean => item !== undefined && isWork(item) && item.surprise === true;
 
 /** The movement of an item, as it is written: the first choice, or the one whose turn it is. */
 const movementOf = (item: WorkItem, turn: string | null | undefined): string =>
@@ -210,11 +216,18 @@ function itemWords(item: WorkItem, lead: Part, step: Step, block: Block) {
         ? spoken.figure
         : '');
   return {
-    title: item.inTurn ? (lead.name ?? '') : itemName(item),
+    title: item.inTurn ? (lead.name ?? '') : itemName(loadedAt(item, step.round - 1)),
     figure,
-    details: itemDetails(item, undefined).join(' · '),
+    details: itemDetails(loadedAt(item, step.round - 1), undefined).join(' · '),
   };
 }
+
+/** The item with the weight of a round, from 0. */
+const loadedAt = (item: WorkItem, round: number): WorkItem => ({
+  ...item,
+  ...(item.load && { load: loadAt(item.load, round) }),
+  choices: item.choices.map((c) => (c.load ? { ...c, load: loadAt(c.load, round) } : c)),
+});
 
 const pairsShown = (item: WorkItem, reps: number) =>
   item.dose && 'sides' in item.dose && item.dose.sides === 'pairs' ? reps / 2 : reps;
@@ -253,7 +266,7 @@ function stageLine(block: Block, index: number, step: Step): StageLine[] {
       movement: movementOf(item, item.inTurn ? name : undefined),
       figure: carried ? carriedFigure(carried, 0, 0) : figureAt(item, block, step, turn),
       name,
-      details: itemDetails(item, undefined).join(' · '),
+      details: itemDetails(isOpenSpan ? item : loadedAt(item, turn), undefined).join(' · '),
       ...(carried && { carried }),
       ...(item.inTurn && isOpenSpan && { names: item.choices.map((c) => c.name) }),
     },

@@ -1,5 +1,5 @@
 import type { Spare } from '../movement/spare.ts';
-import type { Stage } from './stage.ts';
+import type { Stage, StageLine } from './stage.ts';
 import { spokenDose } from './stage.ts';
 
 /** Where it may hurt, and what is spared then; where nothing can be spared for it, the movement is left out. */
@@ -23,7 +23,7 @@ export interface ShapeLadder {
   readonly standIns: Readonly<Record<string, string>>;
 }
 
-/** By the name as it is written. */
+/** By the name as it is written; by `block-item` where a line brings neighbours of its own. */
 export type ShapeLadders = Readonly<Record<string, ShapeLadder>>;
 
 /** A change of shape from a stage on. */
@@ -36,8 +36,39 @@ export type ShapeChange =
       readonly item: number | null;
       readonly by: -1 | 1;
     }
+  /** One of the options of a line, from 0. */
+  | {
+      readonly kind: 'option';
+      readonly from: number;
+      readonly block: number;
+      readonly item: number;
+      readonly option: number;
+    }
   /** Something stands in for a movement wherever it comes; null: it is left out. */
   | { readonly kind: 'swap'; readonly from: number; readonly movement: string; readonly to: string | null };
+
+/** The ladder of a movement in its place; undefined where nothing easier or harder is known. */
+export function ladderAt(
+  ladders: ShapeLadders,
+  { block, item, written }: { readonly block: number; readonly item: number; readonly written: string },
+): ShapeLadder | undefined {
+  const own = ladders[`${block}-${item}`];
+  if (own?.names[own.at] === written) return own;
+  return Object.hasOwn(ladders, written) ? ladders[written] : undefined;
+}
+
+/** The option of a line that is taken at a stage; undefined where none was chosen. */
+export const optionAt = (
+  changes: readonly ShapeChange[],
+  place: { readonly stage: number; readonly block: number; readonly item: number },
+): number | undefined =>
+  changes
+    .flatMap((c) =>
+      c.kind === 'option' && c.from <= place.stage && c.block === place.block && c.item === place.item
+        ? [c.option]
+        : [],
+    )
+    .at(-1);
 
 /** The movement that is done in a place from a stage on: its name, or null where it is left out. `written` is its name there. */
 export function shapeAt(
@@ -45,11 +76,11 @@ export function shapeAt(
   ladders: ShapeLadders,
   place: { readonly stage: number; readonly block: number; readonly item: number; readonly written: string },
 ): string | null {
-  const ladder = Object.hasOwn(ladders, place.written) ? ladders[place.written] : undefined;
+  const ladder = ladderAt(ladders, place);
   let at = ladder?.at ?? 0;
   let swapped: string | null | undefined;
   for (const change of changes) {
-    if (change.from > place.stage) continue;
+    if (change.from > place.stage || change.kind === 'option') continue;
     if (change.kind === 'swap') {
       if (change.movement === place.written) swapped = change.to;
     } else if (change.item === null || (change.block === place.block && change.item === place.item)) {
@@ -70,7 +101,25 @@ export function applyShapes(
   return stages.map((stage, at) => (at < first ? stage : reshape(stage, at, changes, ladders)));
 }
 
-function reshape(stage: Stage, at: number, changes: readonly ShapeChange[], ladders: ShapeLadders): Stage {
+/** A stage with the options that were chosen: their doses, sides and names. */
+export function withChosen(stage: Stage, at: number, changes: readonly ShapeChange[]): Stage {
+  const chosen = (item: number) => optionAt(changes, { stage: at, block: stage.block, item });
+  if (stage.lines.some((line) => line.options && chosen(line.item) !== undefined)) {
+    const lines = stage.lines.map((line): StageLine => {
+      const option = line.options?.[chosen(line.item) ?? -1];
+      const { carried: _carried, ...bare } = line;
+      return option ? { ...bare, ...option } : line;
+    });
+    return { ...stage, lines, nextWords: lines.map((l) => l.name).join(', ') };
+  }
+  const option = stage.item === null ? undefined : stage.options?.[chosen(stage.item) ?? -1];
+  if (!option) return stage;
+  const { durationSec, ...words } = option;
+  return { ...stage, ...words, ...(stage.ruledBy === 'own' && { durationSec }) };
+}
+
+function reshape(written: Stage, at: number, changes: readonly ShapeChange[], ladders: ShapeLadders): Stage {
+  const stage = withChosen(written, at, changes);
   const shape = (item: number, written: string) =>
     shapeAt(changes, ladders, { stage: at, block: stage.block, item, written });
   if (stage.lines.length > 0) {
@@ -78,7 +127,7 @@ function reshape(stage: Stage, at: number, changes: readonly ShapeChange[], ladd
       if (line.movement === '') return line;
       const name = shape(line.item, line.movement);
       if (name === line.movement) return line;
-      const { carried: _carried, names: _names, ...bare } = line;
+      const { carried: _carried, names: _names, options: _options, ...bare } = line;
       return name === null ? { ...bare, figure: '', details: 'left out' } : { ...line, name };
     });
     return { ...stage, lines, nextWords: lines.map((l) => l.name).join(', ') };
@@ -126,11 +175,14 @@ export function chosenShapes(
   ladders: ShapeLadders,
 ): ChosenShape[] {
   const found = new Map<string, ChosenShape>();
-  for (const [stage, { block, item, movement, lines }] of stages.entries()) {
-    const parts = lines.length > 0 ? lines : item === null ? [] : [{ item, movement }];
-    for (const part of parts) {
+  const partsOf = ({ lines, item, movement }: Stage) =>
+    lines.length > 0 ? lines : item === null ? [] : [{ item, movement }];
+  for (const [stage, written] of stages.entries()) {
+    const { block } = written;
+    const taken = partsOf(withChosen(written, stage, changes));
+    for (const [i, part] of partsOf(written).entries()) {
       if (part.movement === '') continue;
-      const to = shapeAt(changes, ladders, { stage, block, item: part.item, written: part.movement });
+      const to = shapeAt(changes, ladders, { stage, block, item: part.item, written: taken[i]!.movement });
       if (to !== part.movement)
         found.set(`${block} ${part.item}`, { block, item: part.item, from: part.movement, to: to ?? '' });
     }

@@ -19,7 +19,18 @@ export interface StageLine {
   readonly carried?: Carried;
   /** Movements that take turns by round. */
   readonly names?: readonly string[];
+  /** What it is with each option of its line; absent where nothing is left to choose. */
+  readonly options?: readonly LineOption[];
 }
+
+/** A line of a list as it is with one of its options. */
+export type LineOption = Pick<StageLine, 'movement' | 'figure' | 'name' | 'details' | 'carried'>;
+
+/** A stage as it is with one of the options of its line. Its time is what the clock says, or what this one takes. */
+export type StageOption = Pick<
+  Stage,
+  'movement' | 'title' | 'nextWords' | 'figure' | 'details' | 'sides' | 'switchAtSec' | 'durationSec'
+>;
 
 export type Side = 'left' | 'right';
 
@@ -48,6 +59,8 @@ export interface Stage {
   readonly details: string;
   /** Where a block begins: its rules in words. */
   readonly rules: readonly string[];
+  /** What it is with each option of its line; absent where nothing is left to choose. */
+  readonly options?: readonly StageOption[];
   /** What fills an open span. */
   readonly lines: readonly StageLine[];
   /** The sides that it is done on, in their order; none where there is nothing to tell apart. */

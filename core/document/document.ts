@@ -96,9 +96,13 @@ export type Dose =
   /** No number of its own: the header's list or the clock gives it. */
   | { readonly kind: 'given'; readonly sides: Sides };
 
+/** A movement that may be done, with what is said of it alone; what isn't goes by the line (core/document/option.ts). */
 export interface Choice {
   readonly name: string;
   readonly dose?: Dose;
+  readonly tempo?: Tempo;
+  readonly pauseSec?: number;
+  readonly load?: Load;
 }
 
 export interface Tempo {
@@ -108,7 +112,8 @@ export interface Tempo {
 }
 
 export type Load =
-  | { readonly kind: 'weight'; readonly kg: number; readonly pieces: number }
+  /** `laterKg`: where it changes from round to round, the weights of the second round on; the last one holds. */
+  | { readonly kind: 'weight'; readonly kg: number; readonly pieces: number; readonly laterKg?: readonly number[] }
   | { readonly kind: 'share'; readonly pct: number }
   | { readonly kind: 'effort'; readonly effort: number };
 
@@ -133,6 +138,11 @@ export type Item =
       readonly halfEachSide?: boolean;
       readonly mayBeSplit?: boolean;
       readonly speed?: Speed;
+      /** The coach's own neighbours: they come first behind "easier" and "harder". */
+      readonly easier?: string;
+      readonly harder?: string;
+      /** Not shown before its turn. */
+      readonly surprise?: true;
       readonly words?: readonly string[];
       readonly comments?: Comments;
     };

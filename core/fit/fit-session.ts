@@ -1,3 +1,4 @@
+import { withOption } from '../document/option.ts';
 import { withOwnDoses } from './own-doses.ts';
 import { fitSlots, withCount } from '../forms/slot-fit.ts';
 import { printDose } from '../notation/print.ts';
@@ -5,7 +6,7 @@ import type { Block, Choice, Item, SessionDocument, WorkItem } from '../document
 import { scoreKind } from '../forms/forms.ts';
 import { convertDose, countsSides } from '../movement/convert-dose.ts';
 import type { FitHow, FitPerson } from '../movement/fit-movement.ts';
-import { fitMovement } from '../movement/fit-movement.ts';
+import { findObstacle, fitMovement } from '../movement/fit-movement.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 import type { Movement } from '../movement/movement.ts';
 
@@ -39,6 +40,15 @@ export const explainChange = (change: FitChange): string =>
   !isReshaped(change)
     ? `${change.to}, ${change.dose?.to ?? ''} instead of ${change.dose?.from ?? ''}: ${change.reason}`
     : `${change.to} instead of ${change.from}${change.dose ? `, ${change.dose.to} instead of ${change.dose.from}` : ''}: ${change.reason}`;
+
+/** The changes in words, as its participant reads them. What is a surprise isn't told before its turn. `blocks` are the fitted ones. */
+export const changeWords = (changes: readonly FitChange[], blocks: readonly Block[]): string[] =>
+  changes
+    .filter(({ block, item }) => {
+      const own = blocks[block]?.items[item];
+      return !(own?.kind === 'work' && own.surprise);
+    })
+    .map(explainChange);
 
 /**
  * Turns a session into the one that a person does. `blocks` are resolved (a version's, with routines written out).
@@ -95,6 +105,9 @@ function fitItem(
   unjudged: Set<string>,
 ): { next: WorkItem; made: ItemChange[] } {
   const made: ItemChange[] = [];
+  /** The coach's own easier version, where it is for this person. */
+  const easier = library.findByName(item.easier ?? '');
+  const isEasierFor = easier !== undefined && findObstacle(easier, person) === undefined;
   const fitChoice = (choice: Choice): { choice: Choice; from?: Movement; to?: Movement; change?: ItemChange } => {
     const movement = library.findByName(choice.name);
     if (!movement) {
@@ -103,11 +116,13 @@ function fitItem(
     }
     const fit = fitMovement(movement, person, library);
     if (!fit) return { choice };
+    const [to, how] =
+      isEasierFor && fit.how !== 'agreed' ? ([easier, 'choice'] as const) : ([fit.movement, fit.how] as const);
     return {
-      choice: { name: fit.movement.name },
+      choice: { name: to.name },
       from: movement,
-      to: fit.movement,
-      change: { from: movement.name, to: fit.movement.name, how: fit.how, reason: fit.reason },
+      to,
+      change: { from: movement.name, to: to.name, how, reason: fit.reason },
     };
   };
   const results = item.choices.map(fitChoice);
@@ -122,27 +137,19 @@ function fitItem(
     const [first, ...others] = open;
     if (!change)
       return {
-        next: { ...item, choices: open },
+        next: open.length === 1 ? withOption(item, 0) : { ...item, choices: open },
         made: [{ ...results.find((r) => r.change)!.change!, to: first!.name, how: 'choice' }],
       };
-    const { dose: own, ...bare } = first!;
-    const { halfEachSide, side, ...rest } = item;
-    // A dose that counts its sides says already what "left" or "half each side" said.
-    const saysSides = countsSides(own);
+    const own = withOption(item, item.choices.indexOf(first!));
     return {
-      next: {
-        ...rest,
-        ...(!saysSides && side && { side }),
-        ...(!saysSides && halfEachSide && { halfEachSide }),
-        ...(own && { dose: own }),
-        choices: [bare, ...others],
-      },
+      next: { ...own, choices: [...own.choices, ...others] },
       made: [{ ...change, to: first!.name, how: 'choice' }],
     };
   }
   const { choice, from, to, change } = results[0]!;
-  const dose = convertDose(item, from!, to!);
-  const { dose: before, halfEachSide, side, ...rest } = item;
+  const counted = withOption(item, 0);
+  const dose = convertDose(counted, from!, to!);
+  const { dose: before, halfEachSide, side, ...rest } = counted;
   const keepsSide = to!.isOneSided && !countsSides(dose);
   const next: WorkItem = {
     ...rest,

@@ -12,6 +12,7 @@ import {
   SEC_PER_KCAL,
 } from '../pace/pace.ts';
 import type { Amount, CountRule, Dose, Sides, WorkItem } from '../document/document.ts';
+import { asCounted } from '../document/option.ts';
 import { countAt } from './count.ts';
 import type { Part } from './step.ts';
 
@@ -73,7 +74,8 @@ const whole = (sec: EstimateSec): EstimateSec => ({
 
 /** Planned effort of an item, 0 to 1; a load "@ effort 7" says it outright. */
 export function itemEffort(item: WorkItem, movement: Movement | undefined): number {
-  if (item.load?.kind === 'effort') return item.load.effort / 10;
+  const { load } = asCounted(item);
+  if (load?.kind === 'effort') return load.effort / 10;
   return (movement?.effortClass ?? 3) / 5;
 }
 
@@ -84,12 +86,13 @@ type Base = Pick<Part, 'item' | 'movementId' | 'name' | 'effort'>;
  * Times are whole seconds. An item without any number gets an open part.
  */
 export function ownParts(
-  item: WorkItem,
+  line: WorkItem,
   itemIndex: number,
   count: CountRule | undefined,
   turn: number,
   library: MovementLibrary,
 ): Part[] {
+  const item = asCounted(line);
   const { id, name, movement } = resolveMovement(item, turn, library);
   const base: Base = { item: itemIndex, movementId: id, name, effort: itemEffort(item, movement) };
   const dose = numberedDose(item, count, turn);

@@ -1,4 +1,4 @@
-import type { Amount, WorkItem } from '../document/document.ts';
+import type { Amount, Load, WorkItem } from '../document/document.ts';
 import { MAX_KG, MAX_SHARE_PCT } from '../limits.ts';
 import { clamp } from './change.ts';
 
@@ -19,14 +19,26 @@ export function pullAmount(amount: Amount, next: (value: number) => number): Amo
 /** Weights are set in quarters of a kilogram. */
 const toQuarter = (kg: number): number => Math.round(kg * 4) / 4;
 
-/** An item with a written weight, or share of one's best, changed by so much; undefined where neither is written. */
+/** A written weight, all its rounds, or a share of one's best, changed by so much; an effort stays. */
+function pullOneLoad(load: Load, by: number): Load {
+  const heavier = (kg: number) => clamp(toQuarter(kg + by), Math.min(kg, 0.5), MAX_KG);
+  switch (load.kind) {
+    case 'weight':
+      return { ...load, kg: heavier(load.kg), ...(load.laterKg && { laterKg: load.laterKg.map(heavier) }) };
+    case 'share':
+      return { ...load, pct: clamp(Math.round(load.pct + by), 1, MAX_SHARE_PCT) };
+    case 'effort':
+      return load;
+  }
+}
+
+/** An item whose weight, or share of one's best, is changed by so much, each option its own; undefined where none is written. */
 export function pullLoad(item: WorkItem, by: number): WorkItem | undefined {
-  if (item.load?.kind === 'weight')
-    return {
-      ...item,
-      load: { ...item.load, kg: clamp(toQuarter(item.load.kg + by), Math.min(item.load.kg, 0.5), MAX_KG) },
-    };
-  if (item.load?.kind === 'share')
-    return { ...item, load: { ...item.load, pct: clamp(Math.round(item.load.pct + by), 1, MAX_SHARE_PCT) } };
-  return undefined;
+  const isPulled = (load: Load | undefined) => load !== undefined && load.kind !== 'effort';
+  if (!isPulled(item.load) && !item.choices.some((c) => isPulled(c.load))) return undefined;
+  return {
+    ...item,
+    ...(item.load && { load: pullOneLoad(item.load, by) }),
+    choices: item.choices.map((c) => (c.load ? { ...c, load: pullOneLoad(c.load, by) } : c)),
+  };
 }

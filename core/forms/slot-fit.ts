@@ -1,3 +1,4 @@
+import { asCounted } from '../document/option.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 import type { Block, Item, WorkItem } from '../document/document.ts';
 import { countAt } from './count.ts';
@@ -76,12 +77,14 @@ function largestCount(
   library: MovementLibrary,
 ): number | undefined {
   const { dose } = item;
+  const counted = asCounted(item);
   const amount = dose?.kind === 'reps' ? dose.amount : dose?.kind === 'time' ? dose.amountSec : undefined;
   if (amount?.kind !== 'fixed') return undefined;
   const repSec =
     dose!.kind === 'time'
       ? 1
-      : computeRepSec(resolveMovement(item, 0, library).movement, item.tempo, item.pauseSec, item.speed).likely;
+      : computeRepSec(resolveMovement(item, 0, library).movement, counted.tempo, counted.pauseSec, counted.speed)
+          .likely;
   for (let count = Math.max(1, Math.ceil(capSec / repSec) + 1); count >= 1; count--) {
     if (workSecOf(block, withCount(item, count), index, 0, library).likely <= capSec) return count;
   }

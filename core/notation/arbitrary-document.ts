@@ -115,14 +115,25 @@ const dose: fc.Arbitrary<Dose> = fc.oneof(
   }),
 );
 const load: fc.Arbitrary<Load> = fc.oneof(
-  fc.record({
-    kind: fc.constant('weight' as const),
-    kg: fc.integer({ min: 1, max: 160 }).map((q) => q / 4),
-    pieces: fc.integer({ min: 1, max: 4 }),
-  }),
+  fc
+    .record({
+      kind: fc.constant('weight' as const),
+      kg: fc.integer({ min: 1, max: 160 }).map((q) => q / 4),
+      pieces: fc.integer({ min: 1, max: 4 }),
+      laterKg: maybe(fc.array(fc.integer({ min: 1, max: 160 }), { minLength: 1, maxLength: 3 })),
+    })
+    .map((l) => compact(l) as Load),
   fc.record({ kind: fc.constant('share' as const), pct: fc.integer({ min: 1, max: 150 }) }),
   fc.record({ kind: fc.constant('effort' as const), effort: fc.integer({ min: 0, max: 10 }) }),
 );
+
+const tempo = fc.record({
+  downSec: fc.integer({ min: 0, max: 9 }),
+  pauseSec: fc.integer({ min: 0, max: 9 }),
+  upSec: fc.integer({ min: 1, max: 9 }),
+});
+/** What an option may say of itself alone. */
+const ownOfOption = { tempo: maybe(tempo), pauseSec: maybe(sec(20)), load: maybe(load) };
 
 /** A dose that doesn't hang on the block's clock can also stand before an alternative. */
 const choices: fc.Arbitrary<{ choices: Choice[]; inTurn: boolean }> = fc.oneof(
@@ -137,13 +148,13 @@ const choices: fc.Arbitrary<{ choices: Choice[]; inTurn: boolean }> = fc.oneof(
     weight: 1,
     arbitrary: fc
       .tuple(
-        name,
+        fc.record({ name, ...ownOfOption }).map((c) => compact(c) as Choice),
         fc.array(
-          fc.record({ name, dose: maybe(dose) }).map((c) => compact(c) as Choice),
+          fc.record({ name, dose: maybe(dose), ...ownOfOption }).map((c) => compact(c) as Choice),
           { minLength: 1, maxLength: 2 },
         ),
       )
-      .map(([first, others]) => ({ choices: [{ name: first }, ...others], inTurn: false })),
+      .map(([first, others]) => ({ choices: [first, ...others], inTurn: false })),
   },
 );
 
@@ -152,19 +163,16 @@ export const arbitraryWorkItem: fc.Arbitrary<WorkItem> = fc
     dose: maybe(dose),
     side: maybe(fc.constantFrom('left' as const, 'right' as const)),
     choice: choices,
-    tempo: maybe(
-      fc.record({
-        downSec: fc.integer({ min: 0, max: 9 }),
-        pauseSec: fc.integer({ min: 0, max: 9 }),
-        upSec: fc.integer({ min: 1, max: 9 }),
-      }),
-    ),
+    tempo: maybe(tempo),
     pauseSec: maybe(sec(20)),
     thenHold: maybe(fc.oneof(sec(90), fc.constant('by-count' as const))),
     load: maybe(load),
     halfEachSide: maybe(fc.constant(true)),
     mayBeSplit: maybe(fc.constant(true)),
     speed: maybe(fc.constantFrom('brisk' as const, 'steady' as const, 'slow' as const)),
+    easier: maybe(name),
+    harder: maybe(name),
+    surprise: maybe(fc.constant(true as const)),
     words: maybe(fc.array(phrase(5), { minLength: 1, maxLength: 2 })),
     comments,
   })

@@ -33,11 +33,15 @@ export const MODIFIER_STARTS: readonly (readonly [insert: string, detail: string
   ['@ 8 kg', 'load'],
   ['@ 2x8 kg', 'two of them'],
   ['@ effort 7', 'of 10'],
+  ['@ 8/10/12 kg', 'another load each round'],
   ['half each side', 'shared out, the first side takes the odd one'],
   ['may be split', 'in smaller parts'],
   ['brisk', 'quicker than usual'],
   ['steady', 'the usual pace'],
   ['slow', 'slower than usual'],
+  ['easier wall push-up', 'your own easier version'],
+  ['harder ring push-up', 'your own harder version'],
+  ['a surprise', 'not shown before its turn'],
 ];
 /** What may stand above the first block. */
 export const FIELD_STARTS: Record<(typeof SESSION_FIELDS)[number], [insert: string, detail: string]> = {

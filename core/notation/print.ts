@@ -9,6 +9,7 @@ import type {
   SessionDocument,
   SessionField,
   Sides,
+  Tempo,
   WorkItem,
 } from '../document/document.ts';
 import { SESSION_FIELDS } from '../document/document.ts';
@@ -139,11 +140,19 @@ function printWork(item: WorkItem, quote: (name: string) => string): string {
       ? `[${item.choices.map((c) => quote(c.name)).join(', ')}]`
       : item.choices.map((c) => printChoice(c, quote)).join(' or '),
   );
-  return [parts.join(' '), ...printModifiers(item)].join(', ');
+  return [parts.join(' '), ...printModifiers(item, quote)].join(', ');
 }
 
 const printChoice = (choice: Choice, quote: (name: string) => string) =>
-  choice.dose ? `${printDose(choice.dose)} ${quote(choice.name)}` : quote(choice.name);
+  [
+    ...(choice.dose ? [printDose(choice.dose)] : []),
+    quote(choice.name),
+    ...(choice.tempo ? [printTempo(choice.tempo)] : []),
+    ...(choice.pauseSec ? [`pause ${choice.pauseSec}s`] : []),
+    ...(choice.load ? [printLoad(choice.load)] : []),
+  ].join(' ');
+
+const printTempo = ({ downSec, pauseSec, upSec }: Tempo) => `tempo ${downSec}-${pauseSec}-${upSec}`;
 
 const SIDES: Record<Sides, string> = { each: '/side', alternate: ' alt', pairs: ' pairs' };
 
@@ -189,7 +198,7 @@ function printAmount(amount: Amount, print: (value: number) => string): string {
 export function printLoad(load: Load): string {
   switch (load.kind) {
     case 'weight':
-      return load.pieces === 1 ? `@ ${load.kg} kg` : `@ ${load.pieces}x${load.kg} kg`;
+      return `@ ${load.pieces === 1 ? '' : `${load.pieces}x`}${[load.kg, ...(load.laterKg ?? [])].join('/')} kg`;
     case 'share':
       return `@ ${load.pct}%`;
     case 'effort':
@@ -199,10 +208,10 @@ export function printLoad(load: Load): string {
   }
 }
 
-function printModifiers(item: WorkItem): string[] {
+function printModifiers(item: WorkItem, quote: (name: string) => string): string[] {
   const { tempo, pauseSec, thenHold, load } = item;
   return [
-    ...(tempo ? [`tempo ${tempo.downSec}-${tempo.pauseSec}-${tempo.upSec}`] : []),
+    ...(tempo ? [printTempo(tempo)] : []),
     ...(pauseSec ? [`pause ${pauseSec}s`] : []),
     ...(thenHold === undefined
       ? []
@@ -211,6 +220,9 @@ function printModifiers(item: WorkItem): string[] {
     ...(item.halfEachSide ? ['half each side'] : []),
     ...(item.mayBeSplit ? ['may be split'] : []),
     ...(item.speed ? [item.speed] : []),
+    ...(item.easier === undefined ? [] : [`easier ${quote(item.easier)}`]),
+    ...(item.harder === undefined ? [] : [`harder ${quote(item.harder)}`]),
+    ...(item.surprise ? ['a surprise'] : []),
     ...(item.words ?? []).map((w) => `"${w}"`),
   ];
 }

@@ -1,7 +1,7 @@
 import { countLetters, cutLetters } from '../letters.ts';
 import type { Amount, Choice, Dose, Item, Load, Sides, WorkItem } from '../document/document.ts';
 import type { Cursor } from '../text/cursor.ts';
-import { MAX_AMOUNT, MAX_KG, MAX_SHARE_PCT } from '../limits.ts';
+import { MAX_AMOUNT, MAX_KG, MAX_ROUNDS, MAX_SHARE_PCT } from '../limits.ts';
 import { nearestWords } from '../words/nearest.ts';
 import type { Token } from '../text/tokens.ts';
 
@@ -25,7 +25,18 @@ export interface ReadItem {
 export const MAX_NAME_LENGTH = 80;
 
 const SPEEDS = ['brisk', 'steady', 'slow'] as const;
-const MODIFIERS = ['tempo', 'pause', 'then hold', 'half each side', 'may be split', ...SPEEDS] as const;
+const MODIFIERS = [
+  'tempo',
+  'pause',
+  'then hold',
+  'half each side',
+  'may be split',
+  'easier',
+  'harder',
+  'a surprise',
+  ...SPEEDS,
+] as const;
+const MAX_OPTIONS = 3;
 
 /** Reads `DOSE MOVEMENT[, modifier ...]`; throws an UnreadableError with the place and a remedy. */
 export function readItem(cursor: Cursor, names: MovementNames): ReadItem {
@@ -52,14 +63,27 @@ export function readItem(cursor: Cursor, names: MovementNames): ReadItem {
     else if (cursor.takeWords('right')) side = 'right';
   }
   const movementAt = cursor.at;
-  const { choices, inTurn } = readChoices(cursor, end, names);
-  const movementEnd = cursor.at;
+  const { choices, inTurn, nameEnd } = readChoices(cursor, names);
+  const movementEnd = nameEnd;
   if (side && dose && 'sides' in dose && dose.sides) {
     cursor.fail('contradiction', `“${side}” works one side only, so the dose can't count both sides.`, [], first);
   }
   const draft: Draft = {};
-  if (cursor.peek()?.text === '@') readModifier(cursor, draft);
+  // Behind the only movement it makes no difference whose it is.
+  if (choices.length === 1 && !inTurn) {
+    const { name, ...own } = choices[0]!;
+    Object.assign(draft, own);
+    choices[0] = { name };
+  } else if (inTurn && cursor.peek()?.text === '@') readModifier(cursor, draft);
   while (!cursor.done) {
+    if (cursor.peek()!.text === 'or')
+      cursor.fail(
+        'out-of-place',
+        'What is said of one option alone stands right behind its name, without a comma.',
+        [withoutCommas(cursor)],
+        first,
+        cursor.peek(),
+      );
     if (!cursor.takeMark(',')) {
       cursor.fail(
         'unknown-modifier',
@@ -94,6 +118,13 @@ export function readItem(cursor: Cursor, names: MovementNames): ReadItem {
   return { item, source };
 }
 
+/** The line up to an `or`, its commas left out: a suggestion in place of it. */
+const withoutCommas = (cursor: Cursor): string =>
+  cursor
+    .slice(0, cursor.at + 1)
+    .replace(/\s*,\s*/g, ' ')
+    .trim();
+
 function finishRest(cursor: Cursor, first: Token, sec: number | undefined): ReadItem {
   if (!cursor.done) cursor.fail('out-of-place', 'A rest takes no modifiers; what follows the comma can go.');
   return {
@@ -102,17 +133,27 @@ function finishRest(cursor: Cursor, first: Token, sec: number | undefined): Read
   };
 }
 
-/** The first comma or @ outside brackets, or the end. */
+/** Where a movement's words end: at the first comma or what is said of it alone, outside brackets, or at the end. */
 function segmentEnd(cursor: Cursor): number {
   let depth = 0;
   for (let i = cursor.at; i < cursor.tokens.length; i++) {
     const { kind, text } = cursor.tokens[i]!;
+    if (depth <= 0 && i > cursor.at && beginsOwn(cursor, i)) return i;
     if (kind !== 'mark') continue;
     if (text === '[') depth++;
     else if (text === ']') depth--;
     else if ((text === ',' || text === '@') && depth <= 0) return i;
   }
   return cursor.tokens.length;
+}
+
+/** Whether a load, tempo or pause begins at a token: each has a number behind it, so no name is mistaken for one. */
+function beginsOwn(cursor: Cursor, at: number): boolean {
+  const [token, next, mark] = cursor.tokens.slice(at, at + 3);
+  if (token?.kind === 'mark') return token.text === '@';
+  if (token?.kind !== 'word') return false;
+  if (token.text === 'tempo') return next?.kind === 'number' && mark?.text === '-';
+  return token.text === 'pause' && (next?.kind === 'number' || next?.kind === 'clock');
 }
 
 const isName = (words: string, names: MovementNames) =>
@@ -220,36 +261,50 @@ function scale(cursor: Cursor, first: Token, amount: Amount, factor: number): Am
   }
 }
 
-function readChoices(cursor: Cursor, end: number, names: MovementNames): { choices: Choice[]; inTurn: boolean } {
+interface ReadChoices {
+  readonly choices: Choice[];
+  readonly inTurn: boolean;
+  /** The token behind the last movement's words. */
+  readonly nameEnd: number;
+}
+
+/** `[a, b, c]`: the movements take turns. */
+function readTurns(cursor: Cursor): ReadChoices {
   const opening = cursor.peek();
-  if (cursor.takeMark('[')) {
-    const choices: Choice[] = [];
-    for (;;) {
-      const from = cursor.at;
-      while (cursor.at < cursor.tokens.length && ![',', ']'].includes(cursor.peek()!.text)) cursor.at++;
-      choices.push({ name: readName(cursor, from, cursor.at) });
-      if (cursor.takeMark(']')) break;
-      if (!cursor.takeMark(','))
-        cursor.fail('unclosed-bracket', 'The list is never closed; write ] after the last movement.', [], opening);
-    }
-    if (choices.length < 2)
-      cursor.fail('missing', 'A list in brackets takes turns: it needs two movements or more.', [], opening);
-    return { choices, inTurn: true };
-  }
-  if (isName(cursor.slice(cursor.at, end), names)) {
-    const name = readName(cursor, cursor.at, end);
-    cursor.at = end;
-    return { choices: [{ name }], inTurn: false };
-  }
+  cursor.takeMark('[');
   const choices: Choice[] = [];
   for (;;) {
-    const stop = nextOr(cursor, end);
+    const from = cursor.at;
+    while (cursor.at < cursor.tokens.length && ![',', ']'].includes(cursor.peek()!.text)) cursor.at++;
+    choices.push({ name: readName(cursor, from, cursor.at) });
+    if (cursor.takeMark(']')) break;
+    if (!cursor.takeMark(','))
+      cursor.fail('unclosed-bracket', 'The list is never closed; write ] after the last movement.', [], opening);
+  }
+  if (choices.length < 2)
+    cursor.fail('missing', 'A list in brackets takes turns: it needs two movements or more.', [], opening);
+  return { choices, inTurn: true, nameEnd: cursor.at };
+}
+
+/** The options of a line: each may have a dose, and behind its name, without a comma, a load, tempo and pause of its own. */
+function readChoices(cursor: Cursor, names: MovementNames): ReadChoices {
+  if (cursor.peek()?.text === '[') return readTurns(cursor);
+  const choices: Choice[] = [];
+  for (;;) {
+    const end = segmentEnd(cursor);
+    const isWhole = isName(cursor.slice(cursor.at, end), names);
+    const stop = isWhole ? end : nextOr(cursor, end);
     const dose =
       choices.length > 0 && !isName(cursor.slice(cursor.at, stop), names) ? readDose(cursor, stop, names) : undefined;
-    choices.push({ name: readName(cursor, cursor.at, stop), ...(dose && { dose }) });
+    const first = cursor.peek();
+    const name = readName(cursor, cursor.at, stop);
+    if (choices.length === MAX_OPTIONS)
+      cursor.fail('bad-value', `A line has at most ${MAX_OPTIONS} options; take this one out.`, [], first);
     cursor.at = stop;
-    if (stop >= end) return { choices, inTurn: false };
-    cursor.at++;
+    const own: OwnDraft = {};
+    while (beginsOwn(cursor, cursor.at)) readModifier(cursor, own);
+    choices.push({ name, ...(dose && { dose }), ...own });
+    if (!cursor.takeWords('or')) return { choices, inTurn: false, nameEnd: stop };
   }
 }
 
@@ -329,9 +384,21 @@ function checkedName(cursor: Cursor, name: string, first: Token, last: Token): s
 
 type Draft = {
   -readonly [
-    K in 'tempo' | 'pauseSec' | 'thenHold' | 'load' | 'halfEachSide' | 'mayBeSplit' | 'speed' | 'words'
+    K in
+      | 'tempo'
+      | 'pauseSec'
+      | 'thenHold'
+      | 'load'
+      | 'halfEachSide'
+      | 'mayBeSplit'
+      | 'speed'
+      | 'easier'
+      | 'harder'
+      | 'surprise'
+      | 'words'
   ]?: WorkItem[K];
 };
+type OwnDraft = Pick<Draft, 'tempo' | 'pauseSec' | 'load'>;
 
 function readModifier(cursor: Cursor, draft: Draft): void {
   const first = cursor.peek()!;
@@ -364,6 +431,15 @@ function readModifier(cursor: Cursor, draft: Draft): void {
   } else if (cursor.takeWords('may', 'be', 'split')) {
     once('mayBeSplit');
     draft.mayBeSplit = true;
+  } else if (cursor.takeWords('easier')) {
+    once('easier');
+    draft.easier = readNeighbour(cursor);
+  } else if (cursor.takeWords('harder')) {
+    once('harder');
+    draft.harder = readNeighbour(cursor);
+  } else if (cursor.takeWords('a', 'surprise')) {
+    once('surprise');
+    draft.surprise = true;
   } else if (first.kind === 'word' && SPEEDS.some((s) => s === first.text)) {
     once('speed');
     cursor.at++;
@@ -382,6 +458,15 @@ function readModifier(cursor: Cursor, draft: Draft): void {
   }
 }
 
+/** The movement behind `easier` or `harder`: words up to the next comma. */
+function readNeighbour(cursor: Cursor): string {
+  let end = cursor.at;
+  while (end < cursor.tokens.length && cursor.tokens[end]!.text !== ',') end++;
+  const name = readName(cursor, cursor.at, end);
+  cursor.at = end;
+  return name;
+}
+
 function readTempo(cursor: Cursor, first: Token) {
   const part = () => cursor.count('Each part of a tempo', 0, 30);
   const downSec = part();
@@ -393,6 +478,18 @@ function readTempo(cursor: Cursor, first: Token) {
   const upSec = part();
   if (downSec + pauseSec + upSec === 0) cursor.fail('bad-value', 'A tempo of 0-0-0 takes no time.', [], first);
   return { downSec, pauseSec, upSec };
+}
+
+/** The `/10/12` of `8/10/12 kg`: the weights of the rounds behind the first. */
+function readLaterKg(cursor: Cursor): number[] {
+  const later: number[] = [];
+  while (cursor.peek()?.text === '/' && cursor.isNumber(1)) {
+    later.push(cursor.peek(1)!.value);
+    cursor.at += 2;
+  }
+  if (later.length >= MAX_ROUNDS)
+    cursor.fail('bad-value', `A load has at most ${MAX_ROUNDS} weights, one a round; take some out.`);
+  return later;
 }
 
 function readLoad(cursor: Cursor): Load {
@@ -416,9 +513,10 @@ function readLoad(cursor: Cursor): Load {
     if (value <= 0 || value > MAX_SHARE_PCT) return cursor.fail('bad-value', 'A share is from 1 to 150 %.', [], token);
     return { kind: 'share', pct: value };
   }
+  const laterKg = readLaterKg(cursor);
   if (!cursor.takeOneOf('kg'))
     return cursor.fail('missing', 'The load needs its unit.', [`${token.text} kg`, `${token.text}%`], token);
-  if (value <= 0 || value > MAX_KG)
+  if ([value, ...laterKg].some((kg) => kg <= 0 || kg > MAX_KG))
     return cursor.fail('bad-value', 'A load is more than 0 and at most 500 kg.', [], token);
-  return { kind: 'weight', kg: value, pieces };
+  return { kind: 'weight', kg: value, pieces, ...(laterKg.length > 0 && { laterKg }) };
 }

@@ -4,6 +4,7 @@ import { isWork } from '../words/describe-item.ts';
 import { formOf } from '../forms/forms.ts';
 import { resolveMovement } from '../forms/dose-parts.ts';
 import type { Block, WorkItem } from '../document/document.ts';
+import { asCounted } from '../document/option.ts';
 
 export interface RoomKit {
   readonly piece: string;
@@ -34,7 +35,8 @@ export function computeRoomKit(
       const people = isStations ? atEachStation(groupSize, works.length) : groupSize;
       for (const piece of piecesOf(item, library)) {
         const key = kitKey(piece);
-        const count = people * Math.max(item.load?.kind === 'weight' ? item.load.pieces : 1, pieceCount(piece));
+        const { load } = asCounted(item);
+        const count = people * Math.max(load?.kind === 'weight' ? load.pieces : 1, pieceCount(piece));
         now.set(key, isStations ? (now.get(key) ?? 0) + count : Math.max(now.get(key) ?? 0, count));
       }
     }

@@ -1,10 +1,11 @@
 import { sessionTitle } from './session-title.ts';
 import { listedNumbers } from '../forms/count.ts';
 import { formOf } from '../forms/forms.ts';
+import { hasOptions } from '../document/option.ts';
 import { servesAs } from '../movement/kit.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 import { formatClock } from '../words/format-clock.ts';
-import { isWork, itemDetails, itemName, speakDose } from '../words/describe-item.ts';
+import { isWork, itemDetails, itemName, neighbourWords, speakDose, SURPRISE } from '../words/describe-item.ts';
 import type { Block, Item, SessionDocument, WorkItem } from '../document/document.ts';
 import { blockName, describeBlock, formatMinutes, ruleLines } from './explain/explain.ts';
 import { wholeMinutes } from '../words/words.ts';
@@ -63,13 +64,16 @@ const hasOwnNumber = (item: WorkItem): boolean => item.dose !== undefined && ite
 
 function toLine(item: Item, block: Block, library: MovementLibrary): SheetLine {
   if (!isWork(item)) return { figure: item.sec ? formatClock(item.sec) : '' };
+  // How much of it, and with what, would tell what it is.
+  if (item.surprise) return { figure: '', name: SURPRISE };
   const form = formOf(block.time);
   // A list by round stands once, in the header; only a single number is each line's own.
   const isListed = listedNumbers(block.count).length > 1;
   const { figure } = speakDose(item.dose, isListed || hasOwnNumber(item) ? undefined : block.count);
   const details = [
     ...itemDetails(item, block.count),
-    ...(item.choices.length > 1 && !item.inTurn ? ['your choice'] : []),
+    ...(hasOptions(item) ? ['your choice'] : []),
+    ...neighbourWords(item),
   ].join(' · ');
   const films = item.choices.flatMap(({ name }): Film[] => {
     const url = library.findByName(name)?.film;
@@ -78,7 +82,7 @@ function toLine(item: Item, block: Block, library: MovementLibrary): SheetLine {
   return {
     figure: figure || workTime(form.rule.pulse(block.time)?.workSec ?? []),
     name: item.inTurn ? `a new one each ${form.words.turnWord}` : itemName(item),
-    choices: item.choices.map((c) => c.name),
+    choices: [...item.choices.map((c) => c.name), ...[item.easier ?? [], item.harder ?? []].flat()],
     ...(details !== '' && { details }),
     ...(films.length > 0 && { films }),
   };

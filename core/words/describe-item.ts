@@ -1,5 +1,5 @@
 import { formatClock } from './format-clock.ts';
-import type { Amount, CountRule, Dose, Item, Load, WorkItem } from '../document/document.ts';
+import type { Amount, Choice, CountRule, Dose, Item, Load, Tempo, WorkItem } from '../document/document.ts';
 
 /** A dose as a participant reads it, split into the big figure and what goes with it. */
 export interface SpokenDose {
@@ -46,8 +46,11 @@ export function speakDose(dose: Dose | undefined, count: CountRule | undefined):
 
 function loadText(load: Load): string {
   switch (load.kind) {
-    case 'weight':
-      return load.pieces === 1 ? `with ${load.kg} kg` : `with ${load.pieces} × ${load.kg} kg`;
+    case 'weight': {
+      const kg = [load.kg, ...(load.laterKg ?? [])].join(', ');
+      const pieces = load.pieces === 1 ? '' : `${load.pieces} × `;
+      return `with ${pieces}${kg} kg${load.laterKg ? ', round by round' : ''}`;
+    }
     case 'share':
       return `at ${load.pct} %`;
     case 'effort':
@@ -55,10 +58,37 @@ function loadText(load: Load): string {
   }
 }
 
-/** The movement's words: alternatives joined by "or", those taken in turn by commas. */
+/** The weight of a round, from 0: where it changes by round only this round's is left. */
+export function loadAt(load: Load, round: number): Load {
+  if (load.kind !== 'weight' || !load.laterKg) return load;
+  const { laterKg, ...bare } = load;
+  const all = [load.kg, ...laterKg];
+  return { ...bare, kg: all[Math.min(Math.max(0, round), all.length - 1)]! };
+}
+
+const tempoText = ({ downSec, pauseSec, upSec }: Tempo): string =>
+  `${downSec} s down, ${pauseSec} s pause, ${upSec} s up`;
+
+/** How an option is done, where the options of a line are counted or loaded each in its own way. */
+const optionDetails = ({ tempo, pauseSec, load }: Choice, dose: Dose | undefined): string[] => [
+  ...[speakDose(dose, undefined).how].filter((how) => how !== ''),
+  ...(tempo ? [tempoText(tempo)] : []),
+  ...(pauseSec ? [`pause ${pauseSec} s`] : []),
+  ...(load ? [loadText(load)] : []),
+];
+
+/** Whether the options of a line have doses of their own: then each says how its sides are counted. */
+const areCountedApart = (item: WorkItem): boolean => item.choices.some((c) => c.dose !== undefined);
+
+/** The movement's words: options joined by "or", each with what is said of it alone; those taken in turn by commas. */
 export function itemName(item: WorkItem): string {
-  const names = item.choices.map((c) => (c.dose ? `${speakDose(c.dose, undefined).figure} ${c.name}` : c.name));
-  return item.inTurn ? names.join(', then ') : names.join(' or ');
+  if (item.inTurn) return item.choices.map((c) => c.name).join(', then ');
+  const names = item.choices.map((c, i) => {
+    const figure = c.dose ? `${speakDose(c.dose, undefined).figure} ` : '';
+    const own = optionDetails(c, c.dose ?? (i === 0 && areCountedApart(item) ? item.dose : undefined));
+    return `${figure}${c.name}${own.length > 0 ? ` (${own.join(', ')})` : ''}`;
+  });
+  return names.join(' or ');
 }
 
 /** What else the line says, in a participant's words: how the sides are counted, tempo, load. */
@@ -66,8 +96,8 @@ export function itemDetails(item: WorkItem, count: CountRule | undefined): strin
   const { tempo } = item;
   return [
     ...(item.side ? [`${item.side} side only`] : []),
-    ...[speakDose(item.dose, count).how].filter((h) => h !== ''),
-    ...(tempo ? [`${tempo.downSec} s down, ${tempo.pauseSec} s pause, ${tempo.upSec} s up`] : []),
+    ...(areCountedApart(item) ? [] : [speakDose(item.dose, count).how].filter((h) => h !== '')),
+    ...(tempo ? [tempoText(tempo)] : []),
     ...(item.pauseSec ? [`pause ${item.pauseSec} s`] : []),
     ...(item.thenHold === undefined
       ? []
@@ -79,5 +109,14 @@ export function itemDetails(item: WorkItem, count: CountRule | undefined): strin
     ...(item.words ?? []),
   ];
 }
+
+/** The coach's own neighbours of a line, in words. */
+export const neighbourWords = ({ easier, harder }: Pick<WorkItem, 'easier' | 'harder'>): string[] => [
+  ...(easier === undefined ? [] : [`easier: ${easier}`]),
+  ...(harder === undefined ? [] : [`harder: ${harder}`]),
+];
+
+/** What stands for a movement that isn't shown before its turn. */
+export const SURPRISE = 'something more';
 
 export const isWork = (item: Item): item is WorkItem => item.kind === 'work';

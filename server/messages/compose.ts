@@ -8,7 +8,7 @@ import type {
   MessageOccasion,
   WrittenMessage,
 } from '../../core/messages/message-facts.ts';
-import { explainChange } from '../../core/fit/fit-session.ts';
+import { changeWords } from '../../core/fit/fit-session.ts';
 import type { SessionSheet } from '../../core/session/session-sheet.ts';
 import type { Db } from '../../db/pool.ts';
 import { getCoachName, listCoachNames } from '../../db/queries/doors/coach.ts';
@@ -61,7 +61,7 @@ const sheets = new WeakMap<FittedView, { readonly sheet: SessionSheet; readonly 
 const sheetOf = (fitted: FittedView) => {
   const known = sheets.get(fitted) ?? {
     sheet: fitted.sheet,
-    changes: fitted.changes.map(explainChange),
+    changes: changeWords(fitted.changes, fitted.blocks),
   };
   sheets.set(fitted, known);
   return known;

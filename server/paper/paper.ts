@@ -1,7 +1,7 @@
 import { data } from 'react-router';
 import { dayKey, dayName, formatDay, weekdayOf } from '../../core/calendar/day.ts';
 import { plannedDate, toRunDays } from '../../core/calendar/release.ts';
-import { explainChange } from '../../core/fit/fit-session.ts';
+import { changeWords } from '../../core/fit/fit-session.ts';
 import { buildSheet } from '../../core/session/session-sheet.ts';
 import { listDays } from '../../db/queries/programme.ts';
 import { notFound, withDay } from '../doors/coach-scope.ts';
@@ -63,8 +63,12 @@ export const ownPaper = (params: { readonly token: string; readonly day: string 
         title: `${scope.enrolment.programmeTitle}, ${part === 'week' ? `week ${place!.week}` : dayKey(open[0]!.bead)}`,
         sessions: await Promise.all(
           open.map(async ({ bead, day }) => {
-            const { sheet, changes } = await fitDay(db, day, scope, book);
-            return { above: `${formatDay(bead.date)}, week ${bead.week}`, sheet, changes: changes.map(explainChange) };
+            const { sheet, changes, blocks } = await fitDay(db, day, scope, book);
+            return {
+              above: `${formatDay(bead.date)}, week ${bead.week}`,
+              sheet,
+              changes: changeWords(changes, blocks),
+            };
           }),
         ),
       };

@@ -25,7 +25,10 @@ export async function openPage(browser: Browser, options: BrowserContextOptions 
   context.setDefaultTimeout(15_000);
   const page = await context.newPage();
   const faults: string[] = [];
-  page.on('pageerror', (error) => faults.push(error.message));
+  page.on('pageerror', (error) => {
+    // Whoever moves on while an answer still arrives ends it: the router leaves the stream's own rejection unhandled.
+    if (error.name !== 'AbortError' && error.message !== 'signal is aborted without reason') faults.push(error.message);
+  });
   page.on('console', (message) => {
     if (message.type() === 'error' && !/status of 4\d\d|ERR_INTERNET_DISCONNECTED/.test(message.text()))
       faults.push(message.text());

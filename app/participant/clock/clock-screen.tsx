@@ -1,8 +1,9 @@
 import type { Hurt } from '../../../core/clock/clock.ts';
-import { spokenDose } from '../../../core/clock/stage.ts';
+import { hasWork, spokenDose } from '../../../core/clock/stage.ts';
 import type { PackedRibbon } from '../../charts/session/pack-ribbon.ts';
 import { ClockQuestion } from './clock-question.tsx';
-import { HurtSheet, ShapeSheet } from './clock-sheets.tsx';
+import type { ShapePlace } from './clock-sheets.tsx';
+import { HurtSheet, OptionButtons, ShapeSheet } from './clock-sheets.tsx';
 import { AfterFace, GivenUpFace } from './faces/after-face.tsx';
 import { BeforeFace } from './faces/before-face.tsx';
 import { StageButtons } from './faces/stage-buttons.tsx';
@@ -28,10 +29,17 @@ export function ClockScreen(props: ClockScreenProps) {
   if (!view) return <AfterFace {...{ title, logLink }} onBack={() => send('back')} />;
   const { stage, isPaused, asked } = view;
   const places = shapePlaces(props.stages, state.stage, state.changes, ladders);
+  const onChoose = (place: ShapePlace, option: number) =>
+    send({
+      kind: 'change',
+      change: { kind: 'option', from: state.stage, block: place.block, item: place.item, option },
+    });
+  // One line's options stand on the clock itself; a list's behind its button.
+  const choice = places.length === 1 && hasWork(stage) ? places[0] : undefined;
   const names = stage.kind === 'work' || stage.kind === 'span' ? places.map((p) => p.name) : [];
   return (
     <main className={`clock is-running is-${stage.kind}${isPaused ? ' is-paused' : ''}`}>
-      <ClockSheet {...{ clock, places }} stageAt={state.stage} />
+      <ClockSheet {...{ clock, places, onChoose }} stageAt={state.stage} />
       <div
         className={`clock-body${stage.taps ? ' is-tapped' : ''}`}
         onClick={(event) => {
@@ -41,6 +49,7 @@ export function ClockScreen(props: ClockScreenProps) {
         }}
       >
         <StageFace view={view} cues={names.length === 1 ? (cues[names[0]!] ?? []) : []} />
+        {choice && <OptionButtons place={choice} onChoose={onChoose} />}
         {asked !== undefined && (
           <ClockQuestion
             key={asked}
@@ -57,7 +66,11 @@ export function ClockScreen(props: ClockScreenProps) {
           {clock.heard.voice ? '' : spokenDose(stage.figure, stage.title, stage.sides)}
         </p>
       </div>
-      <StageButtons {...{ view, clock, ribbon }} hasShapes={places.length > 0} />
+      <StageButtons
+        {...{ view, clock, ribbon }}
+        hasShapes={places.length > 0}
+        hasChoice={places.some((p) => p.options.length > 0)}
+      />
     </main>
   );
 }
@@ -65,11 +78,12 @@ export function ClockScreen(props: ClockScreenProps) {
 interface ClockSheetProps {
   readonly clock: ReturnType<typeof useClock>;
   readonly places: ReturnType<typeof shapePlaces>;
+  readonly onChoose: (place: ShapePlace, option: number) => void;
   readonly stageAt: number;
 }
 
 /** What lies over the clock: another shape, or what hurts. */
-function ClockSheet({ clock, places, stageAt: from }: ClockSheetProps) {
+function ClockSheet({ clock, places, onChoose, stageAt: from }: ClockSheetProps) {
   const { sheet, setSheet, send } = clock;
   const onClose = () => setSheet(null);
   if (sheet === 'shapes')
@@ -77,6 +91,10 @@ function ClockSheet({ clock, places, stageAt: from }: ClockSheetProps) {
       <ShapeSheet
         places={places}
         onClose={onClose}
+        onChoose={(place, option) => {
+          onChoose(place, option);
+          onClose();
+        }}
         onStep={(place, by) => {
           const at = { block: place?.block ?? null, item: place?.item ?? null };
           send({ kind: 'change', change: { kind: 'step', from, ...at, by } });

@@ -14,6 +14,9 @@ export interface ShapePlace {
   readonly easier: string | null;
   readonly harder: string | null;
   readonly standIns: Readonly<Record<string, string>>;
+  /** The options of its line in words, none where nothing is left to choose; and the one that was chosen, from 0. */
+  readonly options: readonly string[];
+  readonly option: number | null;
 }
 
 function Sheet({ title, onClose, children }: { title: string; onClose: () => void; children: ReactNode }) {
@@ -45,14 +48,42 @@ function Sheet({ title, onClose, children }: { title: string; onClose: () => voi
   );
 }
 
+/** What a line leaves to choose, a button an option; the one that is done now is pressed. */
+export function OptionButtons({
+  place,
+  onChoose,
+}: {
+  place: ShapePlace;
+  onChoose: (place: ShapePlace, option: number) => void;
+}) {
+  if (place.options.length === 0) return null;
+  return (
+    <div className="clock-options" role="group" aria-label="Your choice">
+      {place.options.map((words, option) => (
+        <button
+          key={option}
+          type="button"
+          className="clock-second"
+          aria-pressed={place.option === option}
+          onClick={() => onChoose(place, option)}
+        >
+          {words}
+        </button>
+      ))}
+    </div>
+  );
+}
+
 /** Easier or harder, for one thing or for everything from here. The clock runs on meanwhile. */
 export function ShapeSheet({
   places,
   onStep,
+  onChoose,
   onClose,
 }: {
   places: readonly ShapePlace[];
   onStep: (place: ShapePlace | null, by: -1 | 1) => void;
+  onChoose: (place: ShapePlace, option: number) => void;
   onClose: () => void;
 }) {
   const step = (place: ShapePlace | null, by: -1 | 1, words: string) => (
@@ -65,6 +96,7 @@ export function ShapeSheet({
       {places.map((place) => (
         <div key={place.item} className="clock-sheet-part">
           <p>{place.name}</p>
+          <OptionButtons place={place} onChoose={onChoose} />
           {place.easier !== null && step(place, -1, `Easier: ${place.easier}`)}
           {place.harder !== null && step(place, 1, `Harder: ${place.harder}`)}
           {place.easier === null && place.harder === null && <p className="soft">Nothing easier or harder is known.</p>}

@@ -108,7 +108,7 @@ describe('what the clock shows of a moment', () => {
 describe('the buttons of a stage', () => {
   const buttons = (text: string, events: readonly (readonly [ClockEvent, number])[], sec: number) => {
     const { view, ribbon } = at(text, events, sec);
-    return read(<StageButtons view={view!} clock={clock} ribbon={ribbon} hasShapes />);
+    return read(<StageButtons view={view!} clock={clock} ribbon={ribbon} hasShapes hasChoice={false} />);
   };
   test('by the clock: what comes next, back, pause, skip', () => {
     expect(buttons(INTERVALS, [], 10)).toMatch(/^next .*back pause skip easier \/ harder this hurts$/);

@@ -1,6 +1,7 @@
 import { sessionTitle } from '../../../core/session/session-title.ts';
 import { scoreFields } from '../../../core/record/scores/score.ts';
 import { buildStages } from '../../../core/clock/build-stages.ts';
+import { withStageOptions } from '../../../core/clock/stage-options.ts';
 import { dayToMatch } from '../../../server/participant/earlier-scores.ts';
 import { withPaceMarks } from '../../../core/clock/pace-marks.ts';
 import { cuesFor, laddersOf } from '../../../server/participant/fitted-view.ts';
@@ -28,7 +29,10 @@ export async function loader({ params, request }: Route.LoaderArgs) {
     return {
       versionId: sent.versionId,
       title: sessionTitle(document),
-      stages: withPaceMarks(buildStages(plan, blocks), toMatch.targets),
+      stages: withPaceMarks(
+        withStageOptions(buildStages(plan, blocks), document, blocks, fitted.library),
+        toMatch.targets,
+      ),
       ladders,
       cues: cuesFor(names, fitted.library),
       scored: scoreFields(plan),

@@ -1,8 +1,17 @@
 import type { ShapeLadders } from '../../../core/clock/shapes.ts';
-import { shapeAt } from '../../../core/clock/shapes.ts';
+import { ladderAt, optionAt, shapeAt, withChosen } from '../../../core/clock/shapes.ts';
 import type { Stage } from '../../../core/clock/stage.ts';
-import { hasWork } from '../../../core/clock/stage.ts';
+import { hasWork, spokenDose } from '../../../core/clock/stage.ts';
 import type { ShapePlace } from './clock-sheets.tsx';
+
+/** The options of a stage, or of a line of its list: dose, movement, how it is done. */
+function optionWords(stage: Stage, line: number): string[] {
+  const own =
+    stage.lines.length > 0
+      ? (stage.lines[line]?.options ?? []).map((o) => [o.figure, o.name, o.details])
+      : (stage.options ?? []).map((o) => [spokenDose(o.figure, o.title, o.sides), o.details]);
+  return own.map((parts) => parts.filter(Boolean).join(' '));
+}
 
 /** What is done now, or was last where it rests, with the shapes that it could take from here. */
 export function shapePlaces(
@@ -11,15 +20,16 @@ export function shapePlaces(
   changes: Parameters<typeof shapeAt>[0],
   ladders: ShapeLadders,
 ): ShapePlace[] {
-  const stage = stages.slice(0, at + 1).findLast(hasWork) ?? stages.find(hasWork);
-  if (!stage) return [];
-  const items =
-    stage.lines.length > 0 ? stage.lines : stage.item === null ? [] : [{ item: stage.item, movement: stage.movement }];
-  return items.flatMap(({ item, movement }): ShapePlace[] => {
+  const written = stages.slice(0, at + 1).findLast(hasWork) ?? stages.find(hasWork);
+  if (!written) return [];
+  const stage = withChosen(written, at, changes);
+  const items = stage.lines.length > 0 ? stage.lines : stage.item === null ? [] : [{ ...stage, item: stage.item }];
+  return items.flatMap(({ item, movement }, i): ShapePlace[] => {
     if (movement === '') return [];
-    const name = shapeAt(changes, ladders, { stage: at, block: stage.block, item, written: movement });
+    const place = { stage: at, block: stage.block, item, written: movement };
+    const name = shapeAt(changes, ladders, place);
     if (name === null) return [];
-    const ladder = Object.hasOwn(ladders, movement) ? ladders[movement] : undefined;
+    const ladder = ladderAt(ladders, place);
     const step = ladder ? ladder.names.indexOf(name) : -1;
     return [
       {
@@ -29,6 +39,8 @@ export function shapePlaces(
         name,
         easier: step > 0 ? ladder!.names[step - 1]! : null,
         harder: step >= 0 ? (ladder!.names[step + 1] ?? null) : null,
+        options: optionWords(written, i),
+        option: optionAt(changes, place) ?? null,
         standIns: ladder?.standIns ?? {},
       },
     ];

@@ -1,4 +1,4 @@
-import { explainChange } from '../../../core/fit/fit-session.ts';
+import { changeWords } from '../../../core/fit/fit-session.ts';
 import type { ToMatch } from '../../../core/record/scores/to-match.ts';
 import { worthWords } from '../../../core/record/adherence/worth.ts';
 import type { FittedView } from '../../../server/participant/fitted-view.ts';
@@ -17,7 +17,7 @@ function showFit(fitted: FittedView) {
     known = {
       sheet: fitted.sheet,
       ribbon: packRibbon(layoutRibbon(fitted.plan, TODAY_RIBBON)),
-      changes: fitted.changes.map(explainChange),
+      changes: changeWords(fitted.changes, fitted.blocks),
       notes: fitted.notes,
     };
     shown.set(fitted, known);

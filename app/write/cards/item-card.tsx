@@ -2,7 +2,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { printDose } from '../../../core/notation/print.ts';
 import { readDoseText } from '../../../core/notation/read-dose.ts';
 import { stepHeaderNumber } from '../../../core/forms/clock-shape.ts';
-import { itemDetails, isWork } from '../../../core/words/describe-item.ts';
+import { isWork, itemDetails, itemName, neighbourWords } from '../../../core/words/describe-item.ts';
 import type { Item, WorkItem } from '../../../core/document/document.ts';
 import { nextSides, stepDose } from '../../../core/session/step-dose.ts';
 import { formatClock } from '../../../core/words/format-clock.ts';
@@ -24,9 +24,7 @@ interface ItemCardProps {
 export function ItemCard({ id, item, isMarked, drop, onSet, onRemove, onMove }: ItemCardProps) {
   const { attributes, listeners, setNodeRef: setDrag, isDragging } = useDraggable({ id });
   const { setNodeRef: setDrop } = useDroppable({ id });
-  const name = isWork(item)
-    ? item.choices.map((c) => (c.dose ? `${printDose(c.dose)} ${c.name}` : c.name)).join(item.inTurn ? ', ' : ' or ')
-    : 'rest';
+  const name = isWork(item) ? itemName(item) : 'rest';
   const onHandleKey = (event: React.KeyboardEvent) => {
     if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;
     event.preventDefault();
@@ -76,9 +74,13 @@ export function ItemCard({ id, item, isMarked, drop, onSet, onRemove, onMove }: 
 
 function WorkFields({ item, name, onSet }: { item: WorkItem; name: string; onSet: (next: Item) => void }) {
   const { dose } = item;
-  const details = itemDetails({ ...item, ...(dose && 'sides' in dose ? { dose: undefined } : {}) }, undefined).filter(
-    (d) => d !== '',
-  );
+  const details = [
+    ...itemDetails({ ...item, ...(dose && 'sides' in dose ? { dose: undefined } : {}) }, undefined).filter(
+      (d) => d !== '',
+    ),
+    ...neighbourWords(item),
+    ...(item.surprise ? ['a surprise'] : []),
+  ];
   const withDose = (next: WorkItem['dose']): WorkItem => {
     const { dose: _dose, ...bare } = item;
     return next ? { ...bare, dose: next } : bare;

@@ -2,7 +2,8 @@ import { convertDose, countsSides } from '../../movement/convert-dose.ts';
 import { stepOn } from '../../movement/ladders-with.ts';
 import { kitKey } from '../../movement/kit.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
-import type { WorkItem } from '../../document/document.ts';
+import type { Tempo, WorkItem } from '../../document/document.ts';
+import { asCounted } from '../../document/option.ts';
 import type { LeverAction } from './lever-action.ts';
 import { clamp } from '../../forms/change.ts';
 import { pullLoad } from '../../forms/pull-item.ts';
@@ -14,8 +15,9 @@ const MAX_DOWN_SEC = 20;
 export const load: LeverAction = {
   read: (block, lever, library) =>
     readItems(block, lever, library, (item) => {
-      const own = item.load;
-      if (own?.kind === 'weight') return `${own.pieces === 1 ? '' : `${own.pieces}x`}${own.kg} kg`;
+      const own = asCounted(item).load;
+      if (own?.kind === 'weight')
+        return `${own.pieces === 1 ? '' : `${own.pieces}x`}${[own.kg, ...(own.laterKg ?? [])].join('/')} kg`;
       if (own?.kind === 'share') return `${own.pct}%`;
       return isWeighted(item, library) ? stepsWords(stepsOf(item)) || 'as at hand' : undefined;
     }),
@@ -34,7 +36,7 @@ const WEIGHTS = ['weight', 'dumbbell', 'kettlebell', 'barbell', 'bottle', 'plate
 const STEPS = /^(\d+) steps? (heavier|lighter) than at first$/;
 
 const isWeighted = (item: WorkItem, library: MovementLibrary): boolean =>
-  item.load === undefined &&
+  asCounted(item).load === undefined &&
   (library.findByName(item.choices[0]!.name)?.kit.some((k) => WEIGHTS.includes(kitKey(k))) ?? false);
 
 /** A step is what two kilograms are where they are written. */
@@ -95,19 +97,21 @@ export const shape: LeverAction = {
 /** Slower on the way down. */
 export const tempo: LeverAction = {
   read: (block, lever, library) =>
-    readItems(block, lever, library, ({ tempo: own }) =>
-      own ? `${own.downSec}-${own.pauseSec}-${own.upSec}` : undefined,
-    ),
+    readItems(block, lever, library, (item) => {
+      const own = asCounted(item).tempo;
+      return own ? `${own.downSec}-${own.pauseSec}-${own.upSec}` : undefined;
+    }),
   pull: (block, by, lever, library) =>
-    mapItems(block, lever, library, (item): WorkItem =>
-      item.tempo
-        ? {
-            ...item,
-            tempo: {
-              ...item.tempo,
-              downSec: clamp(item.tempo.downSec + by, Math.min(1, item.tempo.downSec), MAX_DOWN_SEC),
-            },
-          }
-        : item,
-    ),
+    mapItems(block, lever, library, (item): WorkItem => {
+      const slower = (own: Tempo): Tempo => ({
+        ...own,
+        downSec: clamp(own.downSec + by, Math.min(1, own.downSec), MAX_DOWN_SEC),
+      });
+      if (!item.tempo && !item.choices.some((c) => c.tempo)) return item;
+      return {
+        ...item,
+        ...(item.tempo && { tempo: slower(item.tempo) }),
+        choices: item.choices.map((c) => (c.tempo ? { ...c, tempo: slower(c.tempo) } : c)),
+      };
+    }),
 };

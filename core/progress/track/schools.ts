@@ -1,3 +1,4 @@
+import { asCounted } from '../../document/option.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
 import type { SessionDocument } from '../../document/document.ts';
 import { formOf } from '../../forms/forms.ts';
@@ -133,15 +134,15 @@ export function schoolLevers(id: SchoolId, document: SessionDocument, library: M
     }
     case 'load': {
       const named = document.blocks.flatMap((b) =>
-        b.items.flatMap((item) =>
-          item.kind === 'work' &&
-          item.load &&
-          item.load.kind !== 'effort' &&
-          item.dose?.kind === 'reps' &&
-          item.dose.amount.kind === 'fixed'
-            ? [{ of: item.choices[0]!.name, from: item.dose.amount.value, isShare: item.load.kind === 'share' }]
-            : [],
-        ),
+        b.items.flatMap((item) => {
+          const own = item.kind === 'work' ? asCounted(item) : undefined;
+          return own?.load &&
+            own.load.kind !== 'effort' &&
+            own.dose?.kind === 'reps' &&
+            own.dose.amount.kind === 'fixed'
+            ? [{ of: own.choices[0]!.name, from: own.dose.amount.value, isShare: own.load.kind === 'share' }]
+            : [];
+        }),
       );
       const seen = new Set<string>();
       const doubles = named

@@ -1,4 +1,5 @@
-import type { Block, WorkItem } from '../../document/document.ts';
+import type { Block, Load, WorkItem } from '../../document/document.ts';
+import { asCounted } from '../../document/option.ts';
 import { isWork } from '../../words/describe-item.ts';
 
 /** A field for the weight that was used for an item. */
@@ -28,22 +29,26 @@ function goalOf({ dose }: WorkItem): LoadGoal | null {
   return amount.kind === 'range' ? { low: amount.low, high: amount.high } : null;
 }
 
+/** The weight of one piece; of weights by round the heaviest, which is the one that is written down. */
+const heaviestKg = ({ kg, laterKg = [] }: Extract<Load, { kind: 'weight' }>): number => Math.max(kg, ...laterKg);
+
 /** The items of a session that are done with a weight, as it is written. */
 export const loadFields = (blocks: readonly Block[]): LoadField[] =>
   blocks.flatMap((b, block) =>
-    b.items.flatMap((item, i): LoadField[] =>
-      isWork(item) && item.load
+    b.items.flatMap((item, i): LoadField[] => {
+      const load = isWork(item) ? asCounted(item).load : undefined;
+      return isWork(item) && load
         ? [
             {
               name: `load-${block}-${i}`,
               block,
               item: i,
               movement: item.choices[0]!.name,
-              writtenKg: item.load.kind === 'weight' ? item.load.kg : null,
+              writtenKg: load.kind === 'weight' ? heaviestKg(load) : null,
               goal: goalOf(item),
               lastName: `last-${block}-${i}`,
             },
           ]
-        : [],
-    ),
+        : [];
+    }),
   );

@@ -1,4 +1,5 @@
 import type { Block, WorkItem } from '../../document/document.ts';
+import { asCounted } from '../../document/option.ts';
 import { printClauses } from '../../notation/print.ts';
 import type { SessionPlan } from '../../session/plan.ts';
 import { isWork } from '../../words/describe-item.ts';
@@ -45,7 +46,7 @@ export function scoreKey(
   const isExact = plan.clockSec.low === plan.clockSec.high;
   const only = lines[0] && 'work' in lines[0] ? lines[0].work : undefined;
   if (kind === 'reps' && only && lines.length === 1 && isExact && plan.sets === 1 && !count)
-    return fingerprint(JSON.stringify(['most', plan.workSec, only.choices[0]!.name, only.load ?? null]));
+    return fingerprint(JSON.stringify(['most', plan.workSec, only.choices[0]!.name, asCounted(only).load ?? null]));
   const header = printClauses({ ...rules, ...(count && { count }), items: [] });
   return fingerprint(JSON.stringify([kind, header, lines]));
 }

@@ -13,10 +13,12 @@ interface StageButtonsProps {
   readonly ribbon: PackedRibbon;
   /** Whether there is a movement whose shape could be changed. */
   readonly hasShapes: boolean;
+  /** Whether one of them has options to choose from. */
+  readonly hasChoice: boolean;
 }
 
 /** What comes next, where in the session one is, and what can be pressed. */
-export function StageButtons({ view, clock, ribbon, hasShapes }: StageButtonsProps) {
+export function StageButtons({ view, clock, ribbon, hasShapes, hasChoice }: StageButtonsProps) {
   const { next, atRatio, isPaused } = view;
   const { send, goOn, setSheet } = clock;
   return (
@@ -43,7 +45,7 @@ export function StageButtons({ view, clock, ribbon, hasShapes }: StageButtonsPro
       </div>
       <div className="clock-buttons is-two">
         <button type="button" onClick={() => setSheet('shapes')} disabled={!hasShapes}>
-          easier / harder
+          {hasChoice ? 'choose, easier, harder' : 'easier / harder'}
         </button>
         <button
           type="button"
