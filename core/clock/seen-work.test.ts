@@ -129,4 +129,13 @@ describe('what the clock saw', () => {
     expect(seenWork(old, stages, stages)).toBeUndefined();
     expect(proposeOutcome(old, undefined)).toEqual({ outcome: 'part' });
   });
+  test('a round that was counted was done, though the clock hardly ran', () => {
+    const { work, proposed } = seen('Main: amrap 10:00\n5 squat', [
+      ['tick', 5.5],
+      ['tap', 5.6],
+      ['next', 5.7],
+    ]);
+    expect(work!.shareRatio).toBe(0);
+    expect(proposed).toEqual({ outcome: 'part', sharePct: 1 });
+  });
 });

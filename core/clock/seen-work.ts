@@ -67,13 +67,14 @@ function isCutOff(state: ClockState, stages: readonly Stage[], at: number): bool
 const DONE_FROM = 0.9;
 const [LEAST_PCT, MOST_PCT] = [1, 99];
 
-/** What the log proposes of a session: undefined where nothing speaks against "done". */
+/** What the log proposes of a session: undefined where nothing speaks against "done". What was counted was done, however short. */
 export function proposeOutcome(
-  { status }: Pick<ClockState, 'status'>,
+  { status, tapsByStage, answersByStage }: Pick<ClockState, 'status' | 'tapsByStage' | 'answersByStage'>,
   work: SeenWork | undefined,
 ): { readonly outcome: 'part' | 'not-done'; readonly sharePct?: number } | undefined {
   if (!work) return status === 'finished' ? undefined : { outcome: 'part' };
   if (status === 'finished' && work.shareRatio >= DONE_FROM) return undefined;
-  if (work.shareRatio === 0) return { outcome: 'not-done' };
+  const hasCounted = [...Object.values(tapsByStage), ...Object.values(answersByStage)].some((n) => n > 0);
+  if (work.shareRatio === 0 && !hasCounted) return { outcome: 'not-done' };
   return { outcome: 'part', sharePct: Math.min(MOST_PCT, Math.max(LEAST_PCT, Math.round(work.shareRatio * 100))) };
 }

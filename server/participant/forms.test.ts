@@ -133,9 +133,17 @@ describe('a log', () => {
     expect(await readLogForm(form({ ...FIELDS, outcome: 'part', share: '25', effort: '4' }), plan, 5)).toMatchObject({
       record: { shareRatio: 0.25, effort: 4 },
     });
-    expect(await readLogForm(form({ ...FIELDS, outcome: 'not-done', effort: '4' }), plan, 5)).toMatchObject({
+    const nothing = { outcome: 'not-done', effort: '4' };
+    expect(await readLogForm(form({ ...FIELDS, ...nothing }), plan, 5)).toMatchObject({
       record: { shareRatio: 0, effort: null, scores: [] },
     });
+  });
+  test('a number beside “not today” is asked about; what a phone kept and sends by itself is taken', async () => {
+    const both = { ...FIELDS, outcome: 'not-done', 'score-0-time': '5:00' };
+    const read = await readLogForm(form(both), plan, 5);
+    expect(read).toMatchObject({ status: 'error', values: { 'score-0-time': '5:00' } });
+    expect(read.status === 'error' && Object.keys(read.errors)).toEqual(['outcome']);
+    expect(await readLogForm(form({ ...both, 'sent-at': '4' }), plan, 5)).toMatchObject({ status: 'success' });
   });
   test.each([
     ['outcome', 'maybe'],

@@ -19,7 +19,7 @@ import { overranFields } from '../../core/record/scores/overran.ts';
 import { parseScores, scoreFields } from '../../core/record/scores/score.ts';
 import { scoreKey } from '../../core/record/scores/score-key.ts';
 import type { Sensible } from '../../core/record/scores/doubts.ts';
-import { findDoubts } from '../../core/record/scores/doubts.ts';
+import { findDoubts, outcomeDoubt } from '../../core/record/scores/doubts.ts';
 import type { SessionPlan } from '../../core/session/plan.ts';
 
 export const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
@@ -80,6 +80,10 @@ export async function readLogForm(
   const errors = await yupErrors(logSchema, values);
   const { scores, errors: scoreErrors } = parseScores(plan, (name) => values[name] ?? '');
   for (const { name, message } of scoreErrors) errors[name] ??= message;
+  const value = (name: string) => values[name] ?? '';
+  // What a phone kept and sends by itself was asked there; nobody could answer now.
+  const unclear = values['sent-at'] === undefined && outcomeDoubt(scoreFields(plan), value, values.outcome);
+  if (unclear) errors.outcome ??= unclear;
   const isSure = values.sure === 'yes';
   if (!isSure && values.outcome !== 'not-done')
     for (const { name, message } of findDoubts(scoreFields(plan), (n) => values[n] ?? '', bounds)) {

@@ -11,7 +11,7 @@ import {
 } from '../../../core/record/record.ts';
 import type { Score } from '../../../core/record/scores/score.ts';
 import { formatScore } from '../../../core/record/scores/score.ts';
-import { findDoubts } from '../../../core/record/scores/doubts.ts';
+import { findDoubts, outcomeDoubt } from '../../../core/record/scores/doubts.ts';
 import { addScores } from '../../../core/record/scores/targets.ts';
 import { plural } from '../../../core/words/words.ts';
 import { insertRecord } from '../../../db/queries/record.ts';
@@ -128,8 +128,11 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
     );
     const said = new Map(fields);
     // Asked here, where somebody can still answer: what is kept for later can't be.
+    const value = (name: string) => said.get(name) ?? '';
+    const unclear = outcomeDoubt(scored, value, said.get('outcome'));
+    if (unclear !== undefined) return setDoubts({ outcome: unclear });
     if (said.get('sure') !== 'yes' && said.get('outcome') !== 'not-done') {
-      const found = findDoubts(scored, (name) => said.get(name) ?? '', bounds);
+      const found = findDoubts(scored, value, bounds);
       const asked: Record<string, string> = found.length > 0 ? { sure: 'Is that right?' } : {};
       for (const { name, message } of found) asked[name] = message;
       setDoubts(asked);

@@ -11,6 +11,16 @@ export interface Sensible {
   readonly perRound: number | null;
 }
 
+/** A score beside "not today" would be thrown away: which of the two is meant is asked at the outcome. Undefined where they agree. */
+export const outcomeDoubt = (
+  scored: readonly ScoredBlock[],
+  value: (name: string) => string,
+  outcome: string | undefined,
+): string | undefined =>
+  outcome === 'not-done' && scored.some((own) => own.fields.some((f) => value(f.name).trim() !== ''))
+    ? 'A number stands below: choose done or part of it, or take the number out.'
+    : undefined;
+
 const SURE = 'That is a great deal. Is it right? Then say so below, else correct it.';
 const SURE_TIME = 'That is very quick. Is it right? Then say so below, else correct it.';
 
