@@ -67,6 +67,12 @@ describe('an option that is chosen on the clock', () => {
     const shown = applyShapes(stages, [choose(at, 0, 1)], ladders)[at]!;
     expect(shown).toMatchObject({ durationSec: 40, switchAtSec: [20], sides: ['left', 'right'] });
   });
+  test('one without a dose has the line’s number, and sides only if it has sides', () => {
+    const { stages, ladders } = open('Main: 2 rounds\n10 alt step-back lunge or chair squat or side lunge');
+    const at = stages.findIndex((s) => s.kind === 'work' && s.movement === 'step-back lunge');
+    expect(stages[at]!.options!.map((o) => o.details)).toEqual(['sides in turn', '', 'sides in turn']);
+    expect(applyShapes(stages, [choose(at, 0, 1)], ladders)[at]!.figure).toBe('10');
+  });
   test('in a list it is a line’s', () => {
     const { stages, ladders } = open('Main: amrap 8:00\n10 squat or 6 squat jump\n8 push-up');
     const at = stages.findIndex((s) => s.lines.length > 0);

@@ -1,17 +1,18 @@
 import type { Block, Item, SessionDocument } from '../document/document.ts';
-import { hasOptions, withOption } from '../document/option.ts';
+import { hasOptions } from '../document/option.ts';
 import type { MovementLibrary } from '../movement/library.ts';
+import { takenOption } from '../movement/taken-option.ts';
 import { computePlan } from '../session/plan.ts';
 import { isWork } from '../words/describe-item.ts';
 import { buildStages } from './build-stages.ts';
 import type { LineOption, Stage, StageOption } from './stage.ts';
 
 /** Every line that leaves a choice with its option of this number, or its last where it has fewer. */
-const blocksWithOption = (blocks: readonly Block[], option: number): Block[] =>
+const blocksWithOption = (blocks: readonly Block[], option: number, library: MovementLibrary): Block[] =>
   blocks.map((block) => ({
     ...block,
     items: block.items.map((item): Item =>
-      isWork(item) && hasOptions(item) ? withOption(item, Math.min(option, item.choices.length - 1)) : item,
+      isWork(item) && hasOptions(item) ? takenOption(item, Math.min(option, item.choices.length - 1), library) : item,
     ),
   }));
 
@@ -58,7 +59,7 @@ export function withStageOptions(
     ...blocks.flatMap((b) => b.items.map((item) => (isWork(item) && hasOptions(item) ? item.choices.length : 0))),
   );
   const built = Array.from({ length: most }, (_, option) => {
-    const own = blocksWithOption(blocks, option);
+    const own = blocksWithOption(blocks, option, library);
     return buildStages(computePlan({ ...document, blocks: own }, library), own);
   });
   return stages.map((stage, at) => {

@@ -8,6 +8,7 @@ import { convertDose, countsSides } from '../movement/convert-dose.ts';
 import type { FitHow, FitPerson } from '../movement/fit-movement.ts';
 import { findObstacle, fitMovement } from '../movement/fit-movement.ts';
 import type { MovementLibrary } from '../movement/library.ts';
+import { takenOption } from '../movement/taken-option.ts';
 import type { Movement } from '../movement/movement.ts';
 
 /** One line that this person does in another shape, and why. */
@@ -140,7 +141,7 @@ function fitItem(
         next: open.length === 1 ? withOption(item, 0) : { ...item, choices: open },
         made: [{ ...results.find((r) => r.change)!.change!, to: first!.name, how: 'choice' }],
       };
-    const own = withOption(item, item.choices.indexOf(first!));
+    const own = takenOption(item, item.choices.indexOf(first!), library);
     return {
       next: { ...own, choices: [...own.choices, ...others] },
       made: [{ ...change, to: first!.name, how: 'choice' }],

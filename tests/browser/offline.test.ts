@@ -225,6 +225,46 @@ describe('three days without network', () => {
     },
   );
 
+  test(
+    'an option brings its own count, sides and load once it is chosen, and the record says which',
+    { timeout: 90_000 },
+    async () => {
+      moveClock('2026-05-15T20:00:00Z');
+      await post(`${base}/write/w1d5`, { intent: 'add' });
+      const line = '10 alt step-back lunge or 5/side split squat @ 8 kg or chair squat';
+      await write(
+        'w1d5',
+        `Title: Choose\n\nMain: 2 rounds\n${line}\n8 push-up, easier wall push-up\n12 march, a surprise\n\nFinisher: amrap 2:00\n8 squat or 4 squat jump\n`,
+      );
+      moveClock('2026-05-16T09:30:00Z');
+      const chooser = await openPage(browser, { ...PHONE, timezoneId: 'Europe/Berlin' });
+      await chooser.goto(`${link}/w1d5`);
+      await chooser.getByText('split squat (each side, with 8 kg)').waitFor();
+      await chooser.getByText('easier: wall push-up').waitFor();
+      expect(await chooser.locator('.session-list').textContent()).toContain('something more');
+      expect(await chooser.locator('.session-list').textContent()).not.toContain('march');
+      await chooser.goto(`${link}/w1d5/clock`);
+      await chooser.getByRole('button', { name: 'Start', exact: true }).click();
+      await chooser.getByRole('button', { name: 'skip' }).click();
+      const title = () => chooser.locator('.clock h1').textContent();
+      await expect.poll(title, SOON).toBe('Your choice');
+      await chooser.getByRole('button', { name: '5 split squat, each side · with 8 kg' }).click();
+      await expect.poll(title, SOON).toBe('split squat');
+      await chooser.getByText('each side · with 8 kg').waitFor();
+      expect(await chooser.locator('.clock-now').textContent()).toContain('5');
+      await chooser.getByRole('button', { name: 'Done, on to the next' }).click();
+      await expect.poll(title, SOON).toBe('push-up');
+      expect(await chooser.locator('.clock-next').textContent()).toContain('something more');
+      await chooser.getByRole('button', { name: 'pause' }).click();
+      await chooser.getByRole('link', { name: 'Stop here and log' }).click();
+      const seen = await chooser.locator('input[name=seen]').inputValue();
+      expect(JSON.parse(seen)).toMatchObject({
+        chosen: [{ block: 0, item: 0, from: 'step-back lunge', to: 'split squat' }],
+      });
+      await chooser.close();
+    },
+  );
+
   test('a link that has ended takes what was kept off the phone', { timeout: 60_000 }, async () => {
     await coach.goto(`${base}/people`);
     const before = await kept(page);

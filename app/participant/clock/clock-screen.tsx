@@ -34,8 +34,9 @@ export function ClockScreen(props: ClockScreenProps) {
       kind: 'change',
       change: { kind: 'option', from: state.stage, block: place.block, item: place.item, option },
     });
-  // One line's options stand on the clock itself; a list's behind its button.
-  const choice = places.length === 1 && hasWork(stage) ? places[0] : undefined;
+  // One line's options stand on the clock itself until one is taken; a list's behind its button.
+  const open = stage.item !== null && hasWork(stage) ? places.find((p) => p.options.length > 0) : undefined;
+  const choice = open?.option === null ? <OptionButtons place={open} onChoose={onChoose} /> : undefined;
   const names = stage.kind === 'work' || stage.kind === 'span' ? places.map((p) => p.name) : [];
   return (
     <main className={`clock is-running is-${stage.kind}${isPaused ? ' is-paused' : ''}`}>
@@ -48,8 +49,7 @@ export function ClockScreen(props: ClockScreenProps) {
             clock.countTap();
         }}
       >
-        <StageFace view={view} cues={names.length === 1 ? (cues[names[0]!] ?? []) : []} />
-        {choice && <OptionButtons place={choice} onChoose={onChoose} />}
+        <StageFace view={view} choice={choice} cues={!choice && names.length === 1 ? (cues[names[0]!] ?? []) : []} />
         {asked !== undefined && (
           <ClockQuestion
             key={asked}

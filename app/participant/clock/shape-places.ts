@@ -1,16 +1,16 @@
 import type { ShapeLadders } from '../../../core/clock/shapes.ts';
 import { ladderAt, optionAt, shapeAt, withChosen } from '../../../core/clock/shapes.ts';
 import type { Stage } from '../../../core/clock/stage.ts';
-import { hasWork, spokenDose } from '../../../core/clock/stage.ts';
+import { hasWork } from '../../../core/clock/stage.ts';
 import type { ShapePlace } from './clock-sheets.tsx';
 
 /** The options of a stage, or of a line of its list: dose, movement, how it is done. */
 function optionWords(stage: Stage, line: number): string[] {
   const own =
     stage.lines.length > 0
-      ? (stage.lines[line]?.options ?? []).map((o) => [o.figure, o.name, o.details])
-      : (stage.options ?? []).map((o) => [spokenDose(o.figure, o.title, o.sides), o.details]);
-  return own.map((parts) => parts.filter(Boolean).join(' '));
+      ? (stage.lines[line]?.options ?? [])
+      : (stage.options ?? []).map((o) => ({ ...o, name: o.title }));
+  return own.map(({ figure, name, details }) => [`${figure} ${name}`.trim(), details].filter(Boolean).join(', '));
 }
 
 /** What is done now, or was last where it rests, with the shapes that it could take from here. */

@@ -1,32 +1,26 @@
+import type { ReactNode } from 'react';
 import { formatClock } from '../../../../core/words/format-clock.ts';
 import type { ClockView } from '../clock-view.ts';
 import { placeWords } from '../clock-words.ts';
 
+interface StageFaceProps {
+  readonly view: ClockView;
+  readonly cues: readonly string[];
+  /** Buttons for a choice that isn't made yet: they stand in place of movement and dose. */
+  readonly choice: ReactNode;
+}
+
 /** What is done now: block, place, movement, dose, rules, list. */
-export function StageFace({ view, cues }: { view: ClockView; cues: readonly string[] }) {
-  const { stage, numberNow, side, lines } = view;
-  const dose = [
-    stage.kind === 'work' && numberNow === undefined && stage.figure !== '' ? <b key="f">{stage.figure}</b> : null,
-    stage.details,
-    side,
-  ].filter(Boolean);
+export function StageFace({ view, cues, choice }: StageFaceProps) {
+  const { stage, lines } = view;
   return (
     <>
       <p className="clock-top">
         <span>{stage.blockName}</span>
         <b>{placeWords(stage)}</b>
       </p>
-      <h1>{stage.title}</h1>
-      <p className="clock-dose">
-        {dose.map((part, i) => (
-          <span key={i}>{part}</span>
-        ))}
-      </p>
-      {numberNow !== undefined && (
-        <p className={`clock-now${numberNow.length > 3 ? ' is-long' : ''}`}>
-          <b>{numberNow}</b> {stage.lines.length > 0 && <span>now</span>}
-        </p>
-      )}
+      <h1>{choice ? 'Your choice' : stage.title}</h1>
+      {choice ?? <DoseFace view={view} />}
       {stage.rules.length > 0 && (
         <ul className="clock-rules">
           {stage.rules.map((rule) => (
@@ -59,6 +53,29 @@ export function StageFace({ view, cues }: { view: ClockView; cues: readonly stri
         <p className="clock-aim">
           match or beat <b>{view.match}</b>
           {view.pace !== '' && `, ${view.pace}`}
+        </p>
+      )}
+    </>
+  );
+}
+
+/** How much of it, how, and with which side. */
+function DoseFace({ view: { stage, numberNow, side } }: { view: ClockView }) {
+  const dose = [
+    stage.kind === 'work' && numberNow === undefined && stage.figure !== '' ? <b key="f">{stage.figure}</b> : null,
+    stage.details,
+    side,
+  ].filter(Boolean);
+  return (
+    <>
+      <p className="clock-dose">
+        {dose.map((part, i) => (
+          <span key={i}>{part}</span>
+        ))}
+      </p>
+      {numberNow !== undefined && (
+        <p className={`clock-now${numberNow.length > 3 ? ' is-long' : ''}`}>
+          <b>{numberNow}</b> {stage.lines.length > 0 && <span>now</span>}
         </p>
       )}
     </>
