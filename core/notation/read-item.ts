@@ -36,7 +36,7 @@ const MODIFIERS = [
   'a surprise',
   ...SPEEDS,
 ] as const;
-const MAX_OPTIONS = 3;
+export const MAX_OPTIONS = 3;
 
 /** Reads `DOSE MOVEMENT[, modifier ...]`; throws an UnreadableError with the place and a remedy. */
 export function readItem(cursor: Cursor, names: MovementNames): ReadItem {

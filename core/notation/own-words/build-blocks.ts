@@ -140,12 +140,11 @@ export function readable(block: Block, library: MovementLibrary): Block {
   if (reads(block)) return block;
   const flow = { role: block.role, time: { kind: 'flow' } as const };
   const { between: _between, count: _count, ...lean } = block;
-  return (
-    [lean, { ...flow, items: block.items }].find(reads) ?? {
-      ...flow,
-      items: block.items.map((item) => safe(item, reads)),
-    }
+  // Without a clock a rest needs its length.
+  const items = block.items.map((i): Item =>
+    i.kind === 'rest' && i.sec === undefined ? { ...i, sec: BARE_REST_SEC } : i,
   );
+  return [lean, { ...flow, items }].find(reads) ?? { ...flow, items: items.map((item) => safe(item, reads)) };
 }
 
 /** An item of which the name alone is kept where the notation takes no more of it. */

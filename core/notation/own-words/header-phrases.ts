@@ -243,7 +243,10 @@ function takeList(strip: Strip, facts: HeaderFacts): void {
   const REPS = '(?:\\s*(?:reps?|repetitions)(?:\\s*of\\b)?|\\s*of\\b)?';
   const by = strip.take(/\b(?:(?:up|down|going (?:up|down)) )?by (\d)(?:'?s)?\b|\bin (\d)'?s\b/, 'count');
   const step = Number(by?.[1] ?? by?.[2] ?? 1);
-  const list = strip.take(re`(?:^|[^\\w.:@])(\\d{1,3}(?:\\s*[-,/]\\s*\\d{1,3}){2,})(?![\\w:%])${REPS}`, 'count');
+  const list = strip.take(
+    re`(?:^|[^\\w.:@])(\\d{1,3}(?:\\s*[-,/]\\s*\\d{1,3}){2,})(?![\\w:%])(?!\\s*(?:tempo|kgs?|kilos?|lbs?|pounds?)\\b)${REPS}`,
+    'count',
+  );
   if (list) facts.list = numbersOf(list[1]!);
   else {
     const run =

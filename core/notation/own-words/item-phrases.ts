@@ -1,9 +1,12 @@
-import { FILLERS, shelfName, takeName } from './name-phrases.ts';
+import { FILLERS, takeName } from './name-phrases.ts';
 import type { Amount, Choice, Dose, Load, Sides, Tempo, WorkItem } from '../../document/document.ts';
 import { cutLetters } from '../../letters.ts';
 import { MAX_AMOUNT, MAX_DURATION_SEC, MAX_KG, MAX_SHARE_PCT } from '../../limits.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
 import { nearestMovements } from '../../movement/nearest-movements.ts';
+import { MAX_OPTIONS } from '../read-item.ts';
+import type { Offered } from './option-phrases.ts';
+import { takeOffered } from './option-phrases.ts';
 import type { Doubt as WholeDoubt } from './piece.ts';
 import { D, N, N0, toNumber, toSeconds, re } from './spoken-numbers.ts';
 import type { Strip } from './strip.ts';
@@ -45,11 +48,10 @@ export const takeItem = (strip: Strip, library: MovementLibrary): ItemFacts | un
 export function takeRow(parts: readonly { readonly strip: Strip }[], library: MovementLibrary): ItemFacts | undefined {
   const draft: Draft = { words: [] };
   const doubts: Doubt[] = [];
-  const others: Choice[] = [];
+  const offered = parts.map(({ strip }) => takeOffered(strip, (part) => readOption(part, library), library));
   let sides: Sides | undefined;
   let dosed: { dose?: Dose; sets?: number } = {};
   for (const { strip } of parts) {
-    others.push(...takeOptions(strip, library));
     takeManner(strip, draft);
     takeLoad(strip, draft);
     const doubt = takeTempo(strip, draft, parts.length > 1);
@@ -59,7 +61,9 @@ export function takeRow(parts: readonly { readonly strip: Strip }[], library: Mo
   }
   const named = takeName(parts.at(-1)!.strip, library);
   if (!named) return undefined;
-  const { choices, isKnown } = named;
+  const isMeasured = dosed.dose?.kind === 'distance' || dosed.dose?.kind === 'energy';
+  const choices = isMeasured ? named.choices.map(onMachine) : named.choices;
+  const { isKnown } = named;
   const hasWords = parts.map(({ strip }) => takeWords(strip, draft, doubts)).some(Boolean);
   if (!isKnown) {
     const piece = parts.at(-1)!.strip.taken.find((t) => t.as === 'movement')!;
@@ -71,12 +75,11 @@ export function takeRow(parts: readonly { readonly strip: Strip }[], library: Mo
     });
   }
   const { dose, sets } = dosed;
-  const { words, ...rest } = draft;
+  const { words, ...rest } = withOffered(draft, choices, offered);
   return {
     item: {
       kind: 'work',
       ...(dose && { dose }),
-      choices: [...choices, ...others].slice(0, 3),
       inTurn: false,
       ...rest,
       ...(words.length > 0 && { words }),
@@ -88,6 +91,33 @@ export function takeRow(parts: readonly { readonly strip: Strip }[], library: Mo
     hasWords,
     doubts,
   };
+}
+
+/** What is measured in metres or calories is done on a machine, whatever else the word means: "row 250 m" (common practice). */
+const onMachine = (choice: Choice): Choice => (choice.name === 'bent-over row' ? { name: 'rowing machine' } : choice);
+
+/** An option of a line; undefined where a word of it stays open. */
+function readOption(strip: Strip, library: MovementLibrary): WorkItem | undefined {
+  const read = takeRow([{ strip }], library);
+  return read?.isKnown && !read.hasWords && read.doubts.length === 0 && read.sets === undefined ? read.item : undefined;
+}
+
+/** What is offered beside a movement. Where each option is loaded in its own way, so is the first. */
+function withOffered(
+  draft: Draft,
+  choices: readonly Choice[],
+  offered: readonly Offered[],
+): Draft & Pick<WorkItem, 'choices'> {
+  // "8 dips (scale: bench dips)": what is the same thing here offers nothing.
+  const others = offered
+    .flatMap((o) => o.choices)
+    .filter((c) => Object.keys(c).length > 1 || c.name !== choices[0]!.name);
+  const harder = offered.flatMap((o) => o.harder ?? [])[0];
+  const { load, tempo, pauseSec, ...line } = draft;
+  const own = { ...(load && { load }), ...(tempo && { tempo }), ...(pauseSec && { pauseSec }) };
+  const isOwn = offered.some((o) => o.areWhole) && choices.length === 1;
+  const all = [...(isOwn ? [{ ...choices[0]!, ...own }] : choices), ...others].slice(0, MAX_OPTIONS);
+  return { ...line, ...(!isOwn && own), ...(harder !== undefined && { harder }), choices: all };
 }
 
 function isSetApart(strip: Strip): boolean {
@@ -118,27 +148,6 @@ function takeWords(strip: Strip, draft: Draft, doubts: Doubt[]): boolean {
   }
   return hasWords;
 }
-
-const OPTION =
-  /\(\s*(?:or|mod(?:s|ified|ification)?|scaled?|scaling|easier|easy option|beginners?|option|alternatives?|regression|instead)\b\s*[:=-]?\s*([^()]+)\)|(?:,|;|\s-)\s*(?:or|mod|scale|easier|alternatively)\s*[:=-]\s*([^,;()]+)/;
-
-/** Other movements that a line offers; how many of them is said too. */
-function takeOptions(strip: Strip, library: MovementLibrary): Choice[] {
-  const found: Choice[] = [];
-  for (let i = 0; i < 2; i++) {
-    const match = OPTION.exec(strip.text);
-    if (!match) break;
-    const words = (match[1] ?? match[2])!;
-    const counted = re`^\\s*(${N})\\s+`.exec(words);
-    const name = (counted ? words.slice(counted[0].length) : words).trim();
-    if (!library.findByName(name)) break;
-    strip.takeRange(match.index, match.index + match[0].length, 'option');
-    found.push({ name: shelfName(name, library), ...(counted && { dose: repsOf(toNumber(counted[1]!)) }) });
-  }
-  return found;
-}
-
-const repsOf = (value: number): Dose => ({ kind: 'reps', amount: { kind: 'fixed', value } });
 
 function takeManner(strip: Strip, draft: Draft): void {
   const held = /\d+\s*(?:reps?|times|x)[^,;]*\bhold|^\W*\d/.test(strip.text)
@@ -181,6 +190,11 @@ function takeTempo(strip: Strip, draft: Draft, isColumn: boolean): Doubt | undef
     if (top !== undefined && top !== '0') draft.words.push(`${top} s at the top`);
     return undefined;
   }
+  const named = strip.take(/[\s(,]*\b(\d)-(\d)-([\dx])\s*tempo\b\)?/, 'tempo');
+  if (named) {
+    draft.tempo = tempoOf(named[1]!, named[2]!, named[3]!);
+    return undefined;
+  }
   const three = /(?:^|[\s(,])(\d)-(\d)-(\d)(?![\d-])/.exec(strip.text);
   if (!three || (!isColumn && !/[a-z]{3}/.test(strip.text.slice(0, three.index)))) return undefined;
   const [, down, pause, up] = three;
@@ -202,7 +216,23 @@ const tempoOf = (down: string, pause: string, up: string): Tempo => ({
   upSec: up === 'x' ? 1 : Number(up),
 });
 
+/** `60/70/80 kg`: another weight each round. */
+function takeLoadByRound(strip: Strip): Load | undefined {
+  const by = strip.take(
+    /\(?\s*(?:@|at|with|using)?\s*(\d{1,3}(?:\.\d{1,2})?(?:\s*\/\s*\d{1,3}(?:\.\d{1,2})?){1,9})\s*(?:kgs?|kilos?)\b\s*\)?/,
+    'load',
+  );
+  const [kg, ...laterKg] = by?.[1]!.split('/').map(Number) ?? [];
+  if (kg === undefined || [kg, ...laterKg].some((n) => n <= 0 || n > MAX_KG)) return undefined;
+  return { kind: 'weight', kg, pieces: 1, laterKg };
+}
+
 function takeLoad(strip: Strip, draft: Draft): void {
+  const byRound = takeLoadByRound(strip);
+  if (byRound) {
+    draft.load = byRound;
+    return;
+  }
   const weight = strip.take(
     re`\\(?\\s*(?:@|at|with|using)?\\s*(?:an? )?(?:(\\d)\\s*x\\s*)?(\\d{1,3}(?:[.,]\\d{1,2})?)\\s*(kgs?|kilos?|lbs?|pounds?|#)(?![\\w/])(?:\\s*(?:each|db|dbs|kb))?\\s*\\)?`,
     'load',
