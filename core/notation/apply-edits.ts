@@ -4,7 +4,7 @@ import { SESSION_FIELDS } from '../document/document.ts';
 import type { SessionEdit } from './session-edit.ts';
 import type { SessionSource } from './parse.ts';
 import { parseSession } from './parse.ts';
-import { printHeader, printItem } from './print.ts';
+import { itemLines, printHeader, printItem } from './print.ts';
 import type { MovementNames } from './read-item.ts';
 import { tokenizeLine } from '../text/tokens.ts';
 
@@ -18,7 +18,39 @@ export function applyEdits(text: string, edits: readonly SessionEdit[], names: M
   return now;
 }
 
-function applyEdit(text: string, edit: SessionEdit, names: MovementNames): string {
+/** The text with each of a line's items on a line of its own, where an edit is about one of several. */
+function unfolded(text: string, edit: SessionEdit, names: MovementNames): string {
+  const at =
+    edit.kind === 'set-item' || edit.kind === 'remove-item'
+      ? [[edit.block, edit.item]]
+      : edit.kind === 'move-item'
+        ? [
+            [edit.block, edit.item],
+            [edit.toBlock, edit.at],
+          ]
+        : edit.kind === 'insert-item'
+          ? [[edit.block, edit.at]]
+          : [];
+  const { document, source } = parseSession(text, names);
+  const lines = text.split(/\r\n|\n|\r/);
+  const shared = new Map<number, string[]>();
+  for (const [block, item] of at) {
+    const own = source.blocks[block!]?.items;
+    const line = own?.[item!]?.line;
+    const isShared = line !== undefined && own!.filter((i) => i.line === line).length > 1;
+    // Put before the first of them, a line stands before all of them.
+    const isBefore = edit.kind === 'insert-item' && own?.[item! - 1]?.line !== line;
+    if (!isShared || isBefore) continue;
+    const printed = own!.flatMap((i, n) =>
+      i.line === line ? [printItem(document.blocks[block!]!.items[n]!, names)] : [],
+    );
+    shared.set(line - 1, [printed[0]! + tailOf(lines[line - 1]!), ...printed.slice(1)]);
+  }
+  return shared.size === 0 ? text : lines.flatMap((line, i) => shared.get(i) ?? [line]).join('\n');
+}
+
+function applyEdit(before: string, edit: SessionEdit, names: MovementNames): string {
+  const text = unfolded(before, edit, names);
   const lines = text.split(/\r\n|\n|\r/);
   const { source } = parseSession(text, names);
   const page = { lines, source, names };
@@ -157,7 +189,7 @@ function moveLines(lines: string[], from: number, to: number, target: number): v
 export const printBlock = (block: Block, names: MovementNames): string[] => [
   printHeader(block),
   ...(block.film === undefined ? [] : [`Film: ${block.film}`]),
-  ...block.items.map((item) => printItem(item, names)),
+  ...itemLines(block.items, names).map((line) => line.text),
 ];
 
 /** Puts a block's lines before block `at`, or last, with blank lines around. Counts the blocks of `page.source`, also after lines were taken out behind `at`. */

@@ -192,6 +192,28 @@ const restItem = (needsLength: boolean): fc.Arbitrary<Item> =>
     .record({ kind: fc.constant('rest' as const), sec: needsLength ? sec(120) : maybe(sec(120)), comments })
     .map((r) => compact(r) as Item);
 
+/** A list done with one side, then with the other. */
+const sideList: fc.Arbitrary<Item[]> = fc
+  .array(fc.record({ kind: fc.constant('work' as const), dose: maybe(count(30)), name, load: maybe(load) }), {
+    minLength: 1,
+    maxLength: 3,
+  })
+  .map((own) =>
+    (['left', 'right'] as const).flatMap((side) =>
+      own.map(
+        ({ kind, dose: value, name: words, load: kg }) =>
+          compact({
+            kind,
+            dose: value === undefined ? undefined : { kind: 'reps', amount: { kind: 'fixed', value } },
+            side,
+            choices: [{ name: words }],
+            inTurn: false,
+            load: kg,
+          }) as Item,
+      ),
+    ),
+  );
+
 const items = (needsLength: boolean): fc.Arbitrary<Item[]> =>
   fc
     .tuple(
@@ -200,7 +222,11 @@ const items = (needsLength: boolean): fc.Arbitrary<Item[]> =>
         maxLength: 5,
       }),
     )
-    .map(([first, rest]) => [first, ...rest]);
+    .chain(([first, rest]) =>
+      fc
+        .oneof({ weight: 5, arbitrary: fc.constant<Item[]>([]) }, { weight: 1, arbitrary: sideList })
+        .map((list) => [first, ...list, ...rest]),
+    );
 
 const span: fc.Arbitrary<Span> = fc.oneof(
   count(8).map((n) => ({ low: n, high: n })),

@@ -16,6 +16,7 @@ import { sameData } from '../same-data.ts';
 import type { ItemSource, MovementNames } from './read-item.ts';
 import { MAX_NAME_LENGTH, readItem } from './read-item.ts';
 import type { LineTokens, Token } from '../text/tokens.ts';
+import { readSideList } from './side-list.ts';
 import { tokenizeLine } from '../text/tokens.ts';
 
 export const MAX_TEXT_BYTES = 200_000;
@@ -194,7 +195,8 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
             tokens.at(-1),
           );
         }
-        items++;
+        const read = readSideList(cursor, names) ?? [readItem(cursor, names)];
+        items += read.length;
         if (items > MAX_ITEMS) {
           isFull = true;
           cursor.fail(
@@ -204,10 +206,11 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
             tokens[0],
           );
         }
-        const { item, source } = readItem(cursor, names);
         const lineComment = takeComments(comment);
-        open!.block.items.push(lineComment ? { ...item, comments: lineComment } : item);
-        open!.items.push(source);
+        for (const [i, { item, source }] of read.entries()) {
+          open!.block.items.push(lineComment && i === 0 ? { ...item, comments: lineComment } : item);
+          open!.items.push(source);
+        }
       });
     }
   }

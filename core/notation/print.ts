@@ -22,6 +22,7 @@ import { spanWords } from '../forms/rounds.ts';
 import { formatClock } from '../words/format-clock.ts';
 import type { MovementNames } from './read-item.ts';
 import { readItem } from './read-item.ts';
+import { printSideList, sideListLength } from './side-list.ts';
 import { tokenizeLine } from '../text/tokens.ts';
 
 /**
@@ -38,10 +39,26 @@ export function printSession(document: SessionDocument, names: MovementNames): s
     if (lines.length > 0) lines.push('');
     pushLine(lines, printHeader(block), block.comments);
     if (block.film !== undefined) lines.push(`Film: ${block.film}`);
-    for (const item of block.items) pushLine(lines, printItem(item, names), item.comments);
+    for (const { text, comments } of itemLines(block.items, names)) pushLine(lines, text, comments);
   }
   for (const comment of document.comments?.end?.before ?? []) lines.push(`# ${comment}`);
   return lines.length === 0 ? '' : `${lines.join('\n')}\n`;
+}
+
+/** The lines of a block's items: one each, and one for a list that is done with one side and then with the other. */
+export function itemLines(
+  items: readonly Item[],
+  names: MovementNames,
+): { readonly text: string; readonly comments: Comments | undefined }[] {
+  const lines: { text: string; comments: Comments | undefined }[] = [];
+  for (let at = 0; at < items.length;) {
+    const item = items[at]!;
+    const length = sideListLength(items, at);
+    const list = length === 0 ? undefined : printSideList(items.slice(at, at + length), (i) => printItem(i, names));
+    lines.push({ text: list ?? printItem(item, names), comments: item.comments });
+    at += list === undefined ? 1 : length;
+  }
+  return lines;
 }
 
 function pushLine(lines: string[], text: string, comments: Comments | undefined): void {

