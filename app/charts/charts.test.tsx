@@ -1,7 +1,7 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../../core/movement/library.ts';
-import { parseSession } from '../../core/notation/parse.ts';
+import { parseSession } from '../../core/notation/read-session.ts';
 import type { StrandBead } from '../../core/record/adherence/build-strand.ts';
 import { computePlan } from '../../core/session/plan.ts';
 import { STATE_WORDS } from '../../words/en/days.ts';

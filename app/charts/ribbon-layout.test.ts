@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { baseLibrary } from '../../core/movement/library.ts';
-import { parseSession } from '../../core/notation/parse.ts';
+import { parseSession } from '../../core/notation/read-session.ts';
 import { computePlan } from '../../core/session/plan.ts';
 import { layoutRibbon } from './ribbon-layout.ts';
 

@@ -2,7 +2,7 @@ import { DAY_MS } from '../../core/calendar/spans.ts';
 /** Follow up of a run with many people: strands, attention and insights, cold and warm, against a plain count over the same rows. */
 import pg from 'pg';
 import type { DayDate } from '../../core/calendar/day.ts';
-import { parseSession } from '../../core/notation/parse.ts';
+import { parseSession } from '../../core/notation/read-session.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
 import { emptyProgramme } from '../../core/progress/programme-document.ts';
 import { migrate } from '../../db/migrate.ts';

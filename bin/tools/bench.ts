@@ -6,7 +6,7 @@ import type { Page } from 'playwright-core';
 import { baseLibrary } from '../../core/movement/library.ts';
 import { readName } from '../../core/movement/name/read-name.ts';
 import { NASTY_PIECES, nastyText } from '../../core/notation/nasty-text-fixture.ts';
-import { parseSession } from '../../core/notation/parse.ts';
+import { parseSession } from '../../core/notation/read-session.ts';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { formatProgramme } from '../../core/exchange/programme-json.ts';
 import { buildArrangeScope } from '../../core/progress/arrange/arrange-scope.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
-import { parseSession } from '../notation/parse.ts';
+import { parseSession } from '../notation/read-session.ts';
 import { printSession } from '../notation/print.ts';
 import { analyseText } from '../session/analyse.ts';
 import { buildSheet } from '../session/session-sheet.ts';

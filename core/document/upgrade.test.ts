@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
-import { parseSession } from '../notation/parse.ts';
+import { parseSession } from '../notation/read-session.ts';
 import { computePlan } from '../session/plan.ts';
 import type { SessionDocument } from './document.ts';
 import { upgradeDocument } from './upgrade.ts';

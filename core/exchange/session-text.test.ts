@@ -3,7 +3,7 @@ import { baseLibrary } from '../movement/library.ts';
 import { computePlan } from '../session/plan.ts';
 import { resolveBlocks } from '../session/resolve.ts';
 import { buildSheet } from '../session/session-sheet.ts';
-import { parseSession } from '../notation/parse.ts';
+import { parseSession } from '../notation/read-session.ts';
 import { sheetText } from './session-text.ts';
 
 const TEXT = `Title: Quiet legs, strong back

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { arbitraryDocument } from '../notation/arbitrary-document.ts';
-import { parseSession } from '../notation/parse.ts';
+import { parseSession } from '../notation/read-session.ts';
 import { printSession } from '../notation/print.ts';
 import { isWork } from '../words/describe-item.ts';
 import { computePlan } from '../session/plan.ts';

@@ -3,7 +3,7 @@ import type { DayDate } from '../calendar/day.ts';
 import { ANYONE } from '../movement/fit-movement.ts';
 import { baseLibrary } from '../movement/library.ts';
 import { readOwnDoses } from '../movement/own-dose.ts';
-import { parseSession } from '../notation/parse.ts';
+import { parseSession } from '../notation/read-session.ts';
 import { printSession } from '../notation/print.ts';
 import { explainChange, fitSession } from './fit-session.ts';
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
 import { arbitraryBlock } from '../notation/arbitrary-document.ts';
-import { parseSession } from '../notation/parse.ts';
+import { parseSession } from '../notation/read-session.ts';
 import { printSession } from '../notation/print.ts';
 import { headerNumbers, stepHeaderNumber, withHeaderNumber, withShape } from './clock-shape.ts';
 import { shapeOf, SHAPES } from './forms.ts';

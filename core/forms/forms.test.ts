@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { buildStages } from '../clock/build-stages.ts';
 import { baseLibrary } from '../movement/library.ts';
-import { parseSession } from '../notation/parse.ts';
+import { parseSession } from '../notation/read-session.ts';
 import { printSession } from '../notation/print.ts';
 import { applyLever, readLever } from '../progress/levers/apply-lever.ts';
 import type { LeverKind } from '../progress/levers/lever.ts';

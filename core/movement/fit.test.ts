@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { parseSession } from '../notation/parse.ts';
+import { parseSession } from '../notation/read-session.ts';
 import { printItem } from '../notation/print.ts';
 import { computePlan } from '../session/plan.ts';
 import { resolveBlocks } from '../session/resolve.ts';

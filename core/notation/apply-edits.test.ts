@@ -5,7 +5,7 @@ import { collectNotes } from '../fit/movement-notes.ts';
 import type { Block, Item } from '../document/document.ts';
 import type { SessionEdit } from './session-edit.ts';
 import { applyEdits } from './apply-edits.ts';
-import { parseSession } from './parse.ts';
+import { parseSession } from './read-session.ts';
 import { printDose } from './print.ts';
 
 const TEXT = `# Monday

@@ -3,7 +3,7 @@ import type { Block } from '../document/document.ts';
 import { SESSION_FIELDS } from '../document/document.ts';
 import type { SessionEdit } from './session-edit.ts';
 import type { SessionSource } from './parse.ts';
-import { parseSession } from './parse.ts';
+import { parseSession } from './read-session.ts';
 import { itemLines, printHeader, printItem } from './print.ts';
 import type { MovementNames } from './read-item.ts';
 import { tokenizeLine } from '../text/tokens.ts';

@@ -3,7 +3,7 @@ import { baseLibrary } from '../movement/library.ts';
 import type { CompletionScope } from './complete.ts';
 import { completeLine } from './complete.ts';
 import { doseStops, nextStop } from './dose-stops.ts';
-import { parseSession } from './parse.ts';
+import { parseSession } from './read-session.ts';
 import { readDoseText } from './read-dose.ts';
 
 const SCOPE: CompletionScope = { library: baseLibrary, labels: ['Opener'], routines: ['Slow start'], inBlock: true };

@@ -4,7 +4,7 @@ import type { SessionEdit } from './session-edit.ts';
 import { applyEdits } from './apply-edits.ts';
 import { Cursor } from '../text/cursor.ts';
 import { readOwnPlan } from './own-words/read-plan.ts';
-import { parseSession } from './parse.ts';
+import { parseSession } from './read-session.ts';
 import { tokenizeLine } from '../text/tokens.ts';
 
 const edit = (text: string, ...edits: SessionEdit[]) => applyEdits(text, edits, baseLibrary);

@@ -7,7 +7,7 @@ import { baseLibrary } from '../movement/library.ts';
 import { MODIFIER_STARTS } from './complete.ts';
 import type { GuideTopic } from './guide.ts';
 import { GUIDE, GUIDE_TOPICS, takeExample, topicAt } from './guide.ts';
-import { parseSession } from './parse.ts';
+import { parseSession } from './read-session.ts';
 
 const section = (topic: GuideTopic) => GUIDE.find((s) => s.topic === topic)!;
 

@@ -3,7 +3,7 @@ import { baseLibrary } from '../movement/library.ts';
 import { analyseText } from '../session/analyse.ts';
 import { GUARD_RAILS } from '../progress/guards/guard.ts';
 import { readRule } from '../progress/levers/lever-text.ts';
-import { parseSession } from './parse.ts';
+import { parseSession } from './read-session.ts';
 
 const reads = (text: string): boolean => parseSession(text, baseLibrary).issues.length === 0;
 const item = (words: string) => reads(`Main: flow\n${words}`);

@@ -4,7 +4,8 @@ import { baseLibrary } from '../movement/library.ts';
 import { analyseText } from '../session/analyse.ts';
 import { MAX_STEPS } from '../forms/count-steps.ts';
 import { NASTY_PIECES, nastyText } from './nasty-text-fixture.ts';
-import { MAX_ISSUES, MAX_LINE_LENGTH, MAX_LINES, parseSession } from './parse.ts';
+import { MAX_ISSUES, MAX_LINE_LENGTH, MAX_LINES } from './parse.ts';
+import { parseSession } from './read-session.ts';
 
 const read = (text: string) => parseSession(text, baseLibrary);
 

@@ -1,6 +1,7 @@
 import { expect, test, describe } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
-import { parseSession, MAX_TEXT_BYTES } from './parse.ts';
+import { MAX_TEXT_BYTES } from './parse.ts';
+import { parseSession } from './read-session.ts';
 import { printSession } from './print.ts';
 
 const read = (text: string) => parseSession(text, baseLibrary);
@@ -146,7 +147,7 @@ describe('errors name the place and a remedy, and none hides the next', () => {
     ['Mian: 3 rounds\n10 squat', 1, 'unknown-line'],
     ['Main: 3 ronds\n10 squat', 1, 'missing'],
     ['Main: evry 1:00 for 4:00\n10 squat', 1, 'unknown-clause'],
-    ['Main: flow\n10 squat, fastish', 2, 'unknown-modifier'],
+    ['Main: flow\n10 squat, tempoo 4-1-2', 2, 'unknown-modifier'],
     ['Main: flow\n10 "squat', 2, 'unclosed-quote'],
     ['Main: flow\n[squat, march', 2, 'unclosed-bracket'],
     ['Main: work 45 rest 15\n10 squat', 1, 'missing'],
@@ -186,7 +187,7 @@ describe('errors name the place and a remedy, and none hides the next', () => {
   });
 
   test('three bad lines are three issues, and the good lines between them are read', () => {
-    const { issues, document } = read('Main: flow\n0 squat\n5 push-up\n6 squat, fastish\n7 march\n8');
+    const { issues, document } = read('Main: flow\n0 squat\n5 push-up\n6 squat, tempoo 4-1-2\n7 march\n8');
     expect(issues.map((i) => i.line)).toEqual([2, 4, 6]);
     expect(document.blocks[0]!.items).toHaveLength(2);
   });

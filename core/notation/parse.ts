@@ -13,7 +13,7 @@ import { printClauses, printItem } from './print.ts';
 import { readClauses } from './read-header.ts';
 import { done } from '../result.ts';
 import { sameData } from '../same-data.ts';
-import type { ItemSource, MovementNames } from './read-item.ts';
+import type { ItemSource, MovementNames, ReadItem } from './read-item.ts';
 import { MAX_NAME_LENGTH, readItem } from './read-item.ts';
 import type { LineTokens, Token } from '../text/tokens.ts';
 import { readSideList } from './side-list.ts';
@@ -38,7 +38,15 @@ export interface SessionSource {
     /** The line of the block’s own film. */
     readonly film?: number;
   }[];
+  /** Lines in natural words, and the usual spelling that they were taken as: a line for each item that they say. */
+  readonly natural: readonly { readonly line: number; readonly usual: readonly string[] }[];
 }
+
+/** A line in the coach's own words as lines of the notation: one for a header, one for each item; undefined where it has no one reading. */
+export type NaturalLine = (words: string, as: 'header' | 'item') => readonly string[] | undefined;
+
+/** So many lines are tried as natural words: nobody writes more of them that mean nothing. */
+const MOST_NATURAL = 60;
 
 export interface ParsedSession {
   /** All that could be read; lines with an issue are left out. */
@@ -62,22 +70,26 @@ interface OpenBlock {
 }
 
 /**
- * Reads session notation (docs/notation.md). Never throws on any text; time is linear in its length, and short for every text
+ * Reads session notation (docs/notation.md); what isn't any is asked of `natural`, where that is given. Never throws on any text; time is linear in its length, and short for every text
  * that is taken: reading stops, and says so, at too many issues, items or blocks.
  * `names` tells which words are known movements, whose names win over other readings of the same words.
  * An empty text gives a document without blocks and no issue.
  */
-export function parseSession(text: string, names: MovementNames): ParsedSession {
+export function parseStrictly(text: string, names: MovementNames, natural?: NaturalLine): ParsedSession {
   const issues: NotationIssue[] = [];
   const document: Mutable<SessionDocument> = { blocks: [] };
   const fields: Partial<Record<SessionField, number>> = {};
   const tooLarge = findTooLarge(text);
   if (tooLarge !== undefined) {
     issues.push({ line: 1, column: 1, endColumn: 1, code: 'too-large', suggestions: [], message: tooLarge });
-    return { document, issues, source: { fields, blocks: [] } };
+    return { document, issues, source: { fields, blocks: [], natural: [] } };
   }
   const blocks: OpenBlock[] = [];
   const lineComments: Partial<Record<SessionField | 'end', Comments>> = {};
+  const taken: { line: number; usual: readonly string[] }[] = [];
+  let tried = 0;
+  const asNatural = (words: string, as: 'header' | 'item') =>
+    natural && tried++ < MOST_NATURAL ? natural(words, as) : undefined;
   let before: string[] = [];
   let items = 0;
   /** Too many items or blocks: what follows is left unread. */
@@ -106,7 +118,7 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
       continue;
     }
     const field = sessionField(lineText);
-    const read: LineTokens =
+    let read: LineTokens =
       field && isWholeLine(field.known) ? wholeLine(lineText, field) : tokenizeLine(lineText, line);
     const { tokens, comment } = read;
     if (tokens.length === 0) {
@@ -114,7 +126,25 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
       if (comment) before.push(comment);
       continue;
     }
-    const cursor = new Cursor(tokens, line, lineText);
+    let cursor = new Cursor(tokens, line, lineText);
+    const words = lineText.slice(0, tokens.at(-1)!.end);
+    /** Goes on with a header in natural words as with its usual spelling. */
+    const takeHeader = () => {
+      const [usual] = asNatural(words, 'header') ?? [];
+      const own = usual === undefined ? undefined : tokenizeLine(usual, line);
+      if (!own || own.issues.length > 0) return undefined;
+      const next = new Cursor(own.tokens, line, usual!);
+      const found = blockHeader(next);
+      const at = next.at;
+      const faults: NotationIssue[] = [];
+      if (found) readClauses(next, faults);
+      if (!found || faults.length > 0) return undefined;
+      next.at = at;
+      taken.push({ line, usual: [usual!] });
+      read = own;
+      cursor = next;
+      return found;
+    };
     const guard = (readLine: () => void) => {
       if (read.issues.length > 0) {
         issues.push(...read.issues);
@@ -127,7 +157,7 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
         issues.push(error.issue);
       }
     };
-    const header = blockHeader(cursor);
+    const header = blockHeader(cursor) ?? (field || !natural ? undefined : takeHeader());
     if (header && blocks.length >= MAX_BLOCKS) {
       isFull = true;
       issues.push({
@@ -140,11 +170,13 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
       });
     } else if (header) {
       const lineComment = takeComments(comment);
-      guard(() => undefined);
       const label = header.label;
       const from = cursor.peek();
-      const { repeats, ...rules }: HeaderRules =
-        read.issues.length > 0 ? { time: { kind: 'flow' } } : readClauses(cursor, issues);
+      const faults: NotationIssue[] = [...read.issues];
+      let headerRules: HeaderRules = faults.length > 0 ? { time: { kind: 'flow' } } : readClauses(cursor, faults);
+      if (faults.length > 0 && faults.every(mayBeNatural) && takeHeader()) headerRules = readClauses(cursor, []);
+      else issues.push(...faults);
+      const { repeats, ...rules } = headerRules;
       blocks.push({
         block: {
           role: header.role,
@@ -195,8 +227,9 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
             tokens.at(-1),
           );
         }
-        const read = readSideList(cursor, names) ?? [readItem(cursor, names)];
-        items += read.length;
+        const read = readItems(cursor, names, () => asNatural(words, 'item'));
+        if (read.usual) taken.push({ line, usual: read.usual });
+        items += read.found.length;
         if (items > MAX_ITEMS) {
           isFull = true;
           cursor.fail(
@@ -207,7 +240,7 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
           );
         }
         const lineComment = takeComments(comment);
-        for (const [i, { item, source }] of read.entries()) {
+        for (const [i, { item, source }] of read.found.entries()) {
           open!.block.items.push(lineComment && i === 0 ? { ...item, comments: lineComment } : item);
           open!.items.push(source);
         }
@@ -218,8 +251,8 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
   if (Object.keys(lineComments).length > 0) document.comments = lineComments;
   const real = blocks.filter((b) => !b.ghost);
   checkBlocks(real, names, issues);
-  const taken = real.filter((b) => !b.ghost);
-  document.blocks = taken.map((b) => b.block);
+  const whole = real.filter((b) => !b.ghost);
+  document.blocks = whole.map((b) => b.block);
   issues.sort((a, b) => a.line - b.line || a.column - b.column);
   if (issues.length > MAX_ISSUES) issues.length = MAX_ISSUES;
   return {
@@ -227,9 +260,54 @@ export function parseSession(text: string, names: MovementNames): ParsedSession 
     issues,
     source: {
       fields,
-      blocks: taken.map(({ line, film, items: lines }) => ({ line, items: lines, ...(film && { film }) })),
+      blocks: whole.map(({ line, film, items: lines }) => ({ line, items: lines, ...(film && { film }) })),
+      natural: taken,
     },
   };
+}
+
+/**
+ * Whether a line may be meant in natural words. A number out of bounds, a bracket left open and a misspelt word of the notation stay
+ * errors, and so does what isn't written to its end.
+ */
+const mayBeNatural = ({ code, suggestions }: NotationIssue): boolean => {
+  switch (code) {
+    case 'unknown-clause':
+    case 'out-of-place':
+    case 'contradiction':
+      return suggestions.length === 0;
+    case 'unknown-modifier':
+      // The one suggestion is to put the words in quotation marks.
+      return suggestions.length === 1;
+    case 'missing':
+      // "45 of what?" may be answered by the words that follow.
+      return suggestions.some((s) => s.endsWith(' sets'));
+    default:
+      return false;
+  }
+};
+
+interface ReadItems {
+  readonly found: readonly ReadItem[];
+  /** Where natural words were taken: their usual spelling. */
+  readonly usual?: readonly string[];
+}
+
+/** The items of a line: one, those of a list of one side, or what natural words say. Throws an UnreadableError where it is none of these. */
+function readItems(cursor: Cursor, names: MovementNames, natural: () => readonly string[] | undefined): ReadItems {
+  try {
+    return { found: readSideList(cursor, names) ?? [readItem(cursor, names)] };
+  } catch (error) {
+    if (!(error instanceof UnreadableError) || !mayBeNatural(error.issue)) throw error;
+    const usual = natural();
+    if (!usual) throw error;
+    const movement = { start: cursor.tokens[0]!.start, end: cursor.tokens.at(-1)!.end };
+    const found = usual.map((text) => ({
+      item: readItem(new Cursor(tokenizeLine(text, cursor.line).tokens, cursor.line, text), names).item,
+      source: { line: cursor.line, movement },
+    }));
+    return { found, usual };
+  }
 }
 
 /** Why a text is too large to be read; undefined where it isn't. Counts UTF-8 bytes without a TextEncoder's copy. */

@@ -1,5 +1,5 @@
 import type { Dose } from '../document/document.ts';
-import { parseSession } from './parse.ts';
+import { parseStrictly } from './parse.ts';
 
 export type DoseReading =
   | { readonly status: 'success'; readonly dose: Dose | undefined }
@@ -12,7 +12,7 @@ export function readDoseText(text: string): DoseReading {
   if (text.trim() === '') return { status: 'success', dose: undefined };
   if (text.length > 200 || /["#\n\r]/.test(text))
     return { status: 'error', message: 'Write a dose like 10, 8/side, 0:30 or max.' };
-  const { document, issues } = parseSession(`Main: 3 rounds\n${text} "it"`, NO_NAMES);
+  const { document, issues } = parseStrictly(`Main: 3 rounds\n${text} "it"`, NO_NAMES);
   if (issues[0]) return { status: 'error', message: issues[0].message };
   const item = document.blocks[0]?.items[0];
   const isWhole = item?.kind === 'work' && item.choices.length === 1 && item.choices[0]!.name === 'it' && !item.side;

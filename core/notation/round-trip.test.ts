@@ -4,7 +4,8 @@ import { baseLibrary } from '../movement/library.ts';
 import { computePlan } from '../session/plan.ts';
 import { arbitraryBlock, arbitraryDocument, arbitraryWorkItem } from './arbitrary-document.ts';
 import { applyEdits } from './apply-edits.ts';
-import { MAX_TEXT_BYTES, parseSession } from './parse.ts';
+import { MAX_TEXT_BYTES } from './parse.ts';
+import { parseSession } from './read-session.ts';
 import { printSession } from './print.ts';
 import { runs } from '../../tests/long.ts';
 

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
 import { analyseText } from '../session/analyse.ts';
 import { applyEdits } from './apply-edits.ts';
-import { parseSession } from './parse.ts';
+import { parseSession } from './read-session.ts';
 import { printSession } from './print.ts';
 
 const HEADER = 'Main: work 0:30 rest 0:10';

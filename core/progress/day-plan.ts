@@ -1,7 +1,7 @@
 import { sessionTitle } from '../session/session-title.ts';
 import type { Area, Joint, Pattern } from '../movement/movement.ts';
 import { areaOf, loadsWrists } from '../movement/movement.ts';
-import { parseSession } from '../notation/parse.ts';
+import { parseSession } from '../notation/read-session.ts';
 import type { EstimateSec } from '../pace/pace.ts';
 import type { SessionDocument } from '../document/document.ts';
 import { blockName } from '../session/explain/explain.ts';

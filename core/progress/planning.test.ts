@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import fc from 'fast-check';
 import { baseLibrary } from '../movement/library.ts';
-import { parseSession } from '../notation/parse.ts';
+import { parseSession } from '../notation/read-session.ts';
 import { readEditsJson, toEditsJson } from '../exchange/programme-edit-json.ts';
 import { applyProgrammeEdits } from './edit/apply-programme-edit.ts';
 import { dragRule, offsetAt, withScheduleKind } from './levers/drag-rule.ts';

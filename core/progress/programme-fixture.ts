@@ -9,7 +9,7 @@ import type { ProgrammeDay, ProgrammeDocument, Track } from './programme-documen
 import { NO_GUARD_SETTINGS } from './programme-document.ts';
 import { createTrackBook, regenerate } from './edit/regenerate.ts';
 import { schoolLevers } from './track/schools.ts';
-import { parseSession } from '../notation/parse.ts';
+import { parseSession } from '../notation/read-session.ts';
 
 export const scope = { library: baseLibrary, routines: new Map() };
 export const book = createTrackBook(scope);

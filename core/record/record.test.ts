@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { DayDate } from '../calendar/day.ts';
 import { baseLibrary } from '../movement/library.ts';
-import { parseSession } from '../notation/parse.ts';
+import { parseSession } from '../notation/read-session.ts';
 import { computePlan } from '../session/plan.ts';
 import { formatScore, parseClockText, parseScores, scoreFields, scoreValues } from './scores/score.ts';
 import type { DayState } from './adherence/strand.ts';

@@ -2,7 +2,7 @@ import type { MovementLibrary } from '../movement/library.ts';
 import type { NotationIssue } from '../text/issue.ts';
 import type { SessionSource } from '../notation/parse.ts';
 import { usualSpelling } from '../notation/own-words/usual-spelling.ts';
-import { parseSession } from '../notation/parse.ts';
+import { parseSession } from '../notation/read-session.ts';
 import type { Block, SessionDocument } from '../document/document.ts';
 import { findFindings } from './findings/find-findings.ts';
 import type { Finding } from './findings/finding.ts';

@@ -5,7 +5,7 @@ import { layerLibrary } from '../movement/layer.ts';
 import { baseLibrary } from '../movement/library.ts';
 import { applyEdits } from '../notation/apply-edits.ts';
 import { completeLine } from '../notation/complete.ts';
-import { parseSession } from '../notation/parse.ts';
+import { parseSession } from '../notation/read-session.ts';
 import { printSession } from '../notation/print.ts';
 import { analyseText } from './analyse.ts';
 import { freezeRoutines, resolveBlocks } from './resolve.ts';

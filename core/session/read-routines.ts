@@ -1,5 +1,5 @@
 import type { MovementNames } from '../notation/read-item.ts';
-import { parseSession } from '../notation/parse.ts';
+import { parseSession } from '../notation/read-session.ts';
 import { countSteps, MAX_ROUTINE_STEPS } from '../forms/count-steps.ts';
 import type { Block } from '../document/document.ts';
 import type { Routines } from './resolve.ts';

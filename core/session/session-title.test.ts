@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
-import { parseSession } from '../notation/parse.ts';
+import { parseSession } from '../notation/read-session.ts';
 import { sessionTitle } from './session-title.ts';
 
 const titleOf = (text: string) => sessionTitle(parseSession(text, baseLibrary).document);

@@ -2,7 +2,7 @@ import type pg from 'pg';
 import { dayName, weekdayOf } from '../../core/calendar/day.ts';
 import type { SessionDocument } from '../../core/document/document.ts';
 import { fitSession } from '../../core/fit/fit-session.ts';
-import { parseSession } from '../../core/notation/parse.ts';
+import { parseSession } from '../../core/notation/read-session.ts';
 import type { ChangedLine } from '../../core/progress/person/change-person.ts';
 import { changedLines, personAfter } from '../../core/progress/person/change-person.ts';
 import { findProgrammeDay } from '../../core/progress/programme-document.ts';

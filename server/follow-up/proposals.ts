@@ -8,7 +8,7 @@ import { groupBy } from '../../core/group-by.ts';
 import type { Level } from '../../core/movement/fit-movement.ts';
 import type { OwnDose } from '../../core/movement/own-dose.ts';
 import { cutLetters } from '../../core/letters.ts';
-import { parseSession } from '../../core/notation/parse.ts';
+import { parseSession } from '../../core/notation/read-session.ts';
 import { rewriteText } from '../../core/notation/rewrite.ts';
 import { changedDoses, changedLevels, withSpare } from '../../core/progress/person/change-person.ts';
 import { applyPulls } from '../../core/progress/levers/apply-lever.ts';

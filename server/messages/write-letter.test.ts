@@ -3,7 +3,7 @@ import { baseLibrary } from '../../core/movement/library.ts';
 import { computePlan } from '../../core/session/plan.ts';
 import { resolveBlocks } from '../../core/session/resolve.ts';
 import { buildSheet } from '../../core/session/session-sheet.ts';
-import { parseSession } from '../../core/notation/parse.ts';
+import { parseSession } from '../../core/notation/read-session.ts';
 import type { MessageFacts, MessageOccasion } from '../../core/messages/message-facts.ts';
 import { aheadWords, letterTo, letterToCoach } from '../../words/en/letters.ts';
 import { writeLetter } from './write-letter.tsx';

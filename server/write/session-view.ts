@@ -4,7 +4,7 @@ import type { Block, SessionDocument } from '../../core/document/document.ts';
 import type { SessionPlan } from '../../core/session/plan.ts';
 import { computePlan } from '../../core/session/plan.ts';
 import { resolveBlocks } from '../../core/session/resolve.ts';
-import { parseSession } from '../../core/notation/parse.ts';
+import { parseSession } from '../../core/notation/read-session.ts';
 import type { WorkspaceBook } from './workspace-book.ts';
 
 export interface PlannedSession {

@@ -6,7 +6,7 @@ import { insertProgramme } from '../../db/queries/plan.ts';
 import { getProgramme, insertVersion, listDays } from '../../db/queries/programme.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import { seededRandom } from '../../demo/random.ts';
-import { parseSession } from '../../core/notation/parse.ts';
+import { parseSession } from '../../core/notation/read-session.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
 import type { ThrowawayDatabase } from '../throwaway-database.ts';
 import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';

@@ -8,7 +8,7 @@ import { insertNewRecords } from '../../db/queries/record.ts';
 import type { RecordDetails } from '../../core/record/record.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
-import { parseSession } from '../../core/notation/parse.ts';
+import { parseSession } from '../../core/notation/read-session.ts';
 import { unpackItems } from '../../app/follow-up/strands/rows.ts';
 import { callRoute } from '../call-route.ts';
 import type { ThrowawayDatabase } from '../throwaway-database.ts';

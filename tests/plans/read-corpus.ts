@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import type { SessionDocument } from '../../core/document/document.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
 import { readOwnPlan } from '../../core/notation/own-words/read-plan.ts';
-import { parseSession } from '../../core/notation/parse.ts';
+import { parseSession } from '../../core/notation/read-session.ts';
 
 /** A plan as it is found, and the sessions that a coach means by it: by day, in notation. */
 export interface WorkedPlan {

@@ -4,7 +4,7 @@ import { completeLine } from '../../core/notation/complete.ts';
 import { doseStops, nextStop } from '../../core/notation/dose-stops.ts';
 import { lineSpans } from '../../core/notation/line-spans.ts';
 import { GUIDE } from '../../core/notation/guide.ts';
-import { parseSession } from '../../core/notation/parse.ts';
+import { parseSession } from '../../core/notation/read-session.ts';
 import { readRules, RULE_EXAMPLES } from '../../core/progress/levers/lever-text.ts';
 
 /** A line with something wrong in it, one thing at a time: a word gone, a word twice, other numbers, a stray comma. */

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../../core/movement/library.ts';
 import { movementId } from '../../core/movement/movement.ts';
 import { readOwnPlan } from '../../core/notation/own-words/read-plan.ts';
-import { parseSession } from '../../core/notation/parse.ts';
+import { parseSession } from '../../core/notation/read-session.ts';
 import { doubtChoices, doubtWords } from '../../words/en/own-words.ts';
 import { PLAIN_PLANS } from './plain-plans-fixture.ts';
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../../core/movement/library.ts';
 import { movementId } from '../../core/movement/movement.ts';
-import { parseSession } from '../../core/notation/parse.ts';
+import { parseSession } from '../../core/notation/read-session.ts';
 import { describeSession } from './describe-session-fixture.ts';
 import { FORM_SESSIONS } from './form-sessions-fixture.ts';
 

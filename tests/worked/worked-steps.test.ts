@@ -5,7 +5,7 @@ import { baseLibrary } from '../../core/movement/library.ts';
 import { nearestMovements } from '../../core/movement/nearest-movements.ts';
 import { UNREAD } from '../../core/movement/name/unread-fixture.ts';
 import { printHeader } from '../../core/notation/print.ts';
-import { parseSession } from '../../core/notation/parse.ts';
+import { parseSession } from '../../core/notation/read-session.ts';
 import { dragRule, offsetAt, withLighterWeek, withScheduleKind } from '../../core/progress/levers/drag-rule.ts';
 import { insertWeek, removeWeek } from '../../core/progress/edit/edit-weeks.ts';
 import { needRules, printRule, readRule } from '../../core/progress/levers/lever-text.ts';

@@ -7,6 +7,7 @@ const needSec = { low: 40, likely: 55, high: 80 };
 const FACTS: readonly FindingFacts[] = [
   { code: 'new-movement', name: 'heron walk' },
   { code: 'unknown-routine', name: 'slow start' },
+  { code: 'natural-words', usual: ['10 squat', '5 push-up'] },
   { code: 'one-sided', movement: 'split squat', side: null },
   { code: 'one-sided', movement: 'split squat', side: 'left' },
   { code: 'overfull-slot', movement: 'burpee', fromRound: 1, needSec, limit: { kind: 'turn', sec: 60 } },
@@ -47,6 +48,7 @@ test('each finding is one sentence or two, and none is without words', () => {
     [
       "“heron walk” is new here: it is taken as written, at a usual pace; which kit it needs stays open.",
       "No routine is stored under “slow start”; this block is empty until there is one.",
+      "Taken as “10 squat”, “5 push-up”.",
       "The split squat works one side at a time; say how left and right are counted.",
       "Only the left side of the split squat is written in this block.",
       "Burpee: 0:55 of work (0:40 to 1:20), more than the 1:00 of the turn.",
@@ -85,6 +87,7 @@ test('each finding is one sentence or two, and none is without words', () => {
 test('each way out is a few words on a button', () => {
   const changes: readonly ChangeFacts[] = [
     { kind: 'rename', name: 'push-up' },
+    { kind: 'spell-as-usual' },
     { kind: 'number', value: 10 },
     { kind: 'dose', dose: '10 each side' },
     { kind: 'half-each-side' },
@@ -112,6 +115,7 @@ test('each way out is a few words on a button', () => {
   expect(changes.map(changeWords)).toMatchInlineSnapshot(`
     [
       "push-up",
+      "write it so",
       "10",
       "10 each side",
       "half each side",

@@ -51,6 +51,8 @@ export function findingWords(f: FindingFacts): string {
   switch (f.code) {
     case 'new-movement':
       return `“${f.name}” is new here: it is taken as written, at a usual pace; which kit it needs stays open.`;
+    case 'natural-words':
+      return `Taken as “${f.usual.join('”, “')}”.`;
     case 'unknown-routine':
       return `No routine is stored under “${f.name}”; this block is empty until there is one.`;
     case 'one-sided':
@@ -102,6 +104,8 @@ export function changeWords(c: ChangeFacts): string {
   switch (c.kind) {
     case 'rename':
       return c.name;
+    case 'spell-as-usual':
+      return 'write it so';
     case 'number':
       return String(c.value);
     case 'dose':
@@ -145,6 +149,7 @@ export function changeWords(c: ChangeFacts): string {
 
 const HEADINGS: Readonly<Record<FindingCode, (count: number) => string>> = {
   'new-movement': (n) => `${plural(n, 'movement')} are new here: taken as written, at a usual pace, with kit left open`,
+  'natural-words': (n) => `${plural(n, 'line')} are in your own words, and taken so`,
   'unknown-routine': (n) => `${plural(n, 'routine')} are not stored`,
   'one-sided': (n) => `${plural(n, 'movement')} work one side at a time; say how left and right are counted`,
   'overfull-slot': (n) => `${plural(n, 'turn')} don’t hold what is put in them`,

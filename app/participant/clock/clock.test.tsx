@@ -6,7 +6,7 @@ import { buildStages } from '../../../core/clock/build-stages.ts';
 import type { ClockEvent, ClockState } from '../../../core/clock/clock.ts';
 import { advance, startClock } from '../../../core/clock/clock.ts';
 import { baseLibrary } from '../../../core/movement/library.ts';
-import { parseSession } from '../../../core/notation/parse.ts';
+import { parseSession } from '../../../core/notation/read-session.ts';
 import { computePlan } from '../../../core/session/plan.ts';
 import { resolveBlocks } from '../../../core/session/resolve.ts';
 import { packRibbon } from '../../charts/session/pack-ribbon.ts';

@@ -1,6 +1,6 @@
 import type { Shape } from '../../../core/forms/form.ts';
 import { baseLibrary } from '../../../core/movement/library.ts';
-import { parseSession } from '../../../core/notation/parse.ts';
+import { parseSession } from '../../../core/notation/read-session.ts';
 import { computePlan } from '../../../core/session/plan.ts';
 import { layoutRibbon } from '../../charts/ribbon-layout.ts';
 import { Ribbon } from '../../charts/session/ribbon.tsx';

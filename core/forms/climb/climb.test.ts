@@ -3,7 +3,7 @@ import { buildStages } from '../../clock/build-stages.ts';
 import { advance, startClock } from '../../clock/clock.ts';
 import { seenScores } from '../../clock/seen-scores.ts';
 import { baseLibrary } from '../../movement/library.ts';
-import { parseSession } from '../../notation/parse.ts';
+import { parseSession } from '../../notation/read-session.ts';
 import { printSession } from '../../notation/print.ts';
 import { applyLever } from '../../progress/levers/apply-lever.ts';
 import { scoreFields } from '../../record/scores/score.ts';

@@ -2,7 +2,7 @@ import type { Block, Item, Span, TimeRule, Role } from '../../document/document.
 import { formOf } from '../../forms/forms.ts';
 import { BARE_REST_SEC, MAX_ROUNDS } from '../../limits.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
-import { parseSession } from '../parse.ts';
+import { parseStrictly } from '../parse.ts';
 import { printSession } from '../print.ts';
 import type { HeaderFacts } from './header-phrases.ts';
 
@@ -39,6 +39,9 @@ export function timeOf({ facts, items }: Pick<OpenBlock, 'facts' | 'items'>): Ti
     return formOf(time).notation.withNumber(time, 'slots', facts.slotRounds * Math.max(1, items.length));
   if (time?.kind === 'intervals' && facts.times && items.filter((i) => i.kind === 'work').length <= 1)
     return { ...time, total: facts.times };
+  // A cap within a turn is when its work should be over.
+  if (time?.kind === 'slots' && facts.capSec !== undefined && facts.capSec < time.slotSec)
+    return { ...time, workCapSec: facts.capSec };
   if (time) return time;
   return { kind: 'own', forTime: facts.forTime === true, ...(facts.capSec !== undefined && { capSec: facts.capSec }) };
 }
@@ -136,7 +139,7 @@ export function toBlock(open: OpenBlock): Block {
 
 /** A block that reads back: as it is, else without what the notation doesn't take of its clock, else its items alone. */
 export function readable(block: Block, library: MovementLibrary): Block {
-  const reads = (b: Block) => parseSession(printSession({ blocks: [b] }, library), library).issues.length === 0;
+  const reads = (b: Block) => parseStrictly(printSession({ blocks: [b] }, library), library).issues.length === 0;
   if (reads(block)) return block;
   const flow = { role: block.role, time: { kind: 'flow' } as const };
   const { between: _between, count: _count, ...lean } = block;

@@ -1,6 +1,6 @@
 import type { SessionDocument } from '../../document/document.ts';
 import { cutLetters } from '../../letters.ts';
-import { MAX_BLOCKS, parseSession } from '../parse.ts';
+import { MAX_BLOCKS, parseStrictly } from '../parse.ts';
 import { printSession } from '../print.ts';
 import { holdsAll, readable, restBehind, toBlock } from './build-blocks.ts';
 import { FILLERS } from './name-phrases.ts';
@@ -174,7 +174,7 @@ export function finish(state: State): OwnWords {
     blocks,
   };
   const text = blocks.length === 0 ? '' : printSession(document, library);
-  const { source } = parseSession(text, library);
+  const { source } = parseStrictly(text, library);
   const placeOf = new Map(kept.map(({ b }, i) => [b, i]));
   const lineOf = (target: Target): number | null => {
     if (target === null || text === '') return null;

@@ -1,5 +1,5 @@
 import { MAX_DURATION_SEC } from '../../limits.ts';
-import { parseSession } from '../parse.ts';
+import { parseStrictly } from '../parse.ts';
 import { takeHeader } from './header-phrases.ts';
 import { takeItem } from './item-phrases.ts';
 import { D, toSeconds, re } from './spoken-numbers.ts';
@@ -91,7 +91,7 @@ function takeKit(state: State, strip: Strip): void {
         .replace(/\s+/g, ' ')
         .trim(),
     )
-    .filter((p) => /\p{L}/u.test(p) && p.length <= 40 && parseSession(`Kit: ${p}`, state.library).issues.length === 0);
+    .filter((p) => /\p{L}/u.test(p) && p.length <= 40 && parseStrictly(`Kit: ${p}`, state.library).issues.length === 0);
   // What can't be had as kit stays, and is kept as words.
   if (pieces.length === 0) return;
   strip.take(KIT, 'kit');

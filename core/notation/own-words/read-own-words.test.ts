@@ -3,7 +3,7 @@ import { expect, test } from 'vitest';
 import { runs } from '../../../tests/long.ts';
 import { baseLibrary } from '../../movement/library.ts';
 import { NASTY_PIECES, nastyText } from '../nasty-text-fixture.ts';
-import { parseSession } from '../parse.ts';
+import { parseSession } from '../read-session.ts';
 import { PIECE_KINDS } from './piece.ts';
 import type { OwnPlan } from './read-plan.ts';
 import { readOwnPlan } from './read-plan.ts';

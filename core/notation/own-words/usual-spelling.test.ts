@@ -33,10 +33,7 @@ test.each([
   expect(usualSpelling(line, baseLibrary)).toBeUndefined();
 });
 
-test('a line that can’t be read offers it whole; a line that can be is left alone', () => {
-  const { issues } = analyseText('Main: 30 sec on, 15 off, four rounds\n10 squats\n8 lunges, each leg', baseLibrary);
-  expect(issues.map((i) => [i.line, i.usual])).toEqual([
-    [1, 'Main: work 0:30 rest 0:15, 4 rounds'],
-    [3, '8/side forward lunge'],
-  ]);
+test('a line that can’t be read offers it whole, where it isn’t taken so by itself', () => {
+  const work = analyseText('Main: work 45 rest 15\n10 squats\n', baseLibrary);
+  expect(work.issues.map((i) => [i.line, i.usual])).toEqual([[1, 'Main: work 0:45 rest 0:15']]);
 });

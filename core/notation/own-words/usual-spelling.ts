@@ -1,9 +1,10 @@
-import type { Role } from '../../document/document.ts';
+import type { Block, Role } from '../../document/document.ts';
 import { ROLES } from '../../document/document.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
-import { parseSession } from '../parse.ts';
+import { parseStrictly } from '../parse.ts';
 import { printHeader, printItem } from '../print.ts';
 import { openBlock, toBlock } from './build-blocks.ts';
+import type { HeaderFacts } from './header-phrases.ts';
 import { takeHeader } from './header-phrases.ts';
 import { takeItem } from './item-phrases.ts';
 import { Strip } from './strip.ts';
@@ -21,7 +22,29 @@ export function usualSpelling(line: string, library: MovementLibrary): string | 
   return usual === undefined || usual === line.trim() ? undefined : usual;
 }
 
-function usualHeader(line: string, library: MovementLibrary): string | undefined {
+/** Whether a block has a place for all that its words say: what contradicts itself loses one of the two. */
+function saysAll({ time, rounds, count, between, thenRestSec }: Block, facts: HeaderFacts): boolean {
+  const caps = { own: 'capSec', slots: 'workCapSec', accumulate: 'capSec' } as const;
+  const capKey = caps[time.kind as keyof typeof caps] as string | undefined;
+  const total = facts.time?.kind === 'intervals' ? facts.time.total : undefined;
+  return (
+    (!facts.rounds ||
+      rounds !== undefined ||
+      (time.kind === 'intervals' && total === undefined) ||
+      time.kind === 'slots') &&
+    (total === undefined || (time.kind === 'intervals' && time.total === total)) &&
+    (facts.times === undefined ||
+      rounds?.high === facts.times ||
+      (time.kind === 'intervals' && time.total === facts.times)) &&
+    (facts.capSec === undefined || (capKey !== undefined && capKey in time)) &&
+    (!facts.forTime || facts.capSec !== undefined || (time.kind === 'own' && time.forTime)) &&
+    (!facts.list || count !== undefined) &&
+    (!facts.between || between !== undefined || time.kind === 'windows') &&
+    (facts.thenRestSec === undefined || thenRestSec !== undefined)
+  );
+}
+
+export function usualHeader(line: string, library: MovementLibrary): string | undefined {
   const role = ROLE.exec(line);
   const strip = new Strip(line, role?.[0].length ?? 0, line.length);
   const facts = takeHeader(strip);
@@ -30,15 +53,23 @@ function usualHeader(line: string, library: MovementLibrary): string | undefined
   const open = { ...openBlock(name, { ...facts }), ...(role?.[2] && { label: role[2] }) };
   open.items.push({ kind: 'work', choices: [{ name: 'squat' }], inTurn: false });
   open.sets.push(undefined);
-  return reads(`${printHeader(toBlock(open))}\nsquat`, library)?.split('\n')[0];
+  const block = toBlock(open);
+  if (!saysAll(block, facts)) return undefined;
+  return reads(`${printHeader(block)}\nsquat`, library)?.split('\n')[0];
 }
 
-function usualItem(line: string, library: MovementLibrary): string | undefined {
+const usualItem = (line: string, library: MovementLibrary): string | undefined => plainItem(line, library);
+
+/** A line that names one movement, with what is said of it; free words only where a comma or bracket sets them apart. */
+export function plainItem(line: string, library: MovementLibrary): string | undefined {
   const strip = new Strip(line, 0, line.length);
   const read = takeItem(strip, library);
-  if (!read || !read.isKnown || read.hasWords || read.doubts.length > 0 || read.sets !== undefined) return undefined;
+  if (!read || !read.isKnown || read.doubts.length > 0 || read.sets !== undefined) return undefined;
+  const said = strip.taken.filter((t) => t.as === 'note' || t.as === 'unread');
+  const areApart = said.every((t) => t.as === 'note' && /[,;(]\s*(?:["“]|but |with )?$/.test(line.slice(0, t.start)));
+  if (read.hasWords && !areApart) return undefined;
   return reads(`Main: flow\n${printItem(read.item, library)}`, library)?.split('\n')[1];
 }
 
 const reads = (text: string, library: MovementLibrary): string | undefined =>
-  parseSession(text, library).issues.length === 0 ? text : undefined;
+  parseStrictly(text, library).issues.length === 0 ? text : undefined;

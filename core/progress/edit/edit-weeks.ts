@@ -1,7 +1,7 @@
 import type { DayPlace } from '../../calendar/day.ts';
 import { MAX_WEEKS } from '../../calendar/day.ts';
 import { rewriteText } from '../../notation/rewrite.ts';
-import { parseSession } from '../../notation/parse.ts';
+import { parseSession } from '../../notation/read-session.ts';
 import { applyPulls } from '../levers/apply-lever.ts';
 import type { ProgressScope } from '../track/build-track.ts';
 import type { ProgrammeDay, ProgrammeDocument, Track } from '../programme-document.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { dayKey } from '../../calendar/day.ts';
-import { parseSession } from '../../notation/parse.ts';
+import { parseSession } from '../../notation/read-session.ts';
 import { baseLibrary } from '../../movement/library.ts';
 import { applyProgrammeEdits } from './apply-programme-edit.ts';
 import { findDifferences, isNoDifference } from './find-differences.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { baseLibrary } from '../../movement/library.ts';
-import { parseSession } from '../../notation/parse.ts';
+import { parseSession } from '../../notation/read-session.ts';
 import { rewriteText } from '../../notation/rewrite.ts';
 import { computePlan } from '../../session/plan.ts';
 import { applyLever, applyPulls, readLever } from './apply-lever.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { baseLibrary } from '../../movement/library.ts';
-import { parseSession } from '../../notation/parse.ts';
+import { parseSession } from '../../notation/read-session.ts';
 import { rewriteText } from '../../notation/rewrite.ts';
 import { applyLever, readLever } from './apply-lever.ts';
 import type { LeverKind } from './lever.ts';

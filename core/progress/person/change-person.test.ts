@@ -5,7 +5,7 @@ import type { FitPerson } from '../../movement/fit-movement.ts';
 import { ANYONE } from '../../movement/fit-movement.ts';
 import { baseLibrary } from '../../movement/library.ts';
 import { MAX_OWN_DOSES } from '../../movement/own-dose.ts';
-import { parseSession } from '../../notation/parse.ts';
+import { parseSession } from '../../notation/read-session.ts';
 import { resolveBlocks } from '../../session/resolve.ts';
 import { changedDoses, changedLevels, changedLines, personAfter } from './change-person.ts';
 import type { PersonChange } from './propose.ts';

@@ -1,7 +1,7 @@
 import type { MovementLibrary } from '../../movement/library.ts';
 import type { ReadText } from '../../notation/rewrite.ts';
 import { rewriteText } from '../../notation/rewrite.ts';
-import { parseSession } from '../../notation/parse.ts';
+import { parseSession } from '../../notation/read-session.ts';
 import type { SessionDocument } from '../../document/document.ts';
 import { computePlan } from '../../session/plan.ts';
 import type { Routines } from '../../session/resolve.ts';

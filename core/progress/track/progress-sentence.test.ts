@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../../movement/library.ts';
-import { parseSession } from '../../notation/parse.ts';
+import { parseSession } from '../../notation/read-session.ts';
 import { offsetAt } from '../levers/drag-rule.ts';
 import type { Lever } from '../levers/lever.ts';
 import { leverChoices } from '../levers/lever-choices.ts';

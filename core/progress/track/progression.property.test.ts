@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { baseLibrary } from '../../movement/library.ts';
 import { arbitraryDocument } from '../../notation/arbitrary-document.ts';
-import { parseSession } from '../../notation/parse.ts';
+import { parseSession } from '../../notation/read-session.ts';
 import { printSession } from '../../notation/print.ts';
 import { applyLever } from '../levers/apply-lever.ts';
 import { buildTrackWeek, readTrack } from './build-track.ts';

@@ -1,4 +1,4 @@
-import { parseSession } from '../../notation/parse.ts';
+import { parseSession } from '../../notation/read-session.ts';
 import { explainWeek } from '../week/explain-week.ts';
 import type { ProgrammeDay, ProgrammeDocument } from '../programme-document.ts';
 import type { TrackBook } from '../edit/regenerate.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../../movement/library.ts';
-import { parseSession } from '../../notation/parse.ts';
+import { parseSession } from '../../notation/read-session.ts';
 import type { BoardPerson } from './boards.ts';
 import { boardName, personBoard, teamBoard } from './boards.ts';
 import { sumWeek } from '../adherence/week-facts.ts';

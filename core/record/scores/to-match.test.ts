@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../../movement/library.ts';
-import { parseSession } from '../../notation/parse.ts';
+import { parseSession } from '../../notation/read-session.ts';
 import { analyseText } from '../../session/analyse.ts';
 import type { Score } from './score.ts';
 import { formatScore, isBetter, parseScores, scoreFields, scoreValues } from './score.ts';

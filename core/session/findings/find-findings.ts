@@ -6,7 +6,7 @@ import {
   findTightChangeOvers,
   findUnclearScores,
 } from './clock-findings.ts';
-import { findNewMovements, findOneSided } from './item-findings.ts';
+import { findNaturalWords, findNewMovements, findOneSided } from './item-findings.ts';
 import {
   findKit,
   findLateImpact,
@@ -22,6 +22,7 @@ const ORDER: Record<Severity, number> = { warning: 0, caution: 1, info: 2 };
 
 const FINDERS = [
   findUnknownRoutines,
+  findNaturalWords,
   findOverfullSlots,
   findOffTarget,
   findKit,

@@ -10,6 +10,7 @@ import type { SessionEdit } from '../../notation/session-edit.ts';
 
 export const FINDING_CODES = [
   'new-movement',
+  'natural-words',
   'unknown-routine',
   'one-sided',
   'overfull-slot',
@@ -37,6 +38,8 @@ export type Severity = 'info' | 'caution' | 'warning';
 export type FindingFacts =
   /** A movement that the library doesn't know: it can be made known. */
   | { readonly code: 'new-movement'; readonly name: string }
+  /** A line in natural words, and what it was taken as: a line for each item that it says. */
+  | { readonly code: 'natural-words'; readonly usual: readonly string[] }
   | { readonly code: 'unknown-routine'; readonly name: string }
   /** `side`: only that one is written; null: it isn't said how sides are counted. */
   | { readonly code: 'one-sided'; readonly movement: string; readonly side: 'left' | 'right' | null }
@@ -88,6 +91,7 @@ export type FindingFacts =
 /** What a change does, in names and numbers. */
 export type ChangeFacts =
   | { readonly kind: 'rename'; readonly name: string }
+  | { readonly kind: 'spell-as-usual' }
   | { readonly kind: 'number'; readonly value: number }
   /** As the notation writes it. */
   | { readonly kind: 'dose'; readonly dose: string }

@@ -90,6 +90,14 @@ const CASES: readonly [FindingCode, text: string, line: number | null, mended: s
     1,
     'Main: amrap 12:00, then rest 1:00\n8 squat\n8 march\nFinisher: amrap 10:00\n8 push-up\n',
   ],
+  ['natural-words', 'Main: flow\n8 lunges, each leg', 2, 'Main: flow\n8/side forward lunge\n'],
+  [
+    'natural-words',
+    'Main: 30 sec on, 15 off, four rounds\n8 squat',
+    1,
+    'Main: work 0:30 rest 0:15, 4 rounds\n8 squat\n',
+  ],
+  ['natural-words', 'Main: flow\n10 squats, then 5 push-ups  # ha', 2, 'Main: flow\n10 squat  # ha\n5 push-up\n'],
   ['unknown-routine', 'Warm-up: routine "slow start"\nMain: flow\n8 squat', 1, undefined],
 ];
 
@@ -103,7 +111,7 @@ describe('each finding names its line, and its change mends it', () => {
   });
 
   test('every code has a case', () => {
-    expect(new Set(['no-warm-up', ...CASES.map(([code]) => code)]).size).toBe(17);
+    expect(new Set(['no-warm-up', ...CASES.map(([code]) => code)]).size).toBe(18);
   });
 });
 

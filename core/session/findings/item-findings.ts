@@ -1,3 +1,4 @@
+import type { SessionEdit } from '../../notation/session-edit.ts';
 import { resolveMovement } from '../../forms/dose-parts.ts';
 import { isWork } from '../../words/describe-item.ts';
 import type { Block, Dose, WorkItem } from '../../document/document.ts';
@@ -18,6 +19,24 @@ function* writtenItems({ document }: FindingScope): Generator<{ block: Block; b:
 const MOST_OFFERED = 40;
 
 /** Movements that the library doesn't know, each once: with what of the name can be read, then the nearest of the same kind. */
+/** Lines in natural words, each with the edit that writes it in the usual spelling. */
+export function findNaturalWords({ document, source }: FindingScope): Finding[] {
+  return source.natural.map(({ line, usual }): Finding => {
+    const edits = source.blocks.flatMap((own, block): SessionEdit[] => {
+      if (own.line === line) return [{ kind: 'set-header', block, next: document.blocks[block]! }];
+      const item = own.items.findIndex((i) => i.line === line);
+      return item < 0 ? [] : [{ kind: 'set-item', block, item, next: document.blocks[block]!.items[item]! }];
+    });
+    return {
+      code: 'natural-words',
+      severity: 'info',
+      line,
+      usual,
+      changes: edits.length > 0 ? [{ does: { kind: 'spell-as-usual' }, edits: edits.slice(0, 1) }] : [],
+    };
+  });
+}
+
 export function findNewMovements(scope: FindingScope): Finding[] {
   const { library } = scope;
   const seen = new Set<string>();
