@@ -22,6 +22,7 @@ import { spanWords } from '../forms/rounds.ts';
 import { formatClock } from '../words/format-clock.ts';
 import type { MovementNames } from './read-item.ts';
 import { readItem } from './read-item.ts';
+import { beginsLikeHeader } from './header-start.ts';
 import { printSideList, sideListLength } from './side-list.ts';
 import { tokenizeLine } from '../text/tokens.ts';
 
@@ -138,7 +139,7 @@ function readsBackAs(text: string, item: WorkItem, names: MovementNames): boolea
   const { tokens, comment, issues } = tokenizeLine(text, 1);
   if (issues.length > 0 || comment !== undefined || tokens.length === 0) return false;
   // A line that begins like a header or a session line would not be read as an item at all.
-  if (tokens.some((t) => t.text === ':')) return false;
+  if (beginsLikeHeader(text) || tokens.some((t) => t.text === ':')) return false;
   try {
     const { comments: _comments, ...bare } = item;
     return sameData(readItem(new Cursor(tokens, 1, text), names).item, bare);

@@ -1,7 +1,7 @@
 import type { SessionDocument } from '../document/document.ts';
 import { applyEdits, tailOf } from './apply-edits.ts';
 import type { SessionSource } from './parse.ts';
-import { printHeader, printItem } from './print.ts';
+import { itemLines, printHeader } from './print.ts';
 import type { MovementNames } from './read-item.ts';
 
 /** A text as it was read. */
@@ -21,8 +21,9 @@ export function rewriteText(read: ReadText, next: SessionDocument, names: Moveme
   if (next.blocks.length !== document.blocks.length)
     throw new RangeError(`${next.blocks.length} blocks can’t be written over ${document.blocks.length}`);
   const lines = read.text.split(/\r\n|\n|\r/);
-  const put = (line: number, words: string) => {
-    lines[line - 1] = words + tailOf(lines[line - 1]!);
+  const put = (line: number, words: readonly string[]) => {
+    const [first, ...rest] = words;
+    lines[line - 1] = [first! + tailOf(lines[line - 1]!), ...rest].join('\n');
   };
   for (const [b, block] of next.blocks.entries()) {
     const before = document.blocks[b]!;
@@ -30,9 +31,17 @@ export function rewriteText(read: ReadText, next: SessionDocument, names: Moveme
     if (block.items.length !== before.items.length)
       throw new RangeError(`${block.items.length} items can’t be written over ${before.items.length}`);
     const header = printHeader(block);
-    if (header !== printHeader(before)) put(source.blocks[b]!.line, header);
-    for (const [i, item] of block.items.entries())
-      if (item !== before.items[i]) put(source.blocks[b]!.items[i]!.line, printItem(item, names));
+    if (header !== printHeader(before)) put(source.blocks[b]!.line, [header]);
+    const places = source.blocks[b]!.items;
+    for (const line of new Set(places.map((p) => p.line))) {
+      // Several items may stand in one line: they are written anew together.
+      const own = block.items.filter((_, i) => places[i]!.line === line);
+      if (own.some((item) => !before.items.includes(item)))
+        put(
+          line,
+          itemLines(own, names).map((l) => l.text),
+        );
+    }
   }
   const text = lines.join('\n');
   return next.effort === document.effort

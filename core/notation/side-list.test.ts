@@ -3,6 +3,7 @@ import { baseLibrary } from '../movement/library.ts';
 import { analyseText } from '../session/analyse.ts';
 import { applyEdits } from './apply-edits.ts';
 import { parseSession } from './read-session.ts';
+import { rewriteText } from './rewrite.ts';
 import { printSession } from './print.ts';
 
 const HEADER = 'Main: work 0:30 rest 0:10';
@@ -48,6 +49,37 @@ describe('left then right', () => {
     ['left then right: rest', 'says the sides of all'],
     ['left then right: hip raise, 0 hydrant', 'dose of 0'],
   ])('%s', (line, message) => expect(issueOf(line).message).toContain(message));
+  test('what changes all of them keeps the one line; what changes one sets it apart', () => {
+    const text = `${HEADER}\nleft then right: 8 hip raise, 6 hydrant  # slowly\n10 squats, then 5 push-ups\n`;
+    const read = parseSession(text, baseLibrary);
+    const [block] = read.document.blocks;
+    const more = (by: (n: number, at: number) => number) => ({
+      ...read.document,
+      blocks: [
+        {
+          ...block!,
+          items: block!.items.map((item, i) =>
+            item.kind === 'work' && item.dose?.kind === 'reps' && item.dose.amount.kind === 'fixed'
+              ? {
+                  ...item,
+                  dose: { ...item.dose, amount: { ...item.dose.amount, value: by(item.dose.amount.value, i) } },
+                }
+              : item,
+          ),
+        },
+      ],
+    });
+    const written = (next: typeof read.document) =>
+      rewriteText({ ...read, text }, next, baseLibrary)
+        .trim()
+        .split('\n');
+    expect(written(more((n) => n + 2)).slice(1)).toEqual([
+      'left then right: 10 hip raise, 8 hydrant  # slowly',
+      '12 squat',
+      '7 push-up',
+    ]);
+    expect(written(more((n, at) => (at === 2 ? 1 : n)))).toContain('right 1 hip raise'.replace('right 1', '1 right'));
+  });
   test('an edit of one of them sets the line apart; one before it doesn’t', () => {
     const text = `${HEADER}\n${LINE}  # slowly\n`;
     const work = (name: string) => ({ kind: 'work' as const, choices: [{ name }], inTurn: false });

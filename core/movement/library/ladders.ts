@@ -173,6 +173,7 @@ export const LADDER_ROWS: readonly LadderRow[] = [
       ['band press', 'a band'],
       ['seated bottle press', 'sitting, a weight'],
       ['bottle press', 'standing'],
+      ['overhead press', 'one heavier weight'],
       ['curl to press', 'with a curl'],
       ['pike push-up', 'own weight'],
     ],

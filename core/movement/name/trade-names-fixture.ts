@@ -39,7 +39,7 @@ one-and-a-half squats | squat | | | L
 pistol squats | pistol squat | | 1 | L
 assisted pistol squat | pistol squat | chair | 1 | L
 single leg squat | pistol squat | | 1 | L
-cossack squats | cossack squat | | | L
+cossack squats | cossack squat | | 1 | L
 split squat | split squat | | 1 | L
 dumbbell split squats | split squat | 2 dumbbells | 1 | L
 Bulgarian split squat | raised split squat | chair | 1 | L
@@ -215,18 +215,18 @@ dips | chair dip | chair | | P
 triceps dips | chair dip | chair | | P
 bench dips | chair dip | chair | | P
 bar dips | bar dip | bar | | P
-shoulder press | bottle press | 2 bottles | | P
-overhead press | bottle press | 2 bottles | | P
+shoulder press | overhead press | weight | | P
+overhead press | overhead press | weight | | P
 dumbbell shoulder press | bottle press | 2 dumbbells | | P
 DB OH press | bottle press | 2 dumbbells | | P
 barbell overhead press | bottle press | barbell | | P
-military press | bottle press | 2 bottles | | P
-seated dumbbell press | bottle press | 2 dumbbells | | P
-seated shoulder press | bottle press | 2 bottles | | P
-single-arm shoulder press | bottle press | bottle | 1 | P
-one-arm kettlebell press | bottle press | kettlebell | 1 | P
+military press | overhead press | weight | | P
+seated dumbbell press | seated bottle press | 2 dumbbells | | P
+seated shoulder press | seated bottle press | 2 bottles | | P
+single-arm shoulder press | single bottle press | bottle | 1 | P
+one-arm kettlebell press | single bottle press | kettlebell | 1 | P
 alternating dumbbell press | bottle press | 2 dumbbells | | P
-half-kneeling dumbbell press | bottle press | dumbbell | 1 | P
+half-kneeling dumbbell press | half-kneeling press | dumbbell | 1 | P
 kettlebell bottoms-up press | bottoms-up press | kettlebell | 1 | P
 push press | push press | 2 dumbbells | | P
 dumbbell push press | push press | 2 dumbbells | | P
@@ -364,7 +364,7 @@ hollow body hold | hollow hold | | h | T
 hollow rocks | hollow rock | | | T
 arch hold | arch hold | | h | T
 dead bugs | dead bug | | | T
-bird dogs | bird dog | | | T
+bird dogs | bird dog | | 1 | T
 Russian twists | seated twist | | | T
 weighted Russian twist | seated twist | weight | | T
 Russian twist with medicine ball | seated twist | medicine ball | | T
@@ -491,7 +491,7 @@ arm raises | arm raise | | | P
 reverse lunge with biceps curl | forward lunge + biceps curl | 2 bottles | 1 | L
 reverse lunge curl | forward lunge + biceps curl | 2 bottles | 1 | L
 DB reverse lunge + curl | forward lunge + biceps curl | 2 dumbbells | 1 | L
-lunge to press | forward lunge + bottle press | 2 bottles | 1 | L
+lunge to press | forward lunge + overhead press | weight | 1 | L
 lunge with twist | forward lunge + standing twist | | 1 | L
 lateral lunge to curtsy lunge | forward lunge + forward lunge | | 1 | L
 squat to calf raise | squat to toes | | | L

@@ -7,7 +7,8 @@ import { FILLERS } from './name-phrases.ts';
 import type { Doubt, Piece } from './piece.ts';
 import type { Target, OpenPiece, OpenDoubt, State } from './reading-state.ts';
 import { isSaid } from './reading-state.ts';
-import { inParts, keepBehind } from './keep-words.ts';
+import { keepBehind } from './keep-words.ts';
+import { inParts } from './word-parts.ts';
 
 /** A plan in a coach's own words, read. Every letter and digit of the source lies in a piece, or is a bullet, a number of a list or an ornament. */
 export interface OwnWords {

@@ -1,6 +1,6 @@
 import { FILLERS, takeName } from './name-phrases.ts';
 import type { Amount, Choice, Dose, Load, Sides, Tempo, WorkItem } from '../../document/document.ts';
-import { cutLetters } from '../../letters.ts';
+import { inParts } from './word-parts.ts';
 import { MAX_AMOUNT, MAX_DURATION_SEC, MAX_KG, MAX_SHARE_PCT } from '../../limits.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
 import { nearestMovements } from '../../movement/nearest-movements.ts';
@@ -141,7 +141,7 @@ function takeWords(strip: Strip, draft: Draft, doubts: Doubt[]): boolean {
       continue;
     }
     hasWords = true;
-    draft.words.push(cutLetters(strip.original(from, to).replace(/["“”„]/g, '’'), 200));
+    draft.words.push(...inParts(strip.original(from, to).replace(/["“”„]/g, '’')));
     const isNumber = /\d/.test(strip.text.slice(from, to));
     strip.takeRange(from, to, isNumber ? 'unread' : 'note');
     if (isNumber) doubts.push({ start: strip.start + from, end: strip.start + to, facts: { code: 'unread' } });

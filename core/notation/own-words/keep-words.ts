@@ -1,11 +1,10 @@
 import type { WorkItem } from '../../document/document.ts';
 import { countLetters } from '../../letters.ts';
 import { FILLERS } from './name-phrases.ts';
+import { inParts } from './word-parts.ts';
 import type { Strip } from './strip.ts';
 import type { Target, State } from './reading-state.ts';
 import { current, blockTarget, takeAll, setTitle, isSaid } from './reading-state.ts';
-
-const MOST_WORDS = 200;
 
 /** Keeps words of a strip where they stand: on the item before them, or above the session. */
 export function note(state: State, strip: Strip, from: number, to: number): void {
@@ -23,15 +22,6 @@ export function note(state: State, strip: Strip, from: number, to: number): void
   if (isNumber) state.doubts.push({ start: strip.start + from, end: strip.start + to, facts: { code: 'unread' } });
   keep(state, words);
 }
-
-/** Words in parts that the notation takes, none of them lost. */
-export const inParts = (words: string): string[] =>
-  Array.from({ length: Math.ceil(countLetters(words) / MOST_WORDS) }, (_, i) =>
-    [...words]
-      .slice(i * MOST_WORDS, (i + 1) * MOST_WORDS)
-      .join('')
-      .trim(),
-  ).filter((w) => w !== '');
 
 const withWords = (item: WorkItem, words: string): WorkItem => ({
   ...item,

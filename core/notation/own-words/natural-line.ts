@@ -1,12 +1,12 @@
 import type { MovementLibrary } from '../../movement/library.ts';
 import { formatClock } from '../../words/format-clock.ts';
+import { beginsLikeHeader } from '../header-start.ts';
 import { D, re, toSeconds } from './spoken-numbers.ts';
 import { fold } from './strip.ts';
 import { plainItem, usualHeader } from './usual-spelling.ts';
 
 /** A longer line tells a story. */
 const MOST_LETTERS = 200;
-const HEADER = /^\s*(?:warm-?\s?up|skill|main|finisher|cool-?\s?down)\b/i;
 const REST = re`^\\W*(?:(?:rest|break|recover|breathe)(?: for)? (${D})|(${D})(?: of)? (?:rest|break))\\W*$`;
 /** What several movements of a line are set apart by. */
 const PARTS = /[,;]|\s\+\s/;
@@ -44,8 +44,9 @@ export function naturalLine(
 
 function oneReading(words: string, as: 'header' | 'item', library: MovementLibrary): readonly string[] | undefined {
   if (as === 'header') {
-    const usual = HEADER.test(words) ? usualHeader(words, library) : undefined;
-    return usual === undefined ? undefined : [usual];
+    const usual = beginsLikeHeader(words) ? usualHeader(words, library) : undefined;
+    // The name of a part alone may be a movement's.
+    return usual === undefined || usual.endsWith(': flow') ? undefined : [usual];
   }
   const rest = REST.exec(fold(words));
   if (rest) {

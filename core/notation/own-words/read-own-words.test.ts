@@ -12,7 +12,7 @@ const read = (source: string): OwnPlan => readOwnPlan(source, baseLibrary);
 const textOf = (source: string): string => read(source).days[0]?.text ?? '';
 
 /** Bullets, numbers of a list and what else sets lines off: nothing that a session loses. */
-const ORNAMENT = /^(?:[^\p{L}\p{N}]|\(?\d{1,2}[.)](?=\s)|\d{1,2}(?=\s+\p{L})|\[[ x]\])*$/u;
+const ORNAMENT = /^(?:[^\p{L}\p{N}]|\p{Extended_Pictographic}|\(?\d{1,2}[.)](?=\s)|\d{1,2}(?=\s+\p{L})|\[[ x]\])*$/u;
 
 /** What of a source lies in no piece and is no ornament. */
 function lost(source: string, { pieces }: OwnPlan): string[] {

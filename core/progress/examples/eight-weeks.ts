@@ -58,7 +58,7 @@ Warm-up: 2 to 3 rounds
 Main (By feel): work 0:40 rest 0:20, 2 rounds
 chair squat
 band press
-bird dog
+alt bird dog
 march, brisk
 
 Finisher (Ladder): for time, reps 9-7-5-3
