@@ -22,7 +22,7 @@ import { spanWords } from '../forms/rounds.ts';
 import { formatClock } from '../words/format-clock.ts';
 import type { MovementNames } from './read-item.ts';
 import { readItem } from './read-item.ts';
-import { beginsLikeHeader } from './header-start.ts';
+import { beginsLikeHeader } from '../text/header-start.ts';
 import { printSideList, sideListLength } from './side-list.ts';
 import { tokenizeLine } from '../text/tokens.ts';
 

@@ -1,6 +1,6 @@
 import type { MovementLibrary } from '../../movement/library.ts';
 import { formatClock } from '../../words/format-clock.ts';
-import { beginsLikeHeader } from '../header-start.ts';
+import { beginsLikeHeader } from '../../text/header-start.ts';
 import { D, re, toSeconds } from './spoken-numbers.ts';
 import { fold } from './strip.ts';
 import { plainItem, usualHeader } from './usual-spelling.ts';
