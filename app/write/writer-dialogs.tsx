@@ -9,7 +9,7 @@ import { printBlock } from '../../core/notation/apply-edits.ts';
 import type { MovementLibrary } from '../../core/movement/library.ts';
 import type { SessionDocument } from '../../core/document/document.ts';
 
-export type WriterDialog = 'paste' | 'copy' | { readonly keep: number };
+export type WriterDialog = 'paste' | 'copy' | { readonly keep: number } | { readonly dropped: string };
 
 interface WriterDialogsProps {
   readonly text: string;
@@ -31,7 +31,8 @@ interface WriterDialogsProps {
 export function WriterDialogs(props: WriterDialogsProps) {
   const { text, document, library, programmeId, firstWeekday, dayKey, programmes } = props;
   const { unknown, dialog, editor, onKnown, onClose } = props;
-  const kept = typeof dialog === 'object' ? document.blocks[dialog.keep] : undefined;
+  const kept = typeof dialog === 'object' && 'keep' in dialog ? document.blocks[dialog.keep] : undefined;
+  const dropped = typeof dialog === 'object' && 'dropped' in dialog ? dialog.dropped : undefined;
   return (
     <>
       <MakeKnownDialog
@@ -43,7 +44,9 @@ export function WriterDialogs(props: WriterDialogsProps) {
         onKnown={onKnown}
       />
       <PasteDialog
-        open={dialog === 'paste'}
+        key={dropped ?? ''}
+        open={dialog === 'paste' || dropped !== undefined}
+        {...(dropped !== undefined && { dropped })}
         library={library}
         hasText={text.trim() !== ''}
         week={parseDayKey(dayKey)?.week ?? 1}

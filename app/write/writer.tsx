@@ -168,7 +168,20 @@ export function Writer({
     <div className="write">
       {leaving.dialog}
       <PrintedSession document={document} blocks={blocks} plan={plan} words={words} library={library} />
-      <section className="write-text">
+      <section
+        className="write-text"
+        onDragOverCapture={(event) => {
+          if (event.dataTransfer.types.includes('Files')) event.preventDefault();
+        }}
+        onDropCapture={(event) => {
+          const file = event.dataTransfer.files[0];
+          if (!file) return;
+          // A plan is looked at before it is taken; the editor would put it in as it is.
+          event.preventDefault();
+          event.stopPropagation();
+          void file.text().then((dropped) => setDialog({ dropped }));
+        }}
+      >
         <div className="write-title">
           <h1>{name}</h1>
           <span className="soft">{words}</span>

@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { openBrowser, openPage, PHONE, signIn, SOON, writeText, markReady, decideSend } from './helpers.ts';
+import { openBrowser, openPage, PHONE, signIn, SOON, pasteText, writeText, markReady, decideSend } from './helpers.ts';
 
 let browser: Browser;
 let coach: Page;
@@ -245,5 +245,27 @@ describe('a session of many forms, from the writer to Follow up', () => {
     await coach.getByRole('radiogroup', { name: /3 days in it/ }).waitFor();
     await coach.getByRole('button', { name: 'Put all on their days: Monday, Wednesday, Friday' }).click();
     for (const day of ['Monday', 'Wednesday', 'Friday']) await coach.getByText(`${day}, week 2: written`).waitFor();
+  });
+
+  test('10 a file that is dropped on the text is read before it is taken; natural words are taken, and written so by a press', async () => {
+    await coach.goto(`${programmeUrl}/write/w2d3`);
+    await coach.locator('.cm-content').waitFor();
+    await coach.locator('.write-text').evaluate((element) => {
+      const dataTransfer = new DataTransfer();
+      dataTransfer.items.add(new File(['3 rounds\n10 squats or 8 lunges @ 8 kg'], 'plan.txt', { type: 'text/plain' }));
+      element
+        .querySelector('.cm-content')!
+        .dispatchEvent(new DragEvent('drop', { dataTransfer, bubbles: true, cancelable: true }));
+    });
+    await coach.getByRole('button', { name: /^Take it/ }).click();
+    const text = () => coach.locator('.cm-content').innerText();
+    await expect.poll(text, SOON).toContain('10 squat or 8 forward lunge @ 8 kg');
+    await pasteText(coach, 'Main: 45 sec work, 15 sec rest, 3 rounds\n8 lunges, each leg\n');
+    await coach.getByText('2 lines in your own words').click();
+    const words = coach.getByText(/Taken as “Main: work 0:45 rest 0:15, 3 rounds”/);
+    await words.waitFor();
+    expect(await coach.getByText('can’t be read').count()).toBe(0);
+    await coach.getByRole('button', { name: 'write it so' }).first().click();
+    await expect.poll(text, SOON).toContain('Main: work 0:45 rest 0:15, 3 rounds');
   });
 });

@@ -149,7 +149,7 @@ export function changeWords(c: ChangeFacts): string {
 
 const HEADINGS: Readonly<Record<FindingCode, (count: number) => string>> = {
   'new-movement': (n) => `${plural(n, 'movement')} are new here: taken as written, at a usual pace, with kit left open`,
-  'natural-words': (n) => `${plural(n, 'line')} are in your own words, and taken so`,
+  'natural-words': (n) => `${plural(n, 'line')} in your own words, each taken as its usual spelling`,
   'unknown-routine': (n) => `${plural(n, 'routine')} are not stored`,
   'one-sided': (n) => `${plural(n, 'movement')} work one side at a time; say how left and right are counted`,
   'overfull-slot': (n) => `${plural(n, 'turn')} don’t hold what is put in them`,

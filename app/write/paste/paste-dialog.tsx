@@ -15,6 +15,8 @@ import { ReadSource } from './read-source.tsx';
 
 interface PasteDialogProps {
   readonly open: boolean;
+  /** What was dropped on the writer: it is read at once. */
+  readonly dropped?: string;
   readonly library: MovementLibrary;
   readonly hasText: boolean;
   readonly onTake: (text: string, mode: 'replace' | 'append') => void;
@@ -43,9 +45,9 @@ const takeText = (day: OwnDay): string => {
 
 /** A plan in a coach's own words: what each stretch of it became, what is asked, and the session, before any of it is taken. */
 export function PasteDialog(props: PasteDialogProps) {
-  const { open, library, hasText, firstWeekday, onTake, onClose } = props;
-  const [plain, setPlain] = useState('');
-  const [isRead, setIsRead] = useState(false);
+  const { open, library, dropped = '', hasText, firstWeekday, onTake, onClose } = props;
+  const [plain, setPlain] = useState(dropped.slice(0, MOST_LETTERS));
+  const [isRead, setIsRead] = useState(dropped.trim() !== '');
   const [mode, setMode] = useState<'replace' | 'append'>('append');
   const [chosen, setChosen] = useState(0);
   const [answers, setAnswers] = useState<ReadonlyMap<number, number>>(new Map());
