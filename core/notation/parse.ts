@@ -4,6 +4,7 @@ import { countSteps, MAX_STEPS } from '../forms/count-steps.ts';
 import { ROLES, SESSION_FIELDS } from '../document/document.ts';
 import { FILM_RULE, isFilmAddress } from '../document/film.ts';
 import { MAX_DURATION_SEC, MAX_GROUP } from '../limits.ts';
+import { beginsLikeHeader } from '../text/header-start.ts';
 import { Cursor, UnreadableError } from '../text/cursor.ts';
 import type { NotationIssue } from '../text/issue.ts';
 import { formOf } from '../forms/forms.ts';
@@ -45,8 +46,8 @@ export interface SessionSource {
 /** A line in the coach's own words as lines of the notation: one for a header, one for each item; undefined where it has no one reading. */
 export type NaturalLine = (words: string, as: 'header' | 'item') => readonly string[] | undefined;
 
-/** So many lines are tried as natural words: nobody writes more of them that mean nothing. */
-const MOST_NATURAL = 60;
+/** So many lines are tried in vain as natural words: nobody writes more of them that mean nothing. */
+const MOST_MISSED = 60;
 
 export interface ParsedSession {
   /** All that could be read; lines with an issue are left out. */
@@ -87,9 +88,13 @@ export function parseStrictly(text: string, names: MovementNames, natural?: Natu
   const blocks: OpenBlock[] = [];
   const lineComments: Partial<Record<SessionField | 'end', Comments>> = {};
   const taken: { line: number; usual: readonly string[] }[] = [];
-  let tried = 0;
-  const asNatural = (words: string, as: 'header' | 'item') =>
-    natural && tried++ < MOST_NATURAL ? natural(words, as) : undefined;
+  let missed = 0;
+  const asNatural = (words: string, as: 'header' | 'item') => {
+    if (!natural || missed >= MOST_MISSED) return undefined;
+    const usual = natural(words, as);
+    if (!usual) missed++;
+    return usual;
+  };
   let before: string[] = [];
   let items = 0;
   /** Too many items or blocks: what follows is left unread. */
@@ -157,7 +162,7 @@ export function parseStrictly(text: string, names: MovementNames, natural?: Natu
         issues.push(error.issue);
       }
     };
-    const header = blockHeader(cursor) ?? (field || !natural ? undefined : takeHeader());
+    const header = blockHeader(cursor) ?? (field || !beginsLikeHeader(words) ? undefined : takeHeader());
     if (header && blocks.length >= MAX_BLOCKS) {
       isFull = true;
       issues.push({

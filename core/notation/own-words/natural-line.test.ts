@@ -31,6 +31,10 @@ describe('natural words that have one reading are taken as they stand', () => {
     expect(issues).toEqual([]);
     expect(source.natural).toEqual([{ line: 1, usual: [usual] }]);
   });
+  test('however long the session is', () => {
+    const text = `Main: flow\n${'10 squat\n'.repeat(200)}8 lunges, each leg\n${'6 press, each arm\n'.repeat(100)}`;
+    expect(parseSession(text, baseLibrary).issues).toEqual([]);
+  });
   test('a rest in words is one', () => {
     const { document } = parseSession('Main: flow\n10 squat\n30 seconds rest, please\n10 squat\n', baseLibrary);
     expect(document.blocks[0]!.items.map((i) => i.kind)).toEqual(['work', 'work']);
