@@ -111,3 +111,32 @@ describe('whoever it is for, and whatever is written', () => {
     );
   });
 });
+
+describe('what the coach offers goes before what the library knows', () => {
+  const fit = (text: string, person: FitPerson) => {
+    const { document } = parseSession(text, baseLibrary);
+    return fitSession(document, resolveBlocks(document), person, baseLibrary);
+  };
+  const noJumping: FitPerson = { levels: {}, spares: ['no-jumping'], swaps: [] };
+  test('the easier version is taken where it is for this person, and is offered no more', () => {
+    const { document, changes } = fit('Main: flow\n10 squat jump, easier chair squat, harder tuck jump', noJumping);
+    expect(changes).toMatchObject([{ from: 'squat jump', to: 'chair squat', how: 'choice' }]);
+    expect(document.blocks[0]!.items[0]).toMatchObject({ choices: [{ name: 'chair squat' }], harder: 'tuck jump' });
+    expect(document.blocks[0]!.items[0]).not.toHaveProperty('easier');
+  });
+  test('one that isn’t for them either is passed by', () => {
+    const { changes } = fit('Main: flow\n10 squat jump, easier tuck jump', noJumping);
+    expect(changes[0]!.to).not.toBe('tuck jump');
+  });
+  test('of two options the one that is for them is whole: its dose, sides and load', () => {
+    const { document } = fit('Main: flow\n10 squat jump @ 4 kg or 5/side split squat @ 8 kg, tempo 3-0-1', noJumping);
+    expect(document.blocks[0]!.items[0]).toEqual({
+      kind: 'work',
+      dose: { kind: 'reps', amount: { kind: 'fixed', value: 5 }, sides: 'each' },
+      load: { kind: 'weight', kg: 8, pieces: 1 },
+      tempo: { downSec: 3, pauseSec: 0, upSec: 1 },
+      choices: [{ name: 'split squat' }],
+      inTurn: false,
+    });
+  });
+});

@@ -152,8 +152,11 @@ function fitItem(
   const dose = convertDose(counted, from!, to!);
   const { dose: before, halfEachSide, side, ...rest } = counted;
   const keepsSide = to!.isOneSided && !countsSides(dose);
+  const { easier: offered, ...bare } = rest;
   const next: WorkItem = {
-    ...rest,
+    ...bare,
+    // Whoever does the easier version is offered it no more.
+    ...(offered !== undefined && to!.id !== easier?.id && { easier: offered }),
     ...(dose && { dose }),
     ...(keepsSide && side && { side }),
     ...(keepsSide && halfEachSide && { halfEachSide }),

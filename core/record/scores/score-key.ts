@@ -1,5 +1,5 @@
 import type { Block, WorkItem } from '../../document/document.ts';
-import { asCounted } from '../../document/option.ts';
+import { asCounted, withOption } from '../../document/option.ts';
 import { printClauses } from '../../notation/print.ts';
 import type { SessionPlan } from '../../session/plan.ts';
 import { isWork } from '../../words/describe-item.ts';
@@ -12,10 +12,16 @@ export function fingerprint(text: string): string {
   return hash.toString(36);
 }
 
+/** A line without what is only told of it: remarks, neighbours, and whether it is a surprise. */
+function asDone(line: WorkItem): WorkItem {
+  const { comments: _c, words: _w, easier: _e, harder: _h, surprise: _s, ...item } = line;
+  return item;
+}
+
 /**
  * What two scores must have in common to be held against each other: the same kind of score by the same clock, of the same movements
  * in the same shapes with the same doses. `block` is the one that was done (fitted), `chosen` are shapes that were changed on the
- * way. Role, name, film, remarks and the rest after it make no difference. A lone movement for the most repetitions is told by its time
+ * way. Role, name, film, remarks, neighbours and the rest after it make no difference. A lone movement for the most repetitions is told by its time
  * and its shape alone, by whatever clock. Empty where the block has no score.
  */
 export function scoreKey(
@@ -24,11 +30,13 @@ export function scoreKey(
   chosen: readonly { readonly item: number; readonly to: string }[] = [],
 ): string {
   if (!plan.scoreForm) return '';
-  const bare = ({ comments: _comments, words: _words, ...item }: WorkItem, to: string | undefined) => ({
-    ...item,
-    choices: item.choices.map((c, n) => (n === 0 && to !== undefined ? { ...c, name: to } : c)),
-  });
-  type Line = { readonly rest: number | null } | { readonly work: ReturnType<typeof bare> };
+  const bare = (line: WorkItem, to: string | undefined): WorkItem => {
+    const item = asDone(line);
+    const option = item.choices.findIndex((c, n) => n > 0 && c.name === to);
+    if (option > 0 && !item.inTurn) return withOption(item, option);
+    return { ...item, choices: item.choices.map((c, n) => (n === 0 && to !== undefined ? { ...c, name: to } : c)) };
+  };
+  type Line = { readonly rest: number | null } | { readonly work: WorkItem };
   const lines = block.items.flatMap((item, i): Line[] => {
     const to = chosen.find((c) => c.item === i)?.to;
     return !isWork(item) ? [{ rest: item.sec ?? null }] : to === '' ? [] : [{ work: bare(item, to) }];

@@ -32,6 +32,8 @@ describe('what may be compared', () => {
   test.each([
     ['another name, role and film', 'Finisher (Two): amrap 8:00\nFilm: https://example.org/f\n10 squat\n8 push-up'],
     ['rest after it, and remarks', 'Main: amrap 8:00, then rest 1:00\n# slowly\n10 squat, "proud chest"\n8 push-up'],
+    ['neighbours to go to', 'Main: amrap 8:00\n10 squat, easier chair squat\n8 push-up, harder ring push-up'],
+    ['a surprise in it', 'Main: amrap 8:00\n10 squat\n8 push-up, a surprise'],
     ['the other name of a movement’s dose', 'Main: amrap 480s\n10 squat\n8 push-up'],
   ])('the same with %s', (_what, text) => expect(keyOf(text)).toBe(keyOf(FIRST)));
   test.each([
@@ -46,6 +48,13 @@ describe('what may be compared', () => {
   test('a shape chosen on the way is the shape; what was left out is gone', () => {
     expect(keyOf(FIRST, 0, [{ item: 1, to: 'knee push-up' }])).toBe(keyOf(FIRST.replace('push-up', 'knee push-up')));
     expect(keyOf(FIRST, 0, [{ item: 1, to: '' }])).toBe(keyOf('Main: amrap 8:00\n10 squat'));
+  });
+  test('an option that was chosen is what was done: its count, its load', () => {
+    const text = 'Main: amrap 8:00\n10 squat\n8 push-up or 5 pike push-up @ 2 kg';
+    expect(keyOf(text, 0, [{ item: 1, to: 'pike push-up' }])).toBe(
+      keyOf('Main: amrap 8:00\n10 squat\n5 pike push-up, @ 2 kg'),
+    );
+    expect(keyOf(text)).not.toBe(keyOf(text, 0, [{ item: 1, to: 'pike push-up' }]));
   });
   test('a lone movement for the most is told by its time, by whatever clock; what isn’t scored has none', () => {
     expect(keyOf('Main: amrap 1:00\nmax push-up')).toBe(keyOf('Finisher: work 1:00\nmax push-up'));
