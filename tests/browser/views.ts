@@ -141,7 +141,7 @@ export const VIEWS: readonly View[] = [
     shows: ['write/write.tsx'],
     path: 'write/w8d6',
     act: async (page) => {
-      await write(page, 'Target: 90 min\n\nMain: every 1:00 x 4\n30 burpee, zzz\n10 crane dance\n');
+      await write(page, 'Target: 90 min\n\nMain: every 1:00 x 4\n30 burpee, tempo 4\n10 crane dance\n');
       await page.getByText('One thing can’t be read').waitFor();
       await page.getByText('saved', { exact: true }).waitFor();
       await page.locator('.cm-lint-marker').first().waitFor();

@@ -213,8 +213,12 @@ describe('from elsewhere and to elsewhere', () => {
     await expect.poll(written, SOON).toBe('Main: flow\n5 squat');
   });
 
-  test('a header in a coach’s own words is one thing to mend, and its usual spelling is one press away', async () => {
+  test('a header in natural words is taken, and its usual spelling is one press away; so it is where its unit is missing', async () => {
     await open('w8d3', 'Main: 30 sec on, 15 off, four rounds\nsquat');
+    await page.getByText('Taken as “Main: work 0:30 rest 0:15, 4 rounds”.').waitFor();
+    await page.getByRole('button', { name: 'write it so' }).click();
+    await expect.poll(written, SOON).toBe('Main: work 0:30 rest 0:15, 4 rounds\nsquat');
+    await open('w8d3', 'Main: work 30 rest 15, 4 rounds\nsquat');
     await page.getByRole('heading', { name: 'One thing can’t be read' }).waitFor();
     await page.locator('.worth').getByRole('button', { name: 'Main: work 0:30 rest 0:15, 4 rounds' }).click();
     await expect.poll(written, SOON).toBe('Main: work 0:30 rest 0:15, 4 rounds\nsquat');
