@@ -96,10 +96,14 @@ export function takeRow(parts: readonly { readonly strip: Strip }[], library: Mo
 /** What is measured in metres or calories is done on a machine, whatever else the word means: "row 250 m" (common practice). */
 const onMachine = (choice: Choice): Choice => (choice.name === 'bent-over row' ? { name: 'rowing machine' } : choice);
 
+/** What an option can say of itself; its words go to the line. */
+const OPTION_KEYS = new Set(['kind', 'dose', 'choices', 'inTurn', 'tempo', 'pauseSec', 'load', 'words']);
+
 /** An option of a line; undefined where a word of it stays open. */
 function readOption(strip: Strip, library: MovementLibrary): WorkItem | undefined {
   const read = takeRow([{ strip }], library);
-  return read?.isKnown && !read.hasWords && read.doubts.length === 0 && read.sets === undefined ? read.item : undefined;
+  if (!read?.isKnown || read.hasWords || read.doubts.length > 0 || read.sets !== undefined) return undefined;
+  return Object.keys(read.item).every((key) => OPTION_KEYS.has(key)) ? read.item : undefined;
 }
 
 /** What is offered beside a movement. Where each option is loaded in its own way, so is the first. */
@@ -116,8 +120,14 @@ function withOffered(
   const { load, tempo, pauseSec, ...line } = draft;
   const own = { ...(load && { load }), ...(tempo && { tempo }), ...(pauseSec && { pauseSec }) };
   const isOwn = offered.some((o) => o.areWhole) && choices.length === 1;
-  const all = [...(isOwn ? [{ ...choices[0]!, ...own }] : choices), ...others].slice(0, MAX_OPTIONS);
-  return { ...line, ...(!isOwn && own), ...(harder !== undefined && { harder }), choices: all };
+  const every = [...(isOwn ? [{ ...choices[0]!, ...own }] : choices), ...others];
+  const all = every.slice(0, MAX_OPTIONS);
+  const words = [
+    ...line.words,
+    ...offered.flatMap((o) => o.words),
+    ...every.slice(MAX_OPTIONS).map((c) => `or ${c.name}`),
+  ];
+  return { ...line, words, ...(!isOwn && own), ...(harder !== undefined && { harder }), choices: all };
 }
 
 function isSetApart(strip: Strip): boolean {
@@ -217,18 +227,22 @@ const tempoOf = (down: string, pause: string, up: string): Tempo => ({
 });
 
 /** `60/70/80 kg`: another weight each round. */
-function takeLoadByRound(strip: Strip): Load | undefined {
+function takeLoadByRound(strip: Strip, draft: Draft): Load | undefined {
   const by = strip.take(
     /\(?\s*(?:@|at|with|using)?\s*(\d{1,3}(?:\.\d{1,2})?(?:\s*\/\s*\d{1,3}(?:\.\d{1,2})?){1,9})\s*(?:kgs?|kilos?)\b\s*\)?/,
     'load',
   );
   const [kg, ...laterKg] = by?.[1]!.split('/').map(Number) ?? [];
-  if (kg === undefined || [kg, ...laterKg].some((n) => n <= 0 || n > MAX_KG)) return undefined;
+  if (kg === undefined) return undefined;
+  if ([kg, ...laterKg].some((n) => n <= 0 || n > MAX_KG)) {
+    draft.words.push(by![0].trim());
+    return undefined;
+  }
   return { kind: 'weight', kg, pieces: 1, laterKg };
 }
 
 function takeLoad(strip: Strip, draft: Draft): void {
-  const byRound = takeLoadByRound(strip);
+  const byRound = takeLoadByRound(strip, draft);
   if (byRound) {
     draft.load = byRound;
     return;

@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import { baseLibrary } from '../../movement/library.ts';
 import { analyseText } from '../../session/analyse.ts';
+import { readOwnPlan } from './read-plan.ts';
 import { usualSpelling } from './usual-spelling.ts';
 
 test.each([
@@ -36,4 +37,14 @@ test.each([
 test('a line that can’t be read offers it whole, where it isn’t taken so by itself', () => {
   const work = analyseText('Main: work 45 rest 15\n10 squats\n', baseLibrary);
   expect(work.issues.map((i) => [i.line, i.usual])).toEqual([[1, 'Main: work 0:45 rest 0:15']]);
+});
+
+test('what a pasted option says besides stays as words: a reason, how many of the harder one, a fourth option', () => {
+  const textOf = (line: string) => readOwnPlan(`3 rounds\n${line}`, baseLibrary).days[0]!.text.split('\n')[1];
+  expect(textOf('10 push-ups or 8 wall push-ups if your wrists hurt')).toBe(
+    '10 push-up or 8 wall push-up, "wall push-up if your wrists hurt"',
+  );
+  expect(textOf('12 push-ups (harder: 10 decline push-ups)')).toContain('"harder: 10 decline push-ups"');
+  expect(textOf('10 squats (easier: chair squats; easier: 5 sit to stands; easier: marching)')).toContain('"or march"');
+  expect(textOf('8 squats at 600/700 kg')).toContain('600/700 kg"');
 });

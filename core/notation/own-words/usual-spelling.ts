@@ -18,7 +18,7 @@ const HEADER_WORDS = 400;
  */
 export function usualSpelling(line: string, library: MovementLibrary): string | undefined {
   if (line.length > HEADER_WORDS) return undefined;
-  const usual = usualHeader(line, library) ?? usualItem(line, library);
+  const usual = usualHeader(line, library) ?? plainItem(line, library);
   return usual === undefined || usual === line.trim() ? undefined : usual;
 }
 
@@ -57,8 +57,6 @@ export function usualHeader(line: string, library: MovementLibrary): string | un
   if (!saysAll(block, facts)) return undefined;
   return reads(`${printHeader(block)}\nsquat`, library)?.split('\n')[0];
 }
-
-const usualItem = (line: string, library: MovementLibrary): string | undefined => plainItem(line, library);
 
 /** A line that names one movement, with what is said of it; free words only where a comma or bracket sets them apart. */
 export function plainItem(line: string, library: MovementLibrary): string | undefined {
