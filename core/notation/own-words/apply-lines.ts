@@ -51,20 +51,33 @@ export function applyHeader(state: State, facts: HeaderFacts, strip: Strip, hasW
       said,
     ) && !/:\s*$/.test(said);
   const isSmall = facts.time === undefined && facts.list === undefined && facts.role === undefined && !facts.isOnce;
+  const goesOn =
+    facts.time?.kind === 'span' &&
+    facts.role === undefined &&
+    /^\W*(?:then |and )*(?:repeat|go|keep|carry)\b/.test(said);
+  const isFree = block !== undefined && block.items.length > 0 && block.facts.time === undefined;
   const belongsBelow = isSmall && block && block.items.length > 0 && (below || facts.rounds === undefined);
-  if (belongsBelow) {
+  if (belongsBelow || (goesOn && isFree)) {
     applyBelow(state, facts, strip, hasWords);
     return;
   }
   const role: Role = facts.role ?? roleAfter(block);
-  const waits = block && block.items.length === 0 && (facts.role === undefined || !isSaid(block.facts));
+  const waits = block && block.items.length === 0 && (facts.role === undefined || facts.isPart || !isSaid(block.facts));
   const target = waits ? block : open(state, openBlock(facts.role ?? (facts.isOnce ? 'Main' : role)));
   if (waits && facts.role) target.role = facts.role;
   nameBlock(state, target, facts.label);
+  if (facts.isPart) shareClock(state, target);
   Object.assign(target.facts, { ...facts, role: undefined });
   agree(target);
   if (hasWords) for (const { from, to } of strip.left()) note(state, strip, from, to);
   takeAll(state, strip, blockTarget(state));
+}
+
+/** What stands above several parts that are alike holds for each of them. */
+function shareClock(state: State, block: OpenBlock): void {
+  if (block.facts.time)
+    state.shared = { time: block.facts.time, ...(block.facts.rounds && { rounds: block.facts.rounds }) };
+  else if (state.shared) Object.assign(block.facts, state.shared);
 }
 
 /** A part's own name is the session's title where it stands above everything. */
@@ -90,25 +103,46 @@ export function applyBelow(state: State, facts: HeaderFacts, strip: Strip, hasWo
   const capped = isCap ? state.blocks.findLast((b) => b.facts.forTime ?? b.facts.list ?? b.facts.rounds) : undefined;
   const block = capped ?? current(state) ?? open(state, openBlock('Main'));
   const { role: _role, ...said } = facts;
-  Object.assign(block.facts, said);
-  agree(block);
+  const text = strip.source.slice(strip.start, strip.start + strip.text.length).toLowerCase();
+  for (const of of [...earlierOf(state, block, said, text), block]) {
+    Object.assign(of.facts, said);
+    agree(of);
+  }
   if (hasWords) for (const { from, to } of strip.left()) note(state, strip, from, to);
   takeAll(state, strip, blockTarget(state));
 }
 
+/** Blocks above that the same words hold for: parts that are alike, or exercises in sets whose rest is said once for all. */
+function earlierOf(state: State, block: OpenBlock, said: HeaderFacts, text: string): OpenBlock[] {
+  const others = state.blocks.slice(0, state.blocks.indexOf(block));
+  if (/\b(?:each|every|both|all|the) (?:rounds?|parts?|blocks?)\b/.test(text) && state.shared && said.rounds)
+    return others.filter((b) => b.facts.isPart);
+  const isRest =
+    said.between !== undefined && Object.keys(said).every((key) => /^(?:between|isBetweenOpen)$/.test(key));
+  if (!isRest || !isOfSets(block)) return [];
+  const from = others.findLastIndex((b) => !isOfSets(b) || b.role !== block.role || b.facts.between !== undefined);
+  return others.slice(from + 1);
+}
+
+/** Exercises that each say how many sets, under no name of their own. */
+const isOfSets = ({ facts, label, sets }: OpenBlock): boolean =>
+  label === undefined && facts.time === undefined && facts.rounds === undefined && sets.some((s) => s !== undefined);
+
 /** An item that is done another number of times than what stands above it is a block of its own. */
-function startsAnew(block: OpenBlock, sets: number | undefined): boolean {
+function startsAnew(block: OpenBlock, { sets, hasNumber }: ItemFacts, betweenSec: number | undefined): boolean {
   const { facts, items } = block;
-  if (
-    sets === undefined ||
-    items.length === 0 ||
-    facts.list ||
-    facts.time ||
-    facts.forTime ||
-    block.label !== undefined
-  )
-    return false;
+  // Sets with a rest between them have no place under another clock.
+  if (betweenSec !== undefined && items.length > 0 && (facts.time ?? facts.forTime)) return true;
+  if (sets === undefined)
+    return (
+      hasNumber &&
+      isOfSets(block) &&
+      block.sets.every((s) => s !== undefined && s > 1) &&
+      block.facts.between === undefined
+    );
+  if (items.length === 0 || facts.list || facts.time || facts.forTime || block.label !== undefined) return false;
   const said = block.sets.filter((s) => s !== undefined);
+  if (facts.between && facts.between.lowSec !== betweenSec) return true;
   return (facts.rounds?.high ?? (said.length > 0 ? Math.max(...said) : 1)) !== sets;
 }
 
@@ -119,10 +153,15 @@ export function addItem(state: State, item: ItemFacts, strip: Strip): void {
     return;
   }
   let block = current(state) ?? open(state, openBlock('Main'));
+  if (block.facts.time?.kind === 'climb' && isOfClimb(block, item)) {
+    takeAll(state, strip, { kind: 'item', block: state.blocks.length - 1, item: 0 });
+    return;
+  }
   const isAfter = /^\W*(?:after that|afterwards|finally|lastly)\b/i.test(
     strip.source.slice(strip.start, strip.start + strip.text.length),
   );
-  if (startsAnew(block, item.sets) || (isAfter && block.items.length > 0 && isSaid(block.facts)))
+  const between = item.sets !== undefined && item.sets > 1 ? item.restSec : undefined;
+  if (startsAnew(block, item, between) || (isAfter && block.items.length > 0 && isSaid(block.facts)))
     block = open(state, openBlock(block.role));
   state.items++;
   state.isHead = false;
@@ -131,4 +170,21 @@ export function addItem(state: State, item: ItemFacts, strip: Strip): void {
   const target: Target = { kind: 'item', block: state.blocks.length - 1, item: block.items.length - 1 };
   state.doubts.push(...item.doubts.map((d) => ({ ...d, target })));
   takeAll(state, strip, target);
+  if (between !== undefined) block.facts.between = { of: 'rounds', lowSec: between, highSec: between };
+  else if (item.restSec !== undefined) addRest(state, block, item.restSec);
+}
+
+/** "1 burpee, 2 burpees, …" below a climb says the same once more. */
+function isOfClimb({ items }: OpenBlock, { item }: ItemFacts): boolean {
+  const dose = item.dose?.kind === 'reps' && item.dose.amount.kind === 'fixed' ? item.dose.amount.value : undefined;
+  const same = items.findIndex((i) => i.kind === 'work' && i.choices[0]!.name === item.choices[0]!.name);
+  return same >= 0 && (dose !== undefined || item.dose === undefined);
+}
+
+/** A rest behind an item that is done once in its list. */
+function addRest(state: State, block: OpenBlock, sec: number): void {
+  if (state.items >= MAX_ITEMS) return;
+  state.items++;
+  block.items.push({ kind: 'rest', ...(block.facts.time?.kind !== 'slots' && { sec }) });
+  block.sets.push(undefined);
 }

@@ -42,7 +42,9 @@ export function timeOf({ facts, items }: Pick<OpenBlock, 'facts' | 'items'>): Ti
   // A cap within a turn is when its work should be over.
   if (time?.kind === 'slots' && facts.capSec !== undefined && facts.capSec < time.slotSec)
     return { ...time, workCapSec: facts.capSec };
+  if (time?.kind === 'span' && facts.partners) return { ...time, turnsOf: 2 };
   if (time) return time;
+  if (facts.gathers) return { kind: 'accumulate', ...(facts.capSec !== undefined && { capSec: facts.capSec }) };
   return { kind: 'own', forTime: facts.forTime === true, ...(facts.capSec !== undefined && { capSec: facts.capSec }) };
 }
 
@@ -59,10 +61,19 @@ function roundsOf({ facts, sets }: OpenBlock, time: TimeRule): Span | undefined 
   return most === undefined ? undefined : { low: most, high: most };
 }
 
-/** A rest that ends a list which is done once, before another block, comes after the block. */
+/** A rest that ends a list: after the block where it is done once before another, else between its rounds. */
 export function restBehind(open: OpenBlock, isFollowed: boolean): OpenBlock {
   const last = open.items.at(-1);
   const { facts } = open;
+  const isRepeated =
+    (facts.rounds?.high ?? mostOf(open.sets) ?? 1) > 1 && facts.time === undefined && facts.between === undefined;
+  if (isRepeated && last?.kind === 'rest' && last.sec !== undefined && open.items.length > 1)
+    return {
+      ...open,
+      items: open.items.slice(0, -1),
+      sets: open.sets.slice(0, -1),
+      facts: { ...facts, between: { of: 'rounds', lowSec: last.sec, highSec: last.sec } },
+    };
   const isOnce =
     (facts.rounds?.high ?? mostOf(open.sets) ?? 1) === 1 &&
     facts.time?.kind !== 'slots' &&
@@ -112,11 +123,16 @@ export function toBlock(open: OpenBlock): Block {
         }
       : i,
   );
+  // Turns of partners have a length; without one they are told in words.
+  const words = facts.partners && time.kind !== 'span' ? ['one works, the other rests', ...open.words] : open.words;
   const first = counted.findIndex((i) => i.kind === 'work');
-  const worded = counted.map((i, at): Item =>
-    i.kind === 'work' && at === first && open.words.length > 0
-      ? { ...i, words: [...open.words, ...(i.words ?? [])] }
+  const most = counted.map((i): Item =>
+    i.kind === 'work' && facts.isMost && (i.dose === undefined || i.dose.kind === 'given')
+      ? { ...i, dose: { kind: 'max', ...(i.dose && { sides: i.dose.sides }) } }
       : i,
+  );
+  const worded = most.map((i, at): Item =>
+    i.kind === 'work' && at === first && words.length > 0 ? { ...i, words: [...words, ...(i.words ?? [])] } : i,
   );
   const kept = worded.map((i): Item =>
     i.kind === 'rest' && i.sec === undefined && formOf(time).notation.restNeedsLength

@@ -8,6 +8,7 @@ import type { Doubt, Piece } from './piece.ts';
 import type { Target, OpenPiece, OpenDoubt, State } from './reading-state.ts';
 import { isSaid } from './reading-state.ts';
 import { keepBehind } from './keep-words.ts';
+import { mayBeWork } from './open-words.ts';
 import { inParts } from './word-parts.ts';
 
 /** A plan in a coach's own words, read. Every letter and digit of the source lies in a piece, or is a bullet, a number of a list or an ornament. */
@@ -108,7 +109,7 @@ function sweepUp(state: State, start: number, end: number, beside: Target): Open
     .replace(/\s+/g, ' ')
     .trim();
   if (FILLERS.test(words)) return { start, end, as: 'note', target: beside };
-  const isNumber = /\d/.test(words);
+  const isNumber = mayBeWork(words);
   if (isNumber) state.doubts.push({ start, end, facts: { code: 'unread' } });
   const block = beside && beside.kind !== 'field' ? beside.block : state.blocks.length - 1;
   const target = keepBehind(state, block + 1, words);

@@ -1,6 +1,7 @@
 import type { Role, Span, TimeRule } from '../../document/document.ts';
 import { MAX_DURATION_SEC, MAX_ROUNDS, MAX_SLOTS } from '../../limits.ts';
-import { D, N, N0, TIMES, toNumber, toSeconds, toTimes, re } from './spoken-numbers.ts';
+import { D, N, N0, SAID, TIMES, toNumber, toSeconds, toTimes, re } from './spoken-numbers.ts';
+import { takeAccumulate, takeClimb, takePartners } from './rarer-clocks.ts';
 import type { Strip } from './strip.ts';
 
 /** What the words of a line say of a list: its part of the session, its clock, how often, how many of each, where rest is. */
@@ -12,6 +13,8 @@ export interface HeaderFacts {
   list?: number[];
   cycling?: boolean;
   between?: { readonly of: 'rounds' | 'items'; readonly lowSec: number; readonly highSec: number };
+  /** Nothing said between what that rest is. */
+  isBetweenOpen?: boolean;
   /** Slots that go on for so many rounds of the list, however long it is. */
   slotRounds?: number;
   /** The whole list is done in every slot: a slot is long, and rounds are counted. */
@@ -23,29 +26,46 @@ export interface HeaderFacts {
   forTime?: boolean;
   /** A clock was named without its length. */
   lacksLength?: boolean;
+  /** The numbers are totals, done in as many parts as it takes. */
+  gathers?: boolean;
+  /** One of several parts that are alike: what is said of all of them stands above or below. */
+  isPart?: true;
+  /** One of two partners works at a time. */
+  partners?: boolean;
+  /** As many of each as goes in its time. */
+  isMost?: boolean;
   /** Once through, whatever else. */
   isOnce?: boolean;
 }
 
+/** What somebody says before naming what is done: "for the warm-up I want you doing …". */
+const TALK =
+  "(?:\\s+(?:(?:we|you)(?:'ll| will)?(?: be)?|i want you|i'd like you|let's|is|will be|it's)(?:\\s+(?:to\\s+)?(?:do|doing|have|go|be|an?))*)?";
+
+/** One of several parts that are alike: "Round 1:". */
+const PART = /^\s*(?:part|block|set|section|round)\s+(?:[a-h]|\d)\b(?=\s*(?:$|[:(\u0001-]))/;
+
 const ROLES: readonly [RegExp, Role][] = [
   [
-    /\b(?:the )?(?:warm[\s-]?ups?|wu|w\/u|warming up|mobili[sz]ation|preparation|get ready|activation|primer)\b(?=\s*(?:$|[:(,.\u0001-]|\d|once|twice|thrice))/,
+    re`\\b(?:(?:for|to|as) )?(?:a |the |your |our )?(?:warm[\\s-]?ups?|wu|w\\/u|warming up|mobili[sz]ation|preparation|get ready|activation|primer)\\b${TALK}(?=\\s*(?:$|[:(,.\\u0001-]|\\d|once|twice|thrice|${SAID}))`,
     'Warm-up',
   ],
   [
-    /\b(?:the )?(?:cool[\s-]?downs?|cd|c\/d|warm[\s-]?down|stretch(?:es|ing)?(?: out)?|wind down)\b(?=\s*(?:$|[:(,.\u0001-]))/,
+    re`\\b(?:(?:for|to|as) )?(?:a |the |your |our )?(?:cool[\\s-]?downs?|cd|c\\/d|warm[\\s-]?down|stretch(?:es|ing)?(?: out)?|wind down)\\b${TALK}(?=\\s*(?:$|[:(,.\\u0001-]|\\d|${SAID}))`,
     'Cool-down',
   ],
   [/\b(?:the )?(?:finishers?|burn ?out|bonus|cash[\s-]?out)\b/, 'Finisher'],
-  [/\b(?:finish(?: off)?|end) with\b/, 'Finisher'],
+  [/\b(?:finish(?: off)?|end) (?:with|by|on)\b/, 'Finisher'],
+  [/^[^\p{L}]*(?:and )?(?:to (?:finish|end)(?: off)?|last thing|last of all)\b/u, 'Finisher'],
+  [/\b(?:close|end|relax) with\b/, 'Cool-down'],
   [/\bwarm(?:ing)?[\s-]?up with\b/, 'Warm-up'],
   [/\bcool(?:ing)?[\s-]?down with\b/, 'Cool-down'],
   [/\b(?:the )?(?:skills?|technique|practice)\b(?=\s*(?:$|[:(\u0001-]))/, 'Skill'],
   [
-    /\b(?:the )?(?:main(?: (?:set|part|session|block|work|workout|circuit))?|work ?out|wod|circuit|strength|conditioning|metcon|engine|session|hauptteil)\b(?=\s*(?:$|[:(\u0001-]))/,
+    /\b(?:the )?(?:main(?: (?:set|part|session|block|work|workout|circuit))?|work ?out|wod|circuit|strength|conditioning|metcon|engine|session|hauptteil)\b(?=\s*(?:$|[:(\u0001-]))|\bhiit\b(?=\s*(?:$|[:(\u0001-]|\d))/,
     'Main',
   ],
-  [/^\s*(?:part|block|set|section|round)\s+(?:[a-h]|\d)\b(?=\s*(?:$|[:(\u0001-]))/, 'Main'],
+  [PART, 'Main'],
 ];
 
 /** Words for the main part that say nothing else of it; others name it. */
@@ -56,12 +76,19 @@ const SEP = '[\\s,;:/&+.-]*';
 const M = `(?:${D}|${N})`;
 
 /** Takes the part of the session that `strip` names, if it names one. */
-export function takeRole(strip: Strip): { readonly role: Role; readonly label?: string } | undefined {
+export function takeRole(
+  strip: Strip,
+): { readonly role: Role; readonly isPart?: true; readonly label?: string } | undefined {
   for (const [pattern, role] of ROLES) {
     const found = strip.take(pattern, 'role');
     if (!found) continue;
     const isNamed = role === 'Main' && !PLAIN_MAIN.test(found[0]);
-    return { role, ...(isNamed && { label: found[0].replace(/^the /, '').trim() }) };
+    const isPart = pattern === PART;
+    return {
+      role,
+      ...(isPart && { isPart: true as const }),
+      ...(isNamed && { label: found[0].replace(/^the /, '').trim() }),
+    };
   }
   return undefined;
 }
@@ -72,9 +99,13 @@ export function takeHeader(strip: Strip): HeaderFacts {
   const named = takeRole(strip);
   if (named) Object.assign(facts, named);
   if (strip.take(/\b(?:buy[\s-]?in)\b/, 'role')) facts.isOnce = true;
+  const hasEach = takeEach(strip, facts);
   takeRest(strip, facts);
+  if (hasEach) restInChange(facts);
   // One clock a list: the first that is named.
-  [takeIntervals, takeSlots, takeSpan, takeWindows].some((takeClock) => takeClock(strip, facts));
+  else [takeClimb, takeIntervals, takeSlots, takeSpan, takeWindows].some((takeClock) => takeClock(strip, facts));
+  takeAccumulate(strip, facts);
+  takePartners(strip, facts);
   takeList(strip, facts);
   takeOwn(strip, facts);
   takeRounds(strip, facts);
@@ -87,14 +118,14 @@ function takeRest(strip: Strip, facts: HeaderFacts): void {
   const REST = '(?:rest(?:ing)?|recover(?:y|ing)?|break|pause|r)';
   const LONG = `(?:(${N})\\s*(?:-|to)\\s*)?(${D})`;
   const BETWEEN =
-    '(?:(?:in[\\s-]?)?(?:between|btw|b/w|after|per|at the end of)\\s*(?:each|every|the|all|your)?\\s*(rounds?|rds?|sets?|circuits?|laps?|exercises?|items?|movements?|stations?|moves?)?)';
+    '(?:(?:in[\\s-]?)?(?:between|btw|b/w|after|per|at the end of)\\s*(?:each|every|them|the|all|your)?\\s*(rounds?|rds?|sets?|circuits?|laps?|exercises?|items?|movements?|stations?|moves?|ones?)?)';
   const found =
     strip.take(
       re`(?:take |with |and )?\\b${REST}\\b\\s*(?:for |of |:|-|about )?\\s*${LONG}\\s*(?:of |for |'s )?\\s*${BETWEEN}`,
       'rest',
     ) ??
     strip.take(re`(?:take |with |and )?${LONG}\\s*(?:of |'s )?\\s*${REST}\\b\\s*${BETWEEN}`, 'rest') ??
-    strip.take(re`(?:take |with |and )${LONG}\\s*(?:off )?${BETWEEN}`, 'rest') ??
+    strip.take(re`(?:take |with |and |^|[,;(]\\s*)(?:the )?${LONG}\\s*(?:off )?${BETWEEN}`, 'rest') ??
     // A range alone is a rest that somebody takes as they need it: after each round.
     strip.take(re`^\\W*${REST}\\b\\s*(?:for |of |:|-)*\\s*(${N0})\\s*(?:-|to)\\s*(${D})\\W*$`, 'rest') ??
     strip.take(re`^\\W*(${N0})\\s*(?:-|to)\\s*(${D})\\s*(?:of )?${REST}\\b\\W*$`, 'rest');
@@ -102,8 +133,11 @@ function takeRest(strip: Strip, facts: HeaderFacts): void {
     const high = toSeconds(found[2]!);
     const unit = /(?:s|sec|secs|seconds?|"|'')$/.test(found[2]!.trim()) ? 1 : 60;
     const low = found[1] === undefined ? high : toNumber(found[1]) * unit;
-    const of = /exer|item|move|stat/.test(found[3] ?? '') ? ('items' as const) : ('rounds' as const);
-    if (isDuration(high) && low <= high) facts.between = { of, lowSec: low, highSec: high };
+    const of = /exer|item|move|stat|one/.test(found[3] ?? '') ? ('items' as const) : ('rounds' as const);
+    if (isDuration(high) && low <= high) {
+      facts.between = { of, lowSec: low, highSec: high };
+      if (found[3] === undefined) facts.isBetweenOpen = true;
+    }
   }
   const then = strip.take(re`\\bthen (?:a )?(?:rest|break)\\s*(?:of |for )?(${D})`, 'rest');
   if (then && isDuration(toSeconds(then[1]!))) facts.thenRestSec = toSeconds(then[1]!);
@@ -148,20 +182,49 @@ function takeIntervals(strip: Strip, facts: HeaderFacts): boolean {
   }
   const known = strip.take(/\btabata\b(?:\s*style\b)?/, 'clock');
   if (known) facts.time = { kind: 'intervals', workSec: [20], restSec: [10], total: 8, stations: false };
-  const each = known
-    ? undefined
-    : strip.take(
-        re`(${D})\\s*(?:on |at |of )?(?:(?:each|per|every)\\s*(?:exercise|movement|move|station|one|item)\\b|each(?=\\W*(?:$|:)))`,
-        'clock',
-      );
-  if (each && isDuration(toSeconds(each[1]!))) {
-    facts.time = { kind: 'intervals', workSec: [toSeconds(each[1]!)], restSec: [], stations: /station/.test(each[0]) };
-    if (facts.between?.of === 'items') {
-      facts.time = { ...facts.time, restSec: [facts.between.lowSec] };
-      delete facts.between;
-    }
-  }
-  return known !== undefined || each !== undefined;
+  return known !== undefined;
+}
+
+/** A rest between movements that each have their length is the change from one to the next. */
+function restInChange(facts: HeaderFacts): void {
+  const { time, between } = facts;
+  if (time?.kind !== 'intervals' || time.restSec.length > 0 || !between) return;
+  if (between.of !== 'items' && !facts.isBetweenOpen) return;
+  facts.time = { ...time, restSec: [between.lowSec] };
+  delete facts.between;
+}
+
+/** A length for each movement, perhaps with a change behind it: "45 seconds each, 15 seconds to move", "each move for 45 seconds". */
+function takeEach(strip: Strip, facts: HeaderFacts): boolean {
+  const ONE = '(?:exercises?|movements?|moves?|stations?|ones?|items?)';
+  const each =
+    strip.take(
+      re`(${D})\\s*(?:on |at |of |for )?(?:(?:each|per|every)\\s*${ONE}\\b|each(?=\\W*(?:$|:|,|;|with|then|and|-)))`,
+      'clock',
+    ) ??
+    strip.take(
+      re`\\b(?:each|every|all)\\s*(?:of the )?${ONE}\\s*(?:is |are |lasts? |goes |go )?(?:for |:|-|=)*\\s*(${D})`,
+      'clock',
+    );
+  if (!each || !isDuration(toSeconds(each[1]!))) return false;
+  const circuit = strip.take(re`\\b(?:an? )?circuit of (?:${N}) ${ONE}\\b|\\b(?:${N}) stations\\b`, 'clock');
+  const CHANGE =
+    '(?:off|rest(?:ing)?(?: between)?|change(?:[\\s-]?over)?|changing|transition|switch(?:ing)?|swap(?:ping)?|move(?: on)?|rotat(?:e|ing)|recover(?:y)?|break|set ?up|get (?:there|to the next(?: one)?))';
+  const change =
+    strip.take(re`(?:\\b(?:and|then|with|we)\\s+)*\\b${CHANGE}\\s*(?:for |of |:)?\\s*(${D})`, 'clock') ??
+    strip.take(re`(?:\\b(?:and|then|with)\\s+)*(${D})\\s*(?:of |to |for )?${CHANGE}\\b`, 'clock');
+  const restSec = change && isDuration(toSeconds(change[1]!)) ? toSeconds(change[1]!) : undefined;
+  const stations = /station/.test(`${circuit?.[0] ?? ''}${each[0]}`);
+  facts.time = {
+    kind: 'intervals',
+    workSec: [toSeconds(each[1]!)],
+    restSec: restSec === undefined ? [] : [restSec],
+    stations,
+  };
+  facts.isMost =
+    strip.take(/\bas many (?:reps )?as (?:possible|you can)(?: (?:in|do))*|\bmax(?:imum)? reps\b/, 'clock') !==
+    undefined;
+  return true;
 }
 
 /** From this length on "every … for 5 rounds" means the whole list each time (common practice). */
@@ -219,8 +282,16 @@ function takeSpan(strip: Strip, facts: HeaderFacts): boolean {
       re`\\b(?:keep (?:going|moving)|carry on|go round|go through it|repeat)\\s*(?:for|until)\\s*(?:the )?(${D})`,
       'clock',
     );
-  if (!found) return false;
-  const length = found[1] ?? strip.take(re`(?:\\b(?:in|for|of|:)\\s*)?(${D})`, 'clock')?.[1];
+  const span =
+    found ??
+    strip.take(re`^\\W*(?:for|in)\\s+(?:the next )?(${D})(?=\\W*(?:$|:))`, 'clock') ??
+    strip.take(re`\\b(?:repeat|go round|keep going|carry on)[^\\d\\u0001]{0,40}?\\(?(${D})\\)?\\W*$`, 'clock');
+  if (!span) return false;
+  strip.take(
+    /[\s,;-]*\b(?:(?:and )?keep (?:going|moving)(?: round)?|(?:until|till) (?:the )?time(?:'s| is) up|round and round)\b/,
+    'clock',
+  );
+  const length = span[1] ?? strip.take(re`(?:\\b(?:in|for|of|:)\\s*)?(${D})`, 'clock')?.[1];
   const sec = length === undefined ? 0 : toSeconds(length);
   facts.lacksLength = !isDuration(sec);
   facts.time = { kind: 'span', sec: isDuration(sec) ? sec : 600 };
@@ -313,7 +384,7 @@ const AGAIN =
 
 function takeRounds(strip: Strip, facts: HeaderFacts): void {
   if (facts.slotRounds !== undefined) return;
-  const ROUND = '(?:rounds?|rds?|circuits?|laps?|times (?:through|round|over)|turns? through)';
+  const ROUND = '(?:rounds?|rds?|rft|circuits?|laps?|times (?:through|round|over)|turns? through)';
   const range = strip.take(re`\\b(${N})\\s*(?:-|to|or)\\s*(${N})\\s*${ROUND}(?:\\s*of\\b)?(?:\\s*all\\b)?`, 'rounds');
   const one =
     range ??
@@ -338,6 +409,7 @@ function takeRounds(strip: Strip, facts: HeaderFacts): void {
     const low = toTimes(one[1]!);
     const high = one[2] === undefined ? low : toNumber(one[2]);
     if (low >= 1 && high >= low && high <= MAX_ROUNDS) facts.rounds = { low, high };
+    if (/\brft\b/.test(one[0])) facts.forTime = true;
     return;
   }
   const sets = strip.take(

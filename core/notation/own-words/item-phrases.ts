@@ -1,5 +1,6 @@
 import { FILLERS, takeName } from './name-phrases.ts';
 import type { Amount, Choice, Dose, Load, Sides, Tempo, WorkItem } from '../../document/document.ts';
+import { mayBeWork } from './open-words.ts';
 import { inParts } from './word-parts.ts';
 import { MAX_AMOUNT, MAX_DURATION_SEC, MAX_KG, MAX_SHARE_PCT } from '../../limits.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
@@ -19,6 +20,8 @@ export interface ItemFacts {
   readonly item: WorkItem;
   /** So many sets of it, where the line says so. */
   readonly sets?: number;
+  /** A rest that the line names behind it. */
+  readonly restSec?: number;
   /** Whether the movement is one that the library knows, or reads. */
   readonly isKnown: boolean;
   /** Whether it says how much. */
@@ -51,7 +54,9 @@ export function takeRow(parts: readonly { readonly strip: Strip }[], library: Mo
   const offered = parts.map(({ strip }) => takeOffered(strip, (part) => readOption(part, library), library));
   let sides: Sides | undefined;
   let dosed: { dose?: Dose; sets?: number } = {};
+  let restSec: number | undefined;
   for (const { strip } of parts) {
+    restSec = takeRestBehind(strip) ?? restSec;
     takeManner(strip, draft);
     takeLoad(strip, draft);
     const doubt = takeTempo(strip, draft, parts.length > 1);
@@ -85,6 +90,7 @@ export function takeRow(parts: readonly { readonly strip: Strip }[], library: Mo
       ...(words.length > 0 && { words }),
     },
     ...(sets !== undefined && { sets }),
+    ...(restSec !== undefined && { restSec }),
     isKnown,
     hasNumber: dose !== undefined && dose.kind !== 'given',
     isFirst: isSetApart(parts.at(-1)!.strip),
@@ -152,7 +158,7 @@ function takeWords(strip: Strip, draft: Draft, doubts: Doubt[]): boolean {
     }
     hasWords = true;
     draft.words.push(...inParts(strip.original(from, to).replace(/["“”„]/g, '’')));
-    const isNumber = /\d/.test(strip.text.slice(from, to));
+    const isNumber = mayBeWork(strip.text.slice(from, to));
     strip.takeRange(from, to, isNumber ? 'unread' : 'note');
     if (isNumber) doubts.push({ start: strip.start + from, end: strip.start + to, facts: { code: 'unread' } });
   }
@@ -160,19 +166,7 @@ function takeWords(strip: Strip, draft: Draft, doubts: Doubt[]): boolean {
 }
 
 function takeManner(strip: Strip, draft: Draft): void {
-  const held = /\d+\s*(?:reps?|times|x)[^,;]*\bhold|^\W*\d/.test(strip.text)
-    ? strip.take(
-        re`(?:,|and|then|\\s)+\\bhold(?:ing)? (?:it |the last (?:one|rep) |the end |there )?(?:for )?(${D})`,
-        'dose',
-      )
-    : undefined;
-  if (
-    held &&
-    toSeconds(held[1]!) > 0 &&
-    toSeconds(held[1]!) <= 600 &&
-    !/at the (?:top|bottom)/.test(strip.source.slice(strip.start))
-  )
-    draft.thenHold = toSeconds(held[1]!);
+  takeHold(strip, draft);
   const pause =
     strip.take(
       re`(?:\\(|,|-|with (?:an? )?)*\\s*(?:\\bpause\\s*(?:for )?(${D}|\\d)|(${D}|\\d)[\\s-]*(?:second )?pause)(?:\\s*(?:at|in) the (?:bottom|top|middle|end))?\\)?`,
@@ -188,6 +182,52 @@ function takeManner(strip: Strip, draft: Draft): void {
   if (strip.take(/\b(?:may|can) be (?:split|broken(?: up)?)\b/, 'note')) draft.mayBeSplit = true;
   if (strip.take(/\bhalf (?:on )?each side\b/, 'side')) draft.halfEachSide = true;
 }
+
+/** `…, 90 s rest`, `… with two minutes' rest between sets`, `…, r60`. */
+function takeRestBehind(strip: Strip): number | undefined {
+  const BETWEEN = '(?:\\s*(?:in )?(?:between|after)(?: (?:each|every))?(?: (?:sets?|ones?|rounds?|reps?))?)?';
+  const found =
+    strip.take(
+      re`(?:[,;(/-]\\s*|\\b(?:with|and|then|take)\\s+)+(?:an? )?(${D})\\s*(?:of )?(?:rest|recovery|recover|break)\\b${BETWEEN}\\)?`,
+      'rest',
+    ) ??
+    strip.take(
+      re`(?:[,;(/-]\\s*|\\b(?:with|and|then|take)\\s+)+(?:an? )?(?:rest|recover|recovery|break|r)\\b\\s*(?:for |of |:|=|@)*\\s*(${D})${BETWEEN}\\)?`,
+      'rest',
+    ) ??
+    strip.take(/[,;(/-]\s*(?:rest|r)\s*[:=@]?\s*(\d{2,3})(?:\s*(?:s|secs?|seconds?|"))?(?![\w:])\)?/, 'rest');
+  const sec = found ? toSeconds(found[1]!, 1) : 0;
+  return Number.isInteger(sec) && sec > 0 && sec <= MAX_DURATION_SEC ? sec : undefined;
+}
+
+/** So long each repetition may be held; a longer hold comes after the last one (common practice). */
+const MOST_EACH_SEC = 10;
+
+/** `12, hold 3 s`: each repetition is held. `15 and hold the last one for 20 s`: the last is. `10 x 5 s hold`: ten of five seconds. */
+function takeHold(strip: Strip, draft: Draft): void {
+  const parted = re`(?:^|[^\\w])(${N0})\\s*x\\s*(${D})\\s*-?\\s*holds?\\b`.exec(strip.text);
+  if (parted && toNumber(parted[1]!) >= LEAST_HELD && toSeconds(parted[2]!) <= MOST_EACH_SEC) {
+    draft.pauseSec = toSeconds(parted[2]!);
+    const from = parted.index + parted[0].indexOf(parted[1]!) + parted[1]!.length;
+    strip.takeRange(from, parted.index + parted[0].length, 'tempo');
+    return;
+  }
+  const counts = /\d+\s*(?:reps?|times|x)[^,;]*\bhold|^\W*\d|\d[^;]*[,(]\s*hold/.test(strip.text);
+  const held = counts
+    ? strip.take(
+        re`(?:[,(-]|and|then|\\s)+\\bhold(?:ing)? (it |each(?: one| rep)? |the last (?:one|rep) |the end |there )?(?:for )?(?:an? )?(${D})(\\s*(?:at|in) the (?:top|bottom|middle|end))?\\)?`,
+        'dose',
+      )
+    : undefined;
+  const sec = held ? toSeconds(held[2]!) : 0;
+  if (!held || sec <= 0 || sec > 600) return;
+  const isLast = /last|end|there|then/.test(held[0].replace(/at the end/, ''));
+  if (!isLast && sec <= (held[3] === undefined ? MOST_EACH_SEC : 60)) draft.pauseSec = sec;
+  else draft.thenHold = sec;
+}
+
+/** From so many on, a number before a short hold counts repetitions, not sets. */
+const LEAST_HELD = 5;
 
 /** `isColumn`: the cell of a column that is about tempo says nothing else. */
 function takeTempo(strip: Strip, draft: Draft, isColumn: boolean): Doubt | undefined {
@@ -237,6 +277,11 @@ function takeLoadByRound(strip: Strip, draft: Draft): Load | undefined {
   if ([kg, ...laterKg].some((n) => n <= 0 || n > MAX_KG)) {
     draft.words.push(by![0].trim());
     return undefined;
+  }
+  // "24/16 kg": the lighter one of two is for who wants it, not for the second round (common practice).
+  if (laterKg.length === 1 && laterKg[0]! < kg) {
+    draft.words.push(`or ${laterKg[0]!} kg`);
+    return { kind: 'weight', kg, pieces: 1 };
   }
   return { kind: 'weight', kg, pieces: 1, laterKg };
 }

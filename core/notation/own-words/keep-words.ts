@@ -1,6 +1,7 @@
 import type { WorkItem } from '../../document/document.ts';
 import { countLetters } from '../../letters.ts';
 import { FILLERS } from './name-phrases.ts';
+import { mayBeWork } from './open-words.ts';
 import { inParts } from './word-parts.ts';
 import type { Strip } from './strip.ts';
 import type { Target, State } from './reading-state.ts';
@@ -17,7 +18,7 @@ export function note(state: State, strip: Strip, from: number, to: number): void
     strip.takeRange(from, to, strip.taken[0]?.as ?? 'note');
     return;
   }
-  const isNumber = /\d/.test(words);
+  const isNumber = mayBeWork(words);
   strip.takeRange(from, to, isNumber ? 'unread' : 'note');
   if (isNumber) state.doubts.push({ start: strip.start + from, end: strip.start + to, facts: { code: 'unread' } });
   keep(state, words);
@@ -57,6 +58,7 @@ export function keepAsNote(state: State, strip: Strip): void {
     state.title === undefined &&
     state.notes.length === 0 &&
     countLetters(words) <= 60 &&
+    !(mayBeWork(words) && /,/.test(words)) &&
     !/[!?]|\.\s|^(?:hi|hey|hello|dear|morning|good (?:morning|day|evening)|ok|okay|right)\b/i.test(words) &&
     /\p{L}/u.test(words);
   if (isTitle) {
@@ -65,7 +67,7 @@ export function keepAsNote(state: State, strip: Strip): void {
     takeAll(state, strip, { kind: 'field', field: 'Title' });
     return;
   }
-  const isNumber = /\d/.test(words);
+  const isNumber = mayBeWork(words);
   strip.takeRange(0, strip.text.length, isNumber ? 'unread' : 'note');
   for (const t of strip.taken)
     if (isNumber) state.doubts.push({ start: t.start, end: t.end, facts: { code: 'unread' } });

@@ -6,10 +6,10 @@ import type { Strip } from './strip.ts';
 
 /** Small words that say nothing of their own. */
 export const FILLERS =
-  /^(?:(?:then|and|now|next|do|does|for|of|in|the|a|an|with|x|total|rounds?|sets?|reps?|each|all|it is|it's|so|ok|okay|today|we|you|have|on|at|hold|after that|afterwards|finally|lastly)(?![\w])[\s,.:;!-]*)+$/i;
+  /^(?:(?:then|and|now|next|do|does|for|of|in|the|a|an|with|x|total|rounds?|sets?|reps?|each|all|it is|it's|so|ok|okay|today|we|we'll|you|you'll|you will|i|i'd|i'd like|i want|want|to|let's|please|just|go|go for|going|do|doing|done|have|on|at|hold|after that|after this|afterwards|finally|lastly|keep going|keep going round|keep moving|first|first up|first of all|start|start with|starting with|perform|complete|is|are|be|as well|too|up|your|that|this|those|these)(?![\w])[\s,.:;!-]*)+$/i;
 
 const LEAD =
-  /^(?:(?:then|and|now|next|also|finally|first|you|we|do|does|perform|complete|hold|some|a|an|the|of|in|with|for|after that|afterwards|lastly|after|next up|have|has|got|comes?|follow(?:ed)? by)\s+)+/;
+  /^(?:(?:then|and|now|next|also|finally|first|first up|first of all|you|you'll|we|we'll|you will|i want you|i'd like you|i want|to|let's|please|just|go for|do|doing|does|perform|complete|hold|some|a|an|the|of|in|with|for|after that|afterwards|lastly|last thing|after|next up|have|has|got|comes?|is|are|start with|starting with|follow(?:ed)? by)\s+)+/;
 const TAIL = /\s+(?:for|of|x|total|each|in all|and|then|at|with)$/;
 
 export function shelfName(words: string, library: MovementLibrary): string {
@@ -76,19 +76,44 @@ function trimmed(text: string, from: number, to: number): { from: number; to: nu
 
 /** One movement, or up to three to choose from. */
 function choicesOf(said: string, library: MovementLibrary): Choice[] | undefined {
-  const words = Object.hasOwn(SHORT, said.trim()) ? SHORT[said.trim()]! : said;
+  const words = Object.hasOwn(SHORT, said.trim()) ? SHORT[said.trim()]! : spelledOut(said);
   if (FILLERS.test(words)) return undefined;
-  if (library.findByName(words)) return [{ name: shelfName(words, library) }];
+  // "cat/cow" is one movement, not two.
+  const known = [words, words.replace(/\s*\/\s*/g, '-')].find((w) => library.findByName(w));
+  if (known !== undefined) return [{ name: shelfName(known, library) }];
   const parts = words.split(/\s+or\s+|\s*\/\s*/).map((p) => p.trim());
   return parts.length > 1 && parts.length <= 3 && parts.every((p) => library.findByName(p))
     ? parts.map((p) => ({ name: shelfName(p, library) }))
     : undefined;
 }
 
+/** Kit that trainers write in two letters (common practice). */
+const KIT_SHORT: Readonly<Record<string, string>> = {
+  db: 'dumbbell',
+  dbs: 'dumbbell',
+  kb: 'kettlebell',
+  kbs: 'kettlebell',
+  bb: 'barbell',
+  sb: 'stability ball',
+  mb: 'medicine ball',
+  bw: 'bodyweight',
+  sl: 'single-leg',
+  sa: 'single-arm',
+  '1-arm': 'single-arm',
+  '1-leg': 'single-leg',
+};
+
+const spelledOut = (said: string): string =>
+  said.replace(/(?<![\w-])[\w-]{2,5}(?=[\s-]\p{L}{2})/gu, (word) =>
+    Object.hasOwn(KIT_SHORT, word) ? KIT_SHORT[word]! : word,
+  );
+
 /** What trainers write in a few letters (common practice). */
 const SHORT: Readonly<Record<string, string>> = {
   sq: 'squat',
   sqs: 'squat',
+  bs: 'back squat',
+  fs: 'front squat',
   bsq: 'back squat',
   fsq: 'front squat',
   gsq: 'goblet squat',

@@ -1,71 +1,105 @@
-import { MAX_DURATION_SEC } from '../../limits.ts';
+import type { Role } from '../../document/document.ts';
+import { MAX_DURATION_SEC, MAX_ROUNDS } from '../../limits.ts';
+import { MAX_BLOCKS, MAX_ITEMS } from '../parse.ts';
+import type { OpenBlock } from './build-blocks.ts';
 import { openBlock } from './build-blocks.ts';
+import type { TableRow } from './exercise-table.ts';
+import { takeRole } from './header-phrases.ts';
+import type { ItemFacts } from './item-phrases.ts';
 import { takeRow } from './item-phrases.ts';
-import { findExercises } from './tables.ts';
+import { keepAsNote } from './keep-words.ts';
 import type { Piece } from './piece.ts';
+import type { Target, State } from './reading-state.ts';
+import { blockTarget, current, open, take, takeAll } from './reading-state.ts';
 import { toNumber, toSeconds } from './spoken-numbers.ts';
 import { Strip } from './strip.ts';
-import type { Target, State } from './reading-state.ts';
-import { open, blockTarget, take, takeAll } from './reading-state.ts';
-import { keepAsNote } from './keep-words.ts';
+import type { Stretch } from './tables.ts';
 
-/** Reads the table of movements that a stretch begins with; where what follows it begins. */
-export function readTable(state: State, { start, end }: { readonly start: number; readonly end: number }): number {
-  const table = start === 0 ? findExercises(state.source.slice(0, end)) : undefined;
-  if (!table) return start;
-  take(state, table.head.start, table.head.end, 'role', null);
-  for (const row of table.rows) {
-    if (!row.name) continue;
-    const strips = (['reps', 'load', 'tempo', 'name'] as const).flatMap((kind) => {
-      const cell = row[kind];
-      return cell ? [{ kind, strip: new Strip(state.source, cell.start, cell.end) }] : [];
-    });
-    const item = takeRow(strips, state.library);
-    const name = strips.at(-1)!.strip;
-    if (!item) {
-      keepAsNote(state, new Strip(state.source, name.start, name.start + name.text.length));
+/** Reads the rows of a table of movements: one after the other, those of a group together. */
+export function readRows(state: State, rows: readonly TableRow[]): void {
+  let group = '';
+  for (const row of rows) {
+    if (!row.name) {
+      for (const cell of Object.values(row)) if (cell !== row.day) keepAsNote(state, stripOf(state, cell));
       continue;
     }
-    const sets = row.sets ? toNumber(state.source.slice(row.sets.start, row.sets.end)) : undefined;
-    const count = sets !== undefined && Number.isInteger(sets) && sets >= 1 ? sets : undefined;
-    const rest = row.rest ? readRestCell(state, row.rest) : undefined;
-    const block = open(
-      state,
-      openBlock('Main', {
-        ...(count !== undefined && { rounds: { low: count, high: count } }),
-        ...(rest !== undefined && { between: { of: 'rounds', lowSec: rest, highSec: rest } }),
-      }),
-    );
-    block.items.push(item.item);
-    block.sets.push(undefined);
-    state.items++;
-    const doubtTarget: Target = { kind: 'item', block: state.blocks.length - 1, item: 0 };
-    state.doubts.push(...item.doubts.map((d) => ({ ...d, target: doubtTarget })));
-    for (const kind of ['sets', 'rest'] as const)
-      if (row[kind]) takeCell(state, row[kind], kind === 'sets' ? 'count' : 'rest', blockTarget(state));
-    const target: Target = { kind: 'item', block: state.blocks.length - 1, item: 0 };
-    for (const { strip } of strips) takeAll(state, strip, target);
-    if (row.note) keepAsNote(state, new Strip(state.source, row.note.start, row.note.end));
+    const strips = (['setsByReps', 'reps', 'load', 'tempo', 'note', 'name'] as const).flatMap((kind) => {
+      const cell = row[kind];
+      return cell ? [{ kind, strip: stripOf(state, cell) }] : [];
+    });
+    const item = takeRow(strips, state.library);
+    if (!item || state.items >= MAX_ITEMS || state.blocks.length >= MAX_BLOCKS) {
+      keepAsNote(state, stripOf(state, row.name));
+      continue;
+    }
+    const named = wordsOf(state, row.group ?? row.role);
+    const facts = factsOf(state, row, item);
+    const block = current(state);
+    const joins =
+      block !== undefined &&
+      block.items.length > 0 &&
+      (named === '' ? group !== '' : named === group) &&
+      (facts.rounds === undefined || facts.rounds.high === block.facts.rounds?.high);
+    if (named !== '') group = named;
+    const target = joins ? block : open(state, partOf(state, row));
+    Object.assign(target.facts, facts);
+    addRow(state, target, item, row, strips);
   }
-  return table.end;
 }
 
-function takeCell(
+/** A block for a row that begins one: its part of the session and its letter, where the row names them. */
+function partOf(state: State, row: TableRow): OpenBlock {
+  const isNamed = row.role ?? row.group;
+  const role: Role = (isNamed && takeRole(stripOf(state, isNamed))?.role) ?? current(state)?.role ?? 'Main';
+  const letter = /^[A-Ha-h]$/.exec(wordsOf(state, row.group))?.[0].toUpperCase();
+  const isTaken = state.blocks.some((b) => b.label === letter);
+  return { ...openBlock(role), ...(letter !== undefined && !isTaken && { label: letter }) };
+}
+
+function factsOf(state: State, row: TableRow, item: ItemFacts): OpenBlock['facts'] {
+  const said = row.sets ? toNumber(wordsOf(state, row.sets).replace(/\s*x$/i, '')) : item.sets;
+  const count = said !== undefined && Number.isInteger(said) && said >= 1 && said <= MAX_ROUNDS ? said : undefined;
+  const rest = row.rest ? readRestCell(wordsOf(state, row.rest)) : undefined;
+  return {
+    ...(count !== undefined && { rounds: { low: count, high: count } }),
+    ...(rest !== undefined && { between: { of: 'rounds', lowSec: rest, highSec: rest } }),
+  };
+}
+
+function addRow(
   state: State,
-  { start, end }: { readonly start: number; readonly end: number },
-  as: Piece['as'],
-  target: Target,
+  block: OpenBlock,
+  item: ItemFacts,
+  row: TableRow,
+  strips: readonly { readonly strip: Strip }[],
 ): void {
+  block.items.push(item.item);
+  block.sets.push(undefined);
+  state.items++;
+  const target: Target = { kind: 'item', block: state.blocks.length - 1, item: block.items.length - 1 };
+  state.doubts.push(...item.doubts.map((d) => ({ ...d, target })));
+  for (const [kind, as] of [
+    ['role', 'role'],
+    ['group', 'role'],
+    ['sets', 'count'],
+    ['rest', 'rest'],
+  ] as const)
+    if (row[kind]) takeCell(state, row[kind], as, blockTarget(state));
+  for (const { strip } of strips) takeAll(state, strip, target);
+}
+
+const stripOf = (state: State, { start, end }: Stretch): Strip => new Strip(state.source, start, end);
+const wordsOf = (state: State, cell: Stretch | undefined): string =>
+  cell === undefined ? '' : state.source.slice(cell.start, cell.end).trim();
+
+/** Takes a whole cell for one thing. */
+export function takeCell(state: State, { start, end }: Stretch, as: Piece['as'], target: Target): void {
   const said = state.source.slice(start, end);
   take(state, start + said.length - said.trimStart().length, start + said.trimEnd().length, as, target);
 }
 
 /** Seconds of rest in a cell; a bare number from 10 on is seconds. */
-function readRestCell(
-  state: State,
-  { start, end }: { readonly start: number; readonly end: number },
-): number | undefined {
-  const said = state.source.slice(start, end).trim();
+function readRestCell(said: string): number | undefined {
   const sec = toSeconds(said, /^\d{1}$/.test(said) ? 60 : 1);
   return Number.isInteger(sec) && sec > 0 && sec <= MAX_DURATION_SEC ? sec : undefined;
 }

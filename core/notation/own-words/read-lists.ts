@@ -4,7 +4,8 @@ import { takeHeader, takeRole } from './header-phrases.ts';
 import type { ItemFacts } from './item-phrases.ts';
 import { takeItem } from './item-phrases.ts';
 import { FILLERS } from './name-phrases.ts';
-import { D, re } from './spoken-numbers.ts';
+import { takeClimbEnd } from './rarer-clocks.ts';
+import { D, re, toSeconds } from './spoken-numbers.ts';
 import { Strip } from './strip.ts';
 import type { State } from './reading-state.ts';
 import { current, open, blockTarget, take, takeAll, isSaid } from './reading-state.ts';
@@ -14,7 +15,7 @@ import { keepAsNote } from './keep-words.ts';
 const HEAD_END = /:\s+(?=\S)|:\s*$|\b(?:of|through)\s*:?\s+(?=\S)/g;
 
 const SEPARATOR =
-  /\s*[,;]\s+(?:and |then )*|\s+\+\s+|\s+&\s+|\.\s+(?=\S)|\s+(?:and then|then|and)\s+(?=(?:an?|\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty)\b)/g;
+  /\s*[,;]\s+(?:and |then )*|\s+\+\s+|\s+&\s+|\.\s+(?=\S)|\s+(?:supersetted|superset|super-set|paired|s\/s|ss)(?:ted)?(?:\s+(?:with|by))?\s+|\s+into\s+(?=\d)|\s+(?:and then|then|and|plus)\s+(?=(?:an?|\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty)\b)/g;
 
 /** A header, items, or a header with its items behind it. False where it is neither. */
 export function readList(state: State, start: number, end: number): boolean {
@@ -25,6 +26,15 @@ export function readList(state: State, start: number, end: number): boolean {
     applyHeader(state, facts, asHeader);
     return true;
   }
+  if (current(state)?.facts.time?.kind === 'climb' && asHeader.lettersLeft > 0) {
+    const ending = new Strip(source, start, end);
+    if (takeClimbEnd(ending) && ending.lettersLeft === 0) {
+      takeAll(state, ending, blockTarget(state));
+      return true;
+    }
+  }
+  if (IS_PART.test(asHeader.source.slice(start, end)) && readBehindHead(state, start, end)) return true;
+  if (readPartOf(state, start, end)) return true;
   const single = new Strip(source, start, end);
   const item = takeItem(single, library);
   const isWhole = item !== undefined && item.isKnown && item.hasNumber && !item.hasWords;
@@ -68,6 +78,20 @@ function beginsBlock(state: State, item: ItemFacts): boolean {
   );
 }
 
+const IS_PART = /^\W*(?:part|block|set|section|round)\s+(?:[a-h]|\d)\s*:/i;
+
+/** A movement that says itself which part it is: "2 min warm-up walk". */
+function readPartOf(state: State, start: number, end: number): boolean {
+  const strip = new Strip(state.source, start, end);
+  const named = strip.take(/\b(?:warm|cool)[\s-]?(?:up|down)\b(?= \p{L}{3})/u, 'role');
+  if (!named) return false;
+  const item = takeItem(strip, state.library);
+  if (!item?.isKnown || !item.hasNumber || item.hasWords) return false;
+  open(state, openBlock(named[0].startsWith('warm') ? 'Warm-up' : 'Cool-down'));
+  addItem(state, item, strip);
+  return true;
+}
+
 /** A part of the session named at the beginning of a line, with its items behind it: `Cool down - 2 minutes walk`. */
 function readBehindRole(state: State, start: number, end: number): boolean {
   const whole = new Strip(state.source, start, end);
@@ -80,8 +104,9 @@ function readBehindRole(state: State, start: number, end: number): boolean {
   // "(5 min)" behind a part's name is how long it is to last: nothing of its first item.
   const lasting = re`^\\s*\\(?\\s*(?:about |~)?${D}\\s*\\)`.exec(whole.text.slice(taken.end - start))?.[0] ?? '';
   const behind = taken.end + lasting.length;
+  if (re`^\\s*${D}[\\s,.]*$`.test(whole.text.slice(behind - start))) return readPartAlone(state, start, end);
   const rest = behind + /^[^\p{L}\p{N}(]*/u.exec(whole.text.slice(behind - start))![0].length;
-  if (rest >= end) return false;
+  if (rest >= end) return readPartAlone(state, start, end);
   if (/^\s*:/.test(state.source.slice(behind, end)) || !isItem(state, rest, end)) {
     const parts = partsOf(state, rest, end);
     if (!isWith && (parts.length < 2 || !parts.every((p) => isItem(state, p.start, p.end, true)))) return false;
@@ -90,6 +115,29 @@ function readBehindRole(state: State, start: number, end: number): boolean {
   applyHeader(state, takeHeader(head), head);
   readOn(state, rest, end);
   return true;
+}
+
+/** A part with its length and nothing else: "Workout (25 min)", "warm up 5 mins". */
+function readPartAlone(state: State, start: number, end: number): boolean {
+  const strip = new Strip(state.source, start, end);
+  const { role } = takeRole(strip)!;
+  const long = strip.take(re`\\(?\\s*(?:about |~)?(${D})\\s*\\)?`, 'length');
+  const sec = long ? toSeconds(long[1]!) : 0;
+  if (!long || sec <= 0 || strip.left().some(({ from, to }) => !FILLERS.test(strip.text.slice(from, to)))) return false;
+  const isMain = role === 'Main' && sec % 60 === 0 && state.targetSec === undefined;
+  if (!isMain && (role === 'Main' || !/\p{L}/u.test(long[1]!) || long[0].includes('('))) return false;
+  open(state, openBlock(role));
+  if (isMain) {
+    state.targetSec = sec;
+    take(state, strip.taken[1]!.start, strip.taken[1]!.end, 'length', { kind: 'field', field: 'Target' });
+    take(state, strip.taken[0]!.start, strip.taken[0]!.end, 'role', blockTarget(state));
+    return true;
+  }
+  // What is done in that time is left to whoever does it.
+  const item = takeItem(new Strip(state.source, start, end), state.library);
+  if (item) addItem(state, item, new Strip(state.source, start, end));
+  takeAll(state, strip, { kind: 'item', block: state.blocks.length - 1, item: 0 });
+  return item !== undefined;
 }
 
 /** So far from a line's beginning a part of the session may be named. */
@@ -203,7 +251,9 @@ function partsOf({ source }: State, start: number, end: number): { start: number
   const text = new Strip(source, start, end).text;
   const parts: { start: number; end: number }[] = [];
   let at = 0;
-  for (const { index, 0: mark } of text.matchAll(SEPARATOR)) {
+  // "squats / lunges / plank": three and more names without a number are a list.
+  const isSlashed = !/[\d,;]/.test(text) && (text.match(/\s\/\s/g)?.length ?? 0) >= 2;
+  for (const { index, 0: mark } of text.matchAll(isSlashed ? /\s+\/\s+/g : SEPARATOR)) {
     const isOpen = (text.slice(0, index).match(/\(/g)?.length ?? 0) > (text.slice(0, index).match(/\)/g)?.length ?? 0);
     if (isOpen || index === 0) continue;
     parts.push({ start: start + at, end: start + index });
@@ -250,6 +300,12 @@ function readParts(state: State, start: number, stop: number): void {
 /** `(5 rounds)` at the end of a list in a line belongs to its header. */
 function takeTail(state: State, start: number, end: number): number {
   const strip = new Strip(state.source, start, end);
+  const aside = /\s-\s+([^-()]+)$/.exec(strip.text);
+  if (aside && FILLERS.test(aside[1]!.trim())) {
+    const from = start + aside.index + aside[0].length - aside[1]!.length;
+    take(state, from, from + aside[1]!.trimEnd().length, 'note', blockTarget(state));
+    return start + aside.index;
+  }
   const tail = /\(([^()]+)\)\W*$/.exec(strip.text);
   if (!tail || tail.index === 0) return end;
   const inside = new Strip(state.source, start + tail.index, end);

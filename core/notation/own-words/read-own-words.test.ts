@@ -199,7 +199,10 @@ test.each([
     'Main: 4 rounds, rest 1:00 between rounds\n10 goblet squat, @ 12 kg\n0:45 wall sit\n',
   ],
   ['21-15-9 for time\nsquats\npush-ups', 'Main: for time, reps 21-15-9\nsquat\npush-up\n'],
-  ['3 sets of 8-10 bent-over rows\nrest 90 seconds', 'Main: 3 rounds\n8 to 10 bent-over row\n1:30 rest\n'],
+  [
+    '3 sets of 8-10 bent-over rows\nrest 90 seconds',
+    'Main: 3 rounds, rest 1:30 between rounds\n8 to 10 bent-over row\n',
+  ],
   [
     'Cool down:\nchild’s pose 1 min\ncalf stretch 30s per side',
     'Cool-down: flow\n1:00 child’s pose\n0:30/side calf stretch\n',

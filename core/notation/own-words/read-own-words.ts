@@ -6,19 +6,27 @@ import type { OwnWords } from './finish-reading.ts';
 import { finish } from './finish-reading.ts';
 import type { State } from './reading-state.ts';
 import { current, open, blockTarget, take } from './reading-state.ts';
-import { readTable } from './read-exercises.ts';
+import type { ExerciseTable } from './exercise-table.ts';
+import { readRows, takeCell } from './read-exercises.ts';
 import { readField } from './read-fields.ts';
 import { readRest } from './apply-lines.ts';
 import { readList } from './read-lists.ts';
 import { keepAsNote } from './keep-words.ts';
+import { MOST_LETTERS, sentencesOf } from './sentences.ts';
 
-/** Longer lines are read so far; what is behind is kept as words. */
-const MOST_LETTERS = 400;
+/** A part of a source that belongs to one session; of a table of movements the rows that are read there. */
+export interface SourceStretch {
+  readonly start: number;
+  readonly end: number;
+  readonly rows?: ExerciseTable['rows'];
+  /** The heading of those rows, where it stands in this stretch. */
+  readonly head?: ExerciseTable['head'];
+}
 
 /** Reads stretches of a source, one after the other, as one session; places are those of the source. */
 export function readStretch(
   source: string,
-  stretches: readonly { readonly start: number; readonly end: number }[],
+  stretches: readonly SourceStretch[],
   library: MovementLibrary,
   answers: Answers = new Map(),
 ): OwnWords {
@@ -37,17 +45,19 @@ export function readStretch(
     blankBefore: false,
   };
   for (const stretch of stretches) {
-    const start = readTable(state, stretch);
-    const { end } = stretch;
+    const { start, end, rows, head } = stretch;
+    if (head) takeCell(state, head, 'role', null);
+    if (rows) {
+      readRows(state, rows);
+      continue;
+    }
     let lastEnd = start;
     for (const { 0: line, index: at } of source.slice(start, end).matchAll(/[^\r\n]+/g)) {
       if (line.trim() === '') continue;
       const from = start + at;
       state.blankBefore = source.slice(lastEnd, from).split(/\r\n|\n|\r/).length > 2;
       lastEnd = from + line.length;
-      const cut = Math.min(line.length, MOST_LETTERS);
-      readLine(state, from, from + cut);
-      if (cut < line.length) keepAsNote(state, new Strip(source, from + cut, lastEnd));
+      readLine(state, from, lastEnd);
     }
   }
   return finish(state);
@@ -58,7 +68,7 @@ const ORNAMENT = /^(?:[\s\p{Extended_Pictographic}\u200d\ufe0f*•▪◦·_`#>|=
 const GROUP = /^\(?([a-h])\s?([1-9])?\s*[.):-]\s*(?=\S)|^\(?([a-h])([1-9])\s+(?=\S)/i;
 
 const TURN =
-  /^(?:(?:on )?(?:the )?(?:first|second|third|fourth|fifth|sixth|odd|even|next)\s*(?:min(?:ute)?s?|slot)s?|min(?:ute)?s?\s*\d{1,2}(?!\d)|(?:odd|even)(?:s)?(?=\s*[:.)-])|station\s*\d{1,2}(?!\d)|m\d(?=\s*[:.)-])|exercise\s*\d{1,2}(?!\d))\s*[:.)-]*\s*(?=[^\s:.)-])/i;
+  /^(?:(?:on )?(?:the )?(?:first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth|odd|even|next|last)\s*(?:min(?:ute)?s?|slot|exercise|movement|station)s?|(?:first|second|third|fourth|fifth|sixth|seventh|eighth|finally|lastly)(?:ly)?(?=\s*[:.)])|exercise the (?:first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth)(?=\s*[:.)-])|min(?:ute)?s?\s*\d{1,2}(?!\d)|(?:odd|even)(?:s)?(?=\s*[:.)-])|station\s*\d{1,2}(?!\d)|m\d(?=\s*[:.)-])|exercise\s*\d{1,2}(?!\d))\s*[:.)-]*\s*(?=[^\s:.)-])/i;
 
 /** What stands before the words of a line: bullets, numbers of a list, the turn that it is for. */
 function readLine(state: State, from: number, to: number): void {
@@ -83,6 +93,15 @@ function readLine(state: State, from: number, to: number): void {
     state.ornaments.push({ start, end: past });
     start = past;
   }
+  for (const sentence of sentencesOf(state.source, start, end)) {
+    const to = Math.min(sentence.end, sentence.start + MOST_LETTERS);
+    readSentence(state, sentence.start, to, isGroup);
+    if (to < sentence.end) keepAsNote(state, new Strip(state.source, to, sentence.end));
+    state.blankBefore = false;
+  }
+}
+
+function readSentence(state: State, start: number, end: number, isGroup: boolean): void {
   const whole = new Strip(state.source, start, end);
   if (!/[\p{L}\p{N}]/u.test(whole.text)) return;
   if (!isGroup && readField(state, whole)) return;
@@ -94,7 +113,7 @@ function readLine(state: State, from: number, to: number): void {
 /** Numbers of a list without a dot, under a clock that gives the dose: `1 star jumps`. */
 function pastNumbering(state: State, start: number, end: number): number {
   const block = current(state);
-  const number = /^(\d{1,2})\s+(?=\p{L})/u.exec(state.source.slice(start, end));
+  const number = /^(\d{1,2})\s*(?:[-–—]\s*)?(?<=[\s–—-])(?=\p{L})/u.exec(state.source.slice(start, end));
   if (!number || block?.facts.time?.kind !== 'intervals') return start;
   return Number(number[1]) === block.items.length + 1 && !/\d/.test(state.source.slice(start + number[0].length, end))
     ? start + number[0].length

@@ -3,8 +3,12 @@ import { dayOfWeekFrom, WEEKDAYS, MAX_WEEKS } from '../../calendar/day.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
 import type { Answers, Doubt, Piece } from './piece.ts';
 import type { OwnWords } from './finish-reading.ts';
+import type { ExerciseTable } from './exercise-table.ts';
+import { daysOfRows, findExercises } from './exercise-table.ts';
+import type { SourceStretch } from './read-own-words.ts';
 import { readStretch } from './read-own-words.ts';
 import { fold } from './strip.ts';
+import type { Stretch } from './tables.ts';
 import { findTable } from './tables.ts';
 
 /** One day of a plan in a coach's own words. */
@@ -22,11 +26,6 @@ export interface OwnPlan {
   readonly days: readonly OwnDay[];
   readonly pieces: readonly (Piece & { readonly day: number })[];
   readonly doubts: readonly (Doubt & { readonly day: number })[];
-}
-
-interface Stretch {
-  readonly start: number;
-  readonly end: number;
 }
 
 interface Heading {
@@ -63,6 +62,8 @@ export function readOwnPlan(
     const names = table.names.map(({ start, end }) => ({ start, end, as: 'role' as const, line: null, day: 0 }));
     return { ...plan, pieces: [...names, ...plan.pieces].sort((a, b) => a.start - b.start || a.day - b.day) };
   }
+  const exercises = findExercises(source);
+  if (exercises) return together(source, stretchesOf(source, exercises, firstWeekday), library, answers);
   const headings: Heading[] = [];
   for (const { 0: line, index } of source.matchAll(/[^\r\n]+/g)) {
     const found = headingIn(source, { start: index, end: index + line.length }, firstWeekday);
@@ -80,6 +81,38 @@ export function readOwnPlan(
     days.push({ heading: { ...heading, week }, stretches: [{ start: heading.end, end }] });
   }
   return together(source, days, library, answers);
+}
+
+/** Where rows stand: from their first cell to their last. */
+function aroundRows(rows: ExerciseTable['rows'], whole: Stretch | undefined): Stretch {
+  const cells = rows.flatMap((row) => Object.values(row));
+  return whole ?? { start: Math.min(...cells.map((c) => c.start)), end: Math.max(...cells.map((c) => c.end)) };
+}
+
+interface Day {
+  readonly heading: Heading | undefined;
+  readonly stretches: readonly SourceStretch[];
+}
+
+/** A table of movements: one session, or one a day where a column names the days; what stands around it belongs to the first. */
+function stretchesOf(source: string, table: ExerciseTable, firstWeekday: Weekday): Day[] {
+  const { head, rows, end } = table;
+  const above = { start: 0, end: head.start };
+  const below = { start: end, end: source.length };
+  const days = daysOfRows(source, table).map(({ day, rows }) => ({
+    heading: headingIn(source, day, firstWeekday),
+    rows,
+  }));
+  const isByDay = days.length > 0 && days.every(({ heading }) => heading !== undefined);
+  const all = isByDay ? days : [{ heading: undefined, rows }];
+  return all.map(({ heading, rows }, i) => ({
+    heading,
+    stretches: [
+      ...(i === 0 ? [above] : []),
+      { ...aroundRows(rows, isByDay ? undefined : { start: head.start, end }), rows, ...(i === 0 && { head }) },
+      ...(i === 0 ? [below] : []),
+    ],
+  }));
 }
 
 function headingIn(source: string, { start, end }: Stretch, firstWeekday: Weekday): Heading | undefined {
@@ -104,12 +137,7 @@ function headingIn(source: string, { start, end }: Stretch, firstWeekday: Weekda
   };
 }
 
-function together(
-  source: string,
-  stretches: readonly { readonly heading: Heading | undefined; readonly stretches: readonly Stretch[] }[],
-  library: MovementLibrary,
-  answers: Answers,
-): OwnPlan {
+function together(source: string, stretches: readonly Day[], library: MovementLibrary, answers: Answers): OwnPlan {
   const days = stretches.map(({ heading, stretches: of }): OwnDay & { start: Heading | undefined } => ({
     ...readStretch(source, of, library, answers),
     heading: heading ? source.slice(heading.start, heading.end) : '',

@@ -34,6 +34,8 @@ export interface State {
   kit?: readonly string[];
   groupSize?: number;
   items: number;
+  /** The clock that several parts which are alike share. */
+  shared?: HeaderFacts;
   /** The letter of the group that lines belong to: `A` of `A1`. */
   group?: string;
   /** Whether nothing but fields and notes came before. */
@@ -77,4 +79,6 @@ export const isSaid = (f: HeaderFacts): boolean =>
   f.forTime === true ||
   f.capSec !== undefined ||
   f.between !== undefined ||
+  f.gathers === true ||
+  f.partners === true ||
   f.thenRestSec !== undefined;

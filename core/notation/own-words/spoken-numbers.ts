@@ -17,18 +17,25 @@ const WORDS: Readonly<Record<string, number>> = {
   fourteen: 14,
   fifteen: 15,
   sixteen: 16,
+  seventeen: 17,
   eighteen: 18,
+  nineteen: 19,
   twenty: 20,
+  'twenty-four': 24,
   'twenty-five': 25,
   thirty: 30,
   forty: 40,
   'forty-five': 45,
+  'thirty-five': 35,
   fifty: 50,
   sixty: 60,
+  'seventy-five': 75,
+  eighty: 80,
   ninety: 90,
   hundred: 100,
 };
-const SAID = Object.keys(WORDS)
+/** Numbers in words, the longest first, as a pattern. */
+export const SAID = Object.keys(WORDS)
   .sort((a, b) => b.length - a.length)
   .join('|');
 
@@ -41,8 +48,8 @@ const OFTEN: Readonly<Record<string, number>> = { once: 1, twice: 2, thrice: 3 }
 export const TIMES = `(?:once|twice|thrice|${N0}\\s*(?:x|times?)(?![\\w]))`;
 
 const HOURS = 'hours?|hrs?';
-const MINUTES = "minutes?|mins?|min\\.|'(?!')";
-const SECONDS = `seconds?|secs?|sec\\.|s|''|"`;
+const MINUTES = "minutes?'?|mins?'?|min\\.|'(?!')";
+const SECONDS = `seconds?'?|secs?'?|sec\\.|s|''|"`;
 const DIGITS = `(?:\\d{1,4}(?:[.,]\\d{1,2})?|(?:${SAID}))`;
 const UNITS = `(?:${HOURS}|${MINUTES}|${SECONDS})(?![\\w])`;
 /** A length of time with its unit: `1:30`, `90 s`, `1 min 30`, `two minutes`, `half a minute`. */

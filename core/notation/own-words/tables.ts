@@ -1,7 +1,7 @@
 import { takeHeader } from './header-phrases.ts';
 import { fold, Strip } from './strip.ts';
 
-interface Stretch {
+export interface Stretch {
   readonly start: number;
   readonly end: number;
 }
@@ -13,10 +13,10 @@ export interface PlanTable {
   readonly names: readonly Stretch[];
 }
 
-const DAY_CELL = /^\W*(?:(?:mon|tue|wed|thu|fri|sat|sun)[a-z]*|day\s*\d{1,2})\W*$/;
+export const DAY_CELL = /^\W*(?:(?:mon|tue|wed|thu|fri|sat|sun)[a-z]*|day\s*\d{1,2})\W*$/;
 
 /** The cells of a line, by their separator; quotation marks around a cell are left out. */
-function cellsOf(source: string, start: number, end: number, separator: string): Stretch[] {
+export function cellsOf(source: string, start: number, end: number, separator: string): Stretch[] {
   const cells: Stretch[] = [];
   let from = start;
   let isQuoted = false;
@@ -84,54 +84,4 @@ function linesOf(source: string, { start, end }: Stretch): Stretch[] {
   }
   found.push({ start: from, end });
   return found;
-}
-
-/** A table with a row for each movement: where its name, sets, repetitions, rest and the rest of it stand. */
-export interface ExerciseTable {
-  readonly head: Stretch;
-  readonly rows: readonly Readonly<Partial<Record<ColumnKind, Stretch>>>[];
-  /** What stands below it. */
-  readonly end: number;
-}
-
-export type ColumnKind = 'name' | 'sets' | 'reps' | 'rest' | 'load' | 'tempo' | 'note';
-
-const COLUMNS: readonly [RegExp, ColumnKind][] = [
-  [/^\W*(?:exercises?|movements?|moves?|what|name)\W*$/, 'name'],
-  [/^\W*(?:sets?|rounds?)\W*$/, 'sets'],
-  [/^\W*(?:reps?(?:etitions)?|reps?\s*\/\s*time|time|duration|how many|work)\W*$/, 'reps'],
-  [/^\W*(?:rest|recovery|pause)\b.*$/, 'rest'],
-  [/^\W*(?:load|weight|kg|intensity|%)\b.*$/, 'load'],
-  [/^\W*tempo\W*$/, 'tempo'],
-  [/^\W*(?:notes?|comments?|remarks?|cues?)\W*$/, 'note'],
-];
-
-/** The table of movements that a source begins with, if it does: columns named in its first line, set apart by one sign. */
-export function findExercises(source: string): ExerciseTable | undefined {
-  const lines = [...source.matchAll(/[^\r\n]+/g)].map((m) => ({ start: m.index, end: m.index + m[0].length }));
-  const head = lines[0];
-  if (!head) return undefined;
-  for (const separator of ['\t', ';', ',', '|']) {
-    const kinds = cellsOf(source, head.start, head.end, separator).map(
-      ({ start, end }) => COLUMNS.find(([pattern]) => pattern.test(fold(source.slice(start, end))))?.[1],
-    );
-    if (!kinds.includes('name') || kinds.filter((k) => k !== undefined).length < 2) continue;
-    const rows = lines
-      .slice(1)
-      .map((line) => ({ line, cells: cellsOf(source, line.start, line.end, separator) }))
-      .filter(({ cells }) => cells.length > 1);
-    return {
-      head,
-      rows: rows.map(({ cells }) =>
-        Object.fromEntries(
-          cells.flatMap((cell, i) => {
-            const kind = kinds[i] ?? 'note';
-            return source.slice(cell.start, cell.end).trim() === '' ? [] : [[kind, cell]];
-          }),
-        ),
-      ),
-      end: rows.at(-1)?.line.end ?? head.end,
-    };
-  }
-  return undefined;
 }
