@@ -12,7 +12,7 @@ import { current, open, blockTarget, takeAll, setTitle, isSaid } from './reading
 import { note, keepAsNote } from './keep-words.ts';
 
 const restAlone = (strip: Strip): RegExpExecArray | null =>
-  re`^\\W*(?:then )?(?:take |have )?(?:an? )?(?:rest|recover(?:y)?|break|pause)\\b\\s*(?:for |of |:|-)*\\s*(${D})?\\W*$|^\\W*(${D})\\s*(?:of )?(?:rest|recovery|break)\\W*$`.exec(
+  re`^\\W*(?:then )?(?:take |have )?(?:an? )?(?:rest|recover(?:y)?|break|pause)\\b\\s*(?:for |of |:|-)*\\s*(${D})?\\W*$|^\\W*(${D})\\s*(?:of |[:-]\\s*)?(?:rest|recovery|break)\\W*$`.exec(
     strip.text,
   );
 
@@ -26,11 +26,14 @@ export function readRest(state: State, strip: Strip): boolean {
   if (!long || !block) return false;
   const said = long[1] ?? long[2];
   const sec = said === undefined ? undefined : toSeconds(said);
-  const hasClock = block.facts.time?.kind === 'slots';
+  const { time } = block.facts;
+  // Longer than a slot: it comes after them.
+  const isBehind = time?.kind === 'slots' && sec !== undefined && sec > time.slotSec;
+  const hasClock = time?.kind === 'slots';
   if (sec === undefined && !hasClock && block.facts.time?.kind !== 'intervals') return false;
   if (sec !== undefined && (sec < 1 || sec > MAX_DURATION_SEC)) return false;
   strip.takeRange(0, strip.text.length, 'rest');
-  if (sec !== undefined && state.blankBefore && block.items.length > 0) block.facts.thenRestSec = sec;
+  if (sec !== undefined && (state.blankBefore || isBehind) && block.items.length > 0) block.facts.thenRestSec = sec;
   else if (state.items < MAX_ITEMS) {
     state.items++;
     block.items.push({ kind: 'rest', ...(sec !== undefined && !hasClock && { sec }) });
@@ -47,7 +50,7 @@ export function applyHeader(state: State, facts: HeaderFacts, strip: Strip, hasW
   const block = current(state);
   const said = strip.source.slice(strip.start, strip.start + strip.text.length).toLowerCase();
   const below =
-    /\b(?:repeat|again|all of|whole|everything|do (?:it|this|that)|go (?:through|round)|through|over|times)\b|^\W*(?:x\s*\d|\d+\s*x)\W*$/.test(
+    /\b(?:repeat|again|each round|each part|all of|whole|everything|do (?:it|this|that)|go (?:through|round)|through|over|times)\b|^\W*(?:x\s*\d|\d+\s*x)\W*$/.test(
       said,
     ) && !/:\s*$/.test(said);
   const isSmall = facts.time === undefined && facts.list === undefined && facts.role === undefined && !facts.isOnce;
@@ -117,6 +120,8 @@ function earlierOf(state: State, block: OpenBlock, said: HeaderFacts, text: stri
   const others = state.blocks.slice(0, state.blocks.indexOf(block));
   if (/\b(?:each|every|both|all|the) (?:rounds?|parts?|blocks?)\b/.test(text) && state.shared && said.rounds)
     return others.filter((b) => b.facts.isPart);
+  if (said.between?.of === 'items' && block.facts.isPart)
+    return others.filter((b) => b.facts.isPart && b.facts.between === undefined);
   const isRest =
     said.between !== undefined && Object.keys(said).every((key) => /^(?:between|isBetweenOpen)$/.test(key));
   if (!isRest || !isOfSets(block)) return [];
@@ -157,7 +162,7 @@ export function addItem(state: State, item: ItemFacts, strip: Strip): void {
     takeAll(state, strip, { kind: 'item', block: state.blocks.length - 1, item: 0 });
     return;
   }
-  const isAfter = /^\W*(?:after that|afterwards|finally|lastly)\b/i.test(
+  const isAfter = /^\W*(?:after that|afterwards|finally|lastly)\b|\bto (?:finish|end)(?: off)?\W*$/i.test(
     strip.source.slice(strip.start, strip.start + strip.text.length),
   );
   const between = item.sets !== undefined && item.sets > 1 ? item.restSec : undefined;

@@ -102,6 +102,8 @@ export function toBlock(open: OpenBlock): Block {
       rounds = undefined;
     }
   }
+  if (time.kind === 'intervals' && time.restSec.length === 0 && facts.between?.of === 'items')
+    time = { ...time, restSec: [facts.between.lowSec] };
   if (time.kind === 'windows' && facts.between) time = { ...time, restSec: facts.between.lowSec };
   const isOwn = time.kind === 'own';
   const takesRounds =
@@ -147,7 +149,10 @@ export function toBlock(open: OpenBlock): Block {
     ...(list && { count: { kind: 'list' as const, values: list, cycling: false } }),
     ...(cycling && { count: { kind: 'list' as const, values: facts.list!, cycling: true } }),
     ...(hasRounds && { rounds: rounds! }),
-    ...(facts.between && takesRounds && !isFlow && { between: facts.between }),
+    ...(facts.between &&
+      takesRounds &&
+      !isFlow &&
+      !(time.kind === 'intervals' && facts.between.of === 'items') && { between: facts.between }),
     ...(facts.thenRestSec !== undefined && { thenRestSec: facts.thenRestSec }),
     items: kept,
   };

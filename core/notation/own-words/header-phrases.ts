@@ -43,7 +43,8 @@ const TALK =
   "(?:\\s+(?:(?:we|you)(?:'ll| will)?(?: be)?|i want you|i'd like you|let's|is|will be|it's)(?:\\s+(?:to\\s+)?(?:do|doing|have|go|be|an?))*)?";
 
 /** One of several parts that are alike: "Round 1:". */
-const PART = /^\s*(?:part|block|set|section|round)\s+(?:[a-h]|\d)\b(?=\s*(?:$|[:(\u0001-]))/;
+const PART =
+  /^\s*(?:part|block|set|section|round|super-?set|tri-?set|giant set|circuit|group)\s+(?:[a-h]|\d)\b(?=\s*(?:$|[:(\u0001-]))/;
 
 const ROLES: readonly [RegExp, Role][] = [
   [
@@ -62,7 +63,7 @@ const ROLES: readonly [RegExp, Role][] = [
   [/\bcool(?:ing)?[\s-]?down with\b/, 'Cool-down'],
   [/\b(?:the )?(?:skills?|technique|practice)\b(?=\s*(?:$|[:(\u0001-]))/, 'Skill'],
   [
-    /\b(?:the )?(?:main(?: (?:set|part|session|block|work|workout|circuit))?|work ?out|wod|circuit|strength|conditioning|metcon|engine|session|hauptteil)\b(?=\s*(?:$|[:(\u0001-]))|\bhiit\b(?=\s*(?:$|[:(\u0001-]|\d))/,
+    /\b(?:the )?(?:main(?: (?:set|part|session|block|work|workout|circuit))?|work ?out|wod|circuit|strength|conditioning|metcon|engine|fitness|cardio|session|hauptteil)\b(?=\s*(?:$|[:(\u0001-]))|\bhiit\b(?=\s*(?:$|[:(\u0001-]|\d))/,
     'Main',
   ],
   [PART, 'Main'],
@@ -109,6 +110,7 @@ export function takeHeader(strip: Strip): HeaderFacts {
   takeList(strip, facts);
   takeOwn(strip, facts);
   takeRounds(strip, facts);
+  restOfRounds(strip, facts);
   return facts;
 }
 
@@ -131,7 +133,7 @@ function takeRest(strip: Strip, facts: HeaderFacts): void {
     strip.take(re`^\\W*(${N0})\\s*(?:-|to)\\s*(${D})\\s*(?:of )?${REST}\\b\\W*$`, 'rest');
   if (found) {
     const high = toSeconds(found[2]!);
-    const unit = /(?:s|sec|secs|seconds?|"|'')$/.test(found[2]!.trim()) ? 1 : 60;
+    const unit = /(?:\d\s*s|secs?|sec\.|seconds?'?|"|'')$/.test(found[2]!.trim()) ? 1 : 60;
     const low = found[1] === undefined ? high : toNumber(found[1]) * unit;
     const of = /exer|item|move|stat|one/.test(found[3] ?? '') ? ('items' as const) : ('rounds' as const);
     if (isDuration(high) && low <= high) {
@@ -139,6 +141,10 @@ function takeRest(strip: Strip, facts: HeaderFacts): void {
       if (found[3] === undefined) facts.isBetweenOpen = true;
     }
   }
+  strip.take(
+    /\b(?:with )?no (?:rests?|breaks?)(?: (?:in )?between(?: \w+)?)?\b|\bwithout (?:a )?(?:rest|break|stopping)\b|\bback to back\b/,
+    'rest',
+  );
   const then = strip.take(re`\\bthen (?:a )?(?:rest|break)\\s*(?:of |for )?(${D})`, 'rest');
   if (then && isDuration(toSeconds(then[1]!))) facts.thenRestSec = toSeconds(then[1]!);
 }
@@ -173,6 +179,7 @@ function takeIntervals(strip: Strip, facts: HeaderFacts): boolean {
     const [workSec, restSec] = [sec(found[1]!), sec(found[2]!)];
     if (![...workSec, ...restSec].every(isDuration)) return true;
     facts.time = { kind: 'intervals', workSec, restSec, stations: false };
+    strip.take(re`\\b(?:${N})\\s*(?:exercises|moves|movements)\\b`, 'clock');
     if (strip.take(/\b(?:\d{1,2} |the )?stations?\b/, 'clock')) facts.time = { ...facts.time, stations: true };
     const times =
       strip.take(re`\\bx\\s*(${N})(?![\\w:])(?:\\s*(?:rounds?|sets?)\\b)?`, 'rounds') ??
@@ -183,6 +190,17 @@ function takeIntervals(strip: Strip, facts: HeaderFacts): boolean {
   const known = strip.take(/\btabata\b(?:\s*style\b)?/, 'clock');
   if (known) facts.time = { kind: 'intervals', workSec: [20], restSec: [10], total: 8, stations: false };
   return known !== undefined;
+}
+
+/** "5 rounds, 2 min rest": a rest beside rounds is between them. */
+function restOfRounds(strip: Strip, facts: HeaderFacts): void {
+  if (!facts.rounds || facts.between || facts.time) return;
+  const found = strip.take(
+    re`(?:^|[,;(\\u0001-])\\s*(?:with |and )?(?:(${D})\\s*(?:of )?(?:rest|recovery|break)|(?:rest|recovery|break)\\s*(?:of |for |:)?\\s*(${D}))\\s*\\)?(?=[\\s\\u0001:).]*$)`,
+    'rest',
+  );
+  const sec = found ? toSeconds(found[1] ?? found[2]!) : 0;
+  if (isDuration(sec)) facts.between = { of: 'rounds', lowSec: sec, highSec: sec };
 }
 
 /** A rest between movements that each have their length is the change from one to the next. */
@@ -199,7 +217,7 @@ function takeEach(strip: Strip, facts: HeaderFacts): boolean {
   const ONE = '(?:exercises?|movements?|moves?|stations?|ones?|items?)';
   const each =
     strip.take(
-      re`(${D})\\s*(?:on |at |of |for )?(?:(?:each|per|every)\\s*${ONE}\\b|each(?=\\W*(?:$|:|,|;|with|then|and|-)))`,
+      re`(?<!x\\s*)(${D})\\s*(?:on |at |of |for )?(?:(?:each|per|every)\\s*${ONE}\\b|each(?=\\W*(?:$|:|,|;|with|then|and|-)))`,
       'clock',
     ) ??
     strip.take(
@@ -214,6 +232,7 @@ function takeEach(strip: Strip, facts: HeaderFacts): boolean {
     strip.take(re`(?:\\b(?:and|then|with|we)\\s+)*\\b${CHANGE}\\s*(?:for |of |:)?\\s*(${D})`, 'clock') ??
     strip.take(re`(?:\\b(?:and|then|with)\\s+)*(${D})\\s*(?:of |to |for )?${CHANGE}\\b`, 'clock');
   const restSec = change && isDuration(toSeconds(change[1]!)) ? toSeconds(change[1]!) : undefined;
+  strip.take(re`\\b(?:${N})\\s*(?:exercises|moves|movements)\\b`, 'clock');
   const stations = /station/.test(`${circuit?.[0] ?? ''}${each[0]}`);
   facts.time = {
     kind: 'intervals',
@@ -380,16 +399,25 @@ function takeOwn(strip: Strip, facts: HeaderFacts): void {
 
 /** What goes before "3 times" where it is the list that is done so often. */
 const AGAIN =
-  '(?:(?:to be )?(?:repeat(?:ed)?|do(?:ne)?|go(?:es)?(?: through| round)?)(?: (?:the )?(?:whole(?: thing| list)?|everything|all(?: of (?:that|this|it))?|it|this|that|list|circuit))?|(?:the whole|everything|all of (?:that|this|it))(?:(?: is)? (?:to be )?(?:repeated|done))?)';
+  '(?:(?:to be )?(?:repeat(?:ed)?|do(?:ne)?|go(?:es)?(?: through| round)?)(?: (?:the )?(?:following(?: (?:circuit|list|exercises|moves))?|whole(?: thing| list)?|everything|all(?: of (?:that|this|it))?|it|this|that|list|circuit))?|(?:the whole|everything|all of (?:that|this|it))(?:(?: is)? (?:to be )?(?:repeated|done))?)';
 
 function takeRounds(strip: Strip, facts: HeaderFacts): void {
   if (facts.slotRounds !== undefined) return;
   const ROUND = '(?:rounds?|rds?|rft|circuits?|laps?|times (?:through|round|over)|turns? through)';
+  const more = strip.take(
+    re`\\b(?:and )?(?:you |we )?${AGAIN}[\\s,:]*(once|twice|thrice|${N0}\\s*times?)\\s+more\\b|\\b${AGAIN}[\\s,:]*(${N0})\\s+more\\s+times?\\b`,
+    'rounds',
+  );
+  if (more) {
+    const all = toTimes(more[1] ?? more[2]!) + 1;
+    if (all <= MAX_ROUNDS) facts.rounds = { low: all, high: all };
+    return;
+  }
   const range = strip.take(re`\\b(${N})\\s*(?:-|to|or)\\s*(${N})\\s*${ROUND}(?:\\s*of\\b)?(?:\\s*all\\b)?`, 'rounds');
   const one =
     range ??
     strip.take(
-      re`(?:\\b(?:and )?(?:you |we )?${AGAIN}\\s*)?(?:for |x )?\\b(${N})\\s*${ROUND}(?:\\s*of\\b)?(?:\\s*(?:in all|total|through|round)\\b)?`,
+      re`(?:\\b(?:and )?(?:you |we )?${AGAIN}\\s*)?(?:\\bfor |\\bx\\s?|\\b)(${N})\\s*${ROUND}(?:\\s*of\\b)?(?:\\s*(?:in all|total|through|round)\\b)?`,
       'rounds',
     ) ??
     strip.take(

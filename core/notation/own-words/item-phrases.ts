@@ -64,6 +64,8 @@ export function takeRow(parts: readonly { readonly strip: Strip }[], library: Mo
     sides = takeSides(strip, draft) ?? sides;
     if (dosed.dose === undefined) dosed = { ...dosed, ...takeDose(strip, takeMeasured(strip), sides) };
   }
+  if (restSec === undefined && dosed.sets !== undefined && dosed.dose?.kind !== 'time')
+    restSec = takeRestAtEnd(parts.at(-1)!.strip);
   const named = takeName(parts.at(-1)!.strip, library);
   if (!named) return undefined;
   const isMeasured = dosed.dose?.kind === 'distance' || dosed.dose?.kind === 'energy';
@@ -200,6 +202,13 @@ function takeRestBehind(strip: Strip): number | undefined {
   return Number.isInteger(sec) && sec > 0 && sec <= MAX_DURATION_SEC ? sec : undefined;
 }
 
+/** "3x15 @ 8 kg - 60s": a length behind sets that are counted is their rest. */
+function takeRestAtEnd(strip: Strip): number | undefined {
+  const found = strip.take(re`[-,(]\\s*(${D})\\s*\\)?\\W*$`, 'rest');
+  const sec = found ? toSeconds(found[1]!) : 0;
+  return sec > 0 && sec <= MAX_DURATION_SEC ? sec : undefined;
+}
+
 /** So long each repetition may be held; a longer hold comes after the last one (common practice). */
 const MOST_EACH_SEC = 10;
 
@@ -315,6 +324,9 @@ function takeLoad(strip: Strip, draft: Draft): void {
   if (effort && Number(effort[1]) <= 10) draft.load = { kind: 'effort', effort: Number(effort[1]) };
 }
 
+/** What is done on one side at a time by its name. */
+const ONE_SIDED = /\b(?:single|one|split|side|leg|arm|pigeon|balance|lunge|calf|hamstring|hip|quad|glute|shoulder)\b/;
+
 function takeSides(strip: Strip, draft: Draft): Sides | undefined {
   const both =
     /(?:^|[^\w])(\d{1,3})\s*(?:l|left)\b\s*(?:[/,+&-]|and)*\s*(\d{1,3})\s*(?:r|right)\b(?:,?\s*then (?:swap|switch))?/.exec(
@@ -333,7 +345,10 @@ function takeSides(strip: Strip, draft: Draft): Sides | undefined {
       /\(?\b(?:both sides|left and right|l\/r|l & r|l and r|l\+r)\b\)?(?:,?\s*then (?:swap|switch))?/,
       'side',
     ) ??
-    strip.take(/(?<=\d)\s*ea(?:ch)?\b\.?/, 'side')
+    strip.take(/(?<=\d)\s*ea(?:ch)?\b\.?/, 'side') ??
+    (ONE_SIDED.test(strip.text)
+      ? strip.take(/(?<=\d\s*(?:s|secs?|seconds?|mins?|minutes?))\s+each\b(?=\W*$)/, 'side')
+      : undefined)
   )
     return 'each';
   const one = strip.take(/\b(left|right)(?= (?:side|leg|arm|hand)\b)(?: (?:side|leg|arm|hand))(?: only)?\b/, 'side');
@@ -422,6 +437,9 @@ function takeDose(strip: Strip, measured: Dose | undefined, sides: Sides | undef
       .match(/\d+/g)!
       .map(Number)
       .filter((n) => n >= 1);
+    // "5-5-5-5-5" is five sets of five.
+    if (sets.sets === undefined && values.length > 0 && values.every((n) => n === values[0]))
+      return { dose: counted(String(values[0]!))!, sets: values.length };
     if (values.length > 0)
       return { dose: { kind: 'reps', amount: { kind: 'list', values }, ...(sides && { sides }) }, ...sets };
   }

@@ -6,11 +6,11 @@ import type { Strip } from './strip.ts';
 
 /** Small words that say nothing of their own. */
 export const FILLERS =
-  /^(?:(?:then|and|now|next|do|does|for|of|in|the|a|an|with|x|total|rounds?|sets?|reps?|each|all|it is|it's|so|ok|okay|today|we|we'll|you|you'll|you will|i|i'd|i'd like|i want|want|to|let's|please|just|go|go for|going|do|doing|done|have|on|at|hold|after that|after this|afterwards|finally|lastly|keep going|keep going round|keep moving|first|first up|first of all|start|start with|starting with|perform|complete|is|are|be|as well|too|up|your|that|this|those|these)(?![\w])[\s,.:;!-]*)+$/i;
+  /^(?:(?:then|and|now|next|do|does|for|of|in|the|a|an|with|x|total|rounds?|sets?|reps?|each|all|it is|it's|so|ok|okay|today|we|we'll|you|you'll|you will|i|i'd|i'd like|i want|want|to|let's|please|just|go|go for|going|do|doing|done|have|on|at|hold|after that|after this|afterwards|finally|lastly|breaths|in (?:the )?(?:remaining time|time (?:left|remaining))|to finish|to finish off|keep going|keep going round|keep moving|first|first up|first of all|start|start with|starting with|perform|complete|is|are|be|as well|too|up|your|that|this|those|these)(?![\w])[\s,.:;!-]*)+$/i;
 
 const LEAD =
-  /^(?:(?:then|and|now|next|also|finally|first|first up|first of all|you|you'll|we|we'll|you will|i want you|i'd like you|i want|to|let's|please|just|go for|do|doing|does|perform|complete|hold|some|a|an|the|of|in|with|for|after that|afterwards|lastly|last thing|after|next up|have|has|got|comes?|is|are|start with|starting with|follow(?:ed)? by)\s+)+/;
-const TAIL = /\s+(?:for|of|x|total|each|in all|and|then|at|with)$/;
+  /^(?:(?:then|and|now|next|also|finally|first|first up|first of all|you|you'll|we|we'll|you will|i want you|i'd like you|i want|to|let's|please|just|go for|do|doing|does|perform|complete|hold|some|a|an|the|of|in|with|for|after that|afterwards|lastly|last thing|after|next up|have|has|got|comes?|is|are|start with|starting with|follow(?:ed)? by)[\s,]+)+/;
+const TAIL = /\s+(?:for|of|x|total|each|in all|and|then|at|with|to finish|to end|to finish off)$/;
 
 export function shelfName(words: string, library: MovementLibrary): string {
   const known = library.findByName(words)!;

@@ -1,6 +1,6 @@
 import { MAX_DURATION_SEC } from '../../limits.ts';
 import { parseStrictly } from '../parse.ts';
-import { takeHeader } from './header-phrases.ts';
+import { takeHeader, takeRole } from './header-phrases.ts';
 import { takeItem } from './item-phrases.ts';
 import { D, toSeconds, re } from './spoken-numbers.ts';
 import { Strip } from './strip.ts';
@@ -35,9 +35,16 @@ export function readField(state: State, strip: Strip): boolean {
   const isAlone = re`^\\W*(?:about|approx\\.?|around|roughly|~)?\\s*${D}\\W*$`.test(strip.text);
   const isLength =
     isAlone || /\b(?:session length|length|duration|total time|time|minutes?)\s*[:=]?\s*\d/.test(strip.text);
-  const ending = re`^([^\\d]*?[\\p{L})])\\s*[,(-]+\\s*${D}\\W*$`.exec(strip.text);
+  const ending =
+    re`^([^\\d]*?[\\p{L})])\\s*[,(-]+\\s*${D}\\W*$`.exec(strip.text) ??
+    re`^([^\\d]*\\b(?:flow|session|workout|class|routine|circuit|practice|training|express|blast|challenge|fitness))\\s+${D}\\W*$`.exec(
+      strip.text,
+    );
+  const role = takeRole(new Strip(state.source, strip.start, strip.start + strip.text.length));
+  const isPartOf = role !== undefined && role.role !== 'Main';
   const isTitled =
     ending !== null &&
+    !isPartOf &&
     toSeconds(strip.text.slice(ending[1]!.length).replace(/^[\s,(-]+/, '')) >= 300 &&
     !state.library.findByName(ending[1]!.trim());
   const inWords = isTitled || re`(?:\\babout|\\bapprox|\\baround|\\broughly|~|\\()\\s*${D}`.test(strip.text);

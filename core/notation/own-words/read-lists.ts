@@ -8,6 +8,7 @@ import { takeClimbEnd } from './rarer-clocks.ts';
 import { D, re, toSeconds } from './spoken-numbers.ts';
 import { Strip } from './strip.ts';
 import type { State } from './reading-state.ts';
+import type { Target } from './reading-state.ts';
 import { current, open, blockTarget, take, takeAll, isSaid } from './reading-state.ts';
 import { applyHeader, nameBlock, roleAfter, applyBelow, addItem, readRest, isRestAlone } from './apply-lines.ts';
 import { keepAsNote } from './keep-words.ts';
@@ -34,11 +35,18 @@ export function readList(state: State, start: number, end: number): boolean {
     }
   }
   if (IS_PART.test(asHeader.source.slice(start, end)) && readBehindHead(state, start, end)) return true;
+  if (readTurnAbout(state, facts, asHeader)) return true;
   if (readPartOf(state, start, end)) return true;
   const single = new Strip(source, start, end);
   const item = takeItem(single, library);
   const isWhole = item !== undefined && item.isKnown && item.hasNumber && !item.hasWords;
   const isByRound = item?.item.dose?.kind === 'reps' && item.item.dose.amount.kind === 'list';
+  if (isHeading(state, source.slice(start, end))) return false;
+  if (readTest(state, start, end)) return true;
+  if (isWhole && isByRound && beginsBlock(state, item) && (item.item.load ?? item.item.tempo)) {
+    openByRound(state, item, single);
+    return true;
+  }
   if (isWhole && !(isByRound && beginsBlock(state, item))) {
     addItem(state, item, single);
     return true;
@@ -76,6 +84,69 @@ function beginsBlock(state: State, item: ItemFacts): boolean {
     (block === undefined || block.items.length > 0 || block.facts.time !== undefined || !block.facts.rounds) &&
     block?.facts.rounds?.high !== count
   );
+}
+
+/** "…, alternate between A and B": two movements that take turns. */
+function readTurnAbout(state: State, facts: HeaderFacts, head: Strip): boolean {
+  const about = /\balternat(?:e|ing)(?: between)?\s+([^\d\u0001]+?)\s+(?:and|with)\s+([^\d\u0001]+?)[\s.]*$/.exec(
+    head.text,
+  );
+  if (!about || !isSaid(facts)) return false;
+  const from = head.start + about.index + about[0].indexOf(about[1]!);
+  const second = head.start + about.index + about[0].lastIndexOf(about[2]!);
+  const parts = [
+    { start: from, end: from + about[1]!.length },
+    { start: second, end: second + about[2]!.length },
+  ];
+  if (!parts.every((p) => isItem(state, p.start, p.end, true))) return false;
+  const alone = new Strip(state.source, head.start, head.start + about.index);
+  applyHeader(state, takeHeader(alone), alone);
+  for (const { start, end } of parts) readParts(state, start, end);
+  return true;
+}
+
+/** "Ankle rehab, stage 3": a number behind such a word counts sessions, not repetitions. */
+const isHeading = (state: State, line: string): boolean =>
+  state.isHead &&
+  state.title === undefined &&
+  /\b(?:stage|phase|level|lesson|class|session|unit|workout|day|week|number|no\.?|part|term|block)\s*\d{1,3}\W*$/i.test(
+    line,
+  );
+
+/** "5-4-3-2-1 back squats @ 80 kg": the numbers by round are the block's, what else is said is the movement's. */
+function openByRound(state: State, item: ItemFacts, strip: Strip): void {
+  const { dose, ...rest } = item.item;
+  const list = dose?.kind === 'reps' && dose.amount.kind === 'list' ? [...dose.amount.values] : [];
+  open(state, openBlock(roleAfter(current(state)), { list }));
+  const sides = dose?.kind === 'reps' ? dose.sides : undefined;
+  addItem(state, { ...item, item: { ...rest, ...(sides && { dose: { kind: 'given', sides } }) } }, strip);
+}
+
+/** "How many push-ups can you do in 2 minutes?", "max sit-ups in 2 minutes": as many as go in one interval. */
+function readTest(state: State, start: number, end: number): boolean {
+  const { text } = new Strip(state.source, start, end);
+  const found =
+    re`^[^\\d]{0,40}?\\bhow many\\s+([^\\d]+?)\\s+can you (?:do|get|manage|complete|make)(?: in)?(?: the)?\\s+(${D})\\W*$`.exec(
+      text,
+    ) ??
+    re`^\\W*(?:then |and |do )*(?:max(?:imum)?(?: reps?)?(?: of)?|as many)\\s+([^\\d]+?)\\s+(?:as (?:you can|possible) )?in\\s+(${D})\\W*$`.exec(
+      text,
+    );
+  const sec = found ? toSeconds(found[2]!) : 0;
+  if (!found || sec < 10) return false;
+  const from = start + found.index + found[0].indexOf(found[1]!, found[0].search(/how many|max|as many/));
+  const strip = new Strip(state.source, from, from + found[1]!.length);
+  const item = takeItem(strip, state.library);
+  if (!item?.isKnown || item.hasWords || item.hasNumber) return false;
+  const block = current(state);
+  const target = block?.items.length === 0 && !isSaid(block.facts) ? block : open(state, openBlock(roleAfter(block)));
+  target.facts.time = { kind: 'intervals', workSec: [sec], restSec: [], stations: false };
+  target.facts.isMost = true;
+  addItem(state, item, strip);
+  const of: Target = { kind: 'item', block: state.blocks.length - 1, item: 0 };
+  take(state, start, from, 'dose', of);
+  take(state, from + found[1]!.length, end, 'clock', of);
+  return true;
 }
 
 const IS_PART = /^\W*(?:part|block|set|section|round)\s+(?:[a-h]|\d)\s*:/i;

@@ -39,6 +39,8 @@ interface Heading {
 
 const DAY =
   /^[^\p{L}\p{N}]*(?:(?:week|wk)\s*(\d{1,2})\b[\s,:./-]*)?(?:(mon|tue|wed|thu|fri|sat|sun)(?:s|nes|rs|ur)?(?:day)?s?\b\.?|(?:day|d)\s*(\d{1,2})\b)(?=\s*(?:[:.(,-]|$))/u;
+/** A day's name without anything behind it that sets it apart. */
+const BARE_DAY = /^[^\p{L}\p{N}]*()(mon|tue|wed|thu|fri|sat|sun)(?:s|nes|rs|ur)?(?:day)?\s+(?!salut)(?=[\p{L}\p{N}])/u;
 const WEEK = /^[^\p{L}\p{N}]*(?:week|wk)\s*(\d{1,2})\b\W*$/u;
 
 /** Reads a plan: its days by their headings, or the columns of a table; one without headings is one day. */
@@ -65,8 +67,10 @@ export function readOwnPlan(
   const exercises = findExercises(source);
   if (exercises) return together(source, stretchesOf(source, exercises, firstWeekday), library, answers);
   const headings: Heading[] = [];
-  for (const { 0: line, index } of source.matchAll(/[^\r\n]+/g)) {
-    const found = headingIn(source, { start: index, end: index + line.length }, firstWeekday);
+  const lines = [...source.matchAll(/[^\r\n]+/g)];
+  const areBare = lines.filter(({ 0: line }) => BARE_DAY.test(fold(line))).length >= 2;
+  for (const { 0: line, index } of lines) {
+    const found = headingIn(source, { start: index, end: index + line.length }, firstWeekday, areBare);
     if (found) headings.push(found);
   }
   if (headings.filter((h) => !h.isWeek).length < 2)
@@ -115,10 +119,15 @@ function stretchesOf(source: string, table: ExerciseTable, firstWeekday: Weekday
   }));
 }
 
-function headingIn(source: string, { start, end }: Stretch, firstWeekday: Weekday): Heading | undefined {
+function headingIn(
+  source: string,
+  { start, end }: Stretch,
+  firstWeekday: Weekday,
+  areBare = false,
+): Heading | undefined {
   const line = fold(source.slice(start, end));
   const week = WEEK.exec(line);
-  const found = week ?? DAY.exec(line);
+  const found = week ?? DAY.exec(line) ?? (areBare ? BARE_DAY.exec(line) : null);
   if (!found) return undefined;
   const weekNumber = Number(found[1] ?? 0);
   const lead = line.length - line.replace(/^[^\p{L}\p{N}]+/u, '').length;

@@ -7,6 +7,9 @@ export const MOST_LETTERS = 400;
 /** A full stop behind one of these ends no sentence. */
 const SHORTENED = /(?:^|[^\p{L}])(?:min|mins|sec|secs|approx|incl|reps?|ex|no|alt|ea|vs|e\.g|i\.e|max|ca|\d{1,2})$/u;
 
+/** A rest that comes before what follows: "rest 5 minutes, then …". */
+const REST_FIRST = re`^\\W*(?:take |have )?(?:an? )?(?:rest|break)(?: for| of)?\\s*${D}\\s*[,;]?\\s*(?:and )?(?=then\\s)`;
+
 const END = /(?:[.!?]+["')\]]*|;)\s+(?=["(]?[\p{L}\p{N}])/gu;
 
 /** Where a new list begins within a sentence: "…, then 3 rounds of …". */
@@ -34,6 +37,11 @@ export function sentencesOf(source: string, start: number, end: number): Sentenc
 function listsOf(text: string, from: number, to: number): Sentence[] {
   const found: Sentence[] = [];
   let start = from;
+  const rest = REST_FIRST.exec(text.slice(from, to));
+  if (rest) {
+    found.push({ start, end: from + rest[0].length });
+    start = from + rest[0].length;
+  }
   for (;;) {
     const next = NEW_LIST.exec(text.slice(start + 1, to));
     if (!next || !/\p{L}/u.test(text.slice(start, start + 1 + next.index))) break;
