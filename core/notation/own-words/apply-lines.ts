@@ -147,7 +147,7 @@ function startsAnew(block: OpenBlock, { sets, hasNumber }: ItemFacts, betweenSec
     );
   if (items.length === 0 || facts.list || facts.time || facts.forTime || block.label !== undefined) return false;
   const said = block.sets.filter((s) => s !== undefined);
-  if (facts.between && facts.between.lowSec !== betweenSec) return true;
+  if (facts.between?.lowSec !== betweenSec) return true;
   return (facts.rounds?.high ?? (said.length > 0 ? Math.max(...said) : 1)) !== sets;
 }
 

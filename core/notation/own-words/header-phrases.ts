@@ -63,7 +63,7 @@ const ROLES: readonly [RegExp, Role][] = [
   [/\bcool(?:ing)?[\s-]?down with\b/, 'Cool-down'],
   [/\b(?:the )?(?:skills?|technique|practice)\b(?=\s*(?:$|[:(\u0001-]))/, 'Skill'],
   [
-    /\b(?:the )?(?:main(?: (?:set|part|session|block|work|workout|circuit))?|work ?out|wod|circuit|strength|conditioning|metcon|engine|fitness|cardio|session|hauptteil)\b(?=\s*(?:$|[:(\u0001-]))|\bhiit\b(?=\s*(?:$|[:(\u0001-]|\d))/,
+    /\b(?:the )?(?:main(?: (?:set|part|session|block|work|workout|circuit))?|work ?out|wod|circuit|strength|conditioning|metcon|engine|session|hauptteil)\b(?=\s*(?:$|[:(\u0001-]))|\b(?:fitness|cardio)\b(?=\s*:)|\bhiit\b(?=\s*(?:$|[:(\u0001-]|\d))/,
     'Main',
   ],
   [PART, 'Main'],

@@ -1,4 +1,4 @@
-import { FILLERS, takeName } from './name-phrases.ts';
+import { FILLERS, takeName, takeNumbered } from './name-phrases.ts';
 import type { Amount, Choice, Dose, Load, Sides, Tempo, WorkItem } from '../../document/document.ts';
 import { mayBeWork } from './open-words.ts';
 import { inParts } from './word-parts.ts';
@@ -52,6 +52,7 @@ export function takeRow(parts: readonly { readonly strip: Strip }[], library: Mo
   const draft: Draft = { words: [] };
   const doubts: Doubt[] = [];
   const offered = parts.map(({ strip }) => takeOffered(strip, (part) => readOption(part, library), library));
+  const numbered = takeNumbered(parts.at(-1)!.strip, library);
   let sides: Sides | undefined;
   let dosed: { dose?: Dose; sets?: number } = {};
   let restSec: number | undefined;
@@ -66,7 +67,7 @@ export function takeRow(parts: readonly { readonly strip: Strip }[], library: Mo
   }
   if (restSec === undefined && dosed.sets !== undefined && dosed.dose?.kind !== 'time')
     restSec = takeRestAtEnd(parts.at(-1)!.strip);
-  const named = takeName(parts.at(-1)!.strip, library);
+  const named = numbered ?? takeName(parts.at(-1)!.strip, library);
   if (!named) return undefined;
   const isMeasured = dosed.dose?.kind === 'distance' || dosed.dose?.kind === 'energy';
   const choices = isMeasured ? named.choices.map(onMachine) : named.choices;
@@ -417,6 +418,7 @@ function takeDose(strip: Strip, measured: Dose | undefined, sides: Sides | undef
       : strip.take(re`\\b(${N})\\s*sets?(?: of)?\\b`, 'count'));
   const sets = onlySets ? { sets: toNumber(onlySets[1] ?? onlySets[2]!) } : {};
   if (measured) return { dose: withSides(measured), ...sets };
+  strip.take(/[\s,]*\b(?:in|with) (?:the )?(?:remaining time|time (?:left|remaining))(?: left)?\b/, 'dose');
   const most = strip.take(
     /\b(?:max(?:imum)?(?: reps?| effort)?|amrap|as many as (?:you can|possible)|(?:to|until|till) (?:you )?fail(?:ure)?)\b/,
     'dose',

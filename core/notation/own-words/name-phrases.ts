@@ -65,6 +65,17 @@ export function takeName(strip: Strip, library: MovementLibrary): { choices: Cho
   return { choices: [{ name }], isKnown: false };
 }
 
+/** A name with a number of its own: "warrior 2" is no two of anything. */
+export function takeNumbered(
+  strip: Strip,
+  library: MovementLibrary,
+): { choices: Choice[]; isKnown: boolean } | undefined {
+  const found = /\b(?:warrior|phase|position)\s*(?:[1-3]|i{1,3})\b/.exec(strip.text);
+  if (!found || !library.findByName(found[0])) return undefined;
+  strip.takeRange(found.index, found.index + found[0].length, 'movement');
+  return { choices: [{ name: shelfName(found[0], library) }], isKnown: true };
+}
+
 /** A stretch without the small words at its ends. */
 function trimmed(text: string, from: number, to: number): { from: number; to: number } | undefined {
   const words = text.slice(from, to);

@@ -347,6 +347,13 @@ function readParts(state: State, start: number, stop: number): void {
     else joined.push({ ...part });
   }
   // In a list of names alone a new name is one too; beside numbers it is words.
+  const block = current(state);
+  const isJoined = joined.some((p, i) => i > 0 && /^[\s]*\+/.test(state.source.slice(joined[i - 1]!.end, p.start)));
+  // "run + push-ups" under a clock of turns: both in each.
+  if (isJoined && block?.facts.time?.kind === 'slots' && block.items.length === 0) {
+    block.facts.holdsAll = true;
+    block.facts.slotRounds ??= block.facts.time.slots;
+  }
   const isBareList = joined.length === 1 || joined.every((p) => !/\d/.test(state.source.slice(p.start, p.end)));
   for (const part of joined) {
     const header = new Strip(state.source, part.start, part.end);
