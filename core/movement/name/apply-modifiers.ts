@@ -13,6 +13,21 @@ const ONE_IS_ENOUGH = ['kettlebell', 'barbell', 'plate', 'medicine ball', 'sandb
 /** Weights that are heard when they are set down. */
 const HEARD = ['dumbbell', 'kettlebell', 'barbell', 'plate', 'medicine ball'];
 
+/** With one weight in one hand these are done one side at a time; with a bar or one in each hand they aren't (common practice). */
+const ONE_HANDED = [
+  'clean',
+  'snatch',
+  'clean-and-press',
+  'clean-and-jerk',
+  'push-press',
+  'push-jerk',
+  'bent-over-row',
+  'overhead-press',
+  'bottle-press',
+];
+
+const IN_ONE_HAND = ['kettlebell', 'dumbbell', 'bottle'];
+
 const toGrade = (n: number): Grade => Math.max(0, Math.min(3, n)) as Grade;
 const toEffort = (n: number) => Math.max(1, Math.min(5, n)) as Movement['effortClass'];
 const round = (sec: number) => Math.max(0.1, Math.round(sec * 100) / 100);
@@ -34,6 +49,9 @@ export function applyModifiers(head: Movement, modifiers: readonly Modifier[]): 
   const draft: Draft = { ...head, demand: { ...head.demand } };
   const sorted = modifiers.length > 1 ? [...modifiers].sort((a, b) => order(a) - order(b)) : modifiers;
   for (const modifier of sorted) applyChange(draft, modifier.change(draft));
+  const saysHands = sorted.some((m) => ['double', 'two-handed', 'alternating'].includes(m.id));
+  if (ONE_HANDED.includes(head.id) && !saysHands && sorted.some((m) => m.family === 'implement'))
+    draft.isOneSided = draft.kit.some((k) => IN_ONE_HAND.includes(kitKey(k)) && pieceCount(k) === 1);
   return draft;
 }
 

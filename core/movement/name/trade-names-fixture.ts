@@ -156,16 +156,16 @@ single-arm kettlebell swing | swing | kettlebell | 1 | H
 one-arm swing | swing | kettlebell | 1 | H
 American swing | american swing | kettlebell | | H
 dumbbell swing | swing | dumbbell | | H
-kettlebell clean | clean | kettlebell | | H
-power clean | clean | kettlebell | | H
+kettlebell clean | clean | kettlebell | 1 | H
+power clean | power clean | barbell | | H
 barbell power clean | clean | barbell | | H
-hang clean | clean | kettlebell | | H
-dumbbell hang clean | clean | dumbbell | | H
-clean and press | clean and press | kettlebell | | P
-dumbbell clean and press | clean and press | dumbbell | | P
+hang clean | power clean | barbell | | H
+dumbbell hang clean | power clean | 2 dumbbells | | H
+clean and press | clean and press | kettlebell | 1 | P
+dumbbell clean and press | clean and press | dumbbell | 1 | P
 clean & jerk | clean and jerk | barbell | | P
-snatch | snatch | kettlebell | | H
-dumbbell snatch | snatch | dumbbell | | H
+snatch | snatch | kettlebell | 1 | H
+dumbbell snatch | snatch | dumbbell | 1 | H
 single-arm dumbbell snatch | snatch | dumbbell | 1 | H
 alternating DB snatch | snatch | dumbbell | | H
 kettlebell high pull | high pull | kettlebell | | U
@@ -501,7 +501,7 @@ squat to front kick | squat kick | | | L
 deadlift to row | suitcase deadlift to row | 2 bottles | | H
 deadlift and upright row | deadlift + upright row | 2 dumbbells | | H
 barbell clean to front squat | clean + front squat | barbell | | H
-kettlebell clean and squat | clean + squat | kettlebell | | H
+kettlebell clean and squat | clean + squat | kettlebell | 1 | H
 plank to downward dog | plank + downward dog | | | T
 push-up to side plank | push-up + side plank | | 1 | P
 push-up with shoulder tap | push-up + shoulder tap | | | P

@@ -4,7 +4,7 @@ import { BARE_REST_SEC, MAX_ROUNDS } from '../../limits.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
 import { parseStrictly } from '../parse.ts';
 import { printSession } from '../print.ts';
-import type { HeaderFacts } from './header-phrases.ts';
+import type { HeaderFacts } from './phrases/header-phrases.ts';
 
 /** A block while its lines are read. */
 export interface OpenBlock {

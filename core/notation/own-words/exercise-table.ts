@@ -1,4 +1,4 @@
-import { fold } from './strip.ts';
+import { fold } from './phrases/strip.ts';
 import type { Stretch } from './tables.ts';
 import { cellsOf } from './tables.ts';
 

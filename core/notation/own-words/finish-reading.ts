@@ -3,13 +3,13 @@ import { cutLetters } from '../../letters.ts';
 import { MAX_BLOCKS, parseStrictly } from '../parse.ts';
 import { printSession } from '../print.ts';
 import { holdsAll, readable, restBehind, toBlock } from './build-blocks.ts';
-import { FILLERS } from './name-phrases.ts';
+import { FILLERS } from './phrases/name-phrases.ts';
 import type { Doubt, Piece } from './piece.ts';
 import type { Target, OpenPiece, OpenDoubt, State } from './reading-state.ts';
 import { isSaid } from './reading-state.ts';
 import { keepBehind } from './keep-words.ts';
-import { mayBeWork } from './open-words.ts';
-import { inParts } from './word-parts.ts';
+import { mayBeWork } from './phrases/open-words.ts';
+import { inParts } from './phrases/word-parts.ts';
 
 /** A plan in a coach's own words, read. Every letter and digit of the source lies in a piece, or is a bullet, a number of a list or an ornament. */
 export interface OwnWords {

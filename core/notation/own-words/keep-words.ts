@@ -1,9 +1,9 @@
 import type { WorkItem } from '../../document/document.ts';
 import { countLetters } from '../../letters.ts';
-import { FILLERS } from './name-phrases.ts';
-import { mayBeWork } from './open-words.ts';
-import { inParts } from './word-parts.ts';
-import type { Strip } from './strip.ts';
+import { FILLERS } from './phrases/name-phrases.ts';
+import { mayBeWork } from './phrases/open-words.ts';
+import { inParts } from './phrases/word-parts.ts';
+import type { Strip } from './phrases/strip.ts';
 import type { Target, State } from './reading-state.ts';
 import { current, blockTarget, takeAll, setTitle, isSaid } from './reading-state.ts';
 

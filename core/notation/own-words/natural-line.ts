@@ -1,8 +1,8 @@
 import type { MovementLibrary } from '../../movement/library.ts';
 import { formatClock } from '../../words/format-clock.ts';
 import { beginsLikeHeader } from '../../text/header-start.ts';
-import { D, re, toSeconds } from './spoken-numbers.ts';
-import { fold } from './strip.ts';
+import { D, re, toSeconds } from './phrases/spoken-numbers.ts';
+import { fold } from './phrases/strip.ts';
 import { plainItem, usualHeader } from './usual-spelling.ts';
 
 /** A longer line tells a story. */

@@ -4,15 +4,15 @@ import { MAX_BLOCKS, MAX_ITEMS } from '../parse.ts';
 import type { OpenBlock } from './build-blocks.ts';
 import { openBlock } from './build-blocks.ts';
 import type { TableRow } from './exercise-table.ts';
-import { takeRole } from './header-phrases.ts';
-import type { ItemFacts } from './item-phrases.ts';
-import { takeRow } from './item-phrases.ts';
+import { takeRole } from './phrases/header-phrases.ts';
+import type { ItemFacts } from './phrases/item-phrases.ts';
+import { takeRow } from './phrases/item-phrases.ts';
 import { keepAsNote } from './keep-words.ts';
 import type { Piece } from './piece.ts';
 import type { Target, State } from './reading-state.ts';
 import { blockTarget, current, open, take, takeAll } from './reading-state.ts';
-import { toNumber, toSeconds } from './spoken-numbers.ts';
-import { Strip } from './strip.ts';
+import { toNumber, toSeconds } from './phrases/spoken-numbers.ts';
+import { Strip } from './phrases/strip.ts';
 import type { Stretch } from './tables.ts';
 
 /** Reads the rows of a table of movements: one after the other, those of a group together. */

@@ -1,9 +1,9 @@
 import { MAX_DURATION_SEC } from '../../limits.ts';
 import { parseStrictly } from '../parse.ts';
-import { takeHeader, takeRole } from './header-phrases.ts';
-import { takeItem } from './item-phrases.ts';
-import { D, toSeconds, re } from './spoken-numbers.ts';
-import { Strip } from './strip.ts';
+import { takeHeader, takeRole } from './phrases/header-phrases.ts';
+import { takeItem } from './phrases/item-phrases.ts';
+import { D, toSeconds, re } from './phrases/spoken-numbers.ts';
+import { Strip } from './phrases/strip.ts';
 import type { Target, State } from './reading-state.ts';
 import { take, takeAll, setTitle } from './reading-state.ts';
 import { note } from './keep-words.ts';

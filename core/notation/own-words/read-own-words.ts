@@ -1,7 +1,7 @@
 import type { MovementLibrary } from '../../movement/library.ts';
 import { openBlock } from './build-blocks.ts';
 import type { Answers } from './piece.ts';
-import { Strip } from './strip.ts';
+import { Strip } from './phrases/strip.ts';
 import type { OwnWords } from './finish-reading.ts';
 import { finish } from './finish-reading.ts';
 import type { State } from './reading-state.ts';

@@ -7,7 +7,7 @@ import type { ExerciseTable } from './exercise-table.ts';
 import { daysOfRows, findExercises } from './exercise-table.ts';
 import type { SourceStretch } from './read-own-words.ts';
 import { readStretch } from './read-own-words.ts';
-import { fold } from './strip.ts';
+import { fold } from './phrases/strip.ts';
 import type { Stretch } from './tables.ts';
 import { findTable } from './tables.ts';
 

@@ -1,9 +1,9 @@
 import { cutLetters } from '../../letters.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
 import type { OpenBlock } from './build-blocks.ts';
-import type { HeaderFacts } from './header-phrases.ts';
+import type { HeaderFacts } from './phrases/header-phrases.ts';
 import type { Answers, Doubt, Piece, PieceTarget } from './piece.ts';
-import type { Strip } from './strip.ts';
+import type { Strip } from './phrases/strip.ts';
 
 export type Target = PieceTarget | null;
 

@@ -1,5 +1,5 @@
-import { D, N, re } from './spoken-numbers.ts';
-import { fold } from './strip.ts';
+import { D, N, re } from './phrases/spoken-numbers.ts';
+import { fold } from './phrases/strip.ts';
 
 /** Letters of a sentence that are read; a longer one is read so far, and what is behind is kept as words. */
 export const MOST_LETTERS = 400;

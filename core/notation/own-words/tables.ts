@@ -1,5 +1,5 @@
-import { takeHeader } from './header-phrases.ts';
-import { fold, Strip } from './strip.ts';
+import { takeHeader } from './phrases/header-phrases.ts';
+import { fold, Strip } from './phrases/strip.ts';
 
 export interface Stretch {
   readonly start: number;

@@ -4,10 +4,10 @@ import type { MovementLibrary } from '../../movement/library.ts';
 import { parseStrictly } from '../parse.ts';
 import { printHeader, printItem } from '../print.ts';
 import { openBlock, toBlock } from './build-blocks.ts';
-import type { HeaderFacts } from './header-phrases.ts';
-import { takeHeader } from './header-phrases.ts';
-import { takeItem } from './item-phrases.ts';
-import { Strip } from './strip.ts';
+import type { HeaderFacts } from './phrases/header-phrases.ts';
+import { takeHeader } from './phrases/header-phrases.ts';
+import { takeItem } from './phrases/item-phrases.ts';
+import { Strip } from './phrases/strip.ts';
 
 const ROLE = new RegExp(`^\\s*(${ROLES.join('|')})\\b\\s*(?:\\(([^)]*)\\))?\\s*:?`, 'i');
 const HEADER_WORDS = 400;

@@ -1,7 +1,7 @@
-import type { Choice } from '../../document/document.ts';
-import { cutLetters } from '../../letters.ts';
-import type { MovementLibrary } from '../../movement/library.ts';
-import { MAX_NAME_LENGTH } from '../read-item.ts';
+import type { Choice } from '../../../document/document.ts';
+import { cutLetters } from '../../../letters.ts';
+import type { MovementLibrary } from '../../../movement/library.ts';
+import { MAX_NAME_LENGTH } from '../../read-item.ts';
 import type { Strip } from './strip.ts';
 
 /** Small words that say nothing of their own. */
@@ -43,6 +43,15 @@ export function takeName(strip: Strip, library: MovementLibrary): { choices: Cho
     if (!cut || !mayBeCut(words, cut)) continue;
     strip.takeRange(from + cut.from, from + cut.to, 'movement');
     return { choices: cut.choices, isKnown: true };
+  }
+  // "press-ups on the elbows (cobra)": what is known of it stands in brackets.
+  for (const { from, to } of candidates) {
+    const inside = /\(([^()]+)\)/.exec(strip.text.slice(from, to));
+    const choices = inside ? choicesOf(inside[1]!.trim(), library) : undefined;
+    if (!choices) continue;
+    const at = from + inside!.index + 1;
+    strip.takeRange(at, at + inside![1]!.length, 'movement');
+    return { choices, isKnown: true };
   }
   const first = candidates.find(({ from, to }) => {
     const words = strip.text.slice(from, to);

@@ -1,14 +1,14 @@
 import { FILLERS, takeName, takeNumbered } from './name-phrases.ts';
-import type { Amount, Choice, Dose, Load, Sides, Tempo, WorkItem } from '../../document/document.ts';
+import type { Amount, Choice, Dose, Load, Sides, Tempo, WorkItem } from '../../../document/document.ts';
 import { mayBeWork } from './open-words.ts';
 import { inParts } from './word-parts.ts';
-import { MAX_AMOUNT, MAX_DURATION_SEC, MAX_KG, MAX_SHARE_PCT } from '../../limits.ts';
-import type { MovementLibrary } from '../../movement/library.ts';
-import { nearestMovements } from '../../movement/nearest-movements.ts';
-import { MAX_OPTIONS } from '../read-item.ts';
+import { MAX_AMOUNT, MAX_DURATION_SEC, MAX_KG, MAX_SHARE_PCT } from '../../../limits.ts';
+import type { MovementLibrary } from '../../../movement/library.ts';
+import { nearestMovements } from '../../../movement/nearest-movements.ts';
+import { MAX_OPTIONS } from '../../read-item.ts';
 import type { Offered } from './option-phrases.ts';
 import { takeOffered } from './option-phrases.ts';
-import type { Doubt as WholeDoubt } from './piece.ts';
+import type { Doubt as WholeDoubt } from '../piece.ts';
 import { D, N, N0, toNumber, toSeconds, re } from './spoken-numbers.ts';
 import type { Strip } from './strip.ts';
 

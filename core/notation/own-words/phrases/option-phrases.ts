@@ -1,5 +1,5 @@
-import type { Choice, WorkItem } from '../../document/document.ts';
-import type { MovementLibrary } from '../../movement/library.ts';
+import type { Choice, WorkItem } from '../../../document/document.ts';
+import type { MovementLibrary } from '../../../movement/library.ts';
 import { shelfName } from './name-phrases.ts';
 import { N, re } from './spoken-numbers.ts';
 import { Strip } from './strip.ts';

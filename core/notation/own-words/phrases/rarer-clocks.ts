@@ -1,4 +1,4 @@
-import { MAX_DURATION_SEC } from '../../limits.ts';
+import { MAX_DURATION_SEC } from '../../../limits.ts';
 import type { HeaderFacts } from './header-phrases.ts';
 import { D, N0, re, toNumber, toSeconds } from './spoken-numbers.ts';
 import type { Strip } from './strip.ts';

@@ -1,5 +1,5 @@
-import type { Role, Span, TimeRule } from '../../document/document.ts';
-import { MAX_DURATION_SEC, MAX_ROUNDS, MAX_SLOTS } from '../../limits.ts';
+import type { Role, Span, TimeRule } from '../../../document/document.ts';
+import { MAX_DURATION_SEC, MAX_ROUNDS, MAX_SLOTS } from '../../../limits.ts';
 import { D, N, N0, SAID, TIMES, toNumber, toSeconds, toTimes, re } from './spoken-numbers.ts';
 import { takeAccumulate, takeClimb, takePartners } from './rarer-clocks.ts';
 import type { Strip } from './strip.ts';

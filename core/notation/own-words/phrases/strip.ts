@@ -1,4 +1,4 @@
-import type { PieceKind } from './piece.ts';
+import type { PieceKind } from '../piece.ts';
 
 /** What was taken stands so in its text: no pattern reads across it. */
 const TAKEN = '\u0001';
