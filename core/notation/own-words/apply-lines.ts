@@ -1,9 +1,10 @@
-import type { Role } from '../../document/document.ts';
+import { sameData } from '../../same-data.ts';
+import type { Role, WorkItem } from '../../document/document.ts';
 import { MAX_DURATION_SEC, MAX_ROUNDS } from '../../limits.ts';
 import { MAX_BLOCKS, MAX_ITEMS } from '../parse.ts';
 import type { OpenBlock } from './build-blocks.ts';
 import { openBlock } from './build-blocks.ts';
-import type { HeaderFacts } from './phrases/header-phrases.ts';
+import type { HeaderFacts } from './phrases/header-facts.ts';
 import type { ItemFacts } from './phrases/item-phrases.ts';
 import { D, toSeconds, re } from './phrases/spoken-numbers.ts';
 import { Strip } from './phrases/strip.ts';
@@ -12,7 +13,7 @@ import { current, open, blockTarget, takeAll, setTitle, isSaid } from './reading
 import { note, keepAsNote } from './keep-words.ts';
 
 const restAlone = (strip: Strip): RegExpExecArray | null =>
-  re`^\\W*(?:then )?(?:take |have )?(?:an? )?(?:rest|recover(?:y)?|break|pause)\\b\\s*(?:for |of |:|-)*\\s*(${D})?\\W*$|^\\W*(${D})\\s*(?:of |[:-]\\s*)?(?:rest|recovery|break)\\W*$`.exec(
+  re`^\\W*(?:then )?(?:take |have )?(?:an? )?(?:rest|recover(?:y)?|break|pause|r(?=\\d))(?:\\b|(?=\\d))\\s*(?:for |of |:|-)*\\s*(${D})?\\W*$|^\\W*(${D})\\s*(?:of |[:-]\\s*)?(?:rest|recovery|break)\\W*$`.exec(
     strip.text,
   );
 
@@ -52,15 +53,22 @@ export function applyHeader(state: State, facts: HeaderFacts, strip: Strip, hasW
   const below =
     /\b(?:repeat|again|each round|each part|all of|whole|everything|do (?:it|this|that)|go (?:through|round)|through|over|times)\b|^\W*(?:x\s*\d|\d+\s*x)\W*$/.test(
       said,
-    ) && !/:\s*$/.test(said);
+    ) && !/:\s*$|\bfollowing\b/.test(said);
   const isSmall = facts.time === undefined && facts.list === undefined && facts.role === undefined && !facts.isOnce;
   const goesOn =
     facts.time?.kind === 'span' &&
     facts.role === undefined &&
     /^\W*(?:then |and )*(?:repeat|go|keep|carry)\b/.test(said);
+  const isSame =
+    facts.time?.kind === 'intervals' &&
+    block?.facts.time?.kind === 'intervals' &&
+    block.items.length > 0 &&
+    facts.role === undefined &&
+    sameData([facts.time.workSec, facts.time.restSec], [block.facts.time.workSec, block.facts.time.restSec]);
+  if (state.saysStations && facts.time?.kind === 'intervals') facts.time = { ...facts.time, stations: true };
   const isFree = block !== undefined && block.items.length > 0 && block.facts.time === undefined;
   const belongsBelow = isSmall && block && block.items.length > 0 && (below || facts.rounds === undefined);
-  if (belongsBelow || (goesOn && isFree)) {
+  if (belongsBelow || (goesOn && isFree) || isSame) {
     applyBelow(state, facts, strip, hasWords);
     return;
   }
@@ -71,6 +79,11 @@ export function applyHeader(state: State, facts: HeaderFacts, strip: Strip, hasW
   nameBlock(state, target, facts.label);
   if (facts.isPart) shareClock(state, target);
   Object.assign(target.facts, { ...facts, role: undefined });
+  if (facts.swaps !== undefined) {
+    const swap = strip.taken.find((t) => t.as === 'unread')!;
+    target.words.push(facts.swaps);
+    state.doubts.push({ start: swap.start, end: swap.end, facts: { code: 'unread' } });
+  }
   agree(target);
   if (hasWords) for (const { from, to } of strip.left()) note(state, strip, from, to);
   takeAll(state, strip, blockTarget(state));
@@ -107,6 +120,13 @@ export function applyBelow(state: State, facts: HeaderFacts, strip: Strip, hasWo
   const block = capped ?? current(state) ?? open(state, openBlock('Main'));
   const { role: _role, ...said } = facts;
   const text = strip.source.slice(strip.start, strip.start + strip.text.length).toLowerCase();
+  // "Three times." behind a list ends it.
+  if (
+    facts.rounds &&
+    block.items.length > 0 &&
+    /^[^\p{L}\p{N}]*(?:[\p{L}\s]*\b)?(?:times|twice|thrice|once more|through|over)\b\W*$/u.test(text)
+  )
+    block.isClosed = true;
   for (const of of [...earlierOf(state, block, said, text), block]) {
     Object.assign(of.facts, said);
     agree(of);
@@ -162,12 +182,21 @@ export function addItem(state: State, item: ItemFacts, strip: Strip): void {
     takeAll(state, strip, { kind: 'item', block: state.blocks.length - 1, item: 0 });
     return;
   }
+  if (block.isClosed) block = open(state, openBlock(block.role));
   const isAfter = /^\W*(?:after that|afterwards|finally|lastly)\b|\bto (?:finish|end)(?: off)?\W*$/i.test(
     strip.source.slice(strip.start, strip.start + strip.text.length),
   );
   const between = item.sets !== undefined && item.sets > 1 ? item.restSec : undefined;
   if (startsAnew(block, item, between) || (isAfter && block.items.length > 0 && isSaid(block.facts)))
     block = open(state, openBlock(block.role));
+  // "Breathing exercise, ten deep breaths": the first names what the second counts.
+  const last = block.items.at(-1);
+  if (item.hasNumber && last?.kind === 'work' && last.dose === undefined && isSameMovement(last, item.item)) {
+    const { choices: _choices, ...kept } = last;
+    block.items[block.items.length - 1] = { ...kept, ...item.item };
+    takeAll(state, strip, { kind: 'item', block: state.blocks.length - 1, item: block.items.length - 1 });
+    return;
+  }
   state.items++;
   state.isHead = false;
   block.items.push(item.item);
@@ -185,6 +214,9 @@ function isOfClimb({ items }: OpenBlock, { item }: ItemFacts): boolean {
   const same = items.findIndex((i) => i.kind === 'work' && i.choices[0]!.name === item.choices[0]!.name);
   return same >= 0 && (dose !== undefined || item.dose === undefined);
 }
+
+const isSameMovement = (a: WorkItem, b: WorkItem): boolean =>
+  a.choices.length === 1 && b.choices.length === 1 && a.choices[0]!.name === b.choices[0]!.name;
 
 /** A rest behind an item that is done once in its list. */
 function addRest(state: State, block: OpenBlock, sec: number): void {

@@ -4,7 +4,7 @@ import { BARE_REST_SEC, MAX_ROUNDS } from '../../limits.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
 import { parseStrictly } from '../parse.ts';
 import { printSession } from '../print.ts';
-import type { HeaderFacts } from './phrases/header-phrases.ts';
+import type { HeaderFacts } from './phrases/header-facts.ts';
 
 /** A block while its lines are read. */
 export interface OpenBlock {
@@ -16,6 +16,8 @@ export interface OpenBlock {
   words: string[];
   /** How many sets each item's own line asks for. */
   sets: (number | undefined)[];
+  /** How often it is done was said behind its list: what follows is another block. */
+  isClosed?: boolean;
 }
 
 export const openBlock = (role: Role, facts: HeaderFacts = {}): OpenBlock => ({
@@ -67,7 +69,8 @@ export function restBehind(open: OpenBlock, isFollowed: boolean): OpenBlock {
   const { facts } = open;
   const isRepeated =
     (facts.rounds?.high ?? mostOf(open.sets) ?? 1) > 1 && facts.time === undefined && facts.between === undefined;
-  if (isRepeated && last?.kind === 'rest' && last.sec !== undefined && open.items.length > 1)
+  const rests = open.items.filter((i) => i.kind === 'rest').length;
+  if (isRepeated && rests === 1 && last?.kind === 'rest' && last.sec !== undefined && open.items.length > 1)
     return {
       ...open,
       items: open.items.slice(0, -1),
@@ -86,6 +89,29 @@ export function restBehind(open: OpenBlock, isFollowed: boolean): OpenBlock {
     sets: open.sets.slice(0, -1),
     facts: { ...facts, thenRestSec: last.sec },
   };
+}
+
+/** Movements that each have all the intervals before the next one begins: a block each. */
+export function apart(open: OpenBlock): OpenBlock[] {
+  const { facts, items } = open;
+  const { time } = facts;
+  const isAlone = facts.isEachAlone === true || facts.between?.of === 'items';
+  const work = items.filter((i) => i.kind === 'work').length;
+  const total =
+    time?.kind === 'intervals' ? (time.total ?? (facts.isEachAlone ? facts.rounds?.high : undefined)) : undefined;
+  if (time?.kind !== 'intervals' || !isAlone || total === undefined || work < 2 || work < items.length) return [open];
+  const { between, rounds: _rounds, isEachAlone: _alone, ...rest } = facts;
+  return items.map((item, i) => ({
+    ...open,
+    ...(i > 0 && { label: undefined, words: [] }),
+    items: [item],
+    sets: [open.sets[i]],
+    facts: {
+      ...rest,
+      time: { ...time, total },
+      ...(between && i < items.length - 1 && { thenRestSec: between.lowSec }),
+    },
+  }));
 }
 
 /** A block as the notation takes it. */
@@ -147,6 +173,7 @@ export function toBlock(open: OpenBlock): Block {
     ...(label !== undefined && { label }),
     time: isFlow ? { kind: 'flow' } : time,
     ...(list && { count: { kind: 'list' as const, values: list, cycling: false } }),
+    ...(list && facts.isRelay && { relay: {} }),
     ...(cycling && { count: { kind: 'list' as const, values: facts.list!, cycling: true } }),
     ...(hasRounds && { rounds: rounds! }),
     ...(facts.between &&

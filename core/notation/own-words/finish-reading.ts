@@ -2,7 +2,7 @@ import type { SessionDocument } from '../../document/document.ts';
 import { cutLetters } from '../../letters.ts';
 import { MAX_BLOCKS, parseStrictly } from '../parse.ts';
 import { printSession } from '../print.ts';
-import { holdsAll, readable, restBehind, toBlock } from './build-blocks.ts';
+import { apart, holdsAll, readable, restBehind, toBlock } from './build-blocks.ts';
 import { FILLERS } from './phrases/name-phrases.ts';
 import type { Doubt, Piece } from './piece.ts';
 import type { Target, OpenPiece, OpenDoubt, State } from './reading-state.ts';
@@ -44,6 +44,11 @@ function askLengths(state: State): void {
 
 /** Long turns with several movements: all of them were taken for each turn. */
 function askTurns(state: State): void {
+  for (const { facts, items } of state.blocks)
+    if (facts.mayHoldAll && facts.time?.kind === 'slots' && items.filter((i) => i.kind === 'work').length > 1) {
+      facts.holdsAll = true;
+      facts.slotRounds ??= facts.time.slots;
+    }
   for (const [b, block] of state.blocks.entries()) {
     const { time } = block.facts;
     if (time?.kind !== 'slots' || !holdsAll(block)) continue;
@@ -108,7 +113,8 @@ function sweepUp(state: State, start: number, end: number, beside: Target): Open
     .replace(/["“”„]/g, '’')
     .replace(/\s+/g, ' ')
     .trim();
-  if (FILLERS.test(words)) return { start, end, as: 'note', target: beside };
+  const isNumbering = /^\W*\d{1,2}\)$/.test(words);
+  if (FILLERS.test(words) || isNumbering) return { start, end, as: 'note', target: beside };
   const isNumber = mayBeWork(words);
   if (isNumber) state.doubts.push({ start, end, facts: { code: 'unread' } });
   const block = beside && beside.kind !== 'field' ? beside.block : state.blocks.length - 1;
@@ -163,7 +169,9 @@ export function finish(state: State): OwnWords {
   const over = [...notes.join(' ').replace(/\s+/g, ' ').trim()].slice(MOST_NOTE).join('').trim();
   if (over !== '') state.blocks.find((b) => b.items.some((i) => i.kind === 'work'))?.words.unshift(...inParts(over));
   const kept = state.blocks
-    .flatMap((open, b) => (open.items.some((i) => i.kind === 'work') ? [{ open, b }] : []))
+    .flatMap((open, b) =>
+      open.items.some((i) => i.kind === 'work') ? apart(open).map((part, at) => ({ open: part, b, at })) : [],
+    )
     .slice(0, MAX_BLOCKS);
   const blocks = kept.map(({ open }, i) => readable(toBlock(restBehind(open, i < kept.length - 1)), library));
   const allNotes = notes.join(' ').replace(/\s+/g, ' ').trim();
@@ -172,17 +180,22 @@ export function finish(state: State): OwnWords {
     ...(title !== undefined && title !== '' && { title }),
     ...(targetSec !== undefined && { targetSec }),
     ...(kit && { kit }),
+    ...(state.groupSize !== undefined && { groupSize: state.groupSize }),
     ...(noteText !== '' && { note: noteText }),
     blocks,
   };
   const text = blocks.length === 0 ? '' : printSession(document, library);
   const { source } = parseStrictly(text, library);
-  const placeOf = new Map(kept.map(({ b }, i) => [b, i]));
+  const placesOf = (b: number): number[] => kept.flatMap((of, i) => (of.b === b ? [i] : []));
   const lineOf = (target: Target): number | null => {
     if (target === null || text === '') return null;
     if (target.kind === 'field') return source.fields[target.field] ?? null;
-    const block = source.blocks[placeOf.get(target.block) ?? -1];
-    return target.kind === 'block' ? (block?.line ?? null) : (block?.items[target.item]?.line ?? null);
+    const places = placesOf(target.block);
+    const first = source.blocks[places[0] ?? -1];
+    if (target.kind === 'block') return first?.line ?? null;
+    // Of movements that stand apart each is the only one of its block.
+    const own = places.length > 1 ? source.blocks[places[target.item] ?? -1]?.items[0] : first?.items[target.item];
+    return own?.line ?? null;
   };
   const pieces = state.pieces
     // Without any work there is no session to keep words in.

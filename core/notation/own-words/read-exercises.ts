@@ -4,7 +4,7 @@ import { MAX_BLOCKS, MAX_ITEMS } from '../parse.ts';
 import type { OpenBlock } from './build-blocks.ts';
 import { openBlock } from './build-blocks.ts';
 import type { TableRow } from './exercise-table.ts';
-import { takeRole } from './phrases/header-phrases.ts';
+import { takeRole } from './phrases/role-phrases.ts';
 import type { ItemFacts } from './phrases/item-phrases.ts';
 import { takeRow } from './phrases/item-phrases.ts';
 import { keepAsNote } from './keep-words.ts';
@@ -32,7 +32,7 @@ export function readRows(state: State, rows: readonly TableRow[]): void {
       keepAsNote(state, stripOf(state, row.name));
       continue;
     }
-    const named = wordsOf(state, row.group ?? row.role);
+    const named = wordsOf(state, row.group ?? row.role).replace(/^([A-Za-z])\d$/, '$1');
     const facts = factsOf(state, row, item);
     const block = current(state);
     const joins =
@@ -51,7 +51,7 @@ export function readRows(state: State, rows: readonly TableRow[]): void {
 function partOf(state: State, row: TableRow): OpenBlock {
   const isNamed = row.role ?? row.group;
   const role: Role = (isNamed && takeRole(stripOf(state, isNamed))?.role) ?? current(state)?.role ?? 'Main';
-  const letter = /^[A-Ha-h]$/.exec(wordsOf(state, row.group))?.[0].toUpperCase();
+  const letter = /^[A-Ha-h](?=\d?$)/.exec(wordsOf(state, row.group))?.[0].toUpperCase();
   const isTaken = state.blocks.some((b) => b.label === letter);
   return { ...openBlock(role), ...(letter !== undefined && !isTaken && { label: letter }) };
 }

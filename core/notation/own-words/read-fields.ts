@@ -1,6 +1,7 @@
 import { MAX_DURATION_SEC } from '../../limits.ts';
 import { parseStrictly } from '../parse.ts';
-import { takeHeader, takeRole } from './phrases/header-phrases.ts';
+import { takeHeader } from './phrases/header-phrases.ts';
+import { takeRole } from './phrases/role-phrases.ts';
 import { takeItem } from './phrases/item-phrases.ts';
 import { D, toSeconds, re } from './phrases/spoken-numbers.ts';
 import { Strip } from './phrases/strip.ts';
@@ -15,6 +16,9 @@ const NO_KIT =
 
 const KIT =
   /\b(?:you(?:'ll| will)? (?:will )?need|needed|kit|equipment|gear|have ready|grab|bring)\s*(?:is|are|:)?\s*([^.!;\u0001]+)/;
+
+/** "Bands and a mat, please": kit and nothing else. */
+const KIT_ONLY = /^\W*([\p{L}][\p{L} ,&+-]{2,60})[\s,]+(?:please|needed|required)\W*$/u;
 
 /** Title, length, kit and group, as they stand above a session. */
 export function readField(state: State, strip: Strip): boolean {
@@ -31,7 +35,11 @@ export function readField(state: State, strip: Strip): boolean {
     return false;
   }
   if (!state.isHead) return false;
-  const hasKit = NO_KIT.test(strip.text) || KIT.test(strip.text);
+  if (/\bstations?\b/.test(strip.text)) state.saysStations = true;
+  const group = /\b(\d{1,2})\s*(?:pupils|people|children|kids|students|athletes|players|participants|members)\b/.exec(
+    strip.text,
+  );
+  const hasKit = NO_KIT.test(strip.text) || KIT.test(strip.text) || KIT_ONLY.test(strip.text);
   const isAlone = re`^\\W*(?:about|approx\\.?|around|roughly|~)?\\s*${D}\\W*$`.test(strip.text);
   const isLength =
     isAlone || /\b(?:session length|length|duration|total time|time|minutes?)\s*[:=]?\s*\d/.test(strip.text);
@@ -48,9 +56,10 @@ export function readField(state: State, strip: Strip): boolean {
     toSeconds(strip.text.slice(ending[1]!.length).replace(/^[\s,(-]+/, '')) >= 300 &&
     !state.library.findByName(ending[1]!.trim());
   const inWords = isTitled || re`(?:\\babout|\\bapprox|\\baround|\\broughly|~|\\()\\s*${D}`.test(strip.text);
-  if (!hasKit && !isLength && !inWords && !/^\W*minutes\s+\d+/.test(strip.text)) return false;
+  if (!hasKit && !isLength && !inWords && !group && !/^\W*minutes\s+\d+/.test(strip.text)) return false;
   if (!hasKit && readsAsHeader(state, strip, 0)) return false;
   takeKit(state, strip);
+  takeGroup(state, strip, group);
   takeLength(state, strip);
   const left = strip.left();
   const targetOf: Target = { kind: 'field', field: state.kit ? 'Kit' : 'Target' };
@@ -77,9 +86,18 @@ export function readField(state: State, strip: Strip): boolean {
           ? { kind: 'field', field: 'Note' }
           : t.as === 'length'
             ? { kind: 'field', field: 'Target' }
-            : targetOf,
+            : t.as === 'group'
+              ? { kind: 'field', field: 'Group' }
+              : targetOf,
     );
   return true;
+}
+
+/** How many take part. */
+function takeGroup(state: State, strip: Strip, group: RegExpExecArray | null): void {
+  if (!group || Number(group[1]) < 2) return;
+  state.groupSize = Number(group[1]);
+  strip.takeRange(group.index, group.index + group[0].length, 'group');
 }
 
 function takeKit(state: State, strip: Strip): void {
@@ -87,7 +105,7 @@ function takeKit(state: State, strip: Strip): void {
     state.kit ??= [];
     return;
   }
-  const match = KIT.exec(strip.text);
+  const match = KIT.exec(strip.text) ?? KIT_ONLY.exec(strip.text);
   if (!match) return;
   const pieces = match[1]!
     .split(/,|\band\b|\+|&|\//)
@@ -98,10 +116,11 @@ function takeKit(state: State, strip: Strip): void {
         .replace(/\s+/g, ' ')
         .trim(),
     )
+    .filter((p) => KIT.test(strip.text) || p.split(' ').length <= 3)
     .filter((p) => /\p{L}/u.test(p) && p.length <= 40 && parseStrictly(`Kit: ${p}`, state.library).issues.length === 0);
   // What can't be had as kit stays, and is kept as words.
   if (pieces.length === 0) return;
-  strip.take(KIT, 'kit');
+  strip.take(KIT.test(strip.text) ? KIT : KIT_ONLY, 'kit');
   state.kit = [...(state.kit ?? []), ...pieces].slice(0, 20);
 }
 

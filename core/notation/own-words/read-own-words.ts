@@ -63,7 +63,8 @@ export function readStretch(
   return finish(state);
 }
 
-const ORNAMENT = /^(?:[\s\p{Extended_Pictographic}\u200d\ufe0f*•▪◦·_`#>|=~+:.,;-]+|\(?\d{1,2}[.)](?=\s)|\[[ x]?\])+/u;
+const ORNAMENT =
+  /^(?:[\s\p{Extended_Pictographic}\u200d\ufe0f*•▪◦·_`#>|=~+.,;-]+|:(?!\d{2}\b)|\(?\d{1,2}[.)](?=\s)|\[[ x]?\])+/u;
 
 const GROUP = /^\(?([a-h])\s?([1-9])?\s*[.):-]\s*(?=\S)|^\(?([a-h])([1-9])\s+(?=\S)/i;
 
@@ -79,12 +80,14 @@ function readLine(state: State, from: number, to: number): void {
   let isGroup = false;
   if (group && !/^[a-h]\s*[.):-]?\s*$/i.test(state.source.slice(start, end))) {
     const letter = (group[1] ?? group[3]!).toUpperCase();
-    if (letter !== state.group) startGroup(state, letter);
+    if (letter !== state.group && !isTurnLetter(state)) startGroup(state, letter);
     take(state, start, start + group[0].trimEnd().length, 'role', blockTarget(state));
     start += group[0].length;
     isGroup = true;
   }
   const turn = TURN.exec(state.source.slice(start, end));
+  const open = current(state);
+  if (open && (turn || /\d/.test(state.source.slice(from, start)))) open.facts.mayHoldAll = false;
   if (turn) {
     take(state, start, start + turn[0].replace(/[\s:.)-]+$/, '').length, 'clock', blockTarget(state));
     start += turn[0].length;
@@ -118,6 +121,12 @@ function pastNumbering(state: State, start: number, end: number): number {
   return Number(number[1]) === block.items.length + 1 && !/\d/.test(state.source.slice(start + number[0].length, end))
     ? start + number[0].length
     : start;
+}
+
+/** Under a clock of turns letters number the turns. */
+function isTurnLetter(state: State): boolean {
+  const block = current(state);
+  return block?.facts.time?.kind === 'slots' && block.label === undefined;
 }
 
 function startGroup(state: State, letter: string): void {

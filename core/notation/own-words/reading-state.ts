@@ -1,7 +1,7 @@
 import { cutLetters } from '../../letters.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
 import type { OpenBlock } from './build-blocks.ts';
-import type { HeaderFacts } from './phrases/header-phrases.ts';
+import type { HeaderFacts } from './phrases/header-facts.ts';
 import type { Answers, Doubt, Piece, PieceTarget } from './piece.ts';
 import type { Strip } from './phrases/strip.ts';
 
@@ -33,6 +33,8 @@ export interface State {
   targetSec?: number;
   kit?: readonly string[];
   groupSize?: number;
+  /** Stations were named before any clock. */
+  saysStations?: boolean;
   items: number;
   /** The clock that several parts which are alike share. */
   shared?: HeaderFacts;

@@ -5,10 +5,11 @@ import { fold } from './phrases/strip.ts';
 export const MOST_LETTERS = 400;
 
 /** A full stop behind one of these ends no sentence. */
-const SHORTENED = /(?:^|[^\p{L}])(?:min|mins|sec|secs|approx|incl|reps?|ex|no|alt|ea|vs|e\.g|i\.e|max|ca|\d{1,2})$/u;
+const SHORTENED =
+  /(?:^|[^\p{L}])(?:min|mins|sec|secs|approx|incl|reps?|ex|no|alt|ea|vs|e\.g|i\.e|max|ca)$|^\W*\d{1,2}$/u;
 
 /** A rest that comes before what follows: "rest 5 minutes, then …". */
-const REST_FIRST = re`^\\W*(?:take |have )?(?:an? )?(?:rest|break)(?: for| of)?\\s*${D}\\s*[,;]?\\s*(?:and )?(?=then\\s)`;
+const REST_FIRST = re`^\\W*(?:then )?(?:take |have )?(?:an? )?(?:rest|break)(?: for| of)?\\s*${D}\\s*[,;]?\\s*(?:(?:and )?(?=then\\s)|(?=and\\s))`;
 
 const END = /(?:[.!?]+["')\]]*|;)\s+(?=["(]?[\p{L}\p{N}])/gu;
 

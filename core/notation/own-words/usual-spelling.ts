@@ -4,7 +4,7 @@ import type { MovementLibrary } from '../../movement/library.ts';
 import { parseStrictly } from '../parse.ts';
 import { printHeader, printItem } from '../print.ts';
 import { openBlock, toBlock } from './build-blocks.ts';
-import type { HeaderFacts } from './phrases/header-phrases.ts';
+import type { HeaderFacts } from './phrases/header-facts.ts';
 import { takeHeader } from './phrases/header-phrases.ts';
 import { takeItem } from './phrases/item-phrases.ts';
 import { Strip } from './phrases/strip.ts';

@@ -6,11 +6,12 @@ import type { Strip } from './strip.ts';
 
 /** Small words that say nothing of their own. */
 export const FILLERS =
-  /^(?:(?:then|and|now|next|do|does|for|of|in|the|a|an|with|x|total|rounds?|sets?|reps?|each|all|it is|it's|so|ok|okay|today|we|we'll|you|you'll|you will|i|i'd|i'd like|i want|want|to|let's|please|just|go|go for|going|do|doing|done|have|on|at|hold|after that|after this|afterwards|finally|lastly|breaths|in (?:the )?(?:remaining time|time (?:left|remaining))|to finish|to finish off|keep going|keep going round|keep moving|first|first up|first of all|start|start with|starting with|perform|complete|is|are|be|as well|too|up|your|that|this|those|these)(?![\w])[\s,.:;!-]*)+$/i;
+  /^(?:(?:then|and|now|next|do|does|for|of|in|the|a|an|with|x|total|rounds?|sets?|reps?|each|all|it is|it's|so|ok|okay|today|we|we'll|you|you'll|you will|i|i'd|i'd like|i want|want|to|let's|please|just|go|go for|going|do|doing|done|have|on|at|hold|after that|after this|afterwards|finally|lastly|nft|breaths|going through|working through|see you|set your timer|set a timer|get through|work through|taking|having|through the day|over the day|during the day|we're|you're|let us|after each round|each round|every round|main bit|main part|bit|part|in (?:the )?(?:remaining time|time (?:left|remaining))|to finish|to finish off|keep going|keep going round|keep moving|first|first up|first of all|start|start with|starting with|perform|complete|is|are|be|as well|too|up|your|that|this|those|these)(?![\w])[\s,.:;!-]*)+$/i;
 
 const LEAD =
-  /^(?:(?:then|and|now|next|also|finally|first|first up|first of all|you|you'll|we|we'll|you will|i want you|i'd like you|i want|to|let's|please|just|go for|do|doing|does|perform|complete|hold|some|a|an|the|of|in|with|for|after that|afterwards|lastly|last thing|after|next up|have|has|got|comes?|is|are|start with|starting with|follow(?:ed)? by)[\s,]+)+/;
-const TAIL = /\s+(?:for|of|x|total|each|in all|and|then|at|with|to finish|to end|to finish off)$/;
+  /^(?:(?:then|and|now|next|also|finally|first|first up|first of all|you|you'll|we|we'll|you will|commence with|start off with|kick off with|i want you|i'd like you|i want|we're going to|you're going to|we are going to|you are going to|going to|to|let's|please|just|go for|do|doing|does|perform|complete|hold|some|a|an|the|of|in|with|for|after that|afterwards|lastly|last thing|after|next up|have|has|got|comes?|is|are|start with|starting with|follow(?:ed)? by)[\s,]+)+/;
+const TAIL =
+  /\s+(?:for|of|x|total|each|in all|and|then|at|with|through(?:out)? the day|over the day|during the day|all day|after (?:each|every) round|(?:each|every) round|to finish|to end|to finish off)$/;
 
 export function shelfName(words: string, library: MovementLibrary): string {
   const known = library.findByName(words)!;
@@ -35,6 +36,14 @@ export function takeName(strip: Strip, library: MovementLibrary): { choices: Cho
     const choices = segment === undefined ? undefined : choicesOf(segment, library);
     if (!choices) continue;
     strip.takeRange(from, from + segment!.length, 'movement');
+    return { choices, isKnown: true };
+  }
+  // "tricep dips (on a chair)": what stands in brackets may tell which it is.
+  for (const { from, to } of candidates) {
+    const aside = /^([^()]+?)\s*\(([^()]+)\)$/.exec(strip.text.slice(from, to));
+    const choices = aside ? choicesOf(aside[1]!, library) : undefined;
+    if (!choices) continue;
+    strip.takeRange(from, from + aside![1]!.length, 'movement');
     return { choices, isKnown: true };
   }
   for (const { from, to } of candidates) {
@@ -99,7 +108,11 @@ function choicesOf(said: string, library: MovementLibrary): Choice[] | undefined
   const words = Object.hasOwn(SHORT, said.trim()) ? SHORT[said.trim()]! : spelledOut(said);
   if (FILLERS.test(words)) return undefined;
   // "cat/cow" is one movement, not two.
-  const known = [words, words.replace(/\s*\/\s*/g, '-')].find((w) => library.findByName(w));
+  const known = [
+    words,
+    words.replace(/\s*\/\s*/g, '-'),
+    words.replace(DOING, (_all, verb: string) => (/^(?:lung|rais|circl)$/.test(verb) ? `${verb}e` : verb)),
+  ].find((w) => library.findByName(w));
   if (known !== undefined) return [{ name: shelfName(known, library) }];
   const parts = words.split(/\s+or\s+|\s*\/\s*/).map((p) => p.trim());
   return parts.length > 1 && parts.length <= 3 && parts.every((p) => library.findByName(p))
@@ -107,14 +120,20 @@ function choicesOf(said: string, library: MovementLibrary): Choice[] | undefined
     : undefined;
 }
 
+/** How an old drill says it: "trunk forward bending". */
+const DOING = /\b(bend|stretch|swing|lift|twist|roll|jump|kick|press|lower|turn|lean|step|touch|lung|rais|circl)ing\b/g;
+
 /** Kit that trainers write in two letters (common practice). */
 const KIT_SHORT: Readonly<Record<string, string>> = {
   db: 'dumbbell',
   dbs: 'dumbbell',
+  'dumb-bell': 'dumbbell',
+  'dumb-bells': 'dumbbell',
   kb: 'kettlebell',
   kbs: 'kettlebell',
   bb: 'barbell',
   sb: 'stability ball',
+  pvc: 'stick',
   mb: 'medicine ball',
   bw: 'bodyweight',
   sl: 'single-leg',
@@ -124,13 +143,18 @@ const KIT_SHORT: Readonly<Record<string, string>> = {
 };
 
 const spelledOut = (said: string): string =>
-  said.replace(/(?<![\w-])[\w-]{2,5}(?=[\s-]\p{L}{2})/gu, (word) =>
+  said.replace(/(?<![\w-])[\w-]{2,10}(?=[\s-]\p{L}{2})/gu, (word) =>
     Object.hasOwn(KIT_SHORT, word) ? KIT_SHORT[word]! : word,
   );
 
 /** What trainers write in a few letters (common practice). */
 const SHORT: Readonly<Record<string, string>> = {
   sq: 'squat',
+  'goblet sq': 'goblet squat',
+  hollow: 'hollow hold',
+  wallsit: 'wall sit',
+  'wall squats': 'wall sit',
+  'wall squat': 'wall sit',
   sqs: 'squat',
   bs: 'back squat',
   fs: 'front squat',
@@ -167,6 +191,14 @@ const SHORT: Readonly<Record<string, string>> = {
   ttb: 'toes to bar',
   wb: 'wall ball',
   hlr: 'hanging leg raise',
+  hrpu: 'hand-release push-up',
+  'db bench': 'dumbbell bench press',
+  'bb bench': 'bench press',
+  cgbp: 'close-grip bench press',
+  lpd: 'lat pull-down',
+  rfess: 'raised split squat',
+  tgu: 'get-up',
+  wgs: 'world’s greatest stretch',
 };
 
 /** Words that tell how without changing what. */

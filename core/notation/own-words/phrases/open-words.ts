@@ -6,7 +6,7 @@ const OF_WORK = new RegExp(
     .filter((word) => word !== 'one')
     .join(
       '|',
-    )}|rest(?:ing)?|repeat(?:ed|ing)?|swap|switch|alternat\\w*|superset\\w*|rounds?|rds?|sets?|reps?|minutes?|mins?|seconds?|secs?|twice|thrice|times|times through|until|till|amrap|e\\d?mom|tabata|rft|every|between|ladder|pyramid|as many|max|fail(?:ure)?|cap|relay|kilos?|kg|lbs?|pounds?)\\b`,
+    )}|rest(?:ing)?|repeat(?:ed|ing)?|swap|switch|alternat\\w*|superset\\w*|rounds?|rds?|sets?|reps?|minutes?|mins?|seconds?|secs?|twice|thrice|times|times through|until|till|amrap|e\\d?mom|tabata|rft|every|between|ladder|pyramid|as many|max|fail(?:ure)?|cap|relay|how (?:long|many|far)|as (?:long|far) as|kilos?|kg|lbs?|pounds?)\\b`,
   'i',
 );
 

@@ -1,5 +1,5 @@
 import { MAX_DURATION_SEC } from '../../../limits.ts';
-import type { HeaderFacts } from './header-phrases.ts';
+import type { HeaderFacts } from './header-facts.ts';
 import { D, N0, re, toNumber, toSeconds } from './spoken-numbers.ts';
 import type { Strip } from './strip.ts';
 
@@ -51,6 +51,15 @@ export function takePartners(strip: Strip, facts: HeaderFacts): void {
   );
   if (!found) return;
   facts.partners = true;
+  // By the clock they swap otherwise than the notation says: kept as words, and asked.
+  const swap =
+    re`[\\s,;.-]*(?:and |then )*(?:swap|switch|change)(?: over)?(?: places)?\\s*(?:every|after)\\s*(?:${D}|minute)`.exec(
+      strip.text,
+    );
+  if (swap) {
+    facts.swaps = strip.original(swap.index, swap.index + swap[0].length).replace(/^[\s,;.-]+/, '');
+    strip.takeRange(swap.index, swap.index + swap[0].length, 'unread');
+  }
   strip.take(
     /[\s,;.-]*(?:and |then )*(?:swap|switch|change)(?: over)?(?: places)?\s*(?:each|every|after (?:each|every|a)|when (?:you|they) (?:finish|are done with|complete)(?: (?:a|the|each))?)\s*(?:full )?(?:rounds?|sets?|list)\b/,
     'group',

@@ -53,7 +53,7 @@ const SECONDS = `seconds?'?|secs?'?|sec\\.|s|''|"`;
 const DIGITS = `(?:\\d{1,4}(?:[.,]\\d{1,2})?|(?:${SAID}))`;
 const UNITS = `(?:${HOURS}|${MINUTES}|${SECONDS})(?![\\w])`;
 /** A length of time with its unit: `1:30`, `90 s`, `1 min 30`, `two minutes`, `half a minute`. */
-export const D = `(?:\\d{1,3}:[0-5]\\d(?!\\d)(?:\\s*(?:minutes?|mins?)(?!\\w))?|half an? (?:minute|hour)|an? (?:minute|hour)(?: and a half)?|${DIGITS}\\s*-?\\s*${UNITS}(?:\\s*(?:and\\s+)?${DIGITS}\\s*(?:${SECONDS})(?![\\w]))?)`;
+export const D = `(?:(?<![\\d\\w]):\\d{2}(?!\\d)|\\d{1,3}:[0-5]\\d(?!\\d)(?:\\s*(?:minutes?|mins?)(?!\\w))?|half an? (?:minute|hour)|an? (?:minute|hour)(?: and a half)?|${DIGITS}\\s*-?\\s*${UNITS}(?:\\s*(?:and\\s+)?${DIGITS}\\s*(?:${SECONDS})(?![\\w]))?)`;
 
 export const toNumber = (text: string): number => {
   const word = text.trim().toLowerCase();
@@ -69,6 +69,8 @@ export const toTimes = (text: string): number => {
 /** Seconds of a text that `D` matches; a bare number counts `bareUnitSec` each. */
 export function toSeconds(text: string, bareUnitSec = 60): number {
   const said = text.trim().toLowerCase();
+  const bare = /^:(\d{2})$/.exec(said);
+  if (bare) return Number(bare[1]);
   const clock = /^(\d{1,3}):([0-5]\d)/.exec(said);
   if (clock) return Number(clock[1]) * 60 + Number(clock[2]);
   const unitOf = (unit: string): number =>
