@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest';
 import type { Area } from '../movement.ts';
 import { areaOf } from '../movement.ts';
 import { baseLibrary } from '../library.ts';
+import { FURTHER_NAMES } from './further-names-fixture.ts';
 import { TRADE_NAMES } from './trade-names-fixture.ts';
 
 const AREA_OF: Record<string, Area> = {
@@ -46,4 +47,20 @@ describe('names of the trade', () => {
       area: areaOf(movement!),
     }).toEqual({ kit, isOneSided: flags.includes('1'), isHold: flags.includes('h'), area: AREA_OF[area] });
   });
+});
+
+describe('further names of the trade', () => {
+  const names = FURTHER_NAMES.trim()
+    .split('\n')
+    .map((line) => line.split(' |').map((cell) => cell.trim()));
+  const share = (part: number, all: number) => (100 * part) / all;
+  const read = names.flatMap(([name, one]) => {
+    const movement = baseLibrary.findByName(name!);
+    return movement ? [{ name, isRight: movement.isOneSided === (one === '1') }] : [];
+  });
+
+  test('are read, at least 98 of 100', () => expect(share(read.length, names.length)).toBeGreaterThanOrEqual(98));
+
+  test('say how sides are counted, at least 95 of 100', () =>
+    expect(share(read.filter((r) => r.isRight).length, read.length)).toBeGreaterThanOrEqual(95));
 });
