@@ -8,7 +8,7 @@ import { isLikelyStep } from '../session/plan.ts';
 import { isWork, itemDetails, itemName, loadAt, speakDose, SURPRISE } from '../words/describe-item.ts';
 import { formatClock } from '../words/format-clock.ts';
 import type { Carried, Stage, StageLine } from './stage.ts';
-import { carriedFigure, hasWork, isWaiting, spokenDose } from './stage.ts';
+import { carriedFigure, hasWork, isWaiting, spokenStart } from './stage.ts';
 
 /** A rest shorter than this is none to drink in (common practice, no source). */
 const WATER_FROM_SEC = 15;
@@ -108,6 +108,8 @@ const waiting = (stage: Stage): Stage => ({
   ends: null,
   enoughFromSec: null,
   paceMarks: [],
+  likelyTapsSec: [],
+  coachCues: [],
 });
 
 /** Repetitions at one's own pace with a hold behind them: the hold has a clock of its own. */
@@ -165,7 +167,7 @@ function toStage(step: Step, block: Block, plan: SessionPlan, startSec: number, 
       ? step.items.map((i, n) => (isSurprise(block.items[i]) ? SURPRISE : (lines[n]?.name ?? ''))).join(', ')
       : isSurprise(item)
         ? SURPRISE
-        : spokenDose(words.figure, words.title, sides),
+        : spokenStart({ figure: words.figure, title: words.title, sides, switchAtSec: switches(step) }),
     figure: listed ? '' : words.figure,
     details: listed ? '' : words.details,
     rules: [],
@@ -185,7 +187,28 @@ function toStage(step: Step, block: Block, plan: SessionPlan, startSec: number, 
     isLastRound: false,
     hasWater: false,
     paceMarks: [],
+    likelyTapsSec: likelyTaps(step),
+    coachCues: [],
   };
+}
+
+/** Where the list of an open stretch begins again in its likely course. */
+function likelyTaps(step: Step): number[] {
+  const found: number[] = [];
+  let sec = 0;
+  let last = -1;
+  for (const part of step.expected ?? []) {
+    if (part.kind === 'hold') {
+      sec += part.sec.likely;
+      continue;
+    }
+    const at = part.item === null ? -1 : step.items.indexOf(part.item);
+    if (at >= 0 && at < last) found.push(sec);
+    else if (at >= 0 && at === last && step.items.length === 1 && part.side !== 'right') found.push(sec);
+    if (at >= 0) last = at;
+    sec += part.sec.likely;
+  }
+  return found.filter((s) => s > 0);
 }
 
 const isSurprise = (item: Item | undefined): boolean => item !== undefined && isWork(item) && item.surprise === true;

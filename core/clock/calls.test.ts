@@ -144,11 +144,11 @@ describe('what is called', () => {
 
   test('the next item when rest begins, water at the end of a round, and the last round', () => {
     expect(words(TWO, [['tick', 0]])).toEqual(['Get ready. squat']);
-    expect(words(TWO, [['tick', 45]]).at(-1)).toBe('Rest. Next: 8 each side leg swing');
-    expect(words(TWO, [['tick', 65]]).at(-1)).toBe('8 each side leg swing');
+    expect(words(TWO, [['tick', 45]]).at(-1)).toBe('Rest. Next: 8 each side leg swing, left side first');
+    expect(words(TWO, [['tick', 65]]).at(-1)).toBe('8 each side leg swing, left side first');
     expect(words(TWO, [['tick', 105]]).at(-1)).toBe('Rest. Water. Next: squat');
     expect(words(TWO, [['tick', 125]]).at(-1)).toBe('Last round. squat');
-    expect(words(TWO, [['tick', 185]]).at(-1)).toBe('8 each side leg swing');
+    expect(words(TWO, [['tick', 185]]).at(-1)).toBe('8 each side leg swing, left side first');
     expect(words(TWO, [['tick', 225]]).at(-1)).toBe('Rest');
   });
   test('a short rest has no water, and a rest within a round has none', () => {

@@ -1,9 +1,22 @@
 import type { Stage } from './stage.ts';
-import { isWaiting, spokenDose } from './stage.ts';
+import { isWaiting, spokenStart } from './stage.ts';
 
 /** What the clock calls, by tone, by voice and on the screen. */
 export type Cue =
-  'ready' | 'go' | 'rest' | 'three' | 'two' | 'one' | 'halfway' | 'switch' | 'ten' | 'work-cap' | 'pace' | 'finish';
+  | 'ready'
+  | 'go'
+  | 'rest'
+  | 'three'
+  | 'two'
+  | 'one'
+  | 'halfway'
+  | 'switch'
+  | 'ten'
+  | 'work-cap'
+  | 'pace'
+  | 'number'
+  | 'coach'
+  | 'finish';
 
 /** A call that became due. */
 export interface Call {
@@ -41,9 +54,12 @@ export function cuesOf(stage: Stage, extraSec = 0): TimedCue[] {
     const half = Math.round(durationSec / 2);
     if (stage.workCapSec !== null && stage.workCapSec < durationSec - APART_SEC)
       cues.push({ atSec: stage.workCapSec, cue: 'work-cap' });
+    for (const { atSec } of stage.coachCues) if (atSec > 0 && atSec < durationSec) cues.push({ atSec, cue: 'coach' });
     for (const { atSec } of stage.paceMarks) if (isFree(atSec)) cues.push({ atSec, cue: 'pace' });
     if (stage.kind === 'work' || stage.kind === 'span') {
-      if (durationSec >= HALFWAY_FROM_SEC && isFree(half)) cues.push({ atSec: half, cue: 'halfway' });
+      // Never where work should be over by then.
+      const isOver = stage.workCapSec !== null && half >= stage.workCapSec;
+      if (durationSec >= HALFWAY_FROM_SEC && isFree(half) && !isOver) cues.push({ atSec: half, cue: 'halfway' });
     }
     if (durationSec >= HALFWAY_FROM_SEC && isFree(durationSec - 10)) cues.push({ atSec: durationSec - 10, cue: 'ten' });
     for (const [before, cue] of [
@@ -60,8 +76,20 @@ export function cuesOf(stage: Stage, extraSec = 0): TimedCue[] {
 
 const firstOf = (words: string): string => words.split(', ').slice(0, MOST_SPOKEN).join(', ');
 
+const count = (n: number, unit: string): string => `${n} ${unit}${n === 1 ? '' : 's'}`;
+
+/** A time as a voice says it: "0:40" is "40 seconds". */
+export const sayTimes = (words: string): string =>
+  words.replace(/\b(\d{1,3}):([0-5]\d)\b/g, (_all, min: string, sec: string) => {
+    const [m, s] = [Number(min), Number(sec)];
+    return [...(m > 0 ? [count(m, 'minute')] : []), ...(s > 0 || m === 0 ? [count(s, 'second')] : [])].join(' ');
+  });
+
 /** What a voice says at a call; empty where a sound is enough. `next` is the next stage in which something is done. */
-export function cueWords({ atSec, cue }: TimedCue, stage: Stage, next: Stage | undefined): string {
+export const cueWords = (cue: TimedCue, stage: Stage, next: Stage | undefined): string =>
+  sayTimes(wordsOf(cue, stage, next));
+
+function wordsOf({ atSec, cue }: TimedCue, stage: Stage, next: Stage | undefined): string {
   switch (cue) {
     case 'ready':
       return next ? `Get ready. ${firstOf(next.nextWords)}` : 'Get ready';
@@ -89,12 +117,35 @@ export function cueWords({ atSec, cue }: TimedCue, stage: Stage, next: Stage | u
       return 'Work should be over';
     case 'pace':
       return stage.paceMarks.find((m) => m.atSec === atSec)?.words ?? '';
+    case 'coach':
+      return stage.coachCues
+        .filter((c) => c.atSec === atSec)
+        .map((c) => c.words)
+        .join('. ');
+    case 'number':
+      return '';
     case 'finish':
       return 'That was all. Well done.';
   }
 }
 
-const spoken = ({ figure, title, sides }: Stage): string => spokenDose(figure, title, sides);
+/** What begins: its number where all of its list has one, else its dose, name and side; then what the coach says to it. */
+function spoken(stage: Stage): string {
+  const number = stage.kind === 'span' ? sameFigure(stage) : '';
+  const own = stage.coachCues.filter((c) => c.atSec === 0).map((c) => c.words);
+  const start = spokenStart(stage);
+  return [[start, ...(start.includes(number) ? [] : [number])].join(', '), ...own].filter(Boolean).join('. ');
+}
+
+/** The number that every line of a list has in this turn; empty where they differ. */
+function sameFigure({ lines }: Stage): string {
+  // A way down begins with the set that one stopped in: the clock knows it, not the list.
+  if (lines.some((l) => l.carried?.kind === 'set' && l.carried.direction === 'down')) return '';
+  const figures = new Set(lines.filter((l) => l.movement !== '').map((l) => l.figure));
+  const [figure] = figures;
+  if (figures.size !== 1 || figure === undefined || !/^\d+$/.test(figure)) return '';
+  return lines.filter((l) => l.movement !== '').length > 1 ? `${figure} of each` : `${figure}`;
+}
 
 /** The next stage after one in which something is done; undefined where none is left. */
 export const nextToDo = (stages: readonly Stage[], after: number): Stage | undefined => {

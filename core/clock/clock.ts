@@ -1,5 +1,6 @@
 import type { Call } from './calls.ts';
 import { callsBetween, cuesOf } from './calls.ts';
+import { numberAt, numberWords } from './number-calls.ts';
 import type { ShapeChange } from './shapes.ts';
 import type { Stage } from './stage.ts';
 import { isWaiting } from './stage.ts';
@@ -138,10 +139,34 @@ export function runClock(state: ClockState, event: ClockEvent, stages: readonly 
   const calls: Call[] = [];
   const before = tick(state, stages, nowMs, calls);
   const changed = event === 'tick' ? before : advance(before, event, stages, nowMs);
+  if (event === 'tap' && changed !== before) callNumber(changed, stages, nowMs, calls);
   const after = changed.status === 'running' ? tick(changed, stages, nowMs, calls) : changed;
   if (after.status === 'finished' && state.status !== 'finished')
     calls.push({ cue: 'finish', stage: stages.length - 1, atSec: 0, words: 'That was all. Well done.', lateMs: 0 });
   return { state: after, calls };
+}
+
+/** A way down is called with the number that it begins with. */
+function withFirstNumber(call: Call, state: ClockState, stages: readonly Stage[]): Call {
+  const stage = stages[call.stage]!;
+  if (call.cue !== 'go' || !stage.lines.some((l) => l.carried?.kind === 'set' && l.carried.direction === 'down'))
+    return call;
+  const number = numberAt(stage, 0, topSetOf(state, stages, call.stage));
+  return number ? { ...call, words: `${call.words}, ${numberWords(number)}` } : call;
+}
+
+/** The number that a tap begins. */
+function callNumber(state: ClockState, stages: readonly Stage[], nowMs: number, calls: Call[]): void {
+  const stage = stages[state.stage];
+  const number = stage && numberAt(stage, tapsOf(state), topSetOf(state, stages));
+  if (number)
+    calls.push({
+      cue: 'number',
+      stage: state.stage,
+      atSec: stageSpentMs(state, nowMs) / 1000,
+      words: numberWords(number),
+      lateMs: 0,
+    });
 }
 
 /** Milliseconds until the next call or the end of the present stage; undefined where only a tap goes on. */
@@ -231,7 +256,8 @@ function tick(state: ClockState, stages: readonly Stage[], nowMs: number, calls:
   const call = (toMs: number) => {
     const spentSec = stageSpentMs(now, nowMs) / 1000;
     const toSec = Math.min(spentSec, toMs / 1000);
-    calls.push(...callsBetween(stages, now.stage, [now.calledSec, toSec], spentSec, now.extraMs / 1000));
+    const due = callsBetween(stages, now.stage, [now.calledSec, toSec], spentSec, now.extraMs / 1000);
+    calls.push(...due.map((c) => withFirstNumber(c, now, stages)));
     now = { ...now, calledSec: Math.max(now.calledSec, toSec) };
   };
   while (now.status === 'running') {

@@ -1,6 +1,6 @@
 import type { Spare } from '../movement/spare.ts';
 import type { Stage, StageLine } from './stage.ts';
-import { spokenDose } from './stage.ts';
+import { spokenStart } from './stage.ts';
 
 /** Where it may hurt, and what is spared then; where nothing can be spared for it, the movement is left out. */
 export const HURT_AREAS: readonly { readonly area: string; readonly spare: Spare | null }[] = [
@@ -137,7 +137,7 @@ function reshape(written: Stage, at: number, changes: readonly ShapeChange[], la
   if (name === stage.movement) return stage;
   if (name !== null) {
     const title = stage.title.startsWith('hold ') ? `hold ${name}` : name;
-    return { ...stage, title, nextWords: spokenDose(stage.figure, title, stage.sides) };
+    return { ...stage, title, nextWords: spokenStart({ ...stage, title }) };
   }
   const isOwn = stage.ruledBy === 'own' || stage.kind !== 'work';
   return {

@@ -88,6 +88,10 @@ export interface Stage {
   readonly isLastRound: boolean;
   /** A rest at the end of a round, a set or a block, long enough to drink. */
   readonly hasWater: boolean;
+  /** Where in an open stretch its list is likely to be done once more, in seconds from its start; for who keeps to the likely pace. */
+  readonly likelyTapsSec: readonly number[];
+  /** What the coach says here: at its beginning, and by second. */
+  readonly coachCues: readonly { readonly atSec: number; readonly words: string }[];
   /** What the target asks for by then, in words, by second. */
   readonly paceMarks: readonly { readonly atSec: number; readonly words: string }[];
 }
@@ -99,8 +103,24 @@ export const isWaiting = ({ kind }: Pick<Stage, 'kind'>): boolean => kind === 'g
 export const hasWork = (stage: Pick<Stage, 'kind'>): boolean => stage.kind !== 'rest' && !isWaiting(stage);
 
 /** `8 each side split squat`: with the sides where it is a number for each. */
-export const spokenDose = (figure: string, title: string, sides: readonly Side[]): string =>
-  [figure, figure !== '' && sides.length > 1 ? 'each side' : '', title].filter(Boolean).join(' ');
+export function spokenDose(figure: string, title: string, sides: readonly Side[]): string {
+  const [first, second] = figure.split(' + ');
+  // "7 + 6" is said as what each side has.
+  if (second !== undefined && sides.length === 2) return `${first} ${sides[0]}, ${second} ${sides[1]}, ${title}`;
+  const said = [figure, figure !== '' && sides.length > 1 ? 'each side' : '', title].filter(Boolean).join(' ');
+  return sides.length === 1 ? `${said}, ${sides[0]} side` : said;
+}
+
+/** What is said where something begins: with the side that comes first, where the clock calls the change. */
+export const spokenStart = ({
+  figure,
+  title,
+  sides,
+  switchAtSec,
+}: Pick<Stage, 'figure' | 'title' | 'sides' | 'switchAtSec'>): string =>
+  [spokenDose(figure, title, sides), sides.length > 1 && switchAtSec.length > 0 ? `${sides[0]} side first` : '']
+    .filter(Boolean)
+    .join(', ');
 
 /** Which side it is now, or which comes first where only the participant knows; empty where there is nothing to tell apart. */
 export function sideWords({ sides, switchAtSec }: Pick<Stage, 'sides' | 'switchAtSec'>, spentSec: number): string {

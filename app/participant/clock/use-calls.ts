@@ -19,6 +19,8 @@ const TONES: Record<Cue, readonly (readonly [number, number])[]> = {
     [520, 0.2],
   ],
   ten: [[780, 0.08]],
+  number: [[780, 0.06]],
+  coach: [[620, 0.08]],
   pace: [[880, 0.1]],
   'work-cap': [
     [440, 0.14],
