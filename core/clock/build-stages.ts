@@ -55,8 +55,9 @@ export function buildStages(plan: SessionPlan, blocks: readonly Block[]): Stage[
     describeBlock(blocks[block]!, plan.blocks[block]!),
     ...ruleLines(blocks[block]!),
   ];
-  return stages.map((stage, i) => {
-    const next = stages[i + 1];
+  const told = withCoachCues(stages, blocks);
+  return told.map((stage, i) => {
+    const next = told[i + 1];
     if (stage.kind !== 'rest' && !isWaiting(stage) && beginsLastRound(stages, i))
       return { ...stage, isLastRound: true };
     const isBeginning = i === 0 || stages[i - 1]!.block !== stage.block;
@@ -69,6 +70,52 @@ export function buildStages(plan: SessionPlan, blocks: readonly Block[]): Stage[
       ...(isBeginning && { rules: rulesOf(stage.block) }),
       title: i === 0 ? 'Get ready' : stage.kind === 'ready' ? `${next.blockName}: ready?` : `Get ready: ${next.title}`,
     };
+  });
+}
+
+/** The stages with what the coach says in each: to a movement at its turn, the fault to look out for at the first, and at its time within the block. */
+function withCoachCues(stages: readonly Stage[], blocks: readonly Block[]): Stage[] {
+  const told = stages.map((stage) => ({ ...stage, coachCues: itemCues(stage, stages, blocks[stage.block]!) }));
+  for (const [index, { cues = [], watch }] of blocks.entries()) {
+    const own = told.filter((s) => s.block === index && hasWork(s));
+    const [first] = own;
+    const endSec = own.at(-1)?.timelineEndSec ?? 0;
+    if (!first) continue;
+    if (watch !== undefined) tell(first, 0, `Watch: ${watch}`);
+    for (const cue of cues) {
+      if (cue.at === 'round') {
+        const begins = own.find((s) => s.round === cue.round);
+        if (begins) tell(begins, 0, cue.words);
+        continue;
+      }
+      const lengthSec = endSec - first.timelineStartSec;
+      const inSec = cue.at === 'halfway' ? lengthSec / 2 : cue.at === 'last' ? lengthSec - cue.sec : cue.sec;
+      const atSec = first.timelineStartSec + inSec;
+      const stage = inSec < 0 ? undefined : own.find((s) => s.timelineStartSec <= atSec && atSec < s.timelineEndSec);
+      // At one's own pace only a beginning is certain.
+      if (stage) tell(stage, stage.ruledBy === 'clock' ? Math.round(atSec - stage.timelineStartSec) : 0, cue.words);
+    }
+  }
+  return told;
+}
+
+function tell(stage: { coachCues: Stage['coachCues'] }, atSec: number, words: string): void {
+  stage.coachCues = [...stage.coachCues, { atSec, words }];
+}
+
+/** What is said of a movement as its turn begins: its cue each time, its fault the first time. */
+function itemCues(stage: Stage, stages: readonly Stage[], block: Block): Stage['coachCues'] {
+  if (!hasWork(stage)) return [];
+  const own = stage.item === null ? stage.lines.map((l) => l.item) : [stage.item];
+  const isFirst = stages.find((s) => s.block === stage.block && hasWork(s) && s.item === stage.item) === stage;
+  return own.flatMap((i) => {
+    const item = block.items[i];
+    if (!item || !isWork(item)) return [];
+    const words = [
+      ...(item.cue === undefined ? [] : [item.cue]),
+      ...(isFirst && item.watch !== undefined ? [`Watch: ${item.watch}`] : []),
+    ];
+    return words.map((said) => ({ atSec: 0, words: said }));
   });
 }
 
@@ -186,10 +233,21 @@ function toStage(step: Step, block: Block, plan: SessionPlan, startSec: number, 
     enoughFromSec: isChosenRest ? step.sec.low : null,
     isLastRound: false,
     hasWater: false,
-    paceMarks: [],
+    paceMarks: isRest ? [] : statedPace(step, block),
     likelyTapsSec: likelyTaps(step),
     coachCues: [],
   };
+}
+
+/** Where one should be at the coach's stated pace, each minute; each quarter of a shorter stretch. */
+function statedPace(step: Step, { pacePerMin }: Block): Stage['paceMarks'] {
+  if (pacePerMin === undefined || step.ruledBy !== 'clock' || step.parts.every((p) => p.kind !== 'open')) return [];
+  const lengthSec = step.sec.likely;
+  const everySec = lengthSec >= 120 ? 60 : Math.max(15, Math.round(lengthSec / 4));
+  const marks: { atSec: number; words: string }[] = [];
+  for (let atSec = everySec; atSec < lengthSec; atSec += everySec)
+    marks.push({ atSec, words: `${Math.round((pacePerMin * atSec) / 60)} by now` });
+  return marks;
 }
 
 /** Where the list of an open stretch begins again in its likely course. */

@@ -61,11 +61,24 @@ export interface Block {
   readonly relay?: { readonly teamSize?: number };
   /** The address of a film of the coach's own of this block, as the session's. */
   readonly film?: string;
+  /** What the coach says while it is done, at its time. */
+  readonly cues?: readonly BlockCue[];
+  /** The fault to look out for in it. */
+  readonly watch?: string;
+  /** The pace that is called where nothing is aimed at, in repetitions a minute. */
+  readonly pacePerMin?: number;
   readonly source?:
     { readonly kind: 'same-as'; readonly label: string } | { readonly kind: 'routine'; readonly name: string };
   readonly items: readonly Item[];
   readonly comments?: Comments;
 }
+
+/** Words of the coach for a time within a block, or for the beginning of a round. */
+export type BlockCue = { readonly words: string } & (
+  | { readonly at: 'halfway' }
+  | { readonly at: 'second' | 'last'; readonly sec: number }
+  | { readonly at: 'round'; readonly round: number }
+);
 
 export type CountRule =
   | { readonly kind: 'list'; readonly values: readonly number[]; readonly cycling: boolean }
@@ -115,7 +128,9 @@ export type Load =
   /** `laterKg`: where it changes from round to round, the weights of the second round on; the last one holds. */
   | { readonly kind: 'weight'; readonly kg: number; readonly pieces: number; readonly laterKg?: readonly number[] }
   | { readonly kind: 'share'; readonly pct: number }
-  | { readonly kind: 'effort'; readonly effort: number };
+  | { readonly kind: 'effort'; readonly effort: number }
+  /** A step of one of the coach's own scales, in the coach's words: "green band", "heavy". */
+  | { readonly kind: 'step'; readonly step: string };
 
 export type Speed = 'brisk' | 'steady' | 'slow';
 
@@ -143,6 +158,12 @@ export type Item =
       readonly harder?: string;
       /** Not shown before its turn. */
       readonly surprise?: true;
+      /** Said as its turn begins. */
+      readonly cue?: string;
+      /** The fault to look out for: said at its first turn. */
+      readonly watch?: string;
+      /** So many at least, in an interval. */
+      readonly atLeast?: number;
       readonly words?: readonly string[];
       readonly comments?: Comments;
     };

@@ -16,6 +16,8 @@ export interface SpanRule {
   readonly sec: number;
   /** So many partners: one works, the others watch. */
   readonly turnsOf?: number;
+  /** They swap at every item, not after the whole list. */
+  readonly byItem?: true;
 }
 
 /** One item in each slot, what is left of it is rest: `every 1:00 x 10`. */

@@ -28,13 +28,14 @@ function pullOneLoad(load: Load, by: number): Load {
     case 'share':
       return { ...load, pct: clamp(Math.round(load.pct + by), 1, MAX_SHARE_PCT) };
     case 'effort':
+    case 'step':
       return load;
   }
 }
 
 /** An item whose weight, or share of one's best, is changed by so much, each option its own; undefined where none is written. */
 export function pullLoad(item: WorkItem, by: number): WorkItem | undefined {
-  const isPulled = (load: Load | undefined) => load !== undefined && load.kind !== 'effort';
+  const isPulled = (load: Load | undefined) => load !== undefined && load.kind !== 'effort' && load.kind !== 'step';
   if (!isPulled(item.load) && !item.choices.some((c) => isPulled(c.load))) return undefined;
   return {
     ...item,

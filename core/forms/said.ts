@@ -23,6 +23,7 @@ export interface Said {
   sets?: { count: number; restSec?: number; token: Token };
   thenRestSec?: number;
   scored?: Token;
+  pacePerMin?: number;
   source?: Block['source'];
   sourceToken?: Token;
   /** What a bare `rest 1:00` after the last clause would belong to. */

@@ -1,3 +1,4 @@
+import { leadLines } from './lead-lines.ts';
 import { assertNever } from '../assert-never.ts';
 import type { Block } from '../document/document.ts';
 import { SESSION_FIELDS } from '../document/document.ts';
@@ -188,7 +189,7 @@ function moveLines(lines: string[], from: number, to: number, target: number): v
 
 export const printBlock = (block: Block, names: MovementNames): string[] => [
   printHeader(block),
-  ...(block.film === undefined ? [] : [`Film: ${block.film}`]),
+  ...leadLines(block),
   ...itemLines(block.items, names).map((line) => line.text),
 ];
 

@@ -6,6 +6,7 @@ import { baseLibrary } from '../movement/library.ts';
 import type {
   Amount,
   Block,
+  BlockCue,
   Choice,
   Comments,
   CountRule,
@@ -125,6 +126,7 @@ const load: fc.Arbitrary<Load> = fc.oneof(
     .map((l) => compact(l) as Load),
   fc.record({ kind: fc.constant('share' as const), pct: fc.integer({ min: 1, max: 150 }) }),
   fc.record({ kind: fc.constant('effort' as const), effort: fc.integer({ min: 0, max: 10 }) }),
+  fc.record({ kind: fc.constant('step' as const), step: fc.constantFrom('green band', 'heavy', 'feet on the step') }),
 );
 
 const tempo = fc.record({
@@ -173,6 +175,9 @@ export const arbitraryWorkItem: fc.Arbitrary<WorkItem> = fc
     easier: maybe(name),
     harder: maybe(name),
     surprise: maybe(fc.constant(true as const)),
+    atLeast: maybe(fc.integer({ min: 1, max: 60 })),
+    cue: maybe(fc.constantFrom('sit back', 'über, alles')),
+    watch: maybe(fc.constantFrom('knees in', 'a # b')),
     words: maybe(fc.array(phrase(5), { minLength: 1, maxLength: 2 })),
     comments,
   })
@@ -365,6 +370,13 @@ const around = fc.record({
 
 const films = fc.constantFrom('https://films.example.org/a', 'http://example.org/w?v=1&t=2#at');
 
+const cueWords = fc.constantFrom('breathe', 'über: alles, “x”');
+const blockCue: fc.Arbitrary<BlockCue> = fc.oneof(
+  cueWords.map((words): BlockCue => ({ at: 'halfway', words })),
+  fc.record({ at: fc.constantFrom('second' as const, 'last' as const), sec: sec(600), words: cueWords }),
+  fc.record({ at: fc.constant('round' as const), round: fc.integer({ min: 1, max: 9 }), words: cueWords }),
+);
+
 export const arbitraryBlock: fc.Arbitrary<Block> = fc
   .record({
     role: fc.constantFrom(...ROLES),
@@ -374,6 +386,9 @@ export const arbitraryBlock: fc.Arbitrary<Block> = fc
     around,
     isScored: fc.boolean(),
     film: maybe(films),
+    cues: maybe(fc.array(blockCue, { minLength: 1, maxLength: 3 })),
+    watch: maybe(fc.constantFrom('knees falling in', 'x: y, z')),
+    pacePerMin: maybe(fc.integer({ min: 1, max: 60 })),
     comments,
   })
   .chain((x) => {
@@ -389,6 +404,9 @@ export const arbitraryBlock: fc.Arbitrary<Block> = fc
           ...(form.notation.takes.between === true && { between }),
           scored: x.isScored ? true : undefined,
           film: x.film,
+          cues: x.cues,
+          watch: x.watch,
+          pacePerMin: x.pacePerMin,
           comments: x.comments,
           items: list_,
         }) as Block,

@@ -42,6 +42,10 @@ export const MODIFIER_STARTS: readonly (readonly [insert: string, detail: string
   ['easier wall push-up', 'your own easier version'],
   ['harder ring push-up', 'your own harder version'],
   ['a surprise', 'not shown before its turn'],
+  ['at least 10', 'so many, in an interval'],
+  ['cue "chest up"', 'said at its turn'],
+  ['watch "knees in"', 'the fault to look out for, said at its first turn'],
+  ['@ green band', 'a step of a scale of your own'],
 ];
 /** What may stand above the first block. */
 export const FIELD_STARTS: Record<(typeof SESSION_FIELDS)[number], [insert: string, detail: string]> = {

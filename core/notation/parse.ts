@@ -1,3 +1,5 @@
+import type { LeadLine } from './lead-lines.ts';
+import { MAX_CUES, readLeadLine } from './lead-lines.ts';
 import { countLetters, cutLetters } from '../letters.ts';
 import type { Block, Comments, Item, Role, SessionDocument, SessionField } from '../document/document.ts';
 import { countSteps, MAX_STEPS } from '../forms/count-steps.ts';
@@ -120,6 +122,11 @@ export function parseStrictly(text: string, names: MovementNames, natural?: Natu
         suggestions: [],
         message: `A line has at most ${MAX_LINE_LENGTH.toLocaleString('en')} letters, and this one more; write it as several.`,
       });
+      continue;
+    }
+    const lead = readLeadLine(lineText);
+    if (lead && readBelowHeader(lead, line, lineText, blocks, issues)) {
+      if (lead.kind !== 'fault' && lead.comment) before.push(lead.comment);
       continue;
     }
     const field = sessionField(lineText);
@@ -329,6 +336,37 @@ function findTooLarge(text: string): string | undefined {
   if (lines > MAX_LINES)
     return `A session has at most ${MAX_LINES.toLocaleString('en')} lines; these are ${lines.toLocaleString('en')}. Split it over several days.`;
   return undefined;
+}
+
+/** Takes a line that stands between a header and its items; false where it is none, so that it is read as any other. */
+function readBelowHeader(
+  lead: LeadLine,
+  line: number,
+  text: string,
+  blocks: readonly OpenBlock[],
+  issues: NotationIssue[],
+): boolean {
+  const open = blocks.at(-1);
+  const fail = (message: string) =>
+    issues.push({
+      line,
+      column: 1,
+      endColumn: text.trimEnd().length + 1,
+      code: 'out-of-place',
+      suggestions: [],
+      message,
+    });
+  if (lead.kind === 'fault') fail(lead.message);
+  else if (!open || open.items.length > 0) fail('This belongs under a block’s header, before its items.');
+  else {
+    open.film = line;
+    if (lead.kind === 'watch') {
+      if (open.block.watch !== undefined) fail('“Watch:” stands here a second time; keep one.');
+      open.block.watch = lead.words;
+    } else if ((open.block.cues?.length ?? 0) >= MAX_CUES) fail(`A block has at most ${MAX_CUES} cues.`);
+    else open.block.cues = [...(open.block.cues ?? []), lead.cue];
+  }
+  return true;
 }
 
 interface FieldWord {

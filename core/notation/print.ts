@@ -1,3 +1,4 @@
+import { leadLines } from './lead-lines.ts';
 import type {
   Amount,
   Block,
@@ -39,7 +40,7 @@ export function printSession(document: SessionDocument, names: MovementNames): s
   for (const block of document.blocks) {
     if (lines.length > 0) lines.push('');
     pushLine(lines, printHeader(block), block.comments);
-    if (block.film !== undefined) lines.push(`Film: ${block.film}`);
+    lines.push(...leadLines(block));
     for (const { text, comments } of itemLines(block.items, names)) pushLine(lines, text, comments);
   }
   for (const comment of document.comments?.end?.before ?? []) lines.push(`# ${comment}`);
@@ -124,6 +125,7 @@ export function printClauses(block: Block): string[] {
     );
   if (block.thenRestSec) clauses.push(`then rest ${formatClock(block.thenRestSec)}`);
   if (block.scored) clauses.push('scored');
+  if (block.pacePerMin !== undefined) clauses.push(`pace ${block.pacePerMin} a minute`);
   return clauses;
 }
 
@@ -221,6 +223,8 @@ export function printLoad(load: Load): string {
       return `@ ${load.pct}%`;
     case 'effort':
       return `@ effort ${load.effort}`;
+    case 'step':
+      return `@ ${load.step}`;
     default:
       return assertNever(load);
   }
@@ -241,6 +245,9 @@ function printModifiers(item: WorkItem, quote: (name: string) => string): string
     ...(item.easier === undefined ? [] : [`easier ${quote(item.easier)}`]),
     ...(item.harder === undefined ? [] : [`harder ${quote(item.harder)}`]),
     ...(item.surprise ? ['a surprise'] : []),
+    ...(item.atLeast === undefined ? [] : [`at least ${item.atLeast}`]),
+    ...(item.cue === undefined ? [] : [`cue "${item.cue}"`]),
+    ...(item.watch === undefined ? [] : [`watch "${item.watch}"`]),
     ...(item.words ?? []).map((w) => `"${w}"`),
   ];
 }

@@ -14,7 +14,7 @@ import type { Token } from '../text/tokens.ts';
 
 export type HeaderRules = Pick<
   Block,
-  'time' | 'count' | 'rounds' | 'between' | 'sets' | 'thenRestSec' | 'relay' | 'source' | 'scored'
+  'time' | 'count' | 'rounds' | 'between' | 'sets' | 'thenRestSec' | 'relay' | 'source' | 'scored' | 'pacePerMin'
 > & {
   /** Of a block that takes its items from elsewhere: its clock and count are written again, to be held against those. */
   readonly repeats?: true;
@@ -72,6 +72,11 @@ function readClause(cursor: Cursor, said: Said): void {
   } else if (cursor.takeWords('by', 'feel')) {
     once(cursor, said.byFeel, token, 'by feel');
     said.byFeel = token;
+  } else if (cursor.takeWords('pace')) {
+    once(cursor, said.pacePerMin, token, 'The pace');
+    said.pacePerMin = cursor.count('The pace', 1, MAX_PACE);
+    if (!cursor.takeWords('a', 'minute'))
+      cursor.fail('missing', 'A pace is written like “pace 12 a minute”.', [], token);
   } else if (cursor.takeWords('scored')) {
     once(cursor, said.scored, token, 'scored');
     said.scored = token;
@@ -163,6 +168,7 @@ function readWords(cursor: Cursor, what: string): string {
 
 function readNumbered(cursor: Cursor, said: Said, token: Token): void {
   const low = cursor.count('The number', 1, MAX_ROUNDS);
+  if (said.rounds && cursor.takeWords('more', 'if', 'time')) return moreIfTime(cursor, said.rounds, low, token);
   const high = cursor.takeWords('to') ? cursor.count('The higher number', 1, MAX_ROUNDS) : low;
   if (high < low)
     cursor.fail(
@@ -191,6 +197,16 @@ function readNumbered(cursor: Cursor, said: Said, token: Token): void {
     );
   }
 }
+
+/** `3 rounds, 1 more if time`: as `3 to 4 rounds`. */
+function moreIfTime(cursor: Cursor, rounds: NonNullable<Said['rounds']>, more: number, token: Token): void {
+  const { low, high } = rounds.span;
+  if (high + more > MAX_ROUNDS) cursor.fail('bad-value', `At most ${MAX_ROUNDS} rounds are read.`, [], token);
+  rounds.span = { low, high: high + more };
+}
+
+/** More repetitions a minute than anybody does of anything (common practice, no source). */
+const MAX_PACE = 200;
 
 function readRest(cursor: Cursor, said: Said, token: Token, goesTo: Said['restGoesTo']): void {
   if (goesTo === 'clock' && said.clock) {
@@ -295,6 +311,7 @@ function combine(cursor: Cursor, said: Said): HeaderRules {
     ...(relay && { relay: { ...(relay.value.teamSize && { teamSize: relay.value.teamSize }) } }),
     ...(said.source && { source: said.source }),
     ...(said.scored && { scored: true as const }),
+    ...(said.pacePerMin !== undefined && { pacePerMin: said.pacePerMin }),
     ...(repeats && { repeats: true as const }),
   };
 }

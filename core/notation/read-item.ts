@@ -4,6 +4,7 @@ import type { Cursor } from '../text/cursor.ts';
 import { MAX_AMOUNT, MAX_KG, MAX_ROUNDS, MAX_SHARE_PCT } from '../limits.ts';
 import { nearestWords } from '../words/nearest.ts';
 import type { Token } from '../text/tokens.ts';
+import { MAX_CUE_LENGTH } from './lead-lines.ts';
 
 /** What the reader asks of a movement library: whether these words are a movement's name. */
 export interface MovementNames {
@@ -34,6 +35,9 @@ const MODIFIERS = [
   'easier',
   'harder',
   'a surprise',
+  'at least',
+  'cue',
+  'watch',
   ...SPEEDS,
 ] as const;
 export const MAX_OPTIONS = 3;
@@ -395,6 +399,9 @@ type Draft = {
       | 'easier'
       | 'harder'
       | 'surprise'
+      | 'cue'
+      | 'watch'
+      | 'atLeast'
       | 'words'
   ]?: WorkItem[K];
 };
@@ -440,6 +447,13 @@ function readModifier(cursor: Cursor, draft: Draft): void {
   } else if (cursor.takeWords('a', 'surprise')) {
     once('surprise');
     draft.surprise = true;
+  } else if (cursor.takeWords('at', 'least')) {
+    once('atLeast');
+    draft.atLeast = cursor.count('The least number', 1, MAX_AMOUNT);
+  } else if (isSaying(cursor)) {
+    const key = first.text === 'cue' ? 'cue' : 'watch';
+    once(key);
+    draft[key] = readSaying(cursor);
   } else if (first.kind === 'word' && SPEEDS.some((s) => s === first.text)) {
     once('speed');
     cursor.at++;
@@ -456,6 +470,19 @@ function readModifier(cursor: Cursor, draft: Draft): void {
       cursor.tokens[end - 1],
     );
   }
+}
+
+/** `cue "words"` or `watch "words"`. */
+const isSaying = (cursor: Cursor): boolean =>
+  ['cue', 'watch'].includes(cursor.peek()?.text ?? '') && cursor.peek(1)?.kind === 'quoted';
+
+function readSaying(cursor: Cursor): string {
+  const token = cursor.peek(1)!;
+  if (token.text.trim() === '') cursor.fail('missing', 'The quotation is empty; write what is to be said.', [], token);
+  if (countLetters(token.text) > MAX_CUE_LENGTH)
+    cursor.fail('bad-value', `What is said has at most ${MAX_CUE_LENGTH} letters; write it shorter.`, [], token);
+  cursor.at += 2;
+  return token.text.trim().replace(/\s+/g, ' ');
 }
 
 /** The movement behind `easier` or `harder`: words up to the next comma. */
@@ -492,11 +519,24 @@ function readLaterKg(cursor: Cursor): number[] {
   return later;
 }
 
+/** A step of a scale in the coach's words, up to a comma or the next option. */
+function readStep(cursor: Cursor): string {
+  const from = cursor.at;
+  while (!cursor.done && cursor.peek()!.kind === 'word' && cursor.peek()!.text !== 'or') cursor.at++;
+  const words = cursor.slice(from, cursor.at);
+  if (countLetters(words) > MAX_STEP_LENGTH)
+    cursor.fail('bad-value', `A step of a scale has at most ${MAX_STEP_LENGTH} letters.`, [], cursor.tokens[from]);
+  return words.toLowerCase().replace(/\s+/g, ' ');
+}
+
+const MAX_STEP_LENGTH = 40;
+
 function readLoad(cursor: Cursor): Load {
   if (cursor.takeWords('effort')) return { kind: 'effort', effort: cursor.count('Effort', 0, 10) };
   const token = cursor.peek();
+  if (token?.kind === 'word') return { kind: 'step', step: readStep(cursor) };
   if (token?.kind !== 'number')
-    return cursor.fail('missing', 'After @ comes a load: “12 kg”, “2x8 kg”, “70%” or “effort 7”.');
+    return cursor.fail('missing', 'After @ comes a load: “12 kg”, “2x8 kg”, “70%”, “effort 7” or “green band”.');
   cursor.at++;
   let pieces = 1;
   let value = token.value;

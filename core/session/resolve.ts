@@ -26,9 +26,16 @@ export function resolveBlocks(document: SessionDocument, routines: Routines = ne
     const { source: _source, ...own } = block;
     if (!target || target.source) return own;
     const { role: _role, label: _label, thenRestSec: _then, comments: _comments, source: _other, ...rules } = target;
-    return { ...own, ...rules, ...(own.film !== undefined && { film: own.film }) };
+    return { ...own, ...rules, ...saidOf(own) };
   });
 }
+
+/** What a block says of its own beside the rules of another: its film, its cues, its fault to look out for. */
+const saidOf = ({ film, cues, watch }: Block): Pick<Block, 'film' | 'cues' | 'watch'> => ({
+  ...(film !== undefined && { film }),
+  ...(cues && { cues }),
+  ...(watch !== undefined && { watch }),
+});
 
 /**
  * The document as it is sent: stored routines are written out, so that a version stays what it was when a routine is
@@ -45,7 +52,7 @@ export function freezeRoutines(document: SessionDocument, routines: Routines): S
       return {
         ...own,
         ...rules,
-        ...(own.film !== undefined && { film: own.film }),
+        ...saidOf(own),
         ...((own.thenRestSec ?? thenRestSec) && { thenRestSec: own.thenRestSec ?? thenRestSec }),
       };
     }),

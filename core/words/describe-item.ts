@@ -53,6 +53,8 @@ function loadText(load: Load): string {
     }
     case 'share':
       return `at ${load.pct} %`;
+    case 'step':
+      return `with ${load.step}`;
     case 'effort':
       return `effort ${load.effort} of 10`;
   }
@@ -106,7 +108,10 @@ export function itemDetails(item: WorkItem, count: CountRule | undefined): strin
     ...(item.halfEachSide ? ['half on each side'] : []),
     ...(item.mayBeSplit ? ['may be split'] : []),
     ...(item.speed ? [item.speed] : []),
+    ...(item.atLeast === undefined ? [] : [`at least ${item.atLeast}`]),
     ...(item.words ?? []),
+    ...(item.cue === undefined ? [] : [item.cue]),
+    ...(item.watch === undefined ? [] : [`watch: ${item.watch}`]),
   ];
 }
 

@@ -38,8 +38,9 @@ export const notation: FormNotation<SpanRule, SpanRule> = {
       read: (cursor) => {
         if (!cursor.takeWords('of')) cursor.fail('missing', 'Turns are written like “turns of 2 in 5:00”.');
         const turnsOf = cursor.count('The number of partners', 2, MAX_PARTNERS);
+        const byItem = cursor.takeWords('by', 'item');
         if (!cursor.takeWords('in')) cursor.fail('missing', 'Say how long the turns go on: “turns of 2 in 5:00”.');
-        return { kind: 'span', sec: cursor.duration('The length of the turns'), turnsOf };
+        return { kind: 'span', sec: cursor.duration('The length of the turns'), turnsOf, ...(byItem && { byItem }) };
       },
     },
   ],
@@ -47,7 +48,9 @@ export const notation: FormNotation<SpanRule, SpanRule> = {
   takes: { rounds: NO_ROUNDS, list: true, 'by-feel': true, between: true },
   make: (draft) => draft,
   print: (rule) => [
-    rule.turnsOf ? `turns of ${rule.turnsOf} in ${formatClock(rule.sec)}` : `amrap ${formatClock(rule.sec)}`,
+    rule.turnsOf
+      ? `turns of ${rule.turnsOf}${rule.byItem ? ' by item' : ''} in ${formatClock(rule.sec)}`
+      : `amrap ${formatClock(rule.sec)}`,
   ],
   restNeedsLength: true,
   numbers: (rule) => [{ key: 'sec', label: 'length', value: rule.sec, unit: 'sec', least: 1, most: MAX_DURATION_SEC }],

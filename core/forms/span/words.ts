@@ -15,7 +15,7 @@ export const words: FormWords<SpanRule> = {
   lines: (rule) =>
     rule.turnsOf
       ? [
-          `${plural(rule.turnsOf, 'partner')}: one does the list once, ${rule.turnsOf === 2 ? 'the other' : 'the others'} watch, then swap`,
+          `${plural(rule.turnsOf, 'partner')}: ${rule.byItem ? 'one does an item' : 'one does the list once'}, ${rule.turnsOf === 2 ? 'the other' : 'the others'} watch, then swap${rule.byItem ? ' at every item' : ''}`,
         ]
       : [],
   turnWord: 'round',

@@ -14,7 +14,7 @@ export function fingerprint(text: string): string {
 
 /** A line without what is only told of it: remarks, neighbours, and whether it is a surprise. */
 function asDone(line: WorkItem): WorkItem {
-  const { comments: _c, words: _w, easier: _e, harder: _h, surprise: _s, ...item } = line;
+  const { comments: _c, words: _w, easier: _e, harder: _h, surprise: _s, cue: _cue, watch: _watch, ...item } = line;
   return item;
 }
 
