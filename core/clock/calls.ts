@@ -54,7 +54,6 @@ export function cuesOf(stage: Stage, extraSec = 0): TimedCue[] {
     const half = Math.round(durationSec / 2);
     if (stage.workCapSec !== null && stage.workCapSec < durationSec - APART_SEC)
       cues.push({ atSec: stage.workCapSec, cue: 'work-cap' });
-    for (const { atSec } of stage.coachCues) if (atSec > 0 && atSec < durationSec) cues.push({ atSec, cue: 'coach' });
     for (const { atSec } of stage.paceMarks) if (isFree(atSec)) cues.push({ atSec, cue: 'pace' });
     if (stage.kind === 'work' || stage.kind === 'span') {
       // Never where work should be over by then.
@@ -70,6 +69,9 @@ export function cuesOf(stage: Stage, extraSec = 0): TimedCue[] {
       if (durationSec > before && !cues.some((c) => c.atSec === durationSec - before && c.atSec !== 0))
         cues.push({ atSec: durationSec - before, cue });
     }
+    // What the coach says displaces no count, and no count displaces it.
+    for (const atSec of new Set(stage.coachCues.map((c) => c.atSec)))
+      if (atSec > 0 && atSec < durationSec) cues.push({ atSec, cue: 'coach' });
   }
   return cues.sort((a, b) => a.atSec - b.atSec);
 }
