@@ -184,3 +184,25 @@ describe('sheet', () => {
     expect(bad).toMatchObject({ status: 1, stderr: expect.stringContaining('standard input:1:7') as string });
   });
 });
+
+describe('calls', () => {
+  test('gives what the clock calls, with time, movement, side and number; an error ends with 1', () => {
+    const { status, stdout } = run(
+      'calls',
+      ['--json', '-'],
+      'Main: work 0:40 rest 0:20 x 1\nside plank, half each side\n',
+    );
+    expect(status).toBe(0);
+    const report = JSON.parse(stdout) as unknown;
+    expect(report).toMatchObject([{ file: 'standard input', calls: expect.any(Array) as unknown[] }]);
+    const [{ calls }] = report as [
+      { calls: { at: number; kind: string; side: string | null; movement: string | null }[] },
+    ];
+    const marked = calls.filter((c) => c.kind === 'go' || c.kind === 'switch');
+    expect(marked.map((c) => [c.at, c.kind, c.movement, c.side])).toEqual([
+      [5, 'go', 'side-plank', 'left'],
+      [25, 'switch', 'side-plank', 'right'],
+    ]);
+    expect(run('calls', ['-'], 'Main: evry 1:00\n5 squat\n').status).toBe(1);
+  });
+});

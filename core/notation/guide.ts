@@ -81,6 +81,8 @@ export const GUIDE: readonly GuideSection[] = [
       { write: '12 squat or sit-to-stand', means: 'leaves the choice' },
       { write: '3+1 jumping jack', means: 'three, one more each round' },
       { write: '0:30 rest', means: 'a rest of its own' },
+      { write: 'left then right: clam, bridge', means: 'the list with the left, then with the right' },
+      { write: '10 alt lunge or 5/side split squat @ 8 kg', means: 'two options, each with its own number and load' },
     ],
   },
   {

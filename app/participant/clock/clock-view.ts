@@ -29,6 +29,8 @@ export interface ClockView {
   /** What is to be matched or beaten, and what its pace asks for next; empty where there is nothing. */
   readonly match: string;
   readonly pace: string;
+  /** What the coach says now; empty where nothing is, or it stands beside the dose. */
+  readonly said: string;
   /** The stage whose question is open. */
   readonly asked: number | undefined;
   readonly next: Stage | undefined;
@@ -69,6 +71,10 @@ function matchWords(stage: Stage, state: ClockState, { stages, scored, toMatch }
   return seen || (toMatch.words[stage.block] ?? '');
 }
 
+/** The coach's words that were said last in a stage, where they don't stand beside its dose. */
+const saidNow = ({ coachCues, details }: Stage, spentSec: number): string =>
+  coachCues.findLast((c) => c.atSec <= spentSec && !details.toLowerCase().includes(c.words.toLowerCase()))?.words ?? '';
+
 /** What there is to see at a moment; undefined where the session is over. */
 export function clockView(state: ClockState, now: number, plan: ClockPlan): ClockView | undefined {
   const { stages, scored, totalSec } = plan;
@@ -97,6 +103,7 @@ export function clockView(state: ClockState, now: number, plan: ClockPlan): Cloc
     side: stage.kind === 'work' ? sideWords(stage, spentSec) : '',
     match: matchWords(stage, state, plan),
     pace: stage.paceMarks.find((m) => m.atSec > spentSec)?.words ?? '',
+    said: saidNow(stage, spentSec),
     asked: openQuestion(state, stages),
     next: nextToDo(stages, state.stage),
     enoughInSec: stage.enoughFromSec === null ? undefined : Math.max(0, stage.enoughFromSec - spentSec),

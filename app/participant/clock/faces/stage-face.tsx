@@ -41,6 +41,11 @@ export function StageFace({ view, cues, choice }: StageFaceProps) {
           ))}
         </ul>
       )}
+      {view.said !== '' && (
+        <p className="clock-aim">
+          <b>{view.said}</b>
+        </p>
+      )}
       <TimeFace view={view} />
       {cues.length > 0 && (
         <ul className="clock-cues">
