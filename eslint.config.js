@@ -16,7 +16,7 @@ const CLOCK_KINDS = ['object.name', 'object.property.name'].map((where) => ({
 /** Lists of words and figures, and tests of one matter: they are read line by line, however long. */
 const LISTS = [
   'core/movement/library/**',
-  'core/movement/name/{lexicon,modifiers,trade-names-fixture}.ts',
+  'core/movement/name/{lexicon,modifiers,trade-names-fixture,further-names-fixture}.ts',
   'core/notation/arbitrary-document.ts',
   'tests/**',
   'core/movement/library.test.ts',

@@ -79,7 +79,7 @@ function withCoachCues(stages: readonly Stage[], blocks: readonly Block[]): Stag
   for (const [index, { cues = [], watch }] of blocks.entries()) {
     const own = told.filter((s) => s.block === index && hasWork(s));
     const [first] = own;
-    const endSec = own.at(-1)?.timelineEndSec ?? 0;
+    const endSec = told.findLast((s) => s.block === index)?.timelineEndSec ?? 0;
     if (!first) continue;
     if (watch !== undefined) tell(first, 0, `Watch: ${watch}`);
     for (const cue of cues) {
@@ -91,9 +91,10 @@ function withCoachCues(stages: readonly Stage[], blocks: readonly Block[]): Stag
       const lengthSec = endSec - first.timelineStartSec;
       const inSec = cue.at === 'halfway' ? lengthSec / 2 : cue.at === 'last' ? lengthSec - cue.sec : cue.sec;
       const atSec = first.timelineStartSec + inSec;
-      const stage = inSec < 0 ? undefined : own.find((s) => s.timelineStartSec <= atSec && atSec < s.timelineEndSec);
+      const stage = inSec < 0 ? undefined : own.find((s) => atSec < s.timelineEndSec);
       // At one's own pace only a beginning is certain.
-      if (stage) tell(stage, stage.ruledBy === 'clock' ? Math.round(atSec - stage.timelineStartSec) : 0, cue.words);
+      if (stage)
+        tell(stage, stage.ruledBy === 'clock' ? Math.max(0, Math.round(atSec - stage.timelineStartSec)) : 0, cue.words);
     }
   }
   return told;
