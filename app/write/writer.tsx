@@ -24,8 +24,8 @@ import { starterMain, EXAMPLE_SESSION, starterBlock } from '../../core/session/s
 import { computeRoomKit } from '../../core/session/room-kit.ts';
 import { readRoutine } from '../../core/session/read-routines.ts';
 import type { TrackNote } from '../../core/progress/track/track-note.ts';
-import type { GuideExample, GuideTopic } from '../../core/notation/guide.ts';
-import { takeExample, topicAt } from '../../core/notation/guide.ts';
+import type { GuideExample, GuideTopic } from '../../core/notation/help/guide.ts';
+import { takeExample, topicAt } from '../../core/notation/help/guide.ts';
 import { printBlock } from '../../core/notation/apply-edits.ts';
 import type { MovementLayer } from '../../core/movement/layer.ts';
 import type { Weekday } from '../../core/calendar/day.ts';

@@ -1,6 +1,6 @@
 import { memo } from 'react';
-import type { GuideExample, GuideSection, GuideTopic } from '../../core/notation/guide.ts';
-import { GUIDE } from '../../core/notation/guide.ts';
+import type { GuideExample, GuideSection, GuideTopic } from '../../core/notation/help/guide.ts';
+import { GUIDE } from '../../core/notation/help/guide.ts';
 import { ClockShapePicture } from './cards/clock-shape-picture.tsx';
 import type { KeyWords } from '../parts/keys-help.tsx';
 import { KeyList } from '../parts/keys-help.tsx';

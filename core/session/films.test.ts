@@ -4,7 +4,7 @@ import { sheetText } from '../exchange/session-text.ts';
 import { layerLibrary } from '../movement/layer.ts';
 import { baseLibrary } from '../movement/library.ts';
 import { applyEdits } from '../notation/apply-edits.ts';
-import { completeLine } from '../notation/complete.ts';
+import { completeLine } from '../notation/help/complete.ts';
 import { parseSession } from '../notation/read-session.ts';
 import { printSession } from '../notation/print.ts';
 import { analyseText } from './analyse.ts';

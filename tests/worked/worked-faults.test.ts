@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../../core/movement/library.ts';
-import { completeLine } from '../../core/notation/complete.ts';
+import { completeLine } from '../../core/notation/help/complete.ts';
 import { doseStops, nextStop } from '../../core/notation/dose-stops.ts';
 import { lineSpans } from '../../core/notation/line-spans.ts';
-import { GUIDE } from '../../core/notation/guide.ts';
+import { GUIDE } from '../../core/notation/help/guide.ts';
 import { parseSession } from '../../core/notation/read-session.ts';
 import { readRules, RULE_EXAMPLES } from '../../core/progress/levers/lever-text.ts';
 

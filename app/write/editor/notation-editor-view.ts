@@ -17,7 +17,7 @@ import {
   tooltips,
   ViewPlugin,
 } from '@codemirror/view';
-import type { CompletionList } from '../../../core/notation/complete.ts';
+import type { CompletionList } from '../../../core/notation/help/complete.ts';
 import { doseStops, nextStop } from '../../../core/notation/dose-stops.ts';
 import type { NotationIssue } from '../../../core/text/issue.ts';
 import type { LineSpan } from '../../../core/notation/line-spans.ts';

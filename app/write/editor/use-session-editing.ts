@@ -3,7 +3,7 @@ import type { MovementLayer } from '../../../core/movement/layer.ts';
 import { layerLibrary } from '../../../core/movement/layer.ts';
 import { baseLibrary } from '../../../core/movement/library.ts';
 import { applyEdits } from '../../../core/notation/apply-edits.ts';
-import { completeLine } from '../../../core/notation/complete.ts';
+import { completeLine } from '../../../core/notation/help/complete.ts';
 import { analyseText } from '../../../core/session/analyse.ts';
 import { explainItem } from '../../../core/session/explain/explain-item.ts';
 import { explainLength } from '../../../core/session/explain/explain.ts';

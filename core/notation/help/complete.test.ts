@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest';
-import { baseLibrary } from '../movement/library.ts';
+import { baseLibrary } from '../../movement/library.ts';
 import type { CompletionScope } from './complete.ts';
 import { completeLine } from './complete.ts';
-import { doseStops, nextStop } from './dose-stops.ts';
-import { parseSession } from './read-session.ts';
-import { readDoseText } from './read-dose.ts';
+import { doseStops, nextStop } from '../dose-stops.ts';
+import { parseSession } from '../read-session.ts';
+import { readDoseText } from '../read-dose.ts';
 
 const SCOPE: CompletionScope = { library: baseLibrary, labels: ['Opener'], routines: ['Slow start'], inBlock: true };
 const at = (line: string, scope: Partial<CompletionScope> = {}) =>

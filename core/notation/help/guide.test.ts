@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { SESSION_FIELDS } from '../document/document.ts';
-import { CLAUSE_STARTS } from '../forms/clauses.ts';
-import { SHAPES, shapeOf } from '../forms/forms.ts';
-import { baseLibrary } from '../movement/library.ts';
+import { SESSION_FIELDS } from '../../document/document.ts';
+import { CLAUSE_STARTS } from '../../forms/clauses.ts';
+import { SHAPES, shapeOf } from '../../forms/forms.ts';
+import { baseLibrary } from '../../movement/library.ts';
 import { MODIFIER_STARTS } from './complete.ts';
 import type { GuideTopic } from './guide.ts';
 import { GUIDE, GUIDE_TOPICS, takeExample, topicAt } from './guide.ts';
-import { parseSession } from './read-session.ts';
+import { parseSession } from '../read-session.ts';
 
 const section = (topic: GuideTopic) => GUIDE.find((s) => s.topic === topic)!;
 

@@ -1,13 +1,13 @@
-import type { Block } from '../document/document.ts';
-import { SESSION_FIELDS } from '../document/document.ts';
-import { withShape } from '../forms/clock-shape.ts';
-import { COMMON_STARTS, EXTRA_CLAUSES } from '../forms/clauses.ts';
-import type { Shape } from '../forms/form.ts';
-import { SHAPES } from '../forms/forms.ts';
-import { tailOf } from './apply-edits.ts';
+import type { Block } from '../../document/document.ts';
+import { SESSION_FIELDS } from '../../document/document.ts';
+import { withShape } from '../../forms/clock-shape.ts';
+import { COMMON_STARTS, EXTRA_CLAUSES } from '../../forms/clauses.ts';
+import type { Shape } from '../../forms/form.ts';
+import { SHAPES } from '../../forms/forms.ts';
+import { tailOf } from '../apply-edits.ts';
 import { FIELD_STARTS, HEADER, MODIFIER_STARTS } from './complete.ts';
-import { printHeader } from './print.ts';
-import { tokenizeLine } from '../text/tokens.ts';
+import { printHeader } from '../print.ts';
+import { tokenizeLine } from '../../text/tokens.ts';
 
 /** Places of a session's text, each with its part of the guide. */
 export const GUIDE_TOPICS = ['field', 'block', 'clause', 'item', 'modifier', 'remark'] as const;

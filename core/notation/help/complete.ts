@@ -1,10 +1,10 @@
-import type { MovementLibrary } from '../movement/library.ts';
-import { completeName } from '../movement/name/complete-name.ts';
-import { usualDose } from '../movement/usual-dose.ts';
-import { ROLES, SESSION_FIELDS } from '../document/document.ts';
-import { CLAUSE_STARTS } from '../forms/clauses.ts';
-import { printDose } from './print.ts';
-import { tokenizeLine } from '../text/tokens.ts';
+import type { MovementLibrary } from '../../movement/library.ts';
+import { completeName } from '../../movement/name/complete-name.ts';
+import { usualDose } from '../../movement/usual-dose.ts';
+import { ROLES, SESSION_FIELDS } from '../../document/document.ts';
+import { CLAUSE_STARTS } from '../../forms/clauses.ts';
+import { printDose } from '../print.ts';
+import { tokenizeLine } from '../../text/tokens.ts';
 
 export interface Completion {
   /** What is shown and matched. */
