@@ -524,6 +524,14 @@ function readStep(cursor: Cursor): string {
   const from = cursor.at;
   while (!cursor.done && cursor.peek()!.kind === 'word' && cursor.peek()!.text !== 'or') cursor.at++;
   const words = cursor.slice(from, cursor.at);
+  // A unit or a number that is stuck to a letter is a load gone wrong.
+  if (/\d|^kgs?(?!\p{L})/iu.test(words))
+    cursor.fail(
+      'missing',
+      'After @ comes a load: “12 kg”, “2x8 kg”, “70%”, “effort 7” or “green band”.',
+      [],
+      cursor.tokens[from],
+    );
   if (countLetters(words) > MAX_STEP_LENGTH)
     cursor.fail('bad-value', `A step of a scale has at most ${MAX_STEP_LENGTH} letters.`, [], cursor.tokens[from]);
   return words.toLowerCase().replace(/\s+/g, ' ');

@@ -266,7 +266,7 @@ export const SHELF: ShippedShelf = {
     ["plate press","chest squeeze",3,0,"","plate",2,"1.8/2.4/3.4","1110100000","squeeze a plate before the chest","press forward, back","keep squeezing",""],
     ["rotating curl","zottman curl",4,0,"","2 dumbbells",3,"2.4/3.2/4.4","1200000000","weights at the sides","curl palms up, turn, lower palms down","elbows still",""],
     ["spider curl","chest-supported curl",4,3,"","2 dumbbells, bench",3,"2/2.8/3.8","1200000000","chest on a sloping bench, arms hanging","curl, lower all the way","upper arms still",""],
-    ["cuban press","cuban rotation",5,0,"o","2 dumbbells",3,"3/4/5.4","0130000000","weights held wide at chest height","turn up, press, the same way back","light weights",""],
+    ["cuban press","",5,0,"o","2 dumbbells",3,"3/4/5.4","0130000000","weights held wide at chest height","turn up, press, the same way back","light weights",""],
     ["squeeze-together press","svend press;plate squeeze press",3,0,"","plate",3,"2/3/4","1020000000","weight between the palms at the chest","press forward, squeezing, draw back","shoulders low",""],
     ["behind-and-before press","bradford press",5,0,"o","barbell",4,"2.4/3.2/4.4","1131000000","weight at the shoulders","just over the head, behind, and back","small way",""],
     ["gorilla row","alternating row from the floor",4,0,"","2 kettlebells",4,"1.8/2.6/3.6","1110210001","hinge over two weights","row one, press the other down, change","back still",""],
