@@ -228,3 +228,10 @@ test.each([
 ])('%j', (plain, text) => {
   expect(textOf(plain)).toBe(text);
 });
+
+test('of a very long line the first 2,000 letters are read, what is behind is kept as words', () => {
+  const text = textOf(`10 squats. ${'8 push-ups. '.repeat(400)}`);
+  const count = text.split('\n').filter((line) => line.startsWith('8 push-up')).length;
+  expect(count).toBeGreaterThan(20);
+  expect(count).toBeLessThan(200);
+});

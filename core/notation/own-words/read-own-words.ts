@@ -12,7 +12,7 @@ import { readField } from './read-fields.ts';
 import { readRest } from './apply-lines.ts';
 import { readList } from './read-lists.ts';
 import { keepAsNote } from './keep-words.ts';
-import { MOST_LETTERS, sentencesOf } from './sentences.ts';
+import { MOST_LETTERS, MOST_OF_LINE, sentencesOf } from './sentences.ts';
 
 /** A part of a source that belongs to one session; of a table of movements the rows that are read there. */
 export interface SourceStretch {
@@ -96,12 +96,14 @@ function readLine(state: State, from: number, to: number): void {
     state.ornaments.push({ start, end: past });
     start = past;
   }
-  for (const sentence of sentencesOf(state.source, start, end)) {
+  const cut = Math.min(end, start + MOST_OF_LINE);
+  for (const sentence of sentencesOf(state.source, start, cut)) {
     const to = Math.min(sentence.end, sentence.start + MOST_LETTERS);
     readSentence(state, sentence.start, to, isGroup);
     if (to < sentence.end) keepAsNote(state, new Strip(state.source, to, sentence.end));
     state.blankBefore = false;
   }
+  if (cut < end) keepAsNote(state, new Strip(state.source, cut, end));
 }
 
 function readSentence(state: State, start: number, end: number, isGroup: boolean): void {

@@ -4,6 +4,9 @@ import { fold } from './phrases/strip.ts';
 /** Letters of a sentence that are read; a longer one is read so far, and what is behind is kept as words. */
 export const MOST_LETTERS = 400;
 
+/** Letters of a line that are read; what is behind is kept as words. */
+export const MOST_OF_LINE = 2000;
+
 /** A full stop behind one of these ends no sentence. */
 const SHORTENED =
   /(?:^|[^\p{L}])(?:min|mins|sec|secs|approx|incl|reps?|ex|no|alt|ea|vs|e\.g|i\.e|max|ca)$|^\W*\d{1,2}$/u;
