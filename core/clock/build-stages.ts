@@ -108,17 +108,20 @@ function tell(stage: { coachCues: Stage['coachCues'] }, atSec: number, words: st
 function itemCues(stage: Stage, stages: readonly Stage[], block: Block): Stage['coachCues'] {
   if (!hasWork(stage)) return [];
   const own = stage.item === null ? stage.lines.map((l) => l.item) : [stage.item];
-  const isFirst = stages.find((s) => s.block === stage.block && hasWork(s) && s.item === stage.item) === stage;
   return own.flatMap((i) => {
     const item = block.items[i];
     if (!item || !isWork(item)) return [];
     const words = [
       ...(item.cue === undefined ? [] : [item.cue]),
-      ...(isFirst && item.watch !== undefined ? [`Watch: ${item.watch}`] : []),
+      ...(item.watch !== undefined && isFirstOf(stage, stages) ? [`Watch: ${item.watch}`] : []),
     ];
-    return words.map((said) => ({ atSec: 0, words: said }));
+    return words.map((said) => ({ atSec: 0, words: said, item: i }));
   });
 }
+
+/** Whether a stage is the first of its block that is about its item. */
+const isFirstOf = (stage: Stage, stages: readonly Stage[]): boolean =>
+  stages.find((s) => s.block === stage.block && hasWork(s) && s.item === stage.item) === stage;
 
 /** Whether a stage is the first of the last of several rounds. */
 function beginsLastRound(stages: readonly Stage[], at: number): boolean {

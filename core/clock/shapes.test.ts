@@ -73,6 +73,12 @@ describe('changed on the way', () => {
     );
     expect(lowest).toBe('wall push-up');
   });
+  test('what the coach says of a movement isn’t said of another in its place', () => {
+    const own = open('Main: work 0:40 rest 0:20\nWatch: hurry\npush-up, cue "elbows in"');
+    const [, changed] = applyShapes(own.stages, [step(0, -1, 0)], own.ladders);
+    expect(own.stages[1]!.coachCues.map((c) => c.words)).toEqual(['elbows in', 'Watch: hurry']);
+    expect(changed!.coachCues.map((c) => c.words)).toEqual(['Watch: hurry']);
+  });
   test('words, sides and time stay those of the stage', () => {
     const [changed] = applyShapes(stages, [step(3, -1, 1)], ladders).slice(3);
     expect(changed).toMatchObject({ durationSec: 40, figure: '8', sides: stages[3]!.sides });

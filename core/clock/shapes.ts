@@ -130,14 +130,16 @@ function reshape(written: Stage, at: number, changes: readonly ShapeChange[], la
       const { carried: _carried, names: _names, options: _options, ...bare } = line;
       return name === null ? { ...bare, figure: '', details: 'left out' } : { ...line, name };
     });
-    return { ...stage, lines, nextWords: lines.map((l) => l.name).join(', ') };
+    const other = lines.flatMap((line, i) => (line === stage.lines[i] ? [] : [line.item]));
+    return { ...stage, lines, nextWords: lines.map((l) => l.name).join(', '), coachCues: cuesWithout(stage, other) };
   }
   if (stage.item === null || stage.movement === '') return stage;
   const name = shape(stage.item, stage.movement);
   if (name === stage.movement) return stage;
   if (name !== null) {
     const title = stage.title.startsWith('hold ') ? `hold ${name}` : name;
-    return { ...stage, title, nextWords: spokenStart({ ...stage, title }) };
+    const coachCues = cuesWithout(stage, [stage.item]);
+    return { ...stage, title, nextWords: spokenStart({ ...stage, title }), coachCues };
   }
   const isOwn = stage.ruledBy === 'own' || stage.kind !== 'work';
   return {
@@ -156,8 +158,13 @@ function reshape(written: Stage, at: number, changes: readonly ShapeChange[], la
     taps: null,
     asks: null,
     isLastRound: false,
+    coachCues: cuesWithout(stage, [stage.item]),
   };
 }
+
+/** What the coach says of a movement isn't said of another one in its place. */
+const cuesWithout = ({ coachCues }: Stage, items: readonly number[]): Stage['coachCues'] =>
+  coachCues.filter((c) => c.item === undefined || !items.includes(c.item));
 
 /** A shape that was chosen during a session, for the record. */
 export interface ChosenShape {

@@ -34,6 +34,13 @@ export type StageOption = Pick<
 
 export type Side = 'left' | 'right';
 
+/** What the coach says at a second of a stage; `item` where it is said of that line's movement alone. */
+export interface CoachCue {
+  readonly atSec: number;
+  readonly words: string;
+  readonly item?: number;
+}
+
 /** One thing that the clock shows. */
 export interface Stage {
   readonly kind: 'work' | 'rest' | 'get-ready' | 'ready' | 'span';
@@ -91,7 +98,7 @@ export interface Stage {
   /** Where in an open stretch its list is likely to be done once more, in seconds from its start; for who keeps to the likely pace. */
   readonly likelyTapsSec: readonly number[];
   /** What the coach says here: at its beginning, and by second. */
-  readonly coachCues: readonly { readonly atSec: number; readonly words: string }[];
+  readonly coachCues: readonly CoachCue[];
   /** What the target asks for by then, in words, by second. */
   readonly paceMarks: readonly { readonly atSec: number; readonly words: string }[];
 }
