@@ -1,5 +1,5 @@
 /** `./ysodos calls [--json] FILE...`: what the clock calls for somebody who keeps to the likely pace; `-` is standard input. */
-import { likelyCalls } from '../core/clock/likely-calls.ts';
+import { likelyCalls } from '../core/clock/voice/likely-calls.ts';
 import { baseLibrary } from '../core/movement/library.ts';
 import { analyseText } from '../core/session/analyse.ts';
 import { formatClock } from '../core/words/format-clock.ts';

@@ -27,3 +27,6 @@ export const LETTER_LIMITS = { subject: 120, words: 4000 } as const;
 
 /** Weeks back and ahead in which a movement counts as in use. */
 export const USAGE_WEEKS = 4;
+
+/** Letters of a name: a movement’s, a label’s, a routine’s, a piece of kit’s. */
+export const MAX_NAME_LENGTH = 80;

@@ -441,6 +441,9 @@ function DayBeside({ loaderData, day }: { loaderData: LoaderData; day: NonNullab
           {record.scoreWords.map((s) => (
             <p key={s}>{s}</p>
           ))}
+          {record.againWords.map((s) => (
+            <p key={s}>{s}</p>
+          ))}
           {record.fit.length > 0 && (
             <p className="small">
               <span className="soft">In their shape:</span>{' '}

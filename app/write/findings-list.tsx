@@ -37,6 +37,13 @@ export function FindingsList({ findings, onGoTo, onTake, onKnow }: FindingsListP
                     </button>
                   </p>
                 )}
+                {code === 'natural-words' && (
+                  <p>
+                    <button type="button" className="offer" onClick={() => onTake(allSpelt(own))}>
+                      write all {own.length} so
+                    </button>
+                  </p>
+                )}
                 <ul>
                   {own.map((f) => (
                     <li key={`${f.line}-${findingWords(f)}`}>
@@ -57,6 +64,12 @@ export function FindingsList({ findings, onGoTo, onTake, onKnow }: FindingsListP
     </section>
   );
 }
+
+/** All lines in natural words, written in the usual spelling at once. */
+const allSpelt = (findings: readonly Finding[]): FindingChange => ({
+  does: { kind: 'spell-as-usual' },
+  edits: findings.flatMap((f) => f.changes.flatMap((c) => c.edits)),
+});
 
 const newNames = (findings: readonly Finding[]) => findings.flatMap((f) => (f.code === 'new-movement' ? [f.name] : []));
 

@@ -16,6 +16,10 @@ import { FindingsList } from './findings-list.tsx';
 /** The line that an issue stands on, from its beginning to its end. */
 const wholeLine = (issue: NotationIssue): NotationIssue => ({ ...issue, column: 1, endColumn: MAX_LINE_LENGTH + 1 });
 
+/** Whole lines that are offered in place of one that can't be read. */
+const offeredLines = ({ usual, nearest = [] }: NotationIssue): readonly string[] =>
+  usual === undefined ? nearest : [usual];
+
 interface PlanPanelProps {
   readonly document: SessionDocument;
   readonly blocks: readonly Block[];
@@ -182,14 +186,14 @@ function Issues({ issues, onGoTo, onApply }: Pick<PlanPanelProps, 'issues' | 'on
               Line {issue.line}, column {issue.column}.
             </button>{' '}
             {issue.message}
-            {(issue.usual !== undefined || issue.suggestions.length > 0) && (
+            {(offeredLines(issue).length > 0 || issue.suggestions.length > 0) && (
               <p>
-                {issue.usual !== undefined && (
-                  <button type="button" className="offer" onClick={() => onApply(wholeLine(issue), issue.usual!)}>
-                    {issue.usual}
+                {offeredLines(issue).map((line) => (
+                  <button type="button" className="offer" key={line} onClick={() => onApply(wholeLine(issue), line)}>
+                    {line}
                   </button>
-                )}
-                {issue.suggestions.slice(0, 3).map((s) => (
+                ))}
+                {(issue.nearest ? [] : issue.suggestions.slice(0, 3)).map((s) => (
                   <button type="button" className="offer" key={s} onClick={() => onApply(issue, s)}>
                     {s}
                   </button>

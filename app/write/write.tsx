@@ -4,6 +4,8 @@ import { Form, useNavigation } from 'react-router';
 import { coachForm, withDay } from '../../server/doors/coach-scope.ts';
 import { formText } from '../../server/http/form-text.ts';
 import type { Route } from './+types/write';
+import { useWrittenDays } from './paste/use-written-days.ts';
+import { WrittenNotice } from './paste/written-notice.tsx';
 import { Writer } from './writer.tsx';
 
 export { onlyNewPlaces as shouldRevalidate } from '../parts/only-new-places.ts';
@@ -21,7 +23,8 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 export default function Write({ loaderData, actionData }: Route.ComponentProps) {
-  const { day, name, words } = loaderData;
+  const { day, name, words, programmeId, dayKey, firstWeekday } = loaderData;
+  const writing = useWrittenDays(programmeId, dayKey);
   const busy = useNavigation().state !== 'idle';
   if (!day) {
     return (
@@ -37,5 +40,11 @@ export default function Write({ loaderData, actionData }: Route.ComponentProps) 
       </div>
     );
   }
-  return <Writer key={day.id} {...loaderData} day={day} answer={actionData} busy={busy} />;
+  return (
+    <>
+      {writing.dialog}
+      <WrittenNotice {...{ writing, programmeId, firstWeekday }} />
+      <Writer key={`${day.id} ${writing.turn}`} {...loaderData} {...{ day, busy, writing }} answer={actionData} />
+    </>
+  );
 }

@@ -1,5 +1,7 @@
-import type { DayPlace, Weekday } from '../../core/calendar/day.ts';
-import { dayKey as keyOfDay, dayName, parseDayKey } from '../../core/calendar/day.ts';
+import type { Weekday } from '../../core/calendar/day.ts';
+import { parseDayKey } from '../../core/calendar/day.ts';
+import { withoutFields } from '../../core/progress/edit/place-days.ts';
+import type { WritingDays } from './paste/use-written-days.ts';
 import { PasteDialog } from './paste/paste-dialog.tsx';
 import { MakeKnownDialog } from './make-known-dialog.tsx';
 import { KeepRoutineDialog } from './keep-routine-dialog.tsx';
@@ -23,6 +25,7 @@ interface WriterDialogsProps {
   readonly unknown: readonly string[];
   readonly dialog: WriterDialog | undefined;
   readonly editor: React.RefObject<EditorHandle | null>;
+  readonly writing: Pick<WritingDays, 'write' | 'isBusy' | 'problem' | 'count'>;
   readonly onKnown: () => void;
   readonly onClose: () => void;
 }
@@ -30,7 +33,7 @@ interface WriterDialogsProps {
 /** What lies over the writer: pasting, copying, keeping a block as a routine, making movements known. */
 export function WriterDialogs(props: WriterDialogsProps) {
   const { text, document, library, programmeId, firstWeekday, dayKey, programmes } = props;
-  const { unknown, dialog, editor, onKnown, onClose } = props;
+  const { unknown, dialog, editor, writing, onKnown, onClose } = props;
   const kept = typeof dialog === 'object' && 'keep' in dialog ? document.blocks[dialog.keep] : undefined;
   const dropped = typeof dialog === 'object' && 'dropped' in dialog ? dialog.dropped : undefined;
   return (
@@ -44,14 +47,17 @@ export function WriterDialogs(props: WriterDialogsProps) {
         onKnown={onKnown}
       />
       <PasteDialog
-        key={dropped ?? ''}
+        key={`${dropped ?? ''} ${writing.count}`}
         open={dialog === 'paste' || dropped !== undefined}
         {...(dropped !== undefined && { dropped })}
         library={library}
         hasText={text.trim() !== ''}
         week={parseDayKey(dayKey)?.week ?? 1}
         firstWeekday={firstWeekday}
-        onPutOn={(place, found) => putOn(programmeId, firstWeekday, place, found)}
+        programmeId={programmeId}
+        busy={writing.isBusy}
+        problem={writing.problem}
+        onWrite={writing.write}
         onClose={onClose}
         onTake={(found, mode) =>
           editor.current?.setText(mode === 'replace' ? found : `${text.trimEnd()}\n\n${withoutFields(found)}`)
@@ -75,27 +81,3 @@ export function WriterDialogs(props: WriterDialogsProps) {
     </>
   );
 }
-
-/** Puts a text on another day of the programme, unless something stands there; what came of it, in words. */
-async function putOn(
-  programmeId: string,
-  first: Weekday,
-  place: DayPlace,
-  text: string,
-): Promise<{ done: boolean; words: string }> {
-  try {
-    const response = await fetch(`/programmes/${programmeId}/copy`, {
-      method: 'POST',
-      body: new URLSearchParams({ text, toProgramme: String(programmeId), toDay: keyOfDay(place) }),
-    });
-    const answer = (await response.json()) as { error?: string };
-    return response.ok
-      ? { done: true, words: `${dayName(place, first)}: written` }
-      : { done: false, words: answer.error ?? `${dayName(place, first)}: it couldn’t be written` };
-  } catch {
-    return { done: false, words: `${dayName(place, first)}: no network, nothing was written` };
-  }
-}
-
-/** What is put below a session brings its blocks, not its title. */
-const withoutFields = (text: string): string => text.replace(/^(?:Title: .*\n)+\n?/, '');

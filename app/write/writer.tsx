@@ -1,3 +1,4 @@
+import { Checkbox } from 'antd';
 import { useCallback, useEffect, useState } from 'react';
 import { WritingGuide } from './writing-guide.tsx';
 import { WriterTools } from './writer-tools.tsx';
@@ -8,9 +9,11 @@ import { SessionStart } from './session-start.tsx';
 import { SeeAs } from './see-as.tsx';
 import type { RoutineChoice } from './routine-menu.tsx';
 import { ReadyActions } from './ready-actions.tsx';
+import type { WritingDays, WrittenDays } from './paste/use-written-days.ts';
 import { PrintedSession } from './printed-session.tsx';
 import { PlanPanel } from './plan-panel.tsx';
 import { useSessionEditing } from './editor/use-session-editing.ts';
+import { useSpelling } from './editor/use-spelling.ts';
 import { useDraft } from './editor/use-draft.ts';
 import { NotationEditor } from './editor/notation-editor.tsx';
 import { StaleNotice, DraftWords } from './editor/draft-words.tsx';
@@ -49,7 +52,12 @@ export interface WriterProps {
   /** How many there are. */
   readonly people: number;
   readonly programmes: readonly { readonly id: number; readonly title: string }[];
+  /** Writing the days of a pasted plan. */
+  readonly writing: WritingDays;
 }
+
+const NOT_SAVED =
+  'What stands in the writer couldn’t be saved, so nothing was written on other days either. Close this, see what is said there, and paste again.';
 
 /** Long enough that passing through isn't reading. */
 const READ_AFTER_MS = 2_000;
@@ -83,6 +91,7 @@ export function Writer({
   layer,
   people,
   programmes,
+  writing,
 }: WriterProps) {
   const submit = useSubmit();
   const leaving = useLeaving(answer, (fields) => submit(fields, { method: 'post' }), busy);
@@ -107,7 +116,23 @@ export function Writer({
   const withGuide = params.get('guide') === 'on';
   const [caret, setCaret] = useState({ line: 1, offset: 0 });
   const onCaret = useCallback((line: number, offset: number) => setCaret({ line, offset }), []);
-  const [dialog, setDialog] = useState<WriterDialog | undefined>(params.get('paste') === 'on' ? 'paste' : undefined);
+  const spelling = useSpelling(text, findings, caret.line, onTake);
+  const [dialog, setDialog] = useState<WriterDialog | undefined>(
+    params.get('paste') === 'on' && writing.written === undefined ? 'paste' : undefined,
+  );
+  const [seenWritten, setSeenWritten] = useState(writing.written);
+  if (writing.written !== seenWritten) {
+    // The days are written: what was pasted is done with.
+    setSeenWritten(writing.written);
+    setDialog(undefined);
+  }
+  // What is typed is stored first: what a pasted plan meets on this day is then what stands here.
+  const [isUnsaved, setUnsaved] = useState(false);
+  const writeDays = async (days: WrittenDays) => {
+    const isSaved = await saver.save();
+    setUnsaved(!isSaved);
+    if (isSaved) writing.write(days);
+  };
   const [unknown, setUnknown] = useState<readonly string[]>([]);
   const onKnown = useCallback(() => setUnknown([]), []);
   const setParam = useCallback(
@@ -225,6 +250,9 @@ export function Writer({
         )}
         <p className="write-foot small">
           <DraftWords state={draftState} />
+          <Checkbox checked={spelling.isOn} onChange={(event) => spelling.setOn(event.target.checked)}>
+            Write my own words in the usual spelling when I leave the line
+          </Checkbox>
           {text.trim() === '' && day.sentNumber === null && (
             <button
               type="button"
@@ -282,6 +310,11 @@ export function Writer({
       )}
       <WriterDialogs
         {...{ text, document, library, programmeId, firstWeekday, dayKey, programmes, unknown, dialog, editor }}
+        writing={{
+          ...writing,
+          write: (days) => void writeDays(days),
+          problem: isUnsaved ? NOT_SAVED : writing.problem,
+        }}
         onKnown={onKnown}
         onClose={() => setDialog(undefined)}
       />

@@ -17,6 +17,7 @@ globalThis.console.error = () => undefined;
 const extracted = extractStyle({
   includes: [
     'Button',
+    'Checkbox',
     'Input',
     'Popconfirm',
     'Popover',

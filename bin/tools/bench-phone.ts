@@ -1,7 +1,7 @@
 import { gzipSync } from 'node:zlib';
 import type { Browser } from 'playwright-core';
 import { CALL_EVENT } from '../../app/participant/clock/use-running-clock.ts';
-import type { Call } from '../../core/clock/calls.ts';
+import type { Call } from '../../core/clock/voice/calls.ts';
 import { openChromium } from '../parts/chromium.ts';
 import { startDemo } from '../parts/running-demo.ts';
 

@@ -1,5 +1,6 @@
 import type { Amount, Block, Item, WorkItem } from '../document/document.ts';
 import { listedNumbers } from '../forms/count.ts';
+import { asCounted } from '../document/option.ts';
 import { capSecOf, stageWordsOf } from '../forms/forms.ts';
 import type { Part, Step } from '../forms/step.ts';
 import { blockName, describeBlock, ruleLines } from '../session/explain/explain.ts';
@@ -8,6 +9,7 @@ import { isLikelyStep } from '../session/plan.ts';
 import { isWork, itemDetails, itemName, loadAt, speakDose, SURPRISE } from '../words/describe-item.ts';
 import { formatClock } from '../words/format-clock.ts';
 import type { Carried, Stage, StageLine } from './stage.ts';
+import { withCoachCues } from './voice/coach-cues.ts';
 import { carriedFigure, hasWork, isWaiting, spokenStart } from './stage.ts';
 
 /** A rest shorter than this is none to drink in (common practice, no source). */
@@ -73,56 +75,6 @@ export function buildStages(plan: SessionPlan, blocks: readonly Block[]): Stage[
   });
 }
 
-/** The stages with what the coach says in each: to a movement at its turn, the fault to look out for at the first, and at its time within the block. */
-function withCoachCues(stages: readonly Stage[], blocks: readonly Block[]): Stage[] {
-  const told = stages.map((stage) => ({ ...stage, coachCues: itemCues(stage, stages, blocks[stage.block]!) }));
-  for (const [index, { cues = [], watch }] of blocks.entries()) {
-    const own = told.filter((s) => s.block === index && hasWork(s));
-    const [first] = own;
-    const endSec = told.findLast((s) => s.block === index)?.timelineEndSec ?? 0;
-    if (!first) continue;
-    if (watch !== undefined) tell(first, 0, `Watch: ${watch}`);
-    for (const cue of cues) {
-      if (cue.at === 'round') {
-        const begins = own.find((s) => s.round === cue.round);
-        if (begins) tell(begins, 0, cue.words);
-        continue;
-      }
-      const lengthSec = endSec - first.timelineStartSec;
-      const inSec = cue.at === 'halfway' ? lengthSec / 2 : cue.at === 'last' ? lengthSec - cue.sec : cue.sec;
-      const atSec = first.timelineStartSec + inSec;
-      const stage = inSec < 0 ? undefined : own.find((s) => atSec < s.timelineEndSec);
-      // At one's own pace only a beginning is certain.
-      if (stage)
-        tell(stage, stage.ruledBy === 'clock' ? Math.max(0, Math.round(atSec - stage.timelineStartSec)) : 0, cue.words);
-    }
-  }
-  return told;
-}
-
-function tell(stage: { coachCues: Stage['coachCues'] }, atSec: number, words: string): void {
-  stage.coachCues = [...stage.coachCues, { atSec, words }];
-}
-
-/** What is said of a movement as its turn begins: its cue each time, its fault the first time. */
-function itemCues(stage: Stage, stages: readonly Stage[], block: Block): Stage['coachCues'] {
-  if (!hasWork(stage)) return [];
-  const own = stage.item === null ? stage.lines.map((l) => l.item) : [stage.item];
-  return own.flatMap((i) => {
-    const item = block.items[i];
-    if (!item || !isWork(item)) return [];
-    const words = [
-      ...(item.cue === undefined ? [] : [item.cue]),
-      ...(item.watch !== undefined && isFirstOf(stage, stages) ? [`Watch: ${item.watch}`] : []),
-    ];
-    return words.map((said) => ({ atSec: 0, words: said, item: i }));
-  });
-}
-
-/** Whether a stage is the first of its block that is about its item. */
-const isFirstOf = (stage: Stage, stages: readonly Stage[]): boolean =>
-  stages.find((s) => s.block === stage.block && hasWork(s) && s.item === stage.item) === stage;
-
 /** Whether a stage is the first of the last of several rounds. */
 function beginsLastRound(stages: readonly Stage[], at: number): boolean {
   const { round, rounds, block, set } = stages[at]!;
@@ -151,6 +103,9 @@ const waiting = (stage: Stage): Stage => ({
   details: '',
   lines: [],
   switchAtSec: [],
+  holds: [],
+  tempo: null,
+  setUp: null,
   round: 0,
   timelineEndSec: stage.timelineStartSec,
   workCapSec: null,
@@ -182,6 +137,7 @@ function splitHolds(stage: Stage, step: Step): Stage[] {
       details: [...side, ...(isHold ? [] : [stage.details])].filter(Boolean).join(' · '),
       sides: side,
       switchAtSec: [],
+      tempo: isHold || !stage.tempo ? null : { ...stage.tempo, reps: part.reps },
       timelineStartSec: startSec,
       timelineEndSec: atSec,
     };
@@ -232,6 +188,7 @@ function toStage(step: Step, block: Block, plan: SessionPlan, startSec: number, 
     capSec: capSecOf(block) ?? null,
     taps: said?.taps ?? null,
     partners: said?.partners ?? 1,
+    swapsByItem: said?.swapsByItem ?? false,
     asks: said?.asks ?? null,
     ends: said?.ends ?? null,
     enoughFromSec: isChosenRest ? step.sec.low : null,
@@ -240,7 +197,28 @@ function toStage(step: Step, block: Block, plan: SessionPlan, startSec: number, 
     paceMarks: isRest ? [] : statedPace(step, block),
     likelyTapsSec: likelyTaps(step),
     coachCues: [],
+    setUp: null,
+    holds: timedHolds(step),
+    tempo: listed || isRest || !item || !isWork(item) ? null : tempoOf(item, step),
   };
+}
+
+/** The tempo of a line's repetitions; null where it has none. */
+function tempoOf(item: WorkItem, { parts }: Step): Stage['tempo'] {
+  const { tempo } = asCounted(item);
+  const reps = parts.reduce((sum, p) => sum + (p.reps ?? 0), 0);
+  return tempo ? { ...tempo, reps: reps > 0 ? reps : null } : null;
+}
+
+/** Where a hold begins within work by the clock. */
+function timedHolds(step: Step): Stage['holds'] {
+  if (step.ruledBy !== 'clock' || step.parts.some((p) => p.estimated && p.kind !== 'rest')) return [];
+  let atSec = 0;
+  return step.parts.flatMap((part, i) => {
+    const own = { atSec, sec: part.sec.likely };
+    atSec += part.sec.likely;
+    return part.kind === 'hold' && step.parts[i - 1]?.kind === 'work' ? [own] : [];
+  });
 }
 
 /** Where one should be at the coach's stated pace, each minute; each quarter of a shorter stretch. */

@@ -4,7 +4,7 @@ import { parseSession } from '../notation/read-session.ts';
 import { computePlan } from '../session/plan.ts';
 import { resolveBlocks } from '../session/resolve.ts';
 import type { ClockEvent } from './clock.ts';
-import { callsBetween, cuesOf } from './calls.ts';
+import { callsBetween, cuesOf } from './voice/calls.ts';
 import { advance, blockSpentMs, stageSpentMs, startClock } from './clock.ts';
 import { buildStages } from './build-stages.ts';
 

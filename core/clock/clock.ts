@@ -1,6 +1,8 @@
-import type { Call } from './calls.ts';
-import { callsBetween, cuesOf } from './calls.ts';
-import { numberAt, numberWords } from './number-calls.ts';
+import type { Call } from './voice/calls.ts';
+import { turnAt, turnWords } from './turns.ts';
+import { callsBetween, cuesOf } from './voice/calls.ts';
+import { tempoCues } from './voice/tempo.ts';
+import { numberAt, numberWords } from './voice/number-calls.ts';
 import type { ShapeChange } from './shapes.ts';
 import type { Stage } from './stage.ts';
 import { isWaiting } from './stage.ts';
@@ -155,18 +157,15 @@ function withFirstNumber(call: Call, state: ClockState, stages: readonly Stage[]
   return number ? { ...call, words: `${call.words}, ${numberWords(number)}` } : call;
 }
 
-/** The number that a tap begins. */
+/** The number that a tap begins, or whose turn. */
 function callNumber(state: ClockState, stages: readonly Stage[], nowMs: number, calls: Call[]): void {
   const stage = stages[state.stage];
-  const number = stage && numberAt(stage, tapsOf(state), topSetOf(state, stages));
-  if (number)
-    calls.push({
-      cue: 'number',
-      stage: state.stage,
-      atSec: stageSpentMs(state, nowMs) / 1000,
-      words: numberWords(number),
-      lateMs: 0,
-    });
+  if (!stage) return;
+  const number = numberAt(stage, tapsOf(state), topSetOf(state, stages));
+  const turn = turnAt(stage, tapsOf(state));
+  const words = turn ? turnWords(turn, stage) : number ? numberWords(number) : '';
+  if (words !== '')
+    calls.push({ cue: 'number', stage: state.stage, atSec: stageSpentMs(state, nowMs) / 1000, words, lateMs: 0 });
 }
 
 /** Milliseconds until the next call or the end of the present stage; undefined where only a tap goes on. */
@@ -177,7 +176,7 @@ export function nextCallInMs(state: ClockState, stages: readonly Stage[], nowMs:
   const ends = stage.ruledBy === 'clock' ? [stage.durationSec * 1000 + state.extraMs - spentMs] : [];
   const caps =
     stage.capSec !== null && !isWaiting(stage) ? [stage.capSec * 1000 - blockSpentMs(state, stages, nowMs)] : [];
-  const calls = cuesOf(stage, state.extraMs / 1000)
+  const calls = [...cuesOf(stage, state.extraMs / 1000), ...tempoCues(stage)]
     .filter((c) => c.atSec > state.calledSec)
     .map((c) => c.atSec * 1000 - spentMs);
   const due = [...ends, ...caps, ...calls];

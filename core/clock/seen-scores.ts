@@ -3,6 +3,7 @@ import { formatClock } from '../words/format-clock.ts';
 import type { ClockState } from './clock.ts';
 import { tapsOf } from './clock.ts';
 import type { Stage } from './stage.ts';
+import { partnerRounds } from './turns.ts';
 
 /**
  * What the clock saw of each score, by the names of the log's fields: rounds and sets that were tapped, numbers that were said,
@@ -26,6 +27,10 @@ export function seenScores(
     switch (own.kind) {
       case 'rounds+reps':
         if (counted) put('rounds', roundsOf(tapsOf(state, counted.at), counted.stage, own.person));
+        for (const { stage, at } of run) {
+          const partial = state.answersByStage[at];
+          if (stage.asks?.what === 'partial' && partial !== undefined) put(stage.asks.field, partial);
+        }
         break;
       case 'time': {
         const ranMs = state.spentByBlockMs[own.block];
@@ -57,6 +62,5 @@ export function seenScores(
   return seen;
 }
 
-/** Of so many swaps, one partner's rounds: they begin in their order. */
 const roundsOf = (taps: number, stage: Stage, person: number): number =>
-  stage.taps === 'swap' ? Math.max(0, Math.ceil((taps - (person - 1)) / stage.partners)) : taps;
+  stage.taps === 'swap' ? partnerRounds(stage, taps, person) : taps;

@@ -115,7 +115,9 @@ export function withChosen(stage: Stage, at: number, changes: readonly ShapeChan
   const option = stage.item === null ? undefined : stage.options?.[chosen(stage.item) ?? -1];
   if (!option) return stage;
   const { durationSec, ...words } = option;
-  return { ...stage, ...words, ...(stage.ruledBy === 'own' && { durationSec }) };
+  // What was said of another movement doesn't go with this one.
+  const setUp = option.movement === stage.movement ? stage.setUp : null;
+  return { ...stage, ...words, setUp, ...(stage.ruledBy === 'own' && { durationSec }) };
 }
 
 function reshape(written: Stage, at: number, changes: readonly ShapeChange[], ladders: ShapeLadders): Stage {
@@ -139,7 +141,7 @@ function reshape(written: Stage, at: number, changes: readonly ShapeChange[], la
   if (name !== null) {
     const title = stage.title.startsWith('hold ') ? `hold ${name}` : name;
     const coachCues = cuesWithout(stage, [stage.item]);
-    return { ...stage, title, nextWords: spokenStart({ ...stage, title }), coachCues };
+    return { ...stage, title, nextWords: spokenStart({ ...stage, title }), coachCues, setUp: null };
   }
   const isOwn = stage.ruledBy === 'own' || stage.kind !== 'work';
   return {
@@ -154,6 +156,9 @@ function reshape(written: Stage, at: number, changes: readonly ShapeChange[], la
     details: '',
     sides: [],
     switchAtSec: [],
+    holds: [],
+    tempo: null,
+    setUp: null,
     workCapSec: null,
     taps: null,
     asks: null,

@@ -44,6 +44,14 @@ describe('an option that is chosen on the clock', () => {
     expect(applyShapes(stages, [choose(second, 0, 1)], ladders)[at]!.movement).toBe('step-back lunge');
     expect(shown[second]!.movement).toBe('split squat');
   });
+  test('brings its own tempo, or none', () => {
+    const { stages, ladders } = open('Main: flow\n5 squat tempo 4-1-2 or 8 push-up tempo 2-0-1 or 6 lunge');
+    const at = stages.findIndex((s) => s.kind === 'work');
+    expect(stages[at]!.tempo).toEqual({ downSec: 4, pauseSec: 1, upSec: 2, reps: 5 });
+    const tempo = (option: number) => applyShapes(stages, [choose(at, 0, option)], ladders)[at]!.tempo;
+    expect(tempo(1)).toEqual({ downSec: 2, pauseSec: 0, upSec: 1, reps: 8 });
+    expect([tempo(2), tempo(0)]).toEqual([null, stages[at]!.tempo]);
+  });
   test('the first again is the one that was written, by itself', () => {
     const { stages, ladders } = open(OWN);
     const at = stages.findIndex((s) => s.kind === 'work' && s.movement === 'step-back lunge');

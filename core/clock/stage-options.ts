@@ -24,6 +24,7 @@ const toOption = ({
   details,
   sides,
   switchAtSec,
+  tempo,
   durationSec,
 }: Stage): StageOption => ({
   movement,
@@ -33,6 +34,7 @@ const toOption = ({
   details,
   sides,
   switchAtSec,
+  tempo,
   durationSec,
 });
 

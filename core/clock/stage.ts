@@ -1,3 +1,4 @@
+import type { Position } from '../movement/movement.ts';
 import type { StageWords } from '../forms/form.ts';
 
 /** A number that changes from round to round of a stage, or from set to set. */
@@ -29,10 +30,22 @@ export type LineOption = Pick<StageLine, 'movement' | 'figure' | 'name' | 'detai
 /** A stage as it is with one of the options of its line. Its time is what the clock says, or what this one takes. */
 export type StageOption = Pick<
   Stage,
-  'movement' | 'title' | 'nextWords' | 'figure' | 'details' | 'sides' | 'switchAtSec' | 'durationSec'
+  'movement' | 'title' | 'nextWords' | 'figure' | 'details' | 'sides' | 'switchAtSec' | 'tempo' | 'durationSec'
 >;
 
 export type Side = 'left' | 'right';
+
+/** What is to be set up before something is done. */
+export interface SetUp {
+  /** The position to take; null where it stays what it was. */
+  readonly position: Position | null;
+  /** Kit that wasn't in use before. */
+  readonly take: readonly string[];
+  /** How the movement is done, in a line; empty for a list. */
+  readonly doing: string;
+  /** What a movement is made of, in order, at its first turn; else none. */
+  readonly parts: readonly string[];
+}
 
 /** What the coach says at a second of a stage; `item` where it is said of that line's movement alone. */
 export interface CoachCue {
@@ -74,6 +87,15 @@ export interface Stage {
   readonly sides: readonly Side[];
   /** Seconds from its start at which sides are switched. */
   readonly switchAtSec: readonly number[];
+  /** Seconds from its start at which a hold begins, and how long it is. */
+  readonly holds: readonly { readonly atSec: number; readonly sec: number }[];
+  /** Seconds down, in the pause and up of a repetition, and how many there are, null where as many as the time holds; null without a tempo. */
+  readonly tempo: {
+    readonly downSec: number;
+    readonly pauseSec: number;
+    readonly upSec: number;
+    readonly reps: number | null;
+  } | null;
   readonly workCapSec: number | null;
   readonly optional: boolean;
   /** Where on the likely timeline it begins and ends, for the marker on the ribbon. */
@@ -85,6 +107,8 @@ export interface Stage {
   readonly taps: StageWords['taps'];
   /** So many partners take turns; 1 where everybody works. */
   readonly partners: number;
+  /** Whether they swap at every item, not once the list is done. */
+  readonly swapsByItem: boolean;
   /** Asked for when its time is up. */
   readonly asks: StageWords['asks'] | null;
   /** The participant ends the block here, by a button with these words. */
@@ -97,6 +121,8 @@ export interface Stage {
   readonly hasWater: boolean;
   /** Where in an open stretch its list is likely to be done once more, in seconds from its start; for who keeps to the likely pace. */
   readonly likelyTapsSec: readonly number[];
+  /** What is to be set up before it; null where nothing is known of it, or something stands in. */
+  readonly setUp: SetUp | null;
   /** What the coach says here: at its beginning, and by second. */
   readonly coachCues: readonly CoachCue[];
   /** What the target asks for by then, in words, by second. */
@@ -114,6 +140,8 @@ export function spokenDose(figure: string, title: string, sides: readonly Side[]
   const [first, second] = figure.split(' + ');
   // "7 + 6" is said as what each side has.
   if (second !== undefined && sides.length === 2) return `${first} ${sides[0]}, ${second} ${sides[1]}, ${title}`;
+  if (title.startsWith('hold ') && figure !== '')
+    return [title, sides.length === 1 ? `${sides[0]} side` : '', figure].filter(Boolean).join(', ');
   const said = [figure, figure !== '' && sides.length > 1 ? 'each side' : '', title].filter(Boolean).join(' ');
   return sides.length === 1 ? `${said}, ${sides[0]} side` : said;
 }

@@ -68,7 +68,9 @@ export interface Block {
   /** The pace that is called where nothing is aimed at, in repetitions a minute. */
   readonly pacePerMin?: number;
   readonly source?:
-    { readonly kind: 'same-as'; readonly label: string } | { readonly kind: 'routine'; readonly name: string };
+    | { readonly kind: 'same-as'; readonly label: string }
+    /** `next`: the routines of the weeks after this one, in their order; after the last, `name` comes again. */
+    | { readonly kind: 'routine'; readonly name: string; readonly next?: readonly string[] };
   readonly items: readonly Item[];
   readonly comments?: Comments;
 }

@@ -244,9 +244,19 @@ export function intervalParts(
           : [Math.ceil(dose.amount.likely / 2), Math.floor(dose.amount.likely / 2)];
     const leftSec = Math.ceil(workSec / 2);
     if (workSec < 2) return [part(workSec, 'left', left)];
-    return [part(leftSec, 'left', left), part(workSec - leftSec, 'right', right)];
+    return [part(leftSec, 'left', left), part(workSec - leftSec, 'right', right)].flatMap((p) => heldAtEnd(p, item));
   }
-  return [part(workSec, item.side ?? null, repsAt(item, count, turn))];
+  return heldAtEnd(part(workSec, item.side ?? null, repsAt(item, count, turn)), item);
+}
+
+/** Work within a time, with the hold of its line as the last of it; one that leaves no time to work isn't apart. */
+function heldAtEnd(part: Part, { thenHold }: WorkItem): Part[] {
+  const holdSec = thenHold === 'by-count' ? part.reps : thenHold;
+  if (holdSec === undefined || holdSec === null || part.kind !== 'work' || holdSec >= part.sec.likely) return [part];
+  return [
+    { ...part, sec: exactly(part.sec.likely - holdSec) },
+    { ...part, kind: 'hold', sec: exactly(holdSec), reps: null },
+  ];
 }
 
 /** Cuts parts off at `sec`, or adds the rest that is left until then: the result adds up to exactly `sec`. */

@@ -217,12 +217,27 @@ export interface StageWords {
   readonly of?: number;
   /** What a tap counts; null where nothing is counted. */
   readonly taps: 'round' | 'set' | 'swap' | null;
+  /** Partners swap at every item, not once the list is done. */
+  readonly swapsByItem?: true;
   /** So many partners take turns. */
   readonly partners?: number;
   /** The participant ends the block here, by a button with these words. */
   readonly ends?: string;
   /** What is asked for when the time of this stage is up, and the score's field that it is for. */
-  readonly asks?: { readonly question: string; readonly what: 'set' | 'reps'; readonly field: string };
+  readonly asks?: {
+    readonly question: string;
+    /** `partial`: repetitions of the round that wasn't finished. */
+    readonly what: 'set' | 'reps' | 'partial';
+    readonly field: string;
+    /** Where a round has a fixed number of each line: how far one is in it after each, so that a name can be touched in place of counting. */
+    readonly round?: readonly RoundPart[];
+  };
+}
+
+/** A line of a round, and the repetitions of the round up to its end. */
+export interface RoundPart {
+  readonly words: string;
+  readonly reps: number;
 }
 
 export type ScoreKind = 'rounds+reps' | 'reps' | 'time' | 'reps-per-window' | 'top-set' | 'whole-slots' | 'none';

@@ -8,6 +8,7 @@ import type { LeverKind } from '../progress/levers/lever.ts';
 import { LEVER_KINDS } from '../progress/levers/lever.ts';
 import { scoreFields } from '../record/scores/score.ts';
 import { analyseText } from '../session/analyse.ts';
+import { computePlan } from '../session/plan.ts';
 import { describeBlock, explainLength, ruleLines } from '../session/explain/explain.ts';
 import { shapeOf, SHAPES, TIME_FORMS } from './forms.ts';
 
@@ -280,4 +281,25 @@ test('every shape that can be picked is followed through all layers, here or bes
 test('the picture of every shape is a session that reads', () => {
   for (const { id, picture } of SHAPES)
     if (typeof picture === 'string') expect([id, parseSession(picture, baseLibrary).issues]).toEqual([id, []]);
+});
+
+describe('a hold within an interval', () => {
+  const parts = (line: string) => {
+    const { document, issues } = parseSession(`Main: work 0:40 rest 0:20\n${line}\n`, baseLibrary);
+    expect(issues).toEqual([]);
+    return computePlan(document, baseLibrary).steps[0]!.parts.map((p) =>
+      `${p.kind} ${p.sec.likely} ${p.reps ?? ''}`.trim(),
+    );
+  };
+  test('is its last seconds, on each side where there are two; by count as many as its repetitions', () => {
+    expect(parts('bridge, then hold 0:10')).toEqual(['work 30', 'hold 10']);
+    expect(parts('12 bridge, then hold by count')).toEqual(['work 28 12', 'hold 12']);
+    expect(parts('6/side split squat, then hold 0:05')).toEqual(['work 15 6', 'hold 5', 'work 15 6', 'hold 5']);
+  });
+  test('leaves time to work, or is none; a hold holds anyway', () => {
+    expect(parts('bridge, then hold 0:40')).toEqual(['work 40']);
+    expect(parts('bridge, then hold 0:39')).toEqual(['work 1', 'hold 39']);
+    expect(parts('plank, then hold 0:10')).toEqual(['hold 40']);
+    expect(parts('bridge, then hold by count')).toEqual(['work 40']);
+  });
 });

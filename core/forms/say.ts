@@ -3,7 +3,7 @@ import { formatClock } from '../words/format-clock.ts';
 import { isWork, itemName } from '../words/describe-item.ts';
 import type { WorkItem } from '../document/document.ts';
 import { listWords } from '../words/words.ts';
-import type { LeverAnswer, MaxAdvice, ScoreForm, ScoreKind, ScoreLabel, Shape } from './form.ts';
+import type { LeverAnswer, MaxAdvice, ScoreForm, ScoreKind, ScoreLabel, Shape, RoundPart } from './form.ts';
 
 /** Words that several forms say. */
 
@@ -67,6 +67,22 @@ export const timeScore = (block: Block, capSec?: number): ScoreForm =>
     field('time', `time for ${workNames(block)}`, 'from the start to the last rep, like 3:04', 'clock'),
     ...(capSec ? [field('reps', `or reps by the cap of ${formatClock(capSec)}`, 'where the time was up first')] : []),
   ]);
+
+/** The lines of a round with the repetitions up to the end of each; undefined where a round has no fixed number of every line. */
+export function partsOfRound({ items, count }: Pick<Block, 'items' | 'count'>): RoundPart[] | undefined {
+  if (count !== undefined) return undefined;
+  let reps = 0;
+  const parts: RoundPart[] = [];
+  for (const item of items) {
+    if (!isWork(item)) continue;
+    const { dose } = item;
+    if (dose?.kind !== 'reps' || dose.amount.kind !== 'fixed' || item.inTurn || item.choices.length > 1)
+      return undefined;
+    reps += dose.amount.value * (dose.sides === 'each' || dose.sides === 'pairs' ? 2 : 1);
+    parts.push({ words: `${dose.amount.value} ${itemName(item)}`, reps });
+  }
+  return parts.length === 0 ? undefined : parts;
+}
 
 /** As many as one can in each window: what is done behind the fixed numbers, or all where there are none. */
 export function windowScore(block: Block, windows: number): ScoreForm {

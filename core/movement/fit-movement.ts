@@ -102,7 +102,12 @@ function nearShapes(movement: Movement, library: MovementLibrary): Movement[] {
   return [...once, ...once.flatMap((n) => easierNeighbours(n.movement, library.book))].map((n) => n.movement);
 }
 
+/** What a stand-in would need besides what the written movement needs: nobody has it at hand for that session. */
+const furtherKit = (standIn: Movement, written: Movement): number =>
+  standIn.kit.filter((piece) => !PLACES.includes(piece) && !written.kit.some((k) => servesAs(k, piece))).length;
+
 const distance = (a: Movement, b: Movement): number =>
+  furtherKit(a, b) +
   Math.abs(a.effortClass - b.effortClass) +
   (a.position === b.position ? 0 : 0.8) +
   (a.isHold === b.isHold ? 0 : 1.5) +

@@ -21,7 +21,7 @@ const pushes = (others: readonly Movement[], steps?: readonly string[]) =>
   order(others, steps).filter((o) => !o.startsWith('calm'));
 
 describe('what stands in for a movement', () => {
-  test('is the nearest of its pattern: kit weighs least, then sides, position, effort, and a hold most', () => {
+  test('is the nearest of its pattern: sides weigh least, then position, effort, further kit, and a hold most', () => {
     expect(
       pushes([
         make('a-hold', { isHold: true }),
@@ -31,20 +31,29 @@ describe('what stands in for a movement', () => {
         make('e-kit', { kit: ['band'] }),
         make('f-alike'),
       ]),
-    ).toEqual(['f-alike', 'e-kit', 'd-sides', 'c-position', 'b-easier', 'a-hold'].map((id) => `pattern ${id}`));
+    ).toEqual(['f-alike', 'd-sides', 'c-position', 'b-easier', 'e-kit', 'a-hold'].map((id) => `pattern ${id}`));
   });
   test('adds differences up: two small ones outweigh a larger', () => {
-    expect(pushes([make('a', { isOneSided: true, kit: ['band'] }), make('b', { position: 'kneeling' })])).toEqual([
+    expect(pushes([make('a', { isOneSided: true, position: 'kneeling' }), make('b', { kit: ['band'] })])).toEqual([
       'pattern a',
       'pattern b',
     ]);
-    expect(
-      pushes([make('a', { isOneSided: true, kit: ['band'], effortClass: 2 }), make('b', { isHold: true })]),
-    ).toEqual(['pattern b', 'pattern a']);
+    expect(pushes([make('a', { isOneSided: true, kit: ['band'] }), make('b', { isHold: true })])).toEqual([
+      'pattern b',
+      'pattern a',
+    ]);
     expect(pushes([make('a', { effortClass: 1 }), make('b', { position: 'kneeling', effortClass: 2 })])).toEqual([
       'pattern b',
       'pattern a',
     ]);
+  });
+  test('asks for no kit that the written one does without, while something else is near; a wall or step counts as none', () => {
+    const near = [
+      make('a', { kit: ['cable machine'], effortClass: 2 }),
+      make('b', { position: 'kneeling', effortClass: 2 }),
+    ];
+    expect(pushes(near)).toEqual(['pattern b', 'pattern a']);
+    expect(pushes([make('a', { kit: ['wall'] }), make('b', { isOneSided: true })])).toEqual(['pattern a', 'pattern b']);
   });
   test('among equals goes by id, is never harder, and the area comes after the pattern', () => {
     expect(pushes([make('b'), make('a'), make('c', { effortClass: 4 }), make('d', { pattern: 'press' })])).toEqual([

@@ -445,6 +445,12 @@ export const arbitraryDocument: fc.Arbitrary<SessionDocument> = fc
               thenRestSec: 30,
               items: [],
             },
+            {
+              role: 'Finisher',
+              time: { kind: 'flow' },
+              source: { kind: 'routine', name: 'pump-a', next: ['slow, start', 'long one'] },
+              items: [],
+            },
           ]
         : [];
     const commented = field({

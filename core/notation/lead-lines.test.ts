@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { likelyCalls } from '../clock/likely-calls.ts';
+import { likelyCalls } from '../clock/voice/likely-calls.ts';
 import { baseLibrary } from '../movement/library.ts';
 import { analyseText } from '../session/analyse.ts';
 import { parseStrictly } from './parse.ts';

@@ -1,6 +1,8 @@
 import type { Block, BlockCue } from '../document/document.ts';
 import { countLetters } from '../letters.ts';
 import { MAX_DURATION_SEC, MAX_ROUNDS } from '../limits.ts';
+import type { NextRead } from './next-routine.ts';
+import { nextRoutines, printNextRoutines, readNextRoutines } from './next-routine.ts';
 import { formatClock } from '../words/format-clock.ts';
 
 /** What the coach says in a block, or the fault to look out for: has at most so many letters. */
@@ -11,14 +13,16 @@ export const MAX_CUES = 20;
 export type LeadLine =
   | { readonly kind: 'cue'; readonly cue: BlockCue; readonly comment: string | undefined }
   | { readonly kind: 'watch'; readonly words: string; readonly comment: string | undefined }
-  | { readonly kind: 'fault'; readonly message: string };
+  | NextRead;
 
 const CUE =
   /^\s*cue\s+(?:at\s+(?:(halfway)|(the\s+last\s+)?(\d{1,3}):([0-5]\d))|in\s+round\s+(\d{1,4}))\s*:(?:\s(.*))?$/i;
 const WATCH = /^\s*watch\s*:(.*)$/i;
 
-/** Reads `Cue at halfway: WORDS`, `Cue at 2:30:`, `Cue at the last 0:30:`, `Cue in round 3:` or `Watch: WORDS`; undefined for any other line. */
+/** Reads `next of A, B`, `Cue at halfway: WORDS`, `Cue at 2:30:`, `Cue at the last 0:30:`, `Cue in round 3:` or `Watch: WORDS`; undefined for any other line. */
 export function readLeadLine(text: string): LeadLine | undefined {
+  const next = readNextRoutines(text);
+  if (next) return next;
   const watch = WATCH.exec(text);
   const cue = watch ? null : CUE.exec(text);
   if (!watch && !cue)
@@ -65,8 +69,9 @@ function whenOf(cue: BlockCue): string {
 }
 
 /** The lines under a block's header, before its items. */
-export const leadLines = (block: Pick<Block, 'film' | 'cues' | 'watch'>): string[] => [
+export const leadLines = (block: Pick<Block, 'film' | 'cues' | 'watch' | 'source'>): string[] => [
   ...(block.film === undefined ? [] : [`Film: ${block.film}`]),
   ...(block.cues ?? []).map((cue) => `Cue ${whenOf(cue)}: ${cue.words}`),
   ...(block.watch === undefined ? [] : [`Watch: ${block.watch}`]),
+  ...(nextRoutines(block).length === 0 ? [] : [printNextRoutines(nextRoutines(block))]),
 ];

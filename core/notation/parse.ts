@@ -5,7 +5,7 @@ import type { Block, Comments, Item, Role, SessionDocument, SessionField } from 
 import { countSteps, MAX_STEPS } from '../forms/count-steps.ts';
 import { ROLES, SESSION_FIELDS } from '../document/document.ts';
 import { FILM_RULE, isFilmAddress } from '../document/film.ts';
-import { MAX_DURATION_SEC, MAX_GROUP } from '../limits.ts';
+import { MAX_DURATION_SEC, MAX_GROUP, MAX_NAME_LENGTH } from '../limits.ts';
 import { beginsLikeHeader } from '../text/header-start.ts';
 import { Cursor, UnreadableError } from '../text/cursor.ts';
 import type { NotationIssue } from '../text/issue.ts';
@@ -17,7 +17,7 @@ import { readClauses } from './read-header.ts';
 import { done } from '../result.ts';
 import { sameData } from '../same-data.ts';
 import type { ItemSource, MovementNames, ReadItem } from './read-item.ts';
-import { MAX_NAME_LENGTH, readItem } from './read-item.ts';
+import { readItem } from './read-item.ts';
 import type { LineTokens, Token } from '../text/tokens.ts';
 import { readSideList } from './side-list.ts';
 import { tokenizeLine } from '../text/tokens.ts';
@@ -358,7 +358,10 @@ function readBelowHeader(
     });
   if (lead.kind === 'fault') fail(lead.message);
   else if (!open || open.items.length > 0) fail('This belongs under a block’s header, before its items.');
-  else {
+  else if (lead.kind === 'next') {
+    if (open.block.source) fail('The header says already where the lines come from; keep one.');
+    else open.block.source = { kind: 'routine', name: lead.names[0]!, next: lead.names.slice(1) };
+  } else {
     open.film = line;
     if (lead.kind === 'watch') {
       if (open.block.watch !== undefined) fail('“Watch:” stands here a second time; keep one.');
@@ -569,7 +572,7 @@ function checkBlocks(blocks: readonly OpenBlock[], names: MovementNames, issues:
       if (block.source.kind === 'same-as') {
         const target = checkSameAs(open, block.source.label, byLabel, report);
         if (target) checkRepeated(open, target, names, issues);
-      } else if (open.repeats || block.items.length > 0)
+      } else if (open.repeats || block.items.length > 0 || (block.source.next && saysMore(block)))
         report(open, 'contradiction', 'The routine brings its own clock, count and lines; leave these out.');
       continue;
     }
@@ -598,6 +601,9 @@ function checkBlocks(blocks: readonly OpenBlock[], names: MovementNames, issues:
   for (const open of blocks) settle(open, report);
   checkSteps(blocks, byLabel, report);
 }
+
+/** Whether a header says more than that a block is gone through once. */
+const saysMore = ({ source: _source, ...block }: Block): boolean => printClauses(block).join() !== 'flow';
 
 /** What a form makes of a block once its items are known: `every 1:00, 5 rounds` becomes so many slots. */
 function settle(open: OpenBlock, report: Report): void {

@@ -1,4 +1,5 @@
 import { leadLines } from './lead-lines.ts';
+import { nextRoutines } from './next-routine.ts';
 import type {
   Amount,
   Block,
@@ -106,9 +107,12 @@ const UNHURRIED = formOf({ kind: 'flow' });
 export function printClauses(block: Block): string[] {
   const { count, between, sets, source, time } = block;
   const clauses: string[] = [];
-  if (source) clauses.push(source.kind === 'same-as' ? `same as "${source.label}"` : `routine "${source.name}"`);
+  if (source?.kind === 'same-as') clauses.push(`same as "${source.label}"`);
+  // Routines of which each week takes the next stand in a line of their own.
+  else if (source && !source.next) clauses.push(`routine "${source.name}"`);
   // A bare reference has no rules of its own.
-  if (!source || formOf(time) !== UNHURRIED) clauses.push(...formOf(time).notation.print(time, block));
+  if (!source || nextRoutines(block).length > 0 || formOf(time) !== UNHURRIED)
+    clauses.push(...formOf(time).notation.print(time, block));
   if (block.rounds) clauses.push(`${spanWords(block.rounds)} ${block.rounds.high === 1 ? 'round' : 'rounds'}`);
   if (count && !block.relay) clauses.push(printCount(count));
   if (between) {

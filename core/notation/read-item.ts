@@ -1,7 +1,7 @@
 import { countLetters, cutLetters } from '../letters.ts';
 import type { Amount, Choice, Dose, Item, Load, Sides, WorkItem } from '../document/document.ts';
 import type { Cursor } from '../text/cursor.ts';
-import { MAX_AMOUNT, MAX_KG, MAX_ROUNDS, MAX_SHARE_PCT } from '../limits.ts';
+import { MAX_AMOUNT, MAX_KG, MAX_ROUNDS, MAX_SHARE_PCT, MAX_NAME_LENGTH } from '../limits.ts';
 import { nearestWords } from '../words/nearest.ts';
 import type { Token } from '../text/tokens.ts';
 import { MAX_CUE_LENGTH } from './lead-lines.ts';
@@ -22,8 +22,6 @@ export interface ReadItem {
   readonly item: Item;
   readonly source: ItemSource;
 }
-
-export const MAX_NAME_LENGTH = 80;
 
 const SPEEDS = ['brisk', 'steady', 'slow'] as const;
 const MODIFIERS = [

@@ -36,7 +36,7 @@ test('scores are read from a form, blank blocks owe none, and shown again as the
   };
   const { scores, errors } = parseScores(MIXED, (name) => form[name] ?? '');
   expect(errors).toEqual([]);
-  expect(scores.map(formatScore)).toEqual(['7 rounds', '3:04', '12, 0, 9 reps', '20 reps']);
+  expect(scores.map(formatScore)).toEqual(['7 rounds', '3:04', '12, 0, 9 reps, 21 in all, best 12', '20 reps']);
   const shown = Object.assign({}, ...scores.map(scoreValues)) as Record<string, string>;
   expect(parseScores(MIXED, (name) => shown[name] ?? '').scores).toEqual(scores);
 });

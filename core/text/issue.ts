@@ -11,6 +11,8 @@ export interface NotationIssue {
   readonly suggestions: readonly string[];
   /** The whole line in the usual spelling, where its own words have one reading. */
   readonly usual?: string;
+  /** Whole lines that come nearest to it, where it has none. */
+  readonly nearest?: readonly string[];
 }
 
 export type IssueCode =

@@ -2,10 +2,14 @@ import type { DayDate } from '../../core/calendar/day.ts';
 import { dateOfDay, formatDay } from '../../core/calendar/day.ts';
 import { localDate, localTime } from '../../core/calendar/release.ts';
 import { detailWords } from '../../core/record/adherence/detail-words.ts';
+import { scoresAgain } from '../../core/record/scores/again.ts';
+import { repsOfRound } from '../../core/record/scores/score-key.ts';
+import { resolveBlocks } from '../../core/session/resolve.ts';
+import { againWords } from '../../words/en/scores.ts';
 import { formatScore } from '../../core/record/scores/score.ts';
 import { findTarget, heldWords } from '../../core/record/scores/targets.ts';
 import type { EarlierRecord } from '../../core/record/scores/to-match.ts';
-import { comparableScores, earlierRecords } from '../../core/record/scores/to-match.ts';
+import { comparableScores, earlierRecords, repeatedBlocks } from '../../core/record/scores/to-match.ts';
 import { blockName } from '../../core/session/explain/explain.ts';
 import { sessionTitle } from '../../core/session/session-title.ts';
 import type { Db } from '../../db/pool.ts';
@@ -51,6 +55,9 @@ export async function recordWords(
       const before = held ? heldWords(held, scores.length) : '';
       return `${blockName(block)}: ${formatScore(s)}${inAnotherShape(s.block) ? ' (in another shape)' : ''}${before && ` (before: ${before})`}`;
     }),
+    againWords: scoresAgain(repeatedBlocks(document), record.scores, (b) =>
+      repsOfRound(resolveBlocks(document)[b]!),
+    ).map((again) => `${blockName(document.blocks[again.block]!)}: ${againWords(again, true)}`),
     title: sessionTitle(document),
   };
 }

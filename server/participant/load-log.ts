@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { loadFields } from '../../core/record/scores/load.ts';
+import { optionFields, optionLines, optionValue } from '../../core/record/option-fields.ts';
 import { overranFields } from '../../core/record/scores/overran.ts';
 import { scoreFields, scoreValues } from '../../core/record/scores/score.ts';
 import { blockName } from '../../core/session/explain/explain.ts';
@@ -12,6 +13,7 @@ import { type OwnDayScope } from './own-day.ts';
 export async function loadLog({ db, scope, view, sent, fitted }: OwnDayScope) {
   const { plan, blocks, document } = fitted;
   const { record } = sent;
+  const chosen = record?.details.chosen ?? [];
   const stored: Record<string, string> = record
     ? Object.assign<Record<string, string>, Record<string, string>>(
         {
@@ -21,6 +23,7 @@ export async function loadLog({ db, scope, view, sent, fitted }: OwnDayScope) {
           share: String(Math.round(record.shareRatio * 100)),
           reason: record.details.reason ?? '',
           body: record.details.body ?? '',
+          ...Object.fromEntries(optionFields(blocks).map((field) => [field.name, optionValue(field, chosen)])),
           ...Object.fromEntries(
             Object.entries(record.details.overran ?? {}).map(([block, n]) => [`over-${block}`, String(n)]),
           ),
@@ -48,6 +51,7 @@ export async function loadLog({ db, scope, view, sent, fitted }: OwnDayScope) {
     toMatch: dayToMatch(view, sent.dayId, fitted),
     bounds: boundsOf(fitted),
     loads: loadFields(blocks),
+    options: optionFields(blocks).map((field) => ({ ...field, lines: optionLines(field, blocks, fitted.library) })),
     turns: overranFields(blocks, plan),
     scored: scoreFields(plan).map((s) => ({
       ...s,

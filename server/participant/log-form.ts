@@ -15,6 +15,7 @@ import {
   REASONS,
 } from '../../core/record/record.ts';
 import { loadFields } from '../../core/record/scores/load.ts';
+import { optionFields, withOptions } from '../../core/record/option-fields.ts';
 import { overranFields } from '../../core/record/scores/overran.ts';
 import { parseScores, scoreFields } from '../../core/record/scores/score.ts';
 import { scoreKey } from '../../core/record/scores/score-key.ts';
@@ -101,13 +102,15 @@ export async function readLogForm(
   const isDone = outcome !== 'not-done';
   const reason = REASONS.find((r) => r === values.reason);
   const body = BODY_FEELINGS.find((b) => b === values.body);
-  const chosenOf = (block: number) => (clockSeen.chosen ?? []).filter((c) => c.block === block);
+  const chosen = withOptions(clockSeen.chosen ?? [], optionFields(blocks), value);
+  const chosenOf = (block: number) => chosen.filter((c) => c.block === block);
   const details: RecordDetails = {
     ...(reason && outcome !== 'done' && { reason }),
     ...(body && { body }),
     ...(isDone && loads.length > 0 && { loads }),
     ...(isDone && Object.keys(overran).length > 0 && { overran }),
-    ...(isDone && clockSeen),
+    ...(isDone && clockSeen.ranSec && { ranSec: clockSeen.ranSec }),
+    ...(isDone && chosen.length > 0 && { chosen }),
     // Another share than the clock saw: their word goes.
     ...(outcome === 'part' && read.share === sharePct && Object.keys(did).length > 0 && { did }),
     ...(off !== undefined && { clockOffSec: off }),

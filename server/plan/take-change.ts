@@ -33,6 +33,15 @@ export async function takeChange(
     now: new Date(nowMs()),
   };
   switch (intent) {
+    case 'undo-this': {
+      // One change is taken back, not whatever came after it.
+      const { revision } = await getPlan(db, programme);
+      if (revision !== formRevision(form))
+        return refused('The plan was changed again since then. Look at it on Plan, and take it back there.', 409);
+      return decideSend(db, { ...at, runIds: await runsOfPlan(db, programme) }, form, async () =>
+        data(await undoPlan(db, at, 'undo')),
+      );
+    }
     case 'undo':
     case 'redo':
       return decideSend(db, { ...at, runIds: await runsOfPlan(db, programme) }, form, async () =>

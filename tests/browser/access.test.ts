@@ -132,10 +132,10 @@ describe('a phone, upright and sideways', () => {
     const page = await openPage(browser, PHONE);
     await page.goto(`${link}/w1d1/clock`);
     await page.clock.install();
-    await page.getByRole('button', { name: 'Voice on' }).click();
+    await page.getByText('nothing', { exact: true }).click();
     // It is remembered, and the page that says so is the one that the server sent.
     await page.reload();
-    await page.getByRole('button', { name: 'Voice off' }).waitFor();
+    await expect.poll(() => page.getByRole('radio', { name: 'nothing' }).isChecked(), SOON).toBe(true);
     await page.getByRole('button', { name: 'Start', exact: true }).click();
     await page.clock.runFor(5200 + 60_000);
     await page.getByRole('heading', { name: 'split squat' }).waitFor();

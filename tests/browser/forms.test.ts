@@ -190,9 +190,9 @@ describe('a session of many forms, from the writer to Follow up', () => {
     expect(await value(/push-up in window 1/)).toBe('11');
     expect(await value(/last whole turn of squat/)).toBe('2');
     // 5 The first number stands beside the second, and moves with it.
-    await reader.getByText('Match or beat: 2 whole rounds of squat').waitFor();
+    await reader.getByText('1 round against 2 rounds').waitFor();
     await field(/whole rounds/).fill('4');
-    await reader.getByText('Match or beat: 4 whole rounds of squat').waitFor();
+    await reader.getByText('1 round against 4 rounds').waitFor();
     await reader.getByRole('button', { name: 'Send to coach' }).click();
     await reader.getByText('top set 2.5').waitFor();
   });
@@ -235,6 +235,7 @@ describe('a session of many forms, from the writer to Follow up', () => {
   test('9 a pasted week is read day by day, and put on its days', async () => {
     await coach.goto(`${programmeUrl}/write/w2d1`);
     await coach.locator('.cm-content').waitFor();
+    const before = await coach.locator('.cm-content').innerText();
     await coach.getByRole('button', { name: 'Paste a plan', exact: true }).click();
     await coach
       .getByLabel('Your text')
@@ -243,8 +244,38 @@ describe('a session of many forms, from the writer to Follow up', () => {
       );
     await coach.getByRole('button', { name: 'Read it' }).click();
     await coach.getByRole('radiogroup', { name: /3 days in it/ }).waitFor();
-    await coach.getByRole('button', { name: 'Put all on their days: Monday, Wednesday, Friday' }).click();
-    for (const day of ['Monday', 'Wednesday', 'Friday']) await coach.getByText(`${day}, week 2: written`).waitFor();
+    const then = coach.getByRole('row', { name: /^then/ });
+    await expect.poll(() => then.locator('td.is-new').count(), SOON).toBe(3);
+    await coach.getByRole('button', { name: 'Write 3 days' }).click();
+    await coach.getByText('3 days written: Monday, week 2, Wednesday, week 2 and Friday, week 2.').waitFor();
+    // The dialog is closed, and the open day shows what was written on it.
+    expect(await coach.getByRole('dialog').count()).toBe(0);
+    await expect.poll(() => coach.locator('.cm-content').innerText(), SOON).toContain('every 1:00 for 10:00');
+    await coach.getByRole('button', { name: 'Undo', exact: true }).click();
+    await coach.getByText('Taken back: 3 days as before.').waitFor();
+    await expect.poll(() => coach.locator('.cm-content').innerText(), SOON).toBe(before);
+  });
+
+  test('9 what stands on a day is replaced only where that is chosen; a longer plan makes the programme longer only then', async () => {
+    await write('w2d3', 'Main: flow\n5 plank walk-out\n');
+    await coach.goto(`${programmeUrl}/write/w2d1`);
+    await coach.locator('.cm-content').waitFor();
+    await coach.getByRole('button', { name: 'Paste a plan', exact: true }).click();
+    await coach
+      .getByLabel('Your text')
+      .fill('Week 1\nMonday: 10 squats\nWednesday: 10 lunges\nWeek 40\nTuesday: 10 push-ups');
+    await coach.getByRole('button', { name: 'Read it' }).click();
+    await coach.getByText(/Wednesday, week 2 holds “/).waitFor();
+    // What is there stays, unless it is said otherwise.
+    await coach.getByRole('button', { name: 'Write 1 day', exact: true }).waitFor();
+    await coach.getByRole('radiogroup', { name: 'What becomes of Wednesday, week 2' }).getByText('Replace it').click();
+    await coach.getByRole('button', { name: 'Write 2 days' }).waitFor();
+    await coach.getByText(/Make the programme longer by \d+ weeks; it has \d+ now/).click();
+    await coach.getByRole('button', { name: 'Write 3 days' }).click();
+    await coach.getByText('3 days written: Monday, week 2, Wednesday, week 2 and Tuesday, week 41.').waitFor();
+    await coach.getByRole('link', { name: 'See it on Plan' }).waitFor();
+    await coach.goto(`${programmeUrl}/write/w2d3`);
+    await expect.poll(() => coach.locator('.cm-content').innerText(), SOON).toContain('10 forward lunge');
   });
 
   test('10 a file that is dropped on the text is read before it is taken; natural words are taken, and written so by a press', async () => {
@@ -267,5 +298,30 @@ describe('a session of many forms, from the writer to Follow up', () => {
     expect(await coach.getByText('can’t be read').count()).toBe(0);
     await coach.getByRole('button', { name: 'write it so' }).first().click();
     await expect.poll(text, SOON).toContain('Main: work 0:45 rest 0:15, 3 rounds');
+    // Several at once, and, where that is wished, each as its line is left; Undo gives the own words back for good.
+    await pasteText(coach, 'Main: four rounds\n8 lunges, each leg\n');
+    await coach.getByText('2 lines in your own words').click();
+    await coach.getByRole('button', { name: 'write all 2 so' }).click();
+    await expect.poll(text, SOON).toContain('Main: 4 rounds\n8/side forward lunge');
+    await coach.getByLabel('Write my own words in the usual spelling').check();
+    await coach.locator('.cm-content').click();
+    await coach.keyboard.press('Control+End');
+    await coach.keyboard.type('10 squat jumps, no arms');
+    expect(await text()).toContain('10 squat jumps, no arms');
+    await coach.keyboard.press('Enter');
+    await expect.poll(text, SOON).not.toContain('squat jumps, no arms');
+    await coach.keyboard.press('Control+z');
+    await expect.poll(text, SOON).toContain('10 squat jumps, no arms');
+    await coach.keyboard.press('Control+End');
+    expect(await text()).toContain('10 squat jumps, no arms');
+    await coach.getByLabel('Write my own words in the usual spelling').uncheck();
+  });
+
+  test('10 beside a line that can’t be read stand the lines that come nearest', async () => {
+    await coach.goto(`${programmeUrl}/write/w2d3`);
+    await pasteText(coach, 'Main: evry 1:00 for 10:00\n10 squat\n');
+    await coach.getByRole('button', { name: 'Main: every 1:00 for 10:00' }).click();
+    await expect.poll(() => coach.locator('.cm-content').innerText(), SOON).toContain('Main: every 1:00 for 10:00');
+    await expect.poll(() => coach.getByText('can’t be read').count(), SOON).toBe(0);
   });
 });

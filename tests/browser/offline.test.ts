@@ -261,6 +261,17 @@ describe('three days without network', () => {
       expect(JSON.parse(seen)).toMatchObject({
         chosen: [{ block: 0, item: 0, from: 'step-back lunge', to: 'split squat' }],
       });
+      // The log shows what the clock saw, and asks for what it didn't reach.
+      expect(await chooser.getByLabel('5 split squat, each side, with 8 kg').isChecked()).toBe(true);
+      await chooser.getByLabel('10 chair squat').check();
+      await chooser.getByLabel('4 squat jump', { exact: true }).check();
+      await chooser.getByText('part of it').click();
+      await chooser.locator('input[name^=score-]').first().fill('6');
+      await chooser.getByRole('button', { name: 'Send to coach' }).click();
+      await chooser.waitForURL(/w1d5$/);
+      await chooser.goto(`${link}/w1d5/log`);
+      expect(await chooser.getByLabel('10 chair squat').isChecked()).toBe(true);
+      expect(await chooser.getByLabel('4 squat jump', { exact: true }).isChecked()).toBe(true);
       await chooser.close();
     },
   );

@@ -84,7 +84,10 @@ describe('from a written session to a logged one', () => {
     await coach.getByText('One thing can’t be read').waitFor();
     await coach.getByRole('button', { name: 'Line 9, column 14.' }).waitFor();
     await expect.poll(() => coach.getByRole('button', { name: 'Mark ready' }).isDisabled(), SOON).toBe(true);
-    await coach.getByRole('button', { name: 'work', exact: true }).click();
+    await coach
+      .getByRole('button', { name: /work 0:20 rest 0:10/ })
+      .first()
+      .click();
     await coach.getByText('One thing can’t be read').waitFor({ state: 'detached' });
     await expect.poll(() => coach.locator('.cm-content').innerText(), SOON).toContain('work 0:20 rest 0:10');
     await coach.getByText('saved', { exact: true }).waitFor();

@@ -6,7 +6,8 @@ import { toEditsJson } from '../../core/exchange/programme-edit-json.ts';
 import { findExample } from '../../core/progress/examples/examples.ts';
 import type { ProgrammeEdit } from '../../core/progress/edit/programme-edit.ts';
 import type { ProgrammeDocument } from '../../core/progress/programme-document.ts';
-import { findProgrammeDay } from '../../core/progress/programme-document.ts';
+import { placeDays, placingEdits } from '../../core/progress/edit/place-days.ts';
+import { emptyProgramme, findProgrammeDay } from '../../core/progress/programme-document.ts';
 import { insertProgramme } from '../../db/queries/plan.ts';
 import { getProgramme, insertVersion, listDays } from '../../db/queries/programme.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
@@ -116,6 +117,48 @@ describe('the plan’s own address', () => {
     expect(await post(id, { intent: 'undo' })).toMatchObject({
       data: { status: 'refused', message: 'There is nothing to undo.' },
     });
+  });
+  test('days of a pasted plan are one change; what is taken back is this one, and not what came after it', async () => {
+    const id = await make(emptyProgramme({ title: 'Pasted', weeks: 1, weekdays: [] }));
+    const days = async (query = '') => {
+      const { loader } = await import('../../app/plan/days.ts');
+      return (await callRoute(loader, `/programmes/${id}/days${query}`, { params: params(id), cookie })).data as {
+        revision: number;
+        weeks: number;
+        days: { key: string; text?: string }[];
+      };
+    };
+    expect(await days()).toMatchObject({ weeks: 1, days: [] });
+    const placed = placeDays(
+      [
+        { text: 'Main: flow\n5 squat\n', week: 1, weekday: 1 },
+        { text: 'Main: flow\n5 plank\n', week: 2, weekday: 3 },
+      ],
+      1,
+    );
+    const written = await change(id, placingEdits(placed, { weeks: 1, addWeeks: 1 }));
+    const { revision } = written.data as { revision: number };
+    expect(await days('?texts=yes')).toMatchObject({
+      weeks: 2,
+      revision,
+      days: [
+        { key: 'w1d1', text: 'Main: flow\n5 squat\n' },
+        { key: 'w2d3', text: 'Main: flow\n5 plank\n' },
+      ],
+    });
+    expect((await days()).days[0]).not.toHaveProperty('text');
+    await change(id, [{ kind: 'set-title', title: 'Meanwhile' }]);
+    expect(await post(id, { intent: 'undo-this', revision: String(revision) })).toMatchObject({
+      status: 409,
+      data: { status: 'refused' },
+    });
+    expect((await planOf(id)).programme.title).toBe('Meanwhile');
+    await post(id, { intent: 'undo' });
+    // Taking that back was a change too: its revision is the one that stands now.
+    expect(await post(id, { intent: 'undo-this', revision: 'x' })).toMatchObject({ status: 400 });
+    const now = String((await planOf(id)).revision);
+    expect(await post(id, { intent: 'undo-this', revision: now })).toMatchObject({ data: { status: 'changed' } });
+    expect(await days()).toMatchObject({ weeks: 1, days: [] });
   });
 
   test('one drawn on an older plan is a 409 and changes nothing; one without a revision is no change at all', async () => {

@@ -3,7 +3,7 @@ import { changeWords } from '../../words/en/findings.ts';
 import { formatCheckReport } from '../../words/en/check-report.ts';
 import { explainChange, fitSession } from '../../core/fit/fit-session.ts';
 import { countShapes, SEEN_AS } from '../../core/fit/count-shapes.ts';
-import { cuesOf, cueWords, nextToDo } from '../../core/clock/calls.ts';
+import { cuesOf, cueWords, nextToDo } from '../../core/clock/voice/calls.ts';
 import { advance, startClock, topSetOf } from '../../core/clock/clock.ts';
 import { seenScores } from '../../core/clock/seen-scores.ts';
 import type { Stage } from '../../core/clock/stage.ts';
@@ -170,7 +170,7 @@ function describeStage(s: Stage, i: number, stages: readonly Stage[]): string {
     ...(s.rules.length > 0 ? [`rules ${s.rules.join('; ')}`] : []),
     ...(lines.length > 0 ? [`lines ${lines.join(' / ')}`] : []),
     `cues ${cuesOf(s)
-      .map((c) => `${c.atSec} ${cueWords(c, s, nextToDo(stages, i))}`)
+      .map((c) => `${c.atSec} ${cueWords(c, s, { next: nextToDo(stages, i), roomSec: Infinity, isTold: true })}`)
       .join('; ')}`,
   ].join(' | ');
 }

@@ -17,7 +17,7 @@ test('each doubt says what was taken, and its first choice is that', () => {
   expect(DOUBTS.map((facts) => [doubtWords(facts, 'these words'), ...doubtChoices(facts)])).toMatchInlineSnapshot(`
     [
       [
-        "“these words” is kept as words: its number was read as nothing.",
+        "“these words” is kept as words: nothing in it could be read.",
         "kept as a note",
       ],
       [

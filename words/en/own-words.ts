@@ -27,7 +27,7 @@ export const PIECE_WORDS: Readonly<Record<PieceKind, string>> = {
 export function doubtWords(facts: DoubtFacts, said: string): string {
   switch (facts.code) {
     case 'unread':
-      return `“${said}” is kept as words: its number was read as nothing.`;
+      return `“${said}” is kept as words: nothing in it could be read.`;
     case 'new-movement':
       return `“${facts.name}” is no movement that is known here; it is taken as written.`;
     case 'tempo-or-rounds': {

@@ -13,11 +13,28 @@ export function ClockQuestion({
 }) {
   const asks = stage.asks!;
   const isSet = asks.what === 'set';
-  const [value, setValue] = useState(isSet ? taps + 1 : 0);
+  const { round = [] } = asks;
+  // Of a window the rounds that were tapped are known; what came after them is touched by its name.
+  const whole = asks.what === 'reps' ? taps * (round.at(-1)?.reps ?? 0) : 0;
+  const [value, setValue] = useState(isSet ? taps + 1 : whole);
   const step = isSet ? 0.5 : 1;
   return (
     <div className="clock-question" role="group" aria-label={asks.question}>
       <p>{asks.question}</p>
+      {round.length > 1 && (
+        <div className="clock-round-parts">
+          {round.slice(0, -1).map(({ words, reps }) => (
+            <button
+              key={`${words} ${reps}`}
+              type="button"
+              aria-pressed={value === whole + reps}
+              onClick={() => setValue(whole + reps)}
+            >
+              up to {words}
+            </button>
+          ))}
+        </div>
+      )}
       <div>
         <button type="button" aria-label="less" onClick={() => setValue((v) => Math.max(0, v - step))}>
           −

@@ -1,4 +1,10 @@
-import type { Hurt } from '../../../core/clock/clock.ts';
+import type { ClockState, Hurt } from '../../../core/clock/clock.ts';
+import { openQuestion } from '../../../core/clock/clock.ts';
+import { seenScores } from '../../../core/clock/seen-scores.ts';
+import type { Stage } from '../../../core/clock/stage.ts';
+import { scoresAgain } from '../../../core/record/scores/again.ts';
+import { readScores } from '../../../core/record/scores/score.ts';
+import { againWords } from '../../../words/en/scores.ts';
 import { hasWork, spokenDose } from '../../../core/clock/stage.ts';
 import type { PackedRibbon } from '../../charts/session/pack-ribbon.ts';
 import { ClockQuestion } from './clock-question.tsx';
@@ -26,7 +32,21 @@ export function ClockScreen(props: ClockScreenProps) {
   const { state, shown, view, send, logLink } = clock;
   if (!state) return <BeforeFace {...{ title, totalSec, clock, back }} isEmpty={shown.length === 0} />;
   if (clock.isGivenUp) return <GivenUpFace {...{ logLink, back }} />;
-  if (!view) return <AfterFace {...{ title, logLink }} onBack={() => send('back')} />;
+  const question = (at: number | undefined) =>
+    at !== undefined && (
+      <ClockQuestion
+        key={at}
+        stage={shown[at]!}
+        taps={clock.tapsAt(at)}
+        onAnswer={(value) => send({ kind: 'answer', stage: at, value })}
+      />
+    );
+  if (!view)
+    return (
+      <AfterFace {...{ title, logLink }} again={seenAgain(state, shown, props)} onBack={() => send('back')}>
+        {question(openQuestion(state, shown))}
+      </AfterFace>
+    );
   const { stage, isPaused, asked } = view;
   const places = shapePlaces(props.stages, state.stage, state.changes, ladders);
   const onChoose = (place: ShapePlace, option: number) =>
@@ -50,20 +70,13 @@ export function ClockScreen(props: ClockScreenProps) {
         }}
       >
         <StageFace view={view} choice={choice} cues={!choice && names.length === 1 ? (cues[names[0]!] ?? []) : []} />
-        {asked !== undefined && (
-          <ClockQuestion
-            key={asked}
-            stage={shown[asked]!}
-            taps={clock.tapsAt(asked)}
-            onAnswer={(value) => send({ kind: 'answer', stage: asked, value })}
-          />
-        )}
+        {question(asked)}
         <p className="clock-flash" role="status">
           {isPaused ? 'Paused' : clock.flash}
         </p>
         {/* What a voice would say: without it a screen reader does. */}
         <p className="sr" aria-live="assertive">
-          {clock.heard.voice ? '' : spokenDose(stage.figure, stage.title, stage.sides)}
+          {clock.heard.voice !== 'off' ? '' : spokenDose(stage.figure, stage.title, stage.sides)}
         </p>
       </div>
       <StageButtons
@@ -73,6 +86,17 @@ export function ClockScreen(props: ClockScreenProps) {
       />
     </main>
   );
+}
+
+/** What the clock saw of blocks that were done twice, in words. */
+function seenAgain(
+  state: ClockState,
+  shown: readonly Stage[],
+  { scored, toMatch }: Pick<ClockScreenProps, 'scored' | 'toMatch'>,
+): string[] {
+  const seen = seenScores(state, shown, scored);
+  const { scores } = readScores(scored, (name) => seen[name] ?? '');
+  return scoresAgain(toMatch.sameAs, scores, () => undefined).map((again) => againWords(again, false));
 }
 
 interface ClockSheetProps {

@@ -1,4 +1,4 @@
-import { nextToDo } from '../../../core/clock/calls.ts';
+import { nextToDo } from '../../../core/clock/voice/calls.ts';
 import type { ClockState } from '../../../core/clock/clock.ts';
 import { blockSpentMs, openQuestion, stageSpentMs, tapsOf, topSetOf } from '../../../core/clock/clock.ts';
 import { seenScores } from '../../../core/clock/seen-scores.ts';
@@ -6,6 +6,7 @@ import type { Stage, StageLine } from '../../../core/clock/stage.ts';
 import { carriedFigure, isWaiting, sideWords } from '../../../core/clock/stage.ts';
 import type { ScoredBlock } from '../../../core/record/scores/score.ts';
 import type { ToMatch } from '../../../core/record/scores/to-match.ts';
+import { turnAt } from '../../../core/clock/turns.ts';
 import { seenWords } from './clock-words.ts';
 
 /** What the clock shows of a stage at a moment. */
@@ -22,6 +23,8 @@ export interface ClockView {
   readonly taps: number;
   /** The list, each line as it is now. */
   readonly lines: readonly StageLine[];
+  /** The line of the list that a partner does now; null where each does the whole list, or nobody takes turns. */
+  readonly lineNow: number | null;
   /** The number to do now; undefined where there is none. */
   readonly numberNow: string | undefined;
   /** Which side it is now; empty where there is nothing to tell apart. */
@@ -37,6 +40,10 @@ export interface ClockView {
   /** Seconds until a rest may be ended; undefined where it can't be. */
   readonly enoughInSec: number | undefined;
 }
+
+/** What is shown large because it comes next: in a rest, and while one gets ready; undefined while something is done, or asked. */
+export const comingIn = ({ stage, next, asked }: Pick<ClockView, 'stage' | 'next' | 'asked'>): Stage | undefined =>
+  asked === undefined && (stage.kind === 'rest' || isWaiting(stage)) ? next : undefined;
 
 export interface ClockPlan {
   /** In the shapes that were chosen. */
@@ -99,6 +106,7 @@ export function clockView(state: ClockState, now: number, plan: ClockPlan): Cloc
     atRatio: totalSec === 0 ? 0 : Math.min(1, atSec / totalSec),
     taps,
     lines,
+    lineNow: turnAt(stage, taps)?.line ?? null,
     numberNow: numberNow(stage, lines),
     side: stage.kind === 'work' ? sideWords(stage, spentSec) : '',
     match: matchWords(stage, state, plan),

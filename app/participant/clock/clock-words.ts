@@ -1,3 +1,4 @@
+import { turnAt, turnWords } from '../../../core/clock/turns.ts';
 import type { Stage } from '../../../core/clock/stage.ts';
 import type { ScoredBlock } from '../../../core/record/scores/score.ts';
 
@@ -19,7 +20,7 @@ export function tapWords(stage: Stage, taps: number): string {
     case 'set':
       return `One more set done: ${taps}`;
     case 'swap':
-      return `Partner ${(taps % stage.partners) + 1} works. Swap`;
+      return `${turnWords(turnAt(stage, taps)!, stage)}. Done, swap`;
     default:
       return `One more round done: ${taps}`;
   }

@@ -3,6 +3,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { createRoutesStub } from 'react-router';
 import { describe, expect, test, vi } from 'vitest';
 import { buildStages } from '../../../core/clock/build-stages.ts';
+import { withSetUps } from '../../../core/clock/voice/set-up.ts';
 import type { ClockEvent, ClockState } from '../../../core/clock/clock.ts';
 import { advance, startClock } from '../../../core/clock/clock.ts';
 import { baseLibrary } from '../../../core/movement/library.ts';
@@ -12,9 +13,11 @@ import { resolveBlocks } from '../../../core/session/resolve.ts';
 import { packRibbon } from '../../charts/session/pack-ribbon.ts';
 import { layoutRibbon } from '../../charts/ribbon-layout.ts';
 import type { ClockView } from './clock-view.ts';
-import { clockView } from './clock-view.ts';
+import { clockView, comingIn } from './clock-view.ts';
+import { ClockQuestion } from './clock-question.tsx';
 import { AfterFace } from './faces/after-face.tsx';
 import { BeforeFace } from './faces/before-face.tsx';
+import { NextFace } from './faces/next-face.tsx';
 import { StageButtons } from './faces/stage-buttons.tsx';
 import { StageFace } from './faces/stage-face.tsx';
 import { seenByClock } from './log-link.ts';
@@ -27,7 +30,7 @@ function at(text: string, events: readonly (readonly [ClockEvent, number])[], se
   const { document, issues } = parseSession(text, baseLibrary);
   expect(issues).toEqual([]);
   const plan = computePlan(document, baseLibrary);
-  const stages = buildStages(plan, resolveBlocks(document));
+  const stages = withSetUps(buildStages(plan, resolveBlocks(document)), baseLibrary);
   const told = [...events, ['tick', sec] as const].flatMap(
     ([event, when]) =>
       [
@@ -61,7 +64,8 @@ const clock = {
   setSheet: vi.fn(),
   start: vi.fn(),
   hear: vi.fn(),
-  heard: { tones: true, voice: false },
+  heard: { tones: true, voice: 'off' as const, tempo: false },
+  hasTempo: false,
   logLink: '/log',
   saved: undefined,
 };
@@ -104,6 +108,23 @@ describe('what the clock shows of a moment', () => {
     expect(viewAt('Main: amrap 9:00\n10 squat', [], 2, ['3 rounds']).match).toBe('');
   });
 
+  test('in a rest what comes next is shown large: side, number, how, and what is to be set up', () => {
+    const next = (text: string, sec: number) => read(<NextFace next={comingIn(viewAt(text, [], sec))!} />);
+    expect(next(INTERVALS, 50)).toBe('next side plank left first each side down to the floor hips up, stay');
+    expect(next('Main: work 0:40 rest 0:20, 1 rounds\nsquat\n5/side split squat\n', 50)).toBe(
+      'next split squat left first 5 each side sink straight down and rise',
+    );
+    expect(next('Main: work 0:40 rest 0:20, 1 rounds\nsquat\n13 goblet squat @ 12 kg, half each side\n', 50)).toContain(
+      '7 left, 6 right',
+    );
+    expect(next('Warm-up: flow\n10 squat\n\nMain: amrap 5:00\n5 burpee\n10 bridge\n', 3)).toContain('squat 10');
+    // A surprise isn't shown before its turn, nor what it needs.
+    expect(next('Main: work 0:40 rest 0:20, 1 rounds\nsquat\n8 man-maker, a surprise\n', 50)).toBe(
+      'next something more',
+    );
+    expect(comingIn(viewAt(INTERVALS, [], 20))).toBeUndefined();
+  });
+
   test('over, there is nothing to show', () => {
     expect(at(INTERVALS, [], 4000).view).toBeUndefined();
   });
@@ -118,7 +139,9 @@ describe('the buttons of a stage', () => {
     expect(buttons(INTERVALS, [], 10)).toMatch(/^next .*back pause skip easier \/ harder this hurts$/);
   });
   test('paused: go on, what is heard, and the way to the log', () => {
-    expect(buttons(INTERVALS, [['pause', 10]], 20)).toMatch(/go on skip .* Tones on Voice off Stop here and log$/);
+    expect(buttons(INTERVALS, [['pause', 10]], 20)).toMatch(
+      /go on skip .* Tones on The voice says everything changes numbers nothing Stop here and log$/,
+    );
   });
   test('at one’s own pace: on to the next', () => {
     expect(buttons('Warm-up: flow\n10 squat', [], 12)).toContain('Done, on to the next');
@@ -130,6 +153,36 @@ describe('the buttons of a stage', () => {
   });
 });
 
+describe('what is asked when the time is up', () => {
+  const asked = (text: string, taps: number) => {
+    const { stages } = at(text, [], 1);
+    const stage = stages.find((s) => s.asks)!;
+    return read(<ClockQuestion stage={stage} taps={taps} onAnswer={vi.fn()} />);
+  };
+  test('how far into the round that wasn’t finished: by movement, or by number', () => {
+    expect(asked('Main: amrap 5:00\n5 burpee\n6/side split squat\n10 squat', 3)).toBe(
+      'How far into the round that wasn’t finished? up to 5 burpee up to 6 split squat − 0 + +10 That’s it',
+    );
+    const { stages } = at('Main: amrap 5:00\n5 burpee\n6/side split squat\n10 squat', [], 1);
+    expect(stages.find((s) => s.asks)!.asks!.round!.map((r) => r.reps)).toEqual([5, 17, 27]);
+  });
+  test('of a window with a number for every line, the rounds that were tapped are counted already', () => {
+    expect(asked('Main: windows 2:00 x 3\n5 burpee\n10 squat', 2)).toContain('up to 5 burpee − 30 +');
+    expect(buttonsOf('Main: windows 2:00 x 3\n5 burpee\n10 squat')).toContain('One more round done: 0');
+    // What is done as often as one can is counted by itself.
+    expect(asked('Main: windows 2:00 x 3\n5 burpee\nmax squat', 0)).toMatch(/squat in window 1: how many\? − 0/);
+    expect(buttonsOf('Main: windows 2:00 x 3\n5 burpee\nmax squat')).not.toContain('round done');
+  });
+  test('a round without a fixed number isn’t taken apart', () => {
+    for (const line of ['[squat, march]', '5 squat or 6 lunge', '3+1 squat', '0:30 plank', 'squat'])
+      expect(at(`Main: amrap 5:00\n5 burpee\n${line}`, [], 1).stages.some((s) => s.asks)).toBe(false);
+  });
+  const buttonsOf = (text: string) => {
+    const { view, ribbon } = at(text, [], 12);
+    return read(<StageButtons view={view!} clock={clock} ribbon={ribbon} hasShapes hasChoice={false} />);
+  };
+});
+
 describe('before and after', () => {
   const face = (saved: ClockState | undefined, isEmpty = false) =>
     read(<BeforeFace title="Legs" totalSec={120} isEmpty={isEmpty} clock={{ ...clock, saved }} back="/" />);
@@ -139,10 +192,12 @@ describe('before and after', () => {
     expect(face({ ...startClock(0), status: 'finished' })).toContain('It is done: log it');
   });
   test('with nothing to time there is nothing to start', () => {
-    expect(face(undefined, true)).toMatch(/nothing to time.*Voice off Back to the session$/);
+    expect(face(undefined, true)).toMatch(/nothing to time.*The voice says .* nothing Back to the session$/);
   });
   test('after the last stage the log is next', () => {
-    expect(read(<AfterFace title="Legs" logLink="/log" onBack={vi.fn()} />)).toMatch(/That was all of it.*Log it/);
+    expect(
+      read(<AfterFace title="Legs" logLink="/log" again={['38 reps against 36 reps']} onBack={vi.fn()} />),
+    ).toMatch(/That was all of it 38 reps against 36 reps.*Log it/);
   });
 });
 

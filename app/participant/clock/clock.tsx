@@ -1,9 +1,10 @@
 import { sessionTitle } from '../../../core/session/session-title.ts';
 import { scoreFields } from '../../../core/record/scores/score.ts';
 import { buildStages } from '../../../core/clock/build-stages.ts';
+import { withSetUps } from '../../../core/clock/voice/set-up.ts';
 import { withStageOptions } from '../../../core/clock/stage-options.ts';
 import { dayToMatch } from '../../../server/participant/earlier-scores.ts';
-import { withPaceMarks } from '../../../core/clock/pace-marks.ts';
+import { withPaceMarks } from '../../../core/clock/voice/pace-marks.ts';
 import { cuesFor, laddersOf } from '../../../server/participant/fitted-view.ts';
 import { withOwnDay } from '../../../server/participant/own-day.ts';
 import { packRibbon } from '../../charts/session/pack-ribbon.ts';
@@ -30,7 +31,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
       versionId: sent.versionId,
       title: sessionTitle(document),
       stages: withPaceMarks(
-        withStageOptions(buildStages(plan, blocks), document, blocks, fitted.library),
+        withStageOptions(withSetUps(buildStages(plan, blocks), fitted.library), document, blocks, fitted.library),
         toMatch.targets,
       ),
       ladders,

@@ -1,5 +1,7 @@
 import { useCallback, useMemo, useRef, useState, useSyncExternalStore } from 'react';
-import type { Cue } from '../../../core/clock/calls.ts';
+import type { Cue } from '../../../core/clock/voice/cue.ts';
+import type { Speaking, VoiceLevel } from '../../../core/clock/voice/voice.ts';
+import { decideSpeech, isSaid, VOICE_LEVELS } from '../../../core/clock/voice/voice.ts';
 
 /** Frequencies and lengths of a call's tones, one after the other: [hertz, seconds]. */
 const TONES: Record<Cue, readonly (readonly [number, number])[]> = {
@@ -18,6 +20,11 @@ const TONES: Record<Cue, readonly (readonly [number, number])[]> = {
     [780, 0.12],
     [520, 0.2],
   ],
+  hold: [
+    [520, 0.2],
+    [520, 0.2],
+  ],
+  tempo: [],
   ten: [[780, 0.08]],
   number: [[780, 0.06]],
   coach: [[620, 0.08]],
@@ -37,12 +44,14 @@ const GAP_SEC = 0.05;
 /** What is heard: each has its own switch. All of it is also seen. */
 export interface Heard {
   readonly tones: boolean;
-  readonly voice: boolean;
+  readonly voice: VoiceLevel;
+  /** Whether a tempo is counted aloud. */
+  readonly tempo: boolean;
 }
 
 const KEY = 'ysodos-calls';
 
-const BOTH: Heard = { tones: true, voice: true };
+const BOTH: Heard = { tones: true, voice: 'all', tempo: false };
 
 function readStored(): string {
   try {
@@ -54,7 +63,14 @@ function readStored(): string {
 
 function parseHeard(text: string): Heard {
   try {
-    return { ...BOTH, ...(JSON.parse(text || '{}') as Partial<Heard>) };
+    const { tones, voice, tempo } = JSON.parse(text || '{}') as {
+      tones?: boolean;
+      voice?: VoiceLevel | boolean;
+      tempo?: boolean;
+    };
+    // A phone that was used before there were levels keeps what it chose: on or off.
+    const level = voice === false ? 'off' : VOICE_LEVELS.find((l) => l === voice);
+    return { tones: tones ?? BOTH.tones, voice: level ?? BOTH.voice, tempo: tempo ?? BOTH.tempo };
   } catch {
     return BOTH;
   }
@@ -65,6 +81,7 @@ const noChanges = () => () => undefined;
 /** Calls by tone, and by voice where the browser has one. `wake` must be called from a tap: browsers ask for it. */
 export function useCalls() {
   const audio = useRef<AudioContext | null>(null);
+  const speaking = useRef<Speaking | undefined>(undefined);
   const stored = useSyncExternalStore(noChanges, readStored, () => '');
   const [chosen, setHeard] = useState<Heard | null>(null);
   const heard = useMemo(() => chosen ?? parseHeard(stored), [chosen, stored]);
@@ -98,8 +115,12 @@ export function useCalls() {
           at += sec + GAP_SEC;
         }
       }
-      if (heard.voice && words && typeof speechSynthesis !== 'undefined') {
-        speechSynthesis.cancel();
+      const isWished = cue === 'tempo' ? heard.tempo && heard.voice !== 'off' : isSaid(cue, heard.voice);
+      if (words && isWished && typeof speechSynthesis !== 'undefined') {
+        const { how, speaking: next } = decideSpeech({ cue, words }, speaking.current, performance.now());
+        speaking.current = next;
+        if (how === 'drop') return;
+        if (how === 'instead') speechSynthesis.cancel();
         speechSynthesis.speak(Object.assign(new SpeechSynthesisUtterance(words), { lang: 'en', rate: 1.1 }));
       }
     },

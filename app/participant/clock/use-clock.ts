@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { Call } from '../../../core/clock/calls.ts';
+import type { Call } from '../../../core/clock/voice/calls.ts';
 import type { ClockEvent, Hurt } from '../../../core/clock/clock.ts';
 import { tapsOf } from '../../../core/clock/clock.ts';
 import type { ShapeLadders } from '../../../core/clock/shapes.ts';
@@ -135,6 +135,8 @@ export function useClock(settings: ClockSettings) {
     state,
     shown,
     view: state ? clockView(state, now, { stages: shown, scored, toMatch, totalSec }) : undefined,
+    /** Whether something is done in a tempo, which may be counted. */
+    hasTempo: written.some((s) => s.tempo !== null),
     tapsAt: (stage: number) => (state ? tapsOf(state, stage) : 0),
     saved,
     flash,

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { CLOCK_KEY } from '../base/kept-pages.ts';
-import type { Call } from '../../../core/clock/calls.ts';
-import { worthCalling } from '../../../core/clock/calls.ts';
+import type { Call } from '../../../core/clock/voice/calls.ts';
+import { worthCalling } from '../../../core/clock/voice/calls.ts';
 import type { ClockEvent, ClockState } from '../../../core/clock/clock.ts';
 import { runClock, nextCallInMs, stageSpentMs, startClock } from '../../../core/clock/clock.ts';
 import type { ShapeLadders } from '../../../core/clock/shapes.ts';

@@ -10,7 +10,11 @@ import {
   REASONS,
 } from '../../../core/record/record.ts';
 import type { Score } from '../../../core/record/scores/score.ts';
-import { formatScore } from '../../../core/record/scores/score.ts';
+import { scoresAgain } from '../../../core/record/scores/again.ts';
+import { againWords } from '../../../words/en/scores.ts';
+import { formatScore, readScores } from '../../../core/record/scores/score.ts';
+import { optionValue } from '../../../core/record/option-fields.ts';
+import type { ChosenShape } from '../../../core/clock/shapes.ts';
 import { findDoubts, outcomeDoubt } from '../../../core/record/scores/doubts.ts';
 import { addScores } from '../../../core/record/scores/targets.ts';
 import { plural } from '../../../core/words/words.ts';
@@ -106,10 +110,19 @@ function useSeen(versionId: number): Record<string, string> {
   );
 }
 
+/** What the clock says was chosen. */
+function seenChoices(seen: string | undefined): readonly ChosenShape[] {
+  try {
+    return (JSON.parse(seen ?? '') as { chosen?: ChosenShape[] }).chosen ?? [];
+  } catch {
+    return []; // No clock ran.
+  }
+}
+
 export const clientLoader = (args: Route.ClientLoaderArgs) => orKeptPage(args);
 
 export default function Log({ loaderData, actionData, params }: Route.ComponentProps) {
-  const { title, clientId, scored, hasRecord, toMatch, versionId, bounds, loads, turns } = loaderData;
+  const { title, clientId, scored, hasRecord, toMatch, versionId, bounds, loads, options, turns } = loaderData;
   const [typed, setTyped] = useState<Record<string, string>>({});
   const seen = useSeen(versionId);
   const [doubts, setDoubts] = useState<Record<string, string>>({});
@@ -245,10 +258,29 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
             ))}
           </select>
         </label>
+        {options.map((field) => {
+          const value = values[field.name] ?? optionValue(field, seenChoices(values.seen));
+          return (
+            <fieldset key={field.name} className="options-done">
+              <legend>Which did you do?</legend>
+              {field.lines.map((words, n) => (
+                <label key={n}>
+                  <input type="radio" name={field.name} value={n} defaultChecked={value === String(n)} /> {words}
+                </label>
+              ))}
+            </fieldset>
+          );
+        })}
         {scored.map((s) => (
           <fieldset key={s.name} className="score">
             <legend>{s.name}</legend>
-            <MatchWords scored={s} all={scored} toMatch={toMatch} values={{ ...values, ...typed }} />
+            <MatchWords
+              scored={s}
+              all={scored}
+              toMatch={toMatch}
+              values={{ ...values, ...typed }}
+              perRound={(block) => bounds[block]?.perRound ?? undefined}
+            />
             <div className="score-fields">
               {s.fields.map((f) => (
                 <div key={f.name}>
@@ -403,11 +435,13 @@ function MatchWords({
   all,
   toMatch,
   values,
+  perRound,
 }: {
   scored: Scored;
   all: readonly Scored[];
   toMatch: Route.ComponentProps['loaderData']['toMatch'];
   values: Readonly<Record<string, string>>;
+  perRound: (block: number) => number | undefined;
 }) {
   const first = toMatch.sameAs[scored.block];
   const numbers = all
@@ -415,6 +449,17 @@ function MatchWords({
     .flatMap((s) => s.fields.flatMap((f) => (values[f.name] ? [`${values[f.name]} ${f.label}`] : [])))
     .join(', ');
   const words = numbers || toMatch.words[scored.block];
+  const own = all.filter((s) => s.block === scored.block || s.block === first);
+  const { scores } = readScores(own, (name) => values[name] ?? '');
+  const again = scoresAgain(toMatch.sameAs, scores, perRound).find(
+    (a) => a.block === scored.block && a.score.part === scored.part,
+  );
+  if (again)
+    return (
+      <p className="to-match" role="status">
+        <b>{againWords(again, false)}</b>
+      </p>
+    );
   return words ? (
     <p className="to-match">
       Match or beat: <b>{words}</b>

@@ -1,4 +1,8 @@
 import { changeWords } from '../../../core/fit/fit-session.ts';
+import { scoresAgain } from '../../../core/record/scores/again.ts';
+import { repsOfRound } from '../../../core/record/scores/score-key.ts';
+import { blockName } from '../../../core/session/explain/explain.ts';
+import { againWords } from '../../../words/en/scores.ts';
 import type { ToMatch } from '../../../core/record/scores/to-match.ts';
 import { worthWords } from '../../../core/record/adherence/worth.ts';
 import type { FittedView } from '../../../server/participant/fitted-view.ts';
@@ -34,7 +38,14 @@ export function toDaySession(
   return {
     ...showFit(fitted),
     toMatch: toMatch.words,
-    worth: record ? worthWords(record, fitted.plan, fitted.blocks, toMatch) : [],
+    worth: record
+      ? [
+          ...worthWords(record, fitted.plan, fitted.blocks, toMatch),
+          ...scoresAgain(toMatch.sameAs, record.scores, (b) => repsOfRound(fitted.blocks[b]!)).map(
+            (again) => `${blockName(fitted.blocks[again.block]!)}: ${againWords(again, false)}`,
+          ),
+        ]
+      : [],
     number,
     changeNote,
     newer: newer ? { changeNote: newer.changeNote } : null,

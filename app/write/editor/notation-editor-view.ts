@@ -220,9 +220,10 @@ export function openEditor(host: HTMLElement, options: EditorOptions): EditorHan
       name: s,
       apply: () => change(offset(issue.line, issue.column), offset(issue.line, issue.endColumn), s),
     }));
-    const { usual } = issue;
+    const { usual, nearest = [] } = issue;
     const whole = view.state.doc.line(Math.min(issue.line, view.state.doc.lines));
-    if (usual !== undefined) actions.unshift({ name: usual, apply: () => change(whole.from, whole.to, usual) });
+    const lines = usual === undefined ? nearest : [usual];
+    actions.unshift(...lines.map((line): Action => ({ name: line, apply: () => change(whole.from, whole.to, line) })));
     return {
       from,
       to: Math.max(from, offset(issue.line, issue.endColumn)),

@@ -11,6 +11,9 @@ import { readWords } from '../../../words/en/own-words.ts';
 import { Dialog } from '../../parts/dialog.tsx';
 import { PasteDays } from './paste-days.tsx';
 import { PasteDoubts } from './paste-doubts.tsx';
+import type { Placing } from './use-placing.ts';
+import { usePlacing } from './use-placing.ts';
+import type { WrittenDays } from './use-written-days.ts';
 import { ReadSource } from './read-source.tsx';
 
 interface PasteDialogProps {
@@ -23,11 +26,12 @@ interface PasteDialogProps {
   /** The week that is being written, for a plan of several days. */
   readonly week: number;
   readonly firstWeekday: Weekday;
-  /** Puts a text on another day; what came of it in words, or why not. */
-  readonly onPutOn: (
-    place: { week: number; weekday: number },
-    text: string,
-  ) => Promise<{ done: boolean; words: string }>;
+  readonly programmeId: string;
+  /** Writes the days of a plan on the programme. */
+  readonly onWrite: (change: WrittenDays) => void;
+  readonly busy: boolean;
+  /** Why they couldn’t be written; empty where nothing was wrong. */
+  readonly problem: string;
   readonly onClose: () => void;
 }
 
@@ -35,34 +39,43 @@ const MOST_LETTERS = 60_000;
 const PLACEHOLDER =
   'Warm up, twice: 10 arm circles, 10 squats\n\nThen 3 rounds, 30 s rest between\n8 lunges each leg\n20 sec side plank e/s';
 
-/** How many stretches are kept as words rather than as work. */
-const keptAsWords = ({ pieces }: OwnDay): number => pieces.filter((p) => p.as === 'note' || p.as === 'unread').length;
-
-const takeText = (day: OwnDay): string => {
-  const words = keptAsWords(day);
-  return words === 0 ? 'Take it' : `Take it, ${words} left as ${words === 1 ? 'a note' : 'notes'}`;
+/** `Take it, 2 left as notes`: how many stretches are kept as words rather than as work. */
+const withNotes = (words: string, days: readonly OwnDay[]): string => {
+  const kept = days.flatMap((d) => d.pieces).filter((p) => p.as === 'note' || p.as === 'unread').length;
+  return kept === 0 ? words : `${words}, ${kept} left as ${kept === 1 ? 'a note' : 'notes'}`;
 };
 
 /** A plan in a coach's own words: what each stretch of it became, what is asked, and the session, before any of it is taken. */
 export function PasteDialog(props: PasteDialogProps) {
-  const { open, library, dropped = '', hasText, firstWeekday, onTake, onClose } = props;
-  const [plain, setPlain] = useState(dropped.slice(0, MOST_LETTERS));
-  const [isRead, setIsRead] = useState(dropped.trim() !== '');
+  const { open, library, dropped = '', hasText, firstWeekday, busy, problem, onTake, onWrite, onClose } = props;
+  const [plain, setPlain] = useState(dropped);
+  const [isRead, setIsRead] = useState(dropped.trim() !== '' && dropped.length <= MOST_LETTERS);
   const [mode, setMode] = useState<'replace' | 'append'>('append');
   const [chosen, setChosen] = useState(0);
   const [answers, setAnswers] = useState<ReadonlyMap<number, number>>(new Map());
   const plan = useMemo(
-    () => readOwnPlan(plain, library, firstWeekday, answers),
-    [plain, library, firstWeekday, answers],
+    () => readOwnPlan(isRead ? plain : '', library, firstWeekday, answers),
+    [isRead, plain, library, firstWeekday, answers],
   );
   const at = Math.min(chosen, plan.days.length - 1);
   const day = plan.days[at]!;
   const change = (text: string, isDone = false) => {
-    setPlain(text.slice(0, MOST_LETTERS));
+    setPlain(text);
     setChosen(0);
     setAnswers(new Map());
-    setIsRead(isDone && text.trim() !== '');
+    placing.reset();
+    setIsRead(isDone && text.trim() !== '' && text.length <= MOST_LETTERS);
   };
+  const take = () => {
+    onTake(day.text, hasText ? mode : 'replace');
+    close();
+  };
+  const tooLong = plain.length > MOST_LETTERS;
+  const hasDays = isRead && plan.days.length > 1;
+  const placing = usePlacing(plan.days, { isOn: open && hasDays, week: props.week, programmeId: props.programmeId });
+  const written = placing.days.filter((d) => d.isWritten);
+  // Where all days are written, what is asked of any of them is asked now.
+  const asked = written.length > 0 ? plan.doubts : plan.doubts.filter((d) => d.day === at);
   const close = () => {
     change('');
     onClose();
@@ -72,27 +85,54 @@ export function PasteDialog(props: PasteDialogProps) {
       open={open}
       wide
       title="Paste a plan"
-      okText={isRead ? takeText(day) : 'Read it'}
-      okDisabled={isRead ? day.text === '' : plain.trim() === ''}
+      busy={busy}
+      okText={
+        !isRead
+          ? 'Read it'
+          : written.length > 0
+            ? withNotes(
+                `Write ${plural(written.length, 'day')}`,
+                written.flatMap((d) => d.from.map((n) => plan.days[n]!)),
+              )
+            : withNotes('Take it', [day])
+      }
+      okDisabled={isRead ? day.text === '' && written.length === 0 : plain.trim() === '' || tooLong}
       onCancel={close}
       onOk={() => {
         if (!isRead) return setIsRead(true);
-        onTake(day.text, hasText ? mode : 'replace');
-        close();
+        if (placing.change) return onWrite({ ...placing.change, places: written });
+        take();
       }}
     >
+      {problem !== '' && (
+        <p className="notice bad" role="alert">
+          {problem}
+        </p>
+      )}
       {isRead ? (
-        <Reading {...props} plan={plan} at={at} source={plain} onChoose={setChosen} onBack={() => setIsRead(false)}>
+        <Reading
+          {...{ plan, at, library, placing, firstWeekday }}
+          asked={asked}
+          week={props.week}
+          source={plain}
+          onChoose={setChosen}
+          onBack={() => setIsRead(false)}
+        >
           <PasteDoubts
             source={plain}
-            doubts={plan.doubts.filter((d) => d.day === at)}
+            doubts={asked}
             onAnswer={(start, answer) => setAnswers(new Map(answers).set(start, answer))}
           />
         </Reading>
       ) : (
         <OwnText value={plain} onChange={change} />
       )}
-      {isRead && hasText && (
+      {written.length > 0 && day.text !== '' && (
+        <p className="paste-one">
+          <Button onClick={take}>{`Take only “${day.heading || 'this day'}”, here`}</Button>
+        </p>
+      )}
+      {isRead && hasText && day.text !== '' && (
         <Radio.Group
           className="paste-mode"
           value={mode}
@@ -126,7 +166,7 @@ function OwnText({ value, onChange }: { value: string; onChange: (text: string, 
         value={value}
         rows={14}
         autoFocus
-        maxLength={MOST_LETTERS}
+        status={value.length > MOST_LETTERS ? 'error' : undefined}
         placeholder={PLACEHOLDER}
         onChange={(event) => onChange(event.target.value)}
         onPaste={(event) => {
@@ -135,6 +175,11 @@ function OwnText({ value, onChange }: { value: string; onChange: (text: string, 
           onChange(event.clipboardData.getData('text/plain'), true);
         }}
       />
+      {value.length > MOST_LETTERS && (
+        <span role="alert" className="bad">
+          {`This is ${value.length.toLocaleString('en')} letters; ${MOST_LETTERS.toLocaleString('en')} can be read at once. Paste a few weeks at a time; nothing was cut off.`}
+        </span>
+      )}
     </label>
   );
 }
@@ -147,7 +192,9 @@ function lengthWords(text: string, library: MovementLibrary): string {
   return `, ${formatLength(plan.clockSec)}${promised}`;
 }
 
-interface ReadingProps extends Omit<PasteDialogProps, 'onTake'> {
+interface ReadingProps extends Pick<PasteDialogProps, 'library' | 'week' | 'firstWeekday'> {
+  readonly placing: Placing;
+  readonly asked: OwnPlan['doubts'];
   readonly plan: OwnPlan;
   /** The day that is looked at. */
   readonly at: number;
@@ -159,12 +206,15 @@ interface ReadingProps extends Omit<PasteDialogProps, 'onTake'> {
 
 /** What was read: its doubts, its days, the source with its pieces marked, and what they became. */
 function Reading(props: ReadingProps) {
-  const { plan, at, source, library, week, firstWeekday, onPutOn, onChoose, onBack, children } = props;
+  const { plan, at, source, library, week, firstWeekday, placing, asked, onChoose, onBack, children } = props;
   const day = plan.days[at]!;
   return (
     <div className="paste">
       <p className="paste-said" role="status">
-        {readWords(day.pieces, day.doubts.length)}{' '}
+        {readWords(
+          asked.length === 0 ? day.pieces : plan.pieces.filter((p) => p.day === at || placing.days.length > 0),
+          asked.length,
+        )}{' '}
         <span className="soft">
           {plural(source.trim().split(/\n/).length, 'line')},{' '}
           {plan.days.length === 1 ? 'one session' : plural(plan.days.length, 'day')}
@@ -176,14 +226,7 @@ function Reading(props: ReadingProps) {
       </p>
       {children}
       {plan.days.length > 1 && (
-        <PasteDays
-          days={plan.days}
-          at={at}
-          week={week}
-          firstWeekday={firstWeekday}
-          onChoose={onChoose}
-          onPutOn={onPutOn}
-        />
+        <PasteDays days={plan.days} {...{ at, placing, week, firstWeekday, library, onChoose }} />
       )}
       <ReadSource
         key={at}

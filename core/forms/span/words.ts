@@ -1,8 +1,17 @@
+import type { Block } from '../../document/document.ts';
 import type { SpanRule } from '../../document/time-rule.ts';
 import { formatClock } from '../../words/format-clock.ts';
 import { plural } from '../../words/words.ts';
-import { isOnlyMax, workNames } from '../say.ts';
-import type { FormWords } from '../form.ts';
+import { isOnlyMax, partsOfRound, workNames } from '../say.ts';
+import type { FormWords, StageWords } from '../form.ts';
+
+/** The round that the time cut off is asked for while it is known, where a round has a number. */
+function partialOf(block: Block): Pick<StageWords, 'asks'> {
+  const round = partsOfRound(block);
+  return round
+    ? { asks: { question: 'How far into the round that wasn’t finished?', what: 'partial', field: 'reps', round } }
+    : {};
+}
 
 export const words: FormWords<SpanRule> = {
   lengthWords: (rule, block) => (block.sets ? formatClock(rule.sec) : ''),
@@ -26,6 +35,10 @@ export const words: FormWords<SpanRule> = {
         ? `As many ${workNames(block)} as you can`
         : 'As many rounds as you can',
     taps: rule.turnsOf ? 'swap' : isOnlyMax(block) ? null : 'round',
-    ...(rule.turnsOf && { partners: rule.turnsOf }),
+    ...(rule.turnsOf
+      ? { partners: rule.turnsOf, ...(rule.byItem && { swapsByItem: true as const }) }
+      : isOnlyMax(block)
+        ? {}
+        : partialOf(block)),
   }),
 };

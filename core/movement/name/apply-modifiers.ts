@@ -84,6 +84,9 @@ function kitOf(kit: readonly string[], c: Change): string[] {
   return c.kit === undefined || counted.some((k) => kitKey(k) === c.kit) ? counted : [...counted, c.kit];
 }
 
+/** It brings its own seat, bench and rests. */
+const MACHINE = 'cable machine';
+
 /** Another weight in place of the one there was, as many; where there was none it is added, and asks more. */
 function addWeight(m: Draft, weight: string): void {
   if (HEARD.includes(weight)) m.noise = Math.max(m.noise, 1) as Grade;
@@ -94,13 +97,13 @@ function addWeight(m: Draft, weight: string): void {
     // What a barbell holds for both hands is one in each.
     const isPair = m.kit.some((k) => kitKey(k) === 'barbell') && !m.isOneSided;
     const count = ONE_IS_ENOUGH.includes(weight) ? 1 : isPair ? 2 : many;
-    m.kit = [sayPiece(weight, count), ...m.kit.filter((k) => !isSwapped(k))];
+    m.kit = [sayPiece(weight, count), ...(weight === MACHINE ? [] : m.kit.filter((k) => !isSwapped(k)))];
     return;
   }
   if (m.kit.some((k) => kitKey(k) === weight)) return;
   const count = ONE_IS_ENOUGH.includes(weight) || m.position !== 'standing' || (m.isOneSided && !isLegs(m)) ? 1 : 2;
   for (const joint of JOINTS) m.demand[joint] = Math.max(m.demand[joint], WEIGHT_LEAST[joint] ?? 0) as Grade;
-  m.kit = [sayPiece(weight, count), ...m.kit];
+  m.kit = [sayPiece(weight, count), ...(weight === MACHINE ? [] : m.kit)];
   m.effortClass = toEffort(m.effortClass + 1);
   if (!m.isHold) m.paceSec = scalePace(m.paceSec, 1.1);
 }

@@ -68,7 +68,7 @@ export const GUIDE: readonly GuideSection[] = [
   {
     topic: 'item',
     title: 'A line of a block',
-    says: 'How many, then the movement, as you would say it. Names are read from their words: “DB reverse lunge + curl”.',
+    says: 'How many, then the movement, as you would say it. Names are read from their words: “DB reverse lunge + curl”. In place of all lines, “next of pump-a, pump-b” takes the next stored routine each week.',
     examples: [
       { write: '10 squat', means: 'ten' },
       { write: '8/side reverse lunge', means: 'eight with each side' },

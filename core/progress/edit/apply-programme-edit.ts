@@ -3,6 +3,7 @@ import { assertNever } from '../../assert-never.ts';
 import type { DayPlace } from '../../calendar/day.ts';
 import { dayKey, dayName, MAX_WEEKS } from '../../calendar/day.ts';
 import { MAX_TEXT_BYTES } from '../../notation/parse.ts';
+import { turnRoutineLines } from '../../notation/next-routine.ts';
 import type { DayPlanner } from '../day-plan.ts';
 import { insertWeek, lightenText, removeWeek, shiftDays } from './edit-weeks.ts';
 import type { EditResult, ProgrammeEdit } from './programme-edit.ts';
@@ -245,6 +246,8 @@ function copyWeek(programme: ProgrammeDocument, from: number, to: number): Progr
   const copies = source.map((d): ProgrammeDay => ({
     ...d,
     week: to,
+    // Where a block takes the next of some routines each week, the copy takes the one of its week.
+    ...(!d.track && to > from && { text: turnRoutineLines(d.text, to - from) }),
     ...(d.track && { track: { ...d.track, week: at } }),
   }));
   return withDays(programme, [...programme.days.filter((d) => d.week !== to), ...copies]);

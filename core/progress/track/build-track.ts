@@ -1,5 +1,6 @@
 import type { MovementLibrary } from '../../movement/library.ts';
 import type { ReadText } from '../../notation/rewrite.ts';
+import { turnRoutineLines, turnRoutines } from '../../notation/next-routine.ts';
 import { rewriteText } from '../../notation/rewrite.ts';
 import { parseSession } from '../../notation/read-session.ts';
 import type { SessionDocument } from '../../document/document.ts';
@@ -104,12 +105,12 @@ export function trackPulls(read: ReadTrack, week: number, lighter: readonly numb
 /** A track's session in a week of the progression: its text with the levers pulled. Week 1 without offsets is the text itself. */
 export function buildTrackWeek(read: ReadTrack, week: number, lighter: readonly number[]): TrackWeek {
   const pulls = trackPulls(read, week, lighter);
-  const document = applyPulls(read.document, pulls, read.scope.library);
+  const pulled = applyPulls(read.document, pulls, read.scope.library);
   return {
     week,
     isLighter: lighter.includes(week),
     pulls,
-    document,
-    text: rewriteText(read, document, read.scope.library),
+    document: turnRoutines(pulled, week - 1),
+    text: turnRoutineLines(rewriteText(read, pulled, read.scope.library), week - 1),
   };
 }

@@ -3,6 +3,7 @@ import { formatClock } from '../../words/format-clock.ts';
 import type { SessionDocument } from '../../document/document.ts';
 import { isExact } from '../../pace/pace.ts';
 import { computePlan } from '../../session/plan.ts';
+import { nextRoutines } from '../../notation/next-routine.ts';
 import { readLever } from '../levers/apply-lever.ts';
 import type { ProgressScope, ReadTrack, TrackWeek } from '../track/build-track.ts';
 import type { Lever } from '../levers/lever.ts';
@@ -56,7 +57,13 @@ export function explainWeek(read: ReadTrack, now: TrackWeek, before: TrackWeek):
   const [was, is] = [before, now].map((w) => computePlan(w.document, library, routines).clockSec);
   const lengthSec =
     was!.likely === is!.likely ? undefined : { from: was!.likely, to: is!.likely, isEstimated: !isExact(is!) };
+  const turns = now.document.blocks.flatMap((block, b) => {
+    const to = nextRoutines(block)[0];
+    const from = before.document.blocks[b] && nextRoutines(before.document.blocks[b])[0];
+    return to !== undefined && from !== undefined && to !== from ? [{ from, to }] : [];
+  });
   const words = [
+    ...turns.map(({ from, to }) => `${from} → ${to}`),
     ...changes.map((c) => `${leverName(c.lever)} ${c.from} → ${c.to}`),
     ...(lengthSec
       ? [`${lengthSec.isEstimated ? 'about ' : ''}${formatClock(lengthSec.from)} → ${formatClock(lengthSec.to)}`]

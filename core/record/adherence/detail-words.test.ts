@@ -20,7 +20,7 @@ test('what a record says beside its numbers, as its coach reads it', () => {
     'because: no time',
     'the body: something hurts',
     'with goblet squat 12 kg, row 7.5 kg',
-    'knee push-up instead of push-up, on the way',
+    'knee push-up instead of push-up',
     'burpee left out',
     'their phone’s clock is 3 hours ahead',
   ]);

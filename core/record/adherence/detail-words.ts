@@ -21,7 +21,7 @@ export function detailWords({
         ]
       : []),
     ...Object.values(overran).map((n) => (n === 0 ? 'every turn was over in time' : `${plural(n, 'turn')} ran over`)),
-    ...chosen.map(({ from, to }) => (to === '' ? `${from} left out` : `${to} instead of ${from}, on the way`)),
+    ...chosen.map(({ from, to }) => (to === '' ? `${from} left out` : `${to} instead of ${from}`)),
     ...(clockOffSec === undefined ? [] : [clockOffWords(clockOffSec)]),
   ];
 }

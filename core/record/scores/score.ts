@@ -109,13 +109,21 @@ const WRITE_SO: Record<ScoreLabel['write'], string> = {
  * The scores out of a form's values. Blank fields give no score for their block: a number is never owed.
  * What is there and can't be read comes back as an error at its field.
  */
-export function parseScores(
+export const parseScores = (
   plan: SessionPlan,
   value: (name: string) => string,
+): { scores: Score[]; errors: FieldError[] } =>
+  readScores(scoreFields(plan), value, (block) => plan.blocks[block]!.capSec ?? undefined);
+
+/** As `parseScores`, for scored blocks whose cap `capOf` knows. */
+export function readScores(
+  scored: readonly Pick<ScoredBlock, 'block' | 'part' | 'kind' | 'fields'>[],
+  value: (name: string) => string,
+  capOf: (block: number) => number | undefined = () => undefined,
 ): { scores: Score[]; errors: FieldError[] } {
   const scores: Score[] = [];
   const errors: FieldError[] = [];
-  for (const { block, part, kind, fields } of scoreFields(plan)) {
+  for (const { block, part, kind, fields } of scored) {
     const read = fields.map((field) => {
       const text = value(field.name).trim();
       if (text === '') return undefined;
@@ -134,11 +142,10 @@ export function parseScores(
         scores.push({ ...place, kind, reps: at(0) });
         break;
       case 'time': {
-        const capSec = plan.blocks[block]!.capSec;
         scores.push({
           ...place,
           kind,
-          sec: read[0] ?? capSec ?? 0,
+          sec: read[0] ?? capOf(block) ?? 0,
           ...(read[1] !== undefined && { reps: read[1] }),
         });
         break;
@@ -193,7 +200,7 @@ export function formatScore(score: Score): string {
         ? formatClock(score.sec)
         : `${reps(score.reps)} by the cap of ${formatClock(score.sec)}`;
     case 'reps-per-window':
-      return `${score.reps.join(', ')} reps`;
+      return `${score.reps.join(', ')} reps${score.reps.length > 1 ? `, ${scoreAmount(score)} in all, best ${Math.max(...score.reps)}` : ''}`;
     case 'top-set':
       return `top set ${score.tops.join(', ')}`;
     case 'whole-slots':

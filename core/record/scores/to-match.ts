@@ -51,6 +51,15 @@ export interface ToMatch {
   readonly targets: Readonly<Record<number, Target>>;
 }
 
+/** The blocks of a session that repeat another, each with the one it repeats. */
+export const repeatedBlocks = (document: SessionDocument): Readonly<Record<number, number>> =>
+  Object.fromEntries(
+    document.blocks.flatMap((_, block) => {
+      const first = sameAsOf(document, block);
+      return first === undefined ? [] : [[block, first]];
+    }),
+  );
+
 /** The block that `same as` leads to, through others; undefined where it leads nowhere. */
 function sameAsOf(document: SessionDocument, block: number): number | undefined {
   let at = block;

@@ -31,17 +31,15 @@ const WATER_REST_SEC = 60;
 
 export function findUnknownRoutines({ document, source, routines }: FindingScope): Finding[] {
   return document.blocks.flatMap((block, b): Finding[] =>
-    block.source?.kind === 'routine' && !routines.has(block.source.name.toLowerCase())
-      ? [
-          {
-            code: 'unknown-routine',
-            severity: 'warning',
-            line: source.blocks[b]?.line ?? null,
-            name: block.source.name,
-            changes: [],
-          },
-        ]
-      : [],
+    (block.source?.kind === 'routine' ? [block.source.name, ...(block.source.next ?? [])] : [])
+      .filter((name) => !routines.has(name.toLowerCase()))
+      .map((name) => ({
+        code: 'unknown-routine',
+        severity: 'warning',
+        line: source.blocks[b]?.line ?? null,
+        name,
+        changes: [],
+      })),
   );
 }
 

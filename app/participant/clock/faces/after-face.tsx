@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { CARE_NOTES } from '../../../../core/care.ts';
 
@@ -23,13 +24,33 @@ export function GivenUpFace({ logLink, back }: { logLink: string; back: string }
 }
 
 /** After the last stage. */
-export function AfterFace({ title, logLink, onBack }: { title: string; logLink: string; onBack: () => void }) {
+export function AfterFace({
+  title,
+  logLink,
+  again,
+  onBack,
+  children,
+}: {
+  title: string;
+  logLink: string;
+  /** Blocks that were done twice: what the second time brought. */
+  again: readonly string[];
+  onBack: () => void;
+  /** What is still asked of the last stage. */
+  children?: ReactNode;
+}) {
   return (
     <main className="clock is-ready">
       <p className="clock-top">
         <span>{title}</span>
       </p>
       <h1>That was all of it</h1>
+      {children}
+      {again.map((words) => (
+        <p key={words} className="clock-note">
+          {words}
+        </p>
+      ))}
       <p>Water, and a moment to breathe. Then say how it went: it takes two taps.</p>
       <div className="clock-foot">
         <Link className="clock-main" to={logLink}>

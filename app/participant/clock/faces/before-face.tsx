@@ -7,7 +7,7 @@ interface BeforeFaceProps {
   readonly title: string;
   readonly totalSec: number;
   readonly isEmpty: boolean;
-  readonly clock: Pick<Clock, 'saved' | 'start' | 'heard' | 'hear'>;
+  readonly clock: Pick<Clock, 'saved' | 'start' | 'heard' | 'hear' | 'hasTempo'>;
   readonly back: string;
 }
 
@@ -27,7 +27,10 @@ export function BeforeFace({ title, totalSec, isEmpty, clock, back }: BeforeFace
           without it.
         </p>
       </noscript>
-      <p>The clock calls three, two, one, halfway and when to switch sides. At your own pace it waits for a tap.</p>
+      <p>
+        The clock says what comes next, with its side and its number, and counts three, two, one. At your own pace it
+        waits for a tap.
+      </p>
       <div className="clock-foot">
         <SoundSwitches {...clock} />
         {saved && (

@@ -3,13 +3,14 @@ import { formatClock } from '../../../../core/words/format-clock.ts';
 import type { PackedRibbon } from '../../../charts/session/pack-ribbon.ts';
 import { Ribbon } from '../../../charts/session/ribbon.tsx';
 import type { ClockView } from '../clock-view.ts';
+import { comingIn } from '../clock-view.ts';
 import { tapWords } from '../clock-words.ts';
 import type { Clock } from '../use-clock.ts';
 import { SoundSwitches } from './sound-switches.tsx';
 
 interface StageButtonsProps {
   readonly view: ClockView;
-  readonly clock: Pick<Clock, 'send' | 'goOn' | 'setSheet' | 'heard' | 'hear' | 'logLink'>;
+  readonly clock: Pick<Clock, 'send' | 'goOn' | 'setSheet' | 'heard' | 'hear' | 'hasTempo' | 'logLink'>;
   readonly ribbon: PackedRibbon;
   /** Whether there is a movement whose shape could be changed. */
   readonly hasShapes: boolean;
@@ -23,7 +24,7 @@ export function StageButtons({ view, clock, ribbon, hasShapes, hasChoice }: Stag
   const { send, goOn, setSheet } = clock;
   return (
     <div className="clock-foot">
-      {next && (
+      {next && !comingIn(view) && (
         <p className="clock-next">
           <span>next</span> {next.nextWords}
         </p>

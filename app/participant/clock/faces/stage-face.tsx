@@ -1,6 +1,8 @@
 import type { ReactNode } from 'react';
 import { formatClock } from '../../../../core/words/format-clock.ts';
 import type { ClockView } from '../clock-view.ts';
+import { comingIn } from '../clock-view.ts';
+import { NextFace } from './next-face.tsx';
 import { placeWords } from '../clock-words.ts';
 
 interface StageFaceProps {
@@ -13,6 +15,7 @@ interface StageFaceProps {
 /** What is done now: block, place, movement, dose, rules, list. */
 export function StageFace({ view, cues, choice }: StageFaceProps) {
   const { stage, lines } = view;
+  const coming = comingIn(view);
   return (
     <>
       <p className="clock-top">
@@ -20,7 +23,7 @@ export function StageFace({ view, cues, choice }: StageFaceProps) {
         <b>{placeWords(stage)}</b>
       </p>
       <h1>{choice ? 'Your choice' : stage.title}</h1>
-      {choice ?? <DoseFace view={view} />}
+      {choice ?? (coming ? <NextFace next={coming} /> : <DoseFace view={view} />)}
       {stage.rules.length > 0 && (
         <ul className="clock-rules">
           {stage.rules.map((rule) => (
@@ -31,7 +34,7 @@ export function StageFace({ view, cues, choice }: StageFaceProps) {
       {lines.length > 0 && (
         <ul className="clock-lines">
           {lines.map((line, i) => (
-            <li key={i}>
+            <li key={i} aria-current={view.lineNow === i ? 'step' : undefined}>
               <b>{line.figure}</b>{' '}
               <span>
                 {line.name}

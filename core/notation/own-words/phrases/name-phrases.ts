@@ -1,7 +1,7 @@
 import type { Choice } from '../../../document/document.ts';
 import { cutLetters } from '../../../letters.ts';
 import type { MovementLibrary } from '../../../movement/library.ts';
-import { MAX_NAME_LENGTH } from '../../read-item.ts';
+import { MAX_NAME_LENGTH } from '../../../limits.ts';
 import type { Strip } from './strip.ts';
 
 /** Small words that say nothing of their own. */

@@ -1,5 +1,5 @@
-import type { Carried, Stage } from './stage.ts';
-import { carriedFigure } from './stage.ts';
+import type { Carried, Stage } from '../stage.ts';
+import { carriedFigure } from '../stage.ts';
 
 /** A number that a voice calls as its turn begins, with the way that the numbers go. */
 export interface NumberCall {

@@ -1,13 +1,16 @@
-import type { Block } from '../document/document.ts';
-import type { MovementLibrary } from '../movement/library.ts';
-import type { SessionPlan } from '../session/plan.ts';
-import { buildStages } from './build-stages.ts';
-import type { Call, Cue } from './calls.ts';
+import type { Block } from '../../document/document.ts';
+import type { MovementLibrary } from '../../movement/library.ts';
+import type { SessionPlan } from '../../session/plan.ts';
+import { buildStages } from '../build-stages.ts';
+import type { Call } from './calls.ts';
+import type { Cue } from './cue.ts';
 import { nextToDo } from './calls.ts';
-import type { ClockState } from './clock.ts';
-import { nextCallInMs, runClock, stageSpentMs, startClock, tapsOf, topSetOf } from './clock.ts';
-import type { Side, Stage } from './stage.ts';
-import { carriedFigure, hasWork } from './stage.ts';
+import type { ClockState } from '../clock.ts';
+import { withSetUps } from './set-up.ts';
+import { nextCallInMs, runClock, stageSpentMs, startClock, tapsOf, topSetOf } from '../clock.ts';
+import type { Side, Stage } from '../stage.ts';
+import { carriedFigure, hasWork } from '../stage.ts';
+import { turnAt } from '../turns.ts';
 
 /** One call of a session that goes as is likely. */
 export interface LikelyCall {
@@ -34,13 +37,15 @@ const MOST_CALLS = 20_000;
  * the resolved ones that the plan was computed from.
  */
 export function likelyCalls(plan: SessionPlan, blocks: readonly Block[], library: MovementLibrary): LikelyCall[] {
-  const stages = buildStages(plan, blocks);
+  const stages = withSetUps(buildStages(plan, blocks), library);
   const found: LikelyCall[] = [];
   let state = startClock(0);
   let nowMs = 0;
   const run = (event: 'tick' | 'tap' | 'next') => {
     const next = runClock(state, event, stages, nowMs);
-    for (const call of next.calls) found.push(toLikely(call, next.state, stages, nowMs, library));
+    // A tempo is counted only where somebody wishes it.
+    for (const call of next.calls.filter((c) => c.cue !== 'tempo'))
+      found.push(toLikely(call, next.state, stages, nowMs, library));
     state = next.state;
   };
   run('tick');
@@ -63,6 +68,7 @@ export function likelyCalls(plan: SessionPlan, blocks: readonly Block[], library
 /** When a list is likely to be done once more: as planned, or by its numbers and the movements' pace. */
 function likelyTaps(state: ClockState, stages: readonly Stage[], library: MovementLibrary): readonly number[] {
   const stage = stages[state.stage]!;
+  if (stage.swapsByItem) return likelySwaps(stage, library);
   const lines = stage.lines.filter((l) => l.carried !== undefined);
   if (stage.likelyTapsSec.length > 0 || lines.length === 0) return stage.likelyTapsSec;
   const top = topSetOf(state, stages);
@@ -79,7 +85,23 @@ function likelyTaps(state: ClockState, stages: readonly Stage[], library: Moveme
   return found;
 }
 
+/** When partners who swap at every item are likely to swap: by each line's number and its movement's pace. */
+function likelySwaps(stage: Stage, library: MovementLibrary): readonly number[] {
+  const found: number[] = [];
+  let sec = 0;
+  while (found.length < MOST_SETS * stage.partners) {
+    const line = stage.lines[turnAt(stage, found.length)?.line ?? 0];
+    const reps = /^\d+$/.test(line?.figure ?? '') ? Number(line!.figure) : USUAL_REPS;
+    sec += reps * (library.findByName(line?.movement ?? '')?.paceSec.likely ?? USUAL_REP_SEC);
+    if (sec >= stage.durationSec) break;
+    found.push(sec);
+  }
+  return found;
+}
+
 const MOST_SETS = 100;
+/** Of a line without a number (common practice, no source). */
+const USUAL_REPS = 10;
 /** Of a movement that nobody knows (common practice, no source). */
 const USUAL_REP_SEC = 3;
 

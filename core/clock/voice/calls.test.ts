@@ -1,18 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { baseLibrary } from '../movement/library.ts';
-import { arbitraryBlock } from '../notation/arbitrary-document.ts';
-import { analyseText } from '../session/analyse.ts';
-import { computePlan } from '../session/plan.ts';
-import { resolveBlocks } from '../session/resolve.ts';
+import { baseLibrary } from '../../movement/library.ts';
+import { arbitraryBlock } from '../../notation/arbitrary-document.ts';
+import { analyseText } from '../../session/analyse.ts';
+import { computePlan } from '../../session/plan.ts';
+import { resolveBlocks } from '../../session/resolve.ts';
 import type { Call } from './calls.ts';
 import { cuesOf, worthCalling } from './calls.ts';
-import type { ClockEvent, ClockState } from './clock.ts';
-import { runClock, nextCallInMs, startClock } from './clock.ts';
-import type { Stage } from './stage.ts';
-import { buildStages } from './build-stages.ts';
-import { isWaiting } from './stage.ts';
-import { runs } from '../../tests/long.ts';
+import type { ClockEvent, ClockState } from '../clock.ts';
+import { runClock, nextCallInMs, startClock } from '../clock.ts';
+import type { Stage } from '../stage.ts';
+import { buildStages } from '../build-stages.ts';
+import { isWaiting } from '../stage.ts';
+import { runs } from '../../../tests/long.ts';
 
 const stagesOf = (text: string): Stage[] => {
   const { blocks, plan, issues } = analyseText(text, baseLibrary);

@@ -1,22 +1,12 @@
-import type { Stage } from './stage.ts';
-import { isWaiting, spokenStart } from './stage.ts';
-
-/** What the clock calls, by tone, by voice and on the screen. */
-export type Cue =
-  | 'ready'
-  | 'go'
-  | 'rest'
-  | 'three'
-  | 'two'
-  | 'one'
-  | 'halfway'
-  | 'switch'
-  | 'ten'
-  | 'work-cap'
-  | 'pace'
-  | 'number'
-  | 'coach'
-  | 'finish';
+import type { Cue, TimedCue } from './cue.ts';
+import { formatClock } from '../../words/format-clock.ts';
+import { capitalized } from '../../words/words.ts';
+import { isSurprise, partsWords, setUpWords } from './set-up.ts';
+import { tempoAt, tempoCues } from './tempo.ts';
+import type { SpokenPart } from './spoken-parts.ts';
+import { fitParts } from './spoken-parts.ts';
+import type { SetUp, Stage } from '../stage.ts';
+import { hasWork, isWaiting, spokenStart } from '../stage.ts';
 
 /** A call that became due. */
 export interface Call {
@@ -30,15 +20,12 @@ export interface Call {
   readonly lateMs: number;
 }
 
-interface TimedCue {
-  readonly atSec: number;
-  readonly cue: Cue;
-}
-
 /** A clock stage shorter than this has no call at half of its time. */
 const HALFWAY_FROM_SEC = 30;
 /** Two calls nearer to each other than this can't both be understood. */
 const APART_SEC = 4;
+/** A rest of this length leaves time to say what is to be set up for what comes. */
+const TOLD_FROM_SEC = 8;
 /** Of a list, a voice names so many. */
 const MOST_SPOKEN = 3;
 
@@ -51,6 +38,7 @@ export function cuesOf(stage: Stage, extraSec = 0): TimedCue[] {
   const isFree = (sec: number) => !cues.some((c) => Math.abs(c.atSec - sec) < APART_SEC);
   if (isClock) {
     for (const atSec of stage.switchAtSec) cues.push({ atSec, cue: 'switch' });
+    for (const { atSec } of stage.holds) cues.push({ atSec, cue: 'hold' });
     const half = Math.round(durationSec / 2);
     if (stage.workCapSec !== null && stage.workCapSec < durationSec - APART_SEC)
       cues.push({ atSec: stage.workCapSec, cue: 'work-cap' });
@@ -87,56 +75,97 @@ export const sayTimes = (words: string): string =>
     return [...(m > 0 ? [count(m, 'minute')] : []), ...(s > 0 || m === 0 ? [count(s, 'second')] : [])].join(' ');
   });
 
-/** What a voice says at a call; empty where a sound is enough. `next` is the next stage in which something is done. */
-export const cueWords = (cue: TimedCue, stage: Stage, next: Stage | undefined): string =>
-  sayTimes(wordsOf(cue, stage, next));
+/** What is known around a call, for what a voice says at it. */
+export interface CallScope {
+  /** The next stage in which something is done. */
+  readonly next: Stage | undefined;
+  /** Seconds until the next call that a voice says. */
+  readonly roomSec: number;
+  /** Whether what begins was said before, in a rest or while getting ready. */
+  readonly isTold: boolean;
+}
 
-function wordsOf({ atSec, cue }: TimedCue, stage: Stage, next: Stage | undefined): string {
+/** What a voice says at a call, as much of it as there is time for; empty where a sound is enough. */
+export const cueWords = (cue: TimedCue, stage: Stage, scope: CallScope): string =>
+  fitParts(
+    partsOf(cue, stage, scope).map((part) => ({ ...part, words: sayTimes(part.words) })),
+    scope.roomSec,
+  );
+
+const one = (words: string): SpokenPart[] => [{ words, weight: 3 }];
+
+function partsOf({ atSec, cue }: TimedCue, stage: Stage, { next, isTold }: CallScope): SpokenPart[] {
   switch (cue) {
     case 'ready':
-      return next ? `Get ready. ${firstOf(next.nextWords)}` : 'Get ready';
+      return [{ words: 'Get ready', weight: next ? 1 : 3 }, ...(next ? ahead(next, '') : [])];
     case 'go':
-      return [stage.isLastRound ? (stage.optional ? 'Last round, if you like' : 'Last round') : '', spoken(stage)]
-        .filter(Boolean)
-        .join('. ');
+      return [
+        { words: stage.isLastRound ? (stage.optional ? 'Last round, if you like' : 'Last round') : '', weight: 1 },
+        ...beginning(stage),
+        ...(isTold || !stage.setUp ? [] : setUpParts(stage.setUp)),
+      ];
     case 'rest':
-      return ['Rest', stage.hasWater ? 'Water' : '', next ? `Next: ${firstOf(next.nextWords)}` : '']
-        .filter(Boolean)
-        .join('. ');
+      return [
+        { words: 'Rest', weight: next ? 1 : 3 },
+        { words: stage.hasWater ? 'Water' : '', weight: 0 },
+        ...(next ? ahead(next, 'Next: ') : []),
+      ];
     case 'three':
-      return 'Three';
+      return one('Three');
     case 'two':
-      return 'Two';
+      return one('Two');
     case 'one':
-      return 'One';
+      return one('One');
     case 'halfway':
-      return 'Halfway';
+      return one('Halfway');
     case 'switch':
-      return stage.switchAtSec.length === 1 && stage.sides[1] ? `Switch sides, now ${stage.sides[1]}` : 'Switch sides';
+      return one(
+        stage.switchAtSec.length === 1 && stage.sides[1] ? `Switch sides, now ${stage.sides[1]}` : 'Switch sides',
+      );
+    case 'hold': {
+      const sec = stage.holds.find((h) => h.atSec === atSec)?.sec;
+      return [
+        { words: 'Hold', weight: 3 },
+        { words: sec === undefined ? '' : formatClock(sec), weight: 2, after: ', ' },
+      ];
+    }
     case 'ten':
-      return 'Ten seconds';
+      return one('Ten seconds');
     case 'work-cap':
-      return 'Work should be over';
+      return one('Work should be over');
     case 'pace':
-      return stage.paceMarks.find((m) => m.atSec === atSec)?.words ?? '';
+      return one(stage.paceMarks.find((m) => m.atSec === atSec)?.words ?? '');
     case 'coach':
-      return stage.coachCues
-        .filter((c) => c.atSec === atSec)
-        .map((c) => c.words)
-        .join('. ');
+      return stage.coachCues.filter((c) => c.atSec === atSec).map((c) => ({ words: c.words, weight: 3 }));
+    case 'tempo':
+      return stage.tempo ? one(tempoAt(stage.tempo, atSec)) : [];
     case 'number':
-      return '';
+      return [];
     case 'finish':
-      return 'That was all. Well done.';
+      return one('That was all. Well done.');
   }
 }
 
+/** What comes next: its name with side and dose, what is to be set up for it, what it is made of. */
+const ahead = (next: Stage, lead: string): SpokenPart[] => [
+  { words: `${lead}${firstOf(next.nextWords)}`, weight: 3 },
+  ...(next.setUp && !isSurprise(next) ? setUpParts(next.setUp) : []),
+];
+
+const setUpParts = (setUp: SetUp): SpokenPart[] => [
+  { words: capitalized(setUpWords(setUp).join(', ')), weight: 2 },
+  { words: capitalized(partsWords(setUp)), weight: 1 },
+];
+
 /** What begins: its number where all of its list has one, else its dose, name and side; then what the coach says to it. */
-function spoken(stage: Stage): string {
+function beginning(stage: Stage): SpokenPart[] {
   const number = stage.kind === 'span' ? sameFigure(stage) : '';
-  const own = stage.coachCues.filter((c) => c.atSec === 0).map((c) => c.words);
   const start = spokenStart(stage);
-  return [[start, ...(start.includes(number) ? [] : [number])].join(', '), ...own].filter(Boolean).join('. ');
+  return [
+    { words: start, weight: 3 },
+    { words: start.includes(number) ? '' : number, weight: 3, after: ', ' },
+    ...stage.coachCues.filter((c) => c.atSec === 0).map((c): SpokenPart => ({ words: c.words, weight: 2 })),
+  ];
 }
 
 /** The number that every line of a list has in this turn; empty where they differ. */
@@ -167,18 +196,29 @@ export function callsBetween(
   extraSec: number,
 ): Call[] {
   const stage = stages[at]!;
-  return cuesOf(stage, extraSec)
+  const cues = cuesOf(stage, extraSec);
+  const before = stages[at - 1];
+  const isTold = !isSurprise(stage) && before !== undefined && !hasWork(before) && before.durationSec >= TOLD_FROM_SEC;
+  return [...cues, ...tempoCues(stage)]
+    .sort((a, b) => a.atSec - b.atSec)
     .filter((c) => c.atSec > fromSec && c.atSec <= toSec)
     .map((c) => ({
       ...c,
       stage: at,
-      words: cueWords(
-        c,
-        stage,
-        c.cue === 'ready' ? (isWaiting(stage) ? nextToDo(stages, at) : undefined) : nextToDo(stages, at),
-      ),
+      words: cueWords(c, stage, {
+        next: c.cue === 'ready' && !isWaiting(stage) ? undefined : nextToDo(stages, at),
+        roomSec: roomAfter(c, cues, stage, extraSec),
+        isTold,
+      }),
       lateMs: (spentSec - c.atSec) * 1000,
     }));
+}
+
+/** Seconds from a call to the next one, or to the end of its stage; at one's own pace nothing presses. */
+function roomAfter({ atSec }: TimedCue, cues: readonly TimedCue[], stage: Stage, extraSec: number): number {
+  if (stage.ruledBy === 'own') return Infinity;
+  const after = cues.find((c) => c.atSec > atSec)?.atSec ?? stage.durationSec + extraSec;
+  return after - atSec;
 }
 
 /** A call later than this is shown by where the clock is now; no voice catches up with it. */

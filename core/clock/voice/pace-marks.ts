@@ -1,6 +1,6 @@
-import type { Target } from '../record/scores/targets.ts';
-import type { Stage } from './stage.ts';
-import { hasWork } from './stage.ts';
+import type { Target } from '../../record/scores/targets.ts';
+import type { Stage } from '../stage.ts';
+import { hasWork } from '../stage.ts';
 
 /** The stages with marks of pace for what is aimed at: in blocks that are one stretch of work. */
 export function withPaceMarks(stages: readonly Stage[], targets: Readonly<Record<number, Target>>): Stage[] {
