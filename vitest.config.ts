@@ -8,7 +8,8 @@ export default defineConfig({
           name: 'unit',
           include: ['{app,bin,core,db,demo,server,words}/**/*.test.{ts,tsx}', 'tests/{worked,plans}/*.test.ts'],
           exclude: ['**/*.data.test.ts'],
-          testTimeout: 30_000,
+          setupFiles: ['tests/seed.ts'],
+          testTimeout: 60_000,
           // They change nothing that another could see: what they import is loaded once a worker.
           isolate: false,
         },
@@ -17,6 +18,7 @@ export default defineConfig({
         test: {
           name: 'data',
           include: ['{db,demo,server,tests}/**/*.data.test.ts'],
+          setupFiles: ['tests/seed.ts'],
           testTimeout: 30_000,
           hookTimeout: 60_000,
           fileParallelism: false,

@@ -4,6 +4,7 @@
  */
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { relative } from 'node:path';
 import { parseArgs } from 'node:util';
 import { ensureBuild } from './parts/build.ts';
 import { CommandError, runCommand, say } from './parts/say.ts';
@@ -15,6 +16,25 @@ interface Outcome {
   readonly passed: number;
   readonly failed: number;
   readonly skipped: number;
+  /** Which tests failed, with what each says first, for the end of the report: what is printed at its end is what a short log keeps. */
+  readonly faults?: readonly string[];
+}
+
+/** What of Vitest's report in JSON is read here. */
+interface Report {
+  readonly numPassedTests?: number;
+  readonly numFailedTests?: number;
+  readonly numPendingTests?: number;
+  readonly testResults?: readonly {
+    readonly name: string;
+    readonly status: string;
+    readonly message: string;
+    readonly assertionResults: readonly {
+      readonly fullName: string;
+      readonly status: string;
+      readonly failureMessages: readonly string[];
+    }[];
+  }[];
 }
 
 interface Wishes {
@@ -56,6 +76,19 @@ const plainly = async (...commands: readonly (readonly string[])[]): Promise<Out
   return { passed: 1, failed: 0, skipped: 0 };
 };
 
+/** The first lines of what a test says when it fails; a property's seed stands there. */
+const FAULT_LINES = 6;
+
+const faultsOf = ({ testResults = [] }: Report): string[] =>
+  testResults.flatMap((file) => {
+    const failed = file.assertionResults.filter((t) => t.status === 'failed');
+    const name = relative(process.cwd(), file.name);
+    if (failed.length === 0) return file.status === 'failed' ? [`${name}: ${firstLines(file.message)}`] : [];
+    return failed.map((t) => `${name}: ${t.fullName}: ${firstLines(t.failureMessages.join('\n'))}`);
+  });
+
+const firstLines = (text: string): string => text.split('\n').slice(0, FAULT_LINES).join('\n    ');
+
 /** Runs one of Vitest's projects. A run that breaks before it counts anything is one failure. */
 async function vitest(project: string, ...options: readonly string[]): Promise<Outcome> {
   const report = `.local/test/${project}.json`;
@@ -72,13 +105,14 @@ async function vitest(project: string, ...options: readonly string[]): Promise<O
     `--outputFile.json=${report}`,
   ]);
   try {
-    const {
-      numPassedTests: passed,
-      numFailedTests,
-      numPendingTests: skipped,
-    } = JSON.parse(readFileSync(report, 'utf8')) as Record<string, number>;
-    const failed = numFailedTests ?? 0;
-    return { passed: passed ?? 0, failed: code !== 0 ? Math.max(1, failed) : failed, skipped: skipped ?? 0 };
+    const found = JSON.parse(readFileSync(report, 'utf8')) as Report;
+    const failed = found.numFailedTests ?? 0;
+    return {
+      passed: found.numPassedTests ?? 0,
+      failed: code !== 0 ? Math.max(1, failed) : failed,
+      skipped: found.numPendingTests ?? 0,
+      faults: faultsOf(found),
+    };
   } catch {
     return { passed: 0, failed: 1, skipped: 0 };
   }
@@ -181,6 +215,7 @@ runCommand(async () => {
   if (isQuick) return runQuick();
   const total = { passed: 0, failed: 0, skipped: 0 };
   const faulty: string[] = [];
+  const faults: string[] = [];
   const runKind = async (kind: Kind) => {
     const startedMs = performance.now();
     say(`${kind} …`);
@@ -189,11 +224,13 @@ runCommand(async () => {
     say(`${kind}: ${outcome.passed} passed, ${outcome.failed} failed, ${seconds} s`);
     for (const key of ['passed', 'failed', 'skipped'] as const) total[key] += outcome[key];
     if (outcome.failed > 0 || outcome.passed === 0) faulty.push(kind);
+    faults.push(...(outcome.faults ?? []));
   };
   const runLane = async (lane: readonly Kind[]) => {
     for (const kind of lane) if (wanted.includes(kind)) await runKind(kind);
   };
   for (const lanes of STAGES) await Promise.all(lanes.map(runLane));
+  for (const fault of faults) say(fault);
   if (faulty.length > 0) say(`failed: ${faulty.join(', ')}`);
   const skipped = total.skipped > 0 ? `, ${total.skipped} skipped` : '';
   process.stdout.write(`${total.passed} passed, ${total.failed} failed${skipped}\n`);

@@ -71,7 +71,7 @@ describe('the number to do now', () => {
       ['tick', 81],
     ]);
     expect(openQuestion(at.state, at.stages)).toBe(1);
-    expect(at.stages[1]!.asks!.question).toBe('Which set did you stop in?');
+    expect(at.stages[1]!.asks!.question).toBe('How many sets did you finish? A half counts.');
     const answered = play(PYRAMID, [
       ['tick', 6],
       ['tap', 20],

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
 import { parseSession } from '../notation/read-session.ts';
-import { worthWords } from '../record/adherence/worth.ts';
+import { worthOf } from '../record/adherence/worth.ts';
 import { computePlan } from '../session/plan.ts';
 import { resolveBlocks } from '../session/resolve.ts';
 import { buildStages } from './build-stages.ts';
@@ -78,7 +78,15 @@ describe('what the clock saw', () => {
       scores: [],
       details: { did: work!.did, ranSec: { 0: 240 } },
     };
-    expect(worthWords(record, plan, blocks, { targets: {} })).toEqual(['about 4 minutes, about 16 repetitions']);
+    expect(worthOf(record, { plan, blocks }, { targets: {} }, baseLibrary)).toMatchObject({
+      minutes: 4,
+      reps: 16,
+      isAboutReps: true,
+      movements: [
+        { name: 'push-up', reps: 16 },
+        { name: 'squat', reps: 0 },
+      ],
+    });
   });
 
   test('at one’s own pace a quarter of the likely time is quick work, less is passing by', () => {

@@ -73,6 +73,10 @@ export interface FormNotation<R extends TimeRule = TimeRule, Draft = unknown> {
 export interface FormSteps<R extends TimeRule = TimeRule> {
   /** How often the list is gone through at the most, where rounds and lists don't say so. */
   mostTurns?(rule: R, block: Block): number;
+  /** The number that the rule itself gives every line without one of its own on a turn, from 0; absent where it gives none. */
+  numberAt?(rule: R, turn: number): number;
+  /** The turn of the list that is a partner's own round, both from 0; absent where everybody does all of them. */
+  partnerTurn?(rule: R, round: number, person: number): number;
   /** All steps of one set, with all rounds that may be done. Only called for a block with work in it. */
   unroll(rule: R, scope: Scope): Step[];
   /** Rounds by its own lists; the block's `rounds` come before it. */

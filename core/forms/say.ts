@@ -108,14 +108,20 @@ function doseAndName(item: WorkItem, turn: number): string {
   return `${count}${item.inTurn ? item.choices[turn % item.choices.length]!.name : itemName(item)}`;
 }
 
-/** The highest set of each pair of movements. */
+/** The field of a pair's way down. */
+export const downField = (pair: number): string => `${pair}-down`;
+
+/** The sets of each pair of movements that were finished: on the way up, and coming down again. */
 export function topSetScore(block: Block): ScoreForm {
   const works = block.items.filter(isWork);
   const pairs: string[] = [];
   for (let i = 0; i < works.length; i += 2) pairs.push(listWords(works.slice(i, i + 2).map(itemName)));
   return form(
     'top-set',
-    pairs.map((pair, i) => field(String(i), `top set of ${pair}`, 'the set you stopped in; a half counts', 'half')),
+    pairs.flatMap((pair, i) => [
+      field(String(i), `top set of ${pair}`, 'the last set that you finished on the way up; a half counts', 'half'),
+      field(downField(i), `and sets coming down`, `of ${pair}, from the set you stopped in`, 'half'),
+    ]),
   );
 }
 

@@ -139,8 +139,8 @@ describe('a session of many forms, from the writer to Follow up', () => {
     await reader.getByRole('button', { name: 'One more set done: 1' }).click();
     await expect.poll(now, SOON).toBe('9');
     await reader.clock.runFor(20_000);
-    const question = reader.getByRole('group', { name: 'Which set did you stop in?' });
-    await question.getByRole('button', { name: 'less' }).click();
+    const question = reader.getByRole('group', { name: 'How many sets did you finish? A half counts.' });
+    await question.getByRole('button', { name: 'more' }).click();
     await expect.poll(() => question.locator('output').textContent(), SOON).toBe('2.5');
     await question.getByRole('button', { name: 'That’s it' }).click();
     await question.waitFor({ state: 'detached' });

@@ -16,7 +16,7 @@ export function ClockQuestion({
   const { round = [] } = asks;
   // Of a window the rounds that were tapped are known; what came after them is touched by its name.
   const whole = asks.what === 'reps' ? taps * (round.at(-1)?.reps ?? 0) : 0;
-  const [value, setValue] = useState(isSet ? taps + 1 : whole);
+  const [value, setValue] = useState(isSet ? taps : whole);
   const step = isSet ? 0.5 : 1;
   return (
     <div className="clock-question" role="group" aria-label={asks.question}>

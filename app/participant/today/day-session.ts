@@ -4,7 +4,8 @@ import { repsOfRound } from '../../../core/record/scores/score-key.ts';
 import { blockName } from '../../../core/session/explain/explain.ts';
 import { againWords } from '../../../words/en/scores.ts';
 import type { ToMatch } from '../../../core/record/scores/to-match.ts';
-import { worthWords } from '../../../core/record/adherence/worth.ts';
+import { worthOf } from '../../../core/record/adherence/worth.ts';
+import { worthWords } from '../../../words/en/worth.ts';
 import type { FittedView } from '../../../server/participant/fitted-view.ts';
 import type { OpenDay } from '../../../server/participant/person-view.ts';
 import { packRibbon } from '../../charts/session/pack-ribbon.ts';
@@ -29,6 +30,11 @@ function showFit(fitted: FittedView) {
   return known;
 }
 
+function worthLines(record: NonNullable<OpenDay['record']>, fitted: FittedView, toMatch: ToMatch): string[] {
+  const worth = worthOf(record, fitted, toMatch, fitted.library);
+  return worth ? worthWords(worth, fitted.blocks) : [];
+}
+
 /** A day as its page shows it: no more than that goes to the phone. */
 export function toDaySession(
   fitted: FittedView,
@@ -40,7 +46,7 @@ export function toDaySession(
     toMatch: toMatch.words,
     worth: record
       ? [
-          ...worthWords(record, fitted.plan, fitted.blocks, toMatch),
+          ...worthLines(record, fitted, toMatch),
           ...scoresAgain(toMatch.sameAs, record.scores, (b) => repsOfRound(fitted.blocks[b]!)).map(
             (again) => `${blockName(fitted.blocks[again.block]!)}: ${againWords(again, false)}`,
           ),

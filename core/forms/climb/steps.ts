@@ -28,6 +28,7 @@ function slotParts(rule: ClimbRule, scope: Scope, slot: number): Part[] {
 const needOf = (parts: readonly Part[]): EstimateSec => parts.map((p) => p.sec).reduce(addEstimates, exactly(0));
 
 export const steps: FormSteps<ClimbRule> = {
+  numberAt: countAt,
   mostTurns,
   unroll(rule, scope) {
     const steps = [];

@@ -5,6 +5,7 @@ import { makeStep, openPart, restStep, workItems } from '../steps.ts';
 import type { FormSteps } from '../form.ts';
 
 export const steps: FormSteps<PyramidRule> = {
+  numberAt: (rule, set) => rule.step * (set + 1),
   unroll(rule, scope) {
     const items = workItems(scope.block);
     const steps: Step[] = [];

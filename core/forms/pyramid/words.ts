@@ -2,6 +2,7 @@ import type { PyramidRule } from '../../document/time-rule.ts';
 import { formatClock } from '../../words/format-clock.ts';
 import { isWork, itemName } from '../../words/describe-item.ts';
 import { listWords, plural } from '../../words/words.ts';
+import { downField } from '../say.ts';
 import { workItems } from '../steps.ts';
 import type { FormWords } from '../form.ts';
 
@@ -24,8 +25,9 @@ export const words: FormWords<PyramidRule> = {
     title: step.direction === 'up' ? `Up by ${rule.step} a set` : `Down by ${rule.step} from the set you stopped in`,
     of: Math.ceil(workItems(block).length / 2),
     taps: 'set',
-    ...(step.direction === 'up' && {
-      asks: { question: 'Which set did you stop in?', what: 'set' as const, field: String(step.round - 1) },
-    }),
+    asks:
+      step.direction === 'up'
+        ? { question: 'How many sets did you finish? A half counts.', what: 'set', field: String(step.round - 1) }
+        : { question: 'And how many coming down?', what: 'set', field: downField(step.round - 1) },
   }),
 };

@@ -3,6 +3,8 @@ import { expectedParts, makeStep, openPart, workItems } from '../steps.ts';
 import type { FormSteps } from '../form.ts';
 
 export const steps: FormSteps<SpanRule> = {
+  // Who swaps at every item has a part in every round.
+  partnerTurn: (rule, round, person) => (rule.byItem ? round : round * (rule.turnsOf ?? 1) + person),
   unroll(rule, scope) {
     const items = workItems(scope.block);
     const only = items.length === 1 && !items[0]!.item.inTurn ? items[0] : undefined;

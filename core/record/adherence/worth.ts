@@ -1,94 +1,154 @@
 import type { Block } from '../../document/document.ts';
-import { blockName } from '../../session/explain/explain.ts';
+import { hasOptions } from '../../document/option.ts';
+import { resolveMovement } from '../../forms/dose-parts.ts';
+import type { MovementLibrary } from '../../movement/library.ts';
+import { takenOption } from '../../movement/taken-option.ts';
+import { computePlan } from '../../session/plan.ts';
 import type { SessionPlan } from '../../session/plan.ts';
-import { plural, wholeMinutes } from '../../words/words.ts';
+import { isWork } from '../../words/describe-item.ts';
+import { wholeMinutes } from '../../words/words.ts';
 import type { RecordDetails, SessionRecord } from '../record.ts';
 import type { Score } from '../scores/score.ts';
-import { repsOfRound } from '../scores/score-key.ts';
-import { formatScore, isBetter } from '../scores/score.ts';
+import { isBetter } from '../scores/score.ts';
+import { scoreReps } from '../scores/score-reps.ts';
 import type { ToMatch } from '../scores/to-match.ts';
-
-/** Of the movements, those that most was done of are named. */
-const MOST_NAMED = 3;
-/** Counts out of a share or an estimate are told in tens. */
-const round = (n: number, isExact: boolean): number => (isExact || n < 20 ? Math.round(n) : Math.round(n / 10) * 10);
-
-/**
- * What a session was worth, in a few lines: its time and counts by the plan and the share that was done, item by item where the clock saw it, and each number beside the last
- * that may be compared. A number that is less is put beside it, and no more said. Nothing for a session that wasn't done.
- */
-export function worthWords(
-  { outcome, shareRatio, scores, details }: Pick<SessionRecord, 'outcome' | 'shareRatio' | 'scores' | 'details'>,
-  plan: SessionPlan,
-  blocks: readonly Pick<Block, 'role' | 'label' | 'items' | 'count'>[],
-  { targets }: Pick<ToMatch, 'targets'>,
-): string[] {
-  if (outcome === 'not-done') return [];
-  const isWhole = outcome === 'done';
-  const { did, ranSec } = details ?? {};
-  const ranAll = did && ranSec && Object.values(ranSec).reduce((a, b) => a + b, 0);
-  const minutes = wholeMinutes(ranAll ?? plan.clockSec.likely * shareRatio);
-  const shareOf = did ? doneByMovement(plan, did) : () => shareRatio;
-  // What was open in the plan is known by its score, where each round is.
-  const counted = scores.reduce((sum, score) => sum + repsIn(score, blocks[score.block]), 0);
-  const isOpen = plan.movements.some((m) => m.hasOpenDose);
-  const planned = Object.entries(plan.reps).reduce((sum, [id, reps]) => sum + reps * shareOf(id), 0);
-  const all = isOpen && counted === 0 ? 0 : planned + (isOpen ? counted : 0);
-  const named = plan.movements
-    .map((m) => ({ name: m.name, reps: round(m.reps * shareOf(m.id), isWhole) }))
-    .filter((m) => m.reps > 0)
-    .sort((a, b) => b.reps - a.reps)
-    .slice(0, MOST_NAMED)
-    .map((m) => `${m.reps} ${m.name}`);
-  return [
-    `${isWhole && !plan.estimated ? '' : 'about '}${plural(minutes, 'minute')}${all >= 1 ? `, ${isWhole ? '' : 'about '}${plural(round(all, isWhole), 'repetition')}` : ''}`,
-    ...(named.length > 1 && !isOpen ? [`most of it ${named.join(', ')}`] : []),
-    ...scores.flatMap((score) => {
-      const target = targets[score.block];
-      if (!target || (score.part ?? 1) !== (target.last.score.part ?? 1)) return [];
-      return [`${blockName(blocks[score.block] ?? { role: 'Main' })}: ${besideLast(score, target.last, target.best)}`];
-    }),
-  ];
-}
-
-/** Of each movement's repetitions, the share that the clock saw done. */
-function doneByMovement(plan: SessionPlan, did: NonNullable<RecordDetails['did']>): (movementId: string) => number {
-  const sums = new Map<string, { planned: number; done: number }>();
-  for (const { block, item, movementId, reps } of plan.timeline) {
-    if (movementId === null || !reps) continue;
-    const sum = sums.get(movementId) ?? { planned: 0, done: 0 };
-    sum.planned += reps;
-    sum.done += reps * (did[`${block}-${item}`] ?? did[block] ?? 1);
-    sums.set(movementId, sum);
-  }
-  return (id) => {
-    const sum = sums.get(id);
-    return sum && sum.planned > 0 ? sum.done / sum.planned : 1;
-  };
-}
-
-/** The repetitions that a score stands for; 0 where nobody can tell. */
-function repsIn(score: Score, block: Pick<Block, 'items' | 'count'> | undefined): number {
-  switch (score.kind) {
-    case 'rounds+reps': {
-      const perRound = block && repsOfRound(block);
-      return perRound === undefined ? 0 : score.rounds * perRound + score.reps;
-    }
-    case 'reps':
-      return score.reps;
-    case 'reps-per-window':
-      return score.reps.reduce((a, b) => a + b, 0);
-    default:
-      return 0;
-  }
-}
 
 type Earlier = ToMatch['targets'][number]['last'];
 
-function besideLast(score: Score, last: Earlier, best: Earlier): string {
-  const mine = formatScore(score);
-  if (isBetter(score, best.score)) return `${mine}, your best so far`;
-  const other = `${formatScore(last.score)} on ${last.dayWords}`;
-  if (isBetter(score, last.score)) return `${mine}, ${score.kind === 'time' ? 'quicker' : 'more'} than ${other}`;
-  return isBetter(last.score, score) ? `${mine}, beside ${other}` : `${mine}, as on ${last.dayWords}`;
+/** What a session was worth to somebody who did it. */
+export interface Worth {
+  readonly minutes: number;
+  /** Whether the minutes are a share of a plan, or an estimate of it. */
+  readonly isAboutMinutes: boolean;
+  /** Repetitions of all movements together; null where some of the work was open and no score says how much it was. */
+  readonly reps: number | null;
+  /** Whether they are a share of what was planned. */
+  readonly isAboutReps: boolean;
+  /** By movement, most first; empty where a score counts several together. */
+  readonly movements: readonly { readonly name: string; readonly reps: number }[];
+  /** Scores that may be held against earlier ones. */
+  readonly compared: readonly WorthScore[];
+}
+
+export interface WorthScore {
+  readonly block: number;
+  readonly score: Score;
+  readonly last: Earlier;
+  /** `best`: better than all before; `better`, `same` and `less` go by the last. */
+  readonly stands: 'best' | 'better' | 'same' | 'less';
+}
+
+type DoneRecord = Pick<SessionRecord, 'outcome' | 'shareRatio' | 'scores' | 'details'>;
+/** A session as it was fitted to the person. */
+interface DoneSession {
+  readonly plan: SessionPlan;
+  readonly blocks: readonly Block[];
+}
+
+/**
+ * What a session was worth: its time and its repetitions, in the options that were chosen, item by item where the clock saw it, and of
+ * open work as far as a score says it. Undefined for a session that wasn't done. `session` is the one that was done, resolved and fitted.
+ */
+export function worthOf(
+  record: DoneRecord,
+  session: DoneSession,
+  { targets }: Pick<ToMatch, 'targets'>,
+  library: MovementLibrary,
+): Worth | undefined {
+  if (record.outcome === 'not-done') return undefined;
+  const { ranSec, did } = record.details ?? {};
+  const isWhole = record.outcome === 'done';
+  const { plan, blocks } = asChosen(session, record.details?.chosen, library);
+  const ranAllSec = did && ranSec && Object.values(ranSec).reduce((a, b) => a + b, 0);
+  const counts = blocks.map((block, at) => countsOf(at, block, plan, record, library));
+  const known = counts.filter((c) => c !== undefined);
+  const total = known.reduce((sum, c) => sum + c.total, 0);
+  const byName = new Map<string, number>();
+  for (const { movements } of known)
+    for (const [name, reps] of movements ?? []) byName.set(name, (byName.get(name) ?? 0) + reps);
+  return {
+    minutes: wholeMinutes(ranAllSec ?? plan.clockSec.likely * record.shareRatio),
+    isAboutMinutes: !isWhole || plan.estimated,
+    reps: known.length === counts.length ? total : null,
+    isAboutReps: !isWhole,
+    movements:
+      known.length === counts.length && known.every((c) => c.movements !== null)
+        ? [...byName].map(([name, reps]) => ({ name, reps })).sort((a, b) => b.reps - a.reps)
+        : [],
+    compared: record.scores.flatMap((score): WorthScore[] => {
+      const target = targets[score.block];
+      return target && (score.part ?? 1) === (target.last.score.part ?? 1)
+        ? [{ block: score.block, score, last: target.last, stands: standsTo(score, target.last, target.best) }]
+        : [];
+    }),
+  };
+}
+
+function standsTo(score: Score, last: Earlier, best: Earlier): WorthScore['stands'] {
+  if (isBetter(score, best.score)) return 'best';
+  if (isBetter(score, last.score)) return 'better';
+  return isBetter(last.score, score) ? 'less' : 'same';
+}
+
+/** The session in the options that were chosen, planned anew where any was; a line that was left out stays, for its number. */
+function asChosen(session: DoneSession, chosen: RecordDetails['chosen'], library: MovementLibrary): DoneSession {
+  const blocks = session.blocks.map((block, at) => {
+    const own = chosen?.filter((c) => c.block === at && c.to !== '') ?? [];
+    if (own.length === 0) return block;
+    return {
+      ...block,
+      items: block.items.map((item, i) => {
+        const to = own.find((c) => c.item === i)?.to;
+        if (to === undefined || !isWork(item) || item.inTurn) return item;
+        const option = hasOptions(item) ? item.choices.findIndex((c) => c.name === to) : -1;
+        if (option >= 0) return takenOption(item, option, library);
+        return { ...item, choices: item.choices.map((c, n) => (n === 0 ? { ...c, name: to } : c)) };
+      }),
+    };
+  });
+  if (blocks.every((b, i) => b === session.blocks[i])) return session;
+  return { blocks, plan: computePlan({ blocks }, library) };
+}
+
+interface BlockCounts {
+  readonly total: number;
+  /** Null where nobody can tell which movement they are of. */
+  readonly movements: ReadonlyMap<string, number> | null;
+}
+
+/** The repetitions of a block: by its scores, else by its plan and the share that was done; undefined where it was open and nothing says. */
+function countsOf(
+  at: number,
+  block: Block,
+  plan: SessionPlan,
+  { scores, shareRatio, details }: DoneRecord,
+  library: MovementLibrary,
+): BlockCounts | undefined {
+  // Partners log each their own; who holds the phone is the first of them.
+  const partners = plan.blocks[at]!.scoreForm?.persons ?? 1;
+  const own = scores.filter((s) => s.block === at && ((s.part ?? 1) - 1) % partners === 0);
+  const scored = own.map((score) => scoreReps(score, block));
+  const movements = new Map<string, number>();
+  const add = (name: string, reps: number) => movements.set(name, (movements.get(name) ?? 0) + reps);
+  const segments = plan.timeline.filter((s) => s.block === at && s.movementId !== null);
+  const isOpen = plan.timeline.some((s) => s.block === at && s.kind === 'open');
+  const isTold = scored.length === plan.blocks[at]!.sets && scored.every((s) => s !== undefined);
+  if (isOpen && !isTold) return undefined;
+  const isTellingAll = isTold && own.every((s) => s.kind !== 'reps' || segments.every((g) => g.reps === null));
+  if (!isTellingAll) {
+    const { did } = details ?? {};
+    for (const { item, movementId, name, reps } of segments)
+      if (reps !== null && movementId !== null && name !== null)
+        add(name, reps * (did ? (did[`${at}-${item}`] ?? did[at] ?? 1) : shareRatio));
+  }
+  let rest = 0;
+  for (const one of isTold ? scored : []) {
+    for (const { item, turn, reps } of one.counts ?? []) {
+      const line = block.items[item]!;
+      if (isWork(line)) add(resolveMovement(line, turn, library).name, reps);
+    }
+    if (one.counts === null) rest += one.total;
+  }
+  const total = [...movements.values()].reduce((a, b) => a + b, 0) + rest;
+  return { total, movements: rest > 0 ? null : movements };
 }

@@ -40,6 +40,8 @@ function betterBy(score: Score, first: Score, perRound: number | undefined): Aga
     if (rounds !== 0 && perRound === undefined) return null;
     return { amount: rounds * (perRound ?? 0) + score.reps - first.reps, unit: 'rep' };
   }
-  const unit = score.kind === 'top-set' ? 'set' : score.kind === 'whole-slots' ? 'turn' : 'rep';
+  if (score.kind === 'top-set' && first.kind === 'top-set')
+    return { amount: Math.round((scoreAmount(score) - scoreAmount(first)) * 2) / 2, unit: 'set' };
+  const unit = score.kind === 'whole-slots' ? 'turn' : 'rep';
   return { amount: scoreAmount(score) - scoreAmount(first), unit };
 }

@@ -1,6 +1,7 @@
 import { formatClock } from '../../words/format-clock.ts';
 import { plural } from '../../words/words.ts';
 import type { ScoreForm, ScoreLabel } from '../../forms/form.ts';
+import { downField } from '../../forms/say.ts';
 import type { SessionPlan } from '../../session/plan.ts';
 
 /** Where a score belongs: a block counted from 0, and where a block has several (sets, partners), which of them, from 1. */
@@ -19,8 +20,8 @@ export type Score = ScorePlace & {
     /** `reps`: the cap came first, and so many were done by then. */
     | { readonly kind: 'time'; readonly sec: number; readonly reps?: number }
     | { readonly kind: 'reps-per-window'; readonly reps: readonly number[] }
-    /** A half is a set half done. */
-    | { readonly kind: 'top-set'; readonly tops: readonly number[] }
+    /** Sets that were finished of each pair, on the way up and coming down again where that was said; a half is a set half done. */
+    | { readonly kind: 'top-set'; readonly tops: readonly number[]; readonly downs?: readonly number[] }
     | { readonly kind: 'whole-slots'; readonly slots: number }
   );
 
@@ -154,7 +155,7 @@ export function readScores(
         scores.push({ ...place, kind, reps: read.map((n) => n ?? 0) });
         break;
       case 'top-set':
-        scores.push({ ...place, kind, tops: read.map((n) => n ?? 0) });
+        scores.push({ ...place, kind, ...readTops(read) });
         break;
       case 'whole-slots':
         scores.push({ ...place, kind, slots: at(0) });
@@ -162,6 +163,15 @@ export function readScores(
     }
   }
   return { scores, errors };
+}
+
+/** Up and down of each pair, in turns. */
+function readTops(read: readonly (number | undefined)[]): { readonly tops: number[]; readonly downs?: number[] } {
+  const every = (from: 0 | 1) => read.filter((_, i) => i % 2 === from);
+  return {
+    tops: every(0).map((n) => n ?? 0),
+    ...(every(1).some((n) => n !== undefined) && { downs: every(1).map((n) => n ?? 0) }),
+  };
 }
 
 /** The values that a form shows for a score that is already there. */
@@ -180,7 +190,10 @@ export function scoreValues(score: Score): Record<string, string> {
     case 'reps-per-window':
       return all(score.reps);
     case 'top-set':
-      return all(score.tops);
+      return {
+        ...all(score.tops),
+        ...Object.fromEntries((score.downs ?? []).map((n, i) => [name(downField(i)), String(n)])),
+      };
     case 'whole-slots':
       return { [name('slots')]: String(score.slots) };
   }
@@ -202,11 +215,16 @@ export function formatScore(score: Score): string {
     case 'reps-per-window':
       return `${score.reps.join(', ')} reps${score.reps.length > 1 ? `, ${scoreAmount(score)} in all, best ${Math.max(...score.reps)}` : ''}`;
     case 'top-set':
-      return `top set ${score.tops.join(', ')}`;
+      return `top set ${score.tops.join(', ')}${score.downs ? `, then ${score.downs.join(', ')} coming down` : ''}`;
     case 'whole-slots':
       return `up to turn ${score.slots}`;
   }
 }
+
+const sumOf = (numbers: readonly number[]): number => numbers.reduce((a, b) => a + b, 0);
+
+/** Among equal tops the way down decides, and never against half a set more on the way up. */
+const DOWN_WEIGHT = 1e-4;
 
 /** One number that orders scores of a kind: more is better, except for a time. A time that reached its cap is worse than any that did not, and better with more reps. */
 export function scoreAmount(score: Score): number {
@@ -218,9 +236,9 @@ export function scoreAmount(score: Score): number {
     case 'time':
       return score.reps === undefined ? -score.sec : -1e6 + score.reps;
     case 'reps-per-window':
-      return score.reps.reduce((a, b) => a + b, 0);
+      return sumOf(score.reps);
     case 'top-set':
-      return score.tops.reduce((a, b) => a + b, 0);
+      return sumOf(score.tops) + sumOf(score.downs ?? []) * DOWN_WEIGHT;
     case 'whole-slots':
       return score.slots;
   }

@@ -72,7 +72,7 @@ function aimOf(last: Score, perRound: number | undefined): { words: string; low:
       return { words: low === high ? formatClock(high) : `${formatClock(low)} to ${formatClock(high)}`, low };
     }
     case 'top-set': {
-      const low = scoreAmount(last) + 0.5;
+      const low = Math.floor(scoreAmount(last) * 2) / 2 + 0.5;
       return { words: `half a set or one more in all`, low };
     }
     case 'whole-slots':

@@ -83,11 +83,23 @@ describe('scores of sets and of partners', () => {
   test('half a set counts half, written in three ways', () => {
     const { plan } = analyseText('Main: pyramid +3 in 1:15 rest 0:45\nsquat\nburpee', baseLibrary);
     for (const written of ['3.5', '3,5', '3½']) {
-      const { scores } = parseScores(plan, () => written);
+      const { scores } = parseScores(plan, (name) => (name === 'score-0-0' ? written : ''));
       expect(scores).toEqual([{ block: 0, kind: 'top-set', tops: [3.5] }]);
       expect(formatScore(scores[0]!)).toBe('top set 3.5');
       expect(scoreValues(scores[0]!)).toEqual({ 'score-0-0': '3.5' });
     }
-    expect(parseScores(plan, () => '3.2').errors).toHaveLength(1);
+    const { scores } = parseScores(plan, (name) => (name === 'score-0-0' ? '4' : '2'));
+    expect(scores).toEqual([{ block: 0, kind: 'top-set', tops: [4], downs: [2] }]);
+    expect(formatScore(scores[0]!)).toBe('top set 4, then 2 coming down');
+    expect(scoreValues(scores[0]!)).toEqual({ 'score-0-0': '4', 'score-0-0-down': '2' });
+    const top = (tops: number[], downs?: number[]): Score => ({
+      block: 0,
+      kind: 'top-set',
+      tops,
+      ...(downs && { downs }),
+    });
+    expect(isBetter(top([4], [2]), top([4], [1]))).toBe(true);
+    expect(isBetter(top([4], [9]), top([4.5]))).toBe(false);
+    expect(parseScores(plan, () => '3.2').errors).toHaveLength(2);
   });
 });
