@@ -19,6 +19,8 @@ const WATER_FROM_SEC = 15;
 export const GET_READY_SEC = 5;
 /** After work at one's own pace, before a clock starts: so long it waits for a tap (common practice, no source). */
 export const READY_SEC = 10;
+/** So long one may think about a round more (common practice, no source). */
+export const OFFER_SEC = 20;
 
 /** The stages of a session, in order. `blocks` are the resolved ones that the plan was computed from. An empty plan gives none. */
 export function buildStages(plan: SessionPlan, blocks: readonly Block[]): Stage[] {
@@ -31,6 +33,7 @@ export function buildStages(plan: SessionPlan, blocks: readonly Block[]): Stage[
     if (counted) atSec += step.sec.likely;
     const stage = toStage(step, block, plan, startSec, Math.min(atSec, plan.clockSec.likely));
     const next = plan.steps[index + 1];
+    if (offersRound(plan.steps, index)) stages.push(roundOffer(stage));
     if (step.purpose === 'change-over') {
       // At one's own pace a change-over needs no clock; before something timed it is the time to get into position.
       if (next?.ruledBy === 'clock')
@@ -66,6 +69,7 @@ export function buildStages(plan: SessionPlan, blocks: readonly Block[]): Stage[
     const hasWater = stage.kind === 'rest' && stage.durationSec >= WATER_FROM_SEC && endsRound(stages, i);
     if (stage.kind === 'rest' && next && next.block !== stage.block)
       return { ...stage, hasWater, title: `Rest before ${next.blockName}`, rules: rulesOf(next.block) };
+    if (stage.offersRound) return { ...stage, title: 'One round more, if you have time?' };
     if (!next || !isWaiting(stage)) return hasWater ? { ...stage, hasWater } : stage;
     return {
       ...stage,
@@ -74,6 +78,23 @@ export function buildStages(plan: SessionPlan, blocks: readonly Block[]): Stage[
     };
   });
 }
+
+/** Whether a step is the first of a round that isn't owed. A climb goes on by itself for as long as it can. */
+function offersRound(steps: readonly Step[], at: number): boolean {
+  const { optional, purpose, block, set, round } = steps[at]!;
+  if (!optional || purpose === 'climb') return false;
+  const before = steps[at - 1];
+  return before?.block !== block || before.set !== set || before.round !== round;
+}
+
+const roundOffer = (first: Stage): Stage => ({
+  ...waiting(first),
+  kind: 'ready',
+  durationSec: OFFER_SEC,
+  round: first.round,
+  offersRound: true,
+  ends: 'That was enough',
+});
 
 /** Whether a stage is the first of the last of several rounds. */
 function beginsLastRound(stages: readonly Stage[], at: number): boolean {
@@ -183,6 +204,7 @@ function toStage(step: Step, block: Block, plan: SessionPlan, startSec: number, 
     switchAtSec: switches(step),
     workCapSec: step.workCapSec ?? null,
     optional: step.optional,
+    offersRound: false,
     timelineStartSec: startSec,
     timelineEndSec: endSec,
     capSec: capSecOf(block) ?? null,

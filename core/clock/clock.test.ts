@@ -7,6 +7,8 @@ import type { ClockEvent } from './clock.ts';
 import { callsBetween, cuesOf } from './voice/calls.ts';
 import { advance, blockSpentMs, stageSpentMs, startClock } from './clock.ts';
 import { buildStages } from './build-stages.ts';
+import { seenRounds } from './seen-rounds.ts';
+import { seenWork } from './seen-work.ts';
 
 const stagesOf = (text: string) => {
   const { document, issues } = parseSession(text, baseLibrary);
@@ -78,6 +80,64 @@ describe('stages', () => {
   test('a third of two to three rounds may be left out', () => {
     const stages = stagesOf('Warm-up: 2 to 3 rounds\n6 squat');
     expect(stages.filter((s) => s.kind === 'work').map((s) => s.optional)).toEqual([false, false, true]);
+  });
+});
+
+describe('a round more, on the day', () => {
+  const TEXT = 'Main: work 0:30 rest 0:10, 2 rounds, 1 more if time\nsquat\n\nFinisher: work 0:30 rest 0:10\nplank';
+  // Ready 5 s, twice 40 s: asked from second 85 on.
+  test('is asked for before the rest and the work of it, and isn’t begun by itself', () => {
+    const stages = stagesOf(TEXT);
+    expect(stages.filter((s) => s.block === 0).map((s) => [s.kind, s.round, s.offersRound])).toEqual([
+      ['get-ready', 0, false],
+      ['work', 1, false],
+      ['rest', 1, false],
+      ['work', 2, false],
+      ['rest', 2, false],
+      ['ready', 3, true],
+      ['work', 3, false],
+      ['rest', 3, false],
+    ]);
+    expect(play(TEXT, [['tick', 86]]).title).toBe('One round more, if you have time?');
+    const passed = play(TEXT, [['tick', 85 + 20 + 3]]);
+    expect(passed.title).toBe('plank');
+    expect(seenRounds(passed.state, passed.stages)).toEqual({ 'rounds-0': '2' });
+  });
+  test('begins by a tap; another word ends the block and no other', () => {
+    const taken = play(TEXT, [
+      ['tick', 90],
+      ['next', 90],
+    ]);
+    expect([taken.title, taken.state.skippedBlocks]).toEqual(['squat', []]);
+    const done = advance(taken.state, 'tick', taken.stages, 135_000);
+    expect(seenRounds(done, taken.stages)).toEqual({ 'rounds-0': '3' });
+    const enough = play(TEXT, [
+      ['tick', 90],
+      ['end', 90],
+    ]);
+    expect([enough.title, enough.state.endedStages]).toEqual(['plank', []]);
+    expect(seenWork(enough.state, enough.stages, enough.stages)!.did['0-0']).toBeUndefined();
+  });
+  test('every further round is asked for anew, and one that was left half-way isn’t counted', () => {
+    const text = 'Main: 1 to 3 rounds\n10 squat\n10 push-up';
+    expect(stagesOf(text).flatMap((s) => (s.offersRound ? [s.round] : []))).toEqual([2, 3]);
+    const half = play(text, [
+      ['next', 6],
+      ['next', 26],
+      ['next', 46],
+      ['next', 50],
+      ['next', 70],
+      ['pause', 75],
+    ]);
+    expect(seenRounds(half.state, half.stages)).toEqual({ 'rounds-0': '1' });
+    expect(seenRounds(startClock(0), stagesOf(text))).toEqual({});
+  });
+  test('it is asked aloud, without a count towards it; a climb goes on by itself', () => {
+    const at = stagesOf(TEXT).findIndex((s) => s.offersRound);
+    expect(callsBetween(stagesOf(TEXT), at, [-1, 30], 30, 0).map((c) => c.words)).toEqual([
+      'One round more, if you have time?',
+    ]);
+    expect(stagesOf('Main: climb 4 by 2 every 1:00\nburpee').some((s) => s.offersRound)).toBe(false);
   });
 });
 

@@ -228,8 +228,9 @@ export function advance(state: ClockState, event: ClockEvent, stages: readonly S
     }
     case 'end': {
       if (!stages[state.stage]?.ends) return state;
+      if (stages[state.stage]!.offersRound) return leave(state, stages, nowMs, stageSpentMs(state, nowMs), 0, 'round');
       const ended = { ...state, endedStages: [...state.endedStages, state.stage] };
-      return leave(ended, stages, nowMs, stageSpentMs(state, nowMs), 0, true);
+      return leave(ended, stages, nowMs, stageSpentMs(state, nowMs), 0, 'block');
     }
     case 'more': {
       const kind = stages[state.stage]?.kind;
@@ -266,7 +267,7 @@ function tick(state: ClockState, stages: readonly Stage[], nowMs: number, calls:
       const overMs = blockSpentMs(now, stages, nowMs) - stage.capSec * 1000;
       if (overMs >= 0) {
         call(stageSpentMs(now, nowMs) - overMs);
-        now = leave(now, stages, nowMs, stageSpentMs(now, nowMs) - overMs, overMs, true);
+        now = leave(now, stages, nowMs, stageSpentMs(now, nowMs) - overMs, overMs, 'block');
         continue;
       }
     }
@@ -278,24 +279,24 @@ function tick(state: ClockState, stages: readonly Stage[], nowMs: number, calls:
     const overMs = stageSpentMs(now, nowMs) - lengthMs;
     call(Math.min(lengthMs, stageSpentMs(now, nowMs)));
     if (overMs < 0) return now;
-    now = leave(now, stages, nowMs, lengthMs, overMs);
+    now = leave(now, stages, nowMs, lengthMs, overMs, stage.offersRound ? 'round' : undefined);
   }
   return now;
 }
 
-/** Goes on to the next stage (or past the block), which has then already run for `carriedMs`. */
+/** Goes on to the next stage (past the block, or the rounds of it that aren't owed), which has then already run for `carriedMs`. */
 function leave(
   state: ClockState,
   stages: readonly Stage[],
   nowMs: number,
   spentMs: number,
   carriedMs: number,
-  pastBlock = false,
+  past?: 'block' | 'round',
 ): ClockState {
   const stage = stages[state.stage]!;
   const spent = isWaiting(stage) ? {} : { [stage.block]: (state.spentByBlockMs[stage.block] ?? 0) + spentMs };
   let next = state.stage + 1;
-  while (pastBlock && stages[next]?.block === stage.block) next++;
+  while (past && stages[next]?.block === stage.block && (past === 'block' || stages[next]!.optional)) next++;
   return {
     ...state,
     status: next >= stages.length ? 'finished' : state.status,

@@ -98,6 +98,8 @@ export interface Stage {
   } | null;
   readonly workCapSec: number | null;
   readonly optional: boolean;
+  /** Asks before a round that isn't owed whether it is wanted: a tap begins it, without one the block is over. */
+  readonly offersRound: boolean;
   /** Where on the likely timeline it begins and ends, for the marker on the ribbon. */
   readonly timelineStartSec: number;
   readonly timelineEndSec: number;

@@ -1,4 +1,5 @@
 import type { ChosenShape } from '../clock/shapes.ts';
+import type { DoneRounds } from './round-fields.ts';
 import type { Score } from './scores/score.ts';
 
 export const OUTCOMES = ['done', 'part', 'not-done'] as const;
@@ -46,6 +47,8 @@ export interface RecordDetails {
   readonly loads?: readonly UsedLoad[];
   /** Shapes that were chosen during the session. */
   readonly chosen?: readonly ChosenShape[];
+  /** Rounds, by block, where the plan leaves the last ones to the day. */
+  readonly rounds?: DoneRounds;
   /** Turns of a clock in which the work wasn't over, by block. */
   readonly overran?: Readonly<Record<number, number>>;
   /** Seconds that the clock ran in each block. */

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { loadFields } from '../../core/record/scores/load.ts';
 import { optionFields, optionLines, optionValue } from '../../core/record/option-fields.ts';
+import { roundFieldName, roundFields } from '../../core/record/round-fields.ts';
 import { overranFields } from '../../core/record/scores/overran.ts';
 import { scoreFields, scoreValues } from '../../core/record/scores/score.ts';
 import { blockName } from '../../core/session/explain/explain.ts';
@@ -24,6 +25,9 @@ export async function loadLog({ db, scope, view, sent, fitted }: OwnDayScope) {
           reason: record.details.reason ?? '',
           body: record.details.body ?? '',
           ...Object.fromEntries(optionFields(blocks).map((field) => [field.name, optionValue(field, chosen)])),
+          ...Object.fromEntries(
+            Object.entries(record.details.rounds ?? {}).map(([block, n]) => [roundFieldName(Number(block)), String(n)]),
+          ),
           ...Object.fromEntries(
             Object.entries(record.details.overran ?? {}).map(([block, n]) => [`over-${block}`, String(n)]),
           ),
@@ -51,6 +55,7 @@ export async function loadLog({ db, scope, view, sent, fitted }: OwnDayScope) {
     toMatch: dayToMatch(view, sent.dayId, fitted),
     bounds: boundsOf(fitted),
     loads: loadFields(blocks),
+    rounds: roundFields(plan, blocks),
     options: optionFields(blocks).map((field) => ({ ...field, lines: optionLines(field, blocks, fitted.library) })),
     turns: overranFields(blocks, plan),
     scored: scoreFields(plan).map((s) => ({

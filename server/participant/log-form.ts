@@ -15,6 +15,7 @@ import {
   REASONS,
 } from '../../core/record/record.ts';
 import { loadFields } from '../../core/record/scores/load.ts';
+import { readRounds, roundFields } from '../../core/record/round-fields.ts';
 import { optionFields, withOptions } from '../../core/record/option-fields.ts';
 import { overranFields } from '../../core/record/scores/overran.ts';
 import { parseScores, scoreFields } from '../../core/record/scores/score.ts';
@@ -104,12 +105,14 @@ export async function readLogForm(
   const body = BODY_FEELINGS.find((b) => b === values.body);
   const chosen = withOptions(clockSeen.chosen ?? [], optionFields(blocks), value);
   const chosenOf = (block: number) => chosen.filter((c) => c.block === block);
+  const rounds = readRounds(roundFields(plan, blocks), value);
   const details: RecordDetails = {
     ...(reason && outcome !== 'done' && { reason }),
     ...(body && { body }),
     ...(isDone && loads.length > 0 && { loads }),
     ...(isDone && Object.keys(overran).length > 0 && { overran }),
     ...(isDone && clockSeen.ranSec && { ranSec: clockSeen.ranSec }),
+    ...(isDone && Object.keys(rounds).length > 0 && { rounds }),
     ...(isDone && chosen.length > 0 && { chosen }),
     // Another share than the clock saw: their word goes.
     ...(outcome === 'part' && read.share === sharePct && Object.keys(did).length > 0 && { did }),

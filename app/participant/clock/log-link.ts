@@ -1,4 +1,5 @@
 import type { ClockState } from '../../../core/clock/clock.ts';
+import { seenRounds } from '../../../core/clock/seen-rounds.ts';
 import { seenScores } from '../../../core/clock/seen-scores.ts';
 import { proposeOutcome, seenWork } from '../../../core/clock/seen-work.ts';
 import type { ShapeLadders } from '../../../core/clock/shapes.ts';
@@ -23,6 +24,7 @@ export function seenByClock(state: ClockState | null, session: ClockSession): UR
   const ranMs = Object.values(state.spentByBlockMs).reduce((a, b) => a + b, 0);
   seen.set('clock', formatClock(ranMs / 1000));
   for (const [name, value] of Object.entries(seenScores(state, shown, scored))) seen.set(name, value);
+  for (const [name, value] of Object.entries(seenRounds(state, shown))) seen.set(name, value);
   const work = seenWork(state, shown, written);
   const proposed = proposeOutcome(state, work);
   if (proposed) {

@@ -122,7 +122,7 @@ function seenChoices(seen: string | undefined): readonly ChosenShape[] {
 export const clientLoader = (args: Route.ClientLoaderArgs) => orKeptPage(args);
 
 export default function Log({ loaderData, actionData, params }: Route.ComponentProps) {
-  const { title, clientId, scored, hasRecord, toMatch, versionId, bounds, loads, options, turns } = loaderData;
+  const { title, clientId, scored, hasRecord, toMatch, versionId, bounds, loads, options, rounds, turns } = loaderData;
   const [typed, setTyped] = useState<Record<string, string>>({});
   const seen = useSeen(versionId);
   const [doubts, setDoubts] = useState<Record<string, string>>({});
@@ -271,6 +271,19 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
             </fieldset>
           );
         })}
+        {rounds.map(({ name, blockName, low, high }) => (
+          <label key={name} className="log-reason">
+            <span>Rounds of {blockName}</span>
+            <select name={name} defaultValue={values[name] ?? ''}>
+              <option value=""> </option>
+              {Array.from({ length: high - low + 1 }, (_, i) => (
+                <option key={i} value={low + i}>
+                  {low + i}
+                </option>
+              ))}
+            </select>
+          </label>
+        ))}
         {scored.map((s) => (
           <fieldset key={s.name} className="score">
             <legend>{s.name}</legend>

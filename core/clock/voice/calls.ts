@@ -34,6 +34,8 @@ export function cuesOf(stage: Stage, extraSec = 0): TimedCue[] {
   const durationSec = stage.durationSec + extraSec;
   const isClock = stage.ruledBy === 'clock';
   if (isClock && durationSec === 0) return [];
+  // It asks; a countdown would press.
+  if (stage.offersRound) return [{ atSec: 0, cue: 'ready' }];
   const cues: TimedCue[] = [{ atSec: 0, cue: stage.kind === 'rest' ? 'rest' : isWaiting(stage) ? 'ready' : 'go' }];
   const isFree = (sec: number) => !cues.some((c) => Math.abs(c.atSec - sec) < APART_SEC);
   if (isClock) {
@@ -97,10 +99,11 @@ const one = (words: string): SpokenPart[] => [{ words, weight: 3 }];
 function partsOf({ atSec, cue }: TimedCue, stage: Stage, { next, isTold }: CallScope): SpokenPart[] {
   switch (cue) {
     case 'ready':
+      if (stage.offersRound) return one('One round more, if you have time?');
       return [{ words: 'Get ready', weight: next ? 1 : 3 }, ...(next ? ahead(next, '') : [])];
     case 'go':
       return [
-        { words: stage.isLastRound ? (stage.optional ? 'Last round, if you like' : 'Last round') : '', weight: 1 },
+        { words: stage.isLastRound ? 'Last round' : '', weight: 1 },
         ...beginning(stage),
         ...(isTold || !stage.setUp ? [] : setUpParts(stage.setUp)),
       ];

@@ -55,11 +55,14 @@ export function likelyCalls(plan: SessionPlan, blocks: readonly Block[], library
     const taps = stage.taps ? likelyTaps(state, stages, library) : [];
     const tapMs = (taps[tapsOf(state)] ?? Infinity) * 1000 - spentMs;
     const ownMs = stage.ruledBy === 'own' ? stage.durationSec * 1000 - spentMs : Infinity;
+    // A round more is taken where it belongs to the likely course, at once.
+    const isTaken = stage.offersRound && stage.round <= plan.blocks[stage.block]!.likelyRounds;
+    const offerMs = isTaken && state.calledSec >= 0 ? 0 : Infinity;
     const tickMs = nextCallInMs(state, stages, nowMs) ?? Infinity;
-    const inMs = Math.max(0, Math.min(tapMs, ownMs, tickMs));
+    const inMs = Math.max(0, Math.min(tapMs, ownMs, offerMs, tickMs));
     nowMs += inMs;
     if (tapMs <= inMs) run('tap');
-    else if (ownMs <= inMs) run('next');
+    else if (ownMs <= inMs || offerMs <= inMs) run('next');
     else run('tick');
   }
   return found;

@@ -9,6 +9,7 @@ export function detailWords({
   body,
   loads = [],
   chosen = [],
+  rounds = {},
   overran = {},
   clockOffSec,
 }: RecordDetails): string[] {
@@ -21,6 +22,7 @@ export function detailWords({
         ]
       : []),
     ...Object.values(overran).map((n) => (n === 0 ? 'every turn was over in time' : `${plural(n, 'turn')} ran over`)),
+    ...Object.values(rounds).map((n) => `${plural(n, 'round')}, by choice`),
     ...chosen.map(({ from, to }) => (to === '' ? `${from} left out` : `${to} instead of ${from}`)),
     ...(clockOffSec === undefined ? [] : [clockOffWords(clockOffSec)]),
   ];

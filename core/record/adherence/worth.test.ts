@@ -75,6 +75,11 @@ describe('what a session was worth', () => {
     const plain = 'Main: 2 rounds\n10 push-up\n5 squat';
     expect(done(plain, [], chosen('incline push-up'))[1]).toBe('most of it 20 chair push-up, 10 squat');
   });
+  test('it goes by the rounds that were done where the last one was left open', () => {
+    const text = 'Main: 3 rounds, 1 more if time\n10 squat';
+    expect(done(text, [], { rounds: { 0: 3 } })[0]).toMatch(/30 repetitions$/);
+    expect(done(text, [], { rounds: { 0: 4 } })[0]).toMatch(/40 repetitions$/);
+  });
   test('partners: the rounds of who logs it', () => {
     const text = 'Main: turns of 2 in 4:00, scored\n8 squat\n8 push-up';
     const rounds2 = (n: number, part: number): Score => ({ block: 0, kind: 'rounds+reps', rounds: n, reps: 0, part });

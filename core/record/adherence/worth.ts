@@ -58,7 +58,7 @@ export function worthOf(
   if (record.outcome === 'not-done') return undefined;
   const { ranSec, did } = record.details ?? {};
   const isWhole = record.outcome === 'done';
-  const { plan, blocks } = asChosen(session, record.details?.chosen, library);
+  const { plan, blocks } = asChosen(session, record.details ?? {}, library);
   const ranAllSec = did && ranSec && Object.values(ranSec).reduce((a, b) => a + b, 0);
   const counts = blocks.map((block, at) => countsOf(at, block, plan, record, library));
   const known = counts.filter((c) => c !== undefined);
@@ -90,9 +90,11 @@ function standsTo(score: Score, last: Earlier, best: Earlier): WorthScore['stand
   return isBetter(last.score, score) ? 'less' : 'same';
 }
 
-/** The session in the options that were chosen, planned anew where any was; a line that was left out stays, for its number. */
-function asChosen(session: DoneSession, chosen: RecordDetails['chosen'], library: MovementLibrary): DoneSession {
-  const blocks = session.blocks.map((block, at) => {
+/** The session in the options and with the rounds that were chosen, planned anew where any was; a line that was left out stays, for its number. */
+function asChosen(session: DoneSession, { chosen, rounds }: RecordDetails, library: MovementLibrary): DoneSession {
+  const blocks = session.blocks.map((written, at) => {
+    const done = rounds?.[at];
+    const block = done === undefined ? written : { ...written, rounds: { low: done, high: done } };
     const own = chosen?.filter((c) => c.block === at && c.to !== '') ?? [];
     if (own.length === 0) return block;
     return {

@@ -87,12 +87,22 @@ function OwnButtons({ view, clock: { send, goOn } }: Pick<StageButtonsProps, 'vi
           )}
         </div>
       )}
-      {stage.ends && (
+      {stage.ends && !stage.offersRound && (
         <button type="button" className="clock-main" onClick={() => send('end')}>
           {stage.ends}
         </button>
       )}
-      {stage.kind === 'ready' && (
+      {stage.offersRound && (
+        <div className="clock-taps">
+          <button type="button" className="clock-main" onClick={() => send('next')}>
+            One round more
+          </button>
+          <button type="button" className="clock-second" onClick={() => send('end')}>
+            {stage.ends}
+          </button>
+        </div>
+      )}
+      {stage.kind === 'ready' && !stage.offersRound && (
         <div className="clock-taps">
           <button type="button" className="clock-main" onClick={() => send('next')}>
             Ready
