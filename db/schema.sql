@@ -861,6 +861,9 @@ CREATE TABLE public.run (
     attention jsonb DEFAULT '{}'::jsonb NOT NULL,
     shared jsonb,
     has_boards boolean DEFAULT false NOT NULL,
+    voice text DEFAULT 'all'::text NOT NULL,
+    warm_up text DEFAULT ''::text NOT NULL,
+    warm_up_film text DEFAULT ''::text NOT NULL,
     CONSTRAINT run_calendar CHECK ((calendar = ANY (ARRAY['host'::text, 'own'::text]))),
     CONSTRAINT run_join_code_shape CHECK ((join_code ~ '^[a-z0-9]{12,40}$'::text)),
     CONSTRAINT run_join_limit CHECK (((join_limit >= 1) AND (join_limit <= 20000))),
@@ -868,7 +871,10 @@ CREATE TABLE public.run (
     CONSTRAINT run_joins_late CHECK ((joins_late = ANY (ARRAY['with-rest'::text, 'from-day-1'::text]))),
     CONSTRAINT run_look_ahead CHECK (((look_ahead_days >= 0) AND (look_ahead_days <= 14))),
     CONSTRAINT run_make_up CHECK (((make_up_days >= 0) AND (make_up_days <= 60))),
-    CONSTRAINT run_title_length CHECK ((length(title) <= 80))
+    CONSTRAINT run_title_length CHECK ((length(title) <= 80)),
+    CONSTRAINT run_voice CHECK ((voice = ANY (ARRAY['all'::text, 'changes'::text, 'numbers'::text, 'off'::text]))),
+    CONSTRAINT run_warm_up CHECK ((length(warm_up) <= 1000)),
+    CONSTRAINT run_warm_up_film CHECK ((length(warm_up_film) <= 300))
 );
 
 CREATE TABLE public.run_day (

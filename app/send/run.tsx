@@ -7,6 +7,7 @@ import { hasSent, listRunNames } from '../../db/queries/run.ts';
 import { coachForm, withProgramme } from '../../server/doors/coach-scope.ts';
 import { coachToday, coachZone } from '../../server/doors/coach-zone.ts';
 import { nowMs, publicUrl } from '../../server/config.ts';
+import { RunClockForm } from './run-clock-form.tsx';
 import { LinkToGive } from './link-to-give.tsx';
 import { unlessAsked, useLeaving } from '../parts/leaving.tsx';
 import { SaveNote } from '../parts/save-note.tsx';
@@ -119,6 +120,7 @@ export default function RunPage({ loaderData, actionData }: Route.ComponentProps
               </Form>
             )}
           </section>
+          <RunClockForm key={JSON.stringify(run.clock)} clock={run.clock} errors={errors} busy={busy} />
           <section aria-labelledby="run-feed">
             <h2 id="run-feed">In your calendar</h2>
             {said?.feed ? (

@@ -1,11 +1,20 @@
 import type { DayDate } from '../../core/calendar/day.ts';
 import type { Gap } from '../../core/calendar/run-rules.ts';
 import type { RunRules, RunShift } from '../../core/calendar/release.ts';
+import type { VoiceLevel } from '../../core/clock/voice/voice.ts';
 import { NotFoundError } from '../errors.ts';
 import type { Db } from '../pool.ts';
 
 /** Who joins after it began: today with the rest, or from day 1. */
 export type JoinsLate = 'with-rest' | 'from-day-1';
+
+/** What a host sets for the clock that the people of a run follow. */
+export interface RunClock {
+  /** How much the voice says until somebody chooses for themselves. */
+  readonly voice: VoiceLevel;
+  /** What to warm up with where a session has nothing for it: words and a film, each empty where there are none. */
+  readonly warmUp: { readonly words: string; readonly film: string };
+}
 
 /** A programme given to people from a date on. */
 export interface Run {
@@ -27,6 +36,7 @@ export interface Run {
     readonly words: string;
   };
   readonly hasFeed: boolean;
+  readonly clock: RunClock;
   /** People see the board of their team. */
   readonly hasBoards: boolean;
   /** Counts changes of its rules. */
@@ -53,13 +63,16 @@ export interface RunRow {
   join_words: string;
   has_feed: boolean;
   has_boards: boolean;
+  voice: VoiceLevel;
+  warm_up: string;
+  warm_up_film: string;
   sequence: number;
   shifts: RunShift[] | null;
   gaps: Gap[] | null;
 }
 
 export const RUN_COLUMNS = `r.id as run_id, r.title as run_title, r.starts_on, r.calendar, r.release_time, r.release_zone, r.is_by_hand, r.look_ahead_days,
-  r.make_up_days, r.joins_late, r.held_at, r.ended_on, r.archived_at, r.join_code, r.join_open, r.join_limit, r.join_words, r.feed_hash is not null as has_feed, r.has_boards, r.sequence,
+  r.make_up_days, r.joins_late, r.held_at, r.ended_on, r.archived_at, r.join_code, r.join_open, r.join_limit, r.join_words, r.feed_hash is not null as has_feed, r.has_boards, r.voice, r.warm_up, r.warm_up_film, r.sequence,
   (select jsonb_agg(jsonb_build_object('week', h.week, 'weekday', h.weekday, 'weeks', h.weeks, 'timeZone', h.time_zone) order by h.id) from run_shift h where h.run_id = r.id) as shifts,
   (select list_gaps()) as gaps`;
 
@@ -85,6 +98,7 @@ export const toRun = (row: RunRow): Run => ({
   archivedAtMs: row.archived_at?.getTime() ?? null,
   join: { code: row.join_code, isOpen: row.join_open, limit: row.join_limit, words: row.join_words },
   hasFeed: row.has_feed,
+  clock: { voice: row.voice, warmUp: { words: row.warm_up, film: row.warm_up_film } },
   hasBoards: row.has_boards,
   sequence: row.sequence,
 });
@@ -213,6 +227,15 @@ export async function updateRunJoin(
     'update run set join_code = $2::text, join_open = $3::boolean, join_limit = $4::integer, join_words = $5::text where id = $1::bigint',
     [runId, join.code, join.isOpen, join.limit, join.words],
   );
+}
+
+export async function updateRunClock(db: Db, runId: number, { voice, warmUp }: RunClock): Promise<void> {
+  await db.query('update run set voice = $2::text, warm_up = $3::text, warm_up_film = $4::text where id = $1::bigint', [
+    runId,
+    voice,
+    warmUp.words,
+    warmUp.film,
+  ]);
 }
 
 export async function updateRunFeed(db: Db, runId: number, feedHash: Buffer | null): Promise<void> {

@@ -1,4 +1,4 @@
-import { object } from 'yup';
+import { object, string } from 'yup';
 import { peopleLimit, words, yupErrors } from '../http/form-schema.ts';
 import { randomBytes } from 'node:crypto';
 import type pg from 'pg';
@@ -12,6 +12,7 @@ import {
   insertRun,
   updateRun,
   updateRunArchived,
+  updateRunClock,
   updateRunEnded,
   updateRunFeed,
   updateRunHeld,
@@ -22,6 +23,9 @@ import { coachToday } from '../doors/coach-zone.ts';
 import { hashToken, makeToken } from '../doors/token.ts';
 import { formLines, formText } from '../http/form-text.ts';
 import { readRunForm } from './run-form.ts';
+import type { VoiceLevel } from '../../core/clock/voice/voice.ts';
+import { VOICE_LEVELS } from '../../core/clock/voice/voice.ts';
+import { FILM_RULE, isFilmAddress } from '../../core/document/film.ts';
 import { decideSend } from './send-decision.ts';
 
 interface Answer {
@@ -57,6 +61,7 @@ const STEPS: Readonly<Record<string, (step: Step) => Promise<ReturnType<typeof a
   archive: (step) => archive(step, step.now),
   unarchive: (step) => archive(step, null),
   join: keepJoin,
+  clock: keepClock,
   'join-off': async ({ db, programme: { run, runId } }) => {
     await updateRunJoin(db, runId, { ...run.join, code: null, isOpen: false });
     return answer({}, 'The link to the join page no longer works.');
@@ -109,6 +114,7 @@ async function copyRun({ db, coach: { workspaceId }, programme, form, today }: S
     return answer(Object.fromEntries(Object.entries(read.errors).map(([k, v]) => [`copy-${k}`, v])));
   const { settings } = read;
   const id = await insertRun(db, { workspaceId, programmeId: programme.id, settings });
+  await updateRunClock(db, id, run.clock);
   if (formText(form, 'people') === 'yes')
     await copyPeople(db, { workspaceId, fromRunId: runId, toRunId: id, joinedOn: settings.startsOn });
   return redirect(`/programmes/${programme.id}-${id}/run`);
@@ -129,6 +135,30 @@ async function endRun({ db, programme: { run, runId }, form }: Step) {
 async function archive({ db, programme }: Step, since: Date | null) {
   await updateRunArchived(db, programme.runId, since);
   return answer({}, since ? 'Put away: nothing goes out of it, and all that was stays.' : 'It is back.');
+}
+
+const MAX_WARM_UP_LETTERS = 1000;
+
+const clockSchema = object({
+  voice: string().oneOf(VOICE_LEVELS, 'Choose how much the voice says.'),
+  warmUp: words(MAX_WARM_UP_LETTERS, `The warm-up has at most ${MAX_WARM_UP_LETTERS} letters.`),
+  warmUpFilm: string().test('film', FILM_RULE, (v) => !v || isFilmAddress(v)),
+});
+
+/** What people's clocks say at first, and ask where a session has no warm-up. */
+async function keepClock({ db, programme: { runId }, form }: Step) {
+  const values = {
+    voice: formText(form, 'voice'),
+    warmUp: formLines(form, 'warmUp').trim(),
+    warmUpFilm: formText(form, 'warmUpFilm').trim(),
+  };
+  const errors = await yupErrors(clockSchema, values);
+  if (Object.keys(errors).length > 0) return answer(errors);
+  await updateRunClock(db, runId, {
+    voice: values.voice as VoiceLevel,
+    warmUp: { words: values.warmUp, film: values.warmUpFilm },
+  });
+  return answer({}, 'Saved. Clocks that are opened from now on go by it.');
 }
 
 const joinSchema = object({

@@ -72,6 +72,7 @@ const STORED_AT: Readonly<Record<number, string>> = {
     insert into address_key (token_hash, workspace_id, person_id, address, expires_at) values ('key', 1, 1, 'ana@example.org', now() + interval '1 day')`,
   14: '',
   15: '',
+  16: `update run set voice = 'changes', warm_up = 'March, then circle every joint.'`,
 };
 
 let cluster: Cluster;

@@ -221,6 +221,33 @@ describe('who joins by the page', () => {
   });
 });
 
+test('what the clocks of a run say is kept and goes along with its copy; what is wrong is named and changes nothing', async () => {
+  const clockOf = async (key?: string) => ((await run(undefined, key)).data as { run: { clock: unknown } }).run.clock;
+  expect(await clockOf()).toEqual({ voice: 'all', warmUp: { words: '', film: '' } });
+  const said = await run({
+    intent: 'clock',
+    voice: 'changes',
+    warmUp: '  March,\nthen circle. ',
+    warmUpFilm: 'https://example.org/f',
+  });
+  expect(said.status).toBe(200);
+  const kept = { voice: 'changes', warmUp: { words: 'March,\nthen circle.', film: 'https://example.org/f' } };
+  expect(await clockOf()).toEqual(kept);
+  const wrong = await run({
+    intent: 'clock',
+    voice: 'loud',
+    warmUp: 'x'.repeat(1001),
+    warmUpFilm: 'javascript:alert(1)',
+  });
+  expect([wrong.status, Object.keys((wrong.data as { errors: object }).errors).sort()]).toEqual([
+    400,
+    ['voice', 'warmUp', 'warmUpFilm'],
+  ]);
+  expect(await clockOf()).toEqual(kept);
+  const made = await run({ intent: 'copy', title: 'Once more', startsOn: '2026-06-01' });
+  expect(await clockOf(/programmes\/(\d+-\d+)\/run/.exec(made.location!)![1]!)).toEqual(kept);
+});
+
 test(
   '5,000 people come in at once, each once; a second time their names are taken and nothing is half done',
   { timeout: 120_000 },

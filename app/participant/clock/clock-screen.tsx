@@ -11,6 +11,7 @@ import { ClockQuestion } from './clock-question.tsx';
 import type { ShapePlace } from './clock-sheets.tsx';
 import { HurtSheet, OptionButtons, ShapeSheet } from './clock-sheets.tsx';
 import { AfterFace, GivenUpFace } from './faces/after-face.tsx';
+import type { WarmUp } from './faces/before-face.tsx';
 import { BeforeFace } from './faces/before-face.tsx';
 import { StageButtons } from './faces/stage-buttons.tsx';
 import { StageFace } from './faces/stage-face.tsx';
@@ -23,6 +24,8 @@ interface ClockScreenProps extends ClockSettings {
   readonly ribbon: PackedRibbon;
   /** Two short lines on how a movement is done, by its name. */
   readonly cues: Readonly<Record<string, readonly string[]>>;
+  /** What to warm up with where the session has nothing for it; null where it has. */
+  readonly warmUp: WarmUp | null;
 }
 
 /** The clock that a participant follows, read from two metres. */
@@ -30,7 +33,8 @@ export function ClockScreen(props: ClockScreenProps) {
   const { title, totalSec, ribbon, ladders, cues, back } = props;
   const clock = useClock(props);
   const { state, shown, view, send, logLink } = clock;
-  if (!state) return <BeforeFace {...{ title, totalSec, clock, back }} isEmpty={shown.length === 0} />;
+  if (!state)
+    return <BeforeFace {...{ title, totalSec, clock, back }} warmUp={props.warmUp} isEmpty={shown.length === 0} />;
   if (clock.isGivenUp) return <GivenUpFace {...{ logLink, back }} />;
   const question = (at: number | undefined) =>
     at !== undefined && (

@@ -1,4 +1,4 @@
-import type { ReactElement } from 'react';
+import type { ComponentProps, ReactElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { createRoutesStub } from 'react-router';
 import { describe, expect, test, vi } from 'vitest';
@@ -184,12 +184,29 @@ describe('what is asked when the time is up', () => {
 });
 
 describe('before and after', () => {
-  const face = (saved: ClockState | undefined, isEmpty = false) =>
-    read(<BeforeFace title="Legs" totalSec={120} isEmpty={isEmpty} clock={{ ...clock, saved }} back="/" />);
+  const face = (
+    saved: ClockState | undefined,
+    isEmpty = false,
+    warmUp: ComponentProps<typeof BeforeFace>['warmUp'] = null,
+  ) =>
+    read(
+      <BeforeFace title="Legs" totalSec={120} isEmpty={isEmpty} clock={{ ...clock, saved }} back="/" warmUp={warmUp} />,
+    );
   test('it is started, or gone on with where one stopped', () => {
     expect(face(undefined)).toMatch(/^Legs 2:00 Put the phone.* Start Back to the session$/);
     expect(face(startClock(0))).toContain('Go on where you stopped From the beginning');
     expect(face({ ...startClock(0), status: 'finished' })).toContain('It is done: log it');
+  });
+  test('a session without a warm-up asks for one before its start, with the coach’s words and film', () => {
+    const none = { words: '', film: '' };
+    expect(face(undefined, false, none)).toContain(
+      'Did you warm up? This session begins with its main work. Move easily',
+    );
+    const own = { words: 'March, then circle your ankles.', film: 'https://example.org/film' };
+    expect(face(undefined, false, own)).toContain('main work. March, then circle your ankles. See the warm-up');
+    // Who goes on in the middle of it isn't asked, nor is anybody where nothing is to be done.
+    for (const words of [face(startClock(0), false, own), face(undefined, true, own), face(undefined)])
+      expect(words).not.toContain('warm up');
   });
   test('with nothing to time there is nothing to start', () => {
     expect(face(undefined, true)).toMatch(/nothing to time.*The voice says .* nothing Back to the session$/);

@@ -5,6 +5,7 @@ import { withSetUps } from '../../../core/clock/voice/set-up.ts';
 import { withStageOptions } from '../../../core/clock/stage-options.ts';
 import { dayToMatch } from '../../../server/participant/earlier-scores.ts';
 import { withPaceMarks } from '../../../core/clock/voice/pace-marks.ts';
+import { hasWarmUp } from '../../../core/session/has-warm-up.ts';
 import { cuesFor, laddersOf } from '../../../server/participant/fitted-view.ts';
 import { withOwnDay } from '../../../server/participant/own-day.ts';
 import { packRibbon } from '../../charts/session/pack-ribbon.ts';
@@ -22,7 +23,7 @@ export const meta: Route.MetaFunction = () => [
 ];
 
 export async function loader({ params, request }: Route.LoaderArgs) {
-  return withOwnDay(request, params, 'begun', ({ view, sent, fitted }) => {
+  return withOwnDay(request, params, 'begun', ({ scope, view, sent, fitted }) => {
     const { plan, blocks, document } = fitted;
     const ladders = laddersOf(fitted);
     const toMatch = dayToMatch(view, sent.dayId, fitted);
@@ -39,6 +40,8 @@ export async function loader({ params, request }: Route.LoaderArgs) {
       scored: scoreFields(plan),
       toMatch,
       totalSec: plan.clockSec.likely,
+      voice: scope.enrolment.run.clock.voice,
+      warmUp: hasWarmUp(blocks) ? null : scope.enrolment.run.clock.warmUp,
       ribbon: packRibbon(layoutRibbon(plan, { widthPx: 350, heightPx: 38 })),
     };
   });

@@ -61,7 +61,9 @@ function readStored(): string {
   }
 }
 
-function parseHeard(text: string): Heard {
+/** What was chosen on this phone, else what is usual in this run. */
+function parseHeard(text: string, usual: VoiceLevel): Heard {
+  const both: Heard = { ...BOTH, voice: usual };
   try {
     const { tones, voice, tempo } = JSON.parse(text || '{}') as {
       tones?: boolean;
@@ -70,21 +72,21 @@ function parseHeard(text: string): Heard {
     };
     // A phone that was used before there were levels keeps what it chose: on or off.
     const level = voice === false ? 'off' : VOICE_LEVELS.find((l) => l === voice);
-    return { tones: tones ?? BOTH.tones, voice: level ?? BOTH.voice, tempo: tempo ?? BOTH.tempo };
+    return { tones: tones ?? both.tones, voice: level ?? both.voice, tempo: tempo ?? both.tempo };
   } catch {
-    return BOTH;
+    return both;
   }
 }
 
 const noChanges = () => () => undefined;
 
 /** Calls by tone, and by voice where the browser has one. `wake` must be called from a tap: browsers ask for it. */
-export function useCalls() {
+export function useCalls(usual: VoiceLevel) {
   const audio = useRef<AudioContext | null>(null);
   const speaking = useRef<Speaking | undefined>(undefined);
   const stored = useSyncExternalStore(noChanges, readStored, () => '');
   const [chosen, setHeard] = useState<Heard | null>(null);
-  const heard = useMemo(() => chosen ?? parseHeard(stored), [chosen, stored]);
+  const heard = useMemo(() => chosen ?? parseHeard(stored, usual), [chosen, stored, usual]);
   const wake = useCallback(() => {
     audio.current ??= typeof AudioContext === 'undefined' ? null : new AudioContext();
     void audio.current?.resume();

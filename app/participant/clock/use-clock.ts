@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Call } from '../../../core/clock/voice/calls.ts';
 import type { ClockEvent, Hurt } from '../../../core/clock/clock.ts';
+import type { VoiceLevel } from '../../../core/clock/voice/voice.ts';
 import { tapsOf } from '../../../core/clock/clock.ts';
 import type { ShapeLadders } from '../../../core/clock/shapes.ts';
 import type { Stage } from '../../../core/clock/stage.ts';
@@ -28,6 +29,8 @@ export interface ClockSettings {
   readonly toMatch: ToMatch;
   readonly totalSec: number;
   readonly ladders: ShapeLadders;
+  /** How much the voice says until somebody chooses. */
+  readonly voice: VoiceLevel;
   /** The session's page. */
   readonly back: string;
 }
@@ -79,12 +82,12 @@ async function tellHurt(hurt: Hurt, { versionId, back }: Pick<ClockSettings, 've
 
 /** All that the clock's screen shows and does: its state, what is heard, and what the log is told. */
 export function useClock(settings: ClockSettings) {
-  const { versionId, stages: written, scored, toMatch, totalSec, ladders, back } = settings;
+  const { versionId, stages: written, scored, toMatch, totalSec, ladders, voice, back } = settings;
   const [flash, setFlash] = useFlash();
   const [sheet, setSheet] = useState<'shapes' | 'hurt' | null>(null);
   const [isGivenUp, setGivenUp] = useState(false);
   const tappedMs = useRef(0);
-  const { wake, call, heard, hear } = useCalls();
+  const { wake, call, heard, hear } = useCalls(voice);
   const onCall = useCallback(
     ({ cue, words }: Call, stage: Stage) => {
       call(cue, words);

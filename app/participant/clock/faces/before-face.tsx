@@ -9,10 +9,17 @@ interface BeforeFaceProps {
   readonly isEmpty: boolean;
   readonly clock: Pick<Clock, 'saved' | 'start' | 'heard' | 'hear' | 'hasTempo'>;
   readonly back: string;
+  /** What to warm up with where the session has nothing for it; null where it has. */
+  readonly warmUp: WarmUp | null;
+}
+
+export interface WarmUp {
+  readonly words: string;
+  readonly film: string;
 }
 
 /** Before it is started: what it does, what is heard, and going on where one stopped. */
-export function BeforeFace({ title, totalSec, isEmpty, clock, back }: BeforeFaceProps) {
+export function BeforeFace({ title, totalSec, isEmpty, clock, back, warmUp }: BeforeFaceProps) {
   const { saved, start } = clock;
   return (
     <main className="clock is-ready">
@@ -31,6 +38,7 @@ export function BeforeFace({ title, totalSec, isEmpty, clock, back }: BeforeFace
         The clock says what comes next, with its side and its number, and counts three, two, one. At your own pace it
         waits for a tap.
       </p>
+      {warmUp && !isEmpty && !saved && <WarmUpFirst {...warmUp} />}
       <div className="clock-foot">
         <SoundSwitches {...clock} />
         {saved && (
@@ -48,5 +56,25 @@ export function BeforeFace({ title, totalSec, isEmpty, clock, back }: BeforeFace
         </Link>
       </div>
     </main>
+  );
+}
+
+/** Asked once, before the start, where the session begins with its main work. */
+function WarmUpFirst({ words, film }: WarmUp) {
+  return (
+    <section className="clock-warm-up" aria-labelledby="warm-up">
+      <h2 id="warm-up">Did you warm up?</h2>
+      <p>
+        This session begins with its main work.{' '}
+        {words || 'Move easily for five minutes first: march, then circle every joint.'}
+      </p>
+      {film && (
+        <p>
+          <a href={film} target="_blank" rel="noreferrer">
+            See the warm-up
+          </a>
+        </p>
+      )}
+    </section>
   );
 }
