@@ -10,6 +10,7 @@ const SOURCES = [
   'core',
   'db',
   'server',
+  'words',
   'package-lock.json',
   'vite.config.ts',
   'vite.worker.config.ts',
