@@ -78,7 +78,7 @@ function NextLine({
   const busy = fetcher.state !== 'idle';
   const leaving = useLeaving(fetcher.data, (fields) => void fetcher.submit(fields, { method: 'post' }), busy);
   const submit = (intent: string) => leaving.send({ intent });
-  if (isArchived) return <p className="send-next">This run is put away: nothing goes out of it.</p>;
+  if (isArchived) return <p className="send-next">This run is archived: nothing goes out of it.</p>;
   return (
     <div className={`send-next${heldWords !== null || (next && !next.isSure) ? ' needs-you' : ''}`}>
       <p>

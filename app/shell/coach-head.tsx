@@ -98,7 +98,7 @@ function RunChoice({
             </Link>{' '}
             <span className="soft small">
               {plural(r.people, 'person', 'people')}
-              {r.isArchived && ', put away'}
+              {r.isArchived && ', archived'}
             </span>
           </li>
         ))}

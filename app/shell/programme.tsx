@@ -51,7 +51,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   });
 }
 
-/** The next day that can't go out as it is; null where all can, or the run is put away. */
+/** The next day that can't go out as it is; null where all can, or the run is archived. */
 function nextUnready(programme: Programme, calendars: Awaited<ReturnType<typeof loadCalendars>>, now: number) {
   const [unready] = programme.run.archivedAtMs === null ? unreadyDays(programme, calendars, now) : [];
   if (!unready) return null;

@@ -18,6 +18,7 @@ const extracted = extractStyle({
   includes: [
     'Button',
     'Checkbox',
+    'DatePicker',
     'Input',
     'Popconfirm',
     'Popover',
@@ -25,6 +26,7 @@ const extracted = extractStyle({
     'Radio',
     'Segmented',
     'Select',
+    'TimePicker',
     'Tooltip',
     'message',
   ],

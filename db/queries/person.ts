@@ -459,7 +459,7 @@ export async function enterByLink(
 }
 
 /**
- * A person in their runs, none of them put away unless all are: the one that began last first, then what is still to begin. Empty
+ * A person in their runs, none of them archived unless all are: the one that began last first, then what is still to begin. Empty
  * where they are in none.
  */
 async function listLinkedEnrolments(db: Db, tokenHash: Buffer, today: DayDate): Promise<Enrolment[]> {

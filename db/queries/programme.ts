@@ -50,7 +50,7 @@ const toProgramme = (row: ProgrammeRow, isChosen: boolean): Programme => {
   };
 };
 
-/** $1: the moment; the usual run is the one that began last and isn't put away, before any has begun the next to begin. */
+/** $1: the moment; the usual run is the one that began last and isn't archived, before any has begun the next to begin. */
 const SELECT_PROGRAMME = `
   select p.id, p.title, p.weeks, ${RUN_COLUMNS}, r.run_count, c.people, c.zones
   from programme p

@@ -113,7 +113,7 @@ export interface RunName {
   readonly people: number;
 }
 
-/** The runs of a programme, the newest first, those put away last. */
+/** The runs of a programme, the newest first, archived ones last. */
 export async function listRunNames(db: Db, programmeId: number): Promise<RunName[]> {
   const { rows } = await db.query<{
     id: number;

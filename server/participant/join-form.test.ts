@@ -99,6 +99,7 @@ const RUN: Run = {
   archivedAtMs: null,
   join: { code: null, isOpen: false, limit: null, words: '' },
   hasFeed: false,
+  clock: { voice: 'all', warmUp: { words: '', film: '' } },
   hasBoards: false,
   sequence: 0,
 };

@@ -134,7 +134,7 @@ async function endRun({ db, programme: { run, runId }, form }: Step) {
 
 async function archive({ db, programme }: Step, since: Date | null) {
   await updateRunArchived(db, programme.runId, since);
-  return answer({}, since ? 'Put away: nothing goes out of it, and all that was stays.' : 'It is back.');
+  return answer({}, since ? 'Archived: nothing goes out of it, and all that was stays.' : 'It is back.');
 }
 
 const MAX_WARM_UP_LETTERS = 1000;

@@ -90,7 +90,7 @@ describe('every morning, across the end of summer time', () => {
       await post(`${base}/new-people`, { text: `Ana, ${ANA}`, timeZone: 'Pacific/Auckland', joinedOn: '2026-10-24' });
 
       await coach.goto(`${base}/run`);
-      await coach.getByLabel('Open', { exact: true }).check();
+      await coach.getByLabel('People can join now').check();
       await coach.getByLabel('What people read there first').fill('Three mornings, together.');
       await coach.getByRole('button', { name: 'Make the join page' }).click();
       const join = await coach.locator('.link-to-give code').textContent();

@@ -248,7 +248,7 @@ export const VIEWS: readonly View[] = [
     path: 'run',
     act: async (page) => {
       await page
-        .getByRole('button', { name: /^(Make the join page|Save)$/ })
+        .getByRole('button', { name: /^(Make|Save) the join page$/ })
         .last()
         .click();
       await page.getByText('The join page', { exact: true }).waitFor();

@@ -137,7 +137,7 @@ describe('a second run of a programme', () => {
     expect((await callRoute(day, '/x', { params: { token, day: 'r999999-w1d1' } })).status).toBe(404);
   });
 
-  test('is held, ended, put away and brought back', async () => {
+  test('is held, ended, archived and brought back', async () => {
     for (const [intent, told] of [
       ['hold', 'Nothing goes out'],
       ['let-go', 'It goes on'],

@@ -5,7 +5,7 @@ import { withSetUps } from '../../../core/clock/voice/set-up.ts';
 import { withStageOptions } from '../../../core/clock/stage-options.ts';
 import { dayToMatch } from '../../../server/participant/earlier-scores.ts';
 import { withPaceMarks } from '../../../core/clock/voice/pace-marks.ts';
-import { hasWarmUp } from '../../../core/session/has-warm-up.ts';
+import { needsWarmUp } from '../../../core/session/needs-warm-up.ts';
 import { cuesFor, laddersOf } from '../../../server/participant/fitted-view.ts';
 import { withOwnDay } from '../../../server/participant/own-day.ts';
 import { packRibbon } from '../../charts/session/pack-ribbon.ts';
@@ -41,7 +41,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
       toMatch,
       totalSec: plan.clockSec.likely,
       voice: scope.enrolment.run.clock.voice,
-      warmUp: hasWarmUp(blocks) ? null : scope.enrolment.run.clock.warmUp,
+      warmUp: needsWarmUp(plan, blocks) ? scope.enrolment.run.clock.warmUp : null,
       ribbon: packRibbon(layoutRibbon(plan, { widthPx: 350, heightPx: 38 })),
     };
   });

@@ -1,7 +1,8 @@
 import { Button, Input, Radio } from 'antd';
 import { Form } from 'react-router';
-import { VOICE_LEVELS } from '../../core/clock/voice/voice.ts';
-import type { RunClock } from '../../db/queries/run.ts';
+import { VOICE_LEVELS } from '../../../core/clock/voice/voice.ts';
+import type { RunClock } from '../../../db/queries/run.ts';
+import { Field } from '../../parts/fields/field.tsx';
 
 const LEVEL_WORDS = {
   all: 'everything',
@@ -20,7 +21,6 @@ export function RunClockForm({
   readonly errors: Record<string, string>;
   readonly busy: boolean;
 }) {
-  const error = (name: string) => errors[name] && <span className="field-error">{errors[name]}</span>;
   return (
     <section aria-labelledby="run-clock">
       <h2 id="run-clock">On people’s clocks</h2>
@@ -28,17 +28,20 @@ export function RunClockForm({
         <input type="hidden" name="intent" value="clock" />
         <fieldset>
           <legend>The voice says, until somebody chooses for themselves</legend>
-          <Radio.Group name="voice" defaultValue={voice} className="run-voice">
+          <Radio.Group name="voice" defaultValue={voice} className="run-choices">
             {VOICE_LEVELS.map((level) => (
               <Radio key={level} value={level}>
                 {LEVEL_WORDS[level]}
               </Radio>
             ))}
           </Radio.Group>
-          {error('voice')}
+          {errors.voice && <span className="field-error">{errors.voice}</span>}
         </fieldset>
-        <label>
-          Warm-up for sessions that have none
+        <Field
+          label="Warm-up for sessions that have none"
+          hint="The clock asks “Did you warm up?” and shows this before it starts."
+          error={errors.warmUp}
+        >
           <Input.TextArea
             name="warmUp"
             rows={3}
@@ -46,17 +49,15 @@ export function RunClockForm({
             defaultValue={warmUp.words}
             placeholder="March for two minutes, then circle every joint that you’ll use."
           />
-          <small className="soft">The clock asks “Did you warm up?” and shows this before it starts.</small>
-          {error('warmUp')}
-        </label>
-        <label>
-          A film of it
+        </Field>
+        <Field label="A film of it" error={errors.warmUpFilm}>
           <Input name="warmUpFilm" inputMode="url" defaultValue={warmUp.film} placeholder="https://" />
-          {error('warmUpFilm')}
-        </label>
-        <Button htmlType="submit" disabled={busy}>
-          Save what the clock says
-        </Button>
+        </Field>
+        <p className="run-inline">
+          <Button htmlType="submit" disabled={busy}>
+            Save what clocks say
+          </Button>
+        </p>
       </Form>
     </section>
   );

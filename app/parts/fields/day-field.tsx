@@ -1,0 +1,31 @@
+import { lazy, Suspense } from 'react';
+import type { DayFieldProps, HourFieldProps } from './field-props.ts';
+import { useInBrowser } from './use-in-browser.ts';
+
+// Loaded where a page has one: they weigh more than most pages.
+const PickedDay = lazy(async () => ({ default: (await import('./pickers.tsx')).PickedDay }));
+const PickedHour = lazy(async () => ({ default: (await import('./pickers.tsx')).PickedHour }));
+
+/** A day of the calendar. */
+export function DayField(props: DayFieldProps) {
+  const { name, defaultValue, min, max, readOnly, required } = props;
+  const plain = <input type="date" {...{ name, defaultValue, min, max, readOnly, required }} />;
+  if (!useInBrowser()) return plain;
+  return (
+    <Suspense fallback={plain}>
+      <PickedDay {...props} />
+    </Suspense>
+  );
+}
+
+/** An hour of the day, as `05:00`. */
+export function HourField(props: HourFieldProps) {
+  const { name, defaultValue } = props;
+  const plain = <input type="time" name={name} defaultValue={defaultValue} required />;
+  if (!useInBrowser()) return plain;
+  return (
+    <Suspense fallback={plain}>
+      <PickedHour {...props} />
+    </Suspense>
+  );
+}
