@@ -1,3 +1,4 @@
+import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { data, Link, useFetcher } from 'react-router';
 import { cutLetters } from '../../core/letters.ts';
@@ -145,7 +146,7 @@ function AnswerForm({ pick, by, name }: { pick: string; by: number | undefined; 
       {by !== undefined && (
         <label className="small soft">
           by{' '}
-          <input
+          <Input
             name="by"
             inputMode="decimal"
             defaultValue={by > 0 ? `+${by}` : `−${-by}`}
@@ -153,16 +154,9 @@ function AnswerForm({ pick, by, name }: { pick: string; by: number | undefined; 
           />
         </label>
       )}
-      <button
-        type="submit"
-        name="intent"
-        value="accept"
-        className="button-quiet"
-        disabled={isBusy}
-        aria-label={`Accept, ${name}`}
-      >
+      <Button htmlType="submit" name="intent" value="accept" disabled={isBusy} aria-label={`Accept, ${name}`}>
         Accept
-      </button>
+      </Button>
       <button
         type="submit"
         name="intent"
@@ -394,15 +388,9 @@ function Paces({ paces }: { paces: LoaderData['paces'] }) {
             </span>
             <fetcher.Form method="post" className="next-form">
               <input type="hidden" name="pace" value={p.key} />
-              <button
-                type="submit"
-                name="intent"
-                value="accept"
-                className="button-quiet"
-                aria-label={`Accept, ${p.name}`}
-              >
+              <Button htmlType="submit" name="intent" value="accept" aria-label={`Accept, ${p.name}`}>
                 Accept
-              </button>
+              </Button>
               <button type="submit" name="intent" value="decline" className="tool" aria-label={`Decline, ${p.name}`}>
                 decline
               </button>

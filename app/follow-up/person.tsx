@@ -1,3 +1,4 @@
+import { Button, Input } from 'antd';
 import { loadPerson } from '../../server/follow-up/load-person.ts';
 import { data, Form, Link, useNavigation } from 'react-router';
 import { dayKey } from '../../core/calendar/day.ts';
@@ -250,16 +251,16 @@ function Notes({ loaderData, error }: { loaderData: Route.ComponentProps['loader
         <input type="hidden" name="intent" value="note" />
         <label>
           A note, for you and your fellow coaches; it is in the copy of their data that they can take
-          <textarea name="words" rows={2} maxLength={2000} />
+          <Input.TextArea name="words" rows={2} maxLength={2000} />
         </label>
         {error && (
           <p className="field-error" role="alert">
             {error}
           </p>
         )}
-        <button type="submit" className="button-quiet" disabled={state !== 'idle'}>
+        <Button htmlType="submit" disabled={state !== 'idle'}>
           Keep the note
-        </button>
+        </Button>
       </Form>
       <ul className="one-said">
         {loaderData.acts.map((a) => (

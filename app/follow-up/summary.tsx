@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { Link } from 'react-router';
 import { formatDay } from '../../core/calendar/day.ts';
 import { formatHours, plural } from '../../core/words/words.ts';
@@ -49,9 +50,9 @@ export default function Summary({ loaderData: d }: Route.ComponentProps) {
     <main className="paper run-summary">
       <nav className="paper-nav">
         <Link to={`/programmes/${d.key}/follow-up/teams`}>Back</Link>
-        <button type="button" className="button-main" onClick={() => window.print()}>
+        <Button type="primary" htmlType="button" onClick={() => window.print()}>
           Print
-        </button>
+        </Button>
       </nav>
       <h1>{d.title}</h1>
       <p>

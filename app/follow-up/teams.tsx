@@ -1,3 +1,4 @@
+import { Button, Checkbox, Input } from 'antd';
 import type { Answer } from '../../server/follow-up/teams-page.ts';
 import { LETTER_LIMITS } from '../../core/limits.ts';
 import { loadTeams, changeTeams } from '../../server/follow-up/teams-page.ts';
@@ -139,13 +140,13 @@ function Settings({ loaderData, told }: { loaderData: Route.ComponentProps['load
       <summary>What people see, and what all count together …</summary>
       <fetcher.Form method="post" className="act-form" key={JSON.stringify(settings)}>
         <input type="hidden" name="intent" value="settings" />
-        <label className="teams-check">
-          <input type="checkbox" name="boards" defaultChecked={settings.hasBoards} /> People see the teams, and the days
-          kept of their own
-        </label>
+        <Checkbox className="teams-check" name="boards" defaultChecked={settings.hasBoards}>
+          {' '}
+          People see the teams, and the days kept of their own
+        </Checkbox>
         <label>
           Counted together, in words
-          <input
+          <Input
             name="words"
             defaultValue={settings.shared?.words ?? ''}
             maxLength={MAX_SHARED_WORDS}
@@ -155,16 +156,16 @@ function Settings({ loaderData, told }: { loaderData: Route.ComponentProps['load
         {error('words')}
         <label>
           out of these movements, with commas
-          <input
+          <Input
             name="movements"
             defaultValue={loaderData.sharedNames}
             placeholder={loaderData.known.slice(0, 2).join(', ')}
           />
         </label>
         {error('movements')}
-        <button type="submit" className="button-quiet" disabled={fetcher.state !== 'idle'}>
+        <Button htmlType="submit" disabled={fetcher.state !== 'idle'}>
           Keep
-        </button>
+        </Button>
       </fetcher.Form>
     </details>
   );
@@ -202,11 +203,11 @@ function LetterForm({ title, intent, draft, told, send, isOff = false, sure }: L
       <h3>{title}</h3>
       <label>
         Subject
-        <input value={subject} onChange={(e) => setSubject(e.target.value)} maxLength={LETTER_LIMITS.subject} />
+        <Input value={subject} onChange={(e) => setSubject(e.target.value)} maxLength={LETTER_LIMITS.subject} />
       </label>
       <label>
         Words
-        <textarea
+        <Input.TextArea
           rows={intent === 'to-all' ? 11 : 8}
           value={words}
           onChange={(e) => setWords(e.target.value)}

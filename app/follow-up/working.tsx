@@ -16,6 +16,7 @@ import { runName } from '../shell/run-name.ts';
 import followCss from './follow-up.css?url';
 import type { Route } from './+types/working';
 import { percent, Done, Remaining, Felt, Loads, Retests, SwappedAndLeft } from './working-sections.tsx';
+import { Choice } from '../parts/fields/choice.tsx';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Is it working · Ysodos' }];
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: followCss }];
@@ -91,21 +92,18 @@ export default function Working({ loaderData }: Route.ComponentProps) {
         <b>{insights.retention.here}</b> of {insights.retention.joined} still take part on {on}
         {insights.dropOff.median !== undefined && ` · half had gone by week ${insights.dropOff.median}`}
       </p>
-      <p className="small soft working-tools">
+      <div className="small soft working-tools">
         {runs.length > 0 && (
           <label>
             beside{' '}
-            <select
+            <Choice
               value={search.get('with') ?? ''}
-              onChange={(e) => void navigate(linkTo({ with: e.target.value }), { preventScrollReset: true })}
-            >
-              <option value="">no other run</option>
-              {runs.map((r) => (
-                <option key={r.id} value={r.id}>
-                  {r.words}
-                </option>
-              ))}
-            </select>
+              onChange={(run) => void navigate(linkTo({ with: run }), { preventScrollReset: true })}
+              options={[
+                { value: '', words: 'no other run' },
+                ...runs.map((r) => ({ value: String(r.id), words: r.words })),
+              ]}
+            />
           </label>
         )}{' '}
         <a href={`/programmes/${loaderData.key}/insights.csv`} download>
@@ -121,7 +119,7 @@ export default function Working({ loaderData }: Route.ComponentProps) {
             {other.insights.retention.joined} still take part
           </>
         )}
-      </p>
+      </div>
       <div className="working-columns">
         <Done {...{ insights, other, by, linkTo }} programmeKey={loaderData.key} />
         <Remaining {...{ insights, other }} />

@@ -1,6 +1,8 @@
+import { Button, Checkbox, Input } from 'antd';
 import { Form } from 'react-router';
 import { JOINTS, PATTERNS, POSITIONS } from '../../core/movement/movement.ts';
 import type { Movement } from '../../core/movement/movement.ts';
+import { Choice } from '../parts/fields/choice.tsx';
 
 interface MovementFormProps {
   readonly movement: Movement;
@@ -11,11 +13,7 @@ interface MovementFormProps {
 const grade = (name: string, label: string, value: number) => (
   <label key={name}>
     {label}
-    <select name={name} defaultValue={value}>
-      {[0, 1, 2, 3].map((n) => (
-        <option key={n}>{n}</option>
-      ))}
-    </select>
+    <Choice name={name} defaultValue={String(value)} options={['0', '1', '2', '3']} />
   </label>
 );
 
@@ -28,9 +26,10 @@ export function MovementForm({ movement: m, isNew, errors }: MovementFormProps) 
       </p>
     );
   const flag = (name: string, label: string, value: boolean) => (
-    <label>
-      <input type="checkbox" name={name} value="yes" defaultChecked={value} /> {label}
-    </label>
+    <Checkbox name={name} value="yes" defaultChecked={value}>
+      {' '}
+      {label}
+    </Checkbox>
   );
   return (
     <Form method="post" className="movement-form" preventScrollReset>
@@ -38,57 +37,45 @@ export function MovementForm({ movement: m, isNew, errors }: MovementFormProps) 
       <input type="hidden" name="id" value={isNew ? '' : m.id} />
       <label>
         Name
-        <input name="name" defaultValue={m.name} maxLength={80} />
+        <Input name="name" defaultValue={m.name} maxLength={80} />
       </label>
       {error('name')}
       <label>
         Other names
-        <input name="otherNames" defaultValue={m.otherNames.join(', ')} />
+        <Input name="otherNames" defaultValue={m.otherNames.join(', ')} />
       </label>
       {error('otherNames')}
       <div className="three-fields">
         <label>
           Pattern
-          <select name="pattern" defaultValue={m.pattern}>
-            {PATTERNS.map((p) => (
-              <option key={p}>{p}</option>
-            ))}
-          </select>
+          <Choice name="pattern" defaultValue={m.pattern} options={PATTERNS} />
         </label>
         <label>
           Position
-          <select name="position" defaultValue={m.position}>
-            {POSITIONS.map((p) => (
-              <option key={p}>{p}</option>
-            ))}
-          </select>
+          <Choice name="position" defaultValue={m.position} options={POSITIONS} />
         </label>
         <label>
           Effort class
-          <select name="effortClass" defaultValue={m.effortClass}>
-            {[1, 2, 3, 4, 5].map((n) => (
-              <option key={n}>{n}</option>
-            ))}
-          </select>
+          <Choice name="effortClass" defaultValue={String(m.effortClass)} options={['1', '2', '3', '4', '5']} />
         </label>
       </div>
       <label>
         Kit it needs
-        <input name="kit" defaultValue={m.kit.join(', ')} />
+        <Input name="kit" defaultValue={m.kit.join(', ')} />
       </label>
       {error('kit')}
       <div className="three-fields">
         <label>
           {m.isHold ? 'Seconds held, low' : 'Seconds each, quick'}
-          <input name="low" inputMode="decimal" defaultValue={m.paceSec.low} />
+          <Input name="low" inputMode="decimal" defaultValue={m.paceSec.low} />
         </label>
         <label>
           likely
-          <input name="likely" inputMode="decimal" defaultValue={m.paceSec.likely} />
+          <Input name="likely" inputMode="decimal" defaultValue={m.paceSec.likely} />
         </label>
         <label>
           {m.isHold ? 'high' : 'careful'}
-          <input name="high" inputMode="decimal" defaultValue={m.paceSec.high} />
+          <Input name="high" inputMode="decimal" defaultValue={m.paceSec.high} />
         </label>
       </div>
       {error('paceSec')}
@@ -111,32 +98,32 @@ export function MovementForm({ movement: m, isNew, errors }: MovementFormProps) 
       </fieldset>
       <label>
         Set-up
-        <input name="setUp" defaultValue={m.setUp} maxLength={200} />
+        <Input name="setUp" defaultValue={m.setUp} maxLength={200} />
       </label>
       <label>
         Doing
-        <input name="doing" defaultValue={m.doing} maxLength={200} />
+        <Input name="doing" defaultValue={m.doing} maxLength={200} />
       </label>
       <label>
         Watch for
-        <input name="watchFor" defaultValue={m.watchFor} maxLength={200} />
+        <Input name="watchFor" defaultValue={m.watchFor} maxLength={200} />
       </label>
       <label>
         Breathing
-        <input name="breathing" defaultValue={m.breathing} maxLength={200} />
+        <Input name="breathing" defaultValue={m.breathing} maxLength={200} />
       </label>
       <label>
         Cautions, one a line
-        <textarea name="cautions" rows={2} defaultValue={m.cautions.join('\n')} />
+        <Input.TextArea name="cautions" rows={2} defaultValue={m.cautions.join('\n')} />
       </label>
       <label>
         A film of your own
-        <input name="film" type="url" defaultValue={m.film} maxLength={300} placeholder="https://" />
+        <Input name="film" type="url" defaultValue={m.film} maxLength={300} placeholder="https://" />
       </label>
       {error('film')}
-      <button className="button-main" type="submit">
+      <Button type="primary" htmlType="submit">
         Save
-      </button>
+      </Button>
     </Form>
   );
 }

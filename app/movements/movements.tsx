@@ -1,3 +1,4 @@
+import { Button, Checkbox, Input } from 'antd';
 import { USAGE_WEEKS } from '../../core/limits.ts';
 import { loadMovements, changeMovements } from '../../server/movements/movements-page.ts';
 import { useEffect, useMemo, useState } from 'react';
@@ -23,6 +24,7 @@ import { LadderSteps } from './ladder-steps.tsx';
 import { DemandBars, MovementText } from './movement-text.tsx';
 import { MovementForm } from './movement-form.tsx';
 import type { Route } from './+types/movements';
+import { Choice } from '../parts/fields/choice.tsx';
 
 export { onlyNewPlaces as shouldRevalidate } from '../parts/only-new-places.ts';
 
@@ -89,7 +91,7 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
         </Link>
       </div>
       <div className="movement-tools" role="search">
-        <input
+        <Input
           type="search"
           aria-label="Words"
           placeholder="Words, for instance: wall, quiet, hip"
@@ -112,14 +114,10 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
           words={SPARE_WORDS}
           onPick={(v) => set('spare', v)}
         />
-        <label>
-          <input
-            type="checkbox"
-            checked={filters.used === 'yes'}
-            onChange={(e) => set('used', e.target.checked ? 'yes' : '')}
-          />{' '}
+        <Checkbox checked={filters.used === 'yes'} onChange={(e) => set('used', e.target.checked ? 'yes' : '')}>
+          {' '}
           in use these {USAGE_WEEKS} weeks
-        </label>
+        </Checkbox>
       </div>
       <p className="soft small movement-key">
         Bars: {JOINTS.join(', ')}; full colour where much is asked. On the right, how often it stands in the last{' '}
@@ -311,14 +309,12 @@ function Pick({
   return (
     <label className="sr-label">
       <span className="sr">{label}</span>
-      <select value={value} onChange={(event) => onPick(event.target.value)} className={value ? 'is-set' : ''}>
-        <option value="">{nothing}</option>
-        {options.map((o) => (
-          <option key={o} value={o}>
-            {words[o] ?? o}
-          </option>
-        ))}
-      </select>
+      <Choice
+        value={value}
+        onChange={onPick}
+        className={value ? 'is-set' : ''}
+        options={[{ value: '', words: nothing }, ...options.map((o) => ({ value: o, words: words[o] ?? o }))]}
+      />
     </label>
   );
 }
@@ -387,20 +383,20 @@ function LadderForm({ id, name, steps, error }: { id: string; name: string; step
       <input type="hidden" name="id" value={id} />
       <label>
         Ladder
-        <input name="name" defaultValue={name} maxLength={80} />
+        <Input name="name" defaultValue={name} maxLength={80} />
       </label>
       <label>
         Steps, easiest first, what changes after a colon
-        <textarea name="steps" rows={7} defaultValue={steps} />
+        <Input.TextArea name="steps" rows={7} defaultValue={steps} />
       </label>
       {error && (
         <p className="field-error" role="alert">
           {error}
         </p>
       )}
-      <button className="button-main" type="submit">
+      <Button type="primary" htmlType="submit">
         Save
-      </button>
+      </Button>
     </Form>
   );
 }

@@ -32,7 +32,7 @@ export function useHelpKey(onHelp: () => void): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      const isTyping = target.closest('input, textarea, [contenteditable="true"], dialog') !== null;
+      const isTyping = target.closest('input:not([readonly]), textarea, [contenteditable="true"], dialog') !== null;
       if (event.key !== 'F1' && (event.key !== '?' || isTyping)) return;
       if (target.closest('dialog')) return;
       event.preventDefault();

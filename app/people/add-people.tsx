@@ -1,4 +1,4 @@
-import { Button } from 'antd';
+import { Button, Input } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
 import type { DayDate } from '../../core/calendar/day.ts';
@@ -9,7 +9,8 @@ import { plural } from '../../core/words/words.ts';
 import type { action } from './new-people.ts';
 import { Dialog } from '../parts/dialog.tsx';
 import { unlessAsked, useLeaving } from '../parts/leaving.tsx';
-import { useZones } from '../parts/use-zones.ts';
+import { DayField } from '../parts/fields/day-field.tsx';
+import { ZoneField } from '../parts/fields/zone-field.tsx';
 
 interface AddPeopleProps {
   readonly programmeId: string;
@@ -64,13 +65,12 @@ function useAddPeople({ programmeId, defaults, existing }: AddPeopleProps) {
 type AddPeopleState = ReturnType<typeof useAddPeople>;
 
 function PeopleFields({ state }: { state: AddPeopleState }) {
-  const zones = useZones();
   const { text, read } = state;
   return (
     <div className="add-people">
       <label>
         Names, one a line
-        <textarea
+        <Input.TextArea
           className="csv-text"
           rows={6}
           value={text}
@@ -78,22 +78,16 @@ function PeopleFields({ state }: { state: AddPeopleState }) {
           placeholder={'Ada Fennick\nBruno Alder, bruno@example.org\nClio Vane, violins'}
         />
       </label>
-      <p className="two-fields">
+      <div className="two-fields">
         <label>
           Time zone
-          <select value={state.timeZone} onChange={(event) => state.setTimeZone(event.target.value)}>
-            {[...new Set([state.timeZone, ...zones])].map((z) => (
-              <option key={z} value={z}>
-                {z.replaceAll('_', ' ')}
-              </option>
-            ))}
-          </select>
+          <ZoneField defaultValue={state.timeZone} onChange={state.setTimeZone} />
         </label>
         <label>
           Joined
-          <input type="date" value={state.joinedOn} onChange={(event) => state.setJoinedOn(event.target.value)} />
+          <DayField defaultValue={state.joinedOn} onChange={state.setJoinedOn} required />
         </label>
-      </p>
+      </div>
       <details className="small">
         <summary>A list from elsewhere</summary>
         <p className="soft">

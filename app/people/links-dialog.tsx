@@ -1,4 +1,4 @@
-import { QRCode } from 'antd';
+import { Button, Input, QRCode } from 'antd';
 import { useState } from 'react';
 import { plural } from '../../core/words/words.ts';
 import type { MadeLink } from '../../server/people/panel-person.ts';
@@ -35,7 +35,7 @@ export function LinksDialog({
         {made.map(({ name, path }) => (
           <li key={path}>
             <b dir="auto">{name}</b>
-            <input
+            <Input
               readOnly
               value={origin + path}
               aria-label={`Personal link of ${name}`}
@@ -70,13 +70,12 @@ export function LinksDialog({
       </ul>
       {made.length > 1 && (
         <p>
-          <button
-            type="button"
-            className="button-quiet"
+          <Button
+            htmlType="button"
             onClick={() => copy('all', made.map((m) => `${m.name}\t${origin}${m.path}`).join('\n'))}
           >
             {copied === 'all' ? 'All copied, with names' : 'Copy all, with names'}
-          </button>
+          </Button>
         </p>
       )}
     </Dialog>

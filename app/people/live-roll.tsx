@@ -1,3 +1,4 @@
+import { Checkbox, Input } from 'antd';
 import { useState } from 'react';
 import { Link, useFetcher } from 'react-router';
 import type { RollPerson } from '../../server/people/panel-person.ts';
@@ -18,7 +19,7 @@ export function LiveRoll({ people, words, action }: { people: readonly RollPerso
         counts as that day’s session. <Link to="?">Close</Link>
       </p>
       <label>
-        Find <input type="search" value={wanted} onChange={(event) => setWanted(event.target.value)} />
+        Find <Input type="search" value={wanted} onChange={(event) => setWanted(event.target.value)} />
       </label>
       <ul>
         {shown.map((p) => (
@@ -34,19 +35,18 @@ function Tick({ person, action }: { person: RollPerson; action: string }) {
   const came = fetcher.formData ? fetcher.formData.get('intent') === 'came' : person.came;
   return (
     <li>
-      <label>
-        <input
-          type="checkbox"
-          checked={came}
-          onChange={() =>
-            void fetcher.submit(
-              { intent: came ? 'not-came' : 'came', enrolmentId: String(person.id) },
-              { method: 'post', action },
-            )
-          }
-        />{' '}
+      <Checkbox
+        checked={came}
+        onChange={() =>
+          void fetcher.submit(
+            { intent: came ? 'not-came' : 'came', enrolmentId: String(person.id) },
+            { method: 'post', action },
+          )
+        }
+      >
+        {' '}
         {person.name} {person.answer === 'no' && <span className="soft small">said no</span>}
-      </label>
+      </Checkbox>
     </li>
   );
 }

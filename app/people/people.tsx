@@ -121,7 +121,7 @@ export default function People({ loaderData }: Route.ComponentProps) {
             ? 'Nobody is in this programme yet.'
             : `${people.length} in this programme${missing > 0 ? `, ${missing} without a link` : ''}`}
         </p>
-        <div className="follow-tools">
+        <div className="title-tools">
           {people.length > 0 && (
             <Input
               allowClear

@@ -1,6 +1,9 @@
+import { Button } from 'antd';
 import { Form } from 'react-router';
 import { plural } from '../../core/words/words.ts';
 import type { PanelPerson } from '../../server/people/panel-person.ts';
+import { Choice } from '../parts/fields/choice.tsx';
+import { DayField } from '../parts/fields/day-field.tsx';
 
 /** When someone's days are: away, back, with a lighter way in, gone. */
 export function PersonDays({ person, error }: { person: PanelPerson; error: string | undefined }) {
@@ -64,22 +67,24 @@ export function PersonDays({ person, error }: { person: PanelPerson; error: stri
           <input type="hidden" name="intent" value="away" />
           <label>
             From
-            <input type="date" name="from" defaultValue={today} />
+            <DayField name="from" defaultValue={today} required />
           </label>
           <label>
-            to (open: until further notice)
-            <input type="date" name="to" />
+            to (left empty: until further notice)
+            <DayField name="to" defaultValue="" />
           </label>
           <label>
             As
-            <select name="kind" defaultValue="pause">
-              <option value="pause">a pause</option>
-              <option value="excused">excused</option>
-            </select>
+            <Choice
+              name="kind"
+              defaultValue="pause"
+              options={[
+                { value: 'pause', words: 'a pause' },
+                { value: 'excused', words: 'excused' },
+              ]}
+            />
           </label>
-          <button type="submit" className="button-quiet">
-            Save
-          </button>
+          <Button htmlType="submit">Save</Button>
         </Form>
         <Form method="post" preventScrollReset>
           {hidden}

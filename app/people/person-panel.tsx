@@ -1,12 +1,14 @@
+import { Button, Checkbox, Input } from 'antd';
 import { channelOf } from '../../core/channels/channels.ts';
 import { Form, Link } from 'react-router';
 import { PATTERNS } from '../../core/movement/movement.ts';
 import { SPARE_WORDS, SPARES } from '../../core/movement/spare.ts';
 import { SaveNote } from '../parts/save-note.tsx';
-import { useZones } from '../parts/use-zones.ts';
 import type { Contact } from '../../db/queries/person.ts';
 import type { PanelPerson } from '../../server/people/panel-person.ts';
 import { PersonDays } from './person-days.tsx';
+import { Choice } from '../parts/fields/choice.tsx';
+import { ZoneField } from '../parts/fields/zone-field.tsx';
 
 interface PersonPanelProps {
   readonly person: PanelPerson;
@@ -36,7 +38,6 @@ function CONTACT_WORDS({ channel, addressState, addressReason }: Contact): strin
 
 /** One person: what fits them, as coach and person have said it. */
 export function PersonPanel({ person, errors, isKept, close, onRemove }: PersonPanelProps) {
-  const zones = useZones();
   const { profile } = person;
   const error = (name: string) =>
     errors[name] && (
@@ -59,33 +60,28 @@ export function PersonPanel({ person, errors, isKept, close, onRemove }: PersonP
         <input type="hidden" name="enrolmentId" value={person.enrolmentId} />
         <label>
           Name
-          <input name="name" defaultValue={person.name} maxLength={80} />
+          <Input name="name" defaultValue={person.name} maxLength={80} />
         </label>
         {error('name')}
         <label>
           Group
-          <input name="detail" defaultValue={person.detail} maxLength={80} />
+          <Input name="detail" defaultValue={person.detail} maxLength={80} />
         </label>
         {error('detail')}
         <label>
           Time zone
-          <input name="timeZone" list="zones" defaultValue={person.timeZone} />
+          <ZoneField name="timeZone" defaultValue={person.timeZone} />
         </label>
         {error('timeZone')}
-        <datalist id="zones">
-          {zones.map((z) => (
-            <option key={z} value={z} />
-          ))}
-        </datalist>
         <label>
           E-mail or number
-          <input name="address" defaultValue={profile.address} maxLength={120} placeholder="e-mail or number" />
+          <Input name="address" defaultValue={profile.address} maxLength={120} placeholder="e-mail or number" />
         </label>
         {error('address')}
         <p className="soft small">{CONTACT_WORDS(profile.contact)}</p>
         <label>
           Kit at hand
-          <input
+          <Input
             name="kit"
             defaultValue={profile.kit === undefined ? '' : profile.kit.length === 0 ? 'none' : profile.kit.join(', ')}
             placeholder="whatever is asked"
@@ -95,10 +91,9 @@ export function PersonPanel({ person, errors, isKept, close, onRemove }: PersonP
           <legend>Avoid</legend>
           <div className="panel-spares">
             {SPARES.map((s) => (
-              <label key={s}>
-                <input type="checkbox" name="spare" value={s} defaultChecked={profile.spares.includes(s)} />{' '}
+              <Checkbox key={s} name="spare" value={s} defaultChecked={profile.spares.includes(s)}>
                 {SPARE_WORDS[s]}
-              </label>
+              </Checkbox>
             ))}
           </div>
         </fieldset>
@@ -108,24 +103,23 @@ export function PersonPanel({ person, errors, isKept, close, onRemove }: PersonP
             {PATTERNS.map((p) => (
               <label key={p}>
                 {p}
-                <select name={`level-${p}`} defaultValue={profile.levels[p] ?? ''}>
-                  <option value="">any</option>
-                  {[1, 2, 3, 4, 5].map((n) => (
-                    <option key={n}>{n}</option>
-                  ))}
-                </select>
+                <Choice
+                  name={`level-${p}`}
+                  defaultValue={String(profile.levels[p] ?? '')}
+                  options={[{ value: '', words: 'any' }, '1', '2', '3', '4', '5']}
+                />
               </label>
             ))}
           </div>
         </fieldset>
         <label>
           Standing swaps, one a line
-          <textarea name="swaps" rows={2} defaultValue={person.swapWords} placeholder="push-up -> wall push-up" />
+          <Input.TextArea name="swaps" rows={2} defaultValue={person.swapWords} placeholder="push-up -> wall push-up" />
         </label>
         {error('swaps')}
-        <button className="button-main" type="submit">
+        <Button type="primary" htmlType="submit">
           Save
-        </button>{' '}
+        </Button>{' '}
         <button className="tool" type="button" onClick={onRemove}>
           remove from this programme
         </button>

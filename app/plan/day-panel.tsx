@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { DayPlace } from '../../core/calendar/day.ts';
@@ -11,6 +12,7 @@ import { ReadyPress } from './ready-press.tsx';
 import type { SpineDay } from '../shell/spine.tsx';
 import { TrackWords } from './track/track-words.tsx';
 import type { Plan } from './use-plan.ts';
+import { Choice } from '../parts/fields/choice.tsx';
 
 interface DayPanelProps {
   readonly plan: Plan;
@@ -75,89 +77,79 @@ export function DayPanel({
         </div>
       )}
       {note && <TrackWords note={note} />}
-      <p className="panel-tools">
+      <div className="panel-tools">
         {day ? (
           <Link className="button-quiet" to={writePath}>
             {own ? 'Open in Write' : 'Write it'}
           </Link>
         ) : (
-          <button
-            type="button"
-            className="button-quiet"
+          <Button
+            htmlType="button"
             onClick={() => propose([{ kind: 'add-day', place }], `a session to write on ${at}`)}
           >
             Put a session here
-          </button>
+          </Button>
         )}
         {asTrack && (
-          <button type="button" className="button-quiet" onClick={() => propose(asTrack.edits, asTrack.words)}>
+          <Button htmlType="button" onClick={() => propose(asTrack.edits, asTrack.words)}>
             Make it a track
-          </button>
+          </Button>
         )}
         {day && !own && programme.tracks.length > 0 && (
-          <select
-            aria-label="Give this day a track"
+          <Choice
+            label="Give this day a track"
             value=""
-            onChange={(event) => {
-              const id = event.target.value;
+            onChange={(id) => {
               if (id)
                 propose(
                   [{ kind: 'join-track', id, places: [place] }],
                   `${programme.tracks.find((t) => t.id === id)?.name ?? id} on ${at}`,
                 );
             }}
-          >
-            <option value="">from a track …</option>
-            {programme.tracks.map((t) => (
-              <option key={t.id} value={t.id}>
-                {t.name}
-              </option>
-            ))}
-          </select>
+            options={[
+              { value: '', words: 'from a track …' },
+              ...programme.tracks.map((t) => ({ value: t.id, words: t.name })),
+            ]}
+          />
         )}
         {day?.track &&
           !isLocked &&
           (day.track.isPinned ? (
-            <button
-              type="button"
-              className="button-quiet"
+            <Button
+              htmlType="button"
               onClick={() => propose([{ kind: 'pin', place, isPinned: false }], `${at} follows its track again`)}
             >
               Follow its track again
-            </button>
+            </Button>
           ) : (
-            <button
-              type="button"
-              className="button-quiet"
+            <Button
+              htmlType="button"
               onClick={() => propose([{ kind: 'pin', place, isPinned: true }], `${at} kept as it is`)}
             >
               Keep as it is
-            </button>
+            </Button>
           ))}
         {day && own && (
           <button type="button" className="tool" aria-expanded={showsText} onClick={() => setShowsText(!showsText)}>
             {showsText ? 'hide the text' : 'read the text'}
           </button>
         )}
-      </p>
+      </div>
       {showsText && day && <pre className="day-text">{day.text}</pre>}
       {day && (
-        <p className="panel-tools small">
+        <div className="panel-tools small">
           <label>
             for{' '}
-            <select
-              aria-label="Theme of this day"
+            <Choice
+              label="Theme of this day"
               value={day.theme ?? ''}
-              onChange={(event) => setTheme(event.target.value)}
-            >
-              <option value="">{usual ? `${usual}, as on all ${weekday}s` : 'no theme'}</option>
-              {THEMES.filter((t) => t !== usual).map((t) => (
-                <option key={t} value={t}>
-                  {t}
-                </option>
-              ))}
-              {usual && <option value="none">no theme on {weekday}s</option>}
-            </select>
+              onChange={setTheme}
+              options={[
+                { value: '', words: usual ? `${usual}, as on all ${weekday}s` : 'no theme' },
+                ...THEMES.filter((t) => t !== usual),
+                ...(usual ? [{ value: 'none', words: `no theme on ${weekday}s` }] : []),
+              ]}
+            />
           </label>
           {day.theme && (
             <button
@@ -204,7 +196,7 @@ export function DayPanel({
               out of its track
             </button>
           )}
-        </p>
+        </div>
       )}
     </section>
   );

@@ -1,3 +1,4 @@
+import { Checkbox, Input } from 'antd';
 import { useState } from 'react';
 import type { Guard, GuardCode } from '../../core/progress/guards/guard.ts';
 import { GUARD_CODES, GUARD_RAILS } from '../../core/progress/guards/guard.ts';
@@ -70,16 +71,16 @@ export function GuardList({ guards, settings, firstWeekday, fromWeek, onSettings
             const isOff = settings.off.includes(code);
             return (
               <li key={code}>
-                <label>
-                  <input type="checkbox" checked={!isOff} onChange={() => (isOff ? on(code) : off(code))} />{' '}
+                <Checkbox checked={!isOff} onChange={() => (isOff ? on(code) : off(code))}>
+                  {' '}
                   <b>{name}</b>
-                </label>
+                </Checkbox>
                 <p className="small">
                   {means}
                   {rail.threshold !== null && (
                     <>
                       {' '}
-                      <input
+                      <Input
                         type="number"
                         aria-label={`Threshold of ${name}`}
                         min={rail.least}

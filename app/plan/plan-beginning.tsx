@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { Link } from 'react-router';
 import { dayKey, dayName, weekdayName } from '../../core/calendar/day.ts';
 import { makeTrack } from '../../core/progress/track/make-track.ts';
@@ -40,9 +41,9 @@ export function PlanBeginning({ plan, writeBase }: { plan: Plan; writeBase: stri
         that you choose.
       </p>
       {made ? (
-        <button type="button" className="button-quiet" onClick={() => plan.propose(made.edits, made.words)}>
+        <Button htmlType="button" onClick={() => plan.propose(made.edits, made.words)}>
           Repeat it every {weekdayName(written.weekday, programme.firstWeekday)}
-        </button>
+        </Button>
       ) : (
         <p className="soft">It was sent already: choose another written day, and make it a track there.</p>
       )}

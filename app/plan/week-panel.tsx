@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { AREAS } from '../../core/movement/movement.ts';
 import { formatClock } from '../../core/words/format-clock.ts';
 import { progressionWeek } from '../../core/progress/programme-document.ts';
@@ -92,25 +93,24 @@ export function WeekPanel({ plan, week, programmeId, stored, copied, onCopy, onA
         </div>
       )}
       <p className="panel-tools">
-        <button type="button" className="button-quiet" onClick={onArrange}>
+        <Button htmlType="button" onClick={onArrange}>
           Arrange
-        </button>
-        <button type="button" className="button-quiet" onClick={onCompare}>
+        </Button>
+        <Button htmlType="button" onClick={onCompare}>
           Compare
-        </button>
-        <button type="button" className="button-quiet" onClick={onCopy}>
+        </Button>
+        <Button htmlType="button" onClick={onCopy}>
           Copy
-        </button>
+        </Button>
         {copied !== undefined && copied !== week && (
-          <button
-            type="button"
-            className="button-quiet"
+          <Button
+            htmlType="button"
             onClick={() =>
               propose([{ kind: 'copy-week', from: copied, to: week }], `week ${copied} copied to week ${week}`)
             }
           >
             Put week {copied} here
-          </button>
+          </Button>
         )}
       </p>
       <p className="panel-tools small">

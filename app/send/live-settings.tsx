@@ -1,6 +1,8 @@
+import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { plural } from '../../core/words/words.ts';
+import { DayField, HourField } from '../parts/fields/day-field.tsx';
 
 interface LiveValues {
   readonly date: string;
@@ -69,27 +71,25 @@ export function LiveSettings({
         >
           <label>
             Date
-            <input type="date" name="date" defaultValue={live?.date} required />
+            <DayField name="date" defaultValue={live?.date ?? ''} required />
           </label>
           <label>
             Hour, in {zone}
-            <input type="time" name="time" defaultValue={live?.time ?? '18:00'} required />
+            <HourField name="time" defaultValue={live?.time ?? '18:00'} />
           </label>
           <label>
             Minutes
-            <input type="number" name="minutes" min={5} max={600} defaultValue={live?.minutes ?? 60} />
+            <Input type="number" name="minutes" min={5} max={600} defaultValue={live?.minutes ?? 60} />
           </label>
           <label>
             Place or link
-            <input name="place" maxLength={300} defaultValue={live?.place} placeholder="https://… or Hall 2" />
+            <Input name="place" maxLength={300} defaultValue={live?.place} placeholder="https://… or Hall 2" />
           </label>
           <label>
             Places, if they are limited
-            <input type="number" name="limit" min={1} max={20000} defaultValue={live?.limit ?? ''} />
+            <Input type="number" name="limit" min={1} max={20000} defaultValue={live?.limit ?? ''} />
           </label>
-          <button type="submit" className="button-quiet">
-            Save
-          </button>
+          <Button htmlType="submit">Save</Button>
           {live && (
             <button
               type="button"

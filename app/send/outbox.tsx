@@ -1,3 +1,4 @@
+import { Button, Input } from 'antd';
 import { WORTH_MS } from '../../core/calendar/spans.ts';
 import { loadOutbox } from '../../server/send/load-outbox.ts';
 import { data, Form, Link, useFetcher, useSearchParams } from 'react-router';
@@ -83,11 +84,9 @@ export default function Outbox({ loaderData }: Route.ComponentProps) {
               search.get(name) ? <input key={name} type="hidden" name={name} value={search.get(name)!} /> : null,
             )}
             <label>
-              Find a person or address <input name="q" defaultValue={search.get('q') ?? ''} type="search" />
+              Find a person or address <Input name="q" defaultValue={search.get('q') ?? ''} type="search" />
             </label>
-            <button type="submit" className="button-quiet">
-              Find
-            </button>
+            <Button htmlType="submit">Find</Button>
             {isFiltered && <Link to="?">Show all</Link>}
           </Form>
           {rows.length === 0 ? (

@@ -1,3 +1,4 @@
+import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { Form, useFetcher, useSearchParams, useSubmit } from 'react-router';
 import type { SessionSheet } from '../../core/session/session-sheet.ts';
@@ -48,7 +49,7 @@ export function SendPreview({ preview, above, programmeId }: { preview: Preview;
         <Form className="send-as" onSubmit={(event) => event.preventDefault()}>
           <label>
             as{' '}
-            <input
+            <Input
               value={words}
               placeholder={preview.as?.name ?? 'anyone'}
               onChange={(event) => {
@@ -100,13 +101,12 @@ export function SendPreview({ preview, above, programmeId }: { preview: Preview;
         </ul>
       )}
       <p>
-        <button
-          type="button"
-          className="button-quiet"
+        <Button
+          htmlType="button"
           onClick={() => void submit({ intent: 'test', as: String(preview.as?.id ?? '') }, { method: 'post' })}
         >
           Send it to me first
-        </button>
+        </Button>
       </p>
     </section>
   );

@@ -4,6 +4,7 @@ import { dayName, parseDayKey, weekdaysFrom } from '../../core/calendar/day.ts';
 import type { action as copyAction } from './copy.ts';
 import type { loader as daysLoader } from '../plan/days.ts';
 import { Dialog } from '../parts/dialog.tsx';
+import { Choice } from '../parts/fields/choice.tsx';
 
 interface CopyDialogProps {
   readonly open: boolean;
@@ -56,24 +57,19 @@ export function CopyDialog({ open, text, programmeId, dayKey, programmes, onClos
       onCancel={close}
     >
       {programmes.length > 1 && (
-        <p>
+        <div>
           <label>
             Programme{' '}
-            <select
+            <Choice
               value={target}
-              onChange={(event) => {
-                setTarget(event.target.value);
+              onChange={(programme) => {
+                setTarget(programme);
                 setToDay(undefined);
               }}
-            >
-              {programmes.map((p) => (
-                <option key={p.id} value={p.id}>
-                  {p.title}
-                </option>
-              ))}
-            </select>
+              options={programmes.map((p) => ({ value: String(p.id), words: p.title }))}
+            />
           </label>
-        </p>
+        </div>
       )}
       {answer && answer.status !== 'copied' && (
         <p className="notice bad" role="alert">

@@ -1,3 +1,4 @@
+import { Input } from 'antd';
 import { useState } from 'react';
 import { useFetcher } from 'react-router';
 import type { action as routinesAction } from './routines.ts';
@@ -41,7 +42,7 @@ export function KeepRoutineDialog({
         <>
           <label className="keep-name">
             Name
-            <input value={name} maxLength={80} autoFocus onChange={(event) => setName(event.target.value)} />
+            <Input value={name} maxLength={80} autoFocus onChange={(event) => setName(event.target.value)} />
           </label>
           {answer?.error && (
             <p className="field-error" role="alert">

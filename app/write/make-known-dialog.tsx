@@ -1,3 +1,4 @@
+import { Checkbox, Input, Radio } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
 import { plural } from '../../core/words/words.ts';
@@ -8,6 +9,7 @@ import type { QuickAsk, QuickMovement } from '../../core/movement/quick-movement
 import { QUICK_ASKS, suggestMovement, toQuick } from '../../core/movement/quick-movement.ts';
 import type { action } from '../movements/movements.tsx';
 import { Dialog } from '../parts/dialog.tsx';
+import { Choice } from '../parts/fields/choice.tsx';
 
 interface MakeKnownDialogProps {
   /** As they are written in the session; empty: closed. */
@@ -112,9 +114,9 @@ function KnownRow({
           </button>
         </span>
         <label>
-          <input
+          <Input
             inputMode="decimal"
-            size={4}
+            htmlSize={4}
             value={sec}
             onChange={(event) => {
               setSec(event.target.value);
@@ -123,22 +125,22 @@ function KnownRow({
           />{' '}
           {isHold ? 's usually' : 's each'}
         </label>
-        <label>
-          <input type="checkbox" checked={isOneSided} onChange={(e) => onSet({ isOneSided: e.target.checked })} /> one
-          side at a time
-        </label>
+        <Checkbox checked={isOneSided} onChange={(e) => onSet({ isOneSided: e.target.checked })}>
+          {' '}
+          one side at a time
+        </Checkbox>
         <label>
           <span className="sr">pattern</span>
-          <select value={pattern} onChange={(e) => onSet({ pattern: e.target.value as QuickMovement['pattern'] })}>
-            {PATTERNS.map((p) => (
-              <option key={p}>{p}</option>
-            ))}
-          </select>
+          <Choice
+            value={pattern}
+            onChange={(next) => onSet({ pattern: next as QuickMovement['pattern'] })}
+            options={PATTERNS}
+          />
         </label>
         <label>
           with{' '}
-          <input
-            size={16}
+          <Input
+            htmlSize={16}
             list="kit-pieces"
             placeholder="nothing"
             value={kitText}
@@ -155,15 +157,15 @@ function KnownRow({
         </label>
         <span className="known-effort" role="radiogroup" aria-label={`how hard ${name} feels`}>
           {([1, 2, 3, 4, 5] as const).map((n) => (
-            <label key={n} className={n <= effortClass ? 'is-in' : ''} title={`${n} of 5`}>
-              <input
-                type="radio"
-                name={`effort-${name}`}
-                checked={n === effortClass}
-                onChange={() => onSet({ effortClass: n })}
-              />
+            <Radio
+              key={n}
+              className={n <= effortClass ? 'is-in' : ''}
+              name={`effort-${name}`}
+              checked={n === effortClass}
+              onChange={() => onSet({ effortClass: n })}
+            >
               <span className="sr">{n} of 5</span>
-            </label>
+            </Radio>
           ))}
           <small className="soft">{EFFORT_WORDS[effortClass]}</small>
         </span>
@@ -171,14 +173,14 @@ function KnownRow({
       <div className="known-asks">
         <span className="soft">Asks much of</span>
         {QUICK_ASKS.map((ask) => (
-          <label key={ask} className={asks.includes(ask) ? 'is-in' : ''}>
-            <input
-              type="checkbox"
-              checked={asks.includes(ask)}
-              onChange={(e) => onSet({ asks: e.target.checked ? [...asks, ask] : asks.filter((a) => a !== ask) })}
-            />
+          <Checkbox
+            key={ask}
+            className={asks.includes(ask) ? 'is-in' : ''}
+            checked={asks.includes(ask)}
+            onChange={(e) => onSet({ asks: e.target.checked ? [...asks, ask] : asks.filter((a) => a !== ask) })}
+          >
             {ASK_WORDS[ask]}
-          </label>
+          </Checkbox>
         ))}
       </div>
     </fieldset>

@@ -9,6 +9,7 @@ import { computePlan } from '../../core/session/plan.ts';
 import type { SeenPerson } from './seen-person.ts';
 import { layoutRibbon } from '../charts/ribbon-layout.ts';
 import { Ribbon } from '../charts/session/ribbon.tsx';
+import { Choice } from '../parts/fields/choice.tsx';
 
 interface SeeAsProps {
   readonly analysis: SessionAnalysis;
@@ -57,18 +58,18 @@ export function SeeAs({ analysis, library, programmeId, count }: SeeAsProps) {
       <h2>
         <label>
           See as{' '}
-          <select value={as} onChange={(event) => setAs(event.target.value)}>
-            <option value="">as written</option>
-            <option value="gentle">gentle</option>
-            <option value="standard">standard</option>
-            <option value="strong">strong</option>
-            {count > 0 && <option value="all">all {count}: who gets what</option>}
-            {people.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-              </option>
-            ))}
-          </select>
+          <Choice
+            value={as}
+            onChange={setAs}
+            options={[
+              { value: '', words: 'as written' },
+              'gentle',
+              'standard',
+              'strong',
+              ...(count > 0 ? [{ value: 'all', words: `all ${count}: who gets what` }] : []),
+              ...people.map((p) => ({ value: String(p.id), words: p.name })),
+            ]}
+          />
         </label>
       </h2>
       {fitted && plan && (

@@ -50,7 +50,8 @@ const VIEWS: readonly View[] = [
     path: (d) => programme(d, 'write/w6d3'),
     act: async (page) => {
       await page.waitForSelector('.cm-editor');
-      await page.getByLabel('See as').selectOption('all');
+      await page.getByLabel('See as').press('ArrowDown');
+      await page.getByText(/^all \d+: who gets what$/).click();
     },
   },
   {

@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { demo, openBrowser, openPage, PHONE, signIn, SOON, writeText, decideSend } from './helpers.ts';
+import { choose, decideSend, demo, openBrowser, openPage, PHONE, signIn, SOON, writeText } from './helpers.ts';
 
 let browser: Browser;
 let coach: Page;
@@ -66,10 +66,10 @@ describe('see as', () => {
     await coach.locator('.cm-content').waitFor();
     await writeText(coach, 'Title: Seen\nMain: 3 rounds\n10 burpee\n10 squat');
     await coach.getByText('saved', { exact: true }).waitFor();
-    await coach.getByLabel('See as').selectOption({ label: 'Zora Quill' });
+    await choose(coach.getByLabel('See as'), 'Zora Quill');
     await coach.getByText('instead of burpee: sore knees').waitFor();
     await coach.getByText('instead of squat: as agreed').waitFor();
-    await coach.getByLabel('See as').selectOption('all');
+    await choose(coach.getByLabel('See as'), 'all 141: who gets what');
     await coach.locator('.see-as li', { hasText: 'as written' }).first().waitFor();
     const counts = await coach.locator('.see-as li').first().innerText();
     expect(
@@ -141,9 +141,9 @@ describe('movements', () => {
       .click();
     await coach.getByRole('complementary', { name: 'wall push-up' }).waitFor();
     await coach.getByLabel('Words').fill('');
-    await coach.getByLabel('pattern').selectOption('push');
-    await coach.getByLabel('avoid').selectOption('no-floor');
-    await coach.getByRole('combobox', { name: 'kit' }).selectOption('none');
+    await choose(coach.getByLabel('pattern'), 'push');
+    await choose(coach.getByLabel('avoid'), 'not down to the floor');
+    await choose(coach.getByRole('combobox', { name: 'kit' }), 'none');
     await coach.getByText(/^\d of \d+$/).waitFor();
   });
 

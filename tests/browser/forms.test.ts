@@ -1,6 +1,18 @@
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { openBrowser, openPage, PHONE, signIn, SOON, pasteText, writeText, markReady, decideSend } from './helpers.ts';
+import {
+  choose,
+  decideSend,
+  markReady,
+  openBrowser,
+  openPage,
+  pasteText,
+  PHONE,
+  signIn,
+  SOON,
+  writeText,
+  writeTime,
+} from './helpers.ts';
 
 let browser: Browser;
 let coach: Page;
@@ -22,8 +34,8 @@ beforeAll(async () => {
   programmeUrl = coach.url().replace(/\/plan$/, '');
   await coach.getByRole('link', { name: 'People' }).click();
   await coach.getByLabel('Names, one a line').fill('Odile Fernwerth');
-  await coach.getByLabel('Time zone').selectOption('Europe/Berlin');
-  await coach.getByLabel('Joined').fill('2026-05-11');
+  await choose(coach.getByLabel('Time zone'), 'Berlin (Europe)');
+  await writeTime(coach.getByLabel('Joined'), '2026-05-11');
   await coach.getByRole('button', { name: 'Add 1 person' }).click();
   await coach.getByRole('button', { name: 'Hand out their link' }).click();
   link = await coach.getByLabel('Personal link of Odile Fernwerth').inputValue();

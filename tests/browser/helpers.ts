@@ -1,4 +1,4 @@
-import type { APIResponse, Browser, BrowserContext, BrowserContextOptions, Page } from 'playwright-core';
+import type { APIResponse, Browser, BrowserContext, BrowserContextOptions, Locator, Page } from 'playwright-core';
 import { expect } from 'vitest';
 import { openChromium } from '../../bin/parts/chromium.ts';
 import type { RunningDemo } from '../../bin/parts/running-demo.ts';
@@ -55,6 +55,35 @@ export async function signIn(page: Page, workspace: 0 | 1 | 'new' = 0): Promise<
   const email = workspace === 'new' ? demo().newcomerEmail : demo().workspaces[workspace]!.coachEmail;
   await postForm(page, `${demo().base}/sign-in`, { email, password: demo().password });
   await page.goto('/programmes');
+}
+
+/** The choices of an open list. */
+const openChoices = (page: Page): Locator =>
+  page.locator('.ant-select-dropdown:not(.ant-select-dropdown-hidden) .ant-select-item-option-content');
+
+/** Takes one of a list's choices by its words, by keyboard as far as it goes. */
+export async function choose(field: Locator, words: string): Promise<void> {
+  await field.focus();
+  await field.press('ArrowDown');
+  if (await field.isEditable()) await field.fill(words);
+  await openChoices(field.page()).getByText(words, { exact: true }).click();
+  await openChoices(field.page()).first().waitFor({ state: 'hidden' });
+}
+
+/** The words of a list's choices. */
+export async function choicesOf(field: Locator): Promise<string[]> {
+  await field.focus();
+  await field.press('ArrowDown');
+  await openChoices(field.page()).first().waitFor();
+  const words = await openChoices(field.page()).allTextContents();
+  await field.press('Escape');
+  return words;
+}
+
+/** Writes a day or an hour into its field, and leaves it. */
+export async function writeTime(field: Locator, text: string): Promise<void> {
+  await field.fill(text);
+  await field.press('Tab');
 }
 
 /** Replaces all text of the writer. */

@@ -7,7 +7,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { RunningDemo } from '../../bin/parts/running-demo.ts';
 import { FIXED_NOW, startDemo } from '../../bin/parts/running-demo.ts';
 import { findFaults } from './axe.ts';
-import { demo, openBrowser, openPage, PHONE, postForm, setDemo, markReady, decideSend } from './helpers.ts';
+import { decideSend, demo, markReady, openBrowser, openPage, PHONE, postForm, setDemo, writeTime } from './helpers.ts';
 import { findSmall } from './small.ts';
 
 /** A demo with workers, a stand-in for the outside, and a clock that this file moves. */
@@ -272,8 +272,8 @@ describe('every morning, across the end of summer time', () => {
       await write('w1d4', 'Title: Together\nMain: 3 rounds\n16 squat');
       await coach.goto(`${base}/send/w1d4`);
       await coach.getByRole('button', { name: 'Make it a live session' }).click();
-      await coach.getByLabel('Date').fill('2026-10-27');
-      await coach.getByLabel('Hour, in Europe/Lisbon').fill('18:00');
+      await writeTime(coach.getByLabel('Date'), '2026-10-27');
+      await writeTime(coach.getByLabel('Hour, in Europe/Lisbon'), '18:00');
       await coach.getByLabel('Place or link').fill('Hall 2');
       await coach.getByLabel('Places, if they are limited').fill('1');
       await coach.locator('.live-form').getByRole('button', { name: 'Save' }).click();

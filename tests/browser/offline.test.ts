@@ -5,7 +5,18 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { weighScripts } from '../../bin/tools/bench-phone.ts';
 import type { RunningDemo } from '../../bin/parts/running-demo.ts';
 import { FIXED_NOW, startDemo } from '../../bin/parts/running-demo.ts';
-import { isHydrated, openBrowser, openPage, PHONE, postForm, setDemo, signIn, SOON, decideSend } from './helpers.ts';
+import {
+  decideSend,
+  isHydrated,
+  openBrowser,
+  openPage,
+  PHONE,
+  postForm,
+  setDemo,
+  signIn,
+  SOON,
+  writeTime,
+} from './helpers.ts';
 
 /** A demo whose hour this file moves: three days pass without network. */
 const CLOCK = resolve('.local/offline-clock');
@@ -51,7 +62,7 @@ beforeAll(async () => {
     await write(day, `Title: Session ${day}\n\nMain: amrap 1:00\n5 squat\n5 push-up\n`);
   await coach.goto(`${base}/people`);
   await coach.getByLabel('Names, one a line').fill('Odile Fernwerth');
-  await coach.getByLabel('Joined').fill('2026-05-12');
+  await writeTime(coach.getByLabel('Joined'), '2026-05-12');
   await coach.getByRole('button', { name: 'Add 1 person' }).click();
   await decideSend(coach);
   await coach.getByRole('button', { name: 'Hand out their link' }).click();

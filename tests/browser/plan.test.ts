@@ -6,7 +6,7 @@ import { baseLibrary } from '../../core/movement/library.ts';
 import { createTrackBook, regenerate } from '../../core/progress/edit/regenerate.ts';
 import { formatProgramme } from '../../core/exchange/programme-json.ts';
 import { unzipBundle, zipBundle } from '../../core/exchange/programme-bundle.ts';
-import { openBrowser, openPage, signIn, SOON, writeText } from './helpers.ts';
+import { choicesOf, choose, openBrowser, openPage, signIn, SOON, writeText } from './helpers.ts';
 
 const STRONG =
   'Title: Strong start\nTarget: 24 min\nEffort: 6\n\nMain (Four): every 1:00 for 24:00, work cap 0:50\n10 goblet squat @ 12 kg\n12 band row\n10 alt step-back lunge\n10 push-up\n';
@@ -97,6 +97,7 @@ describe('a four-week programme from an empty page, by keyboard alone', () => {
     // It doesn't grow until that is said.
     await page.getByLabel('Way of progressing').focus();
     await page.keyboard.type('Rounds');
+    await press('Enter');
     await proposal()
       .getByText(/rounds and reps first/)
       .waitFor();
@@ -221,11 +222,11 @@ describe('a four-week programme from an empty page, by pointer', () => {
       await apply(/as a track on 4/);
       // A new track doesn't grow yet: what suits its form is offered, or a school chosen.
       await page.locator('.lever-offers').getByRole('button').first().waitFor();
-      await page.getByLabel('Way of progressing').selectOption('rounds-and-reps');
+      await choose(page.getByLabel('Way of progressing'), 'Rounds and reps first');
       await apply(/rounds and reps first/);
     }
     await expect
-      .poll(() => page.getByLabel('Track', { exact: true }).last().locator('option').allTextContents(), SOON)
+      .poll(() => choicesOf(page.getByLabel('Track', { exact: true }).last()), SOON)
       .toEqual(['Strong start', 'Small engine']);
   });
 
@@ -284,7 +285,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await page.getByRole('button', { name: 'Compare', exact: true }).click();
     const dialog = page.getByRole('dialog', { name: 'Compare two weeks' });
     await dialog.getByRole('row', { name: /Mon.*reps 10\/12\/10\/10 → 11\/13\/12\/11/ }).waitFor();
-    await dialog.getByLabel('One week').selectOption('2');
+    await choose(dialog.getByLabel('One week'), 'Week 2');
     await dialog.getByText('the same').first().waitFor();
     await dialog.getByRole('button', { name: 'Good' }).click();
   });
@@ -293,7 +294,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await page.locator('[data-cell="w1d3"]').click();
     await page.getByRole('button', { name: 'what it is' }).click();
     await page.getByText(/Choose it when people have what they have/).waitFor();
-    await page.getByLabel('Way of progressing').selectOption('own-number');
+    await choose(page.getByLabel('Way of progressing'), 'Beat your own number');
     await page.getByText(/the session stays as it is/i).waitFor();
     await apply(/beat your own number/);
     await expect.poll(() => page.getByRole('slider', { name: 'reps, week 3' }).count(), SOON).toBe(0);
@@ -301,7 +302,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
 
   test('load first tells what comes next for someone, from what they did', async () => {
     await page.locator('[data-cell="w1d1"]').click();
-    await page.getByLabel('Way of progressing').selectOption('load');
+    await choose(page.getByLabel('Way of progressing'), 'Load first');
     await page.getByRole('button', { name: 'what it is' }).click();
     const next = page.locator('.next-step');
     await next.getByText('the next load, from 8').waitFor();
@@ -313,7 +314,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
   });
 
   test('a day gets a theme of its own, and then all of its weekday', async () => {
-    await page.getByLabel('Theme of this day').selectOption('strength');
+    await choose(page.getByLabel('Theme of this day'), 'strength');
     await page.getByRole('button', { name: 'on all Mondays' }).click();
     await apply(/Mondays: strength/);
     await page.getByRole('columnheader', { name: 'Monday, strength' }).waitFor();

@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { demo, openBrowser, openPage, signIn, SOON, writeText, markReady } from './helpers.ts';
+import { choose, demo, markReady, openBrowser, openPage, signIn, SOON, writeText } from './helpers.ts';
 
 let browser: Browser;
 let page: Page;
@@ -184,7 +184,7 @@ describe('cards', () => {
       await page.keyboard.press('Enter');
       await page.getByRole('button', { name: new RegExp(`^move ${name}`) }).waitFor();
     }
-    await page.getByLabel('role of Warm-up').selectOption('Main');
+    await choose(page.getByLabel('role of Warm-up'), 'Main');
     await page.getByRole('button', { name: 'more of squat' }).focus();
     await page.keyboard.press('ArrowUp');
     await page.getByRole('button', { name: /^move push-up/ }).focus();

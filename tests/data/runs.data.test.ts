@@ -141,7 +141,7 @@ describe('a second run of a programme', () => {
     for (const [intent, told] of [
       ['hold', 'Nothing goes out'],
       ['let-go', 'It goes on'],
-      ['archive', 'Put away'],
+      ['archive', 'Archived'],
       ['unarchive', 'It is back'],
     ] as const)
       expect((await run({ intent }, autumn)).data).toMatchObject({ told: expect.stringContaining(told) as string });

@@ -1,3 +1,4 @@
+import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { ActKind } from '../../../core/record/attention/attention-rules.ts';
@@ -5,6 +6,7 @@ import { ATTENTION_RULES } from '../../../core/record/attention/attention-rules.
 import { ACT_WORDS, draftNote, RULE_WORDS } from '../../../words/en/attention.ts';
 import type { NeedItem } from './rows.ts';
 import { useActFetcher } from './use-act-fetcher.ts';
+import { DayField } from '../../parts/fields/day-field.tsx';
 
 interface ActPanelProps {
   readonly item: NeedItem;
@@ -98,19 +100,19 @@ function ActForm({ item, person, coachName, programmeTitle, dayWords, kind }: Ac
         <>
           <label>
             From
-            <input type="date" name="from" defaultValue={dates[0] ?? person.today} />
+            <DayField name="from" defaultValue={dates[0] ?? person.today} required />
           </label>
           <label>
             to
-            <input type="date" name="to" defaultValue={dates.at(-1) ?? person.today} />
+            <DayField name="to" defaultValue={dates.at(-1) ?? person.today} required />
           </label>
           <p className="soft small">Excused days aren’t due: they don’t count, and don’t break a row.</p>
         </>
       )}
       {kind === 'paused' && (
         <label>
-          Until, open: until further notice
-          <input type="date" name="to" min={person.today} />
+          Until (left empty: until further notice)
+          <DayField name="to" defaultValue="" min={person.today} />
         </label>
       )}
       {kind === 'eased' && (
@@ -120,11 +122,11 @@ function ActForm({ item, person, coachName, programmeTitle, dayWords, kind }: Ac
         <>
           <label>
             Instead of
-            <input name="from" list="act-movements" autoComplete="off" />
+            <Input name="from" list="act-movements" autoComplete="off" />
           </label>
           <label>
             they do
-            <input name="to" list="act-movements" autoComplete="off" />
+            <Input name="to" list="act-movements" autoComplete="off" />
           </label>
           <datalist id="act-movements">
             {person.movements.map((m) => (
@@ -141,9 +143,9 @@ function ActForm({ item, person, coachName, programmeTitle, dayWords, kind }: Ac
         {kind === 'wrote' || kind === 'asked' ? (
           <>
             {person.isReached && (
-              <button type="submit" className="button-main" disabled={isBusy}>
+              <Button type="primary" htmlType="submit" disabled={isBusy}>
                 Send to {person.address} {person.by}
-              </button>
+              </Button>
             )}{' '}
             <button
               type="submit"
@@ -156,9 +158,9 @@ function ActForm({ item, person, coachName, programmeTitle, dayWords, kind }: Ac
             </button>
           </>
         ) : (
-          <button type="submit" className="button-main" disabled={isBusy}>
+          <Button type="primary" htmlType="submit" disabled={isBusy}>
             {kind === 'seen' ? 'Seen' : kind === 'snoozed' ? 'Put it off' : 'Do it'}
-          </button>
+          </Button>
         )}
       </p>
     </fetcher.Form>
@@ -173,7 +175,7 @@ function WriteFields({ subject, words, isReached }: { subject: string; words: st
       {isReached ? (
         <label>
           Subject
-          <input name="subject" defaultValue={subject} maxLength={120} />
+          <Input name="subject" defaultValue={subject} maxLength={120} />
         </label>
       ) : (
         <p className="soft small">
@@ -194,7 +196,7 @@ function WriteFields({ subject, words, isReached }: { subject: string; words: st
       )}
       <label>
         Your words
-        <textarea name="words" rows={9} value={text} onChange={(e) => setText(e.target.value)} maxLength={2000} />
+        <Input.TextArea name="words" rows={9} value={text} onChange={(e) => setText(e.target.value)} maxLength={2000} />
       </label>
     </>
   );

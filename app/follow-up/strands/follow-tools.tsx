@@ -3,6 +3,7 @@ import { useIsReader } from '../../parts/reader.tsx';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Row, Sort } from './rows.ts';
 import { STATES } from './rows.ts';
+import { Choice } from '../../parts/fields/choice.tsx';
 
 const STATE_LABELS: Record<(typeof STATES)[number], string> = {
   word: 'need a word',
@@ -29,14 +30,12 @@ export function FollowTools({ rows, sort, isTable, linkTo, programmeKey }: Follo
   const go = (changes: Record<string, string | null>) => void navigate(linkTo(changes), { preventScrollReset: true });
   const filter = (name: string, label: string, all: string, options: readonly (readonly [string, string])[]) =>
     options.length > 1 && (
-      <select aria-label={label} value={search.get(name) ?? ''} onChange={(e) => go({ [name]: e.target.value })}>
-        <option value="">{all}</option>
-        {options.map(([value, words]) => (
-          <option key={value} value={value}>
-            {words}
-          </option>
-        ))}
-      </select>
+      <Choice
+        label={label}
+        value={search.get(name) ?? ''}
+        onChange={(value) => go({ [name]: value })}
+        options={[{ value: '', words: all }, ...options.map(([value, words]) => ({ value, words }))]}
+      />
     );
   const same = (values: readonly string[]) => distinct(values).map((v) => [v, v.replaceAll('_', ' ')] as const);
   return (

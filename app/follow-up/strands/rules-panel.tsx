@@ -1,3 +1,4 @@
+import { Button, Checkbox, Input } from 'antd';
 import { Link } from 'react-router';
 import type { AttentionSettings } from '../../../core/record/attention/attention-rules.ts';
 import { ATTENTION_CODES, ATTENTION_RULES, thresholdOf } from '../../../core/record/attention/attention-rules.ts';
@@ -23,18 +24,17 @@ export function RulesPanel({ settings, close }: { settings: AttentionSettings; c
             const isWrong = answer?.status === 'refused' && answer.field === `threshold-${code}`;
             return (
               <li key={code}>
-                <label className="rule-name">
-                  <input type="checkbox" name={`on-${code}`} defaultChecked={settings[code]?.off !== true} />{' '}
+                <Checkbox className="rule-name" name={`on-${code}`} defaultChecked={settings[code]?.off !== true}>
                   <b>{RULE_WORDS[code].name}</b>
-                </label>
+                </Checkbox>
                 <p className="soft small">{RULE_WORDS[code].means(thresholdOf(code, settings))}</p>
                 {threshold && (
                   <label className="small rule-threshold">
                     from{' '}
-                    <input
+                    <Input
                       name={`threshold-${code}`}
                       inputMode="numeric"
-                      size={3}
+                      htmlSize={3}
                       defaultValue={thresholdOf(code, settings)}
                       aria-invalid={isWrong || undefined}
                     />{' '}
@@ -50,9 +50,9 @@ export function RulesPanel({ settings, close }: { settings: AttentionSettings; c
             );
           })}
         </ul>
-        <button type="submit" className="button-main" disabled={fetcher.state !== 'idle'}>
+        <Button type="primary" htmlType="submit" disabled={fetcher.state !== 'idle'}>
           Keep
-        </button>{' '}
+        </Button>{' '}
       </fetcher.Form>
     </section>
   );

@@ -8,8 +8,8 @@ const PickedHour = lazy(async () => ({ default: (await import('./pickers.tsx')).
 
 /** A day of the calendar. */
 export function DayField(props: DayFieldProps) {
-  const { name, defaultValue, min, max, readOnly, required } = props;
-  const plain = <input type="date" {...{ name, defaultValue, min, max, readOnly, required }} />;
+  const { name, label, defaultValue, min, max, readOnly, required } = props;
+  const plain = <input type="date" aria-label={label} {...{ name, defaultValue, min, max, readOnly, required }} />;
   if (!useInBrowser()) return plain;
   return (
     <Suspense fallback={plain}>

@@ -1,5 +1,9 @@
 export interface DayFieldProps {
-  readonly name: string;
+  /** Of a form that sends it. */
+  readonly name?: string;
+  /** Where no label stands around it. */
+  readonly label?: string;
+  readonly onChange?: (day: string) => void;
   /** `2026-05-11`; empty for none. */
   readonly defaultValue: string;
   readonly min?: string;

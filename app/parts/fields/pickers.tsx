@@ -11,7 +11,17 @@ const DAY_FORMATS = ['ddd D MMM YYYY', 'D MMM YYYY', 'YYYY-MM-DD'];
 const ISO_DAY = 'YYYY-MM-DD';
 const HOUR = 'HH:mm';
 
-export function PickedDay({ name, defaultValue, min, max, readOnly = false, required = false, isBad }: DayFieldProps) {
+export function PickedDay({
+  name,
+  label,
+  defaultValue,
+  onChange,
+  min,
+  max,
+  readOnly = false,
+  required = false,
+  isBad,
+}: DayFieldProps) {
   const [day, setDay] = useState(defaultValue);
   return (
     <>
@@ -24,10 +34,15 @@ export function PickedDay({ name, defaultValue, min, max, readOnly = false, requ
         {...(isBad && { status: 'error' as const })}
         {...(min !== undefined && { minDate: dayjs(min, ISO_DAY) })}
         {...(max !== undefined && { maxDate: dayjs(max, ISO_DAY) })}
-        onChange={(next) => setDay(next ? next.format(ISO_DAY) : '')}
+        {...(label !== undefined && { 'aria-label': label })}
+        onChange={(next) => {
+          const picked = next ? next.format(ISO_DAY) : '';
+          setDay(picked);
+          onChange?.(picked);
+        }}
         preserveInvalidOnBlur
       />
-      <input type="hidden" name={name} value={day} />
+      {name !== undefined && <input type="hidden" name={name} value={day} />}
     </>
   );
 }

@@ -10,7 +10,15 @@ const zoneWords = (zone: string): string => {
 };
 
 /** A time zone, found by its place. */
-export function ZoneField({ name, defaultValue }: { readonly name: string; readonly defaultValue: string }) {
+export function ZoneField({
+  name,
+  defaultValue,
+  onChange,
+}: {
+  readonly name?: string;
+  readonly defaultValue: string;
+  readonly onChange?: (zone: string) => void;
+}) {
   const zones = useZones();
   const [zone, setZone] = useState(defaultValue);
   const options = useMemo(
@@ -28,10 +36,13 @@ export function ZoneField({ name, defaultValue }: { readonly name: string; reado
         showSearch={{ optionFilterProp: 'label' }}
         value={zone}
         options={options}
-        onChange={setZone}
+        onChange={(next) => {
+          setZone(next);
+          onChange?.(next);
+        }}
         className="picked-zone"
       />
-      <input type="hidden" name={name} value={zone} />
+      {name !== undefined && <input type="hidden" name={name} value={zone} />}
     </>
   );
 }

@@ -1,3 +1,4 @@
+import { Checkbox, Radio } from 'antd';
 import { useMemo, useState } from 'react';
 import { weekdaysFrom } from '../../../core/calendar/day.ts';
 import { arrangementEdit, buildArrangeScope } from '../../../core/progress/arrange/arrange-scope.ts';
@@ -53,12 +54,12 @@ export function ArrangeDialog({ plan, week, run, onClose }: ArrangeDialogProps) 
           {weekdaysFrom(scope.firstWeekday).map((name, i) => {
             const blocked = scope.blocked.find((b) => b.weekday === i + 1);
             return (
-              <label key={name}>
-                <input
-                  type="checkbox"
-                  checked={weekdays.includes(i + 1)}
-                  onChange={() => setWeekdays(toggle(weekdays, i + 1))}
-                />{' '}
+              <Checkbox
+                key={name}
+                checked={weekdays.includes(i + 1)}
+                onChange={() => setWeekdays(toggle(weekdays, i + 1))}
+              >
+                {' '}
                 {name.slice(0, 3)}
                 {blocked && (
                   <span className="soft small">
@@ -66,7 +67,7 @@ export function ArrangeDialog({ plan, week, run, onClose }: ArrangeDialogProps) 
                     {blocked.words}, {blocked.rule}
                   </span>
                 )}
-              </label>
+              </Checkbox>
             );
           })}
         </fieldset>
@@ -75,16 +76,16 @@ export function ArrangeDialog({ plan, week, run, onClose }: ArrangeDialogProps) 
           {scope.sessions.map((s) => {
             const isOwn = fixed.includes(s.weekday);
             return (
-              <label key={s.weekday}>
-                <input
-                  type="checkbox"
-                  checked={s.isFixed}
-                  disabled={s.isFixed && !isOwn}
-                  onChange={() => setFixed(toggle(fixed, s.weekday))}
-                />{' '}
+              <Checkbox
+                key={s.weekday}
+                checked={s.isFixed}
+                disabled={s.isFixed && !isOwn}
+                onChange={() => setFixed(toggle(fixed, s.weekday))}
+              >
+                {' '}
                 {s.title}
                 {s.isFixed && !isOwn && <span className="soft small"> sent or live</span>}
-              </label>
+              </Checkbox>
             );
           })}
         </fieldset>
@@ -152,12 +153,13 @@ function Order({
 }) {
   return (
     <div className={`arrange-order${isChosen ? ' is-chosen' : ''}`}>
-      <label>
-        <input type="radio" name="order" checked={isChosen} onChange={onChoose} /> <b>{name}</b>{' '}
+      <Radio name="order" checked={isChosen} onChange={onChoose}>
+        {' '}
+        <b>{name}</b>{' '}
         <span className="soft">
           {order.points} {order.points === 1 ? 'point' : 'points'}
         </span>
-      </label>
+      </Radio>
       <ol>
         {weekdaysFrom(scope.firstWeekday).map((day, i) => {
           const at = order.weekdays.indexOf(i + 1);

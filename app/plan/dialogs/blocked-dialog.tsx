@@ -1,3 +1,4 @@
+import { Button, Checkbox, Input } from 'antd';
 import { useState } from 'react';
 import { formatDay, parseDayDate } from '../../../core/calendar/day.ts';
 import { sameData } from '../../../core/same-data.ts';
@@ -8,6 +9,8 @@ import type { Plan } from '../use-plan.ts';
 import type { RunDates } from '../../../core/calendar/release.ts';
 import { lastDate } from '../../../core/calendar/release.ts';
 import { impossibleWords } from '../../../words/en/arrange.ts';
+import { Choice } from '../../parts/fields/choice.tsx';
+import { DayField } from '../../parts/fields/day-field.tsx';
 
 interface BlockedDialogProps {
   readonly plan: Plan;
@@ -105,20 +108,20 @@ export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
           <fieldset>
             <legend>Found in the file</legend>
             {found.map((d) => (
-              <label key={keyOf(d)}>
-                <input
-                  type="checkbox"
-                  checked={blocked.some((b) => keyOf(b) === keyOf(d))}
-                  onChange={(event) =>
-                    setBlocked(
-                      event.target.checked
-                        ? [...blocked, d].sort((x, y) => (x.date < y.date ? -1 : 1))
-                        : blocked.filter((b) => keyOf(b) !== keyOf(d)),
-                    )
-                  }
-                />{' '}
+              <Checkbox
+                key={keyOf(d)}
+                checked={blocked.some((b) => keyOf(b) === keyOf(d))}
+                onChange={(event) =>
+                  setBlocked(
+                    event.target.checked
+                      ? [...blocked, d].sort((x, y) => (x.date < y.date ? -1 : 1))
+                      : blocked.filter((b) => keyOf(b) !== keyOf(d)),
+                  )
+                }
+              >
+                {' '}
                 {formatDay(d.date)} <b>{d.words}</b>
-              </label>
+              </Checkbox>
             ))}
             <button
               type="button"
@@ -135,19 +138,11 @@ export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
             </button>
           </fieldset>
         )}
-        <p className="blocked-add">
+        <div className="blocked-add">
           <label>
-            By hand{' '}
-            <input
-              type="date"
-              aria-label="Blocked day"
-              value={date}
-              min={first}
-              max={last}
-              onChange={(event) => setDate(event.target.value)}
-            />
+            By hand <DayField label="Blocked day" defaultValue={date} min={first} max={last} onChange={setDate} />
           </label>
-          <input
+          <Input
             aria-label="What is on that day"
             placeholder="Concert"
             value={words}
@@ -160,10 +155,10 @@ export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
               }
             }}
           />
-          <button type="button" className="button-quiet" onClick={add}>
+          <Button htmlType="button" onClick={add}>
             Add
-          </button>
-        </p>
+          </Button>
+        </div>
         {blocked.length === 0 ? (
           <p className="soft">No day is blocked.</p>
         ) : (
@@ -186,14 +181,15 @@ export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
                     <b>{b.words}</b>
                   </td>
                   <td>
-                    <select
-                      aria-label={`Rule of ${b.words}, ${b.date}`}
+                    <Choice
+                      label={`Rule of ${b.words}, ${b.date}`}
                       value={b.rule}
-                      onChange={(event) => setRule(b, event.target.value as BlockedDay['rule'])}
-                    >
-                      <option value="no hard session">a hard session</option>
-                      <option value="no session">any session</option>
-                    </select>
+                      onChange={(rule) => setRule(b, rule as BlockedDay['rule'])}
+                      options={[
+                        { value: 'no hard session', words: 'a hard session' },
+                        { value: 'no session', words: 'any session' },
+                      ]}
+                    />
                   </td>
                   <td className="right">
                     <button type="button" className="tool" onClick={() => setBlocked(blocked.filter((x) => x !== b))}>
@@ -209,10 +205,10 @@ export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
           </table>
         )}
         <p>
-          <label>
-            <input type="checkbox" checked={moves} onChange={(event) => setMoves(event.target.checked)} /> propose how
-            sessions move off blocked days
-          </label>
+          <Checkbox checked={moves} onChange={(event) => setMoves(event.target.checked)}>
+            {' '}
+            propose how sessions move off blocked days
+          </Checkbox>
         </p>
       </div>
     </Dialog>

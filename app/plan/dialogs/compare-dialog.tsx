@@ -10,6 +10,7 @@ import { Ribbon } from '../../charts/session/ribbon.tsx';
 import { Dialog } from '../../parts/dialog.tsx';
 import { planRibbon } from '../grid/plan-cell.tsx';
 import type { Plan } from '../use-plan.ts';
+import { Choice } from '../../parts/fields/choice.tsx';
 
 type Figure = readonly [name: string, of: (week: WeekPlan) => number, show?: (value: number) => number | string];
 const FIGURES: readonly Figure[] = [
@@ -32,14 +33,12 @@ export function CompareDialog({ plan, week, onClose }: { plan: Plan; week: numbe
   const [a, b] = [weeks[left - 1]!, weeks[right - 1]!];
   const longest = Math.max(1, ...[a, b].flatMap((w) => w.days.map((d) => d?.plan?.clockSec.likely ?? 0)));
   const pick = (value: number, set: (week: number) => void, label: string) => (
-    <select aria-label={label} value={value} onChange={(event) => set(Number(event.target.value))}>
-      {weeks.map((w) => (
-        <option key={w.week} value={w.week}>
-          Week {w.week}
-          {w.isLighter ? ', lighter' : ''}
-        </option>
-      ))}
-    </select>
+    <Choice
+      label={label}
+      value={String(value)}
+      onChange={(week) => set(Number(week))}
+      options={weeks.map((w) => ({ value: String(w.week), words: `Week ${w.week}${w.isLighter ? ', lighter' : ''}` }))}
+    />
   );
   return (
     <Dialog open wide title="Compare two weeks" okText="Good" cancelText={null} onOk={onClose} onCancel={onClose}>

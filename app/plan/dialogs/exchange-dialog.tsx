@@ -1,3 +1,4 @@
+import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { applyProgrammeEdits } from '../../../core/progress/edit/apply-programme-edit.ts';
 import { findDifferences, isNoDifference } from '../../../core/progress/edit/find-differences.ts';
@@ -64,15 +65,14 @@ export function ExchangeDialog({
       </p>
       <h3>Save as a template</h3>
       <p className="blocked-add">
-        <input
+        <Input
           aria-label="Title of the template"
           value={title}
           maxLength={120}
           onChange={(event) => setTitle(event.target.value)}
         />{' '}
-        <button
-          type="button"
-          className="button-quiet"
+        <Button
+          htmlType="button"
           disabled={title.trim() === ''}
           onClick={() => {
             plan.saveTemplate(title.trim());
@@ -80,7 +80,7 @@ export function ExchangeDialog({
           }}
         >
           Save
-        </button>
+        </Button>
       </p>
       <p className="soft small">A new programme can start from it. One of the same title is replaced.</p>
       <h3>Import</h3>

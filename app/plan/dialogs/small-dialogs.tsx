@@ -1,3 +1,4 @@
+import { Checkbox, Input } from 'antd';
 import { useState } from 'react';
 import type { DayPlace } from '../../../core/calendar/day.ts';
 import { dayName, shortPlace } from '../../../core/calendar/day.ts';
@@ -33,7 +34,7 @@ export function ShiftDialog({ plan, place, onClose }: { plan: Plan; place: DayPl
       <p>
         <label>
           By{' '}
-          <input
+          <Input
             type="number"
             className="short-number"
             autoFocus
@@ -99,7 +100,7 @@ export function RetestDialog({
     >
       <p>
         <label>
-          Name <input value={name} maxLength={40} onChange={(event) => setName(event.target.value)} />
+          Name <Input value={name} maxLength={40} onChange={(event) => setName(event.target.value)} />
         </label>
         {!isNamed && (
           <span className="field-error" role="alert">
@@ -120,19 +121,18 @@ export function RetestDialog({
       <ul className="plain-list">
         {placings.map(({ place: p, replaces }) => (
           <li key={dayKey(p)}>
-            <label>
-              <input
-                type="checkbox"
-                checked={!left.includes(dayKey(p))}
-                disabled={locked.has(dayKey(p))}
-                onChange={(event) =>
-                  setLeft(event.target.checked ? left.filter((k) => k !== dayKey(p)) : [...left, dayKey(p)])
-                }
-              />{' '}
+            <Checkbox
+              checked={!left.includes(dayKey(p))}
+              disabled={locked.has(dayKey(p))}
+              onChange={(event) =>
+                setLeft(event.target.checked ? left.filter((k) => k !== dayKey(p)) : [...left, dayKey(p)])
+              }
+            >
+              {' '}
               {shortPlace(p, programme.firstWeekday)}
               {replaces && <span className="soft"> in place of {replaces}</span>}
               {locked.has(dayKey(p)) && <span className="soft"> sent already</span>}
-            </label>
+            </Checkbox>
           </li>
         ))}
       </ul>
@@ -190,13 +190,13 @@ export function TrackDialog({ plan, track, onClose }: { plan: Plan; track: Track
     >
       <p>
         <label>
-          Name <input value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
+          Name <Input value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
         </label>
       </p>
       <label className="sr" htmlFor="track-text">
         Session
       </label>
-      <textarea
+      <Input.TextArea
         id="track-text"
         className="track-text"
         rows={18}

@@ -17,6 +17,7 @@ import { layoutLeverLine } from '../charts/lever-line-layout.ts';
 import { LeverLine } from '../charts/lever-line.tsx';
 import { NumberField } from './number-field.tsx';
 import { MOST_SAID_WEEKS, ProgressSentence } from './progress-sentence.tsx';
+import { Choice } from '../../parts/fields/choice.tsx';
 
 interface LeverRowProps {
   readonly read: ReadTrack;
@@ -79,25 +80,20 @@ export function LeverRow({ read, index, book, weeks, lighter, now, lengthSec, on
       )}
       <div className="lever-head" hidden={isSaid && !isOpen}>
         {!isSaid && <b title={base}>{name}</b>}
-        <select
-          aria-label={`How ${name} moves`}
+        <Choice
+          label={`How ${name} moves`}
           value={schedule.kind}
-          onChange={(event) =>
+          onChange={(kind) =>
             onChange(
-              withScheduleKind(rule, event.target.value as ScheduleKind, weeks, {
+              withScheduleKind(rule, kind as ScheduleKind, weeks, {
                 ...scope,
                 lengthSec,
                 targetSec: read.document.targetSec,
               }),
             )
           }
-        >
-          {kinds.map((k) => (
-            <option key={k} value={k}>
-              {KIND_NAMES[k]}
-            </option>
-          ))}
-        </select>
+          options={kinds.map((k) => ({ value: k, words: KIND_NAMES[k] }))}
+        />
         <span className="lever-numbers">
           {(schedule.kind === 'each-week' || schedule.kind === 'wave' || schedule.kind === 'until-length') && (
             <NumberField

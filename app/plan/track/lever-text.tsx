@@ -1,3 +1,4 @@
+import { Input } from 'antd';
 import { useEffect, useId, useState } from 'react';
 import { printRules, readRules, RULE_EXAMPLES } from '../../../core/progress/levers/lever-text.ts';
 import type { LeverRule } from '../../../core/progress/track/schedule.ts';
@@ -30,7 +31,7 @@ export function LeverText({ rules, onChange }: LeverTextProps) {
   };
   return (
     <div className="lever-text">
-      <textarea
+      <Input.TextArea
         aria-label="What changes, one a line"
         aria-describedby={id}
         aria-invalid={told.length > 0}

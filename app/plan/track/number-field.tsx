@@ -1,3 +1,4 @@
+import { Input } from 'antd';
 import { useState } from 'react';
 import { formatSigned } from '../../../core/progress/levers/lever.ts';
 
@@ -40,10 +41,10 @@ export function NumberField({
   return (
     <label className="number-field">
       {prefix && <span>{prefix} </span>}
-      <input
+      <Input
         aria-label={label}
         inputMode="numeric"
-        size={Math.max(2, shown.length)}
+        htmlSize={Math.max(2, shown.length)}
         value={shown}
         onChange={(event) => setDraft(event.target.value)}
         onBlur={commit}

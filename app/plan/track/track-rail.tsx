@@ -19,6 +19,7 @@ import { LeverRow } from './lever-row.tsx';
 import { LeverText } from './lever-text.tsx';
 import { MOST_SAID_WEEKS, ProgressSentence } from './progress-sentence.tsx';
 import type { Propose } from '../use-plan.ts';
+import { Choice } from '../../parts/fields/choice.tsx';
 
 interface TrackRailProps {
   readonly programme: ProgrammeDocument;
@@ -103,38 +104,34 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
       <h2>
         Track{' '}
         {programme.tracks.length > 1 ? (
-          <select aria-label="Track" value={track.id} onChange={(event) => onPick(event.target.value)}>
-            {programme.tracks.map((t) => (
-              <option key={t.id} value={t.id}>
-                {t.name}
-              </option>
-            ))}
-          </select>
+          <Choice
+            label="Track"
+            value={track.id}
+            onChange={onPick}
+            options={programme.tracks.map((t) => ({ value: t.id, words: t.name }))}
+          />
         ) : (
           track.name
         )}
         <span className="soft small"> {trackDays(programme, track.id)}</span>
       </h2>
-      <p className="track-school">
-        <select
-          aria-label="Way of progressing"
+      <div className="track-school">
+        <Choice
+          label="Way of progressing"
           value={track.school}
-          onChange={(event) => pickSchool(event.target.value as SchoolId)}
-        >
-          {SCHOOLS.map((s) => (
-            <option key={s.id} value={s.id}>
-              {s.name}
-              {schoolFits(s, read.document, tools.book.scope.library) ? '' : ' (nothing to move here)'}
-            </option>
-          ))}
-        </select>
+          onChange={(school) => pickSchool(school as SchoolId)}
+          options={SCHOOLS.map((s) => ({
+            value: s.id,
+            words: schoolFits(s, read.document, tools.book.scope.library) ? s.name : `${s.name} (nothing to move here)`,
+          }))}
+        />
         <button type="button" className="tool small" aria-expanded={why} onClick={() => setWhy(!why)}>
           what it is
         </button>
         <button type="button" className="tool small" onClick={onEdit}>
           its session
         </button>
-      </p>
+      </div>
       {why && (
         <div className="school-words">
           <p>{school.means}</p>
@@ -201,26 +198,26 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
           As it grows: {warning}.
         </p>
       )}
-      <p className="lever-more">
+      <div className="lever-more">
         {choices.length > 0 && (
-          <select
+          <Choice
             className="lever-add"
-            aria-label="Add what changes"
+            label="Add what changes"
             value=""
-            onChange={(event) => add(event.target.value)}
-          >
-            <option value="">add what changes …</option>
-            {choices.map((c) => (
-              <option key={leverName(c.lever)} value={leverName(c.lever)}>
-                {leverName(c.lever)}, now {c.now.length > 28 ? `${c.now.slice(0, 26)} …` : c.now}
-              </option>
-            ))}
-          </select>
+            onChange={add}
+            options={[
+              { value: '', words: 'add what changes …' },
+              ...choices.map((c) => ({
+                value: leverName(c.lever),
+                words: `${leverName(c.lever)}, now ${c.now.length > 28 ? `${c.now.slice(0, 26)} …` : c.now}`,
+              })),
+            ]}
+          />
         )}
         <button type="button" className="tool small" aria-expanded={asText} onClick={() => setAsText(!asText)}>
           as text
         </button>
-      </p>
+      </div>
       {asText && (
         <LeverText
           rules={track.levers}

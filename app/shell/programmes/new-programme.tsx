@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useFetcher } from 'react-router';
-import { Button, Input } from 'antd';
+import { Button, Input, Radio } from 'antd';
 import type { DayDate, Weekday } from '../../../core/calendar/day.ts';
 import { formatDay, parseDayDate, weekdayName, weekdayOf } from '../../../core/calendar/day.ts';
 import { toProgrammeJson } from '../../../core/exchange/programme-json.ts';
@@ -15,6 +15,7 @@ import { NumberField } from '../../plan/track/number-field.tsx';
 import { readProgrammeFile } from '../../plan/dialogs/read-programme-file.ts';
 import type { ProgrammeStart } from '../../../server/shell/load-programmes.ts';
 import { StartPicture } from './start-card.tsx';
+import { Choice } from '../../parts/fields/choice.tsx';
 
 interface ProgrammeFormProps {
   readonly from: string;
@@ -136,7 +137,7 @@ function ProgrammeFields({
             <p className="field-name">Sessions on</p>
             <DayRow first={first} value={state.weekdays} onChange={state.setWeekdays} label="Sessions on" />
             {error('weekdays')}
-            <p className="new-numbers">
+            <div className="new-numbers">
               <NumberField
                 label="Weeks"
                 value={state.weeks}
@@ -149,17 +150,19 @@ function ProgrammeFields({
               />
               <label>
                 <span className="sr">A lighter week</span>
-                <select
-                  value={state.lighterEvery}
-                  onChange={(event) => state.setLighterEvery(Number(event.target.value))}
-                >
-                  <option value={0}>no lighter week</option>
-                  {[3, 4, 5, 6].map((n) => (
-                    <option key={n} value={n}>{`every ${n}${n === 3 ? 'rd' : 'th'} a lighter one`}</option>
-                  ))}
-                </select>
+                <Choice
+                  value={String(state.lighterEvery)}
+                  onChange={(weeks) => state.setLighterEvery(Number(weeks))}
+                  options={[
+                    { value: '0', words: 'no lighter week' },
+                    ...[3, 4, 5, 6].map((n) => ({
+                      value: String(n),
+                      words: `every ${n}${n === 3 ? 'rd' : 'th'} a lighter one`,
+                    })),
+                  ]}
+                />
               </label>
-            </p>
+            </div>
             {error('weeks')}
           </>
         )}
@@ -198,10 +201,9 @@ function ProgrammeFields({
       <fieldset className="start-cards">
         <legend>Starts from</legend>
         {[{ ...BLANK, picture: emptyPicture(state, first) }, ...starts, FILE].map((s) => (
-          <label key={s.from}>
-            <input type="radio" name="from" checked={from === s.from} onChange={() => state.setFrom(s.from)} />
+          <Radio key={s.from} name="from" checked={from === s.from} onChange={() => state.setFrom(s.from)}>
             <StartPicture start={s} />
-          </label>
+          </Radio>
         ))}
         {error('from')}
       </fieldset>

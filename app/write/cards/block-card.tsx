@@ -16,6 +16,7 @@ import { CommitInput } from '../../parts/commit-input.tsx';
 import { ItemCard } from './item-card.tsx';
 import { ShapePicker } from './shape-picker.tsx';
 import { Stepper } from './stepper.tsx';
+import { Choice } from '../../parts/fields/choice.tsx';
 
 export interface DropPlace {
   readonly block: number;
@@ -109,15 +110,12 @@ export function BlockCard({
             {!block.source && (
               <ShapePicker current={shapeOf(block)} onPick={(shape) => setHeader(withShape(block, shape))} />
             )}
-            <select
-              aria-label={`role of ${name}`}
+            <Choice
+              label={`role of ${name}`}
               value={block.role}
-              onChange={(event) => setHeader({ ...block, role: event.target.value as Role })}
-            >
-              {ROLES.map((role) => (
-                <option key={role}>{role}</option>
-              ))}
-            </select>
+              onChange={(role) => setHeader({ ...block, role: role as Role })}
+              options={ROLES}
+            />
             <CommitInput
               className="block-label"
               aria-label={`name of ${name}`}
