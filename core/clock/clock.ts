@@ -98,7 +98,8 @@ export const tapsOf = (state: ClockState, stage: number = state.stage): number =
 export function topSetOf(state: ClockState, stages: readonly Stage[], stage: number = state.stage): number {
   const block = stages[stage]?.block;
   for (let i = stage - 1; i >= 0 && stages[i]!.block === block; i--) {
-    if (stages[i]!.asks?.what === 'set') return Math.max(1, state.answersByStage[i] ?? tapsOf(state, i) + 1);
+    const goesUp = stages[i]!.lines.some((l) => l.carried?.kind === 'set' && l.carried.direction === 'up');
+    if (goesUp) return Math.max(1, state.answersByStage[i] ?? tapsOf(state, i) + 1);
   }
   return 1;
 }
