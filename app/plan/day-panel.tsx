@@ -141,6 +141,7 @@ export function DayPanel({
           <label>
             for{' '}
             <Choice
+              isQuiet
               label="Theme of this day"
               value={day.theme ?? ''}
               onChange={setTheme}

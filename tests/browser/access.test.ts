@@ -1,6 +1,17 @@
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { demo, openBrowser, openPage, PHONE, signIn, SOON, writeText, markReady, decideSend } from './helpers.ts';
+import {
+  demo,
+  openBrowser,
+  openPage,
+  PHONE,
+  signIn,
+  SOON,
+  writeText,
+  writeTime,
+  markReady,
+  decideSend,
+} from './helpers.ts';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -53,7 +64,7 @@ describe('a phone, upright and sideways', () => {
     const coach = await openPage(browser);
     await signIn(coach);
     await coach.getByRole('button', { name: 'New programme' }).click();
-    await coach.getByLabel('Begins').fill('2026-05-13');
+    await writeTime(coach.getByLabel('Begins'), '2026-05-13');
     await coach.getByRole('button', { name: 'Make the programme' }).click();
     await coach.waitForURL('**/plan');
     const base = coach.url().replace(/\/plan.*$/, '');

@@ -28,7 +28,7 @@ beforeAll(async () => {
   await coach.getByRole('button', { name: 'New programme' }).click();
   await coach.getByLabel('Title').fill('Every form');
   await coach.getByLabel('Weeks', { exact: true }).fill('2');
-  await coach.getByLabel('Begins').fill('2026-05-11');
+  await writeTime(coach.getByLabel('Begins'), '2026-05-11');
   await coach.getByRole('button', { name: 'Make the programme' }).click();
   await coach.waitForURL('**/plan');
   programmeUrl = coach.url().replace(/\/plan$/, '');

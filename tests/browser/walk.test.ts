@@ -56,7 +56,7 @@ describe('from a written session to a logged one', () => {
     await coach.getByRole('button', { name: 'New programme' }).click();
     await coach.getByLabel('Title').fill('A short one');
     await coach.getByLabel('Weeks', { exact: true }).fill('2');
-    await coach.getByLabel('Begins').fill('2026-05-11');
+    await writeTime(coach.getByLabel('Begins'), '2026-05-11');
     await coach.getByRole('button', { name: 'Make the programme' }).click();
     await coach.waitForURL('**/plan');
     programmeUrl = coach.url().replace(/\/plan$/, '');

@@ -245,7 +245,7 @@ test('what the clocks of a run say is kept and goes along with its copy; what is
   ]);
   expect(await clockOf()).toEqual(kept);
   const made = await run({ intent: 'copy', title: 'Once more', startsOn: '2026-06-01' });
-  expect(await clockOf(/programmes\/(\d+-\d+)\/run/.exec(made.location!)![1]!)).toEqual(kept);
+  expect(await clockOf(/programmes\/(\d+-\d+)\/run/.exec(made.location!)![1])).toEqual(kept);
 });
 
 test(

@@ -20,10 +20,21 @@ interface ChoiceProps {
   /** Where no label stands around it. */
   readonly label?: string;
   readonly className?: string;
+  /** Without a frame, where it stands among words or on a card. */
+  readonly isQuiet?: boolean;
 }
 
 /** One of several, from a list that opens. */
-export function Choice({ options, value, defaultValue = '', onChange, name, label, className }: ChoiceProps) {
+export function Choice({
+  options,
+  value,
+  defaultValue = '',
+  onChange,
+  name,
+  label,
+  className,
+  isQuiet = false,
+}: ChoiceProps) {
   const [own, setOwn] = useState(defaultValue);
   const chosen = value ?? own;
   const all = options.map((o) => (typeof o === 'string' ? { value: o, label: o } : { value: o.value, label: o.words }));
@@ -32,6 +43,7 @@ export function Choice({ options, value, defaultValue = '', onChange, name, labe
       <Select
         className={`choice${className ? ` ${className}` : ''}`}
         popupMatchSelectWidth={false}
+        variant={isQuiet ? 'borderless' : 'outlined'}
         value={chosen}
         options={all}
         {...(label !== undefined && { 'aria-label': label })}

@@ -1,4 +1,3 @@
-import { Input } from 'antd';
 import { useState } from 'react';
 import { doubleProgression, isTwoForTwo } from '../../../core/progress/track/double-progression.ts';
 
@@ -16,7 +15,7 @@ export function NextStep() {
   const step = isRange && reps.length > 0 ? doubleProgression(reps, { low, high, loadKg: 0, stepKg: 1 }) : undefined;
   const lastSets = [...readSets(before).slice(-1), ...reps.slice(-1)];
   const number = (label: string, value: number, set: (n: number) => void) => (
-    <Input
+    <input
       type="number"
       aria-label={label}
       min={1}
@@ -29,7 +28,7 @@ export function NextStep() {
     <div className="next-step">
       <p>
         <b>What next for someone?</b> Sets today{' '}
-        <Input aria-label="Sets today" htmlSize={9} value={sets} onChange={(event) => setSets(event.target.value)} /> of{' '}
+        <input aria-label="Sets today" size={9} value={sets} onChange={(event) => setSets(event.target.value)} /> of{' '}
         {number('Lowest reps', low, setLow)} to {number('Highest reps', high, setHigh)}:{' '}
         <b role="status">
           {step === undefined
@@ -41,9 +40,9 @@ export function NextStep() {
       </p>
       <p>
         Last set the time before{' '}
-        <Input
+        <input
           aria-label="Last set the time before"
-          htmlSize={3}
+          size={3}
           value={before}
           onChange={(event) => setBefore(event.target.value)}
         />

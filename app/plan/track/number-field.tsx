@@ -1,4 +1,3 @@
-import { Input } from 'antd';
 import { useState } from 'react';
 import { formatSigned } from '../../../core/progress/levers/lever.ts';
 
@@ -41,10 +40,10 @@ export function NumberField({
   return (
     <label className="number-field">
       {prefix && <span>{prefix} </span>}
-      <Input
+      <input
         aria-label={label}
         inputMode="numeric"
-        htmlSize={Math.max(2, shown.length)}
+        size={Math.max(2, shown.length)}
         value={shown}
         onChange={(event) => setDraft(event.target.value)}
         onBlur={commit}

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useFetcher } from 'react-router';
-import { Button, Input, Radio } from 'antd';
+import { Button, Input } from 'antd';
 import type { DayDate, Weekday } from '../../../core/calendar/day.ts';
 import { formatDay, parseDayDate, weekdayName, weekdayOf } from '../../../core/calendar/day.ts';
 import { toProgrammeJson } from '../../../core/exchange/programme-json.ts';
@@ -16,6 +16,7 @@ import { readProgrammeFile } from '../../plan/dialogs/read-programme-file.ts';
 import type { ProgrammeStart } from '../../../server/shell/load-programmes.ts';
 import { StartPicture } from './start-card.tsx';
 import { Choice } from '../../parts/fields/choice.tsx';
+import { DayField } from '../../parts/fields/day-field.tsx';
 
 interface ProgrammeFormProps {
   readonly from: string;
@@ -124,7 +125,7 @@ function ProgrammeFields({
         {error('title')}
         <label>
           Begins
-          <Input type="date" value={startsOn} onChange={(event) => state.setStartsOn(event.target.value)} />
+          <DayField defaultValue={startsOn} onChange={state.setStartsOn} required />
         </label>
         {error('startsOn')}
         {date && (
@@ -201,9 +202,10 @@ function ProgrammeFields({
       <fieldset className="start-cards">
         <legend>Starts from</legend>
         {[{ ...BLANK, picture: emptyPicture(state, first) }, ...starts, FILE].map((s) => (
-          <Radio key={s.from} name="from" checked={from === s.from} onChange={() => state.setFrom(s.from)}>
+          <label key={s.from}>
+            <input type="radio" name="from" checked={from === s.from} onChange={() => state.setFrom(s.from)} />
             <StartPicture start={s} />
-          </Radio>
+          </label>
         ))}
         {error('from')}
       </fieldset>

@@ -111,6 +111,7 @@ export function BlockCard({
               <ShapePicker current={shapeOf(block)} onPick={(shape) => setHeader(withShape(block, shape))} />
             )}
             <Choice
+              isQuiet
               label={`role of ${name}`}
               value={block.role}
               onChange={(role) => setHeader({ ...block, role: role as Role })}
