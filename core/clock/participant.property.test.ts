@@ -11,6 +11,10 @@ import type { ClockState } from './clock.ts';
 import { openQuestion, runClock, startClock, tapsOf } from './clock.ts';
 import { seenScores } from './seen-scores.ts';
 import { seenWork } from './seen-work.ts';
+import type { RecordDetails } from '../record/record.ts';
+import { worthOf } from '../record/adherence/worth.ts';
+import { readRounds, roundFields } from '../record/round-fields.ts';
+import { seenRounds } from './seen-rounds.ts';
 import { partnerRounds } from './turns.ts';
 import { withSetUps } from './voice/set-up.ts';
 
@@ -67,7 +71,7 @@ function follow(
     }
     if (deed === 'back' && state.stage < at) break;
   }
-  return { plan, stages, state, taps, answers };
+  return { plan, resolved, stages, state, taps, answers };
 }
 
 const deeds = fc.array(fc.tuple(fc.constantFrom(...DEEDS), fc.integer({ min: 0, max: 90 })), { maxLength: 60 });
@@ -116,5 +120,29 @@ test('the share that was done is never more than all, nor less than nothing; eac
       }
     }),
     { numRuns: runs(1000) },
+  );
+});
+
+test('what it was worth adds up: each movement to all of them, all that was done whole to the plan and its scores', () => {
+  fc.assert(
+    fc.property(sessions, deeds, (blocks, done) => {
+      const { plan, resolved, stages, state } = follow(blocks, done);
+      const seen = { ...seenScores(state, stages, scoreFields(plan)), ...seenRounds(state, stages) };
+      const { scores } = readScores(scoreFields(plan), (name) => seen[name] ?? '');
+      const rounds = readRounds(roundFields(plan, resolved), (name) => seen[name] ?? '');
+      const work = seenWork(state, stages, stages);
+      const session = { plan, blocks: resolved };
+      const worthWith = (details: RecordDetails, shareRatio: number) =>
+        worthOf({ outcome: 'done', shareRatio, scores, details }, session, { targets: {} }, baseLibrary)!;
+      const part = worthWith({ rounds, ...(work && { did: work.did }) }, work?.shareRatio ?? 1);
+      const whole = worthWith({ rounds }, 1);
+      for (const { reps, movements } of [part, whole]) {
+        if (reps === null || movements.length === 0) continue;
+        expect(movements.reduce((sum, m) => sum + m.reps, 0)).toBeCloseTo(reps, 6);
+        for (const m of movements) expect(m.reps).toBeGreaterThanOrEqual(0);
+      }
+      if (part.reps !== null && whole.reps !== null) expect(part.reps).toBeLessThanOrEqual(whole.reps + 1e-6);
+    }),
+    { numRuns: runs(2000) },
   );
 });
