@@ -153,6 +153,17 @@ describe('the buttons of a stage', () => {
   });
 });
 
+describe('a round more', () => {
+  test('is offered by two buttons, and isn’t counted towards', () => {
+    const text = 'Main: work 0:30 rest 0:10, 2 rounds, 1 more if time\nsquat';
+    const { view, ribbon } = at(text, [], 90);
+    expect(view!.stage.title).toBe('One round more, if you have time?');
+    const words = read(<StageButtons view={view!} clock={clock} ribbon={ribbon} hasShapes hasChoice={false} />);
+    expect(words).toContain('One round more That was enough back');
+    expect(words).not.toMatch(/Ready|10 s more/);
+  });
+});
+
 describe('what is asked when the time is up', () => {
   const asked = (text: string, taps: number) => {
     const { stages } = at(text, [], 1);
