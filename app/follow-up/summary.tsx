@@ -1,4 +1,3 @@
-import { Button } from 'antd';
 import { Link } from 'react-router';
 import { formatDay } from '../../core/calendar/day.ts';
 import { formatHours, plural } from '../../core/words/words.ts';
@@ -50,9 +49,9 @@ export default function Summary({ loaderData: d }: Route.ComponentProps) {
     <main className="paper run-summary">
       <nav className="paper-nav">
         <Link to={`/programmes/${d.key}/follow-up/teams`}>Back</Link>
-        <Button type="primary" htmlType="button" onClick={() => window.print()}>
+        <button type="button" className="button-main" onClick={() => window.print()}>
           Print
-        </Button>
+        </button>
       </nav>
       <h1>{d.title}</h1>
       <p>

@@ -3,6 +3,7 @@ import { formatClock } from '../words/format-clock.ts';
 import { isWork, itemName } from '../words/describe-item.ts';
 import type { WorkItem } from '../document/document.ts';
 import { listWords } from '../words/words.ts';
+import { downField } from './down-field.ts';
 import type { LeverAnswer, MaxAdvice, ScoreForm, ScoreKind, ScoreLabel, Shape, RoundPart } from './form.ts';
 
 /** Words that several forms say. */
@@ -107,9 +108,6 @@ function doseAndName(item: WorkItem, turn: number): string {
   const count = item.dose?.kind === 'reps' && item.dose.amount.kind === 'fixed' ? `${item.dose.amount.value} ` : '';
   return `${count}${item.inTurn ? item.choices[turn % item.choices.length]!.name : itemName(item)}`;
 }
-
-/** The field of a pair's way down. */
-export const downField = (pair: number): string => `${pair}-down`;
 
 /** The sets of each pair of movements that were finished: on the way up, and coming down again. */
 export function topSetScore(block: Block): ScoreForm {

@@ -31,7 +31,7 @@ export async function openPage(browser: Browser, options: BrowserContextOptions 
   });
   page.on('console', (message) => {
     if (message.type() === 'error' && !/status of 4\d\d|ERR_INTERNET_DISCONNECTED/.test(message.text()))
-      faults.push(message.text());
+      faults.push(`${page.url()}: ${message.text()}`);
   });
   page.on('close', () => {
     expect(faults.join('\n')).toBe('');

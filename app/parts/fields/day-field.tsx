@@ -20,8 +20,8 @@ export function DayField(props: DayFieldProps) {
 
 /** An hour of the day, as `05:00`. */
 export function HourField(props: HourFieldProps) {
-  const { name, defaultValue } = props;
-  const plain = <input type="time" name={name} defaultValue={defaultValue} required />;
+  const { name, label, defaultValue } = props;
+  const plain = <input type="time" aria-label={label} name={name} defaultValue={defaultValue} required />;
   if (!useInBrowser()) return plain;
   return (
     <Suspense fallback={plain}>

@@ -12,4 +12,4 @@ export interface DayFieldProps {
   readonly required?: boolean;
   readonly isBad?: boolean;
 }
-export type HourFieldProps = Pick<DayFieldProps, 'name' | 'defaultValue' | 'isBad'>;
+export type HourFieldProps = Pick<DayFieldProps, 'name' | 'label' | 'defaultValue' | 'isBad'>;

@@ -47,7 +47,7 @@ export function PickedDay({
   );
 }
 
-export function PickedHour({ name, defaultValue, isBad }: HourFieldProps) {
+export function PickedHour({ name, label, defaultValue, isBad }: HourFieldProps) {
   const [hour, setHour] = useState(defaultValue);
   return (
     <>
@@ -55,6 +55,7 @@ export function PickedHour({ name, defaultValue, isBad }: HourFieldProps) {
         className="picked-hour"
         format={HOUR}
         minuteStep={5}
+        {...(label !== undefined && { 'aria-label': label })}
         needConfirm={false}
         allowClear={false}
         value={hour === '' ? null : dayjs(hour, HOUR)}

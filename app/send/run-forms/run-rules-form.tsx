@@ -60,7 +60,12 @@ export function RunRulesForm({
       />
       <fieldset>
         <legend>At what hour</legend>
-        <HourField name="releaseTime" defaultValue={rules.releaseTime} isBad={errors.releaseTime !== undefined} />
+        <HourField
+          label="Hour"
+          name="releaseTime"
+          defaultValue={rules.releaseTime}
+          isBad={errors.releaseTime !== undefined}
+        />
         {errors.releaseTime && <span className="field-error">{errors.releaseTime}</span>}
         <Radios
           name="release"

@@ -2,7 +2,7 @@ import type { PyramidRule } from '../../document/time-rule.ts';
 import { formatClock } from '../../words/format-clock.ts';
 import { isWork, itemName } from '../../words/describe-item.ts';
 import { listWords, plural } from '../../words/words.ts';
-import { downField } from '../say.ts';
+import { downField } from '../down-field.ts';
 import { workItems } from '../steps.ts';
 import type { FormWords } from '../form.ts';
 

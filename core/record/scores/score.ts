@@ -1,7 +1,7 @@
 import { formatClock } from '../../words/format-clock.ts';
 import { plural } from '../../words/words.ts';
 import type { ScoreForm, ScoreLabel } from '../../forms/form.ts';
-import { downField } from '../../forms/say.ts';
+import { downField } from '../../forms/down-field.ts';
 import type { SessionPlan } from '../../session/plan.ts';
 
 /** Where a score belongs: a block counted from 0, and where a block has several (sets, partners), which of them, from 1. */

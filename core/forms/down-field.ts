@@ -1,0 +1,2 @@
+/** The score's field of a pair's way down. In a file of its own, since what reads scores in a browser needs no more of the forms. */
+export const downField = (pair: number): string => `${pair}-down`;
