@@ -43,7 +43,7 @@ export interface ClockView {
 
 /** What is shown large because it comes next: in a rest, and while one gets ready; undefined while something is done, or asked. */
 export const comingIn = ({ stage, next, asked }: Pick<ClockView, 'stage' | 'next' | 'asked'>): Stage | undefined =>
-  asked === undefined && (stage.kind === 'rest' || isWaiting(stage)) ? next : undefined;
+  asked === undefined && !stage.offersRound && (stage.kind === 'rest' || isWaiting(stage)) ? next : undefined;
 
 export interface ClockPlan {
   /** In the shapes that were chosen. */

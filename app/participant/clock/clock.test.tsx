@@ -158,6 +158,8 @@ describe('a round more', () => {
     const text = 'Main: work 0:30 rest 0:10, 2 rounds, 1 more if time\nsquat';
     const { view, ribbon } = at(text, [], 90);
     expect(view!.stage.title).toBe('One round more, if you have time?');
+    // The question is what stands large, not what would come.
+    expect(comingIn(view!)).toBeUndefined();
     const words = read(<StageButtons view={view!} clock={clock} ribbon={ribbon} hasShapes hasChoice={false} />);
     expect(words).toContain('One round more That was enough back');
     expect(words).not.toMatch(/Ready|10 s more/);
