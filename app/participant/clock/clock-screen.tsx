@@ -63,7 +63,9 @@ export function ClockScreen(props: ClockScreenProps) {
   const choice = open?.option === null ? <OptionButtons place={open} onChoose={onChoose} /> : undefined;
   const names = stage.kind === 'work' || stage.kind === 'span' ? places.map((p) => p.name) : [];
   return (
-    <main className={`clock is-running is-${stage.kind}${isPaused ? ' is-paused' : ''}`}>
+    <main
+      className={`clock is-running is-${stage.kind}${stage.offersRound ? ' is-offer' : ''}${isPaused ? ' is-paused' : ''}`}
+    >
       <ClockSheet {...{ clock, places, onChoose }} stageAt={state.stage} />
       <div
         className={`clock-body${stage.taps ? ' is-tapped' : ''}`}

@@ -8,6 +8,7 @@ import type { ClockEvent, ClockState } from '../../../core/clock/clock.ts';
 import { advance, startClock } from '../../../core/clock/clock.ts';
 import { baseLibrary } from '../../../core/movement/library.ts';
 import { parseSession } from '../../../core/notation/read-session.ts';
+import { scoreFields } from '../../../core/record/scores/score.ts';
 import { computePlan } from '../../../core/session/plan.ts';
 import { resolveBlocks } from '../../../core/session/resolve.ts';
 import { packRibbon } from '../../charts/session/pack-ribbon.ts';
@@ -21,6 +22,7 @@ import { NextFace } from './faces/next-face.tsx';
 import { StageButtons } from './faces/stage-buttons.tsx';
 import { StageFace } from './faces/stage-face.tsx';
 import { seenByClock } from './log-link.ts';
+import { isSeenName } from './seen-names.ts';
 import { shapePlaces } from './shape-places.ts';
 
 const NO_MATCH = { words: {}, sameAs: {}, targets: {} };
@@ -248,6 +250,34 @@ describe('what the log is told', () => {
     expect(seen.get('clock')).toBe('0:40');
     expect([seen.get('body'), seen.get('reason')]).toEqual(['hurts', 'sore']);
     expect(JSON.parse(seen.get('seen')!)).toMatchObject({ ranSec: { 0: 40 } });
+  });
+  test('the log takes all that the clock tells it, and nothing else of its address', () => {
+    const text = `Main: work 0:20 rest 0:10, 2 rounds, 1 more if time
+squat
+
+Finisher: pyramid +2 in 0:40 rest 0:20
+burpee
+sit-up
+
+Main: amrap 1:00, 2 sets
+5 squat`;
+    const told = at(
+      text,
+      [
+        ['tap', 90],
+        ['tick', 150],
+        ['tap', 170],
+      ],
+      400,
+    );
+    const { document } = parseSession(text, baseLibrary);
+    const scored = scoreFields(computePlan(document, baseLibrary));
+    const names = [...seenByClock(told.state, { ...session(told), scored }).keys()];
+    expect(names).toEqual(expect.arrayContaining(['rounds-0', 'clock', 'seen']));
+    const fields = scored.flatMap((s) => s.fields.map((f) => f.name));
+    expect(fields).toContain('score-1-0-down');
+    expect([...names, ...fields].filter((name) => !isSeenName(name))).toEqual([]);
+    expect(['remark', 'effort', 'after', 'client-id', 'score', 'rounds-', 'seen2'].filter(isSeenName)).toEqual([]);
   });
 });
 

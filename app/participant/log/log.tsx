@@ -14,6 +14,7 @@ import { scoresAgain } from '../../../core/record/scores/again.ts';
 import { againWords } from '../../../words/en/scores.ts';
 import { formatScore, readScores } from '../../../core/record/scores/score.ts';
 import { optionValue } from '../../../core/record/option-fields.ts';
+import { isSeenName } from '../clock/seen-names.ts';
 import type { ChosenShape } from '../../../core/clock/shapes.ts';
 import { findDoubts, outcomeDoubt } from '../../../core/record/scores/doubts.ts';
 import { addScores } from '../../../core/record/scores/targets.ts';
@@ -100,12 +101,7 @@ function useSeen(versionId: number): Record<string, string> {
     () => '',
   );
   return useMemo(
-    () =>
-      Object.fromEntries(
-        [...new URLSearchParams(search)].filter(([name]) =>
-          /^(score-\d+(?:\.\d+)?-\w+|clock|outcome|share|reason|body|seen)$/.test(name),
-        ),
-      ),
+    () => Object.fromEntries([...new URLSearchParams(search)].filter(([name]) => isSeenName(name))),
     [search],
   );
 }

@@ -53,7 +53,7 @@ describe('what a session was worth', () => {
     const chipper = 'Main: for time, cap 5:00\n20 squat\n20 push-up';
     expect(done(chipper, [{ block: 0, kind: 'time', sec: 300, reps: 27 }])[1]).toBe('most of it 20 squat, 7 push-up');
     expect(done(chipper, [{ block: 0, kind: 'time', sec: 280 }])[1]).toBe('most of it 20 squat, 20 push-up');
-    const twice = 'Main: amrap 3:00, 2 sets rest 1:00\n5 squat\n5 push-up';
+    const twice = 'Main: amrap 3:00, 2 sets\n5 squat\n5 push-up';
     const rounds2 = (n: number, part: number): Score => ({ block: 0, kind: 'rounds+reps', rounds: n, reps: 0, part });
     expect(done(twice, [rounds2(4, 1), rounds2(3, 2)])[0]).toBe('6 minutes, 70 repetitions');
     expect(done(twice, [rounds2(4, 1)])[0]).toBe('6 minutes');
