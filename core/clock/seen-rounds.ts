@@ -1,4 +1,4 @@
-import { roundFieldName } from '../record/round-fields.ts';
+import { roundFieldName } from '../record/round-field-name.ts';
 import { groupBy } from '../group-by.ts';
 import type { ClockState } from './clock.ts';
 import type { Stage } from './stage.ts';

@@ -1,6 +1,7 @@
 import type { Block } from '../document/document.ts';
 import { blockName } from '../session/explain/explain.ts';
 import type { SessionPlan } from '../session/plan.ts';
+import { roundFieldName } from './round-field-name.ts';
 
 /** What is asked of a block that leaves the last rounds to the day: how many there were. */
 export interface RoundField {
@@ -11,8 +12,6 @@ export interface RoundField {
   readonly low: number;
   readonly high: number;
 }
-
-export const roundFieldName = (block: number): string => `rounds-${block}`;
 
 /** Rounds done, by block, where the plan leaves that to the day. */
 export type DoneRounds = Readonly<Record<number, number>>;

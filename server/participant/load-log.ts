@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { loadFields } from '../../core/record/scores/load.ts';
 import { optionFields, optionLines, optionValue } from '../../core/record/option-fields.ts';
-import { roundFieldName, roundFields } from '../../core/record/round-fields.ts';
+import { roundFieldName } from '../../core/record/round-field-name.ts';
+import { roundFields } from '../../core/record/round-fields.ts';
 import { overranFields } from '../../core/record/scores/overran.ts';
 import { scoreFields, scoreValues } from '../../core/record/scores/score.ts';
 import { blockName } from '../../core/session/explain/explain.ts';
