@@ -57,6 +57,7 @@ describe('the first hour', () => {
     // A programme of three days a week, beginning on the day that it is.
     await coach.fill('Title', 'Stronger by summer');
     await coach.fill('Begins', '2026-05-13');
+    await coach.press('Tab');
     await coach.click('button', 'Make the programme');
     await page.getByRole('heading', { name: 'Nothing is written yet' }).waitFor();
     expect(await page.getByRole('columnheader').allTextContents()).toEqual(
