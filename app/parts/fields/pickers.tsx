@@ -40,7 +40,6 @@ export function PickedDay({
           setDay(picked);
           onChange?.(picked);
         }}
-        preserveInvalidOnBlur
       />
       {name !== undefined && <input type="hidden" name={name} value={day} />}
     </>
@@ -54,7 +53,6 @@ export function PickedHour({ name, label, defaultValue, isBad }: HourFieldProps)
       <TimePicker
         className="picked-hour"
         format={HOUR}
-        minuteStep={5}
         {...(label !== undefined && { 'aria-label': label })}
         needConfirm={false}
         allowClear={false}

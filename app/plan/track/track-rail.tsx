@@ -204,7 +204,9 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
             className="lever-add"
             label="Add what changes"
             value=""
-            onChange={add}
+            onChange={(lever) => {
+              if (lever !== '') add(lever);
+            }}
             options={[
               { value: '', words: 'add what changes …' },
               ...choices.map((c) => ({
