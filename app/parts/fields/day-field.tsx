@@ -1,4 +1,4 @@
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { DayFieldProps, HourFieldProps } from './field-props.ts';
 import { useInBrowser } from './use-in-browser.ts';
 
@@ -8,12 +8,26 @@ const PickedHour = lazy(async () => ({ default: (await import('./pickers.tsx')).
 
 /** A day of the calendar. */
 export function DayField(props: DayFieldProps) {
-  const { name, label, defaultValue, min, max, readOnly, required } = props;
-  const plain = <input type="date" aria-label={label} {...{ name, defaultValue, min, max, readOnly, required }} />;
+  const { name, label, defaultValue, min, max, readOnly, required, onChange } = props;
+  // What is written before the picker comes goes over to it.
+  const [day, setDay] = useState(defaultValue);
+  const take = (next: string) => {
+    setDay(next);
+    onChange?.(next);
+  };
+  const plain = (
+    <input
+      type="date"
+      aria-label={label}
+      value={day}
+      onChange={(event) => take(event.target.value)}
+      {...{ name, min, max, readOnly, required }}
+    />
+  );
   if (!useInBrowser()) return plain;
   return (
     <Suspense fallback={plain}>
-      <PickedDay {...props} />
+      <PickedDay {...props} defaultValue={day} onChange={take} />
     </Suspense>
   );
 }

@@ -204,9 +204,7 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
             className="lever-add"
             label="Add what changes"
             value=""
-            onChange={(lever) => {
-              if (lever !== '') add(lever);
-            }}
+            onChange={add}
             options={[
               { value: '', words: 'add what changes …' },
               ...choices.map((c) => ({
