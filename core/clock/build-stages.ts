@@ -1,16 +1,16 @@
-import type { Amount, Block, Item, WorkItem } from '../document/document.ts';
-import { listedNumbers } from '../forms/count.ts';
+import type { Block, Item, WorkItem } from '../document/document.ts';
 import { asCounted } from '../document/option.ts';
-import { capSecOf, stageWordsOf } from '../forms/forms.ts';
+import { capSecOf, slotOf, stageWordsOf } from '../forms/forms.ts';
 import type { Part, Step } from '../forms/step.ts';
 import { blockName, describeBlock, ruleLines } from '../session/explain/explain.ts';
 import type { SessionPlan } from '../session/plan.ts';
 import { isLikelyStep } from '../session/plan.ts';
 import { isWork, itemDetails, itemName, loadAt, speakDose, SURPRISE } from '../words/describe-item.ts';
 import { formatClock } from '../words/format-clock.ts';
-import type { Carried, Stage, StageLine } from './stage.ts';
+import { bareFigure, carriedOf, countedReps, repsAtTurn } from './figures.ts';
+import type { Stage, StageLine } from './stage.ts';
 import { withCoachCues } from './voice/coach-cues.ts';
-import { carriedFigure, hasWork, isWaiting, spokenStart } from './stage.ts';
+import { carriedFigure, figureOf, hasWork, isWaiting, spokenStart } from './stage.ts';
 
 /** A rest shorter than this is none to drink in (common practice, no source). */
 const WATER_FROM_SEC = 15;
@@ -121,6 +121,7 @@ const waiting = (stage: Stage): Stage => ({
   ruledBy: 'clock',
   title: 'Get ready',
   figure: '',
+  reps: null,
   details: '',
   lines: [],
   switchAtSec: [],
@@ -130,6 +131,7 @@ const waiting = (stage: Stage): Stage => ({
   round: 0,
   timelineEndSec: stage.timelineStartSec,
   workCapSec: null,
+  overFromSec: null,
   taps: null,
   asks: null,
   ends: null,
@@ -155,6 +157,7 @@ function splitHolds(stage: Stage, step: Step): Stage[] {
       durationSec: part.sec.likely,
       title: isHold ? `hold ${part.name ?? ''}`.trim() : stage.title,
       figure: isHold ? formatClock(part.sec.likely) : part.reps === null ? stage.figure : String(part.reps),
+      reps: isHold ? null : part.reps === null ? stage.reps : { as: 'one', numbers: [part.reps] },
       details: [...side, ...(isHold ? [] : [stage.details])].filter(Boolean).join(' · '),
       sides: side,
       switchAtSec: [],
@@ -172,7 +175,9 @@ function toStage(step: Step, block: Block, plan: SessionPlan, startSec: number, 
   const listed = step.lists ?? false;
   const item = lead && lead.item !== null ? block.items[lead.item] : undefined;
   const words =
-    item && isWork(item) && lead ? itemWords(item, lead, step, block) : { title: '', figure: '', details: '' };
+    item && isWork(item) && lead
+      ? itemWords(item, lead, step, block)
+      : { title: '', figure: '', details: '', reps: null };
   const said = listed && !isRest ? stageWordsOf(block, step) : undefined;
   const lines = listed ? step.items.flatMap((i) => stageLine(block, i, step)) : [];
   const isChosenRest = isRest && step.sec.low !== step.sec.high && step.ruledBy === 'clock';
@@ -197,12 +202,14 @@ function toStage(step: Step, block: Block, plan: SessionPlan, startSec: number, 
         ? SURPRISE
         : spokenStart({ figure: words.figure, title: words.title, sides, switchAtSec: switches(step) }),
     figure: listed ? '' : words.figure,
+    reps: listed || isRest || step.carried !== undefined ? null : words.reps,
     details: listed ? '' : words.details,
     rules: [],
     lines,
     sides,
     switchAtSec: switches(step),
     workCapSec: step.workCapSec ?? null,
+    overFromSec: step.purpose === 'slot' && !isRest ? (slotOf(block)?.capSec ?? null) : null,
     optional: step.optional,
     offersRound: false,
     timelineStartSec: startSec,
@@ -281,16 +288,8 @@ const movementOf = (item: WorkItem, turn: string | null | undefined): string =>
 
 function itemWords(item: WorkItem, lead: Part, step: Step, block: Block) {
   const spoken = speakDose(item.dose, block.count);
-  const sideReps = step.parts.filter((p) => p.reps !== null);
-  const each = sideReps.length > 1 && sideReps.every((p) => p.reps === sideReps[0]!.reps);
-  const counted =
-    item.dose?.kind === 'reps' && item.dose.amount.kind === 'range'
-      ? spoken.figure
-      : sideReps.length === 0
-        ? ''
-        : each
-          ? String(pairsShown(item, sideReps[0]!.reps!))
-          : sideReps.map((p) => pairsShown(item, p.reps!)).join(' + ');
+  const reps = countedReps(item, step);
+  const counted = reps ? figureOf(reps) : '';
   const timed = item.dose?.kind === 'time' ? formatClock(step.parts.find((p) => p.kind !== 'rest')!.sec.likely) : '';
   const figure =
     counted ||
@@ -301,6 +300,7 @@ function itemWords(item: WorkItem, lead: Part, step: Step, block: Block) {
         ? spoken.figure
         : '');
   return {
+    reps,
     title: item.inTurn ? (lead.name ?? '') : itemName(loadedAt(item, step.round - 1)),
     figure,
     details: itemDetails(loadedAt(item, step.round - 1), undefined).join(' · '),
@@ -314,29 +314,6 @@ const loadedAt = (item: WorkItem, round: number): WorkItem => ({
   choices: item.choices.map((c) => (c.load ? { ...c, load: loadAt(c.load, round) } : c)),
 });
 
-const pairsShown = (item: WorkItem, reps: number) =>
-  item.dose && 'sides' in item.dose && item.dose.sides === 'pairs' ? reps / 2 : reps;
-
-const carriedAmount = (amount: Amount): Carried | undefined =>
-  amount.kind === 'growing'
-    ? amount
-    : amount.kind === 'list'
-      ? { kind: 'list', values: amount.values, cycling: false }
-      : undefined;
-
-/** The number of a line that changes by the round that was tapped; undefined where it stays. */
-function carriedOf(item: WorkItem, block: Block, step: Step): Carried | undefined {
-  if (step.carried !== undefined && step.direction)
-    return { kind: 'set', step: step.carried, direction: step.direction };
-  if (step.round > 0 && step.purpose !== 'span') return undefined;
-  if (item.dose?.kind === 'reps') return carriedAmount(item.dose.amount);
-  if (item.dose !== undefined && item.dose.kind !== 'given') return undefined;
-  const values = listedNumbers(block.count);
-  return values.length > 1 && block.count?.kind === 'list'
-    ? { kind: 'list', values, cycling: block.count.cycling }
-    : undefined;
-}
-
 function stageLine(block: Block, index: number, step: Step): StageLine[] {
   const item = block.items[index]!;
   if (!isWork(item))
@@ -345,31 +322,19 @@ function stageLine(block: Block, index: number, step: Step): StageLine[] {
   const name = item.inTurn ? item.choices[turn % item.choices.length]!.name : itemName(item);
   const carried = carriedOf(item, block, step);
   const isOpenSpan = step.purpose === 'span';
+  const reps = carried ? undefined : repsAtTurn(item, block, step, turn);
   return [
     {
       item: index,
       movement: movementOf(item, item.inTurn ? name : undefined),
-      figure: carried ? carriedFigure(carried, 0, 0) : figureAt(item, block, step, turn),
+      figure: carried ? carriedFigure(carried, 0, 0) : reps ? figureOf(reps) : bareFigure(item, block, step),
+      ...(reps && { reps }),
       name,
       details: itemDetails(isOpenSpan ? item : loadedAt(item, turn), undefined).join(' · '),
       ...(carried && { carried }),
       ...(item.inTurn && isOpenSpan && { names: item.choices.map((c) => c.name) }),
     },
   ];
-}
-
-/** The number that stands on this turn: of a climb's slot, of a window's list; else as it is written. */
-function figureAt(item: WorkItem, block: Block, step: Step, turn: number): string {
-  const isBare = item.dose === undefined || item.dose.kind === 'given';
-  if (step.carried !== undefined && isBare) return String(step.carried);
-  const values = listedNumbers(block.count);
-  if (isBare && values.length > 0) {
-    const cycles = block.count?.kind === 'list' && block.count.cycling;
-    return String(values[cycles ? turn % values.length : Math.min(turn, values.length - 1)]);
-  }
-  const amount = item.dose?.kind === 'reps' ? item.dose.amount : undefined;
-  const own = amount && carriedAmount(amount);
-  return own ? carriedFigure(own, turn, 0) : speakDose(item.dose, block.count).figure;
 }
 
 function restTitle(step: Step): string {

@@ -1,9 +1,10 @@
+import { groupBy } from '../group-by.ts';
 import type { Call } from './voice/calls.ts';
 import { turnAt, turnWords } from './turns.ts';
 import { callsBetween, cuesOf } from './voice/calls.ts';
 import { tempoCues } from './voice/tempo.ts';
 import { numberAt, numberWords } from './voice/number-calls.ts';
-import type { ShapeChange } from './shapes.ts';
+import type { ShapeChange } from './shape-change.ts';
 import type { Stage } from './stage.ts';
 import { isWaiting } from './stage.ts';
 
@@ -22,6 +23,8 @@ export interface ClockState {
   readonly answersByStage: Readonly<Record<number, number>>;
   /** The stages in which the participant ended their block. */
   readonly endedStages: readonly number[];
+  /** The turns whose work wasn't over when it should have been, as they were told. */
+  readonly overStages: readonly number[];
   /** Time added to the present stage, where one may. */
   readonly extraMs: number;
   /** Time that ran in each block, stages that were left included, pauses not. */
@@ -58,6 +61,8 @@ export type ClockEvent =
   /** One more round, set or swap; and one less, where a finger slipped. */
   | 'tap'
   | 'untap'
+  /** The work of this turn isn't over in time; once more: it is after all. */
+  | 'over'
   /** The block ends here: what is left of it is not done. */
   | 'end'
   /** Ten seconds more to get ready. */
@@ -78,6 +83,7 @@ export function startClock(nowMs: number): ClockState {
     tapsByStage: {},
     answersByStage: {},
     endedStages: [],
+    overStages: [],
     extraMs: 0,
     spentByBlockMs: {},
     spentByStageMs: {},
@@ -103,6 +109,18 @@ export function topSetOf(state: ClockState, stages: readonly Stage[], stage: num
   }
   return 1;
 }
+
+/** How many turns of a block weren't over in time, by block; none of a block of which nothing was told. */
+export const turnsOver = (
+  { overStages }: Pick<ClockState, 'overStages'>,
+  stages: readonly Stage[],
+): Record<number, number> =>
+  Object.fromEntries(
+    [...groupBy(overStages, (at) => stages[at]!.block)].map(([block, turns]): [number, number] => [
+      block,
+      turns.length,
+    ]),
+  );
 
 /** The stage whose question is still to be answered: the last one behind that has one. */
 export function openQuestion(state: ClockState, stages: readonly Stage[]): number | undefined {
@@ -232,6 +250,11 @@ export function advance(state: ClockState, event: ClockEvent, stages: readonly S
       if (stages[state.stage]!.offersRound) return leave(state, stages, nowMs, stageSpentMs(state, nowMs), 0, 'round');
       const ended = { ...state, endedStages: [...state.endedStages, state.stage] };
       return leave(ended, stages, nowMs, stageSpentMs(state, nowMs), 0, 'block');
+    }
+    case 'over': {
+      if (stages[state.stage]?.overFromSec === null) return state;
+      const others = state.overStages.filter((at) => at !== state.stage);
+      return { ...state, overStages: others.length < state.overStages.length ? others : [...others, state.stage] };
     }
     case 'more': {
       const kind = stages[state.stage]?.kind;

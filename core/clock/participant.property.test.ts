@@ -8,6 +8,10 @@ import { computePlan } from '../session/plan.ts';
 import { resolveBlocks } from '../session/resolve.ts';
 import { buildStages } from './build-stages.ts';
 import type { ClockState } from './clock.ts';
+import { fewerOf } from './fewer-stages.ts';
+import { applyShapes, chosenShapes } from './shapes.ts';
+import { withStageOptions } from './stage-options.ts';
+import { stepFewer } from './step-fewer.ts';
 import { openQuestion, runClock, startClock, tapsOf } from './clock.ts';
 import { seenScores } from './seen-scores.ts';
 import { seenWork } from './seen-work.ts';
@@ -18,8 +22,26 @@ import { seenRounds } from './seen-rounds.ts';
 import { partnerRounds } from './turns.ts';
 import { withSetUps } from './voice/set-up.ts';
 
-/** What a participant does next: waits, taps, takes one back, goes on, goes back, answers what is asked, pauses for a while. */
-const DEEDS = ['wait', 'wait', 'wait', 'tap', 'tap', 'untap', 'next', 'back', 'answer', 'pause', 'end'] as const;
+/**
+ * What a participant does next: waits, taps, takes one back, goes on, goes back, answers what is asked, pauses for a while, takes an
+ * option or fewer repetitions, says that a turn isn't over.
+ */
+const DEEDS = [
+  'wait',
+  'wait',
+  'wait',
+  'tap',
+  'tap',
+  'untap',
+  'next',
+  'back',
+  'answer',
+  'pause',
+  'end',
+  'option',
+  'fewer',
+  'over',
+] as const;
 
 /** Someone with a session on the clock, by a list of deeds; what they tapped and said is kept beside it, for comparison. */
 function follow(
@@ -29,17 +51,19 @@ function follow(
   const document = { blocks };
   const plan = computePlan(document, baseLibrary);
   const resolved = resolveBlocks(document);
-  const stages = withSetUps(buildStages(plan, resolved), baseLibrary);
+  const set = withSetUps(buildStages(plan, resolved), baseLibrary);
+  const written = withStageOptions(set, document, resolved, baseLibrary);
   const taps = new Map<number, number>();
   const answers = new Map<number, number>();
   let state: ClockState = startClock(0);
   let nowMs = 0;
   const send = (event: Parameters<typeof runClock>[1]) => {
-    state = runClock(state, event, stages, nowMs).state;
+    state = runClock(state, event, applyShapes(written, state.changes, {}), nowMs).state;
   };
   for (const [deed, n] of deeds) {
-    if (stages.length === 0) break;
+    if (written.length === 0) break;
     const at = state.stage;
+    const stages = applyShapes(written, state.changes, {});
     switch (deed) {
       case 'wait':
         nowMs += n * 700;
@@ -61,6 +85,21 @@ function follow(
         send({ kind: 'answer', stage: open, value: n });
         break;
       }
+      case 'option': {
+        const stage = written[at];
+        const line = stage?.lines.find((l) => l.options);
+        const options = stage?.options ?? line?.options ?? [];
+        const item = stage?.item ?? line?.item;
+        if (!stage || options.length === 0 || item === undefined) break;
+        const change = { kind: 'option', from: at, block: stage.block, item, option: n % options.length } as const;
+        send({ kind: 'change', change });
+        break;
+      }
+      case 'fewer': {
+        const change = stepFewer(state, written, n % 3 === 0 ? -1 : 1);
+        if (change) send({ kind: 'change', change });
+        break;
+      }
       case 'pause':
         send('pause');
         nowMs += n * 1000;
@@ -71,7 +110,10 @@ function follow(
     }
     if (deed === 'back' && state.stage < at) break;
   }
-  return { plan, resolved, stages, state, taps, answers };
+  const stages = applyShapes(written, state.changes, {});
+  const fewer = fewerOf(state.changes);
+  const chosen = chosenShapes(written, state.changes, {});
+  return { plan, resolved, stages, written, state, taps, answers, done: { chosen, fewer } };
 }
 
 const deeds = fc.array(fc.tuple(fc.constantFrom(...DEEDS), fc.integer({ min: 0, max: 90 })), { maxLength: 60 });
@@ -109,8 +151,8 @@ test('what a log proposes is what was tapped and said, whatever somebody does wi
 test('the share that was done is never more than all, nor less than nothing; each item’s lies between', () => {
   fc.assert(
     fc.property(sessions, deeds, (blocks, done) => {
-      const { stages, state } = follow(blocks, done);
-      const work = seenWork(state, stages, stages);
+      const { stages, written, state } = follow(blocks, done);
+      const work = seenWork(state, stages, written);
       if (!work) return;
       expect(work.shareRatio).toBeGreaterThanOrEqual(0);
       expect(work.shareRatio).toBeLessThanOrEqual(1);
@@ -126,16 +168,16 @@ test('the share that was done is never more than all, nor less than nothing; eac
 test('what it was worth adds up: each movement to all of them, all that was done whole to the plan and its scores', () => {
   fc.assert(
     fc.property(sessions, deeds, (blocks, done) => {
-      const { plan, resolved, stages, state } = follow(blocks, done);
+      const { plan, resolved, stages, written, state, done: chosen } = follow(blocks, done);
       const seen = { ...seenScores(state, stages, scoreFields(plan)), ...seenRounds(state, stages) };
       const { scores } = readScores(scoreFields(plan), (name) => seen[name] ?? '');
       const rounds = readRounds(roundFields(plan, resolved), (name) => seen[name] ?? '');
-      const work = seenWork(state, stages, stages);
+      const work = seenWork(state, stages, written);
       const session = { plan, blocks: resolved };
       const worthWith = (details: RecordDetails, shareRatio: number) =>
         worthOf({ outcome: 'done', shareRatio, scores, details }, session, { targets: {} }, baseLibrary)!;
-      const part = worthWith({ rounds, ...(work && { did: work.did }) }, work?.shareRatio ?? 1);
-      const whole = worthWith({ rounds }, 1);
+      const part = worthWith({ ...chosen, rounds, ...(work && { did: work.did }) }, work?.shareRatio ?? 1);
+      const whole = worthWith({ chosen: chosen.chosen, rounds }, 1);
       for (const { reps, movements } of [part, whole]) {
         if (reps === null || movements.length === 0) continue;
         expect(movements.reduce((sum, m) => sum + m.reps, 0)).toBeCloseTo(reps, 6);

@@ -3,7 +3,7 @@ import { ANYONE } from '../movement/fit-movement.ts';
 import { baseLibrary } from '../movement/library.ts';
 import { analyseText } from '../session/analyse.ts';
 import { runClock, startClock } from './clock.ts';
-import type { ShapeChange } from './shapes.ts';
+import type { ShapeChange } from './shape-change.ts';
 import { shapeLadders } from './shape-ladders.ts';
 import { applyShapes, chosenShapes, HURT_AREAS, shapeAt } from './shapes.ts';
 import { buildStages } from './build-stages.ts';

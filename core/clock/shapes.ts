@@ -1,4 +1,6 @@
 import type { Spare } from '../movement/spare.ts';
+import { fewerOf, withFewer } from './fewer-stages.ts';
+import type { ShapeChange } from './shape-change.ts';
 import type { Stage, StageLine } from './stage.ts';
 import { spokenStart } from './stage.ts';
 
@@ -25,27 +27,6 @@ export interface ShapeLadder {
 
 /** By the name as it is written; by `block-item` where a line brings neighbours of its own. */
 export type ShapeLadders = Readonly<Record<string, ShapeLadder>>;
-
-/** A change of shape from a stage on. */
-export type ShapeChange =
-  /** A step easier (-1) or harder (1): one item, or everything where `item` is null. */
-  | {
-      readonly kind: 'step';
-      readonly from: number;
-      readonly block: number | null;
-      readonly item: number | null;
-      readonly by: -1 | 1;
-    }
-  /** One of the options of a line, from 0. */
-  | {
-      readonly kind: 'option';
-      readonly from: number;
-      readonly block: number;
-      readonly item: number;
-      readonly option: number;
-    }
-  /** Something stands in for a movement wherever it comes; null: it is left out. */
-  | { readonly kind: 'swap'; readonly from: number; readonly movement: string; readonly to: string | null };
 
 /** The ladder of a movement in its place; undefined where nothing easier or harder is known. */
 export function ladderAt(
@@ -80,7 +61,7 @@ export function shapeAt(
   let at = ladder?.at ?? 0;
   let swapped: string | null | undefined;
   for (const change of changes) {
-    if (change.from > place.stage || change.kind === 'option') continue;
+    if (change.from > place.stage || change.kind === 'option' || change.kind === 'fewer') continue;
     if (change.kind === 'swap') {
       if (change.movement === place.written) swapped = change.to;
     } else if (change.item === null || (change.block === place.block && change.item === place.item)) {
@@ -121,7 +102,10 @@ export function withChosen(stage: Stage, at: number, changes: readonly ShapeChan
 }
 
 function reshape(written: Stage, at: number, changes: readonly ShapeChange[], ladders: ShapeLadders): Stage {
-  const stage = withChosen(written, at, changes);
+  const stage = withFewer(
+    withChosen(written, at, changes),
+    fewerOf(changes.filter((c) => c.from <= at))[written.block],
+  );
   const shape = (item: number, written: string) =>
     shapeAt(changes, ladders, { stage: at, block: stage.block, item, written });
   if (stage.lines.length > 0) {
@@ -160,6 +144,7 @@ function reshape(written: Stage, at: number, changes: readonly ShapeChange[], la
     tempo: null,
     setUp: null,
     workCapSec: null,
+    overFromSec: null,
     taps: null,
     asks: null,
     isLastRound: false,

@@ -4,7 +4,7 @@ import { baseLibrary } from '../movement/library.ts';
 import { analyseText } from '../session/analyse.ts';
 import { buildStages } from './build-stages.ts';
 import { shapeLadders } from './shape-ladders.ts';
-import type { ShapeChange } from './shapes.ts';
+import type { ShapeChange } from './shape-change.ts';
 import { applyShapes, chosenShapes } from './shapes.ts';
 import { withStageOptions } from './stage-options.ts';
 

@@ -21,6 +21,7 @@ const toOption = ({
   title,
   nextWords,
   figure,
+  reps,
   details,
   sides,
   switchAtSec,
@@ -31,6 +32,7 @@ const toOption = ({
   title,
   nextWords,
   figure,
+  reps,
   details,
   sides,
   switchAtSec,
@@ -38,13 +40,22 @@ const toOption = ({
   durationSec,
 });
 
-const toLineOption = ({ movement, figure, name, details, carried }: Stage['lines'][number]): LineOption => ({
+const toLineOption = ({ movement, figure, reps, name, details, carried }: Stage['lines'][number]): LineOption => ({
   movement,
   figure,
   name,
   details,
+  ...(reps && { reps }),
   ...(carried && { carried }),
 });
+
+/** Whether a stage is of the same work in both: another option may take another number of steps, or turns. */
+const isAlike = (built: readonly Stage[], stages: readonly Stage[], at: number): boolean =>
+  built.length === stages.length &&
+  built[at]!.kind === stages[at]!.kind &&
+  built[at]!.block === stages[at]!.block &&
+  built[at]!.item === stages[at]!.item &&
+  built[at]!.lines.length === stages[at]!.lines.length;
 
 /**
  * The stages of a session with what each is when an option of its line is chosen: planned like a session that says only this option.
@@ -69,7 +80,7 @@ export function withStageOptions(
       const own = blocks[stage.block]!.items[item];
       return own && isWork(own) && hasOptions(own) ? own.choices.length : 0;
     };
-    const same = built.flatMap((own) => (own.length === stages.length ? [own[at]!] : []));
+    const same = built.flatMap((own) => (isAlike(own, stages, at) ? [own[at]!] : []));
     if (same.length < built.length || stage.kind === 'rest') return stage;
     const count = stage.item === null ? 0 : optionsOf(stage.item);
     return {

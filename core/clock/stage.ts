@@ -8,6 +8,15 @@ export type Carried =
   /** A pyramid's set: up from the first, or down from the one that was stopped in. */
   | { readonly kind: 'set'; readonly step: number; readonly direction: 'up' | 'down' };
 
+/** The repetitions that a figure is made of. */
+export interface FigureReps {
+  /** `halves`: what each side has of one number; `range`: the least and the most. */
+  readonly as: 'one' | 'halves' | 'range';
+  readonly numbers: readonly number[];
+  /** Sides in turn: an even number is as many of each. */
+  readonly inPairs?: true;
+}
+
 /** A line of the list that a span or window is filled from. */
 export interface StageLine {
   /** The item that it is of, and its movement as it is written, for changing its shape. */
@@ -16,6 +25,8 @@ export interface StageLine {
   readonly figure: string;
   readonly name: string;
   readonly details: string;
+  /** What the figure counts; absent where it isn't repetitions, or `carried` says it. */
+  readonly reps?: FigureReps;
   /** Where the number depends on the round that was tapped. */
   readonly carried?: Carried;
   /** Movements that take turns by round. */
@@ -25,12 +36,12 @@ export interface StageLine {
 }
 
 /** A line of a list as it is with one of its options. */
-export type LineOption = Pick<StageLine, 'movement' | 'figure' | 'name' | 'details' | 'carried'>;
+export type LineOption = Pick<StageLine, 'movement' | 'figure' | 'reps' | 'name' | 'details' | 'carried'>;
 
 /** A stage as it is with one of the options of its line. Its time is what the clock says, or what this one takes. */
 export type StageOption = Pick<
   Stage,
-  'movement' | 'title' | 'nextWords' | 'figure' | 'details' | 'sides' | 'switchAtSec' | 'tempo' | 'durationSec'
+  'movement' | 'title' | 'nextWords' | 'figure' | 'reps' | 'details' | 'sides' | 'switchAtSec' | 'tempo' | 'durationSec'
 >;
 
 export type Side = 'left' | 'right';
@@ -76,6 +87,8 @@ export interface Stage {
   readonly nextWords: string;
   /** The dose, large: `14`, `0:40`. */
   readonly figure: string;
+  /** What the figure counts; null where it isn't repetitions. */
+  readonly reps: FigureReps | null;
   readonly details: string;
   /** Where a block begins: its rules in words. */
   readonly rules: readonly string[];
@@ -97,6 +110,8 @@ export interface Stage {
     readonly reps: number | null;
   } | null;
   readonly workCapSec: number | null;
+  /** From this second of a turn on its work should be over, and it may be told that it isn't; null where nothing says so. */
+  readonly overFromSec: number | null;
   readonly optional: boolean;
   /** Asks before a round that isn't owed whether it is wanted: a tap begins it, without one the block is over. */
   readonly offersRound: boolean;
@@ -165,6 +180,10 @@ export function sideWords({ sides, switchAtSec }: Pick<Stage, 'sides' | 'switchA
   if (switchAtSec.length === 0) return `${sides[0]} first`;
   return `now ${sides[switchAtSec.filter((s) => s <= spentSec).length % sides.length]}`;
 }
+
+/** `14`, `7 + 6`, `8 to 10`; what both sides have alike stands once. */
+export const figureOf = ({ as, numbers }: FigureReps): string =>
+  as === 'halves' && numbers[0] === numbers[1] ? String(numbers[0]) : numbers.join(as === 'range' ? ' to ' : ' + ');
 
 /** The number to do now: after so many taps, coming down from the set `top` where it goes down. Never below the first. */
 export function carriedFigure(carried: Carried, taps: number, top: number): string {

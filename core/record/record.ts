@@ -1,3 +1,4 @@
+import type { FewerReps } from '../clock/fewer.ts';
 import type { ChosenShape } from '../clock/shapes.ts';
 import type { DoneRounds } from './round-fields.ts';
 import type { Score } from './scores/score.ts';
@@ -47,6 +48,8 @@ export interface RecordDetails {
   readonly loads?: readonly UsedLoad[];
   /** Shapes that were chosen during the session. */
   readonly chosen?: readonly ChosenShape[];
+  /** Where, by block, fewer repetitions were done from a turn on. */
+  readonly fewer?: FewerReps;
   /** Rounds, by block, where the plan leaves the last ones to the day. */
   readonly rounds?: DoneRounds;
   /** Turns of a clock in which the work wasn't over, by block. */

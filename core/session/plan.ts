@@ -18,6 +18,8 @@ export interface Segment {
   readonly endSec: number;
   readonly kind: PartKind;
   readonly block: number;
+  /** From 1. */
+  readonly set: number;
   readonly round: number;
   readonly item: number | null;
   readonly movementId: string | null;
@@ -157,6 +159,7 @@ function pushSegments(timeline: Segment[], startSec: number, block: Block, steps
         endSec: atSec + sec,
         kind: part.kind,
         block: step.block,
+        set: step.set,
         round: step.round,
         item: part.item,
         movementId: part.movementId,

@@ -382,7 +382,11 @@ export async function listTimed(
     ran: Record<string, number> | null;
   }>({
     name: 'timed',
-    text: `select s.enrolment_id, s.day_id, r.scores, r.fit, r.details -> 'ranSec' as ran from standing s join record r on r.id = s.record_id
+    text: `select s.enrolment_id, s.day_id, r.scores, r.details -> 'ranSec' as ran,
+                  r.fit || coalesce(r.details -> 'chosen', '[]'::jsonb)
+                        || coalesce((select jsonb_agg(jsonb_build_object('block', b::int)) from jsonb_object_keys(r.details -> 'fewer') as b), '[]'::jsonb)
+                    as fit
+             from standing s join record r on r.id = s.record_id
      where s.run_id = $1::bigint and s.day_id = any($2::bigint[]) and s.outcome = 'done' and (s.has_scores or s.last_block is not null)`,
     values: [runId, dayIds],
   });

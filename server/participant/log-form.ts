@@ -3,6 +3,7 @@ import { parseId } from '../http/parse-number.ts';
 import { cutLetters, foldToLine, foldToLines, hasAtMost } from '../../core/letters.ts';
 import { number, object, string } from 'yup';
 import type { Block } from '../../core/document/document.ts';
+import type { FewerFrom } from '../../core/clock/fewer.ts';
 import type { ChosenShape } from '../../core/clock/shapes.ts';
 import type { RecordDetails, SessionRecord, UsedLoad } from '../../core/record/record.ts';
 import {
@@ -105,6 +106,7 @@ export async function readLogForm(
   const body = BODY_FEELINGS.find((b) => b === values.body);
   const chosen = withOptions(clockSeen.chosen ?? [], optionFields(blocks), value);
   const chosenOf = (block: number) => chosen.filter((c) => c.block === block);
+  const { fewer } = clockSeen;
   const rounds = readRounds(roundFields(plan, blocks), value);
   const details: RecordDetails = {
     ...(reason && outcome !== 'done' && { reason }),
@@ -114,6 +116,7 @@ export async function readLogForm(
     ...(isDone && clockSeen.ranSec && { ranSec: clockSeen.ranSec }),
     ...(isDone && Object.keys(rounds).length > 0 && { rounds }),
     ...(isDone && chosen.length > 0 && { chosen }),
+    ...(isDone && fewer && { fewer }),
     // Another share than the clock saw: their word goes.
     ...(outcome === 'part' && read.share === sharePct && Object.keys(did).length > 0 && { did }),
     ...(off !== undefined && { clockOffSec: off }),
@@ -127,7 +130,10 @@ export async function readLogForm(
       effort: outcome === 'not-done' ? null : (read.effort ?? null),
       remark: read.remark.trim(),
       scores: isDone
-        ? scores.map((s) => ({ ...s, key: scoreKey(blocks[s.block]!, plan.blocks[s.block]!, chosenOf(s.block)) }))
+        ? scores.map((s) => ({
+            ...s,
+            key: scoreKey(blocks[s.block]!, plan.blocks[s.block]!, chosenOf(s.block), fewer?.[s.block]),
+          }))
         : [],
       details,
       afterId: parseId(values.after) ?? null,
@@ -182,8 +188,8 @@ const isPlace = (value: unknown): value is number =>
 /** What the clock saw, as the page put it: shapes, seconds, what was done. What isn't of that shape says nothing. */
 function readSeen(
   text: string | undefined,
-): Pick<RecordDetails, 'chosen' | 'ranSec'> & { did: Record<string, number>; sharePct: number | undefined } {
-  let seen: { chosen?: unknown; ranSec?: unknown; did?: unknown; sharePct?: unknown } | null;
+): Pick<RecordDetails, 'chosen' | 'fewer' | 'ranSec'> & { did: Record<string, number>; sharePct: number | undefined } {
+  let seen: { chosen?: unknown; fewer?: unknown; ranSec?: unknown; did?: unknown; sharePct?: unknown } | null;
   try {
     seen = JSON.parse(text || 'null') as typeof seen;
   } catch {
@@ -203,6 +209,11 @@ function readSeen(
         ? [[Number(block), Math.round(sec)]]
         : [],
     );
+  const said = typeof seen?.fewer === 'object' && seen.fewer !== null ? Object.entries(seen.fewer) : [];
+  const fewer = said.slice(0, MOST_SEEN).flatMap(([block, places]): [number, FewerFrom[]][] => {
+    const read = isPlace(Number(block)) && Array.isArray(places) ? places.slice(0, MOST_SEEN).flatMap(readFewer) : [];
+    return read.length > 0 ? [[Number(block), read]] : [];
+  });
   const did = typeof seen?.did === 'object' && seen.did !== null ? Object.entries(seen.did) : [];
   return {
     sharePct: typeof seen?.sharePct === 'number' ? seen.sharePct : undefined,
@@ -214,8 +225,14 @@ function readSeen(
         ),
     ),
     ...(chosen.length > 0 && { chosen }),
+    ...(fewer.length > 0 && { fewer: Object.fromEntries(fewer) }),
     ...(ranSec.length > 0 && { ranSec: Object.fromEntries(ranSec) }),
   };
+}
+
+function readFewer(value: unknown): FewerFrom[] {
+  const { set, turn, item, by } = (value ?? {}) as Record<keyof FewerFrom, unknown>;
+  return isPlace(set) && isPlace(turn) && isPlace(item) && (by === 1 || by === -1) ? [{ set, turn, item, by }] : [];
 }
 
 /** An instant of the device's clock in ms; undefined where a page without script sends none. */

@@ -497,6 +497,7 @@ export const BAD_VALUES: readonly BadValue[] = [
     '[]',
     '{"chosen":7,"ranSec":[1]}',
     '{"chosen":[{"block":-1}],"ranSec":{"x":"y"}}',
+    '{"fewer":{"0":[{"set":1,"turn":-1,"item":0,"by":1},{"by":9},null],"x":7}}',
     'null',
     '9'.repeat(4000),
   ].map((seen): BadValue => ({

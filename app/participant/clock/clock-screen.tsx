@@ -15,6 +15,7 @@ import type { WarmUp } from './faces/before-face.tsx';
 import { BeforeFace } from './faces/before-face.tsx';
 import { StageButtons } from './faces/stage-buttons.tsx';
 import { StageFace } from './faces/stage-face.tsx';
+import type { FewerChoice } from './fewer-choice.ts';
 import { shapePlaces } from './shape-places.ts';
 import type { ClockSettings } from './use-clock.ts';
 import { useClock } from './use-clock.ts';
@@ -52,6 +53,7 @@ export function ClockScreen(props: ClockScreenProps) {
       </AfterFace>
     );
   const { stage, isPaused, asked } = view;
+  const onNumbers = ({ change }: FewerChoice) => send({ kind: 'change', change });
   const places = shapePlaces(props.stages, state.stage, state.changes, ladders);
   const onChoose = (place: ShapePlace, option: number) =>
     send({
@@ -66,7 +68,7 @@ export function ClockScreen(props: ClockScreenProps) {
     <main
       className={`clock is-running is-${stage.kind}${stage.offersRound ? ' is-offer' : ''}${isPaused ? ' is-paused' : ''}`}
     >
-      <ClockSheet {...{ clock, places, onChoose }} stageAt={state.stage} />
+      <ClockSheet {...{ clock, places, onNumbers, onChoose }} stageAt={state.stage} />
       <div
         className={`clock-body${stage.taps ? ' is-tapped' : ''}`}
         onClick={(event) => {
@@ -86,7 +88,8 @@ export function ClockScreen(props: ClockScreenProps) {
         </p>
       </div>
       <StageButtons
-        {...{ view, clock, ribbon }}
+        {...{ view, clock, ribbon, onNumbers }}
+        isOver={state.overStages.includes(state.stage)}
         hasShapes={places.length > 0}
         hasChoice={places.some((p) => p.options.length > 0)}
       />
@@ -108,19 +111,25 @@ function seenAgain(
 interface ClockSheetProps {
   readonly clock: ReturnType<typeof useClock>;
   readonly places: ReturnType<typeof shapePlaces>;
+  readonly onNumbers: (choice: FewerChoice) => void;
   readonly onChoose: (place: ShapePlace, option: number) => void;
   readonly stageAt: number;
 }
 
 /** What lies over the clock: another shape, or what hurts. */
-function ClockSheet({ clock, places, onChoose, stageAt: from }: ClockSheetProps) {
+function ClockSheet({ clock, places, onNumbers, onChoose, stageAt: from }: ClockSheetProps) {
   const { sheet, setSheet, send } = clock;
   const onClose = () => setSheet(null);
   if (sheet === 'shapes')
     return (
       <ShapeSheet
         places={places}
+        numbers={clock.numbers}
         onClose={onClose}
+        onNumbers={(choice) => {
+          onNumbers(choice);
+          onClose();
+        }}
         onChoose={(place, option) => {
           onChoose(place, option);
           onClose();

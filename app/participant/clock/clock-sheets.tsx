@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { ReactNode } from 'react';
 import { CARE_NOTES } from '../../../core/care.ts';
 import type { Hurt } from '../../../core/clock/clock.ts';
+import type { FewerChoice, FewerChoices } from './fewer-choice.ts';
 import { HURT_AREAS } from '../../../core/clock/shapes.ts';
 
 /** Something that is done now and could be done in another shape. */
@@ -77,11 +78,15 @@ export function OptionButtons({
 /** Easier or harder, for one thing or for everything from here. The clock runs on meanwhile. */
 export function ShapeSheet({
   places,
+  numbers: { fewer, more },
   onStep,
+  onNumbers,
   onChoose,
   onClose,
 }: {
   places: readonly ShapePlace[];
+  numbers: FewerChoices;
+  onNumbers: (choice: FewerChoice) => void;
   onStep: (place: ShapePlace | null, by: -1 | 1) => void;
   onChoose: (place: ShapePlace, option: number) => void;
   onClose: () => void;
@@ -106,6 +111,16 @@ export function ShapeSheet({
         <p>Everything from here</p>
         {step(null, -1, 'A step easier')}
         {step(null, 1, 'A step harder')}
+        {fewer && (
+          <button type="button" className="clock-second" onClick={() => onNumbers(fewer)}>
+            Fewer each time: {fewer.after} instead of {fewer.before}
+          </button>
+        )}
+        {more && (
+          <button type="button" className="clock-second" onClick={() => onNumbers(more)}>
+            More again: {more.after} instead of {more.before}
+          </button>
+        )}
       </div>
     </Sheet>
   );

@@ -70,7 +70,9 @@ const clock = {
   hasTempo: false,
   logLink: '/log',
   saved: undefined,
+  numbers: { fewer: null, more: null, isOffered: false },
 };
+const plain = { onNumbers: vi.fn(), isOver: false };
 
 const INTERVALS = 'Main: work 0:40 rest 0:20, 2 rounds\nsquat\neach side side plank';
 
@@ -135,7 +137,7 @@ describe('what the clock shows of a moment', () => {
 describe('the buttons of a stage', () => {
   const buttons = (text: string, events: readonly (readonly [ClockEvent, number])[], sec: number) => {
     const { view, ribbon } = at(text, events, sec);
-    return read(<StageButtons view={view!} clock={clock} ribbon={ribbon} hasShapes hasChoice={false} />);
+    return read(<StageButtons {...plain} view={view!} clock={clock} ribbon={ribbon} hasShapes hasChoice={false} />);
   };
   test('by the clock: what comes next, back, pause, skip', () => {
     expect(buttons(INTERVALS, [], 10)).toMatch(/^next .*back pause skip easier \/ harder this hurts$/);
@@ -162,7 +164,9 @@ describe('a round more', () => {
     expect(view!.stage.title).toBe('One round more, if you have time?');
     // The question is what stands large, not what would come.
     expect(comingIn(view!)).toBeUndefined();
-    const words = read(<StageButtons view={view!} clock={clock} ribbon={ribbon} hasShapes hasChoice={false} />);
+    const words = read(
+      <StageButtons {...plain} view={view!} clock={clock} ribbon={ribbon} hasShapes hasChoice={false} />,
+    );
     expect(words).toContain('One round more That was enough back');
     expect(words).not.toMatch(/Ready|10 s more/);
   });
@@ -194,7 +198,7 @@ describe('what is asked when the time is up', () => {
   });
   const buttonsOf = (text: string) => {
     const { view, ribbon } = at(text, [], 12);
-    return read(<StageButtons view={view!} clock={clock} ribbon={ribbon} hasShapes hasChoice={false} />);
+    return read(<StageButtons {...plain} view={view!} clock={clock} ribbon={ribbon} hasShapes hasChoice={false} />);
   };
 });
 

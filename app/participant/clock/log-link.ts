@@ -1,4 +1,6 @@
 import type { ClockState } from '../../../core/clock/clock.ts';
+import { turnsOver } from '../../../core/clock/clock.ts';
+import { fewerOf } from '../../../core/clock/fewer-stages.ts';
 import { seenRounds } from '../../../core/clock/seen-rounds.ts';
 import { seenScores } from '../../../core/clock/seen-scores.ts';
 import { proposeOutcome, seenWork } from '../../../core/clock/seen-work.ts';
@@ -25,6 +27,7 @@ export function seenByClock(state: ClockState | null, session: ClockSession): UR
   seen.set('clock', formatClock(ranMs / 1000));
   for (const [name, value] of Object.entries(seenScores(state, shown, scored))) seen.set(name, value);
   for (const [name, value] of Object.entries(seenRounds(state, shown))) seen.set(name, value);
+  for (const [block, turns] of Object.entries(turnsOver(state, shown))) seen.set(`over-${block}`, String(turns));
   const work = seenWork(state, shown, written);
   const proposed = proposeOutcome(state, work);
   if (proposed) {
@@ -35,6 +38,10 @@ export function seenByClock(state: ClockState | null, session: ClockSession): UR
   if (state.hurts.some((h) => h.did === 'ended')) seen.set('reason', 'sore');
   const ranSec = Object.fromEntries(Object.entries(state.spentByBlockMs).map(([b, ms]) => [b, Math.round(ms / 1000)]));
   const chosen = chosenShapes(written, state.changes, ladders);
-  seen.set('seen', JSON.stringify({ chosen, ranSec, ...(work && { did: work.did, sharePct: proposed?.sharePct }) }));
+  const fewer = fewerOf(state.changes);
+  seen.set(
+    'seen',
+    JSON.stringify({ chosen, fewer, ranSec, ...(work && { did: work.did, sharePct: proposed?.sharePct }) }),
+  );
   return seen;
 }

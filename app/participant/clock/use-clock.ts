@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Call } from '../../../core/clock/voice/calls.ts';
-import type { ClockEvent, Hurt } from '../../../core/clock/clock.ts';
+import type { ClockEvent, ClockState, Hurt } from '../../../core/clock/clock.ts';
 import type { VoiceLevel } from '../../../core/clock/voice/voice.ts';
 import { tapsOf } from '../../../core/clock/clock.ts';
 import type { ShapeLadders } from '../../../core/clock/shapes.ts';
@@ -9,6 +9,7 @@ import type { ScoredBlock } from '../../../core/record/scores/score.ts';
 import type { ToMatch } from '../../../core/record/scores/to-match.ts';
 import { focusHeading } from '../../shell/frame/focus.ts';
 import { deliverLog, keepLog, nextMadeAtMs, readKept } from '../base/outbox-store.ts';
+import { fewerChoices } from './fewer-choice.ts';
 import { clockView } from './clock-view.ts';
 import { seenByClock } from './log-link.ts';
 import { useCalls } from './use-calls.ts';
@@ -20,6 +21,9 @@ const SHOWN: ReadonlySet<Call['cue']> = new Set(['halfway', 'switch', 'ten', 'wo
 /** How long a call stands on the screen. */
 const FLASH_MS = 1600;
 const SAME_TAP_MS = 350;
+
+const NONE: readonly never[] = [];
+const NOTHING = {};
 
 export interface ClockSettings {
   readonly versionId: number;
@@ -78,6 +82,15 @@ async function tellHurt(hurt: Hurt, { versionId, back }: Pick<ClockSettings, 've
   };
   await keepLog(log);
   await deliverLog(log);
+}
+
+/** What can be done about the number of repetitions, worked out anew only where something about it changed. */
+function useNumbers(state: ClockState | null, written: readonly Stage[]) {
+  const { stage = 0, changes = NONE, tapsByStage = NOTHING, overStages = NONE } = state ?? {};
+  return useMemo(
+    () => fewerChoices({ stage, changes, tapsByStage, overStages }, written),
+    [stage, changes, tapsByStage, overStages, written],
+  );
 }
 
 /** All that the clock's screen shows and does: its state, what is heard, and what the log is told. */
@@ -151,6 +164,7 @@ export function useClock(settings: ClockSettings) {
     sheet,
     setSheet,
     isGivenUp,
+    numbers: useNumbers(state, written),
     logLink: `${back}/log?${seen}`,
     /** From a tap: browsers ask for one before they make a sound. */
     start: (from?: typeof saved) => {

@@ -15,6 +15,8 @@ import { againWords } from '../../../words/en/scores.ts';
 import { formatScore, readScores } from '../../../core/record/scores/score.ts';
 import { optionValue } from '../../../core/record/option-fields.ts';
 import { isSeenName } from '../clock/seen-names.ts';
+import type { FewerReps } from '../../../core/clock/fewer.ts';
+import { fewerWords } from '../../../words/en/details.ts';
 import type { ChosenShape } from '../../../core/clock/shapes.ts';
 import { findDoubts, outcomeDoubt } from '../../../core/record/scores/doubts.ts';
 import { addScores } from '../../../core/record/scores/targets.ts';
@@ -106,12 +108,13 @@ function useSeen(versionId: number): Record<string, string> {
   );
 }
 
-/** What the clock says was chosen. */
-function seenChoices(seen: string | undefined): readonly ChosenShape[] {
+/** What the clock says was chosen: shapes, and where fewer repetitions were done. */
+function seenChoices(seen: string | undefined): { chosen: readonly ChosenShape[]; fewer: FewerReps } {
   try {
-    return (JSON.parse(seen ?? '') as { chosen?: ChosenShape[] }).chosen ?? [];
+    const { chosen = [], fewer = {} } = JSON.parse(seen ?? '') as { chosen?: ChosenShape[]; fewer?: FewerReps };
+    return { chosen, fewer };
   } catch {
-    return []; // No clock ran.
+    return { chosen: [], fewer: {} }; // No clock ran.
   }
 }
 
@@ -255,7 +258,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
           </select>
         </label>
         {options.map((field) => {
-          const value = values[field.name] ?? optionValue(field, seenChoices(values.seen));
+          const value = values[field.name] ?? optionValue(field, seenChoices(values.seen).chosen);
           return (
             <fieldset key={field.name} className="options-done">
               <legend>Which did you do?</legend>
@@ -267,6 +270,11 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
             </fieldset>
           );
         })}
+        {Object.entries(seenChoices(values.seen).fewer).map(([block, places]) => (
+          <p key={block} className="soft">
+            The clock saw {fewerWords(places)}; that is kept with it.
+          </p>
+        ))}
         {rounds.map(({ name, blockName, low, high }) => (
           <label key={name} className="log-reason">
             <span>Rounds of {blockName}</span>

@@ -1,6 +1,7 @@
-import type { Block } from '../../document/document.ts';
-import { hasOptions } from '../../document/option.ts';
-import { resolveMovement } from '../../forms/dose-parts.ts';
+import { fewerReps, stepsFewer } from '../../clock/fewer.ts';
+import type { Block, WorkItem } from '../../document/document.ts';
+import { asCounted, hasOptions } from '../../document/option.ts';
+import { repsAt, resolveMovement } from '../../forms/dose-parts.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
 import { takenOption } from '../../movement/taken-option.ts';
 import { computePlan } from '../../session/plan.ts';
@@ -10,7 +11,7 @@ import { wholeMinutes } from '../../words/words.ts';
 import type { RecordDetails, SessionRecord } from '../record.ts';
 import type { Score } from '../scores/score.ts';
 import { isBetter } from '../scores/score.ts';
-import { scoreReps } from '../scores/score-reps.ts';
+import { repsWithFewer, scoreReps } from '../scores/score-reps.ts';
 import type { ToMatch } from '../scores/to-match.ts';
 
 type Earlier = ToMatch['targets'][number]['last'];
@@ -112,6 +113,22 @@ function asChosen(session: DoneSession, { chosen, rounds }: RecordDetails, libra
   return { blocks, plan: computePlan({ blocks }, library) };
 }
 
+/** Repetitions of a stretch of the plan after some steps fewer; of halves the first side has the odd one. */
+function fewerOfSegment(
+  line: WorkItem,
+  {
+    reps,
+    side,
+    total,
+  }: { readonly reps: number; readonly side: 'left' | 'right' | null; readonly total: number | null },
+  steps: number,
+): number {
+  if (side === null) return repsWithFewer(line, reps, steps);
+  // What didn't fit into its time stands with the side before it.
+  if (!line.halfEachSide || total === null || reps === total) return fewerReps(reps, steps);
+  return (side === 'left' ? Math.ceil : Math.floor)(fewerReps(total, steps) / 2);
+}
+
 interface BlockCounts {
   readonly total: number;
   /** Null where nobody can tell which movement they are of. */
@@ -129,7 +146,8 @@ function countsOf(
   // Partners log each their own; who holds the phone is the first of them.
   const partners = plan.blocks[at]!.scoreForm?.persons ?? 1;
   const own = scores.filter((s) => s.block === at && ((s.part ?? 1) - 1) % partners === 0);
-  const scored = own.map((score) => scoreReps(score, block));
+  const fewer = details?.fewer?.[at];
+  const scored = own.map((score) => scoreReps(score, block, fewer));
   const movements = new Map<string, number>();
   const add = (name: string, reps: number) => movements.set(name, (movements.get(name) ?? 0) + reps);
   const segments = plan.timeline.filter((s) => s.block === at && s.movementId !== null);
@@ -139,9 +157,17 @@ function countsOf(
   const isTellingAll = isTold && own.every((s) => s.kind !== 'reps' || segments.every((g) => g.reps === null));
   if (!isTellingAll) {
     const { did } = details ?? {};
-    for (const { item, movementId, name, reps } of segments)
-      if (reps !== null && movementId !== null && name !== null)
-        add(name, reps * (did ? (did[`${at}-${item}`] ?? did[at] ?? 1) : shareRatio));
+    const lines = block.items.map((line) => (isWork(line) ? asCounted(line) : undefined));
+    for (const { item, movementId, name, reps, side, set, round } of segments) {
+      const line = lines[item ?? -1];
+      if (reps === null || item === null || movementId === null || name === null || !line) continue;
+      const turn = Math.max(0, round - 1);
+      const steps = stepsFewer(fewer, { set, turn, item });
+      const own =
+        steps === 0 ? reps : fewerOfSegment(line, { reps, side, total: repsAt(line, block.count, turn) }, steps);
+      const done = did ? (did[`${at}-${item}`] ?? did[at] ?? 1) : shareRatio;
+      add(name, own * done);
+    }
   }
   let rest = 0;
   for (const one of isTold ? scored : []) {

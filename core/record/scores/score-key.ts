@@ -1,5 +1,6 @@
 import type { Block, WorkItem } from '../../document/document.ts';
 import { asCounted, withOption } from '../../document/option.ts';
+import type { FewerFrom } from '../../clock/fewer.ts';
 import { printClauses } from '../../notation/print.ts';
 import type { SessionPlan } from '../../session/plan.ts';
 import { isWork } from '../../words/describe-item.ts';
@@ -21,13 +22,14 @@ function asDone(line: WorkItem): WorkItem {
 /**
  * What two scores must have in common to be held against each other: the same kind of score by the same clock, of the same movements
  * in the same shapes with the same doses. `block` is the one that was done (fitted), `chosen` are shapes that were changed on the
- * way. Role, name, film, remarks, neighbours and the rest after it make no difference. A lone movement for the most repetitions is told by its time
+ * way; so are turns from which fewer repetitions were done. Role, name, film, remarks, neighbours and the rest after it make no difference. A lone movement for the most repetitions is told by its time
  * and its shape alone, by whatever clock. Empty where the block has no score.
  */
 export function scoreKey(
   block: Block,
   plan: SessionPlan['blocks'][number],
   chosen: readonly { readonly item: number; readonly to: string }[] = [],
+  fewer: readonly FewerFrom[] = [],
 ): string {
   if (!plan.scoreForm) return '';
   const bare = (line: WorkItem, to: string | undefined): WorkItem => {
@@ -56,7 +58,7 @@ export function scoreKey(
   if (kind === 'reps' && only && lines.length === 1 && isExact && plan.sets === 1 && !count)
     return fingerprint(JSON.stringify(['most', plan.workSec, only.choices[0]!.name, asCounted(only).load ?? null]));
   const header = printClauses({ ...rules, ...(count && { count }), items: [] });
-  return fingerprint(JSON.stringify([kind, header, lines]));
+  return fingerprint(JSON.stringify([kind, header, lines, ...(fewer.length > 0 ? [fewer] : [])]));
 }
 
 /** The repetitions of one round where every round has the same of every line; undefined where nobody can tell. */

@@ -1,3 +1,5 @@
+import type { FewerFrom } from '../../clock/fewer.ts';
+import { fewerReps, stepsFewer } from '../../clock/fewer.ts';
 import type { Block, WorkItem } from '../../document/document.ts';
 import { asCounted } from '../../document/option.ts';
 import { repsAt } from '../../forms/dose-parts.ts';
@@ -14,6 +16,18 @@ export interface RepCount {
   readonly reps: number;
 }
 
+interface Line {
+  readonly item: WorkItem;
+  readonly index: number;
+}
+
+/** Repetitions of a line after some steps fewer, both sides together as they come. */
+export function repsWithFewer(item: WorkItem, reps: number, steps: number): number {
+  const sides = item.dose && 'sides' in item.dose ? item.dose.sides : undefined;
+  const each = sides === 'each' || sides === 'pairs' ? 2 : 1;
+  return each * fewerReps(reps / each, steps, sides === 'alternate');
+}
+
 /** What a score stands for. */
 export interface ScoreReps {
   readonly total: number;
@@ -23,15 +37,20 @@ export interface ScoreReps {
 
 /**
  * The repetitions that a score stands for, by the block as it was done: whole rounds and what was done of the next one from the top, the
- * lines before a window's open one with it, every set up to the one that was stopped in, every turn of a climb that was held.
+ * lines before a window's open one with it, every set up to the one that was stopped in, every turn of a climb that was held. `fewer`: from where on fewer were done.
  * Undefined where nobody can tell: a line owes no number, or a time says that all that was planned was done.
  */
-export function scoreReps(score: Score, block: Block): ScoreReps | undefined {
+export function scoreReps(score: Score, block: Block, fewer: readonly FewerFrom[] = []): ScoreReps | undefined {
   const lines = block.items.flatMap((item, index) => (isWork(item) ? [{ item: asCounted(item), index }] : []));
+  const set = setOf(score, block);
+  const repsOf = ({ item, index }: Line, turn: number): number | null => {
+    const reps = repsAt(item, block.count, turn);
+    return reps === null ? null : repsWithFewer(item, reps, stepsFewer(fewer, { set, turn, item: index }));
+  };
   const ofTurn = (turn: number): readonly RepCount[] | undefined => {
     const counts: RepCount[] = [];
     for (const { item, index } of lines) {
-      const reps = repsAt(item, block.count, turn);
+      const reps = repsOf({ item, index }, turn);
       if (reps === null && !isCountedElsewhere(item)) return undefined;
       if (reps !== null) counts.push({ item: index, turn, reps });
     }
@@ -55,7 +74,7 @@ export function scoreReps(score: Score, block: Block): ScoreReps | undefined {
     case 'time':
       return score.reps === undefined ? undefined : whole(fromTheTop(ofTurn, MAX_SCORE, score.reps));
     case 'reps-per-window':
-      return whole(ofWindows(score.reps, lines, block, ofTurn));
+      return whole(ofWindows(score.reps, lines, repsOf, ofTurn));
     case 'top-set':
       return numberAt && whole(ofPyramid(score, numberAt, lines));
     case 'whole-slots':
@@ -72,6 +91,12 @@ export function scoreReps(score: Score, block: Block): ScoreReps | undefined {
         )
       );
   }
+}
+
+/** The set that a score is of, where each partner has one of each. */
+function setOf({ part = 1 }: Score, block: Block): number {
+  const { persons } = formOf(block.time).rule.askedScore(block.time, block);
+  return Math.floor((part - 1) / persons) + 1;
 }
 
 /** Metres, kilocalories and seconds are counted as such: no repetitions are missing where they stand. */
@@ -127,18 +152,18 @@ function takeReps(counts: readonly RepCount[], most: number): RepCount[] {
 /** Each window from the top: the fixed lines before an open one and what was counted of it, or all that was counted, dealt out. */
 function ofWindows(
   reps: readonly number[],
-  lines: readonly { readonly item: WorkItem; readonly index: number }[],
-  block: Block,
+  lines: readonly Line[],
+  repsOf: (line: Line, turn: number) => number | null,
   ofTurn: (turn: number) => readonly RepCount[] | undefined,
 ): readonly RepCount[] | undefined {
   const last = lines.at(-1);
   if (!last) return undefined;
-  const isOpen = last.item.dose?.kind === 'max' || repsAt(last.item, block.count, 0) === null;
+  const isOpen = last.item.dose?.kind === 'max' || repsOf(last, 0) === null;
   const counts: RepCount[] = [];
   for (const [window, counted] of reps.entries()) {
     if (isOpen) {
       for (const { item, index } of lines.slice(0, -1)) {
-        const fixed = repsAt(item, block.count, window);
+        const fixed = repsOf({ item, index }, window);
         if (fixed === null && !isCountedElsewhere(item)) return undefined;
         if (fixed !== null && counted > 0) counts.push({ item: index, turn: window, reps: fixed });
       }

@@ -4,22 +4,27 @@ import type { PackedRibbon } from '../../../charts/session/pack-ribbon.ts';
 import { Ribbon } from '../../../charts/session/ribbon.tsx';
 import type { ClockView } from '../clock-view.ts';
 import { comingIn } from '../clock-view.ts';
+import type { FewerChoice } from '../fewer-choice.ts';
 import { tapWords } from '../clock-words.ts';
 import type { Clock } from '../use-clock.ts';
 import { SoundSwitches } from './sound-switches.tsx';
 
 interface StageButtonsProps {
   readonly view: ClockView;
-  readonly clock: Pick<Clock, 'send' | 'goOn' | 'setSheet' | 'heard' | 'hear' | 'hasTempo' | 'logLink'>;
+  readonly clock: Pick<Clock, 'send' | 'goOn' | 'setSheet' | 'heard' | 'hear' | 'hasTempo' | 'logLink' | 'numbers'>;
   readonly ribbon: PackedRibbon;
   /** Whether there is a movement whose shape could be changed. */
   readonly hasShapes: boolean;
+  /** Takes fewer repetitions, or more again, from here on. */
+  readonly onNumbers: (choice: FewerChoice) => void;
+  /** Whether this turn was told not to be over in time. */
+  readonly isOver: boolean;
   /** Whether one of them has options to choose from. */
   readonly hasChoice: boolean;
 }
 
 /** What comes next, where in the session one is, and what can be pressed. */
-export function StageButtons({ view, clock, ribbon, hasShapes, hasChoice }: StageButtonsProps) {
+export function StageButtons({ view, clock, ribbon, onNumbers, isOver, hasShapes, hasChoice }: StageButtonsProps) {
   const { next, atRatio, isPaused } = view;
   const { send, goOn, setSheet } = clock;
   return (
@@ -33,6 +38,7 @@ export function StageButtons({ view, clock, ribbon, hasShapes, hasChoice }: Stag
         <Ribbon layout={ribbon} stretch atRatio={atRatio} />
       </div>
       <OwnButtons view={view} clock={clock} />
+      <OverButtons {...{ view, clock, onNumbers, isOver }} />
       <div className="clock-buttons">
         <button type="button" onClick={() => send('back')}>
           back
@@ -67,6 +73,33 @@ export function StageButtons({ view, clock, ribbon, hasShapes, hasChoice }: Stag
         </div>
       )}
     </div>
+  );
+}
+
+/** Where a turn's work should be over: it isn't, and after two such turns fewer repetitions. */
+function OverButtons({
+  view: { stage, spentSec },
+  clock: {
+    send,
+    numbers: { fewer, isOffered },
+  },
+  onNumbers,
+  isOver,
+}: Pick<StageButtonsProps, 'view' | 'clock' | 'onNumbers' | 'isOver'>) {
+  const isDue = stage.overFromSec !== null && spentSec >= stage.overFromSec;
+  return (
+    <>
+      {isOffered && fewer && (
+        <button type="button" className="clock-second" onClick={() => onNumbers(fewer)}>
+          Two turns ran over. Fewer from here: {fewer.after} instead of {fewer.before}
+        </button>
+      )}
+      {isDue && (
+        <button type="button" className="clock-second" aria-pressed={isOver} onClick={() => send('over')}>
+          {isOver ? 'It runs over: noted' : 'Not over yet'}
+        </button>
+      )}
+    </>
   );
 }
 

@@ -1,7 +1,8 @@
-import type { Hurt } from '../../clock/clock.ts';
-import { plural } from '../../words/words.ts';
-import type { RecordDetails } from '../record.ts';
-import { BODY_WORDS, REASON_WORDS } from '../record.ts';
+import type { Hurt } from '../../core/clock/clock.ts';
+import type { FewerFrom } from '../../core/clock/fewer.ts';
+import type { RecordDetails } from '../../core/record/record.ts';
+import { BODY_WORDS, REASON_WORDS } from '../../core/record/record.ts';
+import { plural } from '../../core/words/words.ts';
 
 /** What a record says beside its numbers, a line each, as its coach reads it. */
 export function detailWords({
@@ -10,6 +11,7 @@ export function detailWords({
   loads = [],
   chosen = [],
   rounds = {},
+  fewer = {},
   overran = {},
   clockOffSec,
 }: RecordDetails): string[] {
@@ -23,9 +25,20 @@ export function detailWords({
       : []),
     ...Object.values(overran).map((n) => (n === 0 ? 'every turn was over in time' : `${plural(n, 'turn')} ran over`)),
     ...Object.values(rounds).map((n) => `${plural(n, 'round')}, by choice`),
+    ...Object.values(fewer).map(fewerWords),
     ...chosen.map(({ from, to }) => (to === '' ? `${from} left out` : `${to} instead of ${from}`)),
     ...(clockOffSec === undefined ? [] : [clockOffWords(clockOffSec)]),
   ];
+}
+
+/** `fewer repetitions from round 3 on, fewer still from round 5 on`. */
+export function fewerWords(places: readonly FewerFrom[]): string {
+  const isInSets = places.some((p) => p.set > 1);
+  const said = places.map(({ set, turn, by }, i) => {
+    const what = by === -1 ? 'more again' : i === 0 ? 'fewer repetitions' : 'fewer still';
+    return `${what} from round ${turn + 1}${isInSets ? ` of set ${set}` : ''} on`;
+  });
+  return said.join(', ');
 }
 
 function clockOffWords(sec: number): string {
