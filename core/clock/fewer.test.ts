@@ -141,7 +141,7 @@ test('what it was worth is what the clock showed, whenever somebody did fewer, o
       let state: ClockState = startClock(0);
       for (const [at, by] of pressed.toSorted((a, b) => a[0] - b[0])) {
         state = { ...state, stage: Math.min(at, stages.length - 1) };
-        const change = stepFewer(state, stages, by as 1 | -1);
+        const change = stepFewer(state, stages, by);
         if (change) state = advance(state, { kind: 'change', change }, stages, 0);
       }
       const shown = applyShapes(stages, state.changes, {}).filter((s) => s.kind === 'work' && s.reps !== null);

@@ -3,6 +3,7 @@ import { loadFields } from '../../core/record/scores/load.ts';
 import { optionFields, optionLines, optionValue } from '../../core/record/option-fields.ts';
 import { roundFieldName } from '../../core/record/round-field-name.ts';
 import { roundFields } from '../../core/record/round-fields.ts';
+import type { RecordDetails, SessionRecord } from '../../core/record/record.ts';
 import { overranFields } from '../../core/record/scores/overran.ts';
 import { scoreFields, scoreValues } from '../../core/record/scores/score.ts';
 import { blockName } from '../../core/session/explain/explain.ts';
@@ -11,6 +12,16 @@ import { countCorrections } from '../../db/queries/record.ts';
 import { dayToMatch } from './earlier-scores.ts';
 import { boundsOf } from './fitted-view.ts';
 import { type OwnDayScope } from './own-day.ts';
+
+/** What the clock saw of a record, as the form carries it. */
+function seenText({
+  details,
+  shareRatio,
+}: Pick<SessionRecord, 'shareRatio'> & { readonly details: RecordDetails }): string {
+  const { chosen, fewer, ranSec, did } = details;
+  if (!chosen && !fewer && !ranSec && !did) return '';
+  return JSON.stringify({ chosen, fewer, ranSec, did, sharePct: Math.round(shareRatio * 100) });
+}
 
 export async function loadLog({ db, scope, view, sent, fitted }: OwnDayScope) {
   const { plan, blocks, document } = fitted;
@@ -25,6 +36,8 @@ export async function loadLog({ db, scope, view, sent, fitted }: OwnDayScope) {
           share: String(Math.round(record.shareRatio * 100)),
           reason: record.details.reason ?? '',
           body: record.details.body ?? '',
+          // A correction of something else keeps what the clock saw.
+          seen: seenText(record),
           ...Object.fromEntries(optionFields(blocks).map((field) => [field.name, optionValue(field, chosen)])),
           ...Object.fromEntries(
             Object.entries(record.details.rounds ?? {}).map(([block, n]) => [roundFieldName(Number(block)), String(n)]),

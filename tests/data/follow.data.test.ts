@@ -186,6 +186,23 @@ describe('what a phone tells', () => {
     expect(rows[0]!.ago).toBe(60);
   });
 
+  test('a correction of the remark keeps what the clock saw', async () => {
+    const fewer = { '0': [{ set: 1, turn: 2, item: 0, by: 1 }] };
+    const seen = JSON.stringify({ chosen: [], fewer, ranSec: { '0': 300 } });
+    await log('w1d3', { 'client-id': id(20), seen });
+    const page = (await read('participant/log/log.tsx', '/w1d3/log', { day: 'w1d3' })).data as {
+      after: number;
+      values: { seen: string };
+    };
+    await log('w1d3', {
+      'client-id': id(21),
+      after: String(page.after),
+      seen: page.values.seen,
+      remark: 'a word more',
+    });
+    expect((await records()).at(-1)).toMatchObject({ details: { fewer, ranSec: { '0': 300 } } });
+  });
+
   test('what answers a record stands over it, though the server’s clock, or the phone’s, was set back meanwhile', async () => {
     const standing = async () => {
       const page = (await read('participant/log/log.tsx', '/w1d3/log', { day: 'w1d3' })).data as {
