@@ -73,7 +73,7 @@ afterAll(async () => {
   await db?.drop();
 });
 
-const id = (n: number) => `00000000-0000-4000-8000-00000000000${n}`;
+const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 const log = (day: string, form: Record<string, string>) =>
   post('participant/log/log.tsx', `/p/${token}/${day}/log`, { token, day }, { outcome: 'done', ...form });
 const read = async (route: string, path: string, params: Record<string, string> = {}, headers = {}) => {
