@@ -154,7 +154,7 @@ test('what it was worth is what the clock showed, whenever somebody did fewer, o
       const worth = worthOf(
         { outcome: 'done', shareRatio: 1, scores: [], details: { fewer: fewerOf(state.changes) } },
         { plan, blocks },
-        { targets: {} },
+        { targets: {}, paced: {} },
         baseLibrary,
       );
       expect(worth?.reps).toBeCloseTo(all, 6);

@@ -175,7 +175,7 @@ test('what it was worth adds up: each movement to all of them, all that was done
       const work = seenWork(state, stages, written);
       const session = { plan, blocks: resolved };
       const worthWith = (details: RecordDetails, shareRatio: number) =>
-        worthOf({ outcome: 'done', shareRatio, scores, details }, session, { targets: {} }, baseLibrary)!;
+        worthOf({ outcome: 'done', shareRatio, scores, details }, session, { targets: {}, paced: {} }, baseLibrary)!;
       const part = worthWith({ ...chosen, rounds, ...(work && { did: work.did }) }, work?.shareRatio ?? 1);
       const whole = worthWith({ chosen: chosen.chosen, rounds }, 1);
       for (const { reps, movements } of [part, whole]) {

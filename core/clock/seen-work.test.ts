@@ -78,7 +78,7 @@ describe('what the clock saw', () => {
       scores: [],
       details: { did: work!.did, ranSec: { 0: 240 } },
     };
-    expect(worthOf(record, { plan, blocks }, { targets: {} }, baseLibrary)).toMatchObject({
+    expect(worthOf(record, { plan, blocks }, { targets: {}, paced: {} }, baseLibrary)).toMatchObject({
       minutes: 4,
       reps: 16,
       isAboutReps: true,

@@ -20,7 +20,7 @@ import { readRounds, roundFields } from '../../core/record/round-fields.ts';
 import { optionFields, withOptions } from '../../core/record/option-fields.ts';
 import { overranFields } from '../../core/record/scores/overran.ts';
 import { parseScores, scoreFields } from '../../core/record/scores/score.ts';
-import { scoreKey } from '../../core/record/scores/score-key.ts';
+import { comparedBy } from '../../core/record/scores/score-rate.ts';
 import type { Sensible } from '../../core/record/scores/doubts.ts';
 import { findDoubts, outcomeDoubt } from '../../core/record/scores/doubts.ts';
 import type { SessionPlan } from '../../core/session/plan.ts';
@@ -132,7 +132,7 @@ export async function readLogForm(
       scores: isDone
         ? scores.map((s) => ({
             ...s,
-            key: scoreKey(blocks[s.block]!, plan.blocks[s.block]!, chosenOf(s.block), fewer?.[s.block]),
+            ...comparedBy(blocks[s.block]!, plan.blocks[s.block]!, chosenOf(s.block), fewer?.[s.block]),
           }))
         : [],
       details,

@@ -1,5 +1,6 @@
 import type { Block } from '../../core/document/document.ts';
-import type { Worth, WorthScore } from '../../core/record/adherence/worth.ts';
+import { perWords } from '../../core/record/scores/score-rate.ts';
+import type { Worth, WorthPace, WorthScore } from '../../core/record/adherence/worth.ts';
 import { formatScore } from '../../core/record/scores/score.ts';
 import { blockName } from '../../core/session/explain/explain.ts';
 import { plural } from '../../core/words/words.ts';
@@ -14,7 +15,7 @@ const told = (n: number, isAbout: boolean): number =>
 
 /** What a session was worth, in a few lines. A number that is less than the last is put beside it, and no more said. */
 export function worthWords(
-  { minutes, isAboutMinutes, reps, isAboutReps, movements, compared }: Worth,
+  { minutes, isAboutMinutes, reps, isAboutReps, movements, compared, paced }: Worth,
   blocks: readonly Pick<Block, 'role' | 'label'>[],
 ): string[] {
   const count =
@@ -30,7 +31,16 @@ export function worthWords(
     `${isAboutMinutes ? 'about ' : ''}${plural(minutes, 'minute')}${count}`,
     ...(named.length > 1 ? [`most of it ${named.join(', ')}`] : []),
     ...compared.map((own) => `${blockName(blocks[own.block] ?? { role: 'Main' })}: ${besideLast(own)}`),
+    ...paced.map((own) => `${blockName(blocks[own.block] ?? { role: 'Main' })}: ${besidePace(own)}`),
   ];
+}
+
+/** Of another length: the pace is told beside the earlier one, and no more said where it is slower. */
+function besidePace({ rate, amount, before, dayWords }: WorthPace): string {
+  const [mine, theirs] = [perWords(amount, rate), perWords(before, rate)];
+  if (mine === theirs) return `${mine}, as on ${dayWords}`;
+  const isBetter = rate.per === 'round' ? amount < before : amount > before;
+  return isBetter ? `${mine}, ${rate.per === 'round' ? 'quicker' : 'more'} than ${theirs} on ${dayWords}` : `${mine}, beside ${theirs} on ${dayWords}`;
 }
 
 function besideLast({ score, last, stands }: WorthScore): string {

@@ -22,6 +22,8 @@ export interface DaySession {
   readonly notes: MovementNotes;
   /** What is to be matched or beaten, by block. */
   readonly toMatch: Readonly<Record<number, string>>;
+  /** Why an earlier score isn't held against, by block. */
+  readonly apart: Readonly<Record<number, string>>;
 }
 
 /** A day on a participant's page, with what they can do with it or have said about it. */
@@ -94,6 +96,7 @@ export function DayView({
       actions={actions}
       notes={session.notes}
       toMatch={session.toMatch}
+      apart={session.apart}
     />
   );
 }

@@ -9,10 +9,13 @@ export function SessionList({
   blocks,
   notes = {},
   toMatch = {},
+  apart = {},
 }: {
   blocks: readonly SheetBlock[];
   notes?: MovementNotes;
   toMatch?: Readonly<Record<number, string>>;
+  /** Why an earlier score isn't held against, by block. */
+  apart?: Readonly<Record<number, string>>;
 }) {
   return (
     <div className="session-list">
@@ -27,6 +30,7 @@ export function SessionList({
               Match or beat: <b>{toMatch[index]}</b>
             </p>
           )}
+          {apart[index] !== undefined && <p className="soft small">{apart[index]}</p>}
           {block.rules.length > 0 && (
             <ul className="session-rules">
               {block.rules.map((rule) => (

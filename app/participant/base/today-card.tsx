@@ -19,10 +19,12 @@ interface TodayCardProps {
   readonly notes?: MovementNotes;
   /** What is to be matched or beaten, by block. */
   readonly toMatch?: Readonly<Record<number, string>>;
+  /** Why an earlier score isn't held against, by block. */
+  readonly apart?: Readonly<Record<number, string>>;
 }
 
 /** A session on a participant's page: how long, what to have ready, the ribbon, the list, notes of care. */
-export function TodayCard({ above, sheet, ribbon, actions, notes, toMatch }: TodayCardProps) {
+export function TodayCard({ above, sheet, ribbon, actions, notes, toMatch, apart }: TodayCardProps) {
   const { title, length, range, effort, kit, note, film, blocks } = sheet;
   return (
     <article className="today">
@@ -47,7 +49,7 @@ export function TodayCard({ above, sheet, ribbon, actions, notes, toMatch }: Tod
         </p>
       )}
       {actions}
-      <SessionList blocks={blocks} {...(notes && { notes })} {...(toMatch && { toMatch })} />
+      <SessionList blocks={blocks} {...(notes && { notes })} {...(toMatch && { toMatch })} {...(apart && { apart })} />
       <Care />
     </article>
   );

@@ -25,7 +25,7 @@ import { seenByClock } from './log-link.ts';
 import { isSeenName } from './seen-names.ts';
 import { shapePlaces } from './shape-places.ts';
 
-const NO_MATCH = { words: {}, sameAs: {}, targets: {} };
+const NO_MATCH = { words: {}, sameAs: {}, targets: {}, paced: {}, apart: {} };
 
 /** The clock of a text after [event, at second] pairs, at a second. */
 function at(text: string, events: readonly (readonly [ClockEvent, number])[], sec: number, match: string[] = []) {

@@ -44,6 +44,7 @@ export function toDaySession(
   return {
     ...showFit(fitted),
     toMatch: toMatch.words,
+    apart: toMatch.apart,
     worth: record
       ? [
           ...worthLines(record, fitted, toMatch),

@@ -22,7 +22,7 @@ const target = (last: Score, best = last): Target => ({
 });
 type Done = Parameters<typeof worthOf>[0];
 const linesOf = (done: Done, session: Parameters<typeof worthOf>[1], targets: Record<number, Target> = {}) => {
-  const worth = worthOf(done, session, { targets }, baseLibrary);
+  const worth = worthOf(done, session, { targets, paced: {} }, baseLibrary);
   return worth ? worthWords(worth, session.blocks) : [];
 };
 const words = (scores: Score[], targets: Record<number, Target> = {}, shareRatio = 1) =>

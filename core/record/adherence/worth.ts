@@ -11,6 +11,8 @@ import { wholeMinutes } from '../../words/words.ts';
 import type { RecordDetails, SessionRecord } from '../record.ts';
 import type { Score } from '../scores/score.ts';
 import { isBetter } from '../scores/score.ts';
+import type { ScoreRate } from '../scores/score-rate.ts';
+import { amountPer } from '../scores/score-rate.ts';
 import { repsWithFewer, scoreReps } from '../scores/score-reps.ts';
 import type { ToMatch } from '../scores/to-match.ts';
 
@@ -29,6 +31,17 @@ export interface Worth {
   readonly movements: readonly { readonly name: string; readonly reps: number }[];
   /** Scores that may be held against earlier ones. */
   readonly compared: readonly WorthScore[];
+  /** Scores that may be held against earlier ones of another length, by their pace. */
+  readonly paced: readonly WorthPace[];
+}
+
+export interface WorthPace {
+  readonly block: number;
+  readonly rate: ScoreRate;
+  /** Its own pace, and the earlier one's. */
+  readonly amount: number;
+  readonly before: number;
+  readonly dayWords: string;
 }
 
 export interface WorthScore {
@@ -53,7 +66,7 @@ interface DoneSession {
 export function worthOf(
   record: DoneRecord,
   session: DoneSession,
-  { targets }: Pick<ToMatch, 'targets'>,
+  { targets, paced }: Pick<ToMatch, 'targets' | 'paced'>,
   library: MovementLibrary,
 ): Worth | undefined {
   if (record.outcome === 'not-done') return undefined;
@@ -80,6 +93,13 @@ export function worthOf(
       const target = targets[score.block];
       return target && (score.part ?? 1) === (target.last.score.part ?? 1)
         ? [{ block: score.block, score, last: target.last, stands: standsTo(score, target.last, target.best) }]
+        : [];
+    }),
+    paced: record.scores.flatMap((score): WorthPace[] => {
+      const own = paced[score.block];
+      const amount = own && score.kind === own.even.kind ? amountPer(score, own.rate, own.perRound) : undefined;
+      return own && amount !== undefined
+        ? [{ block: score.block, rate: own.rate, amount, before: own.amount, dayWords: own.last.dayWords }]
         : [];
     }),
   };

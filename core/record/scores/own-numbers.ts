@@ -3,7 +3,9 @@ import { formatShortDay } from '../../calendar/day.ts';
 import type { Block } from '../../document/document.ts';
 import { blockName } from '../../session/explain/explain.ts';
 import type { Score } from './score.ts';
+import { groupBy } from '../../group-by.ts';
 import { formatScore, isBetter, scoreAmount } from './score.ts';
+import { amountPer, perWords } from './score-rate.ts';
 
 /** A record of someone with what it was of. */
 export interface NumberedRecord {
@@ -35,12 +37,41 @@ export interface NumberSeries {
   readonly points: readonly NumberPoint[];
 }
 
+interface OpenSeries {
+  label: string;
+  shape: string;
+  /** `words` and `amount` where it isn't the score itself that is compared. */
+  scores: { readonly date: DayDate; readonly score: Score; readonly words?: string; readonly amount?: number }[];
+}
+
+/** Scores of the same work in several lengths, by their pace. */
+function pacedSeries(series: ReadonlyMap<string, OpenSeries>): [string, OpenSeries][] {
+  const byRate = groupBy(
+    [...series.values()].filter((own) => own.scores.every((s) => s.score.rate !== undefined)),
+    (own) => own.scores[0]!.score.rate!.key,
+  );
+  return [...byRate].flatMap(([key, lengths]): [string, OpenSeries][] => {
+    const scores = lengths.flatMap((own) =>
+      own.scores.flatMap(({ date, score }) => {
+        const amount = amountPer(score, score.rate!, undefined);
+        if (amount === undefined) return [];
+        const words = `${perWords(amount, score.rate!)} (${formatScore(score)})`;
+        return [{ date, score, words, amount: score.kind === 'time' ? -amount : amount }];
+      }),
+    );
+    const { label, shape } = lengths.at(-1)!;
+    return lengths.length > 1 && scores.length > 1
+      ? [[`rate ${key}`, { label: `${label}, by its pace`, shape, scores }]]
+      : [];
+  });
+}
+
 /**
  * What someone has reached over time, one series for what may be compared: the same clock and movements in the same shapes (their
  * keys); of what was stored without a key, the same block of the same retest as it was written. Those with most numbers first.
  */
 export function ownNumbers(records: readonly NumberedRecord[]): NumberSeries[] {
-  const series = new Map<string, { label: string; shape: string; scores: { date: DayDate; score: Score }[] }>();
+  const series = new Map<string, OpenSeries>();
   for (const record of records) {
     for (const score of record.scores) {
       const shapes = [...new Set(record.shapes.filter((s) => s.block === score.block).map((s) => s.to))].filter(
@@ -59,10 +90,13 @@ export function ownNumbers(records: readonly NumberedRecord[]): NumberSeries[] {
       series.set(kept, own);
     }
   }
+  for (const [key, own] of pacedSeries(series)) series.set(key, own);
   return [...series]
     .map(([key, { label, shape, scores }]): NumberSeries => {
       const ordered = scores.toSorted((a, b) => (a.date < b.date ? -1 : 1));
-      const best = ordered.reduce((a, b) => (isBetter(b.score, a.score) ? b : a));
+      const best = ordered.reduce((a, b) =>
+        (b.amount === undefined || a.amount === undefined ? isBetter(b.score, a.score) : b.amount > a.amount) ? b : a,
+      );
       return {
         key,
         label,
@@ -70,8 +104,8 @@ export function ownNumbers(records: readonly NumberedRecord[]): NumberSeries[] {
         points: ordered.map((at) => ({
           date: at.date,
           dayWords: formatShortDay(at.date),
-          words: formatScore(at.score),
-          amount: scoreAmount(at.score),
+          words: at.words ?? formatScore(at.score),
+          amount: at.amount ?? scoreAmount(at.score),
           isBest: at === best,
         })),
       };

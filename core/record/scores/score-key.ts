@@ -19,31 +19,25 @@ function asDone(line: WorkItem): WorkItem {
   return item;
 }
 
-/**
- * What two scores must have in common to be held against each other: the same kind of score by the same clock, of the same movements
- * in the same shapes with the same doses. `block` is the one that was done (fitted), `chosen` are shapes that were changed on the
- * way; so are turns from which fewer repetitions were done. Role, name, film, remarks, neighbours and the rest after it make no difference. A lone movement for the most repetitions is told by its time
- * and its shape alone, by whatever clock. Empty where the block has no score.
- */
-export function scoreKey(
-  block: Block,
-  plan: SessionPlan['blocks'][number],
-  chosen: readonly { readonly item: number; readonly to: string }[] = [],
-  fewer: readonly FewerFrom[] = [],
-): string {
-  if (!plan.scoreForm) return '';
+type Chosen = readonly { readonly item: number; readonly to: string }[];
+type Line = { readonly rest: number | null } | { readonly work: WorkItem };
+
+/** The lines of a block as they were done, in the shapes that were chosen. */
+function doneLines(block: Block, chosen: Chosen): Line[] {
   const bare = (line: WorkItem, to: string | undefined): WorkItem => {
     const item = asDone(line);
     const option = item.choices.findIndex((c, n) => n > 0 && c.name === to);
     if (option > 0 && !item.inTurn) return withOption(item, option);
     return { ...item, choices: item.choices.map((c, n) => (n === 0 && to !== undefined ? { ...c, name: to } : c)) };
   };
-  type Line = { readonly rest: number | null } | { readonly work: WorkItem };
-  const lines = block.items.flatMap((item, i): Line[] => {
+  return block.items.flatMap((item, i): Line[] => {
     const to = chosen.find((c) => c.item === i)?.to;
     return !isWork(item) ? [{ rest: item.sec ?? null }] : to === '' ? [] : [{ work: bare(item, to) }];
   });
-  const { kind } = plan.scoreForm;
+}
+
+/** The rules of a block in words, without what makes no difference to its score. */
+function comparedClauses(block: Block): readonly string[] {
   const {
     count,
     thenRestSec: _rest,
@@ -53,11 +47,33 @@ export function scoreKey(
     film: _film,
     ...rules
   } = block;
+  return printClauses({ ...rules, ...(count && { count }), items: [] });
+}
+
+/** Rules and lines of a block as it was done: what is equal here was the same work. */
+export const comparedText = (block: Block, chosen: Chosen): string =>
+  JSON.stringify([comparedClauses(block), doneLines(block, chosen)]);
+
+/**
+ * What two scores must have in common to be held against each other: the same kind of score by the same clock, of the same movements
+ * in the same shapes with the same doses. `block` is the one that was done (fitted), `chosen` are shapes that were changed on the
+ * way; so are turns from which fewer repetitions were done. Role, name, film, remarks, neighbours and the rest after it make no difference. A lone movement for the most repetitions is told by its time
+ * and its shape alone, by whatever clock. Empty where the block has no score.
+ */
+export function scoreKey(
+  block: Block,
+  plan: SessionPlan['blocks'][number],
+  chosen: Chosen = [],
+  fewer: readonly FewerFrom[] = [],
+): string {
+  if (!plan.scoreForm) return '';
+  const lines = doneLines(block, chosen);
+  const { kind } = plan.scoreForm;
   const isExact = plan.clockSec.low === plan.clockSec.high;
   const only = lines[0] && 'work' in lines[0] ? lines[0].work : undefined;
-  if (kind === 'reps' && only && lines.length === 1 && isExact && plan.sets === 1 && !count)
+  if (kind === 'reps' && only && lines.length === 1 && isExact && plan.sets === 1 && !block.count)
     return fingerprint(JSON.stringify(['most', plan.workSec, only.choices[0]!.name, asCounted(only).load ?? null]));
-  const header = printClauses({ ...rules, ...(count && { count }), items: [] });
+  const header = comparedClauses(block);
   return fingerprint(JSON.stringify([kind, header, lines, ...(fewer.length > 0 ? [fewer] : [])]));
 }
 

@@ -14,6 +14,8 @@ interface ScorePlace {
 export type Score = ScorePlace & {
   /** What it may be compared by (`scoreKey`); absent in what was stored before there were such. */
   readonly key?: string;
+  /** What it may be divided by, to be held against other lengths of the same block. */
+  readonly rate?: { readonly key: string; readonly per: 'round' | 'minute'; readonly of: number };
 } & (
     | { readonly kind: 'rounds+reps'; readonly rounds: number; readonly reps: number }
     | { readonly kind: 'reps'; readonly reps: number }

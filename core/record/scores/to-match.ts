@@ -4,7 +4,9 @@ import type { Block, SessionDocument } from '../../document/document.ts';
 import { blockName } from '../../session/explain/explain.ts';
 import type { SessionPlan } from '../../session/plan.ts';
 import type { Score } from './score.ts';
-import { scoreFields } from './score.ts';
+import { formatScore, scoreFields } from './score.ts';
+import type { Paced } from './score-rate.ts';
+import { findPaced, pacedWords, scoreRate } from './score-rate.ts';
 import { repsOfRound, scoreKey } from './score-key.ts';
 import type { EarlierScore, Target } from './targets.ts';
 import { addScores, findTarget, targetWords } from './targets.ts';
@@ -49,6 +51,10 @@ export interface ToMatch {
   readonly sameAs: Readonly<Record<number, number>>;
   /** What earlier days give to aim for. */
   readonly targets: Readonly<Record<number, Target>>;
+  /** What an earlier score of another length comes to at its pace, where none is of the same length. */
+  readonly paced: Readonly<Record<number, Paced>>;
+  /** Why an earlier score of a block isn't held against, in words. */
+  readonly apart: Readonly<Record<number, string>>;
 }
 
 /** The blocks of a session that repeat another, each with the one it repeats. */
@@ -118,12 +124,33 @@ export function comparableScores(own: ComparedScore, earlier: readonly EarlierRe
   });
 }
 
+/** Why an earlier score that looks like one of the same work isn't held against; empty where there is none. */
+function apartWords(
+  tooFar: EarlierScore | undefined,
+  block: number,
+  kind: Score['kind'],
+  retest: string | undefined,
+  earlier: readonly EarlierRecord[],
+): string {
+  if (tooFar)
+    return `${formatScore(tooFar.score)} on ${tooFar.dayWords} was of another length by more than half: not held against it.`;
+  if (retest === undefined) return '';
+  const same = earlier.findLast((r) => r.retest?.toLowerCase() === retest.toLowerCase());
+  const score = same?.scores.find((s) => s.block === block && s.kind === kind);
+  return score && same
+    ? `${formatScore(score)} on ${same.dayWords} was of other movements, numbers or rules: not held against it.`
+    : '';
+}
+
 /** What each scored block of a session is to be held against: what was done before that may be compared, or the block that it repeats. */
 export function toMatch(session: DoneSession, earlier: readonly EarlierRecord[]): ToMatch {
   const { document, blocks, plan, reshaped } = session;
   const words: Record<number, string> = {};
   const sameAs: Record<number, number> = {};
   const targets: Record<number, Target> = {};
+  const paced: Record<number, Paced> = {};
+  const apart: Record<number, string> = {};
+  const all = earlier.flatMap(({ scores, dayWords }) => scores.map((score) => ({ score, dayWords })));
   for (const block of new Set(scoreFields(plan).map((s) => s.block))) {
     const first = sameAsOf(document, block);
     if (first !== undefined) sameAs[block] = first;
@@ -146,11 +173,20 @@ export function toMatch(session: DoneSession, earlier: readonly EarlierRecord[])
     const isExact = clockSec.low === clockSec.high && sets === 1;
     const target = findTarget(scores, { totalSec: isExact ? clockSec.likely : undefined, perRound });
     if (target) targets[block] = target;
+    const rate = scoreRate(blocks[block]!, own);
+    const byPace = target ? {} : findPaced({ kind: scoreForm!.kind, rate, perRound }, all);
+    if (byPace.paced) paced[block] = byPace.paced;
+    const why =
+      target || byPace.paced || first !== undefined
+        ? ''
+        : apartWords(byPace.tooFar, block, scoreForm!.kind, document.retest, earlier);
+    if (why) apart[block] = why;
     const said = [
       target ? targetWords(target, scores.length) : '',
+      byPace.paced ? pacedWords(byPace.paced) : '',
       first === undefined ? '' : `the score of ${blockName(document.blocks[first]!)}`,
     ].filter((part) => part !== '');
     if (said.length > 0) words[block] = said.join('; ');
   }
-  return { words, sameAs, targets };
+  return { words, sameAs, targets, paced, apart };
 }
