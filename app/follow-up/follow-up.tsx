@@ -441,7 +441,7 @@ function DayBeside({ loaderData, day }: { loaderData: LoaderData; day: NonNullab
           {record.scoreWords.map((s) => (
             <p key={s}>{s}</p>
           ))}
-          {record.againWords.map((s) => (
+          {[...record.sumWords, ...record.againWords].map((s) => (
             <p key={s}>{s}</p>
           ))}
           {record.fit.length > 0 && (

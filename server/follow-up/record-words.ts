@@ -5,8 +5,10 @@ import { detailWords } from '../../words/en/details.ts';
 import { scoresAgain } from '../../core/record/scores/again.ts';
 import { repsOfRound } from '../../core/record/scores/score-key.ts';
 import { resolveBlocks } from '../../core/session/resolve.ts';
-import { againWords } from '../../words/en/scores.ts';
-import { formatScore } from '../../core/record/scores/score.ts';
+import { scoreOf } from '../../core/forms/forms.ts';
+import { scoreSums } from '../../core/record/scores/score-sums.ts';
+import { againWords, sumWords } from '../../words/en/scores.ts';
+import { formatScore, whoseWords } from '../../core/record/scores/score.ts';
 import { findTarget, heldWords } from '../../core/record/scores/targets.ts';
 import type { EarlierRecord } from '../../core/record/scores/to-match.ts';
 import { comparableScores, earlierRecords, repeatedBlocks } from '../../core/record/scores/to-match.ts';
@@ -26,6 +28,11 @@ export async function recordWords(
   const record = await findRecord(db, enrolmentId, dayId);
   if (!record) return null;
   const document = await getVersionDocument(db, record.versionId);
+  const blocks = resolveBlocks(document);
+  const times = blocks.flatMap((block, at) => {
+    const form = scoreOf(block);
+    return form ? [{ block: at, sets: block.sets?.count ?? 1, persons: form.persons }] : [];
+  });
   const earlier = record.scores.length === 0 ? [] : await earlierOf(db, { ...run, enrolmentId }, dayId);
   const madeMs = Math.round(record.madeAtMs / 60_000) * 60_000;
   const inAnotherShape = (block: number) => record.fit.some((c) => c.isScored && c.block === block);
@@ -53,11 +60,16 @@ export async function recordWords(
       );
       const held = findTarget(scores, {});
       const before = held ? heldWords(held, scores.length) : '';
-      return `${blockName(block)}: ${formatScore(s)}${inAnotherShape(s.block) ? ' (in another shape)' : ''}${before && ` (before: ${before})`}`;
+      const own = times.find((t) => t.block === s.block);
+      const whose = own ? whoseWords(s.part ?? 1, own) : '';
+      return `${[blockName(block), whose].filter(Boolean).join(', ')}: ${formatScore(s)}${inAnotherShape(s.block) ? ' (in another shape)' : ''}${before && ` (before: ${before})`}`;
     }),
-    againWords: scoresAgain(repeatedBlocks(document), record.scores, (b) =>
-      repsOfRound(resolveBlocks(document)[b]!),
-    ).map((again) => `${blockName(document.blocks[again.block]!)}: ${againWords(again, true)}`),
+    sumWords: scoreSums(record.scores, times, (b) => repsOfRound(blocks[b]!)).map(
+      (sum) => `${blockName(document.blocks[sum.block]!)}: ${sumWords(sum)}`,
+    ),
+    againWords: scoresAgain(repeatedBlocks(document), record.scores, (b) => repsOfRound(blocks[b]!)).map(
+      (again) => `${blockName(document.blocks[again.block]!)}: ${againWords(again, true)}`,
+    ),
     title: sessionTitle(document),
   };
 }

@@ -1,4 +1,5 @@
 import type { Again } from '../../core/record/scores/again.ts';
+import type { ScoreSum } from '../../core/record/scores/score-sums.ts';
 import { formatScore } from '../../core/record/scores/score.ts';
 import { plural } from '../../core/words/words.ts';
 
@@ -12,6 +13,12 @@ export function againWords({ score, first, by }: Pick<Again, 'score' | 'first' |
     ? plural(Math.abs(by.amount), by.unit)
     : `${Math.abs(by.amount)} ${by.unit}s`;
   return `${both}: ${much} ${WAY[by.unit === 'second' ? 'time' : 'count'][by.amount > 0 ? 'better' : 'worse']}`;
+}
+
+/** `all sets together: 14 rounds`, `partner 2, all sets together: 40 reps`, `all partners together: 90 reps`. */
+export function sumWords({ person, of, score }: Pick<ScoreSum, 'person' | 'of' | 'score'>): string {
+  const whose = person === null ? '' : `partner ${person}, `;
+  return `${whose}${of === 'sets' ? 'all sets' : 'all partners'} together: ${formatScore(score)}`;
 }
 
 const WAY = {

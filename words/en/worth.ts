@@ -40,7 +40,9 @@ function besidePace({ rate, amount, before, dayWords }: WorthPace): string {
   const [mine, theirs] = [perWords(amount, rate), perWords(before, rate)];
   if (mine === theirs) return `${mine}, as on ${dayWords}`;
   const isBetter = rate.per === 'round' ? amount < before : amount > before;
-  return isBetter ? `${mine}, ${rate.per === 'round' ? 'quicker' : 'more'} than ${theirs} on ${dayWords}` : `${mine}, beside ${theirs} on ${dayWords}`;
+  return isBetter
+    ? `${mine}, ${rate.per === 'round' ? 'quicker' : 'more'} than ${theirs} on ${dayWords}`
+    : `${mine}, beside ${theirs} on ${dayWords}`;
 }
 
 function besideLast({ score, last, stands }: WorthScore): string {

@@ -9,18 +9,18 @@ import {
   REASON_WORDS,
   REASONS,
 } from '../../../core/record/record.ts';
-import type { Score } from '../../../core/record/scores/score.ts';
 import { scoresAgain } from '../../../core/record/scores/again.ts';
-import { againWords } from '../../../words/en/scores.ts';
-import { formatScore, readScores } from '../../../core/record/scores/score.ts';
+import { againWords, sumWords } from '../../../words/en/scores.ts';
+import { readScores } from '../../../core/record/scores/score.ts';
 import { optionValue } from '../../../core/record/option-fields.ts';
 import { isSeenName } from '../clock/seen-names.ts';
 import type { FewerReps } from '../../../core/clock/fewer.ts';
 import { fewerWords } from '../../../words/en/details.ts';
 import type { ChosenShape } from '../../../core/clock/shapes.ts';
 import { findDoubts, outcomeDoubt } from '../../../core/record/scores/doubts.ts';
-import { addScores } from '../../../core/record/scores/targets.ts';
-import { plural } from '../../../core/words/words.ts';
+import { scoreSums } from '../../../core/record/scores/score-sums.ts';
+import { groupBy } from '../../../core/group-by.ts';
+import { capitalized, plural } from '../../../core/words/words.ts';
 import { insertRecord } from '../../../db/queries/record.ts';
 import { nowMs } from '../../../server/config.ts';
 import { boundsOf } from '../../../server/participant/fitted-view.ts';
@@ -308,7 +308,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
             </div>
           </fieldset>
         ))}
-        <HalvesTogether scored={scored} values={{ ...values, ...typed }} perRound={bounds} />
+        <Together scored={scored} values={{ ...values, ...typed }} perRound={bounds} />
         {loads.length > 0 && (
           <fieldset className="score">
             <legend>Weight used</legend>
@@ -412,8 +412,8 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
   );
 }
 
-/** Two halves of a score, added as they are typed. */
-function HalvesTogether({
+/** Scores that belong together, added as they are typed. */
+function Together({
   scored,
   values,
   perRound,
@@ -422,26 +422,17 @@ function HalvesTogether({
   values: Readonly<Record<string, string>>;
   perRound: Route.ComponentProps['loaderData']['bounds'];
 }) {
-  const blocks = [
-    ...new Set(scored.filter((s) => s.part !== undefined && s.person === 1 && s.set > 1).map((s) => s.block)),
-  ];
-  return blocks.map((block) => {
-    const own = scored.filter((s) => s.block === block && s.person === 1);
-    const numbers = own.map((s): Score | undefined => {
-      const [a, b] = s.fields.map((f) => values[f.name] ?? '');
-      if (!a) return undefined;
-      if (s.kind === 'rounds+reps') return { block, kind: s.kind, rounds: Number(a) || 0, reps: Number(b) || 0 };
-      return s.kind === 'reps' ? { block, kind: s.kind, reps: Number(a) || 0 } : undefined;
-    });
-    const sum = numbers.every((n) => n !== undefined)
-      ? addScores(numbers, perRound[block]?.perRound ?? undefined)
-      : undefined;
-    return sum ? (
-      <p key={block} className="to-match">
-        Together: <b>{formatScore(sum)}</b>
-      </p>
-    ) : null;
-  });
+  const times = [...groupBy(scored, (s) => s.block)].map(([block, own]) => ({
+    block,
+    sets: Math.max(...own.map((s) => s.set)),
+    persons: Math.max(...own.map((s) => s.person)),
+  }));
+  const { scores } = readScores(scored, (name) => values[name] ?? '');
+  return scoreSums(scores, times, (block) => perRound[block]?.perRound ?? undefined).map((sum) => (
+    <p key={`${sum.block} ${sum.of} ${sum.person}`} className="to-match" role="status">
+      <b>{capitalized(sumWords(sum))}</b>
+    </p>
+  ));
 }
 
 type Scored = Route.ComponentProps['loaderData']['scored'][number];

@@ -34,6 +34,13 @@ describe('what a session was worth', () => {
   test('its time and counts, exact where they are', () => {
     expect(words([])).toEqual(['10 minutes, 90 repetitions', 'most of it 50 squat, 40 push-up']);
   });
+  test('sets are held against earlier ones by their sum', () => {
+    const sets = analyseText('Main: amrap 4:00, 2 sets, rest 1:00\n10 squat\n8 push-up', baseLibrary);
+    const lines = (scores: Score[]) =>
+      linesOf({ outcome: 'done', shareRatio: 1, scores }, sets, { 0: target(rounds(9)) });
+    expect(lines([rounds(5, 1), rounds(5, 2)])).toContain('Main: 10 rounds, your best so far');
+    expect(lines([rounds(5, 1)]).join()).not.toContain('Main:');
+  });
   test('a part by its share, in round numbers', () => {
     expect(words([], {}, 0.75)).toEqual(['about 8 minutes, about 70 repetitions', 'most of it 40 squat, 30 push-up']);
     expect(words([], {}, 0.1)[0]).toBe('about 1 minute, about 9 repetitions');

@@ -10,6 +10,8 @@ import { isWork } from '../../words/describe-item.ts';
 import { wholeMinutes } from '../../words/words.ts';
 import type { RecordDetails, SessionRecord } from '../record.ts';
 import type { Score } from '../scores/score.ts';
+import { repsOfRound } from '../scores/score-key.ts';
+import { scoreSums } from '../scores/score-sums.ts';
 import { isBetter } from '../scores/score.ts';
 import type { ScoreRate } from '../scores/score-rate.ts';
 import { amountPer } from '../scores/score-rate.ts';
@@ -89,7 +91,7 @@ export function worthOf(
       known.length === counts.length && known.every((c) => c.movements !== null)
         ? [...byName].map(([name, reps]) => ({ name, reps })).sort((a, b) => b.reps - a.reps)
         : [],
-    compared: record.scores.flatMap((score): WorthScore[] => {
+    compared: wholeScores(record.scores, session).flatMap((score): WorthScore[] => {
       const target = targets[score.block];
       return target && (score.part ?? 1) === (target.last.score.part ?? 1)
         ? [{ block: score.block, score, last: target.last, stands: standsTo(score, target.last, target.best) }]
@@ -103,6 +105,15 @@ export function worthOf(
         : [];
     }),
   };
+}
+
+/** The scores as they are held against earlier ones: of a block in sets their sum, where there is one of each. */
+function wholeScores(scores: readonly Score[], { plan, blocks }: DoneSession): readonly Score[] {
+  const isInSets = ({ block }: Score) =>
+    (plan.blocks[block]?.sets ?? 1) > 1 && plan.blocks[block]!.scoreForm?.persons === 1;
+  const times = plan.blocks.map(({ sets }, block) => ({ block, sets, persons: 1 }));
+  const sums = scoreSums(scores.filter(isInSets), times, (block) => repsOfRound(blocks[block]!));
+  return [...scores.filter((s) => !isInSets(s)), ...sums.map((s) => s.score)];
 }
 
 function standsTo(score: Score, last: Earlier, best: Earlier): WorthScore['stands'] {

@@ -13,7 +13,7 @@ import { toMatch } from './to-match.ts';
 const open = (text: string) => {
   const { document, blocks, plan, issues } = analyseText(text, baseLibrary);
   expect(issues).toEqual([]);
-  return { document: document!, blocks, plan, reshaped: [] };
+  return { document: document, blocks, plan, reshaped: [] };
 };
 const rateOf = (text: string) => {
   const { blocks, plan } = open(text);
@@ -22,7 +22,7 @@ const rateOf = (text: string) => {
 type Bare = Score extends infer S ? (S extends Score ? Omit<S, 'block'> : never) : never;
 const scored = (text: string, bare: Bare): Score => {
   const { blocks, plan } = open(text);
-  return { ...bare, block: 0, ...comparedBy(blocks[0]!, plan.blocks[0]!) } as Score;
+  return { ...bare, block: 0, ...comparedBy(blocks[0]!, plan.blocks[0]!) };
 };
 const earlier = (score: Score, dayWords = 'Wed 6 May', retest: string | null = null): EarlierRecord => ({
   dayWords,

@@ -54,21 +54,27 @@ export function scoreFields(plan: SessionPlan): ScoredBlock[] {
     const { kind, persons, fields } = scoreForm;
     return Array.from({ length: sets * persons }, (_, i) => {
       const place: ScorePlace = sets * persons === 1 ? { block } : { block, part: i + 1 };
-      const whose = [
-        ...(sets > 1 ? [`set ${Math.floor(i / persons) + 1}`] : []),
-        ...(persons > 1 ? [`partner ${(i % persons) + 1}`] : []),
-      ];
       return {
         ...place,
         kind,
         set: Math.floor(i / persons) + 1,
         person: (i % persons) + 1,
-        whose: whose.join(', '),
+        whose: whoseWords(i + 1, { sets, persons }),
         fields: fields.map((field) => ({ ...field, name: fieldName(place, field.part) })),
       };
     });
   });
 }
+
+/** Which set and whose a part of several is, from 1: `set 2, partner 1`; empty where there is one. */
+export const whoseWords = (
+  part: number,
+  { sets, persons }: { readonly sets: number; readonly persons: number },
+): string =>
+  [
+    ...(sets > 1 ? [`set ${Math.floor((part - 1) / persons) + 1}`] : []),
+    ...(persons > 1 ? [`partner ${((part - 1) % persons) + 1}`] : []),
+  ].join(', ');
 
 export interface FieldError {
   readonly name: string;

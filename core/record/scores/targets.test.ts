@@ -125,6 +125,15 @@ test('two halves of a score are added, whole rounds out of reps made where they 
   expect(addScores([reps(20), reps(19)])).toEqual(reps(39));
   expect(addScores([time(100), time(90)])).toEqual(time(190));
   expect(addScores([time(100), time(90, 4)])).toBeUndefined();
+  const windows = (...own: number[]): Score => ({ block: 0, kind: 'reps-per-window', reps: own });
+  expect(addScores([windows(12, 10), windows(11, 9)])).toEqual(windows(12, 10, 11, 9));
+  const tops = (up: number[], downs?: number[]): Score => ({
+    block: 0,
+    kind: 'top-set',
+    tops: up,
+    ...(downs && { downs }),
+  });
+  expect(addScores([tops([4, 3]), tops([3.5, 3], [2, 1])])).toEqual(tops([7.5, 6], [2, 1]));
   expect(addScores([reps(20)])).toBeUndefined();
   expect(addScores([reps(20), rounds(1)])).toBeUndefined();
 });

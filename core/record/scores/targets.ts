@@ -131,7 +131,7 @@ export function heldWords({ last, best }: Pick<Target, 'last' | 'best'>, count: 
 export const targetWords = (target: Target, count: number): string =>
   target.aim === '' ? heldWords(target, count) : `${heldWords(target, count)}: aim for ${target.aim}`;
 
-/** Two halves of a score are added: sets of one block, not partners. Undefined where there is one score, or they can't be. */
+/** Scores of one block are added: its sets, or what partners did. Windows come one after the other; a pyramid's sets are summed by pair. Undefined where there is one score, or they can't be. */
 export function addScores(scores: readonly Score[], perRound?: number): Score | undefined {
   const [first] = scores;
   if (!first || scores.length < 2 || scores.some((s) => s.kind !== first.kind || s.block !== first.block))
@@ -151,7 +151,25 @@ export function addScores(scores: readonly Score[], perRound?: number): Score | 
       return scores.some((s) => s.kind === 'time' && s.reps !== undefined)
         ? undefined
         : { block, kind: 'time', sec: -sum(scoreAmount) };
-    default:
+    case 'reps-per-window':
+      return {
+        block,
+        kind: 'reps-per-window',
+        reps: scores.flatMap((s) => (s.kind === 'reps-per-window' ? s.reps : [])),
+      };
+    case 'top-set': {
+      const pyramids = scores.flatMap((s) => (s.kind === 'top-set' ? [s] : []));
+      const byPair = (of: (s: (typeof pyramids)[number]) => readonly number[]) =>
+        first.tops.map((_, pair) => pyramids.reduce((n, s) => n + (of(s)[pair] ?? 0), 0));
+      const hasDowns = pyramids.some((s) => s.downs);
+      return {
+        block,
+        kind: 'top-set',
+        tops: byPair((s) => s.tops),
+        ...(hasDowns && { downs: byPair((s) => s.downs ?? []) }),
+      };
+    }
+    case 'whole-slots':
       return undefined;
   }
 }
