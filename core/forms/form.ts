@@ -281,5 +281,9 @@ export type FormLever = (typeof FORM_LEVERS)[number];
 export interface LeverAnswer<R extends TimeRule = TimeRule> {
   /** Undefined where there is nothing to pull after all. */
   read(rule: R, block: Block): string | undefined;
-  pull(rule: R, by: number, block: Block): Block;
+  /** `newRounds`: what rounds that are added to a list by round do. */
+  pull(rule: R, by: number, block: Block, newRounds?: NewRounds): Block;
 }
+
+/** What a round that is added to a list by round has: what comes next in it, its last one's, or its first ones' again. */
+export type NewRounds = 'go-on' | 'as-last' | 'from-first';

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { readLever } from '../../../core/progress/levers/apply-lever.ts';
+import type { NewRounds } from '../../../core/forms/form.ts';
+import { newRoundsOf, readLever } from '../../../core/progress/levers/apply-lever.ts';
 import type { ReadTrack } from '../../../core/progress/track/build-track.ts';
 import {
   dragRule,
@@ -51,6 +52,7 @@ export function LeverRow({ read, index, book, weeks, lighter, now, lengthSec, on
   const scope: ScheduleScope = { lighter, baseReps: read.baseReps[index], mostSteps: read.mostSteps[index] };
   const name = leverName(lever);
   const step = leverStep(lever.kind);
+  const newRounds = newRoundsOf(read.document, lever, read.scope.library);
   const base = readLever(read.document, lever, read.scope.library);
   const stands = Array.from(
     { length: weeks },
@@ -197,6 +199,18 @@ export function LeverRow({ read, index, book, weeks, lighter, now, lengthSec, on
             />
           )}
         </span>
+        {newRounds && (
+          <Choice
+            label="What a round that is added has"
+            value={newRounds}
+            onChange={(how) => onChange({ ...rule, lever: { ...lever, newRounds: how as NewRounds } })}
+            options={[
+              { value: 'go-on', words: 'new rounds: the list goes on' },
+              { value: 'as-last', words: 'new rounds: like the last' },
+              { value: 'from-first', words: 'new rounds: from the first again' },
+            ]}
+          />
+        )}
         <button
           type="button"
           className="tool lever-remove"

@@ -20,7 +20,7 @@ export const levers: FormLevers<IntervalsRule> = {
     rounds: {
       read: (rule, block) =>
         rule.total !== undefined ? `${rule.total} intervals` : spanWords(countRounds(block, byRound(rule))),
-      pull(rule, by, block) {
+      pull(rule, by, block, newRounds) {
         if (rule.total !== undefined)
           return {
             ...block,
@@ -30,8 +30,8 @@ export const levers: FormLevers<IntervalsRule> = {
             },
           };
         const extend = (values: readonly number[]) =>
-          values.length > 1 ? extendList(values, by, MAX_DURATION_SEC) : values;
-        return pullRounds(block, by, {
+          values.length > 1 ? extendList(values, by, MAX_DURATION_SEC, newRounds) : values;
+        return pullRounds(block, by, newRounds, {
           isListed: byRound(rule) > 1,
           pull: (b) => ({
             ...b,

@@ -10,7 +10,7 @@ export const levers: FormLevers<OwnRule> = {
   answers: {
     rounds: {
       read: (_rule, block) => spanWords(countRounds(block, itemLists(block))),
-      pull: (_rule, by, block) => pullRounds(block, by),
+      pull: (_rule, by, block, newRounds) => pullRounds(block, by, newRounds),
     },
     work: null,
     rest: null,

@@ -1,3 +1,5 @@
+import { sameData } from '../../same-data.ts';
+import type { NewRounds } from '../../forms/form.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
 import type { Block, SessionDocument } from '../../document/document.ts';
 import { formOf } from '../../forms/forms.ts';
@@ -57,6 +59,23 @@ export function applyLever(document: SessionDocument, { lever, by }: Pull, libra
     meansBlock(lever, block) ? action.pull(block, by, lever, library) : block,
   );
   return blocks.every((b, i) => b === document.blocks[i]) ? document : { ...document, blocks };
+}
+
+const NEW_ROUNDS = ['go-on', 'as-last', 'from-first'] as const;
+
+/**
+ * What rounds that are added have, as it stands: said by the coach, or what comes of saying nothing. Undefined where it makes no
+ * difference, since no list by round grows with them.
+ */
+export function newRoundsOf(document: SessionDocument, lever: Lever, library: MovementLibrary): NewRounds | undefined {
+  if (lever.kind !== 'rounds') return undefined;
+  const { newRounds: _said, ...bare } = lever;
+  const withOneMore = (own: Lever) => applyLever(document, { lever: own, by: 1 }, library);
+  const each = NEW_ROUNDS.map((newRounds) => withOneMore({ ...bare, newRounds }));
+  if (each.every((other) => sameData(other, each[0]))) return undefined;
+  const unsaid = withOneMore(bare);
+  // A list of which nothing is said holds its last number, which is the same work as with that number written again.
+  return lever.newRounds ?? NEW_ROUNDS[each.findIndex((other) => sameData(other, unsaid))] ?? 'as-last';
 }
 
 /** Pulls at the same lever added up, in order of first appearance; those that come to nothing left out. */

@@ -15,9 +15,10 @@ const onForm = (lever: FormLever): LeverAction => ({
     const { time } = block;
     return block.items.length === 0 ? undefined : formOf(time).levers.answers[lever]?.read(time, block);
   },
-  pull(block, by) {
+  pull(block, by, { newRounds }) {
     const { time } = block;
-    return block.items.length === 0 ? block : (formOf(time).levers.answers[lever]?.pull(time, by, block) ?? block);
+    const answer = block.items.length === 0 ? null : formOf(time).levers.answers[lever];
+    return answer?.pull(time, by, block, newRounds) ?? block;
   },
 });
 

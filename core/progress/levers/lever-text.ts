@@ -8,12 +8,20 @@ import { done, refused } from '../../result.ts';
 import type { LeverRule, Schedule } from '../track/schedule.ts';
 
 const MAX_BY = 3600;
+
+/** How a line says what rounds that are added have. */
+const NEW_ROUNDS = {
+  'go-on': 'new rounds going on',
+  'as-last': 'new rounds like the last',
+  'from-first': 'new rounds from the first',
+} as const;
 const plain = (by: number) => formatSigned(by).replace('−', '-');
 
 /** A rule as one line: `reps of goblet squat in Engine: wave +1, lighter -2`. Reading it gives the same rule. */
 export function printRule({ lever, schedule, lighterBy, notLighterIn = [] }: LeverRule): string {
   return [
     `${leverName(lever)}: ${printSchedule(schedule)}`,
+    ...(lever.newRounds ? [NEW_ROUNDS[lever.newRounds]] : []),
     ...(lighterBy === undefined ? [] : [`lighter ${plain(lighterBy)}`]),
     ...notLighterIn.map((week) => `not lighter in week ${week}`),
   ].join(', ');
@@ -79,6 +87,7 @@ export const RULE_EXAMPLES: readonly { readonly line: string; readonly means: st
   { line: 'reps of list: by week 0 +2 +4 -1', means: 'week by week, the last one standing for what follows' },
   { line: 'rounds: wave 0, carry +1, lighter -1', means: 'one more after each lighter week, one less in it' },
   { line: 'rounds: +1 a week, lighter 0, not lighter in week 8', means: 'a lighter week that this passes by' },
+  { line: 'rounds: +1 a week, new rounds like the last', means: 'a list by round ends as it did, as often as needed' },
   { line: 'reps of goblet squat: double to 12, load +2', means: 'reps to 12, then 2 kg more and from the start again' },
   { line: 'rounds in Engine: +1 a week until 40:00', means: 'for as long as the session stays within 40 minutes' },
 ];
@@ -111,11 +120,15 @@ export function readRule(line: string): ReadRule {
     .map((c) => c.trim().replace(/\s+/g, ' ').toLowerCase())
     .filter(Boolean);
   let lighterBy: number | undefined;
+  let newRounds: Lever['newRounds'];
   const notLighterIn: number[] = [];
   const rest = clauses.filter((c) => {
     const not = NOT_LIGHTER_CLAUSE.exec(c);
     if (not) notLighterIn.push(Number(not[1]));
     if (not) return false;
+    const added = (['go-on', 'as-last', 'from-first'] as const).find((how) => NEW_ROUNDS[how] === c);
+    if (added) newRounds = added;
+    if (added) return false;
     const found = LIGHTER_CLAUSE.exec(c);
     if (found) lighterBy = toNumber(found[1]!);
     return !found;
@@ -126,8 +139,9 @@ export function readRule(line: string): ReadRule {
     return refused(`A step is at most ${MAX_BY} either way, a week 1 to 52.`);
   if (schedule.kind === 'double' && lever.value.kind !== 'reps')
     return refused('“double” goes with reps: they grow to a ceiling, then the load goes up.');
+  if (newRounds && lever.value.kind !== 'rounds') return refused('What new rounds have goes with “rounds”.');
   return done({
-    lever: lever.value,
+    lever: { ...lever.value, ...(newRounds && { newRounds }) },
     schedule,
     ...(lighterBy !== undefined && { lighterBy }),
     ...(notLighterIn.length > 0 && { notLighterIn: [...new Set(notLighterIn)].sort((a, b) => a - b) }),

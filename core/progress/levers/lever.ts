@@ -1,3 +1,5 @@
+import type { NewRounds } from '../../forms/form.ts';
+
 /** What progression changes in a session. */
 export const LEVER_KINDS = [
   'rounds',
@@ -22,6 +24,8 @@ export interface Lever {
   readonly of?: string;
   /** A block's label, or its role where it has none. Absent: all of Main, Finisher and Skill. */
   readonly in?: string;
+  /** What rounds that are added to a list by round have; absent: the list goes on. */
+  readonly newRounds?: NewRounds;
 }
 
 export interface LeverWords {
