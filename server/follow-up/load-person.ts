@@ -8,7 +8,7 @@ import { SPARE_WORDS } from '../../core/movement/spare.ts';
 import { helpedSince } from '../../core/record/attention/attention.ts';
 import type { ActKind } from '../../core/record/attention/attention-rules.ts';
 import { isAttentionCode } from '../../core/record/attention/attention-rules.ts';
-import { detailWords, painWords } from '../../words/en/details.ts';
+import { detailWords, painWords } from '../../words/en/record.ts';
 import { packStrand } from '../../core/record/adherence/packed-strand.ts';
 import { formatScore } from '../../core/record/scores/score.ts';
 import { isKept, isOwed } from '../../core/record/adherence/strand.ts';

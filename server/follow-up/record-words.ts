@@ -1,7 +1,7 @@
 import type { DayDate } from '../../core/calendar/day.ts';
 import { dateOfDay, formatDay } from '../../core/calendar/day.ts';
 import { localDate, localTime } from '../../core/calendar/release.ts';
-import { detailWords } from '../../words/en/details.ts';
+import { detailWords } from '../../words/en/record.ts';
 import { scoresAgain } from '../../core/record/scores/again.ts';
 import { repsOfRound } from '../../core/record/scores/score-key.ts';
 import { resolveBlocks } from '../../core/session/resolve.ts';

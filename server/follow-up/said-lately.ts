@@ -1,7 +1,7 @@
 import type { DayDate } from '../../core/calendar/day.ts';
 import { addDays, dayKey } from '../../core/calendar/day.ts';
 import { instantAt, localTime } from '../../core/calendar/release.ts';
-import { painWords } from '../../words/en/details.ts';
+import { painWords } from '../../words/en/record.ts';
 import { formatScore } from '../../core/record/scores/score.ts';
 import { blockName } from '../../core/session/explain/explain.ts';
 import type { Db } from '../../db/pool.ts';

@@ -1,4 +1,8 @@
-import type { Outcome } from '../../core/record/record.ts';
+import type { Hurt } from '../../core/clock/clock.ts';
+import type { FewerFrom } from '../../core/clock/fewer.ts';
+import type { Outcome, RecordDetails } from '../../core/record/record.ts';
+import { BODY_WORDS, REASON_WORDS } from '../../core/record/record.ts';
+import { plural } from '../../core/words/words.ts';
 
 /** What the words for effort are, 0 to 10 (own words; the scale is the 0-to-10 session scale, docs/formulas.md 2). */
 export const EFFORT_WORDS = [
@@ -17,3 +21,52 @@ export const EFFORT_WORDS = [
 
 /** What somebody says of a session as a whole. */
 export const OUTCOME_WORDS: Record<Outcome, string> = { done: 'done', part: 'part of it', 'not-done': 'not today' };
+
+/** What a record says beside its numbers, a line each, as its coach reads it. */
+export function detailWords({
+  reason,
+  body,
+  loads = [],
+  chosen = [],
+  rounds = {},
+  fewer = {},
+  overran = {},
+  clockOffSec,
+}: RecordDetails): string[] {
+  return [
+    ...(reason ? [`because: ${REASON_WORDS[reason]}`] : []),
+    ...(body ? [`the body: ${BODY_WORDS[body]}`] : []),
+    ...(loads.length > 0
+      ? [
+          `with ${loads.map((l) => `${l.movement} ${l.kg} kg${l.lastReps === undefined ? '' : `, ${l.lastReps} in the last set`}`).join(', ')}`,
+        ]
+      : []),
+    ...Object.values(overran).map((n) => (n === 0 ? 'every turn was over in time' : `${plural(n, 'turn')} ran over`)),
+    ...Object.values(rounds).map((n) => `${plural(n, 'round')}, by choice`),
+    ...Object.values(fewer).map(fewerWords),
+    ...chosen.map(({ from, to }) => (to === '' ? `${from} left out` : `${to} instead of ${from}`)),
+    ...(clockOffSec === undefined ? [] : [clockOffWords(clockOffSec)]),
+  ];
+}
+
+/** `fewer repetitions from round 3 on, fewer still from round 5 on`. */
+export function fewerWords(places: readonly FewerFrom[]): string {
+  const isInSets = places.some((p) => p.set > 1);
+  const said = places.map(({ set, turn, by }, i) => {
+    const what = by === -1 ? 'more again' : i === 0 ? 'fewer repetitions' : 'fewer still';
+    return `${what} from round ${turn + 1}${isInSets ? ` of set ${set}` : ''} on`;
+  });
+  return said.join(', ');
+}
+
+function clockOffWords(sec: number): string {
+  const minutes = Math.round(Math.abs(sec) / 60);
+  const by = minutes < 120 ? plural(minutes, 'minute') : plural(Math.round(minutes / 60), 'hour');
+  return `their phone’s clock is ${by} ${sec > 0 ? 'ahead' : 'behind'}`;
+}
+
+/** `knee, at squat: went on with wall sit`. */
+export function painWords({ area, movement, did, to }: Pick<Hurt, 'area' | 'movement' | 'did' | 'to'>): string {
+  const done = { 'stand-in': `went on with ${to}`, 'left-out': 'left it out', ended: 'stopped there' }[did];
+  return `${area}, at ${movement}: ${done}`;
+}

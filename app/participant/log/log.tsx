@@ -15,7 +15,7 @@ import { readScores } from '../../../core/record/scores/score.ts';
 import { optionValue } from '../../../core/record/option-fields.ts';
 import { isSeenName } from '../clock/seen-names.ts';
 import type { FewerReps } from '../../../core/clock/fewer.ts';
-import { fewerWords } from '../../../words/en/details.ts';
+import { fewerWords } from '../../../words/en/record.ts';
 import type { ChosenShape } from '../../../core/clock/shapes.ts';
 import { findDoubts, outcomeDoubt } from '../../../core/record/scores/doubts.ts';
 import { scoreSums } from '../../../core/record/scores/score-sums.ts';

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { detailWords, painWords } from './details.ts';
+import { detailWords, painWords } from './record.ts';
 
 test('what a record says beside its numbers, as its coach reads it', () => {
   expect(
