@@ -306,7 +306,7 @@ CREATE FUNCTION public.standing_of(scores jsonb, fit jsonb, details jsonb) RETUR
     LANGUAGE sql IMMUTABLE
     AS $_$
   select scores <> '[]'::jsonb, fit <> '[]'::jsonb or details ? 'chosen',
-    details ?| array['loads', 'overran'] or coalesce(details ->> 'body' = 'hurts', false),
+    details ?| array['loads', 'steps', 'overran', 'chosen', 'fewer'] or coalesce(details ->> 'body' = 'hurts', false),
     case when details ? 'ranSec' then (select max(k::smallint) from jsonb_object_keys(details -> 'ranSec') k where k ~ '^[0-9]{1,3}$') end
 $_$;
 
@@ -938,6 +938,24 @@ ALTER TABLE public.run_shift ALTER COLUMN id ADD GENERATED ALWAYS AS IDENTITY (
     CACHE 1
 );
 
+CREATE TABLE public.scale_override (
+    id bigint NOT NULL,
+    workspace_id bigint NOT NULL,
+    scale_id text NOT NULL,
+    scale jsonb NOT NULL,
+    changed_at timestamp with time zone DEFAULT now() NOT NULL,
+    CONSTRAINT scale_override_id_length CHECK (((length(scale_id) >= 1) AND (length(scale_id) <= 100)))
+);
+
+ALTER TABLE public.scale_override ALTER COLUMN id ADD GENERATED ALWAYS AS IDENTITY (
+    SEQUENCE NAME public.scale_override_id_seq
+    START WITH 1
+    INCREMENT BY 1
+    NO MINVALUE
+    NO MAXVALUE
+    CACHE 1
+);
+
 CREATE TABLE public.schema_migration (
     number integer NOT NULL,
     name text NOT NULL,
@@ -1198,6 +1216,12 @@ ALTER TABLE ONLY public.run
 
 ALTER TABLE ONLY public.run_shift
     ADD CONSTRAINT run_shift_pkey PRIMARY KEY (id);
+
+ALTER TABLE ONLY public.scale_override
+    ADD CONSTRAINT scale_override_once UNIQUE (workspace_id, scale_id);
+
+ALTER TABLE ONLY public.scale_override
+    ADD CONSTRAINT scale_override_pkey PRIMARY KEY (id);
 
 ALTER TABLE ONLY public.schema_migration
     ADD CONSTRAINT schema_migration_pkey PRIMARY KEY (number);
@@ -1471,6 +1495,9 @@ ALTER TABLE ONLY public.run_shift
 ALTER TABLE ONLY public.run
     ADD CONSTRAINT run_workspace_id_programme_id_fkey FOREIGN KEY (workspace_id, programme_id) REFERENCES public.programme(workspace_id, id) ON DELETE CASCADE;
 
+ALTER TABLE ONLY public.scale_override
+    ADD CONSTRAINT scale_override_workspace_id_fkey FOREIGN KEY (workspace_id) REFERENCES public.workspace(id);
+
 ALTER TABLE ONLY public.standing
     ADD CONSTRAINT standing_workspace_id_enrolment_id_fkey FOREIGN KEY (workspace_id, enrolment_id) REFERENCES public.enrolment(workspace_id, id) ON DELETE CASCADE;
 
@@ -1579,6 +1606,8 @@ CREATE POLICY own_workspace ON public.run_day USING ((workspace_id = ( SELECT (N
 
 CREATE POLICY own_workspace ON public.run_shift USING ((workspace_id = ( SELECT (NULLIF(current_setting('ysodos.workspace_id'::text, true), ''::text))::bigint AS "nullif")));
 
+CREATE POLICY own_workspace ON public.scale_override USING ((workspace_id = ( SELECT (NULLIF(current_setting('ysodos.workspace_id'::text, true), ''::text))::bigint AS "nullif")));
+
 CREATE POLICY own_workspace ON public.standing USING ((workspace_id = ( SELECT (NULLIF(current_setting('ysodos.workspace_id'::text, true), ''::text))::bigint AS "nullif")));
 
 CREATE POLICY own_workspace ON public.template USING ((workspace_id = ( SELECT (NULLIF(current_setting('ysodos.workspace_id'::text, true), ''::text))::bigint AS "nullif")));
@@ -1614,6 +1643,8 @@ ALTER TABLE public.run ENABLE ROW LEVEL SECURITY;
 ALTER TABLE public.run_day ENABLE ROW LEVEL SECURITY;
 
 ALTER TABLE public.run_shift ENABLE ROW LEVEL SECURITY;
+
+ALTER TABLE public.scale_override ENABLE ROW LEVEL SECURITY;
 
 ALTER TABLE public.standing ENABLE ROW LEVEL SECURITY;
 

@@ -1,3 +1,4 @@
+import { baseLibrary } from '../core/movement/library.ts';
 import type { Block } from '../core/document/document.ts';
 import { loadFields } from '../core/record/scores/load.ts';
 import { overranFields } from '../core/record/scores/overran.ts';
@@ -82,7 +83,7 @@ export function believableRecord(
 
 /** Weights with their last sets, and turns that ran over, of those who like to say so. */
 function believableDetails(random: () => number, blocks: readonly Block[], plan: SessionPlan): RecordDetails {
-  const loads = loadFields(blocks).flatMap(({ block, item, movement, writtenKg, goal }) =>
+  const loads = loadFields(blocks, baseLibrary.scales).flatMap(({ block, item, movement, writtenKg, goal }) =>
     writtenKg === null || goal === null || random() < 0.3
       ? []
       : [{ block, item, movement, kg: writtenKg, lastReps: goal.high + Math.floor(random() * 3) }],

@@ -6,7 +6,8 @@ export interface DrawnLadder {
   readonly steps: readonly { readonly id: string; readonly name: string; readonly change: string }[];
 }
 
-const INDENT_PX = 16;
+/** Each step stands so much further in. */
+export const INDENT_PX = 16;
 
 /** A shape ladder as steps that rise from the easiest to the hardest. */
 export function LadderSteps({

@@ -1,8 +1,8 @@
-import { Button, Checkbox, Input } from 'antd';
+import { Checkbox, Input } from 'antd';
 import { USAGE_WEEKS } from '../../core/limits.ts';
 import { loadMovements, changeMovements } from '../../server/movements/movements-page.ts';
 import { useEffect, useMemo, useState } from 'react';
-import { Form, Link, useSearchParams, useSubmit } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { useWindowedRows } from '../parts/use-windowed-rows.ts';
 import { plural } from '../../core/words/words.ts';
 import type { MovementLibrary } from '../../core/movement/library.ts';
@@ -19,8 +19,8 @@ import { isSpare, SPARE_WORDS, SPARES } from '../../core/movement/spare.ts';
 import { coachForm, withProgramme } from '../../server/doors/coach-scope.ts';
 import { nowMs } from '../../server/config.ts';
 import { formText } from '../../server/http/form-text.ts';
-import type { DrawnLadder } from './ladder-steps.tsx';
-import { LadderSteps } from './ladder-steps.tsx';
+import { ScalesPanel } from './scales.tsx';
+import { LadderForm, LadderView } from './ladder-view.tsx';
 import { DemandBars, MovementText } from './movement-text.tsx';
 import { MovementForm } from './movement-form.tsx';
 import type { Route } from './+types/movements';
@@ -77,6 +77,7 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
   const shown = filters.used === 'yes' ? found.filter((m) => usage.has(m.id)) : found;
   const chosen = library.find(params.get('m') ?? '');
   const edit = params.get('edit');
+  const isOnScales = edit === 'scales' && !chosen;
   return (
     <div className="movements">
       <div className="page-title">
@@ -88,6 +89,9 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
         </p>
         <Link className="offer" to="?edit=new">
           Add a movement
+        </Link>
+        <Link className="offer" to="?edit=scales">
+          Scales of resistance
         </Link>
       </div>
       <div className="movement-tools" role="search">
@@ -123,15 +127,25 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
         Bars: {JOINTS.join(', ')}; full colour where much is asked. On the right, how often it stands in the last{' '}
         {USAGE_WEEKS} weeks.
       </p>
-      <div className={chosen || edit === 'new' ? 'people-columns' : ''}>
+      <div className={chosen || edit === 'new' || isOnScales ? 'people-columns' : ''}>
         <MovementList
           movements={shown}
           library={library}
           usage={usage}
           chosen={chosen}
-          columns={chosen || edit === 'new' ? 1 : 2}
+          columns={chosen || edit === 'new' || isOnScales ? 1 : 2}
           linkTo={(id) => at(id)}
         />
+        {isOnScales && (
+          <ScalesPanel
+            scales={library.scales}
+            own={layer.scales}
+            editing={params.get('scale')}
+            error={errors.scale ?? ''}
+            closePath={`?${withFilters(new URLSearchParams(), filters).toString()}`}
+            linkTo={(id) => `?edit=scales&scale=${encodeURIComponent(id)}`}
+          />
+        )}
         {edit === 'new' && !chosen && (
           <aside className="follow-panel person-panel" aria-label="New movement">
             <Link className="follow-close" to="?" aria-label="Close">
@@ -316,87 +330,5 @@ function Pick({
         options={[{ value: '', words: nothing }, ...options.map((o) => ({ value: o, words: words[o] ?? o }))]}
       />
     </label>
-  );
-}
-
-function LadderView({
-  ladder,
-  here,
-  linkTo,
-  isEditing,
-  editPath,
-  isOwn,
-  isShipped,
-  error,
-}: {
-  ladder: DrawnLadder;
-  here: string;
-  linkTo: (id: string) => string;
-  isEditing: boolean;
-  editPath: string;
-  isOwn: boolean;
-  /** Of the library; else it is made by reading, and a change makes it a ladder of its own. */
-  isShipped: boolean;
-  error: string;
-}) {
-  const submit = useSubmit();
-  return (
-    <section>
-      <h3>{ladder.name}</h3>
-      {isEditing ? (
-        <LadderForm
-          id={isShipped ? ladder.id : ''}
-          name={isShipped ? ladder.name : here.replaceAll('-', ' ')}
-          steps={ladder.steps.map((s) => `${s.name}: ${s.change}`).join('\n')}
-          error={error}
-        />
-      ) : (
-        <LadderSteps ladder={ladder} here={here} linkTo={linkTo} />
-      )}
-      {!isEditing && (
-        <p className="small">
-          <Link to={editPath} preventScrollReset>
-            change this ladder
-          </Link>
-          {isOwn && (
-            <>
-              {' '}
-              <button
-                type="button"
-                className="link"
-                onClick={() => void submit({ intent: 'reset-ladder', id: ladder.id, from: here }, { method: 'post' })}
-              >
-                undo our changes
-              </button>
-            </>
-          )}
-        </p>
-      )}
-    </section>
-  );
-}
-
-function LadderForm({ id, name, steps, error }: { id: string; name: string; steps: string; error: string }) {
-  return (
-    <Form method="post" className="movement-form" preventScrollReset>
-      <input type="hidden" name="intent" value="ladder" />
-      <input type="hidden" name="id" value={id} />
-      <label>
-        Ladder
-        <Input name="name" defaultValue={name} maxLength={80} />
-      </label>
-      <label>
-        Steps, easiest first, what changes after a colon
-        <Input.TextArea name="steps" rows={7} defaultValue={steps} />
-      </label>
-      {error && (
-        <p className="field-error" role="alert">
-          {error}
-        </p>
-      )}
-      <Button type="primary" htmlType="submit">
-        Save
-      </Button>
-    </Form>
   );
 }

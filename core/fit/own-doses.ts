@@ -44,7 +44,7 @@ export function withOwnDoses(
         dose: { ...item.dose, amount: pullAmount(item.dose.amount, (n) => clamp(n + repsBy * step, 1, MAX_AMOUNT)) },
       };
     }
-    if (loadBy !== 0) next = pullLoad(next, loadBy) ?? next;
+    if (loadBy !== 0) next = pullLoad(next, loadBy, library.scales) ?? next;
     if (words(next) === words(item)) return item;
     changes.push({ item: i, name, from: words(item), to: words(next) });
     return next;

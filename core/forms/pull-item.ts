@@ -1,5 +1,7 @@
 import type { Amount, Load, WorkItem } from '../document/document.ts';
 import { MAX_KG, MAX_SHARE_PCT } from '../limits.ts';
+import type { Scale } from '../movement/scale.ts';
+import { findStep, stepAlong } from '../movement/scale.ts';
 import { clamp } from './change.ts';
 
 /** An amount with each of its numbers changed; growing and shrinking ones keep their steps. */
@@ -19,27 +21,32 @@ export function pullAmount(amount: Amount, next: (value: number) => number): Amo
 /** Weights are set in quarters of a kilogram. */
 const toQuarter = (kg: number): number => Math.round(kg * 4) / 4;
 
-/** A written weight, all its rounds, or a share of one's best, changed by so much; an effort stays. */
-function pullOneLoad(load: Load, by: number): Load {
+/** A step of what one has, or of a scale, is what two kilograms are where they are written; a part of it is one too. */
+export const heavierSteps = (by: number): number => Math.sign(by) * Math.max(1, Math.round(Math.abs(by) / 2));
+
+/** A written weight, all its rounds, a share of one's best or a step of a scale, changed by so much; an effort stays. */
+function pullOneLoad(load: Load, by: number, scales: readonly Scale[]): Load {
   const heavier = (kg: number) => clamp(toQuarter(kg + by), Math.min(kg, 0.5), MAX_KG);
   switch (load.kind) {
     case 'weight':
       return { ...load, kg: heavier(load.kg), ...(load.laterKg && { laterKg: load.laterKg.map(heavier) }) };
     case 'share':
       return { ...load, pct: clamp(Math.round(load.pct + by), 1, MAX_SHARE_PCT) };
-    case 'effort':
     case 'step':
+      return { ...load, step: stepAlong(scales, load.step, heavierSteps(by)) };
+    case 'effort':
       return load;
   }
 }
 
-/** An item whose weight, or share of one's best, is changed by so much, each option its own; undefined where none is written. */
-export function pullLoad(item: WorkItem, by: number): WorkItem | undefined {
-  const isPulled = (load: Load | undefined) => load !== undefined && load.kind !== 'effort' && load.kind !== 'step';
+/** An item whose weight, share of one's best or step of a scale is changed by so much, each option its own; undefined where none is written. */
+export function pullLoad(item: WorkItem, by: number, scales: readonly Scale[]): WorkItem | undefined {
+  const isPulled = (load: Load | undefined) =>
+    load !== undefined && load.kind !== 'effort' && (load.kind !== 'step' || findStep(scales, load.step) !== undefined);
   if (!isPulled(item.load) && !item.choices.some((c) => isPulled(c.load))) return undefined;
   return {
     ...item,
-    ...(item.load && { load: pullOneLoad(item.load, by) }),
-    choices: item.choices.map((c) => (c.load ? { ...c, load: pullOneLoad(c.load, by) } : c)),
+    ...(item.load && { load: pullOneLoad(item.load, by, scales) }),
+    choices: item.choices.map((c) => (c.load ? { ...c, load: pullOneLoad(c.load, by, scales) } : c)),
   };
 }

@@ -1,5 +1,7 @@
 import { FILM_RULE, isFilmAddress } from '../document/film.ts';
 import { countLetters } from '../letters.ts';
+import type { Scale } from './scale.ts';
+import { scaleFault } from './scale.ts';
 import type { Ladder } from './ladder.ts';
 import { PLACES } from './kit.ts';
 import { buildLibrary, nameKey } from './library.ts';
@@ -23,9 +25,11 @@ export interface MovementLayer {
   readonly overrides: readonly MovementOverride[];
   /** In place of a shipped ladder of the same id, or new; one without steps takes the shipped one away. */
   readonly ladders: readonly Ladder[];
+  /** Scales of resistance of its own, or in place of a shipped one of the same id. */
+  readonly scales: readonly Scale[];
 }
 
-export const EMPTY_LAYER: MovementLayer = { overrides: [], ladders: [] };
+export const EMPTY_LAYER: MovementLayer = { overrides: [], ladders: [], scales: [] };
 
 /** A stored thing that can't be used, with why, in words for the coach. */
 export interface PassedBy {
@@ -44,7 +48,8 @@ export interface LayeredLibrary {
  * out and told: a layer is stored, and rules, the base and the rest of the layer may have changed since. Never throws.
  */
 export function layerLibrary(base: MovementLibrary, layer: MovementLayer): LayeredLibrary {
-  if (layer.overrides.length === 0 && layer.ladders.length === 0) return { library: base, passedBy: [] };
+  if (layer.overrides.length === 0 && layer.ladders.length === 0 && layer.scales.length === 0)
+    return { library: base, passedBy: [] };
   const passedBy: PassedBy[] = [];
   const movements = new Map(base.movements.map((m) => [m.id, m]));
   for (const override of layer.overrides) {
@@ -65,7 +70,14 @@ export function layerLibrary(base: MovementLibrary, layer: MovementLayer): Layer
     else if (ladder.steps.length === 0) ladders.delete(ladder.id);
     else ladders.set(ladder.id, ladder);
   }
-  return { library: buildLibrary([...movements.values()], [...ladders.values()]), passedBy };
+  const scales: Scale[] = [];
+  for (const scale of layer.scales) {
+    const why = isScale(scale) ? scaleFault(scale, scales) : 'it was stored in a shape that can’t be read';
+    if (why) passedBy.push({ what: `the scale “${String((scale as Scale | null)?.name)}”`, why });
+    else scales.push(scale);
+  }
+  const shipped = base.scales.filter((s) => !scales.some((own) => own.id === s.id));
+  return { library: buildLibrary([...movements.values()], [...ladders.values()], [...scales, ...shipped]), passedBy };
 }
 
 function ladderFault(
@@ -89,6 +101,10 @@ const isStep = (step: unknown): boolean => {
   return isText(movementId) && isText(change);
 };
 const isText = (value: unknown): value is string => typeof value === 'string';
+const isScale = (value: unknown): value is Scale => {
+  const { id, name, steps } = (value ?? {}) as Record<keyof Scale, unknown>;
+  return isText(id) && isText(name) && isTexts(steps);
+};
 const isFlag = (value: unknown) => typeof value === 'boolean';
 const isNumber = (value: unknown) => typeof value === 'number';
 const isTexts = (value: unknown) => Array.isArray(value) && value.every(isText);

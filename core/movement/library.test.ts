@@ -160,6 +160,7 @@ describe('a workspace’s own layer', () => {
   test('adds and changes, and leaves the base as it is', () => {
     const { library } = layerLibrary(baseLibrary, {
       overrides: [own, { movementId: 'squat', fields: { paceSec: { low: 2, likely: 3, high: 4 } } }],
+      scales: [],
       ladders: [
         {
           id: 'harbour',
@@ -176,7 +177,7 @@ describe('a workspace’s own layer', () => {
     expect(library.findByName('Harbour steps')!.id).toBe('harbour-step');
     expect(library.ladders.at(-1)!.name).toBe('Harbour');
     expect(analyseText('Main: 3 rounds\n10 squat', library).plan.clockSec.likely).toBe(90);
-    expect(layerLibrary(baseLibrary, { overrides: [], ladders: [] }).library).toBe(baseLibrary);
+    expect(layerLibrary(baseLibrary, { overrides: [], ladders: [], scales: [] }).library).toBe(baseLibrary);
   });
   test('what breaks a rule is left out, and said by field', () => {
     const bad = [
@@ -186,6 +187,7 @@ describe('a workspace’s own layer', () => {
     expect(
       layerLibrary(baseLibrary, {
         overrides: bad,
+        scales: [],
         ladders: [
           {
             id: 'x',
@@ -406,7 +408,11 @@ describe('a movement that is to be saved', () => {
       { movementId: '', fields: {} },
       { movementId: 'plank', fields: { demand: { wrist: 1 } } },
     ]) {
-      const { library, passedBy } = layerLibrary(baseLibrary, { overrides: [override as never], ladders: [] });
+      const { library, passedBy } = layerLibrary(baseLibrary, {
+        overrides: [override as never],
+        ladders: [],
+        scales: [],
+      });
       expect([override, passedBy.length, library.movements.length]).toEqual([
         override,
         1,
@@ -420,7 +426,11 @@ describe('a movement that is to be saved', () => {
       { id: 'x', name: 'X', steps: [null] },
       { id: 'x', name: 'X', steps: [{ movementId: 'plank' }] },
     ]) {
-      const { library, passedBy } = layerLibrary(baseLibrary, { overrides: [], ladders: [ladder as never] });
+      const { library, passedBy } = layerLibrary(baseLibrary, {
+        overrides: [],
+        ladders: [ladder as never],
+        scales: [],
+      });
       expect([ladder, passedBy.length, library.ladders.length]).toEqual([ladder, 1, baseLibrary.ladders.length]);
     }
   });

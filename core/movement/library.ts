@@ -1,3 +1,5 @@
+import type { Scale } from './scale.ts';
+import { SHIPPED_SCALES } from './scale.ts';
 import type { Ladder, LadderRow } from './ladder.ts';
 import { LADDER_ROWS } from './library/ladders.ts';
 import type { Lexicon } from './name/lexicon.ts';
@@ -14,6 +16,8 @@ import { toMovement } from './shelf.ts';
 export interface MovementLibrary {
   readonly movements: readonly Movement[];
   readonly ladders: readonly Ladder[];
+  /** Scales of resistance, the coach's own first. */
+  readonly scales: readonly Scale[];
   /** By id: of the shelf, or read from the name that the id spells. */
   find(id: string): Movement | undefined;
   /** By id, of the shelf alone. */
@@ -43,7 +47,11 @@ export const nameKey = (name: string) =>
     .trim();
 
 /** Builds the look-up. Two movements that share a name, or a step that is no movement, are a RangeError that names them. */
-export function buildLibrary(movements: readonly Movement[], ladders: readonly Ladder[] = []): MovementLibrary {
+export function buildLibrary(
+  movements: readonly Movement[],
+  ladders: readonly Ladder[] = [],
+  scales: readonly Scale[] = SHIPPED_SCALES,
+): MovementLibrary {
   const byId = new Map<string, Movement>();
   const byName = new Map<string, Movement>();
   for (const movement of movements) {
@@ -113,6 +121,7 @@ export function buildLibrary(movements: readonly Movement[], ladders: readonly L
   return {
     movements,
     ladders,
+    scales,
     book,
     find,
     findOnShelf: (id) => byId.get(id),

@@ -59,7 +59,7 @@ describe('the few answers about it', () => {
   const quick = toQuick(suggested);
   const taken = (changes: Partial<typeof quick>) => {
     const override = fromQuick({ ...quick, ...changes }, suggested);
-    const { library, passedBy } = layerLibrary(baseLibrary, { overrides: [override], ladders: [] });
+    const { library, passedBy } = layerLibrary(baseLibrary, { overrides: [override], ladders: [], scales: [] });
     expect(passedBy).toEqual([]);
     return library.findByName('zigzag dumbbell reverse lunge')!;
   };
@@ -81,7 +81,7 @@ describe('the few answers about it', () => {
   });
   test('are held to the rules of any movement', () => {
     const override = fromQuick({ ...quick, name: 'squat' }, suggested);
-    const next = layerLibrary(baseLibrary, { overrides: [override], ladders: [] });
+    const next = layerLibrary(baseLibrary, { overrides: [override], ladders: [], scales: [] });
     expect(next.passedBy).toHaveLength(1);
     expect(checkMovement({ ...suggested, name: '' }, baseLibrary.movements).map((i) => i.field)).toEqual(['name']);
   });

@@ -41,11 +41,22 @@ export interface UsedLoad {
 }
 export const MAX_LOAD_KG = 500;
 
+/** The step of a scale of resistance that was used for an item. */
+export interface UsedStep {
+  readonly block: number;
+  readonly item: number;
+  readonly movement: string;
+  readonly step: string;
+  /** Repetitions of the last set, where they were said. */
+  readonly lastReps?: number;
+}
+
 /** What a record says beside its numbers; each part is there where something was said or seen. */
 export interface RecordDetails {
   readonly reason?: Reason;
   readonly body?: BodyFeeling;
   readonly loads?: readonly UsedLoad[];
+  readonly steps?: readonly UsedStep[];
   /** Shapes that were chosen during the session. */
   readonly chosen?: readonly ChosenShape[];
   /** Where, by block, fewer repetitions were done from a turn on. */

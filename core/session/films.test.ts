@@ -18,6 +18,7 @@ const read = (text: string) => parseSession(text, baseLibrary);
 const { library } = layerLibrary(baseLibrary, {
   overrides: [{ movementId: 'squat', fields: { film: 'https://films.example.org/squat' } }],
   ladders: [],
+  scales: [],
 });
 
 describe('a film of the coach’s own', () => {

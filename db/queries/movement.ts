@@ -1,5 +1,6 @@
 import type { Ladder } from '../../core/movement/ladder.ts';
 import type { MovementLayer, MovementOverride } from '../../core/movement/layer.ts';
+import type { Scale } from '../../core/movement/scale.ts';
 import type { Movement } from '../../core/movement/movement.ts';
 import type { Db } from '../pool.ts';
 import type { StoredRoutine } from './routine.ts';
@@ -45,6 +46,20 @@ export async function deleteLadder(db: Db, ladderId: string): Promise<boolean> {
   return rowCount === 1;
 }
 
+export async function upsertScale(db: Db, s: { workspaceId: number; scale: Scale; now: Date }): Promise<void> {
+  await db.query(
+    `insert into scale_override (workspace_id, scale_id, scale, changed_at) values ($1::bigint, $2::text, $3::jsonb, $4::timestamptz)
+     on conflict on constraint scale_override_once do update set scale = excluded.scale, changed_at = excluded.changed_at`,
+    [s.workspaceId, s.scale.id, JSON.stringify(s.scale), s.now],
+  );
+}
+
+/** Back to the scale that ships, or away with one's own; false where there was nothing. */
+export async function deleteScale(db: Db, scaleId: string): Promise<boolean> {
+  const { rowCount } = await db.query('delete from scale_override where scale_id = $1::text', [scaleId]);
+  return rowCount === 1;
+}
+
 /** What a workspace has of its own to read texts with. */
 export interface StoredBook {
   readonly layer: MovementLayer;
@@ -56,14 +71,17 @@ export async function getStoredBook(db: Db): Promise<StoredBook> {
   const { rows } = await db.query<{
     overrides: MovementLayer['overrides'] | null;
     ladders: MovementLayer['ladders'] | null;
+    scales: MovementLayer['scales'] | null;
     routines: StoredRoutine[] | null;
   }>({
     name: 'stored-book',
     text: `select
        (select json_agg(json_build_object('movementId', movement_id, 'fields', fields) order by movement_id) from movement_override) as overrides,
        (select json_agg(ladder order by ladder_id) from ladder_override) as ladders,
+       (select json_agg(scale order by scale_id) from scale_override) as scales,
        (select json_agg(json_build_object('id', id, 'name', name, 'text', text) order by lower(name)) from routine) as routines`,
   });
-  const { overrides, ladders, routines } = rows[0]!;
-  return { layer: { overrides: overrides ?? [], ladders: ladders ?? [] }, routines: routines ?? [] };
+  const { overrides, ladders, scales, routines } = rows[0]!;
+  const layer = { overrides: overrides ?? [], ladders: ladders ?? [], scales: scales ?? [] };
+  return { layer, routines: routines ?? [] };
 }

@@ -314,7 +314,7 @@ export async function listStandingDetails(
   }>({
     name: 'standing-details',
     text: `select s.enrolment_id, s.day_id, s.effort, r.details from standing s join record r on r.id = s.record_id
-     where s.run_id = $1::bigint and s.day_id = any($2::bigint[]) and s.has_details and r.details ?| array['loads', 'overran'] order by s.made_at`,
+     where s.run_id = $1::bigint and s.day_id = any($2::bigint[]) and s.has_details and r.details ?| array['loads', 'steps', 'overran', 'chosen', 'fewer'] order by s.made_at`,
     values: [runId, dayIds],
   });
   return rows.map((r) => ({ enrolmentId: r.enrolment_id, dayId: r.day_id, effort: r.effort, details: r.details }));

@@ -10,18 +10,14 @@ import type { OwnDose } from '../../core/movement/own-dose.ts';
 import { cutLetters } from '../../core/letters.ts';
 import { parseSession } from '../../core/notation/read-session.ts';
 import { rewriteText } from '../../core/notation/rewrite.ts';
-import { changedDoses, changedLevels, withSpare } from '../../core/progress/person/change-person.ts';
+import type { FitPerson } from '../../core/movement/fit-movement.ts';
+import { loadHistories, shapeHabits } from './what-was-used.ts';
+import { changedDoses, changedLevels, withSpare, withSwap } from '../../core/progress/person/change-person.ts';
 import { applyPulls } from '../../core/progress/levers/apply-lever.ts';
 import type { ProgrammeEdit } from '../../core/progress/edit/programme-edit.ts';
 import type { ProgrammeDay, ProgrammeDocument } from '../../core/progress/programme-document.ts';
 import { findProgrammeDay } from '../../core/progress/programme-document.ts';
-import type {
-  GroupChange,
-  LoadHistory,
-  PersonChange,
-  PersonWeek,
-  Proposal,
-} from '../../core/progress/person/propose.ts';
+import type { GroupChange, PersonChange, PersonWeek, Proposal } from '../../core/progress/person/propose.ts';
 import { proposeForGroup, proposeForPerson } from '../../core/progress/person/propose.ts';
 import { overranShare } from '../../core/record/scores/overran.ts';
 import { isKept, isOwed } from '../../core/record/adherence/strand.ts';
@@ -135,12 +131,19 @@ export async function loadWhatNext(db: pg.PoolClient, programme: Programme, know
     const week = weeks.get(p.enrolmentId);
     if (week === undefined) return [];
     const own = detailsOf.get(p.enrolmentId) ?? [];
-    const { loads, kgOf } = loadHistories(own, days);
+    const { loads, kgOf } = loadHistories(own, days, book.library);
+    const weekOf = new Map(days.map((d) => [d.dayId, d.week]));
     const weekDays = new Set(days.filter((d) => d.week === week).map((d) => d.dayId));
     const personWeek: PersonWeek = {
       week,
       school,
       loads,
+      shapes: shapeHabits(
+        own,
+        recent.filter((d) => isKept(p.states[days.indexOf(d)]!)),
+        book.library,
+      ),
+      fewerIn: own.filter((d) => weekOf.get(d.dayId) === week && d.details.fewer).length,
       sessions: days.flatMap((d, i) =>
         d.week === week
           ? [
@@ -181,36 +184,6 @@ const say = ({ reason }: Pick<Proposal<unknown>, 'reason'>): Said => ({
 });
 
 type Detail = Awaited<ReturnType<typeof listStandingDetails>>[number];
-
-/** The last sets of each movement with a weight, the oldest first, and the weight that was used last. */
-function loadHistories(details: readonly Detail[], days: RunFollow['days']) {
-  const histories = new Map<
-    string,
-    { -readonly [K in keyof LoadHistory]: LoadHistory[K] } & { sessions: { sets: number[]; effort: number | null }[] }
-  >();
-  const kgOf = new Map<string, number>();
-  const factsOf = new Map(days.map((d) => [d.dayId, d.facts]));
-  for (const { dayId, effort, details: said } of details)
-    for (const used of said.loads ?? []) {
-      const asked = factsOf.get(dayId)?.loads.find((l) => l.block === used.block && l.item === used.item);
-      if (!asked || used.lastReps === undefined) continue;
-      kgOf.set(asked.movement, used.kg);
-      const { low, high } = asked.goal;
-      const history = histories.get(asked.movement) ?? {
-        movement: asked.movement,
-        name: asked.name,
-        goalReps: low,
-        sessions: [],
-      };
-      history.goalReps = low;
-      if (high > low) history.ceilingReps = high;
-      else delete history.ceilingReps;
-      // Another goal is another beginning.
-      history.sessions.push({ sets: [used.lastReps], effort });
-      histories.set(asked.movement, history);
-    }
-  return { loads: [...histories.values()], kgOf };
-}
 
 function groupProposals(
   { days, people }: RunFollow,
@@ -287,6 +260,7 @@ export type NextAnswer =
   { readonly status: 'done'; readonly words: string } | { readonly status: 'refused'; readonly message: string };
 
 interface PersonWas {
+  readonly swaps?: FitPerson['swaps'];
   readonly doses?: readonly OwnDose[];
   readonly levels?: Readonly<Record<string, Level>>;
   readonly easedUntil?: DayDate | null;
@@ -424,6 +398,11 @@ async function changePerson(
       await updateProfile(db, enrolmentId, { spares: withSpare(spares, change.spare) });
       return spares.includes(change.spare) ? {} : { spare: change.spare };
     }
+    case 'swap': {
+      const { swaps } = person.profile;
+      await updateProfile(db, enrolmentId, { swaps: withSwap(swaps, change) });
+      return { swaps };
+    }
     case 'level': {
       const { levels } = person.profile;
       await updateProfile(db, enrolmentId, { levels: changedLevels(levels, change) });
@@ -491,6 +470,7 @@ export async function undoAnswer(
       const { profile } = await getEnrolment(db, found.enrolmentId);
       await updateProfile(db, found.enrolmentId, { spares: profile.spares.filter((s) => s !== was.spare) });
     }
+    if (was.swaps) await updateProfile(db, found.enrolmentId, { swaps: was.swaps });
     if (was.levels) await updateProfile(db, found.enrolmentId, { levels: was.levels });
     if (was.doses) {
       // Others may have come since: only what this one added goes.

@@ -80,7 +80,7 @@ function factsOf(document: SessionDocument, plan: SessionPlan, library: Movement
     paced: pacedBlocks(plan),
     reps: plan.reps,
     openRounds: openRounds(document.blocks, library),
-    loads: loadFields(document.blocks).flatMap(({ block: b, item, movement, goal }) => {
+    loads: loadFields(document.blocks, library.scales).flatMap(({ block: b, item, movement, goal }) => {
       const known = library.findByName(movement);
       return goal && known ? [{ block: b, item, movement: known.id, name: known.name, goal }] : [];
     }),

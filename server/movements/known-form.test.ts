@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { readScaleForm } from './movement-form.ts';
 import { EMPTY_LAYER, layerLibrary } from '../../core/movement/layer.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
 import { suggestMovement, toQuick } from '../../core/movement/quick-movement.ts';
@@ -23,7 +24,7 @@ describe('movements made known', () => {
       row('heron walk', { name: 'heron step' }),
     ]);
     if (result.status !== 'success') throw new Error(JSON.stringify(result));
-    const { library, passedBy } = layerLibrary(baseLibrary, { overrides: result.overrides, ladders: [] });
+    const { library, passedBy } = layerLibrary(baseLibrary, { overrides: result.overrides, ladders: [], scales: [] });
     expect(passedBy).toEqual([]);
     expect(library.findByName('Crane dance')).toMatchObject({ kit: ['chair'], demand: { knee: 2 } });
     expect(library.findByName('heron walk')?.name).toBe('heron step');
@@ -33,7 +34,7 @@ describe('movements made known', () => {
     const before = baseLibrary.findByName(name)!;
     const result = read([row(name, { effortClass: 2 })]);
     if (result.status !== 'success') throw new Error(JSON.stringify(result));
-    const { library } = layerLibrary(baseLibrary, { overrides: result.overrides, ladders: [] });
+    const { library } = layerLibrary(baseLibrary, { overrides: result.overrides, ladders: [], scales: [] });
     expect(library.findByName(name)).toMatchObject({ id: before.id, effortClass: 2 });
     expect(library.read(name)).toBeUndefined();
     expect(library.findByName('reverse lunge to curl with dumbbells')?.id).toBe(before.id);
@@ -70,4 +71,22 @@ describe('movements made known', () => {
       errors: { 1: expect.any(String) as string },
     });
   });
+});
+
+test('a scale is read a step a line; its own id is kept, a name that is there already isn’t taken', () => {
+  const scaleForm = (fields: Record<string, string>) => {
+    const data = new FormData();
+    for (const [name, value] of Object.entries(fields)) data.append(name, value);
+    return readScaleForm(data, baseLibrary, []);
+  };
+  expect(scaleForm({ name: 'Our bands', steps: ' Green  band\n\nblue band ' })).toEqual({
+    status: 'success',
+    scale: { id: 'our-bands', name: 'Our bands', steps: ['green band', 'blue band'] },
+  });
+  expect(scaleForm({ id: 'bands', name: 'Our bands', steps: 'thin band\nthick band' })).toMatchObject({
+    scale: { id: 'bands' },
+  });
+  expect(scaleForm({ name: 'Bands', steps: 'thin band\nthick band' })).toMatchObject({ status: 'error' });
+  expect(scaleForm({ id: 'gone', name: 'X', steps: 'a\nb' })).toMatchObject({ error: expect.stringContaining('gone') });
+  expect(scaleForm({ name: 'X', steps: 'a' })).toMatchObject({ error: expect.stringContaining('two steps') });
 });

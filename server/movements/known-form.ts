@@ -53,7 +53,7 @@ export function readKnownForm(form: FormData, library: MovementLibrary, layer: M
       const suggested = suggestMovement(written, library);
       const override = withWritten(fromQuick(quick as QuickMovement, suggested), written);
       // Those before it in the list are there already.
-      const others = layerLibrary(library, { overrides, ladders: [] }).library.movements;
+      const others = layerLibrary(library, { overrides, ladders: [], scales: [] }).library.movements;
       const [issue] = checkMovement(withFields(undefined, override), others);
       const isTwice = overrides.some((o) => o.movementId === override.movementId);
       if (issue) errors[i] = issue.message;

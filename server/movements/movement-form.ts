@@ -1,6 +1,8 @@
 import { countLetters, cutLetters } from '../../core/letters.ts';
 import { findLadderCycle, checkMovement, MOVEMENT_LIMITS, withFields } from '../../core/movement/layer.ts';
 import type { MovementIssue, MovementOverride } from '../../core/movement/layer.ts';
+import type { Scale } from '../../core/movement/scale.ts';
+import { SCALE_LIMITS, scaleFault, scaleStep } from '../../core/movement/scale.ts';
 import type { Ladder } from '../../core/movement/ladder.ts';
 import type { MovementLibrary } from '../../core/movement/library.ts';
 import type { Grade, Joint, Movement } from '../../core/movement/movement.ts';
@@ -73,6 +75,32 @@ export function readMovementForm(form: FormData, base: MovementLibrary, library:
   ) satisfies MovementIssue[])
     errors[field] ??= message;
   return Object.keys(errors).length > 0 ? { status: 'error', errors } : { status: 'success', override };
+}
+
+/** Reads a scale: a step a line, the easiest first. `own` are the workspace's other scales. */
+export function readScaleForm(
+  form: FormData,
+  { scales }: Pick<MovementLibrary, 'scales'>,
+  own: readonly Scale[],
+): { status: 'success'; scale: Scale } | { status: 'error'; error: string } {
+  const name = line(form, 'name');
+  const known = formText(form, 'id');
+  if (known !== '' && !scales.some((s) => s.id === known))
+    return { status: 'error', error: 'That scale is gone; load the page again.' };
+  const id = known || movementId(name);
+  const steps = formLines(form, 'steps')
+    .split('\n')
+    .map(scaleStep)
+    .filter((l) => l !== '');
+  const fault = scaleFault(
+    { name, steps },
+    own.filter((s) => s.id !== id),
+  );
+  if (fault) return { status: 'error', error: fault };
+  if (known === '' && scales.some((s) => s.id === id))
+    return { status: 'error', error: `There is a scale “${name}” already.` };
+  if (id === '' || id.length > SCALE_LIMITS.id) return { status: 'error', error: 'Give the scale a name of letters.' };
+  return { status: 'success', scale: { id, name, steps } };
 }
 
 const MAX_CHANGE = 60;

@@ -4,13 +4,20 @@ import { data, redirect } from 'react-router';
 import { compareDays, dayKey, weekdayOf } from '../../core/calendar/day.ts';
 import { countUsage } from '../../core/session/count-usage.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
-import { deleteLadder, deleteOverride, upsertLadder, upsertOverride } from '../../db/queries/movement.ts';
+import {
+  deleteLadder,
+  deleteOverride,
+  deleteScale,
+  upsertLadder,
+  upsertOverride,
+  upsertScale,
+} from '../../db/queries/movement.ts';
 import { listDays } from '../../db/queries/programme.ts';
 import { type ProgrammeScope } from '../doors/coach-scope.ts';
 import { coachToday } from '../doors/coach-zone.ts';
 import { formText } from '../http/form-text.ts';
 import { readKnownForm } from './known-form.ts';
-import { readLadderForm, readMovementForm } from './movement-form.ts';
+import { readLadderForm, readMovementForm, readScaleForm } from './movement-form.ts';
 import { planText } from '../write/session-view.ts';
 import { loadWorkspaceBook } from '../write/workspace-book.ts';
 import { runDate } from '../../core/calendar/release.ts';
@@ -62,6 +69,16 @@ export async function changeMovements(
     if (read.status === 'error') return data({ errors: { ladder: read.error } }, { status: 400 });
     await upsertLadder(db, { workspaceId: coach.workspaceId, ladder: read.ladder, now });
     return redirect(`${base}?m=${encodeURIComponent(read.ladder.steps[0]!.movementId)}`);
+  }
+  if (intent === 'reset-scale') {
+    await deleteScale(db, id);
+    return redirect(`${base}?edit=scales`);
+  }
+  if (intent === 'scale') {
+    const read = readScaleForm(form, library, layer.scales);
+    if (read.status === 'error') return data({ errors: { scale: read.error } }, { status: 400 });
+    await upsertScale(db, { workspaceId: coach.workspaceId, scale: read.scale, now });
+    return redirect(`${base}?edit=scales`);
   }
   if (intent !== 'movement')
     return data({ errors: { form: 'That is no step of this page; load it again.' } }, { status: 400 });

@@ -105,7 +105,7 @@ describe('what a coach writes of a person', () => {
 
 describe('a log', () => {
   const { plan: own, blocks } = analyseText('Main: for time, reps 9-6-3\nsquat', baseLibrary);
-  const plan = { plan: own, blocks, bounds: sensibleBounds(own, blocks, baseLibrary) };
+  const plan = { plan: own, blocks, bounds: sensibleBounds(own, blocks, baseLibrary), library: baseLibrary };
   const FIELDS = {
     outcome: 'done',
     share: '50',
@@ -123,6 +123,21 @@ describe('a log', () => {
     expect(await details({ outcome: 'part', share: '50' })).toBeUndefined();
     expect(await details({ outcome: 'done' })).toBeUndefined();
     expect(await details({ outcome: 'part', share: '12', seen: '{"did":7,"sharePct":12}' })).toBeUndefined();
+  });
+
+  test('the step of a scale that was used is one of it; with repetitions alone it is the written one', async () => {
+    const { plan: banded, blocks: lines } = analyseText('Main: 3 rounds\n12 band row @ medium band', baseLibrary);
+    const session = { plan: banded, blocks: lines, bounds: [], library: baseLibrary };
+    const steps = async (more: Record<string, string>) => {
+      const read = await readLogForm(form({ ...FIELDS, ...more }), session, 5);
+      return read.status === 'success' ? read.record.details?.steps : undefined;
+    };
+    const used = { block: 0, item: 0, movement: 'band row' };
+    expect(await steps({ 'load-0-0': 'heavy band', 'last-0-0': '12' })).toEqual([
+      { ...used, step: 'heavy band', lastReps: 12 },
+    ]);
+    expect(await steps({ 'last-0-0': '12' })).toEqual([{ ...used, step: 'medium band', lastReps: 12 }]);
+    expect(await steps({ 'load-0-0': 'golden band' })).toBeUndefined();
   });
 
   test('an unrated session has no effort, done is all of it, not today is none of it', async () => {

@@ -46,8 +46,8 @@ export async function loadLog({ db, scope, view, sent, fitted }: OwnDayScope) {
             Object.entries(record.details.overran ?? {}).map(([block, n]) => [`over-${block}`, String(n)]),
           ),
           ...Object.fromEntries(
-            (record.details.loads ?? []).flatMap((l): [string, string][] => [
-              [`load-${l.block}-${l.item}`, String(l.kg)],
+            [...(record.details.loads ?? []), ...(record.details.steps ?? [])].flatMap((l): [string, string][] => [
+              [`load-${l.block}-${l.item}`, 'step' in l ? l.step : String(l.kg)],
               ...(l.lastReps === undefined
                 ? []
                 : ([[`last-${l.block}-${l.item}`, String(l.lastReps)]] satisfies [string, string][])),
@@ -68,7 +68,7 @@ export async function loadLog({ db, scope, view, sent, fitted }: OwnDayScope) {
     values: stored,
     toMatch: dayToMatch(view, sent.dayId, fitted),
     bounds: boundsOf(fitted),
-    loads: loadFields(blocks),
+    loads: loadFields(blocks, fitted.library.scales),
     rounds: roundFields(plan, blocks),
     options: optionFields(blocks).map((field) => ({ ...field, lines: optionLines(field, blocks, fitted.library) })),
     turns: overranFields(blocks, plan),

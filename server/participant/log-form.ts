@@ -5,7 +5,7 @@ import { number, object, string } from 'yup';
 import type { Block } from '../../core/document/document.ts';
 import type { FewerFrom } from '../../core/clock/fewer.ts';
 import type { ChosenShape } from '../../core/clock/shapes.ts';
-import type { RecordDetails, SessionRecord, UsedLoad } from '../../core/record/record.ts';
+import type { RecordDetails, SessionRecord, UsedLoad, UsedStep } from '../../core/record/record.ts';
 import {
   BODY_FEELINGS,
   clockOffSec,
@@ -15,6 +15,8 @@ import {
   OUTCOMES,
   REASONS,
 } from '../../core/record/record.ts';
+import type { MovementLibrary } from '../../core/movement/library.ts';
+import type { LoadField } from '../../core/record/scores/load.ts';
 import { loadFields } from '../../core/record/scores/load.ts';
 import { readRounds, roundFields } from '../../core/record/round-fields.ts';
 import { optionFields, withOptions } from '../../core/record/option-fields.ts';
@@ -61,6 +63,7 @@ export interface LoggedSession {
   readonly plan: SessionPlan;
   readonly blocks: readonly Block[];
   readonly bounds: readonly Sensible[];
+  readonly library: Pick<MovementLibrary, 'scales'>;
 }
 
 export type LogForm =
@@ -70,7 +73,7 @@ export type LogForm =
 /** Reads a log as it came from the form; every wrong field is named, and all that was typed comes back. */
 export async function readLogForm(
   form: FormData,
-  { plan, blocks, bounds }: LoggedSession,
+  { plan, blocks, bounds, library }: LoggedSession,
   nowMs: number,
 ): Promise<LogForm> {
   const values = Object.fromEntries(
@@ -93,7 +96,7 @@ export async function readLogForm(
       errors[name] ??= message;
       errors.sure = 'Is that right?';
     }
-  const loads = readLoads(values, blocks, errors);
+  const { loads, steps } = readLoads(values, loadFields(blocks, library.scales), errors);
   const overran = readOverran(values, blocks, plan, errors);
   const { did, sharePct, ...clockSeen } = readSeen(values.seen);
   if (Object.keys(errors).length > 0) return { status: 'error', errors, values };
@@ -112,6 +115,7 @@ export async function readLogForm(
     ...(reason && outcome !== 'done' && { reason }),
     ...(body && { body }),
     ...(isDone && loads.length > 0 && { loads }),
+    ...(isDone && steps.length > 0 && { steps }),
     ...(isDone && Object.keys(overran).length > 0 && { overran }),
     ...(isDone && clockSeen.ranSec && { ranSec: clockSeen.ranSec }),
     ...(isDone && Object.keys(rounds).length > 0 && { rounds }),
@@ -143,23 +147,30 @@ export async function readLogForm(
   };
 }
 
-/** The weights that were used; a field that is blank or as good as blank gives none. */
+/** The weights, and the steps of scales, that were used; a field that is blank or as good as blank gives none. */
 function readLoads(
   values: Record<string, string>,
-  blocks: readonly Block[],
+  fields: readonly LoadField[],
   errors: Record<string, string>,
-): UsedLoad[] {
-  return loadFields(blocks).flatMap(({ name, block, item, movement, writtenKg, goal, lastName }): UsedLoad[] => {
+): { loads: UsedLoad[]; steps: UsedStep[] } {
+  const loads: UsedLoad[] = [];
+  const steps: UsedStep[] = [];
+  for (const { name, block, item, movement, writtenKg, scale, goal, lastName } of fields) {
     const text = (values[name] ?? '').trim().replace(',', '.');
     const last = goal ? (values[lastName] ?? '').trim() : '';
     if (last !== '' && !/^\d{1,3}$/.test(last)) errors[lastName] ??= 'A whole number of repetitions, like 12.';
-    if (text === '' && (last === '' || writtenKg === null)) return [];
+    const used = { block, item, movement, ...(last !== '' && { lastReps: Number(last) }) };
+    if (scale) {
+      const step = scale.steps.find((s) => s === text) ?? (last === '' ? undefined : scale.written);
+      if (step !== undefined) steps.push({ ...used, step });
+      continue;
+    }
+    if (text === '' && (last === '' || writtenKg === null)) continue;
     const kg = text === '' ? writtenKg! : Number(text);
-    if ((text === '' || /^\d{1,3}(\.\d{1,2})?$/.test(text)) && kg <= MAX_LOAD_KG)
-      return [{ block, item, movement, kg, ...(last !== '' && { lastReps: Number(last) }) }];
-    errors[name] ??= `A weight is a number of kilograms from 0 to ${MAX_LOAD_KG}, like 12 or 7.5.`;
-    return [];
-  });
+    if ((text === '' || /^\d{1,3}(\.\d{1,2})?$/.test(text)) && kg <= MAX_LOAD_KG) loads.push({ ...used, kg });
+    else errors[name] ??= `A weight is a number of kilograms from 0 to ${MAX_LOAD_KG}, like 12 or 7.5.`;
+  }
+  return { loads, steps };
 }
 
 /** The turns that ran over, by block; a field that is blank says nothing. */

@@ -36,7 +36,8 @@ const books = new BoundedCache<string, WorkspaceBook>(50);
 /** The book of the workspace that `db` is in. */
 export async function loadWorkspaceBook(db: Db): Promise<WorkspaceBook> {
   const { layer, routines: stored } = await getStoredBook(db);
-  if (stored.length === 0 && layer.overrides.length === 0 && layer.ladders.length === 0) return EMPTY_BOOK;
+  if (stored.length === 0 && layer.overrides.length === 0 && layer.ladders.length === 0 && layer.scales.length === 0)
+    return EMPTY_BOOK;
   const key = createHash('sha256')
     .update(JSON.stringify([stored, layer]))
     .digest('base64');

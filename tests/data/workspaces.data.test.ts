@@ -21,6 +21,8 @@ import { findRecord, insertRecord, listSentDays } from '../../db/queries/record.
 import { baseLibrary } from '../../core/movement/library.ts';
 import {
   deleteLadder,
+  deleteScale,
+  upsertScale,
   deleteOverride,
   getStoredBook,
   upsertLadder,
@@ -55,6 +57,7 @@ const TABLES = [
   'routine',
   'movement_override',
   'ladder_override',
+  'scale_override',
   'programme_change',
   'template',
   'run_day',
@@ -161,6 +164,11 @@ beforeAll(async () => {
       now: NOW,
     });
     await upsertLadder(c, { workspaceId: mine.workspaceId, ladder: { id: 'kept', name: 'Kept', steps: [] }, now: NOW });
+    await upsertScale(c, {
+      workspaceId: mine.workspaceId,
+      scale: { id: 'kept', name: 'Kept', steps: ['light', 'heavy'] },
+      now: NOW,
+    });
     await insertAbsences(c, {
       workspaceId: mine.workspaceId,
       enrolmentIds: [enrolmentId],
@@ -436,6 +444,14 @@ describe('a workspace’s own movements over those that ship', () => {
     expect((await withWorkspace(db.pool, mine.workspaceId, getStoredBook)).layer.ladders).toContainEqual(ladder);
     expect((await withWorkspace(db.pool, other.workspaceId, getStoredBook)).layer.ladders).toEqual([]);
     expect(await withWorkspace(db.pool, mine.workspaceId, (c) => deleteLadder(c, 'ours'))).toBe(true);
+    const scale = { id: 'our-bands', name: 'Our bands', steps: ['green band', 'blue band'] };
+    await withWorkspace(db.pool, mine.workspaceId, (c) =>
+      upsertScale(c, { workspaceId: mine.workspaceId, scale, now: NOW }),
+    );
+    expect((await withWorkspace(db.pool, mine.workspaceId, getStoredBook)).layer.scales).toContainEqual(scale);
+    expect((await withWorkspace(db.pool, other.workspaceId, getStoredBook)).layer.scales).toEqual([]);
+    expect(await withWorkspace(db.pool, other.workspaceId, (c) => deleteScale(c, 'our-bands'))).toBe(false);
+    expect(await withWorkspace(db.pool, mine.workspaceId, (c) => deleteScale(c, 'our-bands'))).toBe(true);
   });
 });
 

@@ -18,7 +18,13 @@ export function proposalWords(reason: PersonReason | GroupReason): string {
     case 'felt-harder':
       return 'a week of easier shapes';
     case 'load':
-      return `${reason.name}: ${reason.byKg} kg more, the smallest step`;
+      return 'kg' in reason.more
+        ? `${reason.name}: ${reason.more.kg} kg more, the smallest step`
+        : `${reason.name}: ${reason.more.step}, the step after ${reason.more.after}`;
+    case 'own-shape':
+      return `${reason.to} in place of ${reason.from} from now on`;
+    case 'fewer':
+      return 'one rep fewer on every line of the main work';
     case 'felt-easier':
       return 'kg' in reason.more
         ? `${reason.more.kg} kg more where a weight is written`
@@ -60,6 +66,10 @@ export function proposalWhy(reason: PersonReason | GroupReason): string {
       return `${sessionsDone(reason)}${toldEfforts(reason.efforts)}, ${oneDecimal(reason.by)} more than planned`;
     case 'load':
       return `${sessionsDone(reason)}, ${signWords(reason.sign)}`;
+    case 'own-shape':
+      return `taken by choice in the last ${plural(reason.times, 'session')} that had it`;
+    case 'fewer':
+      return `${sessionsDone(reason)}, fewer repetitions on the way in ${reason.sessions} of them`;
     case 'felt-easier':
       return `${sessionsDone(reason)}${toldEfforts(reason.efforts)}, ${oneDecimal(reason.by)} less than planned`;
     case 'as-planned':

@@ -1,6 +1,6 @@
 import type { Hurt } from '../../core/clock/clock.ts';
 import type { FewerFrom } from '../../core/clock/fewer.ts';
-import type { Outcome, RecordDetails } from '../../core/record/record.ts';
+import type { Outcome, RecordDetails, UsedLoad, UsedStep } from '../../core/record/record.ts';
 import { BODY_WORDS, REASON_WORDS } from '../../core/record/record.ts';
 import { plural } from '../../core/words/words.ts';
 
@@ -27,6 +27,7 @@ export function detailWords({
   reason,
   body,
   loads = [],
+  steps = [],
   chosen = [],
   rounds = {},
   fewer = {},
@@ -36,17 +37,19 @@ export function detailWords({
   return [
     ...(reason ? [`because: ${REASON_WORDS[reason]}`] : []),
     ...(body ? [`the body: ${BODY_WORDS[body]}`] : []),
-    ...(loads.length > 0
-      ? [
-          `with ${loads.map((l) => `${l.movement} ${l.kg} kg${l.lastReps === undefined ? '' : `, ${l.lastReps} in the last set`}`).join(', ')}`,
-        ]
-      : []),
+    ...(loads.length + steps.length > 0 ? [`with ${[...loads, ...steps].map(usedWords).join(', ')}`] : []),
     ...Object.values(overran).map((n) => (n === 0 ? 'every turn was over in time' : `${plural(n, 'turn')} ran over`)),
     ...Object.values(rounds).map((n) => `${plural(n, 'round')}, by choice`),
     ...Object.values(fewer).map(fewerWords),
     ...chosen.map(({ from, to }) => (to === '' ? `${from} left out` : `${to} instead of ${from}`)),
     ...(clockOffSec === undefined ? [] : [clockOffWords(clockOffSec)]),
   ];
+}
+
+/** `goblet squat 12 kg, 10 in the last set`, `band row medium band`. */
+function usedWords(used: UsedLoad | UsedStep): string {
+  const much = 'step' in used ? used.step : `${used.kg} kg`;
+  return `${used.movement} ${much}${used.lastReps === undefined ? '' : `, ${used.lastReps} in the last set`}`;
 }
 
 /** `fewer repetitions from round 3 on, fewer still from round 5 on`. */

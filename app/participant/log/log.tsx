@@ -311,14 +311,25 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
         <Together scored={scored} values={{ ...values, ...typed }} perRound={bounds} />
         {loads.length > 0 && (
           <fieldset className="score">
-            <legend>Weight used</legend>
+            <legend>{loads.every((l) => l.scale) ? 'Resistance used' : 'Weight used'}</legend>
             {loads.map((l) => (
               <div key={l.name}>
-                <ScoreInput
-                  field={{ name: l.name, part: l.name, label: `${l.movement}, kg`, hint: '', write: 'half' }}
-                  defaultValue={values[l.name] ?? (l.writtenKg === null ? '' : String(l.writtenKg))}
-                  invalid={errors[l.name] !== undefined}
-                />
+                {l.scale ? (
+                  <label className="log-reason">
+                    <span>{l.movement}</span>
+                    <select name={l.name} defaultValue={values[l.name] ?? l.scale.written}>
+                      {l.scale.steps.map((step) => (
+                        <option key={step}>{step}</option>
+                      ))}
+                    </select>
+                  </label>
+                ) : (
+                  <ScoreInput
+                    field={{ name: l.name, part: l.name, label: `${l.movement}, kg`, hint: '', write: 'half' }}
+                    defaultValue={values[l.name] ?? (l.writtenKg === null ? '' : String(l.writtenKg))}
+                    invalid={errors[l.name] !== undefined}
+                  />
+                )}
                 {error(l.name)}
                 {l.goal && (
                   <>

@@ -1,12 +1,13 @@
 import { convertDose, countsSides } from '../../movement/convert-dose.ts';
 import { stepOn } from '../../movement/ladders-with.ts';
+import { findStep } from '../../movement/scale.ts';
 import { kitKey } from '../../movement/kit.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
 import type { Tempo, WorkItem } from '../../document/document.ts';
 import { asCounted } from '../../document/option.ts';
 import type { LeverAction } from './lever-action.ts';
 import { clamp } from '../../forms/change.ts';
-import { pullLoad } from '../../forms/pull-item.ts';
+import { heavierSteps, pullLoad } from '../../forms/pull-item.ts';
 import { mapItems, readItems } from './lever-action.ts';
 
 const MAX_DOWN_SEC = 20;
@@ -19,6 +20,7 @@ export const load: LeverAction = {
       if (own?.kind === 'weight')
         return `${own.pieces === 1 ? '' : `${own.pieces}x`}${[own.kg, ...(own.laterKg ?? [])].join('/')} kg`;
       if (own?.kind === 'share') return `${own.pct}%`;
+      if (own?.kind === 'step') return findStep(library.scales, own.step) && own.step;
       return isWeighted(item, library) ? stepsWords(stepsOf(item)) || 'as at hand' : undefined;
     }),
   pull: (block, by, lever, library) =>
@@ -27,7 +29,8 @@ export const load: LeverAction = {
       lever,
       library,
       (item): WorkItem =>
-        pullLoad(item, by) ?? (isWeighted(item, library) ? withSteps(item, stepsOf(item) + heavierSteps(by)) : item),
+        pullLoad(item, by, library.scales) ??
+        (isWeighted(item, library) ? withSteps(item, stepsOf(item) + heavierSteps(by)) : item),
     ),
 };
 
@@ -38,9 +41,6 @@ const STEPS = /^(\d+) steps? (heavier|lighter) than at first$/;
 const isWeighted = (item: WorkItem, library: MovementLibrary): boolean =>
   asCounted(item).load === undefined &&
   (library.findByName(item.choices[0]!.name)?.kit.some((k) => WEIGHTS.includes(kitKey(k))) ?? false);
-
-/** A step is what two kilograms are where they are written. */
-const heavierSteps = (by: number): number => Math.sign(by) * Math.max(1, Math.round(Math.abs(by) / 2));
 
 const stepsWords = (steps: number): string =>
   steps === 0

@@ -36,6 +36,12 @@ export const changedDoses = (
 export const withSpare = (spares: readonly Spare[], spare: Spare): readonly Spare[] =>
   spares.includes(spare) ? spares : [...spares, spare];
 
+/** Standing swaps with one more; what stood for the same movement goes. */
+export const withSwap = (
+  swaps: FitPerson['swaps'],
+  { from, to }: Pick<Extract<PersonChange, { kind: 'swap' }>, 'from' | 'to'>,
+): FitPerson['swaps'] => [...swaps.filter((s) => s.from !== from), { from, to }];
+
 /** Someone as sessions are fitted to them once a proposal is taken. */
 export function personAfter(
   person: FitPerson,
@@ -47,6 +53,8 @@ export function personAfter(
       return easePerson(person);
     case 'spare':
       return { ...person, spares: withSpare(person.spares, change.spare) };
+    case 'swap':
+      return { ...person, swaps: withSwap(person.swaps, change) };
     case 'level':
       return { ...person, levels: changedLevels(person.levels, change) };
     case 'dose':

@@ -7,6 +7,8 @@ import { proposeForGroup, proposeForPerson, smallestStepKg } from './propose.ts'
 const week = (sessions: readonly string[], more: Partial<PersonWeek> = {}): PersonWeek => ({
   week: 3,
   loads: [],
+  shapes: [],
+  fewerIn: 0,
   pains: [],
   school: 'reps',
   sessions: sessions.map((text, i) => {
@@ -31,6 +33,43 @@ const squat = (sets: readonly (readonly number[])[], more: Partial<LoadHistory> 
   ...more,
 });
 
+test('what was chosen on the way again and again stands from now on, before anything gets heavier', () => {
+  const habit = {
+    from: 'push-up',
+    to: 'knee-push-up',
+    fromName: 'push-up',
+    toName: 'knee push-up',
+    times: 2,
+    isHarder: false,
+  };
+  expect(propose(['done 6/6', 'done 6/6'], { shapes: [habit] })).toMatchObject({
+    kind: 'ease',
+    reason: { code: 'own-shape', times: 2 },
+    change: { kind: 'swap', from: 'push-up', to: 'knee-push-up' },
+  });
+  expect(propose(['done 6/6'], { shapes: [{ ...habit, isHarder: true }] })!.kind).toBe('step-up');
+  expect(propose(['done 6/6', 'done 6/6'], { fewerIn: 2, shapes: [habit] })).toMatchObject({
+    reason: { code: 'fewer', sessions: 2 },
+    change: { kind: 'dose', repsBy: -1 },
+  });
+  expect(propose(['done 6/6', 'done 6/6'], { fewerIn: 1 })!.kind).toBe('go-on');
+});
+
+test('a step of a scale goes up by the same signs as a weight; at its end there is nothing more', () => {
+  const load = (next: string | null): LoadHistory => ({
+    movement: 'band-row',
+    name: 'band row',
+    goalReps: 10,
+    sessions: [12, 12].map((n) => ({ sets: [n], effort: null })),
+    scale: { used: 'medium band', next },
+  });
+  expect(propose(['done 6/6'], { loads: [load('heavy band')] })).toMatchObject({
+    reason: { code: 'load', more: { after: 'medium band', step: 'heavy band' } },
+    change: { kind: 'dose', movement: 'band-row', loadBy: 1 },
+  });
+  expect(propose(['done 6/6'], { loads: [load(null)] })!.kind).toBe('go-on');
+});
+
 describe('for one person', () => {
   test('three of three, 12 and 12 against 10: load up by the smallest step (2-for-2, docs/formulas.md 3)', () => {
     expect(
@@ -50,7 +89,7 @@ describe('for one person', () => {
         due: 3,
         done: 3,
         name: 'goblet squat',
-        byKg: 2,
+        more: { kg: 2 },
         sign: { kind: 'two-for-two', lastSets: [12, 12], goalReps: 10 },
       },
       change: { kind: 'dose', movement: 'goblet-squat', loadBy: 2 },
@@ -62,7 +101,7 @@ describe('for one person', () => {
   test('double progression 8 to 12: at 12, 12, 12 the next load', () => {
     const range = { goalReps: 8, ceilingReps: 12 };
     expect(propose(['done', 'done'], { loads: [squat([[12, 12, 12]], range)] })!.reason).toMatchObject({
-      byKg: 2,
+      more: { kg: 2 },
       sign: { kind: 'top', sets: [12, 12, 12], goalReps: 8, ceilingReps: 12 },
     });
     expect(propose(['done', 'done'], { loads: [squat([[12, 12, 11]], range)] })!.kind).toBe('go-on');

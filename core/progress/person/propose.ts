@@ -14,6 +14,8 @@ export type ProposalKind = (typeof PROPOSAL_KINDS)[number];
 export type PersonChange =
   | { readonly kind: 'dose'; readonly movement: string | null; readonly repsBy?: number; readonly loadBy?: number }
   | { readonly kind: 'level'; readonly pattern: Pattern; readonly by: -1 | 1 }
+  /** Done in another shape from now on. Ids of movements. */
+  | { readonly kind: 'swap'; readonly from: string; readonly to: string }
   /** What asks too much of a sore place is done in another shape, until that is taken back. */
   | { readonly kind: 'spare'; readonly spare: Spare }
   /** A week of shapes a class easier. */
@@ -36,12 +38,19 @@ export type LoadSign =
   | { readonly kind: 'top'; readonly sets: readonly number[]; readonly goalReps: number; readonly ceilingReps: number }
   | { readonly kind: 'two-for-two'; readonly lastSets: readonly number[]; readonly goalReps: number };
 
+/** How much more a weight is: kilograms, or the step of the scale after the one that was used. */
+export type LoadMore = { readonly kg: number } | { readonly after: string; readonly step: string };
+
 /** What was found of someone's week, with its figures; efforts of 10. */
 export type PersonReason =
   | { readonly code: 'pain'; readonly said: string; readonly spare: Spare | null }
   | (Counted & { readonly code: 'little-done' })
   | (Counted & { readonly code: 'felt-harder'; readonly efforts: readonly number[]; readonly by: number })
-  | (Counted & { readonly code: 'load'; readonly name: string; readonly byKg: number; readonly sign: LoadSign })
+  | (Counted & { readonly code: 'load'; readonly name: string; readonly more: LoadMore; readonly sign: LoadSign })
+  /** The same other shape, taken on the way in so many sessions one after the other. */
+  | (Counted & { readonly code: 'own-shape'; readonly from: string; readonly to: string; readonly times: number })
+  /** Fewer repetitions from some turn on, in so many sessions. */
+  | (Counted & { readonly code: 'fewer'; readonly sessions: number })
   | (Counted & {
       readonly code: 'felt-easier';
       readonly efforts: readonly number[];
@@ -93,9 +102,23 @@ export interface LoadHistory {
   readonly name: string;
   /** What was asked of each set, as it was written. */
   readonly goalReps: number;
+  /** The step of a scale that was used last, and the one after it; null at its end. Absent where a weight is written. */
+  readonly scale?: { readonly used: string; readonly next: string | null };
   /** The top of the range, where one was written. */
   readonly ceilingReps?: number;
   readonly sessions: readonly { readonly sets: readonly number[]; readonly effort: number | null }[];
+}
+
+/** Another shape than the planned one, taken again and again. */
+export interface ShapeHabit {
+  /** Ids of movements. */
+  readonly from: string;
+  readonly to: string;
+  readonly fromName: string;
+  readonly toName: string;
+  readonly times: number;
+  /** It stands above the planned one on a ladder. */
+  readonly isHarder: boolean;
 }
 
 /** A pain that was told in the week, with what can be spared for the place that hurts; null where nothing can. */
@@ -108,6 +131,9 @@ export interface PersonWeek {
   readonly week: number;
   readonly sessions: readonly WeekSession[];
   readonly loads: readonly LoadHistory[];
+  readonly shapes: readonly ShapeHabit[];
+  /** Sessions of the week in which fewer repetitions were done from some turn on. */
+  readonly fewerIn: number;
   readonly pains: readonly WeekPain[];
   /** What the programme goes by where it isn't said of a movement: reps, or load. */
   readonly school: 'reps' | 'load';
@@ -117,6 +143,8 @@ export interface PersonWeek {
 const GAP = 2;
 /** Of the due sessions, so many at least before anything is made harder, or else it holds. */
 const MOST_DONE = 2 / 3;
+/** Sessions of a week with fewer repetitions than planned, from which on there are fewer in the plan too (common practice, no source). */
+const FEWER_FROM = 2;
 /** The smallest step of a weight that most people have, in kg; below ten, half of it. */
 const STEP_KG = 2;
 const SMALL_STEP_KG = 1;
@@ -176,14 +204,37 @@ export function proposeForPerson(
       reason: { code: 'felt-harder', ...counted, efforts, by: gap },
       change: { kind: 'eased' },
     };
+  if (w.fewerIn >= FEWER_FROM)
+    return {
+      key: key('ease reps'),
+      kind: 'ease',
+      reason: { code: 'fewer', ...counted, sessions: w.fewerIn },
+      change: { kind: 'dose', movement: null, repsBy: -1 },
+    };
+  const habit = w.shapes[0];
+  if (habit) {
+    const { from, to, fromName, toName, times, isHarder } = habit;
+    return {
+      key: key(`shape ${from} ${to}`),
+      kind: isHarder ? 'step-up' : 'ease',
+      reason: { code: 'own-shape', ...counted, from: fromName, to: toName, times },
+      change: { kind: 'swap', from, to },
+    };
+  }
   for (const load of w.loads) {
     const sign = loadSign(load);
-    if (sign === undefined) continue;
-    const by = smallestStepKg(currentKg(load.movement));
+    if (sign === undefined || load.scale?.next === null) continue;
+    const by = load.scale ? SMALL_STEP_KG : smallestStepKg(currentKg(load.movement));
     return {
       key: key(`load ${load.movement}`),
       kind: 'step-up',
-      reason: { code: 'load', ...counted, name: load.name, byKg: by, sign },
+      reason: {
+        code: 'load',
+        ...counted,
+        name: load.name,
+        more: load.scale?.next ? { after: load.scale.used, step: load.scale.next } : { kg: by },
+        sign,
+      },
       change: { kind: 'dose', movement: load.movement, loadBy: by },
     };
   }

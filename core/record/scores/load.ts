@@ -1,5 +1,7 @@
 import type { Block, Load, WorkItem } from '../../document/document.ts';
 import { asCounted } from '../../document/option.ts';
+import type { Scale } from '../../movement/scale.ts';
+import { findStep } from '../../movement/scale.ts';
 import { isWork } from '../../words/describe-item.ts';
 
 /** A field for the weight that was used for an item. */
@@ -11,6 +13,8 @@ export interface LoadField {
   readonly movement: string;
   /** As written, in kilograms of one piece; null where only a share or an effort was. */
   readonly writtenKg: number | null;
+  /** The steps to choose from and the one that is written, where a scale says how hard it is; null where a weight does. */
+  readonly scale: { readonly steps: readonly string[]; readonly written: string } | null;
   /** What is asked of each set, and of the form the field for what the last one had; null where no number is written. */
   readonly goal: LoadGoal | null;
   readonly lastName: string;
@@ -32,8 +36,8 @@ function goalOf({ dose }: WorkItem): LoadGoal | null {
 /** The weight of one piece; of weights by round the heaviest, which is the one that is written down. */
 const heaviestKg = ({ kg, laterKg = [] }: Extract<Load, { kind: 'weight' }>): number => Math.max(kg, ...laterKg);
 
-/** The items of a session that are done with a weight, as it is written. */
-export const loadFields = (blocks: readonly Block[]): LoadField[] =>
+/** The items of a session that are done with a weight or a step of a scale, as it is written. A step that is on no scale stands alone. */
+export const loadFields = (blocks: readonly Block[], scales: readonly Scale[]): LoadField[] =>
   blocks.flatMap((b, block) =>
     b.items.flatMap((item, i): LoadField[] => {
       const load = isWork(item) ? asCounted(item).load : undefined;
@@ -45,6 +49,10 @@ export const loadFields = (blocks: readonly Block[]): LoadField[] =>
               item: i,
               movement: item.choices[0]!.name,
               writtenKg: load.kind === 'weight' ? heaviestKg(load) : null,
+              scale:
+                load.kind === 'step'
+                  ? { steps: findStep(scales, load.step)?.scale.steps ?? [load.step], written: load.step }
+                  : null,
               goal: goalOf(item),
               lastName: `last-${block}-${i}`,
             },
