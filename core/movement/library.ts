@@ -46,6 +46,16 @@ export const nameKey = (name: string) =>
     .replace(/[\s\p{Pd}]+/gu, ' ')
     .trim();
 
+/** Throws where a ladder has a step that is no movement, or one twice. */
+function checkLadders(ladders: readonly Ladder[], find: (id: string) => Movement | undefined): void {
+  for (const ladder of ladders) {
+    for (const { movementId: id } of ladder.steps)
+      if (!find(id)) throw new RangeError(`the ladder ${ladder.id} has a step ${id}, which is no movement`);
+    if (new Set(ladder.steps.map((s) => s.movementId)).size < ladder.steps.length)
+      throw new RangeError(`the ladder ${ladder.id} comes back to a step it had`);
+  }
+}
+
 /** Builds the look-up. Two movements that share a name, or a step that is no movement, are a RangeError that names them. */
 export function buildLibrary(
   movements: readonly Movement[],
@@ -111,12 +121,7 @@ export function buildLibrary(
     const read = findByName(id.replaceAll('-', ' '));
     return read?.id === id ? read : undefined;
   };
-  for (const ladder of ladders) {
-    for (const { movementId: id } of ladder.steps)
-      if (!find(id)) throw new RangeError(`the ladder ${ladder.id} has a step ${id}, which is no movement`);
-    if (new Set(ladder.steps.map((s) => s.movementId)).size < ladder.steps.length)
-      throw new RangeError(`the ladder ${ladder.id} comes back to a step it had`);
-  }
+  checkLadders(ladders, find);
   const readingOf = (id: string) => (find(id) && !byId.has(id) ? readings.get(id) : undefined);
   return {
     movements,

@@ -166,6 +166,50 @@ function loadSign({ goalReps, ceilingReps, sessions }: LoadHistory): LoadSign | 
   return isTwoForTwo(goalReps, lasts) ? { kind: 'two-for-two', lastSets: lasts.slice(-2), goalReps } : undefined;
 }
 
+/** What was done otherwise than planned, or with how much: fewer repetitions, another shape, a weight that may go up. */
+function byWhatWasUsed(
+  w: PersonWeek,
+  counted: Counted,
+  currentKg: (movement: string) => number,
+): Proposal<PersonChange, PersonReason> | undefined {
+  const key = (what: string) => `w${w.week} ${what}`;
+  if (w.fewerIn >= FEWER_FROM)
+    return {
+      key: key('ease reps'),
+      kind: 'ease',
+      reason: { code: 'fewer', ...counted, sessions: w.fewerIn },
+      change: { kind: 'dose', movement: null, repsBy: -1 },
+    };
+  const habit = w.shapes[0];
+  if (habit) {
+    const { from, to, fromName, toName, times, isHarder } = habit;
+    return {
+      key: key(`shape ${from} ${to}`),
+      kind: isHarder ? 'step-up' : 'ease',
+      reason: { code: 'own-shape', ...counted, from: fromName, to: toName, times },
+      change: { kind: 'swap', from, to },
+    };
+  }
+  for (const load of w.loads) {
+    const sign = loadSign(load);
+    if (sign === undefined || load.scale?.next === null) continue;
+    const by = load.scale ? SMALL_STEP_KG : smallestStepKg(currentKg(load.movement));
+    return {
+      key: key(`load ${load.movement}`),
+      kind: 'step-up',
+      reason: {
+        code: 'load',
+        ...counted,
+        name: load.name,
+        more: load.scale?.next ? { after: load.scale.used, step: load.scale.next } : { kg: by },
+        sign,
+      },
+      change: { kind: 'dose', movement: load.movement, loadBy: by },
+    };
+  }
+  return undefined;
+}
+
 /**
  * What the next week should be for someone, after one that is over: pain eases first, then too little done holds, then what was felt
  * against what was planned, and repetitions against their goal. One lever at a time. Undefined where nothing was due.
@@ -204,40 +248,8 @@ export function proposeForPerson(
       reason: { code: 'felt-harder', ...counted, efforts, by: gap },
       change: { kind: 'eased' },
     };
-  if (w.fewerIn >= FEWER_FROM)
-    return {
-      key: key('ease reps'),
-      kind: 'ease',
-      reason: { code: 'fewer', ...counted, sessions: w.fewerIn },
-      change: { kind: 'dose', movement: null, repsBy: -1 },
-    };
-  const habit = w.shapes[0];
-  if (habit) {
-    const { from, to, fromName, toName, times, isHarder } = habit;
-    return {
-      key: key(`shape ${from} ${to}`),
-      kind: isHarder ? 'step-up' : 'ease',
-      reason: { code: 'own-shape', ...counted, from: fromName, to: toName, times },
-      change: { kind: 'swap', from, to },
-    };
-  }
-  for (const load of w.loads) {
-    const sign = loadSign(load);
-    if (sign === undefined || load.scale?.next === null) continue;
-    const by = load.scale ? SMALL_STEP_KG : smallestStepKg(currentKg(load.movement));
-    return {
-      key: key(`load ${load.movement}`),
-      kind: 'step-up',
-      reason: {
-        code: 'load',
-        ...counted,
-        name: load.name,
-        more: load.scale?.next ? { after: load.scale.used, step: load.scale.next } : { kg: by },
-        sign,
-      },
-      change: { kind: 'dose', movement: load.movement, loadBy: by },
-    };
-  }
+  const used = byWhatWasUsed(w, counted, currentKg);
+  if (used) return used;
   if (done.length === due.length && felt.length >= 2 && gap !== undefined && gap <= -GAP)
     return {
       key: key('step up'),
