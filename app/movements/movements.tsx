@@ -87,12 +87,14 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
             ? `${shown.length} in the library`
             : `${shown.length} of ${library.movements.length}`}
         </p>
-        <Link className="offer" to="?edit=new">
-          Add a movement
-        </Link>
-        <Link className="offer" to="?edit=scales">
-          Scales of resistance
-        </Link>
+        <div className="movement-acts">
+          <Link className="offer" to="?edit=scales">
+            Scales of resistance
+          </Link>
+          <Link className="offer" to="?edit=new">
+            Add a movement
+          </Link>
+        </div>
       </div>
       <div className="movement-tools" role="search">
         <Input

@@ -8,7 +8,7 @@ import { isLikelyStep } from '../session/plan.ts';
 import { isWork, itemDetails, itemName, loadAt, speakDose, SURPRISE } from '../words/describe-item.ts';
 import { formatClock } from '../words/format-clock.ts';
 import { bareFigure, carriedOf, countedReps, repsAtTurn } from './figures.ts';
-import type { Stage, StageLine } from './stage.ts';
+import type { PaceMark, Stage, StageLine } from './stage.ts';
 import { withCoachCues } from './voice/coach-cues.ts';
 import { carriedFigure, figureOf, hasWork, isWaiting, spokenStart } from './stage.ts';
 
@@ -255,9 +255,11 @@ function statedPace(step: Step, { pacePerMin }: Block): Stage['paceMarks'] {
   if (pacePerMin === undefined || step.ruledBy !== 'clock' || step.parts.every((p) => p.kind !== 'open')) return [];
   const lengthSec = step.sec.likely;
   const everySec = lengthSec >= 120 ? 60 : Math.max(15, Math.round(lengthSec / 4));
-  const marks: { atSec: number; words: string }[] = [];
-  for (let atSec = everySec; atSec < lengthSec; atSec += everySec)
-    marks.push({ atSec, words: `${Math.round((pacePerMin * atSec) / 60)} by now` });
+  const marks: PaceMark[] = [];
+  for (let atSec = everySec; atSec < lengthSec; atSec += everySec) {
+    const reps = Math.round((pacePerMin * atSec) / 60);
+    marks.push({ atSec, words: `${reps} by now`, reps });
+  }
   return marks;
 }
 

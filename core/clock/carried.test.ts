@@ -71,7 +71,7 @@ describe('the number to do now', () => {
       ['tick', 81],
     ]);
     expect(openQuestion(at.state, at.stages)).toBe(1);
-    expect(at.stages[1]!.asks!.question).toBe('How many sets did you finish? A half counts.');
+    expect(at.stages[1]!.asks!.question).toBe('How many sets did you finish?');
     const answered = play(PYRAMID, [
       ['tick', 6],
       ['tap', 20],
@@ -80,7 +80,7 @@ describe('the number to do now', () => {
       ['tick', 126],
     ]);
     expect(openQuestion(answered.state, answered.stages)).toBeUndefined();
-    expect([answered.figures, answered.seen()]).toEqual([['9', '9'], { 'score-0-0': '2.5' }]);
+    expect([answered.figures, answered.seen()]).toEqual([['9', '9'], { 'score-0-0': '2', 'score-0-0-begun': '5' }]);
   });
 
   test('windows ask for their number; sets and partners are counted apart', () => {

@@ -61,8 +61,15 @@ describe('stages', () => {
     const span = stagesOf('Main: amrap 9:00\n10 squat\n5/side split squat')[1]!;
     expect(span).toMatchObject({ kind: 'span', durationSec: 540, taps: 'round' });
     expect(span.lines).toEqual([
-      { item: 0, movement: 'squat', figure: '10', name: 'squat', details: '' },
-      { item: 1, movement: 'split squat', figure: '5', name: 'split squat', details: 'each side' },
+      { item: 0, movement: 'squat', figure: '10', reps: { as: 'one', numbers: [10] }, name: 'squat', details: '' },
+      {
+        item: 1,
+        movement: 'split squat',
+        figure: '5',
+        reps: { as: 'one', numbers: [5] },
+        name: 'split squat',
+        details: 'each side',
+      },
     ]);
   });
 

@@ -2,6 +2,7 @@ import { groupBy } from '../group-by.ts';
 import type { Call } from './voice/calls.ts';
 import { turnAt, turnWords } from './turns.ts';
 import { callsBetween, cuesOf } from './voice/calls.ts';
+import { paceStanding } from './voice/pace-standing.ts';
 import { tempoCues } from './voice/tempo.ts';
 import { numberAt, numberWords } from './voice/number-calls.ts';
 import type { ShapeChange } from './shape-change.ts';
@@ -176,6 +177,13 @@ function withFirstNumber(call: Call, state: ClockState, stages: readonly Stage[]
   return number ? { ...call, words: `${call.words}, ${numberWords(number)}` } : call;
 }
 
+/** A mark of pace is called with how far ahead or behind one is, once rounds are counted. */
+function withStanding(call: Call, state: ClockState, stages: readonly Stage[]): Call {
+  if (call.cue !== 'pace') return call;
+  const words = paceStanding(stages[call.stage]!, call.atSec, tapsOf(state, call.stage));
+  return words === '' ? call : { ...call, words: `${call.words}, ${words}` };
+}
+
 /** The number that a tap begins, or whose turn. */
 function callNumber(state: ClockState, stages: readonly Stage[], nowMs: number, calls: Call[]): void {
   const stage = stages[state.stage];
@@ -281,7 +289,7 @@ function tick(state: ClockState, stages: readonly Stage[], nowMs: number, calls:
     const spentSec = stageSpentMs(now, nowMs) / 1000;
     const toSec = Math.min(spentSec, toMs / 1000);
     const due = callsBetween(stages, now.stage, [now.calledSec, toSec], spentSec, now.extraMs / 1000);
-    calls.push(...due.map((c) => withFirstNumber(c, now, stages)));
+    calls.push(...due.map((c) => withStanding(withFirstNumber(c, now, stages), now, stages)));
     now = { ...now, calledSec: Math.max(now.calledSec, toSec) };
   };
   while (now.status === 'running') {

@@ -41,7 +41,11 @@ export function seenScores(
       case 'top-set':
         for (const { stage, at } of run) {
           const top = state.answersByStage[at] ?? state.tapsByStage[at];
-          if (stage.asks && top !== undefined) put(stage.asks.field, top);
+          if (!stage.asks || top === undefined) continue;
+          const { begun } = stage.asks;
+          put(stage.asks.field, begun ? Math.floor(top) : top);
+          const reps = begun ? begunOf(top, begun.step) : 0;
+          if (begun && reps > 0) put(begun.field, reps);
         }
         break;
       case 'reps-per-window':
@@ -61,6 +65,9 @@ export function seenScores(
   }
   return seen;
 }
+
+/** The repetitions of the set behind the whole ones, where an answer says sets and a part of the next. */
+const begunOf = (sets: number, step: number): number => Math.round((sets % 1) * step * (Math.floor(sets) + 1));
 
 const roundsOf = (taps: number, stage: Stage, person: number): number =>
   stage.taps === 'swap' ? partnerRounds(stage, taps, person) : taps;

@@ -58,6 +58,13 @@ export interface SetUp {
   readonly parts: readonly string[];
 }
 
+/** Where one should be by a second of a stage: in words, and in repetitions where they are counted. */
+export interface PaceMark {
+  readonly atSec: number;
+  readonly words: string;
+  readonly reps?: number;
+}
+
 /** What the coach says at a second of a stage; `item` where it is said of that line's movement alone. */
 export interface CoachCue {
   readonly atSec: number;
@@ -143,7 +150,7 @@ export interface Stage {
   /** What the coach says here: at its beginning, and by second. */
   readonly coachCues: readonly CoachCue[];
   /** What the target asks for by then, in words, by second. */
-  readonly paceMarks: readonly { readonly atSec: number; readonly words: string }[];
+  readonly paceMarks: readonly PaceMark[];
 }
 
 /** Time in which nothing is done yet. */

@@ -233,6 +233,8 @@ export interface StageWords {
     /** `partial`: repetitions of the round that wasn't finished. */
     readonly what: 'set' | 'reps' | 'partial';
     readonly field: string;
+    /** Where a set is so many more than the one before it: the field for the repetitions of the one that was stopped in. */
+    readonly begun?: { readonly field: string; readonly step: number };
     /** Where a round has a fixed number of each line: how far one is in it after each, so that a name can be touched in place of counting. */
     readonly round?: readonly RoundPart[];
   };

@@ -201,7 +201,7 @@ const ROWS: readonly Row[] = [
       'rest Rest',
       'span Down by 3 from the set you stopped in [3 bear crawl, 3 chair dip] taps set asks',
     ],
-    score: ['top set of bear crawl and chair dip', 'and sets coming down'],
+    score: ['top set of bear crawl and chair dip', 'and reps of the next', 'and sets coming down'],
     levers: {
       rest: ['0:45', -5, 'Main: pyramid +3 in 1:15 rest 0:40'],
       step: ['+3', 1, 'Main: pyramid +4 in 1:15 rest 0:45'],

@@ -3,7 +3,7 @@ import { formatClock } from '../words/format-clock.ts';
 import { isWork, itemName } from '../words/describe-item.ts';
 import type { WorkItem } from '../document/document.ts';
 import { listWords } from '../words/words.ts';
-import { downField } from './down-field.ts';
+import { begunField, downField } from './down-field.ts';
 import type { LeverAnswer, MaxAdvice, ScoreForm, ScoreKind, ScoreLabel, Shape, RoundPart } from './form.ts';
 
 /** Words that several forms say. */
@@ -118,6 +118,7 @@ export function topSetScore(block: Block): ScoreForm {
     'top-set',
     pairs.flatMap((pair, i) => [
       field(String(i), `top set of ${pair}`, 'the last set that you finished on the way up; a half counts', 'half'),
+      field(begunField(i), `and reps of the next`, 'of the set that you stopped in, where it wasn’t whole'),
       field(downField(i), `and sets coming down`, `of ${pair}, from the set you stopped in`, 'half'),
     ]),
   );

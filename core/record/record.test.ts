@@ -20,7 +20,7 @@ test('each form asks for its own kind of number', () => {
     ['rounds+reps', 2],
     ['time', 1],
     ['reps-per-window', 3],
-    ['top-set', 4],
+    ['top-set', 6],
     ['reps', 1],
   ]);
 });

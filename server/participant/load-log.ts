@@ -4,6 +4,7 @@ import { optionFields, optionLines, optionValue } from '../../core/record/option
 import { roundFieldName } from '../../core/record/round-field-name.ts';
 import { roundFields } from '../../core/record/round-fields.ts';
 import type { RecordDetails, SessionRecord } from '../../core/record/record.ts';
+import { withHistory } from '../../core/record/scores/sensible.ts';
 import { overranFields } from '../../core/record/scores/overran.ts';
 import { scoreFields, scoreValues } from '../../core/record/scores/score.ts';
 import { blockName } from '../../core/session/explain/explain.ts';
@@ -26,6 +27,7 @@ function seenText({
 export async function loadLog({ db, scope, view, sent, fitted }: OwnDayScope) {
   const { plan, blocks, document } = fitted;
   const { record } = sent;
+  const match = dayToMatch(view, sent.dayId, fitted);
   const chosen = record?.details.chosen ?? [];
   const stored: Record<string, string> = record
     ? Object.assign<Record<string, string>, Record<string, string>>(
@@ -66,8 +68,8 @@ export async function loadLog({ db, scope, view, sent, fitted }: OwnDayScope) {
     after: record?.recordId ?? null,
     corrections: record ? await countCorrections(db, scope.enrolment.enrolmentId, sent.dayId) : 0,
     values: stored,
-    toMatch: dayToMatch(view, sent.dayId, fitted),
-    bounds: boundsOf(fitted),
+    toMatch: match,
+    bounds: withHistory(boundsOf(fitted), match.targets),
     loads: loadFields(blocks, fitted.library.scales),
     rounds: roundFields(plan, blocks),
     options: optionFields(blocks).map((field) => ({ ...field, lines: optionLines(field, blocks, fitted.library) })),

@@ -3,7 +3,10 @@ import type pg from 'pg';
 import { isVersionOf } from '../../db/queries/record.ts';
 import { formText } from '../http/form-text.ts';
 import type { FittedView } from './fitted-view.ts';
-import { fitDay } from './fitted-view.ts';
+import type { Sensible } from '../../core/record/scores/doubts.ts';
+import { withHistory } from '../../core/record/scores/sensible.ts';
+import { dayToMatch } from './earlier-scores.ts';
+import { boundsOf, fitDay } from './fitted-view.ts';
 import type { LinkScope } from '../doors/personal-link.ts';
 import { parseOwnDay, withPersonalLink } from '../doors/personal-link.ts';
 import { isOpen, loadPersonView, noteSeen, openDay } from './person-view.ts';
@@ -15,6 +18,8 @@ export interface LoggedDay {
   readonly versionId: number;
   /** The version as they do it. */
   readonly fitted: FittedView;
+  /** What nobody, and not they themselves by what they did before, is likely to exceed. */
+  readonly bounds: readonly Sensible[];
 }
 
 /**
@@ -45,12 +50,9 @@ export const withLoggedDay = <T>(
       const versionId = isNamed ? named : sent?.versionId;
       if (versionId === undefined) throw data({ kind: 'closed' }, { status: 404 });
       if (sent) await noteSeen(db, scope, view, sent, 'begun');
-      return work({
-        db,
-        scope,
-        versionId,
-        fitted: await fitDay(db, { versionId }, scope, book),
-      });
+      const fitted = await fitDay(db, { versionId }, scope, book);
+      const { targets } = dayToMatch(view, bead.dayId, fitted);
+      return work({ db, scope, versionId, fitted, bounds: withHistory(boundsOf(fitted), targets) });
     },
     { day: params.day },
   );

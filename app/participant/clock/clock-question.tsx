@@ -17,7 +17,10 @@ export function ClockQuestion({
   // Of a window the rounds that were tapped are known; what came after them is touched by its name.
   const whole = asks.what === 'reps' ? taps * (round.at(-1)?.reps ?? 0) : 0;
   const [value, setValue] = useState(isSet ? taps : whole);
-  const step = isSet ? 0.5 : 1;
+  const { begun } = asks;
+  const step = isSet && !begun ? 0.5 : 1;
+  const next = begun ? begun.step * (value + 1) : 0;
+  const [part, setPart] = useState(0);
   return (
     <div className="clock-question" role="group" aria-label={asks.question}>
       <p>{asks.question}</p>
@@ -48,10 +51,29 @@ export function ClockQuestion({
             +10
           </button>
         )}
-        <button type="button" className="is-main" onClick={() => onAnswer(value)}>
-          That’s it
-        </button>
+        {!begun && (
+          <button type="button" className="is-main" onClick={() => onAnswer(value)}>
+            That’s it
+          </button>
+        )}
       </div>
+      {begun && (
+        <>
+          <p>and of the next {next}?</p>
+          <div>
+            <button type="button" aria-label="less of it" onClick={() => setPart((p) => Math.max(0, p - 1))}>
+              −
+            </button>
+            <output>{Math.min(part, next - 1)}</output>
+            <button type="button" aria-label="more of it" onClick={() => setPart((p) => Math.min(next - 1, p + 1))}>
+              +
+            </button>
+            <button type="button" className="is-main" onClick={() => onAnswer(value + Math.min(part, next - 1) / next)}>
+              That’s it
+            </button>
+          </div>
+        </>
+      )}
     </div>
   );
 }

@@ -77,7 +77,12 @@ export function ClockScreen(props: ClockScreenProps) {
             clock.countTap();
         }}
       >
-        <StageFace view={view} choice={choice} cues={!choice && names.length === 1 ? (cues[names[0]!] ?? []) : []} />
+        <StageFace
+          view={view}
+          choice={choice}
+          onSay={clock.sayNumber}
+          cues={!choice && names.length === 1 ? (cues[names[0]!] ?? []) : []}
+        />
         {question(asked)}
         <p className="clock-flash" role="status">
           {isPaused ? 'Paused' : clock.flash}

@@ -81,7 +81,7 @@ describe('what the clock shows of a moment', () => {
     const view = viewAt(INTERVALS, [], 5 + 60 + 25);
     expect(view).toMatchObject({ shownSec: 15, isOwn: false, side: 'now right', spentSec: 25 });
     expect(view.doneRatio).toBeCloseTo(25 / 40, 6);
-    expect(read(<StageFace view={view} cues={['hips high']} choice={undefined} />)).toBe(
+    expect(read(<StageFace onSay={vi.fn()} view={view} cues={['hips high']} choice={undefined} />)).toBe(
       'Main round 1 of 2 side plank each side now right 0:15 hips high',
     );
   });
@@ -93,9 +93,11 @@ describe('what the clock shows of a moment', () => {
   test('at one’s own pace it counts up and waits', () => {
     const view = viewAt('Warm-up: flow\n10 squat', [], 12);
     expect(view).toMatchObject({ isOwn: true, shownSec: 7, numberNow: '10' });
-    expect(read(<StageFace view={view} cues={[]} choice={undefined} />)).toBe('Warm-up squat 10 0:07 your own pace');
+    expect(read(<StageFace onSay={vi.fn()} view={view} cues={[]} choice={undefined} />)).toBe(
+      'Warm-up squat 10 0:07 your own pace',
+    );
     const choice = <button type="button">5 split squat</button>;
-    expect(read(<StageFace view={view} cues={[]} choice={choice} />)).toBe(
+    expect(read(<StageFace onSay={vi.fn()} view={view} cues={[]} choice={choice} />)).toBe(
       'Warm-up Your choice 5 split squat 0:07 your own pace',
     );
   });
@@ -105,7 +107,9 @@ describe('what the clock shows of a moment', () => {
     const view = viewAt(text, [['tap', 20]], 30, ['3 rounds']);
     expect(view).toMatchObject({ taps: 1, match: '3 rounds', shownSec: 515 });
     expect(view.lines.map((line) => `${line.figure} ${line.name}`)).toEqual(['10 squat', '5 split squat']);
-    expect(read(<StageFace view={view} cues={[]} choice={undefined} />)).toContain('match or beat 3 rounds');
+    expect(read(<StageFace onSay={vi.fn()} view={view} cues={[]} choice={undefined} />)).toContain(
+      'match or beat 3 rounds',
+    );
   });
 
   test('nothing is to be beaten while one waits', () => {
@@ -191,6 +195,11 @@ describe('what is asked when the time is up', () => {
     // What is done as often as one can is counted by itself.
     expect(asked('Main: windows 2:00 x 3\n5 burpee\nmax squat', 0)).toMatch(/squat in window 1: how many\? − 0/);
     expect(buttonsOf('Main: windows 2:00 x 3\n5 burpee\nmax squat')).not.toContain('round done');
+  });
+  test('a pyramid asks for whole sets, and for what was done of the next', () => {
+    expect(asked('Main: pyramid +4 in 1:00 rest 0:30\nsquat\npush-up', 1)).toContain(
+      'How many sets did you finish? − 1 + and of the next 8? − 0 +',
+    );
   });
   test('a round without a fixed number isn’t taken apart', () => {
     for (const line of ['[squat, march]', '5 squat or 6 lunge', '3+1 squat', '0:30 plank', 'squat'])

@@ -110,6 +110,10 @@ export function useClock(settings: ClockSettings) {
     },
     [call, setFlash],
   );
+  const onSaid = (number: string) => {
+    call('number', `${number} now`);
+    setFlash(`${number} now`);
+  };
   const { state, shown, now, saved, send, start } = useRunningClock(written, ladders, clockKey(versionId), onCall);
   useWakeLock(state?.status === 'running');
   useClockKeys(send, state?.status === 'paused', sheet !== null);
@@ -165,6 +169,11 @@ export function useClock(settings: ClockSettings) {
     setSheet,
     isGivenUp,
     numbers: useNumbers(state, written),
+    /** From a tap: the number that it is now, once more. */
+    sayNumber: (number: string) => {
+      wake();
+      onSaid(number);
+    },
     logLink: `${back}/log?${seen}`,
     /** From a tap: browsers ask for one before they make a sound. */
     start: (from?: typeof saved) => {

@@ -23,7 +23,6 @@ import { groupBy } from '../../../core/group-by.ts';
 import { capitalized, plural } from '../../../core/words/words.ts';
 import { insertRecord } from '../../../db/queries/record.ts';
 import { nowMs } from '../../../server/config.ts';
-import { boundsOf } from '../../../server/participant/fitted-view.ts';
 import { readLogForm } from '../../../server/participant/log-form.ts';
 import { withLoggedDay } from '../../../server/participant/logged-day.ts';
 import { withOwnDay } from '../../../server/participant/own-day.ts';
@@ -45,8 +44,8 @@ export async function loader({ params, request }: Route.LoaderArgs) {
 
 export async function action({ params, request }: Route.ActionArgs) {
   const form = await personForm(request, params.token);
-  return withLoggedDay(params, form, async ({ db, scope, versionId, fitted }) => {
-    const read = await readLogForm(form, { ...fitted, bounds: boundsOf(fitted) }, nowMs());
+  return withLoggedDay(params, form, async ({ db, scope, versionId, fitted, bounds }) => {
+    const read = await readLogForm(form, { ...fitted, bounds }, nowMs());
     if (read.status === 'error') return data({ errors: read.errors, values: read.values }, { status: 400 });
     await insertRecord(db, {
       workspaceId: scope.workspaceId,

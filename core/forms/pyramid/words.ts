@@ -2,7 +2,7 @@ import type { PyramidRule } from '../../document/time-rule.ts';
 import { formatClock } from '../../words/format-clock.ts';
 import { isWork, itemName } from '../../words/describe-item.ts';
 import { listWords, plural } from '../../words/words.ts';
-import { downField } from '../down-field.ts';
+import { begunField, downField } from '../down-field.ts';
 import { workItems } from '../steps.ts';
 import type { FormWords } from '../form.ts';
 
@@ -27,7 +27,12 @@ export const words: FormWords<PyramidRule> = {
     taps: 'set',
     asks:
       step.direction === 'up'
-        ? { question: 'How many sets did you finish? A half counts.', what: 'set', field: String(step.round - 1) }
-        : { question: 'And how many coming down?', what: 'set', field: downField(step.round - 1) },
+        ? {
+            question: 'How many sets did you finish?',
+            what: 'set',
+            field: String(step.round - 1),
+            begun: { field: begunField(step.round - 1), step: rule.step },
+          }
+        : { question: 'And how many coming down? A half counts.', what: 'set', field: downField(step.round - 1) },
   }),
 };

@@ -52,6 +52,12 @@ describe('the repetitions that a score stands for', () => {
     ['pyramid +3 in 1:15 rest 0:45\nsquat\nburpee', { kind: 'top-set', tops: [4] }, [60, 30, 30]],
     // Half of the fourth set, of twelve; then down from it.
     ['pyramid +3 in 1:15 rest 0:45\nsquat\nburpee', { kind: 'top-set', tops: [3.5] }, [48, 24, 24]],
+    // Up 3, 6, 9 and 10 of 12; down from there 12 and 9.
+    [
+      'pyramid +3 in 1:15 rest 0:45\nsquat\nburpee',
+      { kind: 'top-set', tops: [3], begun: [10], downs: [2] },
+      [98, 49, 49],
+    ],
     ['pyramid +3 in 1:15 rest 0:45\nsquat\nburpee', { kind: 'top-set', tops: [3.5], downs: [2] }, [90, 45, 45]],
     ['climb 4 by 2 every 1:00\nsquat\npush-up', { kind: 'whole-slots', slots: 3 }, [36, 18, 18]],
     ['climb 4 by 2 every 1:00\nsquat\npush-up', { kind: 'whole-slots', slots: 0 }, [0]],

@@ -179,14 +179,15 @@ function ofWindows(
 
 /** Of both movements of a pair: every set up to the top, then down from the one that was stopped in. */
 function ofPyramid(
-  { tops, downs }: Extract<Score, { kind: 'top-set' }>,
+  { tops, begun, downs }: Extract<Score, { kind: 'top-set' }>,
   numberAt: (set: number) => number,
   lines: readonly { readonly index: number }[],
 ): RepCount[] {
   return tops.flatMap((top, pair) => {
-    const highest = Math.max(1, Math.ceil(top));
+    const next = begun?.[pair] ?? 0;
+    const highest = Math.max(1, Math.ceil(top), next > 0 ? Math.floor(top) + 1 : 0);
     const reps =
-      setsReps(top, numberAt) + setsReps(downs?.[pair] ?? 0, (set) => numberAt(Math.max(0, highest - 1 - set)));
+      setsReps(top, numberAt) + next + setsReps(downs?.[pair] ?? 0, (set) => numberAt(Math.max(0, highest - 1 - set)));
     return lines.slice(pair * 2, pair * 2 + 2).map(({ index }) => ({ item: index, turn: pair, reps }));
   });
 }

@@ -1,7 +1,7 @@
 import { formatClock } from '../../words/format-clock.ts';
 import { plural } from '../../words/words.ts';
 import type { ScoreForm, ScoreLabel } from '../../forms/form.ts';
-import { downField } from '../../forms/down-field.ts';
+import { begunField, downField } from '../../forms/down-field.ts';
 import type { SessionPlan } from '../../session/plan.ts';
 
 /** Where a score belongs: a block counted from 0, and where a block has several (sets, partners), which of them, from 1. */
@@ -23,7 +23,13 @@ export type Score = ScorePlace & {
     | { readonly kind: 'time'; readonly sec: number; readonly reps?: number }
     | { readonly kind: 'reps-per-window'; readonly reps: readonly number[] }
     /** Sets that were finished of each pair, on the way up and coming down again where that was said; a half is a set half done. */
-    | { readonly kind: 'top-set'; readonly tops: readonly number[]; readonly downs?: readonly number[] }
+    | {
+        readonly kind: 'top-set';
+        readonly tops: readonly number[];
+        /** Repetitions of the set that was stopped in, on the way up; absent where it was whole, or nobody said. */
+        readonly begun?: readonly number[];
+        readonly downs?: readonly number[];
+      }
     | { readonly kind: 'whole-slots'; readonly slots: number }
   );
 
@@ -173,12 +179,15 @@ export function readScores(
   return { scores, errors };
 }
 
-/** Up and down of each pair, in turns. */
-function readTops(read: readonly (number | undefined)[]): { readonly tops: number[]; readonly downs?: number[] } {
-  const every = (from: 0 | 1) => read.filter((_, i) => i % 2 === from);
+/** Up, the set that was stopped in, and down, of each pair in turn. */
+function readTops(
+  read: readonly (number | undefined)[],
+): Pick<Extract<Score, { kind: 'top-set' }>, 'tops' | 'begun' | 'downs'> {
+  const every = (from: 0 | 1 | 2) => read.filter((_, i) => i % 3 === from);
   return {
     tops: every(0).map((n) => n ?? 0),
-    ...(every(1).some((n) => n !== undefined) && { downs: every(1).map((n) => n ?? 0) }),
+    ...(every(1).some((n) => n !== undefined && n > 0) && { begun: every(1).map((n) => n ?? 0) }),
+    ...(every(2).some((n) => n !== undefined) && { downs: every(2).map((n) => n ?? 0) }),
   };
 }
 
@@ -200,6 +209,7 @@ export function scoreValues(score: Score): Record<string, string> {
     case 'top-set':
       return {
         ...all(score.tops),
+        ...Object.fromEntries((score.begun ?? []).map((n, i) => [name(begunField(i)), String(n)])),
         ...Object.fromEntries((score.downs ?? []).map((n, i) => [name(downField(i)), String(n)])),
       };
     case 'whole-slots':
@@ -223,7 +233,7 @@ export function formatScore(score: Score): string {
     case 'reps-per-window':
       return `${score.reps.join(', ')} reps${score.reps.length > 1 ? `, ${scoreAmount(score)} in all, best ${Math.max(...score.reps)}` : ''}`;
     case 'top-set':
-      return `top set ${score.tops.join(', ')}${score.downs ? `, then ${score.downs.join(', ')} coming down` : ''}`;
+      return `top set ${score.tops.map((n, i) => (score.begun?.[i] ? `${n} + ${reps(score.begun[i])}` : String(n))).join(', ')}${score.downs ? `, then ${score.downs.join(', ')} coming down` : ''}`;
     case 'whole-slots':
       return `up to turn ${score.slots}`;
   }
@@ -231,8 +241,9 @@ export function formatScore(score: Score): string {
 
 const sumOf = (numbers: readonly number[]): number => numbers.reduce((a, b) => a + b, 0);
 
-/** Among equal tops the way down decides, and never against half a set more on the way up. */
-const DOWN_WEIGHT = 1e-4;
+/** Among equal tops what was done of the next set decides, then the way down; and never against half a set more on the way up. */
+const BEGUN_WEIGHT = 1e-4;
+const DOWN_WEIGHT = 1e-7;
 
 /** One number that orders scores of a kind: more is better, except for a time. A time that reached its cap is worse than any that did not, and better with more reps. */
 export function scoreAmount(score: Score): number {
@@ -246,7 +257,7 @@ export function scoreAmount(score: Score): number {
     case 'reps-per-window':
       return sumOf(score.reps);
     case 'top-set':
-      return sumOf(score.tops) + sumOf(score.downs ?? []) * DOWN_WEIGHT;
+      return sumOf(score.tops) + sumOf(score.begun ?? []) * BEGUN_WEIGHT + sumOf(score.downs ?? []) * DOWN_WEIGHT;
     case 'whole-slots':
       return score.slots;
   }

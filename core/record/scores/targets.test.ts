@@ -101,12 +101,12 @@ describe('a target', () => {
   test('without anything to compare there is none', () => expect(findTarget([], {})).toBeUndefined());
   test('pace by the minute: evenly, 20 by 2:00 for 40 in 4:00; none for a short block, none at its end', () => {
     expect(paceTo(40, 240, String)).toEqual([
-      { atSec: 60, words: '10 by 1:00' },
-      { atSec: 120, words: '20 by 2:00' },
-      { atSec: 180, words: '30 by 3:00' },
+      { atSec: 60, words: '10 by 1:00', reps: 10 },
+      { atSec: 120, words: '20 by 2:00', reps: 20 },
+      { atSec: 180, words: '30 by 3:00', reps: 30 },
     ]);
     expect(paceTo(40, 119, String)).toEqual([]);
-    expect(target(reps(39), { totalSec: 240 }).pace[1]).toEqual({ atSec: 120, words: '20 by 2:00' });
+    expect(target(reps(39), { totalSec: 240 }).pace[1]).toEqual({ atSec: 120, words: '20 by 2:00', reps: 20 });
     expect(target(rounds(7, 17), { totalSec: 480, perRound: 18 }).pace[3]!.words).toBe('4 rounds by 4:00');
     expect(target(rounds(7, 17), { totalSec: 480 }).pace).toEqual([]);
     expect(target(time(200), { totalSec: 480 }).pace).toEqual([]);

@@ -17,7 +17,7 @@ export interface Target {
   /** `42 or 43`: better than the last by what is usual; empty where there is nothing more to reach. */
   readonly aim: string;
   /** How far one should be by then, for the lower end of the aim; by second of the block. */
-  readonly pace: readonly { readonly atSec: number; readonly words: string }[];
+  readonly pace: readonly { readonly atSec: number; readonly words: string; readonly reps: number }[];
 }
 
 /** One more or two, or a twentieth where that is more: match it, or beat it by one or two (common practice, no source). */
@@ -85,11 +85,13 @@ export function paceTo(
   aim: number,
   totalSec: number,
   print: (n: number) => string,
-): { atSec: number; words: string }[] {
+): { atSec: number; words: string; reps: number }[] {
   if (totalSec < PACE_FROM_SEC) return [];
-  const marks = [];
-  for (let atSec = PACE_EVERY_SEC; atSec < totalSec; atSec += PACE_EVERY_SEC)
-    marks.push({ atSec, words: `${print(Math.round((aim * atSec) / totalSec))} by ${formatClock(atSec)}` });
+  const marks: { atSec: number; words: string; reps: number }[] = [];
+  for (let atSec = PACE_EVERY_SEC; atSec < totalSec; atSec += PACE_EVERY_SEC) {
+    const reps = Math.round((aim * atSec) / totalSec);
+    marks.push({ atSec, words: `${print(reps)} by ${formatClock(atSec)}`, reps });
+  }
   return marks;
 }
 
@@ -161,11 +163,13 @@ export function addScores(scores: readonly Score[], perRound?: number): Score | 
       const pyramids = scores.flatMap((s) => (s.kind === 'top-set' ? [s] : []));
       const byPair = (of: (s: (typeof pyramids)[number]) => readonly number[]) =>
         first.tops.map((_, pair) => pyramids.reduce((n, s) => n + (of(s)[pair] ?? 0), 0));
+      const hasBegun = pyramids.some((s) => s.begun);
       const hasDowns = pyramids.some((s) => s.downs);
       return {
         block,
         kind: 'top-set',
         tops: byPair((s) => s.tops),
+        ...(hasBegun && { begun: byPair((s) => s.begun ?? []) }),
         ...(hasDowns && { downs: byPair((s) => s.downs ?? []) }),
       };
     }

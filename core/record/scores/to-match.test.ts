@@ -88,10 +88,15 @@ describe('scores of sets and of partners', () => {
       expect(formatScore(scores[0]!)).toBe('top set 3.5');
       expect(scoreValues(scores[0]!)).toEqual({ 'score-0-0': '3.5' });
     }
-    const { scores } = parseScores(plan, (name) => (name === 'score-0-0' ? '4' : '2'));
-    expect(scores).toEqual([{ block: 0, kind: 'top-set', tops: [4], downs: [2] }]);
-    expect(formatScore(scores[0]!)).toBe('top set 4, then 2 coming down');
-    expect(scoreValues(scores[0]!)).toEqual({ 'score-0-0': '4', 'score-0-0-down': '2' });
+    const { scores } = parseScores(plan, (name) =>
+      name === 'score-0-0' ? '4' : name === 'score-0-0-begun' ? '9' : '2',
+    );
+    expect(scores).toEqual([{ block: 0, kind: 'top-set', tops: [4], begun: [9], downs: [2] }]);
+    expect(formatScore(scores[0]!)).toBe('top set 4 + 9 reps, then 2 coming down');
+    expect(scoreValues(scores[0]!)).toEqual({ 'score-0-0': '4', 'score-0-0-begun': '9', 'score-0-0-down': '2' });
+    const part = (tops: number[], begun: number[]): Score => ({ block: 0, kind: 'top-set', tops, begun });
+    expect(isBetter(part([4], [9]), part([4], [8]))).toBe(true);
+    expect(isBetter(part([4.5], [0]), part([4], [14]))).toBe(true);
     const top = (tops: number[], downs?: number[]): Score => ({
       block: 0,
       kind: 'top-set',
@@ -100,6 +105,6 @@ describe('scores of sets and of partners', () => {
     });
     expect(isBetter(top([4], [2]), top([4], [1]))).toBe(true);
     expect(isBetter(top([4], [9]), top([4.5]))).toBe(false);
-    expect(parseScores(plan, () => '3.2').errors).toHaveLength(2);
+    expect(parseScores(plan, () => '3.2').errors).toHaveLength(3);
   });
 });

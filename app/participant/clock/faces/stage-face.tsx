@@ -10,10 +10,12 @@ interface StageFaceProps {
   readonly cues: readonly string[];
   /** Buttons for a choice that isn't made yet: they stand in place of movement and dose. */
   readonly choice: ReactNode;
+  /** Says the number once more. */
+  readonly onSay: (number: string) => void;
 }
 
 /** What is done now: block, place, movement, dose, rules, list. */
-export function StageFace({ view, cues, choice }: StageFaceProps) {
+export function StageFace({ view, cues, choice, onSay }: StageFaceProps) {
   const { stage, lines } = view;
   const coming = comingIn(view);
   return (
@@ -23,7 +25,7 @@ export function StageFace({ view, cues, choice }: StageFaceProps) {
         <b>{placeWords(stage)}</b>
       </p>
       <h1>{choice ? 'Your choice' : stage.title}</h1>
-      {choice ?? (coming ? <NextFace next={coming} /> : <DoseFace view={view} />)}
+      {choice ?? (coming ? <NextFace next={coming} /> : <DoseFace view={view} onSay={onSay} />)}
       {stage.rules.length > 0 && (
         <ul className="clock-rules">
           {stage.rules.map((rule) => (
@@ -68,7 +70,7 @@ export function StageFace({ view, cues, choice }: StageFaceProps) {
 }
 
 /** How much of it, how, and with which side. */
-function DoseFace({ view: { stage, numberNow, side } }: { view: ClockView }) {
+function DoseFace({ view: { stage, numberNow, side }, onSay }: Pick<StageFaceProps, 'view' | 'onSay'>) {
   const dose = [
     stage.kind === 'work' && numberNow === undefined && stage.figure !== '' ? <b key="f">{stage.figure}</b> : null,
     stage.details,
@@ -83,7 +85,10 @@ function DoseFace({ view: { stage, numberNow, side } }: { view: ClockView }) {
       </p>
       {numberNow !== undefined && (
         <p className={`clock-now${numberNow.length > 3 ? ' is-long' : ''}`}>
-          <b>{numberNow}</b> {stage.lines.length > 0 && <span>now</span>}
+          <button type="button" aria-label={`${numberNow} now, say it again`} onClick={() => onSay(numberNow)}>
+            <b>{numberNow}</b>
+          </button>{' '}
+          {stage.lines.length > 0 && <span>now</span>}
         </p>
       )}
     </>
