@@ -84,6 +84,17 @@ async function tellHurt(hurt: Hurt, { versionId, back }: Pick<ClockSettings, 've
   await deliverLog(log);
 }
 
+/** Before, during or after; the buttons that led from one to the next are gone then, so that one goes on from what it says now. */
+function usePhase(state: ClockState | null): 'before' | 'during' | 'after' {
+  const phase = !state ? 'before' : state.status === 'finished' ? 'after' : 'during';
+  const lastPhase = useRef(phase);
+  useEffect(() => {
+    if (lastPhase.current !== phase) focusHeading();
+    lastPhase.current = phase;
+  }, [phase]);
+  return phase;
+}
+
 /** What can be done about the number of repetitions, worked out anew only where something about it changed. */
 function useNumbers(state: ClockState | null, written: readonly Stage[]) {
   const { stage = 0, changes = NONE, tapsByStage = NOTHING, overStages = NONE } = state ?? {};
@@ -110,20 +121,10 @@ export function useClock(settings: ClockSettings) {
     },
     [call, setFlash],
   );
-  const onSaid = (number: string) => {
-    call('number', `${number} now`);
-    setFlash(`${number} now`);
-  };
   const { state, shown, now, saved, send, start } = useRunningClock(written, ladders, clockKey(versionId), onCall);
   useWakeLock(state?.status === 'running');
   useClockKeys(send, state?.status === 'paused', sheet !== null);
-  // The buttons that started, stopped or ended it are gone: one goes on from what it says now.
-  const phase = !state ? 'before' : state.status === 'finished' ? 'after' : 'during';
-  const lastPhase = useRef(phase);
-  useEffect(() => {
-    if (lastPhase.current !== phase) focusHeading();
-    lastPhase.current = phase;
-  }, [phase]);
+  const phase = usePhase(state);
   const seen = useMemo(
     () => seenByClock(state, { written, shown, scored, ladders }).toString(),
     [state, written, shown, scored, ladders],
@@ -172,7 +173,8 @@ export function useClock(settings: ClockSettings) {
     /** From a tap: the number that it is now, once more. */
     sayNumber: (number: string) => {
       wake();
-      onSaid(number);
+      call('number', `${number} now`);
+      setFlash(`${number} now`);
     },
     logLink: `${back}/log?${seen}`,
     /** From a tap: browsers ask for one before they make a sound. */
