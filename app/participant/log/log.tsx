@@ -245,7 +245,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
           {error('outcome')}
           {error('share')}
         </fieldset>
-        <label className="log-reason">
+        <label className="log-choice is-reason">
           <span>Because (if you like to say)</span>
           <select name="reason" defaultValue={values.reason ?? ''}>
             <option value=""> </option>
@@ -275,7 +275,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
           </p>
         ))}
         {rounds.map(({ name, blockName, low, high }) => (
-          <label key={name} className="log-reason">
+          <label key={name} className="log-choice">
             <span>Rounds of {blockName}</span>
             <select name={name} defaultValue={values[name] ?? ''}>
               <option value=""> </option>
@@ -314,7 +314,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
             {loads.map((l) => (
               <div key={l.name}>
                 {l.scale ? (
-                  <label className="log-reason">
+                  <label className="log-choice">
                     <span>{l.movement}</span>
                     <select name={l.name} defaultValue={values[l.name] ?? l.scale.written}>
                       {l.scale.steps.map((step) => (

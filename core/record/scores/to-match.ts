@@ -174,7 +174,7 @@ export function toMatch(session: DoneSession, earlier: readonly EarlierRecord[])
     const target = findTarget(scores, { totalSec: isExact ? clockSec.likely : undefined, perRound });
     if (target) targets[block] = target;
     const rate = scoreRate(blocks[block]!, own);
-    const byPace = target ? {} : findPaced({ kind: scoreForm!.kind, rate, perRound }, all);
+    const byPace = target || first !== undefined ? {} : findPaced({ kind: scoreForm!.kind, rate, perRound }, all);
     if (byPace.paced) paced[block] = byPace.paced;
     const why =
       target || byPace.paced || first !== undefined
