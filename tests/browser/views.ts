@@ -388,6 +388,7 @@ export const VIEWS: readonly View[] = [
     shows: ['movements/movement-form.tsx'],
     path: 'movements?m=squat&edit=movement',
   },
+  { name: 'movements, scales', shows: ['movements/scales.tsx'], path: 'movements?edit=scales&scale=bands' },
   { name: 'movements, nothing like that', shows: ['movements/movements.tsx'], path: 'movements?q=zzzz' },
   { name: 'today', shows: ['participant/today/today.tsx', 'participant/person.tsx'], as: 'person', path: '' },
   { name: 'a day', shows: ['participant/today/day.tsx'], as: 'person', path: '/w2d5' },

@@ -277,6 +277,22 @@ export const BAD_VALUES: readonly BadValue[] = [
     path: '/programmes/PROGRAMME/movements',
     form: { ...movement, otherNames: '’’’' },
   },
+  ...[
+    ['without steps', { name: 'Ours', steps: '' }],
+    ['of one step', { name: 'Ours', steps: 'light' }],
+    ['with a step twice', { name: 'Ours', steps: 'light\nLight ' }],
+    ['that can’t stand behind @', { name: 'Ours', steps: 'light\n<b>2 kg</b>, or more' }],
+    ['without a name', { name: ' ', steps: 'light\nheavy' }],
+    [
+      'of 10,000 steps',
+      { name: 'Ours', steps: Array.from({ length: 10_000 }, (_, i) => `s${'x'.repeat(i % 30)}`).join('\n') },
+    ],
+    ['that is gone', { id: 'no-such-scale', name: 'Ours', steps: 'light\nheavy' }],
+  ].map(([what, form]): BadValue => ({
+    name: `a scale ${what as string}`,
+    path: '/programmes/PROGRAMME/movements',
+    form: { intent: 'scale', ...(form as Record<string, string>) },
+  })),
   { name: 'a movement with impact 9', path: '/programmes/PROGRAMME/movements', form: { ...movement, impact: '9' } },
   {
     name: 'a movement with a name that grows when it is spelt out',
