@@ -3,8 +3,7 @@ import { parseId } from '../http/parse-number.ts';
 import { cutLetters, foldToLine, foldToLines, hasAtMost } from '../../core/letters.ts';
 import { number, object, string } from 'yup';
 import type { Block } from '../../core/document/document.ts';
-import type { FewerFrom } from '../../core/clock/fewer.ts';
-import type { ChosenShape } from '../../core/clock/shapes.ts';
+import { isPlace, MOST_SEEN, readChoices } from '../../core/record/read-seen.ts';
 import type { RecordDetails, SessionRecord, UsedLoad, UsedStep } from '../../core/record/record.ts';
 import {
   BODY_FEELINGS,
@@ -191,11 +190,6 @@ function readOverran(
   );
 }
 
-const MOST_SEEN = 200;
-const isText = (value: unknown): value is string => typeof value === 'string' && value.length <= 120;
-const isPlace = (value: unknown): value is number =>
-  Number.isInteger(value) && (value as number) >= 0 && (value as number) < 500;
-
 /** What the clock saw, as the page put it: shapes, seconds, what was done. What isn't of that shape says nothing. */
 function readSeen(
   text: string | undefined,
@@ -206,12 +200,7 @@ function readSeen(
   } catch {
     return { did: {}, sharePct: undefined }; // Cut off, or not ours: what was typed stands without it.
   }
-  const chosen = (Array.isArray(seen?.chosen) ? seen.chosen.slice(0, MOST_SEEN) : []).flatMap(
-    (c: unknown): ChosenShape[] => {
-      const { block, item, from, to } = (c ?? {}) as Record<keyof ChosenShape, unknown>;
-      return isPlace(block) && isPlace(item) && isText(from) && isText(to) ? [{ block, item, from, to }] : [];
-    },
-  );
+  const { chosen, fewer } = readChoices(seen);
   const ran = typeof seen?.ranSec === 'object' && seen.ranSec !== null ? Object.entries(seen.ranSec) : [];
   const ranSec = ran
     .slice(0, MOST_SEEN)
@@ -220,11 +209,6 @@ function readSeen(
         ? [[Number(block), Math.round(sec)]]
         : [],
     );
-  const said = typeof seen?.fewer === 'object' && seen.fewer !== null ? Object.entries(seen.fewer) : [];
-  const fewer = said.slice(0, MOST_SEEN).flatMap(([block, places]): [number, FewerFrom[]][] => {
-    const read = isPlace(Number(block)) && Array.isArray(places) ? places.slice(0, MOST_SEEN).flatMap(readFewer) : [];
-    return read.length > 0 ? [[Number(block), read]] : [];
-  });
   const did = typeof seen?.did === 'object' && seen.did !== null ? Object.entries(seen.did) : [];
   return {
     sharePct: typeof seen?.sharePct === 'number' ? seen.sharePct : undefined,
@@ -236,14 +220,9 @@ function readSeen(
         ),
     ),
     ...(chosen.length > 0 && { chosen }),
-    ...(fewer.length > 0 && { fewer: Object.fromEntries(fewer) }),
+    ...(Object.keys(fewer).length > 0 && { fewer }),
     ...(ranSec.length > 0 && { ranSec: Object.fromEntries(ranSec) }),
   };
-}
-
-function readFewer(value: unknown): FewerFrom[] {
-  const { set, turn, item, by } = (value ?? {}) as Record<keyof FewerFrom, unknown>;
-  return isPlace(set) && isPlace(turn) && isPlace(item) && (by === 1 || by === -1) ? [{ set, turn, item, by }] : [];
 }
 
 /** An instant of the device's clock in ms; undefined where a page without script sends none. */

@@ -14,9 +14,9 @@ import { againWords, sumWords } from '../../../words/en/scores.ts';
 import { readScores } from '../../../core/record/scores/score.ts';
 import { optionValue } from '../../../core/record/option-fields.ts';
 import { isSeenName } from '../clock/seen-names.ts';
-import type { FewerReps } from '../../../core/clock/fewer.ts';
 import { fewerWords } from '../../../words/en/record.ts';
-import type { ChosenShape } from '../../../core/clock/shapes.ts';
+import type { SeenChoices } from '../../../core/record/read-seen.ts';
+import { readChoices } from '../../../core/record/read-seen.ts';
 import { findDoubts, outcomeDoubt } from '../../../core/record/scores/doubts.ts';
 import { scoreSums } from '../../../core/record/scores/score-sums.ts';
 import { groupBy } from '../../../core/group-by.ts';
@@ -108,12 +108,11 @@ function useSeen(versionId: number): Record<string, string> {
 }
 
 /** What the clock says was chosen: shapes, and where fewer repetitions were done. */
-function seenChoices(seen: string | undefined): { chosen: readonly ChosenShape[]; fewer: FewerReps } {
+function seenChoices(seen: string | undefined): SeenChoices {
   try {
-    const { chosen = [], fewer = {} } = JSON.parse(seen ?? '') as { chosen?: ChosenShape[]; fewer?: FewerReps };
-    return { chosen, fewer };
+    return readChoices(JSON.parse(seen ?? '') as object);
   } catch {
-    return { chosen: [], fewer: {} }; // No clock ran.
+    return readChoices(null); // No clock ran.
   }
 }
 
