@@ -17,7 +17,7 @@ import type { OwnCalendar, PlannedDay } from '../../core/record/adherence/build-
 import { dayStates, ownCalendars, workOf } from '../../core/record/adherence/build-strand.ts';
 import { painWords } from '../../words/en/record.ts';
 import type { Score } from '../../core/record/scores/score.ts';
-import { formatScore, scoreAmount } from '../../core/record/scores/score.ts';
+import { formatScore } from '../../core/record/scores/score.ts';
 import type { Adherence, DayState, Retention, Standing } from '../../core/record/adherence/strand.ts';
 import { computeAdherence, isStillHere } from '../../core/record/adherence/strand.ts';
 import type { Db } from '../../db/pool.ts';
@@ -191,6 +191,7 @@ async function followRun(
   wantsAttention: boolean,
 ): Promise<Omit<RunFollow, 'retention'>> {
   const retestDays = new Map(days.flatMap((d) => (d.facts?.retest ? [[d.dayId, d.facts.retest] as const] : [])));
+  const blocksOf = new Map(days.flatMap((d) => (d.facts?.retest ? [[d.dayId, d.facts.blocks] as const] : [])));
   const numbers = await listStandingScores(db, runId, [...retestDays.keys()]);
   const settings = readAttentionSettings(stored);
   const plan: HistoryPlan = { dayIds: days.map((d) => d.dayId), works: days.map((d) => d.facts?.work ?? '') };
@@ -217,7 +218,7 @@ async function followRun(
     const stops = stopsOf.get(person.enrolmentId) ?? [];
     const states = dayStates(days, { joinedOn, absences, stops, records }, calendar, now);
     const adherence = computeAdherence(states, { records, dates: calendar.dates, weights });
-    const retests = retestScores(scoresOf.get(person.enrolmentId) ?? [], placeOf, calendar, retestDays);
+    const retests = retestScores(scoresOf.get(person.enrolmentId) ?? [], placeOf, calendar, retestDays, blocksOf);
     const items = !wantsAttention
       ? []
       : findAttention(
@@ -265,12 +266,15 @@ export const historyOf = (
   { calendar, states, records }: Pick<FollowedPerson, 'calendar' | 'states' | 'records'>,
 ): HistoryDays => ({ plan, dates: calendar.dates, states, records });
 
+const UNKNOWN_WORK = { perRound: null, plannedReps: null };
+
 /** What someone got in retests, the oldest first, each with the key of what it may be compared with. */
 function retestScores(
   numbers: readonly { readonly dayId: number; readonly scores: readonly Score[] }[],
   placeOf: ReadonlyMap<number, number>,
   { dates }: OwnCalendar,
   retestDays: ReadonlyMap<number, string>,
+  blocksOf: ReadonlyMap<number, SentFacts['blocks']>,
 ): RetestScore[] {
   if (numbers.length === 0) return [];
   return numbers
@@ -283,7 +287,8 @@ function retestScores(
           key: `${retest.toLowerCase()} ${score.key ?? score.block} ${score.part ?? 1} ${score.kind}`,
           label: retest,
           words: formatScore(score),
-          amount: scoreAmount(score),
+          score,
+          work: blocksOf.get(dayId)?.[score.block] ?? UNKNOWN_WORK,
         };
       }),
     )

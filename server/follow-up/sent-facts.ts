@@ -1,3 +1,6 @@
+import { sum } from 'd3-array';
+import type { ScoredWork } from '../../core/record/scores/relative-change.ts';
+import { repsOfRound } from '../../core/record/scores/score-key.ts';
 import { BoundedCache } from '../../core/bounded-cache.ts';
 import type { SessionDocument } from '../../core/document/document.ts';
 import type { MovementLibrary } from '../../core/movement/library.ts';
@@ -56,7 +59,7 @@ export interface SentFacts {
   }[];
   /** Names of its movements. */
   readonly movements: readonly string[];
-  readonly blocks: readonly { readonly name: string; readonly likelySec: number }[];
+  readonly blocks: readonly ({ readonly name: string; readonly likelySec: number } & ScoredWork)[];
 }
 
 /** Facts by version and movements: versions never change. */
@@ -91,6 +94,8 @@ function factsOf(document: SessionDocument, plan: SessionPlan, library: Movement
     blocks: plan.blocks.map((b, i) => ({
       name: blockName(document.blocks[i] ?? { role: 'Main' }),
       likelySec: b.clockSec.likely,
+      perRound: repsOfRound(document.blocks[i] ?? { items: [] }) ?? null,
+      plannedReps: b.score === 'time' ? sum(Object.values(b.reps)) || null : null,
     })),
   };
 }

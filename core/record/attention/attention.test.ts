@@ -103,7 +103,8 @@ describe('rules fire at their threshold, and not before', () => {
     key,
     label: 'Engine',
     words: `${amount} reps`,
-    amount,
+    score: { block: 0, kind: 'reps' as const, reps: amount },
+    work: { perRound: null, plannedReps: null },
   });
   test('a retest that went down by a tenth; one that went up is a good word; another shape is no comparison', () => {
     const days = ['done', 'done', 'done'];

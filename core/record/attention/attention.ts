@@ -1,3 +1,7 @@
+import type { Score } from '../scores/score.ts';
+import { isBetter } from '../scores/score.ts';
+import type { ScoredWork } from '../scores/relative-change.ts';
+import { relativeChange } from '../scores/relative-change.ts';
 import type { Absence } from '../../calendar/absence.ts';
 import type { DayDate } from '../../calendar/day.ts';
 import { daysBetween } from '../../calendar/days-between.ts';
@@ -31,8 +35,8 @@ export interface RetestScore {
   readonly key: string;
   readonly label: string;
   readonly words: string;
-  /** More is better. */
-  readonly amount: number;
+  readonly score: Score;
+  readonly work: ScoredWork;
 }
 
 export interface ToldPain {
@@ -223,8 +227,8 @@ const scoreFell: Rule<'score-fell'> = ({ retests, today }, pct) => {
   if (!found || daysBetween(found.last.date, today) > LATELY) return undefined;
   const { last, before } = found;
   const was = before.at(-1)!;
-  const fellPct = (100 * (was.amount - last.amount)) / Math.abs(was.amount);
-  if (!(fellPct >= pct)) return undefined;
+  const change = relativeChange(last.score, was.score, last.work);
+  if (change === null || -100 * change < pct) return undefined;
   return {
     code: 'score-fell',
     label: last.label,
@@ -239,7 +243,7 @@ const bestScore: Rule<'best-score'> = ({ retests, today }) => {
   const found = lastRetest(retests);
   if (!found || daysBetween(found.last.date, today) >= GOOD_DAYS) return undefined;
   const { last, before } = found;
-  if (before.some((b) => b.amount >= last.amount)) return undefined;
+  if (before.some((b) => !isBetter(last.score, b.score))) return undefined;
   return {
     code: 'best-score',
     label: last.label,

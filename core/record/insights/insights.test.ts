@@ -148,7 +148,8 @@ test('a retest’s slope goes from first to last of one key, never across shapes
     key,
     label: 'Engine',
     date: addDays(START, i),
-    amount,
+    score: { block: 0, kind: 'reps' as const, reps: amount },
+    work: { perRound: null, plannedReps: null },
     words: `${amount}`,
   });
   const slopes = retestSlopes([

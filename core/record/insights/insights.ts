@@ -1,3 +1,6 @@
+import type { Score } from '../scores/score.ts';
+import type { ScoredWork } from '../scores/relative-change.ts';
+import { relativeChange } from '../scores/relative-change.ts';
 import { quantileSorted } from 'd3-array';
 import type { DayDate } from '../../calendar/day.ts';
 import { daysBetween } from '../../calendar/days-between.ts';
@@ -271,18 +274,20 @@ export interface SlopeScore {
   readonly key: string;
   readonly label: string;
   readonly date: DayDate;
-  readonly amount: number;
+  readonly score: Score;
+  readonly work: ScoredWork;
   readonly words: string;
 }
 
-/** First against last of each retest, shapes never mixed: equal keys alone. One score is no slope. */
+/** First against last of each retest, shapes never mixed: equal keys alone. One score is no slope, nor are two of which nobody can tell by how much. */
 export function retestSlopes(scores: readonly SlopeScore[]): RetestSlope[] {
   const byKey = new Map<string, SlopeScore[]>();
   for (const s of scores) byKey.set(s.key, [...(byKey.get(s.key) ?? []), s]);
   return [...byKey.values()].flatMap((own): RetestSlope[] => {
     const ordered = own.toSorted((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0));
     const [first, last] = [ordered[0]!, ordered.at(-1)!];
-    if (first.date === last.date || first.amount === 0) return [];
+    const change = first.date === last.date ? null : relativeChange(last.score, first.score, last.work);
+    if (change === null) return [];
     return [
       {
         label: first.label,
@@ -290,7 +295,7 @@ export function retestSlopes(scores: readonly SlopeScore[]): RetestSlope[] {
         lastOn: last.date,
         firstWords: first.words,
         lastWords: last.words,
-        changePct: (100 * (last.amount - first.amount)) / Math.abs(first.amount),
+        changePct: 100 * change,
       },
     ];
   });
