@@ -189,7 +189,13 @@ export function Loads({ insights }: Pick<SectionProps, 'insights'>) {
                     planned AU
                   </th>
                   <th scope="col" className="right">
-                    felt AU
+                    felt AU, of those who said
+                  </th>
+                  <th scope="col" className="right">
+                    felt AU, a person due
+                  </th>
+                  <th scope="col" className="right">
+                    said, of due
                   </th>
                   <th scope="col" className="right">
                     monotony
@@ -203,8 +209,12 @@ export function Loads({ insights }: Pick<SectionProps, 'insights'>) {
                 {insights.loads.map((w) => (
                   <tr key={w.week}>
                     <th scope="row">{w.week}</th>
-                    <td className="right">{w.plannedAu ?? '–'}</td>
+                    <td className="right">{w.plannedAu === undefined ? '–' : Math.round(w.plannedAu)}</td>
                     <td className="right">{w.feltAu === undefined ? '–' : Math.round(w.feltAu)}</td>
+                    <td className="right">{w.perDueAu === undefined ? '–' : Math.round(w.perDueAu)}</td>
+                    <td className="right">
+                      {w.said} of {w.due}
+                    </td>
                     <td className="right">{w.monotony === undefined ? '–' : w.monotony.toFixed(2)}</td>
                     <td className="right">{w.strain === undefined ? '–' : Math.round(w.strain)}</td>
                   </tr>
@@ -213,8 +223,9 @@ export function Loads({ insights }: Pick<SectionProps, 'insights'>) {
             </table>
           </div>
           <p className="small soft">
-            Effort times minutes, a person, in arbitrary units; dark is planned, light felt. Monotony is the mean of
-            seven days over their sample SD. Numbers to talk about, no verdict.
+            Effort times minutes, in arbitrary units (AU). Dark is planned; light is what those felt who said it, for
+            the minutes that they did. A session that nobody rated leaves its week open. Monotony is the mean of seven
+            days over their sample SD: high where all days are alike. Numbers to talk about, no verdict.
           </p>
         </>
       )}

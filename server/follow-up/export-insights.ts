@@ -43,6 +43,21 @@ export async function exportInsights(db: pg.PoolClient, { programme, coach }: Pr
         low: pct(Math.max(0, s.share - Z_95 * s.se)),
         high: pct(Math.min(1, s.share + Z_95 * s.se)),
       })),
+      ...insights.loads.flatMap((w) =>
+        [
+          ['load planned', w.plannedAu] as const,
+          ['load felt, a person of those who said', w.feltAu] as const,
+          ['load felt, a person due', w.perDueAu] as const,
+        ].map(([figure, au]) => ({
+          figure: `${figure}, AU`,
+          label: `week ${w.week}`,
+          count: w.said,
+          of: w.due,
+          percent: au === undefined ? '' : Math.round(au),
+          low: '',
+          high: '',
+        })),
+      ),
       ...insights.felt.map((f) => ({
         figure: 'effort felt',
         label: `week ${f.week}, ${f.title}`,

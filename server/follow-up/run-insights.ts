@@ -77,7 +77,7 @@ export async function loadInsights(
     title: d.facts?.title ?? '',
     form: d.facts?.form ?? '',
     theme: themeOf(plan, findProgrammeDay(plan, d) ?? d) ?? '',
-    minutes: Math.round((d.facts?.likelySec ?? 0) / 60),
+    likelySec: d.facts?.likelySec ?? 0,
     planned: d.facts?.effort ?? null,
   }));
   const people = follow.people.map((p): InsightPerson => ({
@@ -106,7 +106,7 @@ export async function loadInsights(
     dropOff: dropOff(people),
     felt,
     loads: weekLoads(
-      days.filter((d) => wasSent.has(d.dayId) && !openWeeks.has(d.week)),
+      days.map((d, i) => ({ ...d, due: counts[i]!.due })).filter((d) => wasSent.has(d.dayId) && !openWeeks.has(d.week)),
       felt,
     ),
     slopes: summariseSlopes(slopes),

@@ -46,7 +46,18 @@ test('a survival curve goes down in steps, and stays level to the last week that
 });
 
 test('felt effort as the middle half with its mean, planned beside it; weeks said once', () => {
-  const day = { dayId: 1, week: 1, title: 'A', planned: 5, mean: 6, low: 5, high: 7, said: 3 };
+  const day = {
+    dayId: 1,
+    week: 1,
+    title: 'A',
+    planned: 5,
+    mean: 6,
+    low: 5,
+    high: 7,
+    said: 3,
+    loadAu: 120,
+    loadPerDueAu: 90,
+  };
   const { days, xTicks } = layoutFelt([day, { ...day, dayId: 2 }, { ...day, dayId: 3, week: 2, planned: null }], {
     widthPx: 300,
     heightPx: 132,
@@ -60,7 +71,7 @@ test('felt effort as the middle half with its mean, planned beside it; weeks sai
 });
 
 test('loads as two columns a week on one scale; what isn’t known has none', () => {
-  const week = { week: 1, plannedAu: 400, feltAu: 200, monotony: 1, strain: 1, said: 3 };
+  const week = { week: 1, plannedAu: 400, feltAu: 200, monotony: 1, strain: 1, said: 3, due: 4, perDueAu: 150 };
   const { weeks } = layoutLoads([week, { ...week, week: 2, feltAu: undefined }], { widthPx: 256, heightPx: 132 });
   expect(weeks[0]!.planned!.height).toBe(2 * weeks[0]!.felt!.height);
   expect(weeks[1]!.felt).toBeNull();

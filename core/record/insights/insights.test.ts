@@ -25,7 +25,7 @@ const day = (i: number, more: Partial<InsightDay> = {}): InsightDay => ({
   title: `S${i}`,
   form: 'rounds',
   theme: '',
-  minutes: 20,
+  likelySec: 1200,
   planned: 5,
   ...more,
 });
@@ -35,7 +35,7 @@ const person = (states: string, more: Partial<InsightPerson> = {}): InsightPerso
   const words: Record<string, DayState> = { d: 'done', m: 'missed', a: 'ahead', b: 'before', e: 'excused', o: 'bonus' };
   return {
     states: marks.map((s) => words[s[0]!]!),
-    records: marks.map((s) => ({ effort: s.length > 1 ? Number(s.slice(1)) : null })),
+    records: marks.map((s) => ({ effort: s.length > 1 ? Number(s.slice(1)) : null, shareRatio: s[0] === 'd' ? 1 : 0 })),
     dates: marks.map((_, i) => addDays(START, Math.floor(i / 2) * 7 + (i % 2) * 3)),
     joinedOn: START,
     leftOn: null,
@@ -47,8 +47,8 @@ const person = (states: string, more: Partial<InsightPerson> = {}): InsightPerso
 describe('what was done of what was due', () => {
   const days = [
     day(0),
-    day(1, { minutes: 10 }),
-    day(2, { form: 'every minute', minutes: 41 }),
+    day(1, { likelySec: 600 }),
+    day(2, { form: 'every minute', likelySec: 2460 }),
     day(3, { form: '', theme: 'live' }),
   ];
   const counts = countDays([person('d m d a'), person('b d d e'), person('m m o m')], 4);
@@ -62,7 +62,7 @@ describe('what was done of what was due', () => {
   });
   test('lengths part at 15, 25 and 40 minutes', () => {
     const at = (minutes: number) =>
-      completionBy('length', [day(0, { minutes })], countDays([person('d')], 1)).map((c) => c.label)[0];
+      completionBy('length', [day(0, { likelySec: minutes * 60 })], countDays([person('d')], 1)).map((c) => c.label)[0];
     expect([15, 16, 25, 26, 40, 41].map(at)).toEqual([
       'up to 15 min',
       '16 to 25 min',
@@ -124,23 +124,37 @@ test('effort felt beside planned: the mean, the middle half, how many said so', 
     [day(0), day(1)],
     countDays([person('d4 m9'), person('d6 m'), person('d8 m'), person('d m')], 2),
   );
-  expect(felt).toEqual([{ dayId: 0, week: 1, title: 'S0', planned: 5, mean: 6, low: 5, high: 7, said: 3 }]);
+  expect(felt).toEqual([
+    { dayId: 0, week: 1, title: 'S0', planned: 5, mean: 6, low: 5, high: 7, said: 3, loadAu: 120, loadPerDueAu: 90 },
+  ]);
 });
 
 test('a week’s load, monotony and strain: rest days are 0, an unrated session is missing', () => {
-  const days = [day(0, { minutes: 30 }), day(1, { minutes: 20 })];
-  const rated = weekLoads(days, feltDays(days, countDays([person('d6 d3')], 2)));
+  const days = [day(0, { likelySec: 1800 }), day(1, { likelySec: 1200 })];
+  const loads = (own: readonly InsightDay[], ...states: InsightPerson[]) => {
+    const counts = countDays(states, own.length);
+    return weekLoads(
+      own.map((d, i) => ({ ...d, due: counts[i]!.due })),
+      feltDays(own, counts),
+    );
+  };
+  const rated = loads(days, person('d6 d3'));
   // 180 and 60 on two days, 0 on five: mean 240 / 7, sample SD 68.0336.
-  expect(rated).toMatchObject([{ week: 1, plannedAu: 250, feltAu: 240, said: 2 }]);
+  expect(rated).toMatchObject([{ week: 1, plannedAu: 250, feltAu: 240, perDueAu: 240, said: 2, due: 2 }]);
   expect(rated[0]!.monotony).toBeCloseTo(240 / 7 / 68.0336, 4);
   expect(rated[0]!.strain).toBeCloseTo((240 * (240 / 7)) / 68.0336, 1);
-  expect(weekLoads(days, feltDays(days, countDays([person('d6 m')], 2)))).toMatchObject([
-    { feltAu: undefined, monotony: undefined, plannedAu: 250 },
+  expect(loads(days, person('d6 m'))).toMatchObject([
+    { feltAu: undefined, monotony: undefined, plannedAu: 250, perDueAu: 180 },
   ]);
-  expect(weekLoads([day(0, { planned: null })], [])[0]!.plannedAu).toBeUndefined();
-  const later = [3, 1, 2].map((w) => day(0, { week: w }));
-  expect(weekLoads(later, []).map((w) => w.week)).toEqual([1, 2, 3]);
-  expect(weekLoads([], [])).toEqual([]);
+  // Half of it done is half of its load; who missed it, or didn't say, is due all the same.
+  const half = person('d6 d3');
+  const part = { ...half, records: half.records.map((r, i) => (i === 0 ? { ...r!, shareRatio: 0.5 } : r)) };
+  expect(loads(days, part, person('m d'), person('d8 d5'))).toMatchObject([
+    { feltAu: (90 + 240) / 2 + (60 + 100) / 2, perDueAu: (90 + 240) / 3 + (60 + 100) / 3, said: 4, due: 6 },
+  ]);
+  expect(loads([day(0, { planned: null })])[0]!.plannedAu).toBeUndefined();
+  expect(loads([3, 1, 2].map((w) => day(0, { week: w }))).map((w) => w.week)).toEqual([1, 2, 3]);
+  expect(loads([])).toEqual([]);
 });
 
 test('a retest’s slope goes from first to last of one key, never across shapes', () => {

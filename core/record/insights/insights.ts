@@ -5,7 +5,7 @@ import { quantileSorted } from 'd3-array';
 import type { DayDate } from '../../calendar/day.ts';
 import { daysBetween } from '../../calendar/days-between.ts';
 import { groupBy } from '../../group-by.ts';
-import { monotony } from '../../progress/week/training-load.ts';
+import { monotony, sessionLoad } from '../../progress/week/training-load.ts';
 import type { Share, Survival, SurvivalStep } from './shares.ts';
 import { kaplanMeier, medianSurvival, wilson } from './shares.ts';
 import type { DayState } from '../adherence/strand.ts';
@@ -21,7 +21,7 @@ export interface InsightDay {
   readonly title: string;
   readonly form: string;
   readonly theme: string;
-  readonly minutes: number;
+  readonly likelySec: number;
   readonly planned: number | null;
 }
 
@@ -29,8 +29,8 @@ export interface InsightDay {
 export interface InsightPerson {
   readonly states: readonly DayState[];
   readonly dates: readonly DayDate[];
-  /** What stands of each day; its effort is the felt one. */
-  readonly records: readonly ({ readonly effort?: number | null } | undefined)[];
+  /** What stands of each day; its effort is the felt one, its share 0 to 1. */
+  readonly records: readonly ({ readonly effort?: number | null; readonly shareRatio: number } | undefined)[];
   readonly joinedOn: DayDate;
   readonly leftOn: DayDate | null;
   readonly today: DayDate;
@@ -61,13 +61,13 @@ const LENGTHS = [
   [40, '26 to 40 min'],
   [Infinity, 'over 40 min'],
 ] as const;
-const lengthOf = (minutes: number): string => LENGTHS.find(([most]) => minutes <= most)![1];
+const lengthOf = (likelySec: number): string => LENGTHS.find(([most]) => Math.round(likelySec / 60) <= most)![1];
 
 /** What a day counts under. */
 const labelOf: Record<CompletionBy, (day: InsightDay) => string> = {
   week: (d) => `week ${d.week}`,
   weekday: (d) => d.weekdayName,
-  length: (d) => lengthOf(d.minutes),
+  length: (d) => lengthOf(d.likelySec),
   form: (d) => d.form,
   theme: (d) => d.theme,
 };
@@ -77,6 +77,8 @@ export interface DayCount {
   due: number;
   done: number;
   readonly efforts: number[];
+  /** Efforts that were said, each times the share of the session that was done. */
+  effortDone: number;
 }
 
 /** What came of each day, in the order of the days; in one pass over everybody. */
@@ -85,6 +87,7 @@ export function countDays(people: readonly InsightPerson[], days: number): DayCo
     due: 0,
     done: 0,
     efforts: new Array<number>(11).fill(0),
+    effortDone: 0,
   }));
   for (const { states, records } of people)
     for (let i = 0; i < days; i++) {
@@ -95,8 +98,10 @@ export function countDays(people: readonly InsightPerson[], days: number): DayCo
       count.due++;
       if (!kept) continue;
       count.done++;
-      const effort = records[i]?.effort;
-      if (effort !== null && effort !== undefined) count.efforts[effort]!++;
+      const record = records[i];
+      if (record?.effort === null || record?.effort === undefined) continue;
+      count.efforts[record.effort]!++;
+      count.effortDone += record.effort * record.shareRatio;
     }
   return counts;
 }
@@ -182,6 +187,10 @@ export interface FeltDay {
   readonly low: number;
   readonly high: number;
   readonly said: number;
+  /** Felt effort times minutes done, a person of those who said it. */
+  readonly loadAu: number;
+  /** The same of all, a person of those due. */
+  readonly loadPerDueAu: number;
 }
 
 /** The quantile of values of which each whole one is counted. */
@@ -200,9 +209,12 @@ function countedQuantile(counts: readonly number[], n: number, q: number): numbe
 }
 
 /** Effort planned and felt, session by session; those of which nobody said anything are left out. */
-export const feltDays = (days: readonly InsightDay[], counts: readonly Pick<DayCount, 'efforts'>[]): FeltDay[] =>
+export const feltDays = (
+  days: readonly InsightDay[],
+  counts: readonly Pick<DayCount, 'due' | 'efforts' | 'effortDone'>[],
+): FeltDay[] =>
   days.flatMap((d, i): FeltDay[] => {
-    const { efforts } = counts[i]!;
+    const { due, efforts, effortDone } = counts[i]!;
     const said = efforts.reduce((a, b) => a + b, 0);
     if (said === 0) return [];
     return [
@@ -215,33 +227,39 @@ export const feltDays = (days: readonly InsightDay[], counts: readonly Pick<DayC
         low: countedQuantile(efforts, said, 0.25),
         high: countedQuantile(efforts, said, 0.75),
         said,
+        loadAu: sessionLoad(effortDone / said, d.likelySec)!,
+        loadPerDueAu: sessionLoad(effortDone / due, d.likelySec)!,
       },
     ];
   });
 
-/** The load of a week, planned and as it was felt by those who said so, in arbitrary units a person (docs/formulas.md 2). */
+/** The load of a week, planned, and felt effort times minutes done, in arbitrary units a person (docs/formulas.md 2). */
 export interface WeekLoad {
   readonly week: number;
   readonly plannedAu: number | undefined;
+  /** A person of those who said how it felt; undefined where a session of the week was rated by nobody. */
   readonly feltAu: number | undefined;
+  /** A person of those due: what wasn't rated, or not done, adds nothing. */
+  readonly perDueAu: number | undefined;
   /** Of the felt load, where each session of the week was rated by somebody; rest days are 0. */
   readonly monotony: number | undefined;
   readonly strain: number | undefined;
-  /** How many ratings it rests on. */
+  /** Ratings that it rests on, and how many there could be. */
   readonly said: number;
+  readonly due: number;
 }
 
 /** The loads of whole weeks: `days` are all sent sessions of weeks that are over. */
-export function weekLoads(days: readonly InsightDay[], felt: readonly FeltDay[]): WeekLoad[] {
+export function weekLoads(
+  days: readonly (InsightDay & { readonly due: number })[],
+  felt: readonly FeltDay[],
+): WeekLoad[] {
   const feltOf = new Map(felt.map((f) => [f.dayId, f]));
   const weeks = [...new Set(days.map((d) => d.week))].sort((a, b) => a - b);
   return weeks.map((week): WeekLoad => {
     const own = days.filter((d) => d.week === week);
-    const planned = own.map((d) => (d.planned === null ? undefined : d.planned * d.minutes));
-    const loads = own.map((d) => {
-      const f = feltOf.get(d.dayId);
-      return f ? f.mean * d.minutes : undefined;
-    });
+    const planned = own.map((d) => sessionLoad(d.planned ?? undefined, d.likelySec));
+    const loads = own.map((d) => feltOf.get(d.dayId)?.loadAu);
     const sum = (list: readonly (number | undefined)[]) =>
       list.some((l) => l === undefined) ? undefined : list.reduce<number>((a, b) => a + b!, 0);
     const feltAu = sum(loads);
@@ -252,9 +270,13 @@ export function weekLoads(days: readonly InsightDay[], felt: readonly FeltDay[])
       week,
       plannedAu: sum(planned),
       feltAu,
+      perDueAu: loads.every((l) => l === undefined)
+        ? undefined
+        : own.reduce((n, d) => n + (feltOf.get(d.dayId)?.loadPerDueAu ?? 0), 0),
       monotony: m,
       strain: m === undefined ? undefined : m * feltAu!,
       said: own.reduce((n, d) => n + (feltOf.get(d.dayId)?.said ?? 0), 0),
+      due: own.reduce((n, d) => n + d.due, 0),
     };
   });
 }
