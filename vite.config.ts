@@ -41,7 +41,7 @@ export default defineConfig(({ command }) => ({
                 },
                 {
                   name: 'base',
-                  test: /[\\/](?:app[\\/](?:(?:root|entry\.client)\.tsx|participant[\\/](?:base[\\/]|person\.tsx|participant\.css)|shell[\\/]frame[\\/]|charts[\\/]session[\\/])|core[\\/](?:words[\\/](?:words|format-clock)|care|letters|calendar[\\/]day-place|record[\\/](?:record|scores[\\/]score|adherence[\\/](?:packed-strand|strand)))\.ts|node_modules[\\/]idb[\\/])/,
+                  test: /[\\/](?:app[\\/](?:(?:root|entry\.client)\.tsx|participant[\\/](?:base[\\/]|person\.tsx|participant\.css)|shell[\\/]frame[\\/]|charts[\\/]session[\\/])|core[\\/](?:words[\\/](?:words|format-clock)|care|calendar[\\/]day-place|record[\\/](?:adherence[\\/](?:packed-strand|strand)))\.ts|node_modules[\\/]idb[\\/])/,
                   priority: 2,
                 },
               ],

@@ -163,6 +163,9 @@ function Settings({ loaderData, told }: { loaderData: Route.ComponentProps['load
           />
         </label>
         {error('movements')}
+        <p className="soft small">
+          Counted as it was done: what somebody does in another shape counts as that movement.
+        </p>
         <Button htmlType="submit" disabled={fetcher.state !== 'idle'}>
           Keep
         </Button>

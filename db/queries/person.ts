@@ -4,7 +4,7 @@ import { addDays } from '../../core/calendar/day.ts';
 import type { ChannelId, ToldBy } from '../../core/channels/channels.ts';
 import { channelOfAddress } from '../../core/channels/channels.ts';
 import { compareNames } from '../../core/compare-names.ts';
-import type { CareState } from '../../core/care.ts';
+import type { CareState } from '../../core/screening.ts';
 import type { FitPerson, Level } from '../../core/movement/fit-movement.ts';
 import type { OwnDose } from '../../core/movement/own-dose.ts';
 import { readOwnDoses } from '../../core/movement/own-dose.ts';

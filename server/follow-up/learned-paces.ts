@@ -3,7 +3,7 @@ import type { LearnedPace, TimedBlock } from '../../core/pace/learned-pace.ts';
 import { isWorthTaking, learnPaces, withFactor } from '../../core/pace/learned-pace.ts';
 import type { PaceSec } from '../../core/pace/pace.ts';
 import type { Db } from '../../db/pool.ts';
-import { listTimed } from '../../db/queries/standing.ts';
+import { listTimed } from '../../db/queries/standing-shapes.ts';
 import type { RunFollow } from './run-follow.ts';
 import type { WorkspaceBook } from '../write/workspace-book.ts';
 

@@ -1,6 +1,5 @@
 import { addDays, formatShortDay } from '../../core/calendar/day.ts';
 import { localDate, runPlace, runDate } from '../../core/calendar/release.ts';
-import { groupBy } from '../../core/group-by.ts';
 import type { BoardPerson, Placed, TeamRow } from '../../core/record/scores/boards.ts';
 import { teamBoard } from '../../core/record/scores/boards.ts';
 import type { WeekFacts } from '../../core/record/adherence/week-facts.ts';
@@ -11,8 +10,9 @@ import type { Db } from '../../db/pool.ts';
 import type { HostSettings } from '../../db/queries/host.ts';
 import { getHostSettings, listBoardNames } from '../../db/queries/host.ts';
 import type { Programme } from '../../db/queries/programme.ts';
-import { listStandingScores } from '../../db/queries/standing.ts';
+import { listStandingShapes } from '../../db/queries/standing-shapes.ts';
 import { nowMs } from '../config.ts';
+import { loadWorkspaceBook } from '../write/workspace-book.ts';
 import type { RunFollow } from './run-follow.ts';
 import { loadRunFollow } from './run-follow.ts';
 import { attentionWords } from '../../words/en/attention.ts';
@@ -57,24 +57,35 @@ async function sharedOf(
   movements: readonly string[],
   { days, people }: RunFollow,
 ): Promise<Map<number, number>> {
-  const counting = days.filter(
-    (d) =>
-      d.facts &&
-      movements.some(
-        (m) => d.facts!.reps[m] !== undefined || d.facts!.openRounds.some((o) => o.items.some((item) => item.id === m)),
-      ),
-  );
+  const counting = days.filter((d) => d.facts);
   const placeOf = new Map(days.map((d, i) => [d.dayId, i]));
-  const open = counting.filter((d) => d.facts!.openRounds.length > 0).map((d) => d.dayId);
-  const scoresOf = groupBy(await listStandingScores(db, runId, open), (s) => `${s.enrolmentId} ${s.dayId}`);
+  const [said, { library }] = await Promise.all([
+    listStandingShapes(
+      db,
+      runId,
+      counting.map((d) => d.dayId),
+    ),
+    loadWorkspaceBook(db),
+  ]);
+  const saidOf = new Map(said.map((s) => [`${s.enrolmentId} ${s.dayId}`, s]));
+  // Many do the same in place of the same: each name is looked up once.
+  const idOf = new Map<string, string | null>();
+  const toId = (name: string): string | null => {
+    const known = idOf.get(name);
+    if (known !== undefined) return known;
+    const id = name === '' ? null : (library.findByName(name)?.id ?? null);
+    idOf.set(name, id);
+    return id;
+  };
   return new Map(
     people.map((p) => [
       p.enrolmentId,
       counting.reduce((sum, d) => {
         const standing = p.records[placeOf.get(d.dayId)!];
         if (!standing || standing.outcome === 'not-done') return sum;
-        const scores = scoresOf.get(`${p.enrolmentId} ${d.dayId}`)?.[0]?.scores ?? [];
-        return sum + sharedReps(movements, d.facts!, { shareRatio: standing.shareRatio, scores });
+        const { scores = [], shapes = [] } = saidOf.get(`${p.enrolmentId} ${d.dayId}`) ?? {};
+        const doneAs = shapes.map(({ block, item, to }) => ({ block, item, id: toId(to) }));
+        return sum + sharedReps(movements, d.facts!, { shareRatio: standing.shareRatio, scores, doneAs });
       }, 0),
     ]),
   );

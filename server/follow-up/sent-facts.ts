@@ -8,8 +8,8 @@ import type { Lever } from '../../core/progress/levers/lever.ts';
 import type { LoadGoal } from '../../core/record/scores/load.ts';
 import { loadFields } from '../../core/record/scores/load.ts';
 import { overranFields } from '../../core/record/scores/overran.ts';
-import type { OpenRound } from '../../core/record/scores/shared-total.ts';
-import { openRounds } from '../../core/record/scores/shared-total.ts';
+import type { LineReps, OpenRound } from '../../core/record/scores/shared-total.ts';
+import { lineReps, openRounds } from '../../core/record/scores/shared-total.ts';
 import { fingerprint } from '../../core/record/scores/score-key.ts';
 import { blockName } from '../../core/session/explain/explain.ts';
 import type { SessionPlan } from '../../core/session/plan.ts';
@@ -49,6 +49,8 @@ export interface SentFacts {
   }[];
   /** Repetitions that are planned, by movement. */
   readonly reps: Readonly<Record<string, number>>;
+  /** The same, line by line. */
+  readonly lines: readonly LineReps[];
   /** Blocks of open rounds: what one has of each movement. */
   readonly openRounds: readonly OpenRound[];
   /** Blocks at one's own pace: their likely length, and the share of work that each movement has, by id. */
@@ -82,6 +84,7 @@ function factsOf(document: SessionDocument, plan: SessionPlan, library: Movement
     movements: plan.movements.map((m) => m.name),
     paced: pacedBlocks(plan),
     reps: plan.reps,
+    lines: lineReps(plan),
     openRounds: openRounds(document.blocks, library),
     loads: loadFields(document.blocks, library.scales).flatMap(({ block: b, item, movement, goal }) => {
       const known = library.findByName(movement);

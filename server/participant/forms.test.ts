@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
-import { SCREENING_QUESTIONS } from '../../core/care.ts';
+import { SCREENING_QUESTIONS } from '../../core/screening.ts';
 import { analyseText } from '../../core/session/analyse.ts';
 import { coachZone } from '../doors/coach-zone.ts';
 import { sensibleBounds } from '../../core/record/scores/sensible.ts';

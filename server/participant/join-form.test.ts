@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { SCREENING_QUESTIONS } from '../../core/care.ts';
+import { SCREENING_QUESTIONS } from '../../core/screening.ts';
 import type { DayDate } from '../../core/calendar/day.ts';
 import type { Run } from '../../db/queries/run.ts';
 import { readJoinForm } from './join-form.ts';

@@ -1,8 +1,8 @@
 import { object, string } from 'yup';
 import { yupErrors, zone } from '../http/form-schema.ts';
 import { hasAtMost, cutLetters } from '../../core/letters.ts';
-import { judgeScreening, SCREENING_QUESTIONS } from '../../core/care.ts';
-import type { CareState } from '../../core/care.ts';
+import { judgeScreening, SCREENING_QUESTIONS } from '../../core/screening.ts';
+import type { CareState } from '../../core/screening.ts';
 import { readContact } from './contact-form.ts';
 import type { Spare } from '../../core/movement/spare.ts';
 import { isSpare } from '../../core/movement/spare.ts';

@@ -1,7 +1,7 @@
 import { object, string } from 'yup';
 import { hour, isHour, words, yupErrors, zone } from '../http/form-schema.ts';
-import type { CareState } from '../../core/care.ts';
-import { judgeScreening, SCREENING_QUESTIONS } from '../../core/care.ts';
+import type { CareState } from '../../core/screening.ts';
+import { judgeScreening, SCREENING_QUESTIONS } from '../../core/screening.ts';
 import { isSpare } from '../../core/movement/spare.ts';
 import { readContact } from './contact-form.ts';
 import type { ProfileChange } from '../../db/queries/person.ts';

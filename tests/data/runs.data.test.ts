@@ -1,6 +1,6 @@
 import ICAL from 'ical.js';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { SCREENING_QUESTIONS } from '../../core/care.ts';
+import { SCREENING_QUESTIONS } from '../../core/screening.ts';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { emptyProgramme } from '../../core/progress/programme-document.ts';
 import { insertProgramme } from '../../db/queries/plan.ts';

@@ -1,6 +1,5 @@
 import { Link } from 'react-router';
 import type { SessionRecord } from '../../../core/record/record.ts';
-import { formatScore } from '../../../core/record/scores/score.ts';
 import type { MovementNotes } from '../../../core/fit/movement-notes.ts';
 import type { SessionSheet } from '../../../core/session/session-sheet.ts';
 import type { PackedRibbon } from '../../charts/session/pack-ribbon.ts';
@@ -14,7 +13,7 @@ export interface DaySession {
   readonly changeNote: string;
   /** A newer version, which isn't theirs because they had begun. */
   readonly newer: { readonly changeNote: string } | null;
-  readonly record: Pick<SessionRecord, 'outcome' | 'effort' | 'scores'> | null;
+  readonly record: (Pick<SessionRecord, 'outcome' | 'effort'> & { readonly scoreWords: readonly string[] }) | null;
   /** What it was worth, where it is logged, a line each. */
   readonly worth: readonly string[];
   /** What this person does in another shape, in words. */
@@ -53,7 +52,7 @@ export function DayView({
         <p className="notice logged">
           You logged this: <b>{OUTCOME_WORDS[record.outcome]}</b>
           {record.effort !== null && `, effort ${record.effort}`}
-          {record.scores.length > 0 && `, ${record.scores.map(formatScore).join(', ')}`}.
+          {record.scoreWords.length > 0 && `, ${record.scoreWords.join(', ')}`}.
         </p>
       )}
       {worth.length > 0 && (

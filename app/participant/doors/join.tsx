@@ -1,7 +1,8 @@
 import { loadJoin, takeJoin } from '../../../server/participant/join.ts';
 import { data, Form } from 'react-router';
 import { WEEKDAYS } from '../../../core/calendar/day.ts';
-import { CARE_NOTES, SCREENING_QUESTIONS } from '../../../core/care.ts';
+import { CARE_NOTES } from '../../../core/care.ts';
+import { SCREENING_QUESTIONS } from '../../../core/screening.ts';
 import { SPARE_WORDS, SPARES } from '../../../core/movement/spare.ts';
 import { plural } from '../../../core/words/words.ts';
 import { findJoin } from '../../../db/queries/run.ts';

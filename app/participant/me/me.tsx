@@ -1,6 +1,7 @@
 import { cutLetters } from '../../../core/letters.ts';
 import { data, Form, Link, redirect } from 'react-router';
-import { CARE_NOTES, SCREENING_QUESTIONS } from '../../../core/care.ts';
+import { CARE_NOTES } from '../../../core/care.ts';
+import { SCREENING_QUESTIONS } from '../../../core/screening.ts';
 import { kitPieces, STAND_IN_WORDS } from '../../../core/movement/kit.ts';
 import { SPARE_WORDS, SPARES } from '../../../core/movement/spare.ts';
 import { localDate } from '../../../core/calendar/release.ts';

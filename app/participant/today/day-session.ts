@@ -1,4 +1,5 @@
 import { changeWords } from '../../../core/fit/fit-session.ts';
+import { formatScore } from '../../../core/record/scores/score.ts';
 import { scoresAgain } from '../../../core/record/scores/again.ts';
 import { repsOfRound } from '../../../core/record/scores/score-key.ts';
 import { blockName } from '../../../core/session/explain/explain.ts';
@@ -56,6 +57,8 @@ export function toDaySession(
     number,
     changeNote,
     newer: newer ? { changeNote: newer.changeNote } : null,
-    record: record ? { outcome: record.outcome, effort: record.effort, scores: record.scores } : null,
+    record: record
+      ? { outcome: record.outcome, effort: record.effort, scoreWords: record.scores.map(formatScore) }
+      : null,
   };
 }

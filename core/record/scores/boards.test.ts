@@ -4,7 +4,8 @@ import { parseSession } from '../../notation/read-session.ts';
 import type { BoardPerson } from './boards.ts';
 import { boardName, personBoard, teamBoard } from './boards.ts';
 import { sumWeek } from '../adherence/week-facts.ts';
-import { openRounds, readSharedTotal, sharedReps } from './shared-total.ts';
+import { computePlan } from '../../session/plan.ts';
+import { lineReps, openRounds, readSharedTotal, sharedReps } from './shared-total.ts';
 
 const person = (id: number, team: string, kept: number, more: Partial<BoardPerson> = {}): BoardPerson => ({
   id,
@@ -69,12 +70,17 @@ test('the shared total: planned repetitions by the share, open rounds as scored,
     {
       block: 1,
       items: [
-        { id: 'step-up', reps: 10 },
-        { id: 'squat', reps: 12 },
+        { item: 0, id: 'step-up', reps: 10 },
+        { item: 1, id: 'squat', reps: 12 },
       ],
     },
   ]);
-  const facts = { reps: { 'step-up': 30, squat: 15 }, openRounds: open };
+  const lines = lineReps(computePlan(document, baseLibrary));
+  expect(lines).toEqual([
+    { block: 0, item: 0, id: 'step-up', reps: 30 },
+    { block: 0, item: 1, id: 'squat', reps: 15 },
+  ]);
+  const facts = { lines, openRounds: open };
   const rounds = { block: 1, kind: 'rounds+reps' as const, rounds: 7, reps: 4 };
   // 30 planned, 7 rounds of 10, and 4 of the eighth; then all 10 of it, and 5 squats.
   expect(sharedReps(['step-up'], facts, { shareRatio: 1, scores: [rounds] })).toBe(104);
@@ -88,10 +94,19 @@ test('the shared total: planned repetitions by the share, open rounds as scored,
     baseLibrary,
   );
   const begun = { block: 0, kind: 'rounds+reps' as const, rounds: 2, reps: 8 };
-  expect(sharedReps(['squat'], { reps: {}, openRounds: timed }, { shareRatio: 1, scores: [begun] })).toBe(25);
+  expect(sharedReps(['squat'], { lines: [], openRounds: timed }, { shareRatio: 1, scores: [begun] })).toBe(25);
   expect(sharedReps(['step-up'], facts, { shareRatio: 0.5, scores: [] })).toBe(15);
   expect(sharedReps(['step-up', 'squat'], facts, { shareRatio: 1, scores: [{ ...rounds, block: 0 }] })).toBe(45);
   expect(sharedReps(['plank'], facts, { shareRatio: 1, scores: [rounds] })).toBe(0);
+  // Done as another movement it counts for that one, wherever; left out, for none.
+  const march = [
+    { block: 0, item: 0, id: 'march' },
+    { block: 1, item: 0, id: 'march' },
+  ];
+  expect(sharedReps(['step-up'], facts, { shareRatio: 1, scores: [rounds], doneAs: march })).toBe(0);
+  expect(sharedReps(['march'], facts, { shareRatio: 1, scores: [rounds], doneAs: march })).toBe(104);
+  const out = [{ block: 0, item: 1, id: null }];
+  expect(sharedReps(['squat'], facts, { shareRatio: 1, scores: [], doneAs: out })).toBe(0);
   expect(readSharedTotal({ words: 'stairs', movements: ['step-up'] })).toEqual({
     words: 'stairs',
     movements: ['step-up'],

@@ -1,5 +1,6 @@
 import type { Block } from '../../document/document.ts';
 import { scoreKind } from '../../forms/forms.ts';
+import type { SessionPlan } from '../../session/plan.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
 import { isWork } from '../../words/describe-item.ts';
 import type { Score } from './score.ts';
@@ -26,6 +27,8 @@ export function readSharedTotal(stored: unknown): SharedTotal | undefined {
 export interface OpenRound {
   readonly block: number;
   readonly items: readonly {
+    /** Its line of the block. */
+    readonly item: number;
     /** Of its movement; null where the library doesn't know it. */
     readonly id: string | null;
     /** Its repetitions; null where they aren't a number. */
@@ -37,7 +40,9 @@ export interface OpenRound {
 export const openRounds = (blocks: readonly Block[], library: MovementLibrary): OpenRound[] =>
   blocks.flatMap((b, block): OpenRound[] => {
     if (scoreKind(b) !== 'rounds+reps') return [];
-    const items = b.items.filter(isWork).map(({ dose, choices }) => ({
+    const lines = b.items.flatMap((line, item) => (isWork(line) ? [{ ...line, item }] : []));
+    const items = lines.map(({ dose, choices, item }) => ({
+      item,
       id: library.findByName(choices[0]!.name)?.id ?? null,
       reps:
         dose?.kind === 'reps' && dose.amount.kind === 'fixed'
@@ -47,39 +52,75 @@ export const openRounds = (blocks: readonly Block[], library: MovementLibrary): 
     return [{ block, items }];
   });
 
-/** Repetitions of a movement in so many rounds and the repetitions begun of another, which go down its lines as they stand. */
-function scoredReps(id: string, { items }: OpenRound, rounds: number, begun: number): number {
+/** Repetitions that are planned of a line, all its rounds together. */
+export interface LineReps {
+  readonly block: number;
+  readonly item: number;
+  readonly id: string;
+  readonly reps: number;
+}
+
+/** What is planned of each line; of open rounds nothing. */
+export function lineReps({ timeline }: Pick<SessionPlan, 'timeline'>): LineReps[] {
+  const lines = new Map<string, { -readonly [K in keyof LineReps]: LineReps[K] }>();
+  for (const { block, item, movementId, reps } of timeline) {
+    if (item === null || movementId === null || reps === null) continue;
+    const key = `${block} ${item} ${movementId}`;
+    const line = lines.get(key);
+    if (line) line.reps += reps;
+    else lines.set(key, { block, item, id: movementId, reps });
+  }
+  return [...lines.values()];
+}
+
+/** A line that somebody did as another movement; null where it was left out, or nobody knows what it was. */
+export interface DoneAs {
+  readonly block: number;
+  readonly item: number;
+  readonly id: string | null;
+}
+
+/** Repetitions of some movements in so many rounds and the repetitions begun of another, which go down its lines as they stand. */
+function scoredReps(
+  isCounted: (item: OpenRound['items'][number]) => boolean,
+  { items }: OpenRound,
+  rounds: number,
+  begun: number,
+): number {
   let sum = 0;
   let left = begun;
-  let isCounted = true;
+  let isKnown = true;
   for (const item of items) {
     // Behind a line that isn't counted nobody knows where the rest was done.
-    if (item.reps === null) isCounted = false;
-    const more = isCounted ? Math.min(left, item.reps ?? 0) : 0;
+    if (item.reps === null) isKnown = false;
+    const more = isKnown ? Math.min(left, item.reps ?? 0) : 0;
     left -= more;
-    if (item.id === id) sum += rounds * (item.reps ?? 0) + more;
+    if (isCounted(item)) sum += rounds * (item.reps ?? 0) + more;
   }
   return sum;
 }
 
 /**
- * Repetitions of some movements that one record stands for: what was planned by its share, and of open rounds what was scored, the
- * repetitions of the last one included. Nothing is guessed: what wasn't scored adds nothing.
+ * Repetitions of some movements that one record stands for, as they were done: what was planned by its share, and of open rounds what was
+ * scored, the repetitions of the last one included. A line that was done as another movement counts for that one. Nothing is guessed:
+ * what wasn't scored adds nothing.
  */
 export function sharedReps(
   movements: readonly string[],
-  {
-    reps,
-    openRounds: open,
-  }: { readonly reps: Readonly<Record<string, number>>; readonly openRounds: readonly OpenRound[] },
-  record: { readonly shareRatio: number; readonly scores: readonly Score[] },
+  { lines, openRounds: open }: { readonly lines: readonly LineReps[]; readonly openRounds: readonly OpenRound[] },
+  record: { readonly shareRatio: number; readonly scores: readonly Score[]; readonly doneAs?: readonly DoneAs[] },
 ): number {
-  let sum = 0;
-  for (const id of movements) {
-    sum += (reps[id] ?? 0) * record.shareRatio;
-    for (const round of open)
-      for (const s of record.scores)
-        if (s.block === round.block && s.kind === 'rounds+reps') sum += scoredReps(id, round, s.rounds, s.reps);
-  }
+  const { doneAs = [] } = record;
+  const counts = (block: number, item: number, written: string | null) => {
+    const other = doneAs.findLast((d) => d.block === block && d.item === item);
+    const id = other ? other.id : written;
+    return id !== null && movements.includes(id);
+  };
+  const planned = lines.filter((l) => counts(l.block, l.item, l.id)).reduce((n, l) => n + l.reps, 0);
+  let sum = planned * record.shareRatio;
+  for (const round of open)
+    for (const s of record.scores)
+      if (s.block === round.block && s.kind === 'rounds+reps')
+        sum += scoredReps((i) => counts(round.block, i.item, i.id), round, s.rounds, s.reps);
   return Math.round(sum);
 }

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { judgeScreening, SCREENING_QUESTIONS } from './care.ts';
+import { judgeScreening, SCREENING_QUESTIONS } from './screening.ts';
 
 const answers = (yes: number | undefined) =>
   SCREENING_QUESTIONS.map((_, i) => (i === yes ? ('yes' as const) : ('no' as const)));
