@@ -308,10 +308,10 @@ describe('three days without network', () => {
 test('a participant’s pages weigh little, and nothing of the coach’s comes along', { timeout: 60_000 }, async () => {
   const someone = `${own.base}${own.workspaces[0]!.linkPath}`;
   const today = await weighScripts(browser, someone);
-  expect(today.kb).toBeLessThanOrEqual(127);
+  expect(today.kb).toBeLessThanOrEqual(126);
   expect(today.files).toBeLessThanOrEqual(12);
   const clock = await weighScripts(browser, `${someone}/w4d6/clock`);
-  expect(clock.kb).toBeLessThanOrEqual(150);
+  expect(clock.kb).toBeLessThanOrEqual(149);
   expect([...today.names, ...clock.names].filter((n) => /plan|write|send|movements|antd|people/.test(n))).toEqual([]);
 });
 

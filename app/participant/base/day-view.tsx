@@ -4,7 +4,6 @@ import type { MovementNotes } from '../../../core/fit/movement-notes.ts';
 import type { SessionSheet } from '../../../core/session/session-sheet.ts';
 import type { PackedRibbon } from '../../charts/session/pack-ribbon.ts';
 import { TodayCard } from './today-card.tsx';
-import { OUTCOME_WORDS } from '../../../words/en/record.ts';
 
 export interface DaySession {
   readonly sheet: SessionSheet;
@@ -13,7 +12,9 @@ export interface DaySession {
   readonly changeNote: string;
   /** A newer version, which isn't theirs because they had begun. */
   readonly newer: { readonly changeNote: string } | null;
-  readonly record: (Pick<SessionRecord, 'outcome' | 'effort'> & { readonly scoreWords: readonly string[] }) | null;
+  /** What was logged, in words: how much of it, and its scores. */
+  readonly record:
+    (Pick<SessionRecord, 'effort'> & { readonly outcomeWords: string; readonly scoreWords: readonly string[] }) | null;
   /** What it was worth, where it is logged, a line each. */
   readonly worth: readonly string[];
   /** What this person does in another shape, in words. */
@@ -50,7 +51,7 @@ export function DayView({
       )}
       {record && (
         <p className="notice logged">
-          You logged this: <b>{OUTCOME_WORDS[record.outcome]}</b>
+          You logged this: <b>{record.outcomeWords}</b>
           {record.effort !== null && `, effort ${record.effort}`}
           {record.scoreWords.length > 0 && `, ${record.scoreWords.join(', ')}`}.
         </p>

@@ -1,4 +1,5 @@
 import { changeWords } from '../../../core/fit/fit-session.ts';
+import { OUTCOME_WORDS } from '../../../words/en/record.ts';
 import { formatScore } from '../../../core/record/scores/score.ts';
 import { scoresAgain } from '../../../core/record/scores/again.ts';
 import { repsOfRound } from '../../../core/record/scores/score-key.ts';
@@ -58,7 +59,11 @@ export function toDaySession(
     changeNote,
     newer: newer ? { changeNote: newer.changeNote } : null,
     record: record
-      ? { outcome: record.outcome, effort: record.effort, scoreWords: record.scores.map(formatScore) }
+      ? {
+          outcomeWords: OUTCOME_WORDS[record.outcome],
+          effort: record.effort,
+          scoreWords: record.scores.map(formatScore),
+        }
       : null,
   };
 }
