@@ -91,7 +91,7 @@ function OverButtons({
     <>
       {isOffered && fewer && (
         <button type="button" className="clock-second" onClick={() => onNumbers(fewer)}>
-          Two turns ran over. Fewer from here: {fewer.after} instead of {fewer.before}
+          Fewer from here: {fewer.after} instead of {fewer.before}
         </button>
       )}
       {isDue && (
