@@ -114,6 +114,8 @@ export async function loadWhatNext(db: pg.PoolClient, programme: Programme, know
     programme.runId,
     recent.map((d) => d.dayId),
   );
+  const weekOf = new Map(days.map((d) => [d.dayId, d.week]));
+  const placeOf = new Map(days.map((d, i) => [d.dayId, i]));
   const answered = new Set(answers.map((a) => `${a.enrolmentId ?? ''} ${a.key}`));
   const isOpen = (enrolmentId: number | '', p: { key: string }) => !answered.has(`${enrolmentId} ${p.key}`);
   const group = groupProposals(follow, lastWeek, details, programme).flatMap((p): GroupProposal[] => {
@@ -132,7 +134,6 @@ export async function loadWhatNext(db: pg.PoolClient, programme: Programme, know
     if (week === undefined) return [];
     const own = detailsOf.get(p.enrolmentId) ?? [];
     const { loads, kgOf } = loadHistories(own, days, book.library);
-    const weekOf = new Map(days.map((d) => [d.dayId, d.week]));
     const weekDays = new Set(days.filter((d) => d.week === week).map((d) => d.dayId));
     const personWeek: PersonWeek = {
       week,
@@ -140,7 +141,7 @@ export async function loadWhatNext(db: pg.PoolClient, programme: Programme, know
       loads,
       shapes: shapeHabits(
         own,
-        recent.filter((d) => isKept(p.states[days.indexOf(d)]!)),
+        recent.filter((d) => isKept(p.states[placeOf.get(d.dayId)!]!)),
         book.library,
       ),
       fewerIn: own.filter((d) => weekOf.get(d.dayId) === week && d.details.fewer).length,
