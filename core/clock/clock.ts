@@ -179,8 +179,11 @@ function withFirstNumber(call: Call, state: ClockState, stages: readonly Stage[]
 
 /** A mark of pace is called with how far ahead or behind one is, once rounds are counted. */
 function withStanding(call: Call, state: ClockState, stages: readonly Stage[]): Call {
-  if (call.cue !== 'pace') return call;
-  const words = paceStanding(stages[call.stage]!, call.atSec, tapsOf(state, call.stage));
+  const stage = stages[call.stage]!;
+  // Rounds before and after fewer repetitions had different numbers: how many were done isn't known from taps.
+  const hasFewer = state.changes.some((c) => c.kind === 'fewer' && c.block === stage.block);
+  if (call.cue !== 'pace' || hasFewer) return call;
+  const words = paceStanding(stage, call.atSec, tapsOf(state, call.stage));
   return words === '' ? call : { ...call, words: `${call.words}, ${words}` };
 }
 

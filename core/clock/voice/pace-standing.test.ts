@@ -40,17 +40,22 @@ test('ahead by what whole rounds are more, behind by what is missing even if the
 });
 
 test('a mark of pace is called with it once rounds are counted', () => {
-  const after = (taps: number): string[] => {
+  const after = (taps: number, fewer = false): string[] => {
     let state: ClockState = startClock(0);
     const words: string[] = [];
     for (let sec = 0; sec <= 70; sec++) {
       const run = runClock(state, 'tick', stages, sec * 1000);
       state = run.state;
       words.push(...run.calls.filter((c) => c.cue === 'pace').map((c) => c.words));
+      if (sec === 10 && fewer) {
+        const change = { kind: 'fewer', from: 1, block: 0, at: { set: 1, turn: 0, item: 0, by: 1 } } as const;
+        state = runClock(state, { kind: 'change', change }, stages, sec * 1000).state;
+      }
       if (sec === 10) for (let i = 0; i < taps; i++) state = runClock(state, 'tap', stages, sec * 1000).state;
     }
     return words;
   };
+  expect(after(2, true)).toEqual(['9 by now']);
   const [bare, counted] = [after(0), after(2)];
   expect(bare).toEqual(['9 by now']);
   expect(counted).toEqual([stages[1]!.asks?.round ? '9 by now, 11 ahead' : '9 by now']);
