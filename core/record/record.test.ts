@@ -8,7 +8,7 @@ import type { DayState } from './adherence/strand.ts';
 import { MAX_WAIT_MS, madeAt } from './record.ts';
 import { dayStates } from './adherence/build-strand.ts';
 import type { Standing } from './adherence/strand.ts';
-import { attendanceRatio, computeAdherence, isStillHere, LOST_AFTER_DUE } from './adherence/strand.ts';
+import { attendanceRatio, computeAdherence, isStillHere } from './adherence/strand.ts';
 
 const plan = (text: string) => computePlan(parseSession(text, baseLibrary).document, baseLibrary);
 const MIXED =
@@ -156,11 +156,10 @@ test('of 20 enrolled 15 stay and 12 finish: each ratio beside its own two number
 
 test('someone is still here until they leave, or six due days go by without one done', () => {
   const today = d('2026-05-13');
-  expect(isStillHere({ missedInARow: LOST_AFTER_DUE - 1 }, null, today)).toBe(true);
-  expect(isStillHere({ missedInARow: LOST_AFTER_DUE }, null, today)).toBe(false);
-  expect(isStillHere({ missedInARow: 0 }, today, today)).toBe(false);
-  expect(isStillHere({ missedInARow: 0 }, d('2026-05-14'), today)).toBe(true);
-  expect(LOST_AFTER_DUE).toBe(6);
+  expect(isStillHere({ missedInARow: 5 }, null, today, 6)).toBe(true);
+  expect(isStillHere({ missedInARow: 6 }, null, today, 6)).toBe(false);
+  expect(isStillHere({ missedInARow: 0 }, today, today, 6)).toBe(false);
+  expect(isStillHere({ missedInARow: 0 }, d('2026-05-14'), today, 6)).toBe(true);
 });
 
 describe('when a log was made', () => {

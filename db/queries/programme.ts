@@ -197,12 +197,12 @@ export async function listDaysByProgramme(db: Db, runIds: readonly number[]): Pr
 export async function listDayPlaces(
   db: Db,
   programmeId: number,
-): Promise<{ dayId: number; week: number; weekday: number }[]> {
-  const { rows } = await db.query<{ id: number; week: number; weekday: number }>(
-    'select id, week, weekday from day where programme_id = $1::bigint order by week, weekday',
+): Promise<{ dayId: number; week: number; weekday: number; track: string }[]> {
+  const { rows } = await db.query<{ id: number; week: number; weekday: number; track_id: string | null }>(
+    'select id, week, weekday, track_id from day where programme_id = $1::bigint order by week, weekday',
     [programmeId],
   );
-  return rows.map((r) => ({ dayId: r.id, week: r.week, weekday: r.weekday }));
+  return rows.map((r) => ({ dayId: r.id, week: r.week, weekday: r.weekday, track: r.track_id ?? '' }));
 }
 
 export async function findDay(db: Db, { id, runId }: InRun, week: number, weekday: number): Promise<Day | undefined> {

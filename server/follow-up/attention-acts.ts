@@ -7,7 +7,7 @@ import type pg from 'pg';
 import { EASE_DAYS } from '../../core/calendar/absence.ts';
 import { addDays, parseDayDate } from '../../core/calendar/day.ts';
 import { localDate } from '../../core/calendar/release.ts';
-import { MOST_OCCASION } from '../../core/record/attention/attention.ts';
+import { MOST_OCCASION } from '../../core/record/attention/rule.ts';
 import { readSwaps } from '../../core/movement/read-swaps.ts';
 import type { ActKind, AttentionSettings } from '../../core/record/attention/attention-rules.ts';
 import {

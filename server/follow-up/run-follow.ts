@@ -9,7 +9,7 @@ import type {
   HistoryPlan,
   RetestScore,
   ToldPain,
-} from '../../core/record/attention/attention.ts';
+} from '../../core/record/attention/history.ts';
 import { findAttention, isQuiet } from '../../core/record/attention/attention.ts';
 import type { AttentionSettings } from '../../core/record/attention/attention-rules.ts';
 import { ATTENTION_RULES, readAttentionSettings } from '../../core/record/attention/attention-rules.ts';
@@ -20,6 +20,7 @@ import type { Score } from '../../core/record/scores/score.ts';
 import { formatScore } from '../../core/record/scores/score.ts';
 import type { Adherence, DayState, Retention, Standing } from '../../core/record/adherence/strand.ts';
 import { computeAdherence, isStillHere } from '../../core/record/adherence/strand.ts';
+import { lostAfterDue } from '../../core/record/adherence/rhythm.ts';
 import type { Db } from '../../db/pool.ts';
 import type { StoredAct } from '../../db/queries/act.ts';
 import { getAttention, listRunActs } from '../../db/queries/act.ts';
@@ -35,10 +36,13 @@ import { nowMs } from '../config.ts';
 import { runStandings } from './run-standings.ts';
 import type { SentFacts } from './sent-facts.ts';
 import { sentFacts } from './sent-facts.ts';
+import { sessionLoad } from '../../core/progress/week/training-load.ts';
 import { loadWorkspaceBook } from '../write/workspace-book.ts';
 
 /** A planned day of a run with what was sent for it. */
 export interface FollowedDay extends PlannedDay {
+  /** The track that it comes from; empty where it is from none. */
+  readonly track: string;
   /** The newest version that stands. */
   readonly versionId: number | undefined;
   readonly facts: SentFacts | undefined;
@@ -66,6 +70,8 @@ export interface RunFollow {
   readonly retention: Retention;
   readonly settings: AttentionSettings;
   readonly acts: readonly StoredAct[];
+  /** Due days in a row without one done after which somebody has dropped off. */
+  readonly lostAfter: number;
 }
 
 /** How far back what hurts is looked for: the longest that its rule can be set to. */
@@ -126,11 +132,18 @@ async function askRun(db: Db, programme: Programme, now: number) {
     book,
   );
   const sentOf = new Map(sentDays.map((d) => [d.dayId, d]));
+  const tracks = new Map(places.map((p) => [p.dayId, p.track]));
   const days = toRunDays(places).map((place): FollowedDay => {
     const version = sentOf.get(place.dayId);
     const own = version && sent.get(version.versionId);
     return Object.assign(
-      { versionId: version?.versionId, sent: version !== undefined, facts: own, ...sentSince(version) },
+      {
+        track: tracks.get(place.dayId) ?? '',
+        versionId: version?.versionId,
+        sent: version !== undefined,
+        facts: own,
+        ...sentSince(version),
+      },
       place,
       own && { workSec: own.workSec },
     );
@@ -161,7 +174,7 @@ function fingerprint(
     today,
     own.filter((o) => o.releaseMs <= now).length,
   ]);
-  const places = days.map(({ dayId, week, weekday }) => [dayId, week, weekday]);
+  const places = days.map(({ dayId, week, weekday, track }) => [dayId, week, weekday, track]);
   return createHash('sha256')
     .update(
       JSON.stringify([
@@ -194,7 +207,14 @@ async function followRun(
   const blocksOf = new Map(days.flatMap((d) => (d.facts?.retest ? [[d.dayId, d.facts.blocks] as const] : [])));
   const numbers = await listStandingScores(db, runId, [...retestDays.keys()]);
   const settings = readAttentionSettings(stored);
-  const plan: HistoryPlan = { dayIds: days.map((d) => d.dayId), works: days.map((d) => d.facts?.work ?? '') };
+  const plan: HistoryPlan = {
+    dayIds: days.map((d) => d.dayId),
+    works: days.map((d) => d.facts?.work ?? ''),
+    tracks: days.map((d) => d.track),
+    planned: days.map((d) => d.facts?.effort ?? null),
+    loadsAu: days.map((d) => sessionLoad(d.facts?.effort ?? undefined, d.facts?.likelySec ?? 0) ?? null),
+  };
+  const lostAfter = lostAfterDue(days);
   const weights = workOf(days);
   const recordsOf = standings.by(plan.dayIds);
   const placeOf = new Map(plan.dayIds.map((id, i) => [id, i]));
@@ -252,12 +272,12 @@ async function followRun(
       records,
       retests,
       adherence,
-      isHere: isStillHere(adherence, person.leftOn, calendar.today),
+      isHere: isStillHere(adherence, person.leftOn, calendar.today, lostAfter),
       items: done.length === 0 ? items : items.filter((item) => !isQuiet(item, done, calendar.today)),
       ...person,
     };
   });
-  return { plan, days, people: followed, settings, acts };
+  return { plan, days, people: followed, settings, acts, lostAfter };
 }
 
 /** The days of someone as attention looks at them. */

@@ -14,7 +14,7 @@ import { listStandingShapes } from '../../db/queries/standing-shapes.ts';
 import { nowMs } from '../config.ts';
 import { loadWorkspaceBook } from '../write/workspace-book.ts';
 import type { RunFollow } from './run-follow.ts';
-import { loadRunFollow } from './run-follow.ts';
+import { loadRunFollow, needOf } from './run-follow.ts';
 import { attentionWords } from '../../words/en/attention.ts';
 
 /** What a host and the people of a run see of each other. */
@@ -112,9 +112,12 @@ export function weekFacts(
     .map((d) => ({ title: d.facts!.title, date: runDate(programme.run.rules, d) }))
     .filter((d) => d.date >= today && d.date < soon)
     .map((d) => `${d.title} on ${formatShortDay(d.date)}`);
-  const about = people.flatMap((p) =>
-    p.items.map((i) => ({ name: p.name, why: attentionWords(i), isGood: ATTENTION_RULES[i.code].isGood === true })),
-  );
+  // One line a person: what presses most.
+  const about = people
+    .toSorted((a, b) => needOf(b) - needOf(a))
+    .flatMap(({ name, items: [i] }) =>
+      i ? [{ name, why: attentionWords(i), isGood: ATTENTION_RULES[i.code].isGood === true }] : [],
+    );
   return {
     programme: programme.title,
     week: at.week,

@@ -103,7 +103,7 @@ export async function loadInsights(
     completion: Object.fromEntries(
       COMPLETION_BY.map((by) => [by, completionBy(by, days, counts)]),
     ) as unknown as RunInsights['completion'],
-    dropOff: dropOff(people),
+    dropOff: dropOff(people, follow.lostAfter),
     felt,
     loads: weekLoads(
       days.map((d, i) => ({ ...d, due: counts[i]!.due })).filter((d) => wasSent.has(d.dayId) && !openWeeks.has(d.week)),

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from 'vitest';
-import type { AttentionFacts } from '../../core/record/attention/attention.ts';
+import type { AttentionFacts } from '../../core/record/attention/history.ts';
 import { ATTENTION_CODES, ATTENTION_RULES } from '../../core/record/attention/attention-rules.ts';
 import { attentionWords, draftNote, evidenceWords, helpedWords, RULE_WORDS } from './attention.ts';
 
@@ -13,12 +13,17 @@ const FACTS: readonly AttentionFacts[] = [
   { code: 'missed-in-a-row', missed: 4, doneBefore: 5, dueBefore: 6 },
   { code: 'fading', done: 2, due: 7, doneBefore: 9, dueBefore: 10 },
   { code: 'effort-high', efforts: [9, 10, 9] },
-  { code: 'effort-rising', efforts: [4, 6, 7] },
+  { code: 'low', done: 3, due: 9 },
+  { code: 'felt-above', efforts: [8, 9, 8], planned: [6, 6, 6], by: 2 },
+  { code: 'felt-below', efforts: [5, 6, 5.5], planned: [6, 7, 8], by: 1 },
+  { code: 'effort-rising', efforts: [4, 6, 7], planned: [5, 5, 5] },
+  { code: 'effort-rising', efforts: [4, 6, 8], planned: [5, 6, 6] },
   { code: 'score-fell', label: 'Engine', score: '45 reps', before: '50 reps' },
   { code: 'best-score', label: 'Engine', score: '51 reps', of: 2 },
   { code: 'far-more', sessions: 2 },
   { code: 'first-week', sessions: 4 },
-  { code: 'back', daysAway: 1 },
+  { code: 'back', after: { kind: 'away', days: 1 }, done: 1 },
+  { code: 'back', after: { kind: 'missed', due: 4 }, done: 2 },
 ];
 
 test('each reason is one sentence with its figures, and another where the person reads it themselves', () => {
@@ -32,12 +37,17 @@ test('each reason is one sentence with its figures, and another where the person
       "The last 4 due days weren’t done; before that 5 of 6 were.",
       "2 of the last 7 due days done; before that 9 of 10.",
       "Effort 9, 10, 9 in the last three sessions.",
+      "3 of 9 due days done in the last three weeks.",
+      "The last 3 sessions felt like 8, 9, 8, where 6 was planned: in the middle 2 points more.",
+      "The last 3 sessions felt like 5, 6, 5.5, where 6, 7, 8 were planned: in the middle 1 point less.",
       "The same session felt like 4, then 6, then 7.",
+      "Much the same session felt like 4, then 6, then 8, where 5, then 6, then 6 were planned.",
       "Engine: 45 reps, after 50 reps.",
       "Engine: 51 reps, the best of 2.",
       "2 sessions within a week that weren’t due.",
       "All 4 sessions of their first week are done.",
       "Back after 1 day away.",
+      "2 sessions in a row after 4 due days missed.",
     ]
   `);
   const differ = FACTS.filter((f) => attentionWords(f) !== attentionWords(f, 'person'));

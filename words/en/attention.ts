@@ -1,4 +1,5 @@
-import type { AttentionFacts, Evidence, Helped } from '../../core/record/attention/attention.ts';
+import type { Helped } from '../../core/record/attention/attention.ts';
+import type { AttentionFacts, Evidence } from '../../core/record/attention/history.ts';
 import type { ActKind, AttentionCode } from '../../core/record/attention/attention-rules.ts';
 import { capitalized, plural } from '../../core/words/words.ts';
 import { STATE_WORDS } from './days.ts';
@@ -29,7 +30,13 @@ export const DONE_WORDS: Record<ActKind, string> = {
 /** What a rule is called, when it speaks up, and the unit of what a coach can set. */
 export const RULE_WORDS: Record<
   AttentionCode,
-  { readonly name: string; readonly means: (threshold: number) => string; readonly unit?: string }
+  {
+    readonly name: string;
+    readonly means: (threshold: number) => string;
+    readonly unit?: string;
+    /** Which side of the threshold it speaks up on; absent: from it on. */
+    readonly bound?: 'up to' | 'under';
+  }
 > = {
   pain: {
     name: 'Something hurts',
@@ -52,17 +59,33 @@ export const RULE_WORDS: Record<
   },
   fading: {
     name: 'Does half of what they did',
-    means: (n) => `Of the last seven due days they did ${n} % or less of the share that they did before.`,
+    means: (n) =>
+      `Of the last seven due days they did ${n} % or less of the share that they did before, of five due days at least. Not while they are coming back: twice at least after three or more missed in a row, and two of three since.`,
     unit: '%',
+    bound: 'up to',
+  },
+  low: {
+    name: 'Does few, for weeks',
+    means: (n) =>
+      `In the last three weeks they did under ${n} % of six due days or more, also where they did the last one. Not while they are coming back.`,
+    unit: '%',
+    bound: 'under',
   },
   'effort-high': {
     name: 'Everything they had, again and again',
     means: (n) => `Effort of ${n} or more three times running.`,
     unit: 'of 10',
   },
+  'felt-above': {
+    name: 'Feels harder than planned',
+    means: (n) =>
+      `Of the last five sessions with a planned effort (three at least) the middle one felt ${n} or more above it.`,
+    unit: 'of 10',
+  },
   'effort-rising': {
     name: 'The same work gets harder',
-    means: (n) => `The same session felt harder each time, by ${n} or more over three times.`,
+    means: (n) =>
+      `The same session, or one of the same track with about the same load, felt harder each time beside its planned effort, by ${n} or more over three times.`,
     unit: 'of 10',
   },
   'score-fell': {
@@ -75,13 +98,20 @@ export const RULE_WORDS: Record<
     means: (n) => `${n} sessions or more beside what was due, within a week.`,
     unit: 'sessions',
   },
+  'felt-below': {
+    name: 'Feels easier than planned',
+    means: (n) =>
+      `Of the last five sessions with a planned effort (three at least) the middle one felt ${n} or more below it.`,
+    unit: 'of 10',
+  },
   back: {
-    name: 'Back after a pause',
-    means: () => 'They have done a session again after days away.',
+    name: 'Good to see them back',
+    means: () =>
+      'They have done a session again after days away, or two or three in a row after missing three due days or more.',
   },
   'best-score': {
     name: 'Their best so far',
-    means: () => 'A retest better than all before.',
+    means: () => 'A retest better than all before, from the third on.',
   },
   'first-week': {
     name: 'First week complete',
@@ -91,6 +121,10 @@ export const RULE_WORDS: Record<
 
 /** Whose ears a sentence is for: the coach's, or those of the person it is about. */
 type Reader = 'coach' | 'person';
+
+/** `6 was`, or `6, 7, 6 were` where they differ. */
+const plannedWords = (planned: readonly number[]): string =>
+  new Set(planned).size === 1 ? `${planned[0]} was` : `${planned.join(', ')} were`;
 
 /** Why someone is on the list, in one sentence with its figures. */
 export function attentionWords(facts: AttentionFacts, reader: Reader = 'coach'): string {
@@ -102,10 +136,15 @@ export function attentionWords(facts: AttentionFacts, reader: Reader = 'coach'):
       return `${facts.missed === 2 ? 'The last two due days' : `The last ${facts.missed} due days`} weren’t done; before that ${facts.doneBefore} of ${facts.dueBefore} were.`;
     case 'fading':
       return `${facts.done} of the last ${facts.due} due days done; before that ${facts.doneBefore} of ${facts.dueBefore}.`;
+    case 'low':
+      return `${facts.done} of ${plural(facts.due, 'due day')} done in the last three weeks.`;
+    case 'felt-above':
+    case 'felt-below':
+      return `The last ${facts.efforts.length} sessions felt like ${facts.efforts.join(', ')}, where ${plannedWords(facts.planned)} planned: in the middle ${plural(facts.by, 'point')} ${facts.code === 'felt-above' ? 'more' : 'less'}.`;
     case 'effort-high':
       return `Effort ${facts.efforts.join(', ')} in the last three sessions.`;
     case 'effort-rising':
-      return `The same session felt like ${facts.efforts.join(', then ')}.`;
+      return `${new Set(facts.planned).size <= 1 ? 'The same session' : 'Much the same session'} felt like ${facts.efforts.join(', then ')}${new Set(facts.planned).size <= 1 ? '' : `, where ${facts.planned.map((p) => p ?? '–').join(', then ')} were planned`}.`;
     case 'score-fell':
       return `${facts.label}: ${facts.score}, after ${facts.before}.`;
     case 'best-score':
@@ -117,7 +156,9 @@ export function attentionWords(facts: AttentionFacts, reader: Reader = 'coach'):
     case 'first-week':
       return `All ${facts.sessions} sessions of ${their} first week are done.`;
     case 'back':
-      return `Back after ${plural(facts.daysAway, 'day')} away.`;
+      return facts.after.kind === 'away'
+        ? `Back after ${plural(facts.after.days, 'day')} away.`
+        : `${capitalized(plural(facts.done, 'session'))} in a row after ${plural(facts.after.due, 'due day')} missed.`;
     case 'bounced':
       return `The last message came back: ${facts.reason}.`;
   }
@@ -161,12 +202,18 @@ export function draftNote(
       );
     case 'missed-in-a-row':
     case 'fading':
+    case 'low':
       return say(
         'I noticed it has been quieter on your side. No need to catch up, and one session of any length counts.',
         'Would easier shapes help for a week, or a pause? Tell me which and I set it.',
       );
+    case 'felt-below':
+      return say(
+        `${toThem} That looks like room to grow. Shall I make it a step harder, or does it suit you as it is?`,
+      );
     case 'effort-high':
     case 'effort-rising':
+    case 'felt-above':
       return say(
         `${toThem} That is a lot. Next time take the easier shape and stop with two good repetitions left.`,
         'How do you sleep, and is anything sore?',

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { groupBy } from '../../../core/group-by.ts';
 import { ATTENTION_RULES } from '../../../core/record/attention/attention-rules.ts';
 import { dayKey } from '../../../core/calendar/day-place.ts';
 import { beadMarkup } from '../../charts/session/bead.tsx';
@@ -23,8 +24,10 @@ interface NeedListProps {
 /** Who needs a word, why, and what to do: before anything else. */
 export function NeedList({ items, rows, days, chosen, linkTo }: NeedListProps) {
   const [all, setAll] = useState(false);
-  const worries = items.filter((i) => !ATTENTION_RULES[i.code].isGood);
-  const good = items.filter((i) => ATTENTION_RULES[i.code].isGood);
+  // What presses most comes first of each: one line a person, all else behind it.
+  const people = [...groupBy(items, (i) => i.id).values()].map(([item, ...also]) => ({ item: item!, also }));
+  const worries = people.filter(({ item }) => !ATTENTION_RULES[item.code].isGood);
+  const good = people.filter(({ item }) => ATTENTION_RULES[item.code].isGood).map(({ item }) => item);
   const shown = all ? worries : worries.slice(0, FEW);
   return (
     <section className="needs" aria-label="Who needs a word">
@@ -42,11 +45,11 @@ export function NeedList({ items, rows, days, chosen, linkTo }: NeedListProps) {
         </p>
       )}
       <ul>
-        {shown.map((item) => (
+        {shown.map(({ item, also }) => (
           <NeedLine
-            key={`${item.id} ${item.code}`}
-            {...{ item, rows, days, linkTo }}
-            isChosen={chosen === `${item.id} ${item.code}`}
+            key={item.id}
+            {...{ item, also, rows, days, linkTo }}
+            isChosen={[item, ...also].some((i) => chosen === `${i.id} ${i.code}`)}
           />
         ))}
       </ul>
@@ -82,13 +85,15 @@ export function NeedList({ items, rows, days, chosen, linkTo }: NeedListProps) {
 
 interface NeedLineProps {
   readonly item: NeedItem;
+  /** What else there is about them, less pressing. */
+  readonly also: readonly NeedItem[];
   readonly rows: NeedListProps['rows'];
   readonly days: readonly GridDay[];
   readonly linkTo: NeedListProps['linkTo'];
   readonly isChosen: boolean;
 }
 
-function NeedLine({ item, rows, days, linkTo, isChosen }: NeedLineProps) {
+function NeedLine({ item, also, rows, days, linkTo, isChosen }: NeedLineProps) {
   const row = rows.get(item.id);
   if (!row) return null;
   const beads = strandDays(row, days).filter((b) => !['before', 'ahead', 'unsent'].includes(b.state));
@@ -117,6 +122,24 @@ function NeedLine({ item, rows, days, linkTo, isChosen }: NeedLineProps) {
       </Link>
       <span className="needs-why">
         <b>{RULE_WORDS[item.code].name}.</b> {item.why}
+        {also.length > 0 && (
+          <span className="soft small">
+            {' '}
+            Also:{' '}
+            {also.map((other, i) => (
+              <span key={other.code}>
+                {i > 0 && ', '}
+                <Link
+                  to={linkTo({ person: String(other.id), item: other.code, day: null, rules: null })}
+                  preventScrollReset
+                  title={other.why}
+                >
+                  {RULE_WORDS[other.code].name.toLowerCase()}
+                </Link>
+              </span>
+            ))}
+          </span>
+        )}
       </span>
       <svg
         className="needs-beads"

@@ -30,7 +30,7 @@ export function RulesPanel({ settings, close }: { settings: AttentionSettings; c
                 <p className="soft small">{RULE_WORDS[code].means(thresholdOf(code, settings))}</p>
                 {threshold && (
                   <label className="small rule-threshold">
-                    from{' '}
+                    {RULE_WORDS[code].bound ?? 'from'}{' '}
                     <Input
                       name={`threshold-${code}`}
                       inputMode="numeric"
@@ -38,7 +38,9 @@ export function RulesPanel({ settings, close }: { settings: AttentionSettings; c
                       defaultValue={thresholdOf(code, settings)}
                       aria-invalid={isWrong || undefined}
                     />{' '}
-                    {RULE_WORDS[code].unit} on <span className="soft">({threshold.usual} unless you say so)</span>
+                    {RULE_WORDS[code].unit}
+                    {RULE_WORDS[code].bound ? '' : ' on'}{' '}
+                    <span className="soft">({threshold.usual} unless you say so)</span>
                   </label>
                 )}
                 {isWrong && (

@@ -158,15 +158,13 @@ export function computeAdherence(states: readonly DayState[], { records, dates, 
   };
 }
 
-/** After so many due days in a row without one done, someone is taken to have dropped off: two weeks of three sessions (common practice, no source). */
-export const LOST_AFTER_DUE = 6;
-
-/** Whether someone still takes part: hasn't left, and has done one of the last few due days. */
+/** Whether someone still takes part: hasn't left, and has done one of the last `lostAfter` due days (core/record/adherence/rhythm.ts). */
 export const isStillHere = (
   { missedInARow }: Pick<Adherence, 'missedInARow'>,
   leftOn: DayDate | null | undefined,
   today: DayDate,
-): boolean => (leftOn === null || leftOn === undefined || leftOn > today) && missedInARow < LOST_AFTER_DUE;
+  lostAfter: number,
+): boolean => (leftOn === null || leftOn === undefined || leftOn > today) && missedInARow < lostAfter;
 
 /** How many still take part, and when that was. */
 export interface Retention {

@@ -2,7 +2,8 @@ import { describe, expect, test } from 'vitest';
 import type { DayDate } from '../../calendar/day.ts';
 import { addDays } from '../../calendar/day.ts';
 import { seededRandom } from '../../../demo/random.ts';
-import type { Act, PersonHistory } from './attention.ts';
+import type { Act } from './attention.ts';
+import type { PersonHistory } from './history.ts';
 import { findAttention, helpedSince, isQuiet } from './attention.ts';
 import type { AttentionCode } from './attention-rules.ts';
 import { ATTENTION_RULES, readAttentionSettings } from './attention-rules.ts';
@@ -19,7 +20,10 @@ function history(said: readonly string[], more: Partial<PersonHistory> = {}): Pe
     today: addDays(START, Math.max(0, 2 * (said.length - 1))),
     joinedOn: START,
     leftOn: null,
-    plan: { dayIds: said.map((_, i) => i + 1), works: said.map(() => 'same') },
+    plan: planOf(
+      said.length,
+      said.map(() => 'same'),
+    ),
     dates,
     states,
     records: said.map((text) => felt(text.split(' ')[1])),
@@ -31,6 +35,14 @@ function history(said: readonly string[], more: Partial<PersonHistory> = {}): Pe
     ...more,
   };
 }
+/** Days without a track, nothing planned. */
+const planOf = (days: number, works: readonly string[]): PersonHistory['plan'] => ({
+  dayIds: works.map((_, i) => i + 1),
+  works,
+  tracks: Array.from({ length: days }, () => ''),
+  planned: Array.from({ length: days }, () => null),
+  loadsAu: Array.from({ length: days }, () => null),
+});
 const felt = (effort: string | number | undefined) => ({
   outcome: 'done' as const,
   shareRatio: 1,
@@ -110,7 +122,8 @@ describe('rules fire at their threshold, and not before', () => {
     const days = ['done', 'done', 'done'];
     expect(codes(history(days, { retests: [retest(1, 50), retest(3, 45)] }))).toEqual(['score-fell']);
     expect(codes(history(days, { retests: [retest(1, 50), retest(3, 46)] }))).toEqual([]);
-    expect(codes(history(days, { retests: [retest(1, 50), retest(3, 51)] }))).toEqual(['best-score']);
+    expect(codes(history(days, { retests: [retest(1, 50), retest(3, 51)] }))).toEqual([]);
+    expect(codes(history(days, { retests: [retest(1, 50), retest(2, 49), retest(3, 51)] }))).toEqual(['best-score']);
     expect(codes(history(days, { retests: [retest(1, 50), retest(3, 40, 'knees')] }))).toEqual([]);
     expect(codes(history(days, { retests: [retest(3, 40)] }))).toEqual([]);
   });
@@ -202,7 +215,10 @@ function simulate(random: () => number, chance: (day: number) => number, effort:
       today,
       joinedOn: START,
       leftOn: null,
-      plan: { dayIds: states.map((_, i) => i + 1), works: states.map((_, i) => String(i % 6)) },
+      plan: planOf(
+        states.length,
+        states.map((_, i) => String(i % 6)),
+      ),
       dates,
       states,
       records: efforts.map(felt),

@@ -99,21 +99,21 @@ describe('what was done of what was due', () => {
 describe('drop-off', () => {
   test('at the last day done, where six due days without one followed', () => {
     const gone = person('d d d m m m m m m');
-    expect(survivalOf(gone)).toEqual({ time: 2, isEvent: true });
-    expect(survivalOf(person('d d d m m m m m'))).toEqual({ time: 4, isEvent: false });
-    expect(survivalOf(person('m m m m m m'))).toEqual({ time: 1, isEvent: true });
-    expect(survivalOf(person('d e e e e e e e'))).toEqual({ time: 4, isEvent: false });
-    expect(survivalOf(person('d d d', { leftOn: addDays(START, 20) }))).toEqual({ time: 2, isEvent: true });
-    expect(survivalOf(person('d d', { leftOn: addDays(START, 40) }))!.isEvent).toBe(false);
-    expect(survivalOf(person('a a'))).toBeUndefined();
+    expect(survivalOf(gone, 6)).toEqual({ time: 2, isEvent: true });
+    expect(survivalOf(person('d d d m m m m m'), 6)).toEqual({ time: 4, isEvent: false });
+    expect(survivalOf(person('m m m m m m'), 6)).toEqual({ time: 1, isEvent: true });
+    expect(survivalOf(person('d e e e e e e e'), 6)).toEqual({ time: 4, isEvent: false });
+    expect(survivalOf(person('d d d', { leftOn: addDays(START, 20) }), 6)).toEqual({ time: 3, isEvent: true });
+    expect(survivalOf(person('d d', { leftOn: addDays(START, 40) }), 6)!.isEvent).toBe(false);
+    expect(survivalOf(person('a a'), 6)).toBeUndefined();
     // Weeks count from joining.
-    expect(survivalOf(person('b b b b d d m m m m m m', { joinedOn: addDays(START, 14) }))).toEqual({
+    expect(survivalOf(person('b b b b d d m m m m m m', { joinedOn: addDays(START, 14) }), 6)).toEqual({
       time: 1,
       isEvent: true,
     });
   });
   test('numbers at risk with it', () => {
-    const off = dropOff([person('d d d m m m m m m'), person('d d d d'), person('a a')]);
+    const off = dropOff([person('d d d m m m m m m'), person('d d d d'), person('a a')], 6);
     expect(off).toMatchObject({ people: 2, gone: 1, lastWeek: 4, median: 2 });
     expect(off.steps).toMatchObject([{ time: 2, atRisk: 2, events: 1, share: 0.5 }]);
   });

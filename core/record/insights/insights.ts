@@ -9,7 +9,7 @@ import { monotony, sessionLoad } from '../../progress/week/training-load.ts';
 import type { Share, Survival, SurvivalStep } from './shares.ts';
 import { kaplanMeier, medianSurvival, wilson } from './shares.ts';
 import type { DayState } from '../adherence/strand.ts';
-import { isKept, isOwed, LOST_AFTER_DUE } from '../adherence/strand.ts';
+import { isKept, isOwed } from '../adherence/strand.ts';
 
 /** A day of the plan with what it was. */
 export interface InsightDay {
@@ -130,10 +130,13 @@ export function completionBy(
 }
 
 /**
- * How long someone took part, in whole weeks from joining: to the last day done where six due days without one followed, or to the day
- * on which they left; else they are still there. Who did nothing dropped off in week 1. Undefined before anything was due.
+ * How long someone took part, in whole weeks from joining: to the day on which they left; or to the last day done where `lostAfter` due
+ * days without one followed; else they are still there. Who did nothing dropped off in week 1. Undefined before anything was due.
  */
-export function survivalOf({ states, dates, joinedOn, leftOn, today }: InsightPerson): Survival | undefined {
+export function survivalOf(
+  { states, dates, joinedOn, leftOn, today }: InsightPerson,
+  lostAfter: number,
+): Survival | undefined {
   let last: DayDate | undefined;
   let missed = 0;
   let due = 0;
@@ -150,8 +153,8 @@ export function survivalOf({ states, dates, joinedOn, leftOn, today }: InsightPe
   if (due === 0 || first === undefined) return undefined;
   const from = first < joinedOn ? joinedOn : first;
   const week = (to: DayDate) => Math.max(1, Math.floor(daysBetween(from, to) / 7) + 1);
-  const hasLeft = leftOn !== null && leftOn <= today;
-  if (missed >= LOST_AFTER_DUE || hasLeft) return { time: last === undefined ? 1 : week(last), isEvent: true };
+  if (leftOn !== null && leftOn <= today) return { time: week(leftOn), isEvent: true };
+  if (missed >= lostAfter) return { time: last === undefined ? 1 : week(last), isEvent: true };
   return { time: week(today), isEvent: false };
 }
 
@@ -164,8 +167,8 @@ export interface DropOff {
   readonly lastWeek: number;
 }
 
-export function dropOff(people: readonly InsightPerson[]): DropOff {
-  const seen = people.flatMap((p) => survivalOf(p) ?? []);
+export function dropOff(people: readonly InsightPerson[], lostAfter: number): DropOff {
+  const seen = people.flatMap((p) => survivalOf(p, lostAfter) ?? []);
   const steps = kaplanMeier(seen);
   return {
     people: seen.length,
