@@ -161,7 +161,9 @@ CREATE TABLE public.enrolment (
     starts_on date,
     weekdays smallint[],
     left_on date,
-    eased_until date
+    eased_until date,
+    held_week smallint,
+    CONSTRAINT enrolment_held_week CHECK (((held_week >= 1) AND (held_week <= 52)))
 );
 
 CREATE FUNCTION public.is_in_run(e public.enrolment) RETURNS boolean

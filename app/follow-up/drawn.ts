@@ -1,6 +1,6 @@
 import { notFound, withProgramme } from '../../server/doors/coach-scope.ts';
 import { drawProposal } from '../../server/follow-up/drawn-proposal.ts';
-import { parseBy } from '../../server/follow-up/proposals.ts';
+import { parseBy } from '../../server/follow-up/proposal-answers.ts';
 import { parseId } from '../../server/http/parse-number.ts';
 import type { Route } from './+types/drawn';
 

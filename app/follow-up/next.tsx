@@ -12,8 +12,17 @@ import type { DrawnProposal } from '../../server/follow-up/drawn-proposal.ts';
 import { formText } from '../../server/http/form-text.ts';
 import { instantWords } from '../../server/messages/compose.ts';
 import { parseId } from '../../server/http/parse-number.ts';
-import type { ChangedDay, GroupProposal, NextAnswer, PersonProposal } from '../../server/follow-up/proposals.ts';
-import { answerPace, answerProposals, loadWhatNext, parseBy, undoAnswer } from '../../server/follow-up/proposals.ts';
+import type { NextAnswer } from '../../server/follow-up/proposal-answers.ts';
+import {
+  answerPace,
+  answerProposals,
+  isHold,
+  letGo,
+  parseBy,
+  undoAnswer,
+} from '../../server/follow-up/proposal-answers.ts';
+import type { ChangedDay, GroupProposal, PersonProposal } from '../../server/follow-up/proposals.ts';
+import { loadWhatNext } from '../../server/follow-up/proposals.ts';
 import { FollowLinks } from './strands/follow-links.tsx';
 import followCss from './follow-up.css?url';
 import type { Route } from './+types/next';
@@ -43,6 +52,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
           name: a.name,
           enrolmentId: a.enrolmentId,
           answer: a.answer,
+          isHeld: a.answer === 'accepted' && isHold(a.change),
           words: a.words,
           by: a.by,
           at: instantWords(a.atMs, zone),
@@ -60,6 +70,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     const reply = (answer: NextAnswer | undefined) =>
       answer ? data(answer, { status: answer.status === 'refused' ? 409 : 200 }) : notFound();
     if (intent === 'undo') return reply(await undoAnswer(db, scope, parseId(formText(form, 'id')) ?? 0));
+    if (intent === 'let-go') return reply(await letGo(db, scope, parseId(formText(form, 'id')) ?? 0));
     if (intent !== 'accept' && intent !== 'decline') return notFound();
     const by = parseBy(formText(form, 'by'));
     if (by === 'none')
@@ -104,7 +115,8 @@ export default function WhatNext({ loaderData }: Route.ComponentProps) {
         <h2>For all</h2>
         {group.length === 0 && (
           <p className="soft">
-            Once a week is over and five people or more have said how it was, what follows from it stands here.
+            Once a week is over, and a third of those who were due have said how it was (five at least; two in a group
+            of fewer than five), what follows from it stands here.
           </p>
         )}
         {changing.map((p) => (
@@ -284,6 +296,12 @@ function KindList({
   );
 }
 
+/** The number of a change that can be another one. */
+function byOf(change: NonNullable<PersonProposal['change']>): number | undefined {
+  if (change.kind === 'lever') return change.by;
+  return change.kind === 'dose' ? (change.loadBy ?? change.repsBy) : undefined;
+}
+
 /** What is proposed for one person, and on a press what their next session would be. */
 function PersonItem({ proposal: p, programmeKey }: { proposal: PersonProposal; programmeKey: string }) {
   const fetcher = useFetcher<DrawnProposal>({ key: `drawn ${p.enrolmentId}` });
@@ -318,11 +336,7 @@ function PersonItem({ proposal: p, programmeKey }: { proposal: PersonProposal; p
         )}
       </span>
       {p.change !== null ? (
-        <AnswerForm
-          pick={`${p.enrolmentId}|${p.key}`}
-          by={p.change.kind === 'dose' ? (p.change.loadBy ?? p.change.repsBy) : undefined}
-          name={p.name}
-        />
+        <AnswerForm pick={`${p.enrolmentId}|${p.key}`} by={byOf(p.change)} name={p.name} />
       ) : (
         <span />
       )}
@@ -418,6 +432,17 @@ function Answers({ answers }: { answers: LoaderData['answers'] }) {
             </span>{' '}
             <fetcher.Form method="post" className="inline-form">
               <input type="hidden" name="id" value={a.id} />
+              {a.isHeld && (
+                <Button
+                  size="small"
+                  htmlType="submit"
+                  name="intent"
+                  value="let-go"
+                  aria-label={`Let go, ${a.name}: ${a.words}`}
+                >
+                  Let go
+                </Button>
+              )}{' '}
               <button
                 type="submit"
                 name="intent"

@@ -4,6 +4,7 @@ import { data, Form, Link, useNavigation } from 'react-router';
 import { dayKey } from '../../core/calendar/day.ts';
 import { formatHours, plural } from '../../core/words/words.ts';
 import { keepNote, takeBack } from '../../server/follow-up/attention-acts.ts';
+import { letPersonGo } from '../../server/follow-up/proposal-answers.ts';
 import { coachForm, notFound, withProgramme } from '../../server/doors/coach-scope.ts';
 import { coachZone } from '../../server/doors/coach-zone.ts';
 import { formText } from '../../server/http/form-text.ts';
@@ -39,7 +40,9 @@ export async function action({ request, params }: Route.ActionArgs) {
           ? await keepNote(db, scope, enrolmentId, form)
           : intent === 'undo-act'
             ? await takeBack(db, scope, form)
-            : undefined;
+            : intent === 'let-go'
+              ? await letPersonGo(db, scope, enrolmentId)
+              : undefined;
     if (!answer) return notFound();
     return data(answer, { status: answer.status === 'refused' ? 400 : 200 });
   });
@@ -134,6 +137,15 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
             <section>
               <h2>Their fit, and why</h2>
               <p className="small">{loaderData.profile.join(' · ')}</p>
+              {loaderData.heldWeek !== null && (
+                <Form method="post" preventScrollReset>
+                  <input type="hidden" name="intent" value="let-go" />
+                  <p>
+                    They keep the numbers of week {loaderData.heldWeek}, in every session that goes on from it.{' '}
+                    <Button htmlType="submit">Let go</Button>
+                  </p>
+                </Form>
+              )}
               {loaderData.fit &&
                 (loaderData.fit.changes.length === 0 ? (
                   <p className="soft">{loaderData.fit.of}: as it is written.</p>

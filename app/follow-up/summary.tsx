@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { formatDay } from '../../core/calendar/day.ts';
-import { formatHours, plural } from '../../core/words/words.ts';
+import { formatHours, plural, tenth } from '../../core/words/words.ts';
 import { withProgramme } from '../../server/doors/coach-scope.ts';
 import { coachToday } from '../../server/doors/coach-zone.ts';
 import { loadHost } from '../../server/follow-up/run-host.ts';
@@ -104,9 +104,9 @@ export default function Summary({ loaderData: d }: Route.ComponentProps) {
         <>
           <h2>Teams, by days kept a member</h2>
           <ol>
-            {d.teams.map(({ place, of: t }) => (
+            {d.teams.map(({ place, isShared, of: t }) => (
               <li key={t.team} value={place}>
-                {t.team}: {t.mean} ({t.kept} by {plural(t.members, 'member')})
+                {t.team}: {tenth(t.mean)} ({t.kept} by {plural(t.members, 'member')}){isShared && ', level with others'}
               </li>
             ))}
           </ol>

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { Link, useFetcher } from 'react-router';
 import type { DraftLetter } from '../../words/en/weekly-letters.ts';
 import { MAX_SHARED_WORDS } from '../../core/record/scores/shared-total.ts';
-import { plural } from '../../core/words/words.ts';
+import { placeWords, plural, tenth } from '../../core/words/words.ts';
 import { coachForm, withProgramme } from '../../server/doors/coach-scope.ts';
 import { Dialog } from '../parts/dialog.tsx';
 import { FollowLinks } from './strands/follow-links.tsx';
@@ -53,9 +53,9 @@ export default function Teams({ loaderData }: Route.ComponentProps) {
             <p className="soft">Give people a group on their page, and their teams stand here.</p>
           ) : (
             <ol className="teams-board">
-              {teams.map(({ place, of: t }) => (
+              {teams.map(({ place, isShared, of: t }) => (
                 <li key={t.team}>
-                  <span className="teams-place">{place}</span>
+                  <span className="teams-place">{placeWords({ place, isShared })}</span>
                   <span>
                     <b dir="auto">{t.team}</b> <span className="soft small">{plural(t.members, 'member')}</span>
                   </span>
@@ -63,7 +63,7 @@ export default function Teams({ loaderData }: Route.ComponentProps) {
                     <i style={{ width: `${(100 * t.mean) / most}%` }} />
                   </span>
                   <span className="right">
-                    <b>{t.mean}</b> <span className="soft small">of {t.kept} in all</span>
+                    <b>{tenth(t.mean)}</b> <span className="soft small">of {t.kept} in all</span>
                   </span>
                 </li>
               ))}
@@ -73,7 +73,7 @@ export default function Teams({ loaderData }: Route.ComponentProps) {
           <ol className="teams-board is-people">
             {board.map((p) => (
               <li key={p.id}>
-                <span className="teams-place">{p.place}</span>
+                <span className="teams-place">{placeWords(p)}</span>
                 <span>
                   <Link to={`/programmes/${loaderData.key}/follow-up/person/${p.id}`}>
                     <b dir="auto">{p.shown}</b>

@@ -1,3 +1,4 @@
+import { monotonyWords, strainWords } from '../../words/en/guards.ts';
 import { Link } from 'react-router';
 import type { Completion, CompletionBy } from '../../core/record/insights/insights.ts';
 import { COMPLETION_BY } from '../../core/record/insights/insights.ts';
@@ -77,7 +78,8 @@ export function Remaining({ insights, other }: SectionProps) {
         <>
           <DropOffChart data={insights.dropOff} other={other?.insights.dropOff} />
           <p className="small soft">
-            Weeks since joining (Kaplan-Meier); dropped off is who missed six due days in a row, or left:{' '}
+            Weeks since joining (Kaplan-Meier, shaded: 95 % interval). Dropped off is who left, on that day, or missed{' '}
+            {insights.lostAfter} due days in a row, two weeks of this programme, on the last day that they did:{' '}
             {insights.dropOff.gone} of {insights.dropOff.people}. {other && `Dashed: ${other.words}. `}
             {insights.dropOff.people < SMALL_NUMBER && 'These are few: it may well be chance.'}
           </p>
@@ -94,7 +96,7 @@ export function Remaining({ insights, other }: SectionProps) {
                     dropped off
                   </th>
                   <th scope="col" className="right">
-                    still there
+                    still there (95 %)
                   </th>
                 </tr>
               </thead>
@@ -105,7 +107,7 @@ export function Remaining({ insights, other }: SectionProps) {
                     <td className="right">{s.atRisk}</td>
                     <td className="right">{s.events}</td>
                     <td className="right">
-                      {percent(s.share)} ± {Math.round(s.se * 100)}
+                      {percent(s.share)} ({percent(s.low)} to {percent(s.high)})
                     </td>
                   </tr>
                 ))}
@@ -215,8 +217,8 @@ export function Loads({ insights }: Pick<SectionProps, 'insights'>) {
                     <td className="right">
                       {w.said} of {w.due}
                     </td>
-                    <td className="right">{w.monotony === undefined ? '–' : w.monotony.toFixed(2)}</td>
-                    <td className="right">{w.strain === undefined ? '–' : Math.round(w.strain)}</td>
+                    <td className="right">{monotonyWords(w.monotony)}</td>
+                    <td className="right">{strainWords(w.strain)}</td>
                   </tr>
                 ))}
               </tbody>
@@ -225,7 +227,8 @@ export function Loads({ insights }: Pick<SectionProps, 'insights'>) {
           <p className="small soft">
             Effort times minutes, in arbitrary units (AU). Dark is planned; light is what those felt who said it, for
             the minutes that they did. A session that nobody rated leaves its week open. Monotony is the mean of seven
-            days over their sample SD: high where all days are alike. Numbers to talk about, no verdict.
+            days over their sample SD: high where days are much alike, ∞ where all seven are the same. Numbers to talk
+            about, no verdict.
           </p>
         </>
       )}

@@ -1,3 +1,4 @@
+import { monotonyWords, strainWords } from '../../words/en/guards.ts';
 import { Button } from 'antd';
 import { AREAS } from '../../core/movement/movement.ts';
 import { formatClock } from '../../core/words/format-clock.ts';
@@ -66,10 +67,10 @@ export function WeekPanel({ plan, week, programmeId, stored, copied, onCopy, onA
           <dt>monotony, strain</dt>
           <dd>
             {own.monotony === undefined ? (
-              'effort missing, a session missing, or all days ask the same'
+              'an effort or a session is missing'
             ) : (
               <>
-                <b>{own.monotony.toFixed(2)}</b> (sample SD), <b>{Math.round(own.strainAu!)}</b>
+                <b>{monotonyWords(own.monotony)}</b> (sample SD), <b>{strainWords(own.strainAu)}</b>
               </>
             )}
           </dd>

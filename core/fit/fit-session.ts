@@ -1,4 +1,5 @@
 import { withOption } from '../document/option.ts';
+import { blockChanges } from './block-changes.ts';
 import { withOwnDoses } from './own-doses.ts';
 import { fitSlots, withCount } from '../forms/slot-fit.ts';
 import { printDose } from '../notation/print.ts';
@@ -14,6 +15,7 @@ import type { Movement } from '../movement/movement.ts';
 /** One line that this person does in another shape, and why. */
 export interface FitChange {
   readonly block: number;
+  /** Its line; −1 for the block's own rounds, times and rests. */
   readonly item: number;
   readonly from: string;
   readonly to: string;
@@ -77,18 +79,9 @@ export function fitSession(
       : scaleToSlots({ ...block, items }, block, b, changes, library);
     if (!person.doses || person.doses.length === 0) return shaped;
     const own = withOwnDoses(shaped, person.doses, library);
-    for (const { item, name, from, to } of own.changes)
-      changes.push({
-        block: b,
-        item,
-        from: name,
-        to: name,
-        how: 'own',
-        reason: 'agreed with your coach',
-        dose: { from, to },
-        isScored,
-      });
-    return own.block;
+    if (own !== shaped)
+      changes.push(...blockChanges(shaped, own, { block: b, how: 'own', reason: 'agreed with your coach', isScored }));
+    return own;
   });
   return {
     document: changes.length > 0 ? { ...document, blocks: fitted } : { ...document, blocks: [...blocks] },

@@ -1,53 +1,45 @@
-import type { Block, Item, WorkItem } from '../document/document.ts';
-import { clamp } from '../forms/change.ts';
-import { pullAmount, pullLoad } from '../forms/pull-item.ts';
-import { MAX_AMOUNT } from '../limits.ts';
+import type { Block, WorkItem } from '../document/document.ts';
+import { formOf } from '../forms/forms.ts';
+import { pullLoad, pullReps } from '../forms/pull-item.ts';
+import { pullRests } from '../forms/pull-rest.ts';
 import type { MovementLibrary } from '../movement/library.ts';
-import type { OwnDose } from '../movement/own-dose.ts';
-import { printDose, printLoad } from '../notation/print.ts';
+import type { OwnDose, OwnLever } from '../movement/own-dose.ts';
 import { isWork } from '../words/describe-item.ts';
 
-/** A line that someone does with a count or a weight of their own. */
-export interface OwnDoseChange {
-  readonly item: number;
-  readonly name: string;
-  readonly from: string;
-  readonly to: string;
-}
-
 const isMain = ({ role }: Block): boolean => role === 'Main' || role === 'Finisher';
-const words = ({ dose, load }: WorkItem): string =>
-  [dose ? printDose(dose) : '', load ? printLoad(load) : ''].filter(Boolean).join(' ');
 
 /**
- * A block with someone's own counts and weights. What is agreed for a movement goes for it in every block, what is agreed for all for the
- * counted lines of main work. Nothing falls below one repetition; what has no number stays.
+ * A block with someone's own counts, weights, rounds and rests. What is agreed for a movement goes for it in every block, what is agreed
+ * for all for the counted lines of main work. Nothing falls below one repetition; what has no number stays, and with it the same block.
  */
-export function withOwnDoses(
-  block: Block,
+export function withOwnDoses(block: Block, doses: readonly OwnDose[], library: MovementLibrary): Block {
+  const pulled = isMain(block)
+    ? doses.reduce((own, d) => (d.lever ? pullOwn(own, d.lever, d.leverBy ?? 0) : own), block)
+    : block;
+  const items = pulled.items.map((item) => (isWork(item) ? withOwnCount(item, isMain(block), doses, library) : item));
+  return items.every((item, i) => item === pulled.items[i]) ? pulled : { ...pulled, items };
+}
+
+/** A block with more or less of what makes it up: rounds, work, rests or its clock; the same where it has none of it. */
+function pullOwn(block: Block, lever: OwnLever, by: number): Block {
+  if (lever === 'rest') return pullRests(block, by);
+  const { time } = block;
+  return (
+    (block.items.length === 0 ? null : formOf(time).levers.answers[lever])?.pull(time, by, block, undefined) ?? block
+  );
+}
+
+/** A line with the count and the weight that someone has of it. */
+function withOwnCount(
+  item: WorkItem,
+  isOfMain: boolean,
   doses: readonly OwnDose[],
   library: MovementLibrary,
-): { readonly block: Block; readonly changes: readonly OwnDoseChange[] } {
-  const changes: OwnDoseChange[] = [];
-  const items = block.items.map((item, i): Item => {
-    if (!isWork(item)) return item;
-    const { name } = item.choices[0]!;
-    const id = library.findByName(name)?.id;
-    const own = doses.filter((d) => (d.movement === null ? isMain(block) : d.movement === id));
-    const repsBy = own.reduce((n, d) => n + (d.repsBy ?? 0), 0);
-    const loadBy = own.reduce((n, d) => n + (d.loadBy ?? 0), 0);
-    let next = item;
-    if (repsBy !== 0 && item.dose?.kind === 'reps') {
-      const step = item.dose.sides === 'alternate' ? 2 : 1;
-      next = {
-        ...next,
-        dose: { ...item.dose, amount: pullAmount(item.dose.amount, (n) => clamp(n + repsBy * step, 1, MAX_AMOUNT)) },
-      };
-    }
-    if (loadBy !== 0) next = pullLoad(next, loadBy, library.scales) ?? next;
-    if (words(next) === words(item)) return item;
-    changes.push({ item: i, name, from: words(item), to: words(next) });
-    return next;
-  });
-  return changes.length === 0 ? { block, changes } : { block: { ...block, items }, changes };
+): WorkItem {
+  const id = library.findByName(item.choices[0]!.name)?.id;
+  const own = doses.filter((d) => (d.movement === null ? isOfMain : d.movement === id));
+  const repsBy = own.reduce((n, d) => n + (d.repsBy ?? 0), 0);
+  const loadBy = own.reduce((n, d) => n + (d.loadBy ?? 0), 0);
+  const counted = repsBy === 0 ? item : pullReps(item, repsBy);
+  return loadBy === 0 ? counted : (pullLoad(counted, loadBy, library.scales) ?? counted);
 }

@@ -191,9 +191,9 @@ const ROWS: readonly Row[] = [
     items: 'bear crawl\nchair dip',
     sec: 240,
     length: '2 ways × 2:00',
-    short: 'up by 3 a set in 1:15, then down again',
+    short: 'up by 3 a set in 1:15, then down in another 1:15',
     rules: [
-      '3 of each, then 6, 9 and so on while the time lasts; then down by 3 from the set you stopped in',
+      '3 of each, then 6, 9 and so on for 1:15; then down by 3 from the set you stopped in, for 1:15 again',
       '0:45 rest after each way',
     ],
     stages: [

@@ -1,8 +1,8 @@
 import type { Amount, Load, WorkItem } from '../document/document.ts';
-import { MAX_KG, MAX_SHARE_PCT } from '../limits.ts';
+import { MAX_AMOUNT, MAX_KG, MAX_SHARE_PCT } from '../limits.ts';
 import type { Scale } from '../movement/scale.ts';
 import { findStep, stepAlong } from '../movement/scale.ts';
-import { clamp } from './change.ts';
+import { clamp, evenBy } from './change.ts';
 
 /** An amount with each of its numbers changed; growing and shrinking ones keep their steps. */
 export function pullAmount(amount: Amount, next: (value: number) => number): Amount {
@@ -16,6 +16,19 @@ export function pullAmount(amount: Amount, next: (value: number) => number): Amo
     case 'growing':
       return { ...amount, start: next(amount.start) };
   }
+}
+
+/** What so many repetitions more or fewer are for a line: where sides take turns an even number. */
+export const repsByOf = ({ dose }: Pick<WorkItem, 'dose'>, by: number): number =>
+  dose?.kind === 'reps' && dose.sides === 'alternate' ? evenBy(by) : by;
+
+/** A line with so many repetitions more or fewer, one at least; the same line where it isn't counted. */
+export function pullReps(item: WorkItem, by: number): WorkItem {
+  const { dose } = item;
+  if (dose?.kind !== 'reps') return item;
+  const own = repsByOf(item, by);
+  const amount = pullAmount(dose.amount, (value) => clamp(value + own, 1, MAX_AMOUNT));
+  return { ...item, dose: { ...dose, amount } };
 }
 
 /** Weights are set in quarters of a kilogram. */

@@ -47,6 +47,11 @@ export interface Step {
   readonly round: number;
   /** True for the rounds that the participant may leave out (the third of "2 to 3 rounds"). */
   readonly optional: boolean;
+  /**
+   * Of a turn that grows until its time no longer holds it: at any pace, at the likely one, at a quick one alone, or at none, which is the
+   * turn that is tried last. Absent: it doesn't grow so.
+   */
+  readonly holds?: 'always' | 'likely' | 'quick' | 'never';
   /** `clock`: ends by itself after exactly `sec`; `own`: ends when the participant says so. */
   readonly ruledBy: 'clock' | 'own';
   readonly sec: EstimateSec;

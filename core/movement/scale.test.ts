@@ -75,9 +75,9 @@ describe('what a scale is for', () => {
   test('what was agreed with one person goes a step along for them', () => {
     const { blocks } = analyseText(TEXT, library);
     const dose = { movement: 'band-row', loadBy: 1, since: '2026-05-01' as never, words: 'a step' };
-    expect(withOwnDoses(blocks[0]!, [dose], library).changes).toMatchObject([
-      { name: 'band row', to: '12 @ blue band' },
-    ]);
+    expect(withOwnDoses(blocks[0]!, [dose], library).items[0]).toMatchObject({
+      load: { kind: 'step', step: 'blue band' },
+    });
   });
   test('the log asks which step it was, among those of its scale', () => {
     const fields = loadFields(analyseText(TEXT, library).blocks, library.scales);

@@ -59,7 +59,7 @@ test('the usual thresholds of guard rails are what docs and screens say', () => 
   expect(Object.fromEntries(Object.entries(GUARD_RAILS).map(([code, rail]) => [code, rail.threshold]))).toEqual({
     'blocked-day': null,
     'hard-days': 7,
-    'levers-at-once': 1,
+    'levers-at-once': 2,
     'lighter-week': 10,
     'load-change': 10,
     monotony: 2,
@@ -85,7 +85,7 @@ test('the usual thresholds of guard rails are what docs and screens say', () => 
     'same-area': [10, 100],
     'same-joint': [1, 120],
     'hard-days': [1, 10],
-    'levers-at-once': [1, 9],
+    'levers-at-once': [2, 10],
     'strength-days': [1, 7],
     'target-broken': [1, 100],
     'blocked-day': [0, 0],

@@ -193,7 +193,7 @@ describe('the note of a track’s day', () => {
       why: ['Rounds and reps first', 'reps: +1 rep a week up to a lighter one, then from the start again'],
     });
     expect(buildTrackNote(programme, day(4), book)).toMatchObject({
-      words: 'rounds 6 → 5, reps 12/14/18/12 → 9/11/12/9, effort 6 → 4, 24:00 → 20:00',
+      words: 'rounds 6 → 5, reps 12/14/16/12 → 9/11/12/9, effort 6 → 4, 24:00 → 20:00',
       why: expect.arrayContaining(['rounds: a lighter week, −1 round on what is written']),
     });
     expect(buildTrackNote(programme, undefined, book)).toBeUndefined();

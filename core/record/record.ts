@@ -30,25 +30,29 @@ export const BODY_WORDS: Record<BodyFeeling, string> = {
   hurts: 'something hurts',
 };
 
+/** Repetitions of an item with a weight or a step of a scale, as far as they were said. */
+interface UsedSets {
+  /** Of the last set. */
+  readonly lastReps?: number;
+  /** Of every set, the first one first; only where more than one was said. */
+  readonly setReps?: readonly number[];
+}
+
 /** The weight that was used for an item, where it has one. */
-export interface UsedLoad {
+export interface UsedLoad extends UsedSets {
   readonly block: number;
   readonly item: number;
   readonly movement: string;
   readonly kg: number;
-  /** Repetitions of the last set, where they were said. */
-  readonly lastReps?: number;
 }
 export const MAX_LOAD_KG = 500;
 
 /** The step of a scale of resistance that was used for an item. */
-export interface UsedStep {
+export interface UsedStep extends UsedSets {
   readonly block: number;
   readonly item: number;
   readonly movement: string;
   readonly step: string;
-  /** Repetitions of the last set, where they were said. */
-  readonly lastReps?: number;
 }
 
 /** What a record says beside its numbers; each part is there where something was said or seen. */

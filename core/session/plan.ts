@@ -99,8 +99,7 @@ export function computePlan(document: SessionDocument, library: MovementLibrary,
     for (const s of own) steps.push(s);
     const from = timeline.length;
     const span = spanOfSteps(own);
-    const rounds = likelyRounds(span);
-    const likely = span.low === span.high ? own : own.filter((step) => isLikelyStep(step, rounds));
+    const likely = own.filter((step) => isLikelyStep(step, span.likely));
     atSec = pushSegments(timeline, atSec, block, likely);
     const plan = planBlock(block, { steps: own, likely, span }, timeline.slice(from));
     blockPlans.push(plan);
@@ -126,17 +125,27 @@ export function computePlan(document: SessionDocument, library: MovementLibrary,
 const sumOf = <T>(list: readonly T[], of: (x: T) => number): number => list.reduce((sum, x) => sum + of(x), 0);
 
 /** Whether a step belongs to the likely course: rounds up to `likely` do. */
-export const isLikelyStep = (step: Step, likely: number): boolean => !step.optional || step.round <= likely;
+export const isLikelyStep = (step: Step, likely: number): boolean =>
+  (!step.optional && step.holds === undefined) || step.round <= likely;
 
-/** The rounds that may be done by some steps: those that must be, and all. */
-export function spanOfSteps(steps: readonly Step[]): Span {
+/** The rounds of some steps: those that must be done, those that are likely, and all. The turn that a climb fails in isn't one of them. */
+export function spanOfSteps(steps: readonly Step[]): Span & { readonly likely: number } {
   let low = 0;
   let high = 0;
-  for (const { round, optional } of steps) {
+  let likely: number | undefined;
+  for (const { round, optional, holds } of steps) {
+    // The first turn is done at any rate, if only to find that it is too much.
+    const isFirst = round === 1;
+    if (holds !== undefined) {
+      if (holds === 'always' || isFirst) low = Math.max(low, round);
+      if (holds === 'always' || holds === 'likely' || isFirst) likely = Math.max(likely ?? 0, round);
+      if (holds !== 'never' || isFirst) high = Math.max(high, round);
+      continue;
+    }
     if (round > high) high = round;
     if (!optional && round > low) low = round;
   }
-  return { low, high };
+  return { low, likely: likely ?? likelyRounds({ low, high }), high };
 }
 
 function pushSegments(timeline: Segment[], startSec: number, block: Block, steps: readonly Step[]): number {
@@ -180,7 +189,7 @@ interface Unrolled {
   readonly steps: readonly Step[];
   /** Those of the likely course. */
   readonly likely: readonly Step[];
-  readonly span: Span;
+  readonly span: ReturnType<typeof spanOfSteps>;
 }
 
 function planBlock(block: Block, { steps, likely, span }: Unrolled, segments: readonly Segment[]): BlockPlan {
@@ -193,13 +202,13 @@ function planBlock(block: Block, { steps, likely, span }: Unrolled, segments: re
     for (const s of steps) {
       if (s.purpose === 'then-rest') continue;
       if (s.purpose === 'set-rest') between += s.sec[of];
-      else if (s.round <= rounds || !s.optional) bySet.set(s.set, (bySet.get(s.set) ?? 0) + s.sec[of]);
+      else if (isLikelyStep(s, rounds)) bySet.set(s.set, (bySet.get(s.set) ?? 0) + s.sec[of]);
     }
     return between + sumOf([...bySet.values()], (sec) => Math.min(sec, capSec));
   };
   const clockSec = {
     low: perSet('low', span.low),
-    likely: perSet('likely', likelyRounds(span)),
+    likely: perSet('likely', span.likely),
     high: perSet('high', span.high),
   };
   const scoreForm = scoreOf(block);
@@ -213,7 +222,7 @@ function planBlock(block: Block, { steps, likely, span }: Unrolled, segments: re
     restSec,
     rounds: steps.length === 0 ? null : form.steps.rounds(block.time, block),
     intervals: steps.length === 0 ? null : form.steps.intervals(block.time, block, likely),
-    likelyRounds: likelyRounds(span),
+    likelyRounds: span.likely,
     score: scoreForm?.kind ?? 'none',
     scoreForm,
     sets: block.sets?.count ?? 1,

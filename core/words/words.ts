@@ -16,3 +16,10 @@ export function formatHours(sec: number): string {
   const [hours, rest] = [Math.floor(minutes / 60), minutes % 60];
   return [...(hours > 0 ? [`${hours} h`] : []), ...(rest > 0 || hours === 0 ? [`${rest} min`] : [])].join(' ');
 }
+
+/** `3.8`, `4`: a number to a tenth. */
+export const tenth = (value: number): string => String(Math.round(10 * value) / 10);
+
+/** `2`, or `2=` where others share the place. */
+export const placeWords = ({ place, isShared }: { readonly place: number; readonly isShared: boolean }): string =>
+  `${place}${isShared ? '=' : ''}`;

@@ -215,15 +215,24 @@ export interface RosterRow extends PlaceInRun {
   readonly level: Level | null;
   /** Why their address takes no messages; null where it does, or there is none. */
   readonly bounced: string | null;
+  /** The week whose numbers they keep; null: they go on with everybody. */
+  readonly heldWeek: number | null;
 }
 
 /** Who is in a run, by name, with little of what is known of them. */
 export async function listRoster(db: Db, runId: number): Promise<RosterRow[]> {
   const { rows } = await db.query<
-    PlaceRow & { enrolment_id: number; name: string; detail: string; levels: unknown; bounced: string | null }
+    PlaceRow & {
+      enrolment_id: number;
+      name: string;
+      detail: string;
+      levels: unknown;
+      bounced: string | null;
+      held_week: number | null;
+    }
   >({
     name: 'roster',
-    text: `select e.id as enrolment_id, p.name, p.detail, ${PLACE_COLUMNS}, case when p.levels <> '{}'::jsonb then p.levels end as levels,
+    text: `select e.id as enrolment_id, p.name, p.detail, e.held_week, ${PLACE_COLUMNS}, case when p.levels <> '{}'::jsonb then p.levels end as levels,
        case when p.address_state = 'bounced' then p.address_reason end as bounced
      from enrolment e join person p on p.id = e.person_id
      where e.run_id = $1::bigint
@@ -237,6 +246,7 @@ export async function listRoster(db: Db, runId: number): Promise<RosterRow[]> {
       detail: r.detail,
       level: lowestLevel(r.levels),
       bounced: r.bounced,
+      heldWeek: r.held_week,
       ...toPlace(r),
     }))
     .sort(compareNames);
@@ -388,6 +398,8 @@ export interface Enrolment extends PlaceInRun {
   readonly weeks: number;
   readonly name: string;
   readonly easedUntil: DayDate | null;
+  /** The week whose numbers they keep; null: they go on with everybody. */
+  readonly heldWeek: number | null;
   readonly profile: PersonProfile;
   readonly stopKey: string;
   readonly isClosed: boolean;
@@ -405,12 +417,13 @@ type EnrolmentRow = ProfileRow &
     weeks: number;
     name: string;
     eased_until: string | null;
+    held_week: number | null;
     stop_key: string;
     is_closed: boolean;
     person_sequence: number;
   };
 
-const SELECT_ENROLMENT = `select e.id, e.person_id, e.eased_until, g.id as programme_id, g.title as programme_title, g.weeks, p.name, p.stop_key, p.closed_at is not null as is_closed, p.sequence as person_sequence,
+const SELECT_ENROLMENT = `select e.id, e.person_id, e.eased_until, e.held_week, g.id as programme_id, g.title as programme_title, g.weeks, p.name, p.stop_key, p.closed_at is not null as is_closed, p.sequence as person_sequence,
     ${RUN_COLUMNS}, ${PLACE_COLUMNS}, ${PROFILE_COLUMNS}
   from enrolment e
   join run r on r.id = e.run_id
@@ -427,6 +440,7 @@ const toEnrolment = (row: EnrolmentRow): Enrolment => ({
   weeks: row.weeks,
   name: row.name,
   easedUntil: row.eased_until as DayDate | null,
+  heldWeek: row.held_week,
   profile: toProfile(row),
   stopKey: row.stop_key,
   isClosed: row.is_closed,
@@ -497,6 +511,7 @@ export async function updatePlace(
     readonly weekdays?: readonly number[] | null;
     readonly leftOn?: DayDate | null;
     readonly easedUntil?: DayDate | null;
+    readonly heldWeek?: number | null;
   },
 ): Promise<void> {
   await db.query(
@@ -505,7 +520,8 @@ export async function updatePlace(
        weekdays = case when $2::jsonb ? 'weekdays' then (select array_agg(x::smallint) from jsonb_array_elements_text(
          case when jsonb_typeof($2::jsonb -> 'weekdays') = 'array' then $2::jsonb -> 'weekdays' end) as x) else weekdays end,
        left_on = case when $2::jsonb ? 'leftOn' then ($2::jsonb ->> 'leftOn')::date else left_on end,
-       eased_until = case when $2::jsonb ? 'easedUntil' then ($2::jsonb ->> 'easedUntil')::date else eased_until end
+       eased_until = case when $2::jsonb ? 'easedUntil' then ($2::jsonb ->> 'easedUntil')::date else eased_until end,
+       held_week = case when $2::jsonb ? 'heldWeek' then ($2::jsonb ->> 'heldWeek')::smallint else held_week end
      where id = $1::bigint`,
     [enrolmentId, JSON.stringify(change)],
   );

@@ -1,7 +1,7 @@
 import type pg from 'pg';
 import { dayName, weekdayOf } from '../../core/calendar/day.ts';
 import type { SessionDocument } from '../../core/document/document.ts';
-import { fitSession } from '../../core/fit/fit-session.ts';
+import { fitHeld } from '../../core/fit/hold.ts';
 import { parseSession } from '../../core/notation/read-session.ts';
 import type { ChangedLine } from '../../core/progress/person/change-person.ts';
 import { changedLines, personAfter } from '../../core/progress/person/change-person.ts';
@@ -14,8 +14,10 @@ import { getPlan } from '../../db/queries/plan.ts';
 import type { Programme } from '../../db/queries/programme.ts';
 import { listVersionDocuments } from '../../db/queries/record.ts';
 import { listBegun } from '../../db/queries/standing.ts';
+import { heldOn } from '../participant/held.ts';
 import { fitPersonOf } from '../participant/fitted-view.ts';
-import { loadWhatNext, withBy } from './proposals.ts';
+import { withBy } from './proposal-answers.ts';
+import { loadWhatNext } from './proposals.ts';
 import { loadRunFollow } from './run-follow.ts';
 import { loadWorkspaceBook } from '../write/workspace-book.ts';
 
@@ -64,6 +66,8 @@ export async function drawProposal(
   ]);
   const before = fitPersonOf(person);
   const after = personAfter(before, withBy(proposal.change, by), { since: calendar.today, words: proposal.words });
+  const { change } = proposal;
+  const heldWeek = change.kind === 'hold' ? change.week : change.kind === 'let-go' ? null : person.heldWeek;
   const first = weekdayOf(programme.startsOn);
   let looked = 0;
   for (const day of ahead) {
@@ -75,8 +79,10 @@ export async function drawProposal(
     if (document.blocks.length === 0) continue;
     looked++;
     const blocks = resolveBlocks(document, book.routines);
-    const fit = (who: typeof before) => fitSession(document, blocks, who, book.library).document;
-    const lines = changedLines(fit(before), fit(after), book.library);
+    const [now, then] = [await heldOn(db, person, day), await heldOn(db, { ...person, heldWeek }, day)];
+    const fit = (who: typeof before, held: typeof now) =>
+      fitHeld(document, blocks, { person: who, held }, book.library).document;
+    const lines = changedLines(fit(before, now), fit(after, then), book.library);
     if (lines.length > 0) return { day: { name: dayName(day, first), title: sessionTitle(document), lines }, looked };
   }
   return { day: null, looked };

@@ -71,7 +71,7 @@ export async function loadPerson(
 }
 
 /** What a reader is shown in place of what only a coach sees. */
-const NOT_SEEN = { items: [], pains: [], sentTo: [], fit: null, profile: [], acts: [] };
+const NOT_SEEN = { heldWeek: null, items: [], pains: [], sentTo: [], fit: null, profile: [], acts: [] };
 
 type Days = RunFollow['days'];
 type Enrolment = Awaited<ReturnType<typeof getEnrolment>>;
@@ -94,6 +94,7 @@ async function seenByCoach(
   const titleOf = new Map(follow.days.map((d) => [d.dayId, d.facts?.title ?? '']));
   const history = historyOf(follow, person);
   return {
+    heldWeek: person.heldWeek,
     items: person.items.map((item) => ({ code: item.code, why: attentionWords(item) })),
     pains: pains.map((p) => ({ words: painWords(p), at: formatShortDay(localDate(p.toldAtMs, person.timeZone)) })),
     sentTo: sentTo.map((m) => ({

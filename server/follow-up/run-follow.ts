@@ -195,6 +195,14 @@ function fingerprint(
     .digest('base64');
 }
 
+const historyPlan = (days: readonly FollowedDay[]): HistoryPlan => ({
+  dayIds: days.map((d) => d.dayId),
+  works: days.map((d) => d.facts?.work ?? ''),
+  tracks: days.map((d) => d.track),
+  planned: days.map((d) => d.facts?.effort ?? null),
+  loadsAu: days.map((d) => sessionLoad(d.facts?.effort ?? undefined, d.facts?.likelySec ?? 0) ?? null),
+});
+
 async function followRun(
   db: Db,
   { runId }: Programme,
@@ -207,13 +215,7 @@ async function followRun(
   const blocksOf = new Map(days.flatMap((d) => (d.facts?.retest ? [[d.dayId, d.facts.blocks] as const] : [])));
   const numbers = await listStandingScores(db, runId, [...retestDays.keys()]);
   const settings = readAttentionSettings(stored);
-  const plan: HistoryPlan = {
-    dayIds: days.map((d) => d.dayId),
-    works: days.map((d) => d.facts?.work ?? ''),
-    tracks: days.map((d) => d.track),
-    planned: days.map((d) => d.facts?.effort ?? null),
-    loadsAu: days.map((d) => sessionLoad(d.facts?.effort ?? undefined, d.facts?.likelySec ?? 0) ?? null),
-  };
+  const plan = historyPlan(days);
   const lostAfter = lostAfterDue(days);
   const weights = workOf(days);
   const recordsOf = standings.by(plan.dayIds);

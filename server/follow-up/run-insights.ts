@@ -39,6 +39,8 @@ export interface RunInsights {
   readonly attendance: Share | undefined;
   readonly completion: Readonly<Record<CompletionBy, readonly Completion[]>>;
   readonly dropOff: DropOff;
+  /** Due days missed in a row that are taken as a drop-off. */
+  readonly lostAfter: number;
   readonly felt: readonly FeltDay[];
   readonly loads: readonly WeekLoad[];
   readonly slopes: readonly SlopeSummary[];
@@ -104,6 +106,7 @@ export async function loadInsights(
       COMPLETION_BY.map((by) => [by, completionBy(by, days, counts)]),
     ) as unknown as RunInsights['completion'],
     dropOff: dropOff(people, follow.lostAfter),
+    lostAfter: follow.lostAfter,
     felt,
     loads: weekLoads(
       days.map((d, i) => ({ ...d, due: counts[i]!.due })).filter((d) => wasSent.has(d.dayId) && !openWeeks.has(d.week)),

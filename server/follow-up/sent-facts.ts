@@ -6,7 +6,10 @@ import type { SessionDocument } from '../../core/document/document.ts';
 import type { MovementLibrary } from '../../core/movement/library.ts';
 import type { Lever } from '../../core/progress/levers/lever.ts';
 import type { LoadGoal } from '../../core/record/scores/load.ts';
-import { loadFields } from '../../core/record/scores/load.ts';
+import type { SchoolId } from '../../core/progress/track/schools.ts';
+import type { SchoolStep } from '../../core/progress/track/school-step.ts';
+import { nextSteps } from '../../core/progress/track/school-step.ts';
+import { loadFields, setsOf } from '../../core/record/scores/load.ts';
 import { overranFields } from '../../core/record/scores/overran.ts';
 import type { LineReps, OpenRound } from '../../core/record/scores/shared-total.ts';
 import { lineReps, openRounds } from '../../core/record/scores/shared-total.ts';
@@ -39,7 +42,11 @@ export interface SentFacts {
     readonly movement: string;
     readonly name: string;
     readonly goal: LoadGoal;
+    /** How many sets there are of it. */
+    readonly sets: number;
   }[];
+  /** What each school would make of it next; null where it leaves it. */
+  readonly nextSteps: Readonly<Record<SchoolId, SchoolStep | null>>;
   /** Blocks with turns, each long enough for its work. */
   readonly turns: readonly {
     readonly block: number;
@@ -88,8 +95,11 @@ function factsOf(document: SessionDocument, plan: SessionPlan, library: Movement
     openRounds: openRounds(document.blocks, library),
     loads: loadFields(document.blocks, library.scales).flatMap(({ block: b, item, movement, goal }) => {
       const known = library.findByName(movement);
-      return goal && known ? [{ block: b, item, movement: known.id, name: known.name, goal }] : [];
+      return goal && known
+        ? [{ block: b, item, movement: known.id, name: known.name, goal, sets: setsOf(plan, b, item) }]
+        : [];
     }),
+    nextSteps: nextSteps(document, library),
     turns: overranFields(document.blocks, plan).map(({ block: b, label, turns }) => {
       const { label: own, role } = document.blocks[b]!;
       return { block: b, name: label, turns, lever: { kind: 'reps', in: own ?? role } };

@@ -57,8 +57,9 @@ export async function loadTeams(db: pg.PoolClient, { programme, coach }: Program
     teams: host.teams,
     board: personBoard(host.people)
       .slice(0, TOP)
-      .map(({ place, of }) => ({
+      .map(({ place, isShared, of }) => ({
         place,
+        isShared,
         id: of.id,
         shown: of.shown,
         name: of.name,

@@ -8,12 +8,12 @@ import type { RunFollow } from './run-follow.ts';
 type Detail = Awaited<ReturnType<typeof listStandingDetails>>[number];
 type Days = RunFollow['days'];
 
-/** The last sets of each movement with a weight or a step of a scale, the oldest first, and the weight that was used last. */
+type Known = { -readonly [K in keyof LoadHistory]: LoadHistory[K] } & { sessions: LoadHistory['sessions'][number][] };
+
+/** The sets of each movement with the weight that was used last or a step of a scale, to the goal that stood last, the oldest first. */
 export function loadHistories(details: readonly Detail[], days: Days, library: MovementLibrary) {
-  const histories = new Map<
-    string,
-    { -readonly [K in keyof LoadHistory]: LoadHistory[K] } & { sessions: { sets: number[]; effort: number | null }[] }
-  >();
+  const histories = new Map<string, Known>();
+  const weights = new Map<Known, string>();
   const kgOf = new Map<string, number>();
   const factsOf = new Map(days.map((d) => [d.dayId, d.facts]));
   for (const { dayId, effort, details: said } of details)
@@ -21,22 +21,27 @@ export function loadHistories(details: readonly Detail[], days: Days, library: M
       const asked = factsOf.get(dayId)?.loads.find((l) => l.block === used.block && l.item === used.item);
       if (!asked || used.lastReps === undefined) continue;
       const { low, high } = asked.goal;
-      const history = histories.get(asked.movement) ?? {
-        movement: asked.movement,
-        name: asked.name,
-        goalReps: low,
-        sessions: [],
-      };
+      const weight = 'kg' in used ? `${used.kg} kg` : used.step;
+      const known = histories.get(asked.movement);
+      // Another goal, or another weight, is another beginning.
+      const goesOn =
+        known && weights.get(known) === weight && known.goalReps === low && (known.ceilingReps ?? low) === high;
+      const history: Known = goesOn
+        ? known
+        : {
+            movement: asked.movement,
+            name: asked.name,
+            goalReps: low,
+            ...(high > low && { ceilingReps: high }),
+            sessions: [],
+          };
+      weights.set(history, weight);
       if ('kg' in used) kgOf.set(asked.movement, used.kg);
       else {
         const place = findStep(library.scales, used.step);
         history.scale = { used: used.step, next: place?.scale.steps[place.at + 1] ?? null };
       }
-      history.goalReps = low;
-      if (high > low) history.ceilingReps = high;
-      else delete history.ceilingReps;
-      // Another goal is another beginning.
-      history.sessions.push({ sets: [used.lastReps], effort });
+      history.sessions.push({ sets: used.setReps ?? [used.lastReps], of: asked.sets, effort });
       histories.set(asked.movement, history);
     }
   return { loads: [...histories.values()], kgOf };

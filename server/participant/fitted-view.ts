@@ -1,6 +1,6 @@
 import { BoundedCache } from '../../core/bounded-cache.ts';
 import type { FitChange } from '../../core/fit/fit-session.ts';
-import { fitSession } from '../../core/fit/fit-session.ts';
+import { fitHeld } from '../../core/fit/hold.ts';
 import type { MovementNotes } from '../../core/fit/movement-notes.ts';
 import { collectNotes } from '../../core/fit/movement-notes.ts';
 import { resolveBlocks } from '../../core/session/resolve.ts';
@@ -20,6 +20,7 @@ import type { SessionDocument } from '../../core/document/document.ts';
 import type { Db } from '../../db/pool.ts';
 import { toFitPerson } from '../../db/queries/person.ts';
 import { getVersionDocument } from '../../db/queries/record.ts';
+import { heldOn } from './held.ts';
 import type { LinkScope } from '../doors/personal-link.ts';
 import type { PlannedSession } from '../write/session-view.ts';
 import { planDocument } from '../write/session-view.ts';
@@ -61,13 +62,14 @@ export async function fitDay(
   { library, key }: WorkspaceBook,
 ): Promise<FittedView> {
   const person = fitPersonOf(enrolment);
-  const fitKey = `${versionId} ${key} ${JSON.stringify(person)}`;
+  const held = await heldOn(db, enrolment, { versionId });
+  const fitKey = `${versionId} ${key} ${held?.key ?? ''} ${JSON.stringify(person)}`;
   const known = fits.peek(fitKey);
   if (known) return known;
   const sent = documents.peek(versionId) ?? (await getVersionDocument(db, versionId));
   documents.get(versionId, () => sent);
   return fits.get(fitKey, () => {
-    const { document, changes } = fitSession(sent, resolveBlocks(sent), person, library);
+    const { document, changes } = fitHeld(sent, resolveBlocks(sent), { person, held }, library);
     const planned = planDocument(document, library);
     return {
       ...planned,

@@ -52,7 +52,10 @@ export async function loadLog({ db, scope, view, sent, fitted }: OwnDayScope) {
               [`load-${l.block}-${l.item}`, 'step' in l ? l.step : String(l.kg)],
               ...(l.lastReps === undefined
                 ? []
-                : ([[`last-${l.block}-${l.item}`, String(l.lastReps)]] satisfies [string, string][])),
+                : ([[`last-${l.block}-${l.item}`, (l.setReps ?? [l.lastReps]).join(' ')]] satisfies [
+                    string,
+                    string,
+                  ][])),
             ]),
           ),
         },

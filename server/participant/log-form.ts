@@ -16,7 +16,7 @@ import {
 } from '../../core/record/record.ts';
 import type { MovementLibrary } from '../../core/movement/library.ts';
 import type { LoadField } from '../../core/record/scores/load.ts';
-import { loadFields } from '../../core/record/scores/load.ts';
+import { loadFields, readSets } from '../../core/record/scores/load.ts';
 import { readRounds, roundFields } from '../../core/record/round-fields.ts';
 import { optionFields, withOptions } from '../../core/record/option-fields.ts';
 import { overranFields } from '../../core/record/scores/overran.ts';
@@ -157,8 +157,16 @@ function readLoads(
   for (const { name, block, item, movement, writtenKg, scale, goal, lastName } of fields) {
     const text = (values[name] ?? '').trim().replace(',', '.');
     const last = goal ? (values[lastName] ?? '').trim() : '';
-    if (last !== '' && !/^\d{1,3}$/.test(last)) errors[lastName] ??= 'A whole number of repetitions, like 12.';
-    const used = { block, item, movement, ...(last !== '' && { lastReps: Number(last) }) };
+    const sets = readSets(last);
+    if (last !== '' && !sets)
+      errors[lastName] ??= 'Repetitions set by set, like 12 12 11, or of the last set alone, like 12.';
+    const used = {
+      block,
+      item,
+      movement,
+      ...(sets && { lastReps: sets.at(-1)! }),
+      ...(sets && sets.length > 1 && { setReps: sets }),
+    };
     if (scale) {
       const step = scale.steps.find((s) => s === text) ?? (last === '' ? undefined : scale.written);
       if (step !== undefined) steps.push({ ...used, step });

@@ -1,3 +1,4 @@
+import { heldOn } from '../participant/held.ts';
 import { DAY_MS } from '../../core/calendar/spans.ts';
 import type pg from 'pg';
 import { sessionTitle, UNREAD_TITLE } from '../../core/session/session-title.ts';
@@ -71,7 +72,7 @@ export async function loadSend(db: pg.PoolClient, scope: DayScope, asked: SendAs
   const planned = day && day.text.trim() !== '' ? planText(day.text, book) : undefined;
   const state = day && states.find((s) => s.dayId === day.id);
   const when = firstAndLast(calendars, day?.id);
-  const seen = await seeDay(db, scope, planned, book, asked.asId);
+  const seen = await seeDay(db, scope, planned, book, { asId: asked.asId, dayId: day?.id });
   const next = nextGoing(programme, calendars, now, titleOf);
   return {
     name: dayName(place, weekdayOf(programme.startsOn)),
@@ -141,7 +142,7 @@ async function seeDay(
   }: { readonly programme: Programme; readonly place: DayPlace; readonly coach: SignedInCoach },
   planned: PlannedSession | undefined,
   book: Book,
-  asId: number | undefined,
+  { asId, dayId }: { readonly asId: number | undefined; readonly dayId: number | undefined },
 ) {
   if (!planned || planned.errors > 0) return null;
   const found = asId === undefined ? undefined : await getEnrolment(db, asId);
@@ -151,6 +152,7 @@ async function seeDay(
     place,
     coachName: coach.coachName,
     live: await nextLiveNote(db, programme.runId, found?.timeZone ?? 'UTC'),
+    held: as && dayId !== undefined ? await heldOn(db, as, { dayId }) : undefined,
     book,
   });
   return { preview, as: as ? { id: as.enrolmentId, name: as.name } : null };

@@ -1,3 +1,4 @@
+import { heldOn } from '../participant/held.ts';
 import { object, string } from 'yup';
 import { day as dayField, firstError, isHour, peopleLimit, whole, words, zone } from '../http/form-schema.ts';
 import { COACH_CHANNEL } from '../../core/channels/channels.ts';
@@ -165,6 +166,7 @@ async function sendTest(db: pg.PoolClient, scope: DayScope, day: Day, form: Form
     place,
     coachName: coach.coachName,
     book,
+    held: as && (await heldOn(db, as, { dayId: day.id })),
     live: await nextLiveNote(db, programme.runId, as?.timeZone ?? 'UTC'),
     link: `${publicUrl().origin}/programmes/${programme.key}/send/w${place.week}d${place.weekday}`,
   });

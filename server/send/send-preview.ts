@@ -4,7 +4,9 @@ import type { DayPlace } from '../../core/calendar/day.ts';
 import type { LiveNote } from '../../core/messages/message-facts.ts';
 import { letterTo } from '../../words/en/letters.ts';
 import { writeLetter } from '../messages/write-letter.tsx';
-import { explainChange, fitSession } from '../../core/fit/fit-session.ts';
+import { explainChange } from '../../core/fit/fit-session.ts';
+import type { Held } from '../../core/fit/hold.ts';
+import { fitHeld } from '../../core/fit/hold.ts';
 import { ANYONE } from '../../core/movement/fit-movement.ts';
 import { buildSheet } from '../../core/session/session-sheet.ts';
 import type { Enrolment } from '../../db/queries/person.ts';
@@ -27,15 +29,13 @@ export function previewFor(
     readonly live?: LiveNote | null;
     /** Where its links lead; without it they are only hinted at. */
     readonly link?: string;
+    /** The earlier session that this person stays with. */
+    readonly held: Held | undefined;
     readonly book: WorkspaceBook;
   },
 ) {
-  const { document, changes } = fitSession(
-    planned.document,
-    planned.blocks,
-    person ? fitPersonOf(person) : ANYONE,
-    at.book.library,
-  );
+  const who = { person: person ? fitPersonOf(person) : ANYONE, held: at.held };
+  const { document, changes } = fitHeld(planned.document, planned.blocks, who, at.book.library);
   const own = planDocument(document, at.book.library);
   const sheet = buildSheet(own.document, own.blocks, own.plan, at.book.library);
   const [day] = toRunDays([at.place]);

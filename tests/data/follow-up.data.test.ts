@@ -1,3 +1,4 @@
+import { printItem } from '../../core/notation/print.ts';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { emptyProgramme } from '../../core/progress/programme-document.ts';
@@ -342,13 +343,15 @@ describe('what next', () => {
     const { group, people } = await next();
     const kinds = Object.fromEntries(people.map((p) => [p.enrolmentId, `${p.kind}: ${p.words}`]));
     expect(kinds[ids.Ada!]).toBe('step-up: goblet squat: 2 kg more, the smallest step');
-    expect(kinds[ids.Bo!]).toBe('step-up: one rep more on every line of the main work');
+    expect(kinds[ids.Bo!]).toBe(
+      'step-up: one rep more on every line of the main work, two where sides take turns, the next step of “rounds and reps first”',
+    );
     expect(kinds[ids.Cleo!]).toBe('ease: a week of easier shapes');
-    expect(kinds[ids.Eli!]).toBe('hold: the same again');
+    expect(kinds[ids.Eli!]).toBe('hold: the numbers of week 2 again, until you let go');
     expect(group[0]).toMatchObject({
       kind: 'ease',
       words: '2 reps off every station of Engine',
-      why: '3 of 4 overran the turn',
+      why: '3 of 4 who said overran the turn',
       days: [{ after: TEXT.replace('10 squat', '8 squat').replace('8 goblet', '6 goblet') }, {}, {}],
     });
   });
@@ -376,8 +379,8 @@ describe('what next', () => {
     expect((await drawn('Bo', '−2')).data).toMatchObject({
       day: { lines: [{ is: '8 squat' }, { is: '6 goblet squat, @ 12 kg' }] },
     });
-    // Nothing is asked of who holds, a number that is none is refused, and nobody of another run is shown.
-    expect((await drawn('Eli')).status).toBe(404);
+    // Nothing that is the same anyway changes by a hold, a number that is none is refused, and nobody of another run is shown.
+    expect((await drawn('Eli')).data).toEqual({ day: null, looked: 5 });
     expect((await drawn('Bo', 'many')).status).toBe(404);
     expect(
       (await call('loader', 'follow-up/drawn.ts', 'follow-up/next/9999', undefined, { enrolmentId: '9999' })).status,
@@ -415,8 +418,6 @@ describe('what next', () => {
   test('accepted for all changes what isn’t sent yet, is undone with it, and declined is not asked again', async () => {
     const [proposal] = (await next()).group;
     await answer('accept', `|${proposal!.key}`, { by: '−1' });
-    const text = async (key: string) =>
-      (await db.owner.query<{ text: string }>('select text from day where id = $1', [days[key]])).rows[0]!.text;
     expect(await text('w3d5')).toContain('9 squat\n7 goblet squat, @ 12 kg');
     expect(await text('w4d1')).toContain('9 squat');
     // What was sent stays.
@@ -427,6 +428,100 @@ describe('what next', () => {
     await answer('decline', `|${proposal!.key}`);
     expect((await next()).group.some((p) => p.key === proposal!.key)).toBe(false);
     expect(await text('w4d1')).toBe(TEXT);
+  });
+
+  const text = async (key: string) =>
+    (await db.owner.query<{ text: string }>('select text from day where id = $1', [days[key]])).rows[0]!.text;
+  const setText = (key: string, to: string) =>
+    db.owner.query('update day set text = $2 where id = $1', [days[key], to]);
+  const held = async (name: string) =>
+    (await db.owner.query<{ held_week: number | null }>('select held_week from enrolment where id = $1', [ids[name]]))
+      .rows[0]!.held_week;
+
+  test('a session that is held for all is let go where it was held: what isn’t sent goes on from there', async () => {
+    const place = (weekday: number) => ({ week: 4, weekday });
+    const [first, second] = [TEXT.replace('10 squat', '11 squat'), TEXT.replace('10 squat', '12 squat')];
+    // Held: both have what the last one had, and remember what they were to be.
+    await setText('w4d1', TEXT);
+    await setText('w4d5', TEXT);
+    const heldDays = [
+      { place: place(1), name: '', before: first, after: TEXT },
+      { place: place(5), name: '', before: second, after: TEXT },
+    ];
+    const { rows } = await db.owner.query<{ id: number }>(
+      `insert into proposal_answer (workspace_id, run_id, key, answer, words, change, was, coach_id, answered_at)
+       values ($1, $2, 'held', 'accepted', 'hold', '{"kind": "same-again"}', $3, (select min(id) from coach), now()) returning id`,
+      [workspaceId, runId, JSON.stringify({ days: heldDays })],
+    );
+    // Monday was changed by hand meanwhile: Friday goes on with the first of them.
+    await setText('w4d1', `${TEXT}\n# by hand`);
+    const told = await call('action', 'follow-up/next.tsx', 'follow-up/next', {
+      intent: 'let-go',
+      id: String(rows[0]!.id),
+    });
+    expect(told.data).toMatchObject({ words: 'Let go: 1 session goes on from there.' });
+    expect([await text('w4d1'), await text('w4d5')]).toEqual([`${TEXT}\n# by hand`, first]);
+    await setText('w4d1', TEXT);
+    await setText('w4d5', TEXT);
+  });
+
+  test('who is held keeps the numbers of a week in what is sent after it, and goes on once let go', async () => {
+    const proposal = (await next()).people.find((p) => p.enrolmentId === ids.Eli)!;
+    const grown = TEXT.replace('10 squat', '14 squat');
+    const versionId = await withWorkspace(db.pool, workspaceId, async (c) =>
+      insertVersion(c, {
+        workspaceId,
+        runId,
+        dayId: days.w4d5!,
+        number: 1,
+        text: grown,
+        document: parseSession(grown, baseLibrary).document,
+        changeNote: '',
+        coachId: null,
+        now: new Date('2026-05-20T18:00:00Z'),
+      }),
+    );
+    const { fitDay } = await import('../../server/participant/fitted-view.ts');
+    const { loadWorkspaceBook } = await import('../../server/write/workspace-book.ts');
+    const { getEnrolment } = await import('../../db/queries/person.ts');
+    const squatsOf = (name: string) =>
+      withWorkspace(db.pool, workspaceId, async (c) => {
+        const enrolment = await getEnrolment(c, ids[name]!);
+        const { document, changes } = await fitDay(
+          c,
+          { versionId: versionId! },
+          { enrolment },
+          await loadWorkspaceBook(c),
+        );
+        const squat = document.blocks[0]!.items[0]!;
+        return [printItem(squat, baseLibrary), ...changes.map((change) => change.reason)];
+      });
+    expect(await squatsOf('Eli')).toEqual(['14 squat']);
+    expect((await answer('accept', `${ids.Eli}|${proposal.key}`)).data).toMatchObject({ status: 'done' });
+    expect(await held('Eli')).toBe(2);
+    expect(await squatsOf('Eli')).toEqual(['10 squat', 'as in week 2, agreed with your coach']);
+    expect(await squatsOf('Bo')).toEqual(['14 squat']);
+    const [kept] = (await next()).answers;
+    const letGo = () =>
+      call('action', 'follow-up/next.tsx', 'follow-up/next', { intent: 'let-go', id: String(kept!.id) });
+    expect((await letGo()).data).toMatchObject({ status: 'done' });
+    expect(await held('Eli')).toBeNull();
+    expect(await squatsOf('Eli')).toEqual(['14 squat']);
+    expect((await letGo()).status).toBe(404);
+    // From their own page too, once.
+    await db.owner.query('update enrolment set held_week = 2 where id = $1', [ids.Eli]);
+    const fromPage = () =>
+      call(
+        'action',
+        'follow-up/person.tsx',
+        `follow-up/person/${ids.Eli}`,
+        { intent: 'let-go' },
+        {
+          enrolmentId: String(ids.Eli),
+        },
+      );
+    expect((await fromPage()).data).toMatchObject({ status: 'done' });
+    expect([await held('Eli'), (await fromPage()).status]).toEqual([null, 404]);
   });
 });
 

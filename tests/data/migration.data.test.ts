@@ -75,6 +75,7 @@ const STORED_AT: Readonly<Record<number, string>> = {
   16: `update run set voice = 'changes', warm_up = 'March, then circle every joint.'`,
   17: `
     insert into scale_override (workspace_id, scale_id, scale) values (1, 'bands', '{"id":"bands","name":"Bands","steps":["thin band","thick band"]}')`,
+  18: `update enrolment set held_week = 2`,
 };
 
 let cluster: Cluster;

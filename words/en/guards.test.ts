@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import type { Guard } from '../../core/progress/guards/guard.ts';
 import { GUARD_CODES } from '../../core/progress/guards/guard.ts';
 import { costWords, impossibleWords, placingWords } from './arrange.ts';
-import { guardSubject, guardWords, RAIL_WORDS, weeksWords } from './guards.ts';
+import { guardSubject, guardWords, monotonyWords, RAIL_WORDS, strainWords, weeksWords } from './guards.ts';
 
 const week = { weeks: [5], places: [], threshold: 10 };
 const day = { week: 4, weekday: 3 };
@@ -139,4 +139,9 @@ describe('a week that is arranged', () => {
     );
     expect(impossibleWords({ status: 'impossible', why: 'too-many', sessions: 3 })).toContain('3 sessions don’t fit');
   });
+});
+
+test('seven days that are the same are the most monotonous week, and a week that can’t be judged says so', () => {
+  expect([1.2936, Infinity, undefined].map(monotonyWords)).toEqual(['1.29', '∞', '–']);
+  expect([1422.94, Infinity, undefined].map(strainWords)).toEqual(['1423', '∞', '–']);
 });

@@ -23,7 +23,7 @@ const COMMON = 'common practice, no source';
 export const RAIL_WORDS: Record<GuardCode, RailWords> = {
   'load-change': {
     name: 'load week on week',
-    means: 'planned load (effort x minutes) grows by more than this',
+    means: 'planned load (effort x minutes) grows by this or more',
     unit: '%',
     from: 'a habit, not a limit',
     source:
@@ -31,28 +31,28 @@ export const RAIL_WORDS: Record<GuardCode, RailWords> = {
   },
   'work-change': {
     name: 'work minutes week on week',
-    means: 'minutes of work grow by more than this',
+    means: 'minutes of work grow by this or more, and by a minute at least',
     unit: '%',
     from: COMMON,
     source: COMMON,
   },
   'reps-change': {
     name: 'repetitions week on week',
-    means: 'repetitions of a pattern grow by more than this, and by at least 20',
+    means: 'repetitions of a pattern grow by this or more, and by 20 at least',
     unit: '%',
     from: COMMON,
     source: COMMON,
   },
   monotony: {
     name: 'days alike',
-    means: 'the week’s mean daily load over its spread (sample SD) is above this',
+    means: 'the week’s mean daily load over its spread (sample SD) is this or more',
     unit: '',
     from: 'monotony and strain after Foster 1998',
     source: 'monotony and strain after Foster 1998 (from memory); this threshold is common practice, no source',
   },
   'no-lighter-week': {
     name: 'a lighter week',
-    means: 'so many weeks in a row without a lighter one',
+    means: 'so many weeks in a row, or more, without a lighter one',
     unit: 'weeks',
     from: 'people report a lighter week every 5 to 6 weeks',
     source:
@@ -60,7 +60,7 @@ export const RAIL_WORDS: Record<GuardCode, RailWords> = {
   },
   'lighter-week': {
     name: 'lighter enough',
-    means: 'a lighter week’s planned load is not lower by at least this than the last other week’s',
+    means: 'a lighter week’s planned load is lower by less than this than the last other week’s',
     unit: '%',
     from: 'a lighter week is planned reduced stress',
     source:
@@ -89,7 +89,7 @@ export const RAIL_WORDS: Record<GuardCode, RailWords> = {
   },
   'levers-at-once': {
     name: 'more than one change at once',
-    means: 'more than this many things make a track’s session harder from one week to the next',
+    means: 'so many things or more make a track’s session harder from one week to the next',
     unit: 'levers',
     from: 'one thing at a time is a convention',
     source: 'one thing at a time is a convention',
@@ -103,7 +103,7 @@ export const RAIL_WORDS: Record<GuardCode, RailWords> = {
   },
   'target-broken': {
     name: 'target length',
-    means: 'a session is likely to differ from its target by more than this',
+    means: 'a session is likely to differ from its target by this or more; shorter in a lighter week doesn’t count',
     unit: '%',
     from: COMMON,
     source: COMMON,
@@ -140,7 +140,7 @@ export function weeksWords(weeks: readonly number[]): string {
 
 /** `3.00`, or `2.69 to 3.02` over several weeks. */
 function spanWords(span: Span, digits: number): string {
-  const [low, high] = span.map((value) => value.toFixed(digits));
+  const [low, high] = span.map((value) => (Number.isFinite(value) ? value.toFixed(digits) : '∞'));
   return low === high ? low! : `${low} to ${high}`;
 }
 
@@ -252,3 +252,11 @@ export function guardWords(guard: Guard, firstWeekday: Weekday): string {
       return `The session of ${dayName(guard.other, firstWeekday)} is not the one of ${dayName(guard.first, firstWeekday)}, so their scores don’t compare.`;
   }
 }
+
+/** `1.29`; `∞` where all seven days ask the same; `–` where nothing can be said. */
+export const monotonyWords = (monotony: number | undefined): string =>
+  monotony === undefined ? '–' : Number.isFinite(monotony) ? monotony.toFixed(2) : '∞';
+
+/** Whole units of load; `∞` and `–` as its monotony is. */
+export const strainWords = (strain: number | undefined): string =>
+  strain === undefined ? '–' : Number.isFinite(strain) ? String(Math.round(strain)) : '∞';

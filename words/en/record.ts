@@ -49,7 +49,7 @@ export function detailWords({
 /** `goblet squat 12 kg, 10 in the last set`, `band row medium band`. */
 function usedWords(used: UsedLoad | UsedStep): string {
   const much = 'step' in used ? used.step : `${used.kg} kg`;
-  return `${used.movement} ${much}${used.lastReps === undefined ? '' : `, ${used.lastReps} in the last set`}`;
+  return `${used.movement} ${much}${used.setReps ? `, ${used.setReps.join(' ')}` : used.lastReps === undefined ? '' : `, ${used.lastReps} in the last set`}`;
 }
 
 /** `fewer repetitions from round 3 on, fewer still from round 5 on`. */

@@ -1,5 +1,5 @@
 import type { WeekFacts } from '../../core/record/adherence/week-facts.ts';
-import { listWords, plural } from '../../core/words/words.ts';
+import { listWords, plural, tenth } from '../../core/words/words.ts';
 
 /** A letter as a coach gets it to change and send. */
 export interface DraftLetter {
@@ -17,8 +17,8 @@ export function draftLetter(f: WeekFacts): DraftLetter {
     f.teams.length < 2
       ? ''
       : first.length === 1
-        ? `${first[0]!.of.team} kept most days a head, ${first[0]!.of.mean} of them.`
-        : `${listWords(first.map((t) => t.of.team))} are level with ${first[0]!.of.mean} days a head.`;
+        ? `${first[0]!.of.team} kept most days a head, ${tenth(first[0]!.of.mean)} of them.`
+        : `${listWords(first.map((t) => t.of.team))} are level with ${tenth(first[0]!.of.mean)} days a head.`;
   return {
     subject: `Week ${f.week}: ${plural(f.done, 'session')} done`,
     words: [

@@ -1,7 +1,6 @@
 import { scaleLinear, scalePoint } from 'd3-scale';
 import { area, curveStepAfter, line } from 'd3-shape';
 import type { Completion, DropOff, FeltDay, WeekLoad } from '../../../core/record/insights/insights.ts';
-import { Z_95 } from '../../../core/record/insights/shares.ts';
 
 const round = (n: number): number => Math.round(n * 10) / 10;
 
@@ -39,16 +38,15 @@ export function layoutShares(
 
 const PAD = { left: 42, right: 14, top: 12, bottom: 20 };
 
-/** A survival curve in steps, from 1 down, with its 95 % band (plain, from Greenwood's error) and numbers at risk below. */
+/** A survival curve in steps, from 1 down, with its 95 % band and numbers at risk below. */
 export function layoutDropOff(d: DropOff, { widthPx, heightPx }: { widthPx: number; heightPx: number }) {
   const x = scaleLinear([0, Math.max(2, d.lastWeek)], [PAD.left, widthPx - PAD.right]);
   const y = scaleLinear([0, 1], [heightPx - PAD.bottom, PAD.top]);
   const steps = [
-    { time: 0, share: 1, se: 0 },
+    { time: 0, share: 1, low: 1, high: 1 },
     ...d.steps,
-    { ...(d.steps.at(-1) ?? { share: 1, se: 0 }), time: d.lastWeek },
+    { ...(d.steps.at(-1) ?? { share: 1, low: 1, high: 1 }), time: d.lastWeek },
   ];
-  const clamp = (v: number) => Math.min(1, Math.max(0, v));
   type Step = (typeof steps)[number];
   const path =
     line<Step>(
@@ -58,8 +56,8 @@ export function layoutDropOff(d: DropOff, { widthPx, heightPx }: { widthPx: numb
   const band =
     area<Step>(
       (s) => x(s.time),
-      (s) => y(clamp(s.share - Z_95 * s.se)),
-      (s) => y(clamp(s.share + Z_95 * s.se)),
+      (s) => y(s.low),
+      (s) => y(s.high),
     ).curve(curveStepAfter)(steps) ?? '';
   const every = Math.max(1, Math.ceil(d.lastWeek / 8));
   return {

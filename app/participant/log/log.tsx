@@ -331,17 +331,20 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
                 {error(l.name)}
                 {l.goal && (
                   <>
-                    <ScoreInput
-                      field={{
-                        name: l.lastName,
-                        part: l.lastName,
-                        label: `reps in the last set, of ${l.goal.low === l.goal.high ? l.goal.low : `${l.goal.low} to ${l.goal.high}`}`,
-                        hint: '',
-                        write: 'whole',
-                      }}
-                      defaultValue={values[l.lastName] ?? ''}
-                      invalid={errors[l.lastName] !== undefined}
-                    />
+                    <label className="log-sets">
+                      <span>
+                        reps, set by set, of{' '}
+                        {l.goal.low === l.goal.high ? l.goal.low : `${l.goal.low} to ${l.goal.high}`}
+                        <small>like 12 12 11; the last set alone is enough</small>
+                      </span>
+                      <input
+                        name={l.lastName}
+                        defaultValue={values[l.lastName] ?? ''}
+                        inputMode="decimal"
+                        autoComplete="off"
+                        aria-invalid={errors[l.lastName] !== undefined || undefined}
+                      />
+                    </label>
                     {error(l.lastName)}
                   </>
                 )}

@@ -2,7 +2,7 @@ import { object } from 'yup';
 import { firstError, words } from '../../../server/http/form-schema.ts';
 import { data, Form, Link, redirect } from 'react-router';
 import { BOARD_NAMES, personBoard } from '../../../core/record/scores/boards.ts';
-import { plural } from '../../../core/words/words.ts';
+import { placeWords, plural, tenth } from '../../../core/words/words.ts';
 import { updateBoardName } from '../../../db/queries/host.ts';
 import { getProgrammeOfRun } from '../../../db/queries/programme.ts';
 import { nowMs } from '../../../server/config.ts';
@@ -29,13 +29,20 @@ export async function loader({ params, request }: Route.LoaderArgs) {
       programmeTitle: enrolment.programmeTitle,
       me: { board: me.board, alias: me.alias, name: me.name, team: me.team, kept: me.kept, due: me.due },
       shared: host.settings.shared ? { words: host.settings.shared.words, total: host.total } : null,
-      teams: host.teams.map(({ place, of }) => ({ place, team: of.team, mean: of.mean, members: of.members })),
+      teams: host.teams.map(({ place, isShared, of }) => ({
+        place,
+        isShared,
+        team: of.team,
+        mean: of.mean,
+        members: of.members,
+      })),
       // Of one's own team alone, and never a name that somebody keeps to themselves.
       board:
         me.team === ''
           ? []
-          : personBoard(host.people.filter((p) => p.team === me.team)).map(({ place, of }) => ({
+          : personBoard(host.people.filter((p) => p.team === me.team)).map(({ place, isShared, of }) => ({
               place,
+              isShared,
               shown: of.shown,
               kept: of.kept,
               isMe: of.id === me.id,
@@ -80,8 +87,8 @@ export default function Team({ loaderData, actionData, params }: Route.Component
         <ol className="team-list">
           {teams.map((t) => (
             <li key={t.team} className={t.team === me.team ? 'is-mine' : undefined}>
-              <span>{t.place}</span> <span dir="auto">{t.team}</span>{' '}
-              <span className="soft small">{plural(t.members, 'member')}</span> <b>{t.mean}</b>
+              <span>{placeWords(t)}</span> <span dir="auto">{t.team}</span>{' '}
+              <span className="soft small">{plural(t.members, 'member')}</span> <b>{tenth(t.mean)}</b>
             </li>
           ))}
         </ol>
@@ -92,7 +99,8 @@ export default function Team({ loaderData, actionData, params }: Route.Component
           <ol className="team-list">
             {board.map((p, i) => (
               <li key={i} className={p.isMe ? 'is-mine' : undefined}>
-                <span>{p.place}</span> <span dir="auto">{p.isMe ? `${p.shown} (you)` : p.shown}</span> <b>{p.kept}</b>
+                <span>{placeWords(p)}</span> <span dir="auto">{p.isMe ? `${p.shown} (you)` : p.shown}</span>{' '}
+                <b>{p.kept}</b>
               </li>
             ))}
           </ol>

@@ -1,3 +1,4 @@
+import { monotonyWords, strainWords } from '../../../words/en/guards.ts';
 import { AREAS } from '../../../core/movement/movement.ts';
 import { findLoadChange, formatChange } from '../../../core/progress/week/week-change.ts';
 import { wholeMinutes } from '../../../core/words/words.ts';
@@ -41,8 +42,8 @@ export function FiguresDialog({ plan, onClose }: { plan: Plan; onClose: () => vo
                 <td>{change(i)}</td>
                 <td>{wholeMinutes(w.likelySec)}</td>
                 <td>{wholeMinutes(w.workSec)}</td>
-                <td>{w.monotony?.toFixed(2) ?? '–'}</td>
-                <td>{w.strainAu === undefined ? '–' : Math.round(w.strainAu)}</td>
+                <td>{monotonyWords(w.monotony)}</td>
+                <td>{strainWords(w.strainAu)}</td>
                 {areas.map((a) => (
                   <td key={a}>{w.repsByArea[a] ?? 0}</td>
                 ))}
@@ -53,8 +54,8 @@ export function FiguresDialog({ plan, onClose }: { plan: Plan; onClose: () => vo
       </div>
       <p className="soft small">
         Load is planned effort × likely minutes; its change is against the last week that isn’t lighter. Monotony is the
-        mean over the sample SD of the seven daily loads, strain is load × monotony; – where a session is missing, has
-        no effort, or all days ask the same.
+        mean over the sample SD of the seven daily loads, strain is load × monotony; ∞ where all seven days ask the
+        same, – where a session is missing or has no effort.
       </p>
     </Dialog>
   );

@@ -32,13 +32,13 @@ describe('a climb', () => {
     expect(turns.map((s) => s.optional)).toEqual([false, false, false]);
   });
 
-  test('one more each minute, until the minute no longer holds it: 3 s a burpee are 20 minutes and one that is tried', () => {
+  test('one more each minute, until the minute no longer holds it: whole turns at each pace, the one that fails isn’t counted', () => {
     const paced = { ...baseLibrary.findByName('burpee')!.paceSec };
     const { plan } = read(TEXT);
-    const most = (sec: number) => Math.floor(60 / sec) + 1;
+    const most = (sec: number) => Math.floor(60 / sec);
     expect(plan.blocks[0]!.clockSec).toEqual({
       low: 60 * most(paced.high),
-      likely: 60 * Math.round((most(paced.high) + most(paced.low)) / 2),
+      likely: 60 * most(paced.likely),
       high: 60 * most(paced.low),
     });
     expect(plan.estimated).toBe(true);
@@ -48,6 +48,15 @@ describe('a climb', () => {
         .slice(0, 4)
         .map((s) => s.reps),
     ).toEqual([1, 2, 3, 4]);
+  });
+
+  test('of a turn that no pace holds it is one that is tried; two sets are twice as long', () => {
+    const { plan, stages } = read('Main: climb 40 by 1 every 1:00\nburpee\n');
+    expect(plan.clockSec).toEqual({ low: 60, likely: 60, high: 60 });
+    expect(stages.filter((s) => s.kind === 'span' || s.kind === 'work').length).toBe(1);
+    const one = read(TEXT).plan.clockSec;
+    const two = read('Main: climb 1 by 1 every 1:00, 2 sets\nburpee\n').plan.clockSec;
+    expect(two).toEqual({ low: 2 * one.low, likely: 2 * one.likely, high: 2 * one.high });
   });
 
   test('says its rule', () => {

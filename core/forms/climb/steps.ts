@@ -47,6 +47,14 @@ export const steps: FormSteps<ClimbRule> = {
           parts.flatMap((p) => p.item ?? []),
           {
             optional: !isSure,
+            holds:
+              need.high <= rule.slotSec
+                ? 'always'
+                : need.likely <= rule.slotSec
+                  ? 'likely'
+                  : need.low <= rule.slotSec
+                    ? 'quick'
+                    : 'never',
             lists: true,
             carried: countAt(rule, slot),
           },

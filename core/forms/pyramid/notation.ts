@@ -26,7 +26,13 @@ export const notation: FormNotation<PyramidRule, PyramidRule> = {
   clauses: [
     {
       words: ['pyramid'],
-      starts: [{ label: 'pyramid', insert: 'pyramid +2 in 1:15 rest 0:45', detail: 'two by two, up and down' }],
+      starts: [
+        {
+          label: 'pyramid',
+          insert: 'pyramid +2 in 1:15 rest 0:45',
+          detail: 'two by two, up, and down in as long again',
+        },
+      ],
       read(cursor) {
         if (!cursor.takeMark('+'))
           cursor.fail('missing', 'A pyramid says what each set adds: “pyramid +3 in 1:15 rest 0:45”.');

@@ -9,13 +9,14 @@ import type { FormWords } from '../form.ts';
 export const words: FormWords<PyramidRule> = {
   lengthWords: (rule, _block, { intervals }) =>
     `${plural(intervals ?? 0, 'way')} × ${formatClock(rule.workSec + rule.restSec)}`,
-  short: (rule) => `up by ${rule.step} a set in ${formatClock(rule.workSec)}, then down again`,
+  short: (rule) =>
+    `up by ${rule.step} a set in ${formatClock(rule.workSec)}, then down in another ${formatClock(rule.workSec)}`,
   lines: (rule, block) => {
     const names = block.items.filter(isWork).map(itemName);
     const pairs = names.flatMap((_, i) => (i % 2 === 0 ? [listWords(names.slice(i, i + 2))] : []));
     const { step } = rule;
     return [
-      `${step} of each, then ${2 * step}, ${3 * step} and so on while the time lasts; then down by ${step} from the set you stopped in`,
+      `${step} of each, then ${2 * step}, ${3 * step} and so on for ${formatClock(rule.workSec)}; then down by ${step} from the set you stopped in, for ${formatClock(rule.workSec)} again`,
       ...(pairs.length > 1 ? [`two by two: ${pairs.join('; then ')}`] : []),
       ...(rule.restSec ? [`${formatClock(rule.restSec)} rest after each way`] : []),
     ];

@@ -110,7 +110,7 @@ export const findBrokenTargets = (weeks: readonly WeekPlan[], thresholdPct: numb
     if (targetSec === undefined) return undefined;
     const likelySec = plan.clockSec.likely;
     const offSec = likelySec - targetSec;
-    if (Math.abs(offSec) <= (thresholdPct / 100) * targetSec || (offSec < 0 && weeks[day.day.week - 1]?.isLighter))
+    if (100 * Math.abs(offSec) < thresholdPct * targetSec || (offSec < 0 && weeks[day.day.week - 1]?.isLighter))
       return undefined;
     return { code: 'target-broken' as const, title: plan.title, likelySec, targetSec };
   });

@@ -79,9 +79,9 @@ export const GUARD_RAILS: Record<GuardCode, GuardRail> = {
     most: 10,
   },
   'levers-at-once': {
-    threshold: 1,
-    least: 1,
-    most: 9,
+    threshold: 2,
+    least: 2,
+    most: 10,
   },
   'strength-days': {
     threshold: 2,

@@ -7,7 +7,7 @@ import type { ProgrammeDocument } from '../programme-document.ts';
 import type { Pull } from '../track/schedule.ts';
 import type { Guard } from './guard.ts';
 
-/** Levers that make a session harder from one week that isn't lighter to the next, more than the threshold at a time. */
+/** Levers that make a session harder from one week that isn't lighter to the next, so many as the threshold at a time, or more. */
 export function findLeversAtOnce(
   programme: ProgrammeDocument,
   tracks: readonly ReadTrack[],
@@ -31,7 +31,7 @@ export function findLeversAtOnce(
         lever.kind === 'rest' ? byOf(now, lever) < byOf(before, lever) : byOf(now, lever) > byOf(before, lever),
       );
       const kinds = [...new Set(harder.map((l) => l.kind))];
-      if (kinds.length <= threshold) return [];
+      if (kinds.length < threshold) return [];
       const days = byWeek.get(week)!;
       return [
         {

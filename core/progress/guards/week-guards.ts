@@ -27,7 +27,7 @@ type Change = Pick<Guard, 'weeks' | 'places' | 'threshold'> & {
 function findChanges(weeks: readonly WeekPlan[], thresholdPct: number, measure: Measure): Change[] {
   return weeks.flatMap((week, i): Change[] => {
     const change = week.isLighter ? undefined : findWeekChange(weeks, i, measure.of, measure.fits);
-    if (!change || change.pct <= thresholdPct || change.now - change.was < measure.least) return [];
+    if (!change || change.pct < thresholdPct || change.now - change.was < measure.least) return [];
     const before = weeks[i - 1]!;
     const between: Between = isPause(before) ? { kind: 'pause' } : { kind: 'lighter', value: measure.of(before) };
     return [
@@ -90,7 +90,7 @@ export function findHeavyLighterWeeks(weeks: readonly WeekPlan[], thresholdPct: 
 const spanOf = (values: readonly number[]): Span => [Math.min(...values), Math.max(...values)];
 
 export function findMonotony(weeks: readonly WeekPlan[], threshold: number): Guard[] {
-  const alike = weeks.filter((w) => w.monotony !== undefined && w.monotony > threshold);
+  const alike = weeks.filter((w) => w.monotony !== undefined && w.monotony >= threshold);
   if (alike.length === 0) return [];
   return [
     {

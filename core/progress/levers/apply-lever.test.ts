@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import fc from 'fast-check';
+import { printSession } from '../../notation/print.ts';
 import { baseLibrary } from '../../movement/library.ts';
 import { parseSession } from '../../notation/read-session.ts';
 import { rewriteText } from '../../notation/rewrite.ts';
@@ -37,9 +39,64 @@ describe('levers act on the session', () => {
     expect(lines(pulled(FOUR, 'reps', -2)).slice(4, 8)).toEqual([
       '8 goblet squat, tempo 3-1-1, @ 12 kg',
       '10 band row  # elbows in',
-      '10 alt step-back lunge',
+      '12 alt step-back lunge',
       '0:40 wall sit',
     ]);
+  });
+  it('sides in turn go by an even number: an odd one is rounded away from nothing', () => {
+    const lunges = (by: number) =>
+      pulled('Main: 3 rounds\n10 squat\n12 alt lunge\n', 'reps', by).split('\n').slice(1, 3);
+    expect([-3, -2, -1, 1, 2, 3].map(lunges)).toEqual([
+      ['7 squat', '8 alt lunge'],
+      ['8 squat', '10 alt lunge'],
+      ['9 squat', '10 alt lunge'],
+      ['11 squat', '14 alt lunge'],
+      ['12 squat', '14 alt lunge'],
+      ['13 squat', '16 alt lunge'],
+    ]);
+  });
+
+  it('in a lighter week each line loses the same share: no line more than it and one rep', () => {
+    const lighter = (text: string, by: number) =>
+      printSession(
+        applyLever(
+          parseSession(text, baseLibrary).document,
+          { lever: { kind: 'reps' }, by, inProportion: true },
+          baseLibrary,
+        ),
+        baseLibrary,
+      )
+        .split('\n')
+        .slice(0, -1);
+    expect(lighter('Main: 3 rounds\n12 squat\n10 push-up\n4 burpee\n2 pull-up\n12 alt lunge\n', -2)).toEqual([
+      'Main: 3 rounds',
+      '9 squat',
+      '8 push-up',
+      '3 burpee',
+      '2 pull-up',
+      '8 alt lunge',
+    ]);
+    expect(lighter('Main: reps 21-15-9, for time\nsquat\npush-up\n', -5)[0]).toBe('Main: for time, reps 14-10-6');
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ reps: fc.integer({ min: 1, max: 60 }), isAlt: fc.boolean() }), {
+          minLength: 1,
+          maxLength: 8,
+        }),
+        fc.integer({ min: -12, max: -1 }),
+        (written, by) => {
+          const text = `Main: 3 rounds\n${written.map((l) => `${l.reps} ${l.isAlt ? 'alt lunge' : 'squat'}`).join('\n')}\n`;
+          const mean = written.reduce((n, l) => n + l.reps, 0) / written.length;
+          const left = lighter(text, by)
+            .slice(1)
+            .map((line) => parseInt(line, 10));
+          for (const [i, { reps }] of written.entries()) {
+            expect(left[i]).toBeLessThanOrEqual(reps);
+            expect(reps - left[i]!).toBeLessThanOrEqual((-by / mean) * reps + 1);
+          }
+        },
+      ),
+    );
   });
 
   it('reaches one movement, one list, one block', () => {

@@ -50,13 +50,17 @@ export function readLever(document: SessionDocument, lever: Lever, library: Move
  * than one, no stretch under 5 s, no shape beyond the ends of its ladder. Growing and shrinking rounds keep their steps.
  * Where nothing fits the lever, or `by` is 0, the same document comes back.
  */
-export function applyLever(document: SessionDocument, { lever, by }: Pull, library: MovementLibrary): SessionDocument {
+export function applyLever(
+  document: SessionDocument,
+  { lever, by, inProportion }: Pull,
+  library: MovementLibrary,
+): SessionDocument {
   if (by === 0) return document;
   if (lever.kind === 'effort')
     return document.effort === undefined ? document : { ...document, effort: clamp(document.effort + by, 0, 10) };
   const action = ACTIONS[lever.kind];
   const blocks = document.blocks.map((block) =>
-    meansBlock(lever, block) ? action.pull(block, by, lever, library) : block,
+    meansBlock(lever, block) ? action.pull(block, by, lever, library, inProportion) : block,
   );
   return blocks.every((b, i) => b === document.blocks[i]) ? document : { ...document, blocks };
 }
@@ -80,11 +84,11 @@ export function newRoundsOf(document: SessionDocument, lever: Lever, library: Mo
 
 /** Pulls at the same lever added up, in order of first appearance; those that come to nothing left out. */
 export function sumPulls(pulls: readonly Pull[]): Pull[] {
-  const sums: { lever: Lever; by: number }[] = [];
-  for (const { lever, by } of pulls) {
-    const same = sums.find((s) => isSameLever(s.lever, lever));
-    if (same) same.by += by;
-    else sums.push({ lever, by });
+  const sums: { -readonly [K in keyof Pull]: Pull[K] }[] = [];
+  for (const pull of pulls) {
+    const same = sums.find((s) => isSameLever(s.lever, pull.lever) && s.inProportion === pull.inProportion);
+    if (same) same.by += pull.by;
+    else sums.push({ ...pull });
   }
   return sums.filter((s) => s.by !== 0);
 }

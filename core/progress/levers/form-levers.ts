@@ -2,12 +2,12 @@ import { clamp, pullSec } from '../../forms/change.ts';
 import type { FormLever } from '../../forms/form.ts';
 import { formOf } from '../../forms/forms.ts';
 import { printDose } from '../../notation/print.ts';
-import type { Block, Item, WorkItem } from '../../document/document.ts';
+import type { WorkItem } from '../../document/document.ts';
 import { MAX_AMOUNT, MAX_SETS } from '../../limits.ts';
-import { formatClock } from '../../words/format-clock.ts';
 import type { LeverAction } from './lever-action.ts';
 import { mapItems, readItems } from './lever-action.ts';
 import { pullAmount } from '../../forms/pull-item.ts';
+import { pullRests, restsOf } from '../../forms/pull-rest.ts';
 
 /** A lever on the rule of time: the form says what it finds and what it does. */
 const onForm = (lever: FormLever): LeverAction => ({
@@ -44,36 +44,10 @@ export const work: LeverAction = {
         ),
 };
 
-const formRest = onForm('rest');
 /** Every rest that is written in or between: never the one after the block. */
 export const rest: LeverAction = {
-  read(block, lever, library) {
-    const { between, sets } = block;
-    const found = [
-      formRest.read(block, lever, library),
-      between &&
-        (between.lowSec === between.highSec
-          ? formatClock(between.lowSec)
-          : `${formatClock(between.lowSec)} to ${formatClock(between.highSec)}`),
-      sets?.restSec ? formatClock(sets.restSec) : undefined,
-      ...block.items.map((item) =>
-        item.kind === 'rest' && item.sec !== undefined ? formatClock(item.sec) : undefined,
-      ),
-    ].filter((w) => w !== undefined);
-    return found.length === 0 ? undefined : found.join(' and ');
-  },
-  pull(block, by, lever, library) {
-    if (rest.read(block, lever, library) === undefined) return block;
-    const { between, sets } = block;
-    const next: { -readonly [K in keyof Block]: Block[K] } = { ...formRest.pull(block, by, lever, library) };
-    if (between)
-      next.between = { ...between, lowSec: pullSec(between.lowSec, by), highSec: pullSec(between.highSec, by) };
-    if (sets?.restSec) next.sets = { ...sets, restSec: pullSec(sets.restSec, by) };
-    next.items = next.items.map((item): Item =>
-      item.kind === 'rest' && item.sec !== undefined ? { ...item, sec: pullSec(item.sec, by) } : item,
-    );
-    return next;
-  },
+  read: (block) => restsOf(block).join(' and ') || undefined,
+  pull: (block, by) => pullRests(block, by),
 };
 
 /** How often the whole block is done. */

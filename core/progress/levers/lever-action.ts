@@ -6,8 +6,8 @@ import type { Lever } from './lever.ts';
 export interface LeverAction {
   /** Undefined where the block has nothing that this lever could pull. */
   read(block: Block, lever: Lever, library: MovementLibrary): string | undefined;
-  /** The same block object where nothing changes; values stop at their limits. */
-  pull(block: Block, by: number, lever: Lever, library: MovementLibrary): Block;
+  /** The same block object where nothing changes; values stop at their limits. `inProportion`: as a share of each value. */
+  pull(block: Block, by: number, lever: Lever, library: MovementLibrary, inProportion?: boolean): Block;
 }
 
 export const isList = (count: Block['count']): count is Extract<Block['count'], { kind: 'list' }> =>

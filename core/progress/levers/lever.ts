@@ -50,7 +50,8 @@ export const LEVER_WORDS: Record<LeverKind, LeverWords> = {
     name: 'reps',
     unit: 'rep',
     units: 'reps',
-    means: 'more of every written number, sides in turn by two; of one movement, or of the header’s list alone',
+    means:
+      'more of every written number, where sides take turns by an even number; of one movement, or of the header’s list alone',
     usualBy: 1,
   },
   work: {

@@ -5,7 +5,7 @@ import type { Spare } from '../../movement/spare.ts';
 import type { MovementNames } from '../../notation/read-item.ts';
 import type { OwnDose } from '../../movement/own-dose.ts';
 import { MAX_OWN_DOSES } from '../../movement/own-dose.ts';
-import { printItem } from '../../notation/print.ts';
+import { printHeader, printItem } from '../../notation/print.ts';
 import type { PersonChange } from './propose.ts';
 
 const [EASIEST, HARDEST] = [1, 5];
@@ -24,13 +24,13 @@ export function changedLevels(
 /** Counts and weights with what was agreed last; the oldest go where there are too many. */
 export const changedDoses = (
   doses: readonly OwnDose[],
-  { movement, repsBy, loadBy }: Extract<PersonChange, { kind: 'dose' }>,
+  change: Extract<PersonChange, { kind: 'dose' | 'lever' }>,
   said: Pick<OwnDose, 'since' | 'words'>,
-): readonly OwnDose[] =>
-  [
-    ...doses,
-    { movement, ...(repsBy !== undefined && { repsBy }), ...(loadBy !== undefined && { loadBy }), ...said },
-  ].slice(-MAX_OWN_DOSES);
+): readonly OwnDose[] => {
+  const { kind: _kind, ...own } =
+    change.kind === 'dose' ? change : { kind: change.kind, movement: null, lever: change.lever, leverBy: change.by };
+  return [...doses, { ...own, ...said }].slice(-MAX_OWN_DOSES);
+};
 
 /** What is to be spared, with one thing more. */
 export const withSpare = (spares: readonly Spare[], spare: Spare): readonly Spare[] =>
@@ -58,7 +58,12 @@ export function personAfter(
     case 'level':
       return { ...person, levels: changedLevels(person.levels, change) };
     case 'dose':
+    case 'lever':
       return { ...person, doses: changedDoses(person.doses ?? [], change, said) };
+    case 'hold':
+    case 'let-go':
+      // What they keep is of their place in the run, not of their fit.
+      return person;
   }
 }
 
@@ -70,9 +75,11 @@ export interface ChangedLine {
 
 /** The lines that two fits of one session have otherwise, as they are written. Both have the same lines in the same places. */
 export const changedLines = (before: SessionDocument, after: SessionDocument, names: MovementNames): ChangedLine[] =>
-  before.blocks.flatMap((block, b) =>
-    block.items.flatMap((item, i) => {
-      const [was, is] = [printItem(item, names), printItem(after.blocks[b]!.items[i]!, names)];
-      return was === is ? [] : [{ was, is }];
-    }),
-  );
+  before.blocks.flatMap((block, b) => {
+    const other = after.blocks[b]!;
+    const lines = [
+      [printHeader(block), printHeader(other)],
+      ...block.items.map((item, i) => [printItem(item, names), printItem(other.items[i]!, names)]),
+    ] as const;
+    return lines.flatMap(([was, is]) => (was === is ? [] : [{ was: was, is: is }]));
+  });

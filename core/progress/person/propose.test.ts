@@ -1,7 +1,12 @@
 import { describe, expect, test } from 'vitest';
+import type { LeverKind } from '../levers/lever.ts';
+import type { SchoolStep } from '../track/school-step.ts';
+import type { SchoolId } from '../track/schools.ts';
 import type { DayState } from '../../record/adherence/strand.ts';
-import type { GroupSession, LoadHistory, PersonWeek } from './propose.ts';
-import { proposeForGroup, proposeForPerson, smallestStepKg } from './propose.ts';
+import type { LoadHistory, PersonWeek } from './propose.ts';
+import { proposeForPerson, smallestStepKg } from './propose.ts';
+import type { GroupSession } from './propose-group.ts';
+import { proposeForGroup } from './propose-group.ts';
 
 /** `done 7/6`: done, felt 7, planned 6. */
 const week = (sessions: readonly string[], more: Partial<PersonWeek> = {}): PersonWeek => ({
@@ -10,7 +15,8 @@ const week = (sessions: readonly string[], more: Partial<PersonWeek> = {}): Pers
   shapes: [],
   fewerIn: 0,
   pains: [],
-  school: 'reps',
+  next: { school: 'rounds-and-reps', step: { kind: 'pull', lever: 'reps', by: 1 } },
+  heldWeek: null,
   sessions: sessions.map((text, i) => {
     const [state, efforts] = text.split(' ');
     const [felt, planned] = (efforts ?? '/').split('/');
@@ -29,7 +35,7 @@ const squat = (sets: readonly (readonly number[])[], more: Partial<LoadHistory> 
   movement: 'goblet-squat',
   name: 'goblet squat',
   goalReps: 10,
-  sessions: sets.map((s) => ({ sets: s, effort: 5 })),
+  sessions: sets.map((s) => ({ sets: s, of: s.length, effort: 5 })),
   ...more,
 });
 
@@ -60,7 +66,7 @@ test('a step of a scale goes up by the same signs as a weight; at its end there 
     movement: 'band-row',
     name: 'band row',
     goalReps: 10,
-    sessions: [12, 12].map((n) => ({ sets: [n], effort: null })),
+    sessions: [12, 12].map((n) => ({ sets: [n], of: 3, effort: null })),
     scale: { used: 'medium band', next },
   });
   expect(propose(['done 6/6'], { loads: [load('heavy band')] })).toMatchObject({
@@ -105,6 +111,9 @@ describe('for one person', () => {
       sign: { kind: 'top', sets: [12, 12, 12], goalReps: 8, ceilingReps: 12 },
     });
     expect(propose(['done', 'done'], { loads: [squat([[12, 12, 11]], range)] })!.kind).toBe('go-on');
+    // Every set means every set: the last alone of three isn't.
+    const lastAlone = { ...squat([], range), sessions: [{ sets: [12], of: 3, effort: 5 }] };
+    expect(propose(['done', 'done'], { loads: [lastAlone] })!.kind).toBe('go-on');
   });
 
   test('felt against planned: two more eases, two less steps up, but only where all was done', () => {
@@ -117,15 +126,25 @@ describe('for one person', () => {
     expect(propose(['done 9/6'])!.kind).toBe('go-on');
     expect(propose(['done 7/6', 'done 8/6'])!.kind).toBe('go-on');
     expect(propose(['done 4/6', 'done 4/6'])).toMatchObject({ kind: 'step-up', change: { movement: null, repsBy: 1 } });
-    expect(propose(['done 4/6', 'done 4/6'], { school: 'load' })).toMatchObject({
-      change: { movement: null, loadBy: 2 },
-    });
+    const by = (school: SchoolId, step: SchoolStep) => propose(['done 4/6', 'done 4/6'], { next: { school, step } });
+    const pull = (lever: LeverKind, n: number): SchoolStep => ({ kind: 'pull', lever, by: n });
+    expect(by('load', pull('load', 2))).toMatchObject({ kind: 'step-up', change: { movement: null, loadBy: 2 } });
+    expect(by('density', pull('rest', -5))).toMatchObject({ change: { kind: 'lever', lever: 'rest', by: -5 } });
+    expect(by('rounds-and-reps', pull('rounds', 1))!.change).toEqual({ kind: 'lever', lever: 'rounds', by: 1 });
+    const shape = { kind: 'shape', from: 'a', to: 'b', fromName: 'A', toName: 'B' } as const;
+    expect(by('shape', shape)!.change).toEqual({ kind: 'swap', from: 'a', to: 'b' });
+    // What a fit can't make, and what the school leaves, isn't proposed.
+    expect(by('rounds-and-reps', pull('windows', 1))!.kind).toBe('go-on');
+    expect(propose(['done 4/6', 'done 4/6'], { next: null })!.kind).toBe('go-on');
     expect(propose(['done 4/6', 'done 4/6', 'missed'])!.kind).toBe('go-on');
     expect(propose(['done 2/6'])!.kind).toBe('go-on');
   });
 
   test('less than two of three done holds; pain eases before anything else; nothing due proposes nothing', () => {
-    expect(propose(['done 2/6', 'missed', 'missed'])).toMatchObject({ kind: 'hold', change: null });
+    expect(propose(['done 2/6', 'missed', 'missed'])).toMatchObject({
+      kind: 'hold',
+      change: { kind: 'hold', week: 3 },
+    });
     expect(propose(['done 4/6', 'part 4/6', 'not-done'])!.kind).toBe('go-on');
     expect(
       propose(['done 4/6', 'done 4/6'], { pains: [{ words: 'knee, at wrist circle', spare: 'knees' }] }),
@@ -145,53 +164,124 @@ describe('for one person', () => {
     expect(propose(['excused', 'before', 'unsent'])).toBeUndefined();
   });
 
+  test('what is held can be let go once it is done, and stays while it isn’t', () => {
+    expect(propose(['done 6/6', 'done 6/6', 'missed'], { heldWeek: 2 })).toMatchObject({
+      kind: 'step-up',
+      reason: { code: 'let-go', week: 2, done: 2, due: 3 },
+      change: { kind: 'let-go' },
+    });
+    expect(propose(['done 6/6', 'missed', 'missed'], { heldWeek: 2 })).toMatchObject({
+      kind: 'go-on',
+      reason: { code: 'still-held', week: 2 },
+      change: null,
+    });
+    // Too hard even so: it eases, and stays held.
+    expect(propose(['done 8/6', 'done 8/6'], { heldWeek: 2 })!.kind).toBe('ease');
+  });
+
   test('the smallest step is a kilogram below ten, two from ten on', () => {
     expect([smallestStepKg(9.75), smallestStepKg(10)]).toEqual([1, 2]);
   });
 });
 
 describe('for all', () => {
-  const session = (more: Partial<GroupSession>): GroupSession => ({
+  const NAMES = [
+    'Ada',
+    'Bo',
+    'Cleo',
+    'Dee',
+    'Eli',
+    'Flo',
+    'Gus',
+    'Hana',
+    'Ivo',
+    'Jun',
+    'Kai',
+    'Lena',
+    'Max',
+    'Noa',
+    'Ole',
+    'Pia',
+  ];
+  const says = (values: readonly number[]) => values.map((value, i) => ({ name: NAMES[i]!, value }));
+  const session = ({ done = 16, ...more }: Partial<GroupSession> & { done?: number }): GroupSession => ({
     key: 'w3d1',
     title: 'Engine',
     due: 20,
-    done: 16,
+    doneBy: NAMES.slice(0, done),
     planned: 6,
-    efforts: [6, 6, 6, 6, 6],
+    efforts: says([6, 6, 6, 6, 6, 6, 6]),
     turns: [],
+    next: { school: 'rounds-and-reps', step: { kind: 'pull', lever: 'reps', by: 1 } },
     ...more,
   });
-  const turns = (...shares: number[]) => [{ block: 'Main', shares, lever: { kind: 'reps' as const } }];
+  const turns = (...shares: number[]) => [{ block: 'Main', shares: says(shares), lever: { kind: 'reps' as const } }];
 
-  test('7 of 9 overran the minute: 2 reps off every station (docs/formulas.md 1)', () => {
+  test('7 of 9 who said overran the minute: 2 reps off every station (docs/formulas.md 1)', () => {
     const shares = [0.5, 0.25, 0.3, 1, 0.4, 0.9, 0.6, 0, 0.2];
     expect(proposeForGroup(session({ turns: turns(...shares) }))).toEqual({
       key: 'w3d1 off Main',
       kind: 'ease',
-      reason: { code: 'turns', block: 'Main', reps: 2, over: 7, of: 9 },
+      reason: { code: 'turns', block: 'Main', reps: 2, over: 7, said: 9, silent: 7 },
       change: { kind: 'pull', lever: { kind: 'reps' }, by: -2 },
     });
-    expect(proposeForGroup(session({ turns: turns(0.5, 0.5, 0, 0) }))!.kind).toBe('go-on');
-    expect(proposeForGroup(session({ turns: turns(1, 1) }))!.kind).toBe('go-on');
-    expect(proposeForGroup(session({ turns: turns(1, 1, 0) }))!.kind).toBe('ease');
+    const nine = { due: 9, done: 9 };
+    expect(proposeForGroup(session({ ...nine, turns: turns(0.5, 0.5, 0, 0) }))!.kind).toBe('go-on');
+    expect(proposeForGroup(session({ ...nine, turns: turns(1, 1) }))!.kind).toBe('go-on');
+    expect(proposeForGroup(session({ ...nine, turns: turns(1, 1, 0) }))!.kind).toBe('ease');
+    // A third of those due must have said: three are too few of twenty.
+    expect(proposeForGroup(session({ turns: turns(1, 1, 1, 1, 1, 1) }))!.kind).toBe('go-on');
+    expect(proposeForGroup(session({ turns: turns(1, 1, 1, 1, 1, 1, 1) }))!.kind).toBe('ease');
   });
 
   test('the middle of what was felt decides, and few who did it hold; too few say nothing', () => {
-    expect(proposeForGroup(session({ efforts: [8, 8, 8, 2, 9] }))).toMatchObject({
+    expect(proposeForGroup(session({ efforts: says([8, 8, 8, 8, 2, 2, 9]) }))).toMatchObject({
       kind: 'hold',
+      reason: { said: 7, silent: 9 },
       change: { kind: 'same-again' },
     });
-    expect(proposeForGroup(session({ efforts: [4, 4, 4, 9, 3] }))).toMatchObject({
+    expect(proposeForGroup(session({ efforts: says([4, 4, 4, 4, 4, 9, 3]) }))).toMatchObject({
       kind: 'step-up',
       change: { by: 1 },
     });
-    expect(proposeForGroup(session({ efforts: [7, 8, 8, 7, 7, 7] }))!.kind).toBe('go-on');
+    expect(proposeForGroup(session({ efforts: says([7, 8, 8, 7, 7, 7, 7]) }))!.kind).toBe('go-on');
     expect(proposeForGroup(session({ done: 9 }))).toMatchObject({
       kind: 'hold',
       reason: { code: 'few', done: 9, due: 20 },
     });
     expect(proposeForGroup(session({ done: 10 }))!.kind).toBe('go-on');
-    expect(proposeForGroup(session({ efforts: [9, 9, 9, 9] }))).toBeUndefined();
+    expect(proposeForGroup(session({ efforts: says([9, 9, 9, 9, 9, 9]) }))).toBeUndefined();
+    expect(proposeForGroup(session({ due: 8, done: 8, efforts: says([9, 9, 9, 9]) }))).toBeUndefined();
+    expect(proposeForGroup(session({ due: 8, done: 8, efforts: says([9, 9, 9, 9, 9]) }))!.kind).toBe('hold');
     expect(proposeForGroup(session({ planned: null }))).toMatchObject({ kind: 'go-on', change: null });
+  });
+
+  test('what felt much easier goes on as its school does; what a school leaves goes on as planned', () => {
+    const easy = (next: GroupSession['next']) =>
+      proposeForGroup(session({ efforts: says([4, 4, 4, 4, 4, 4, 4]), next }))!;
+    const rest: SchoolStep = { kind: 'pull', lever: 'rest', by: -5 };
+    expect(easy({ school: 'density', step: rest }).change).toEqual({ kind: 'pull', lever: { kind: 'rest' }, by: -5 });
+    const shape = { kind: 'shape', from: 'a', to: 'b', fromName: 'A', toName: 'B' } as const;
+    expect(easy({ school: 'shape', step: shape }).change).toEqual({
+      kind: 'pull',
+      lever: { kind: 'shape', of: 'A' },
+      by: 1,
+    });
+    expect(easy(null)).toMatchObject({ kind: 'go-on', change: null });
+  });
+
+  test('two are enough in a group of fewer than five, and they are named', () => {
+    const few = { due: 4, done: 3 };
+    expect(proposeForGroup(session({ ...few, efforts: says([8, 9]) }))).toMatchObject({
+      kind: 'hold',
+      reason: { code: 'felt-harder-by-all', names: ['Ada', 'Bo'], said: 2, silent: 1 },
+    });
+    expect(proposeForGroup(session({ ...few, efforts: says([9]) }))).toBeUndefined();
+    expect(proposeForGroup(session({ ...few, turns: turns(1, 1, 0) }))).toMatchObject({
+      reason: { code: 'turns', names: ['Ada', 'Bo'] },
+    });
+    expect(proposeForGroup(session({ due: 4, done: 1 }))).toMatchObject({ reason: { code: 'few', names: ['Ada'] } });
+    expect(proposeForGroup(session({ due: 1, done: 0, efforts: [] }))).toBeUndefined();
+    expect(proposeForGroup(session({ due: 5, done: 5, efforts: says([8, 8]) }))).toBeUndefined();
   });
 });

@@ -1,10 +1,13 @@
-import { mean, median } from 'd3-array';
+import { mean } from 'd3-array';
 import type { Pattern } from '../../movement/movement.ts';
 import type { Spare } from '../../movement/spare.ts';
 import type { DayState } from '../../record/adherence/strand.ts';
 import { isKept, isOwed } from '../../record/adherence/strand.ts';
 import { isTwoForTwo } from '../track/double-progression.ts';
-import type { Lever } from '../levers/lever.ts';
+import type { OwnLever } from '../../movement/own-dose.ts';
+import { OWN_LEVERS } from '../../movement/own-dose.ts';
+import type { SchoolStep } from '../track/school-step.ts';
+import type { SchoolId } from '../track/schools.ts';
 
 /** What next week should be, for someone or for all. */
 export const PROPOSAL_KINDS = ['step-up', 'ease', 'hold', 'go-on'] as const;
@@ -13,6 +16,11 @@ export type ProposalKind = (typeof PROPOSAL_KINDS)[number];
 /** What accepting a proposal for one person changes of their fit. */
 export type PersonChange =
   | { readonly kind: 'dose'; readonly movement: string | null; readonly repsBy?: number; readonly loadBy?: number }
+  /** More or less of what makes up the blocks of the main work. */
+  | { readonly kind: 'lever'; readonly lever: OwnLever; readonly by: number }
+  /** The numbers of a week are kept until they are let go. */
+  | { readonly kind: 'hold'; readonly week: number }
+  | { readonly kind: 'let-go' }
   | { readonly kind: 'level'; readonly pattern: Pattern; readonly by: -1 | 1 }
   /** Done in another shape from now on. Ids of movements. */
   | { readonly kind: 'swap'; readonly from: string; readonly to: string }
@@ -21,14 +29,8 @@ export type PersonChange =
   /** A week of shapes a class easier. */
   | { readonly kind: 'eased' };
 
-/** What accepting one for all changes of the programme: every unsent session like this one. */
-export type GroupChange =
-  | { readonly kind: 'pull'; readonly lever: Lever; readonly by: number }
-  /** The next one stays as this one was. */
-  | { readonly kind: 'same-again' };
-
 /** Due sessions and those of them that were done. */
-interface Counted {
+export interface Counted {
   readonly due: number;
   readonly done: number;
 }
@@ -44,7 +46,9 @@ export type LoadMore = { readonly kg: number } | { readonly after: string; reado
 /** What was found of someone's week, with its figures; efforts of 10. */
 export type PersonReason =
   | { readonly code: 'pain'; readonly said: string; readonly spare: Spare | null }
-  | (Counted & { readonly code: 'little-done' })
+  | (Counted & { readonly code: 'little-done'; readonly week: number })
+  /** They keep the numbers of a week: little was done again, or it can be let go. */
+  | (Counted & { readonly code: 'still-held' | 'let-go'; readonly week: number })
   | (Counted & { readonly code: 'felt-harder'; readonly efforts: readonly number[]; readonly by: number })
   | (Counted & { readonly code: 'load'; readonly name: string; readonly more: LoadMore; readonly sign: LoadSign })
   /** The same other shape, taken on the way in so many sessions one after the other. */
@@ -55,30 +59,13 @@ export type PersonReason =
       readonly code: 'felt-easier';
       readonly efforts: readonly number[];
       readonly by: number;
-      /** What more it is: so many kg where a weight is written, or reps on every line of the main work. */
-      readonly more: { readonly kg: number } | { readonly reps: number };
+      /** What more it is, as their track's school goes on. */
+      readonly step: SchoolStep;
+      readonly school: SchoolId;
     })
   | (Counted & { readonly code: 'as-planned'; readonly efforts: readonly number[] });
 
-/** What all said of a session. */
-export type GroupReason =
-  | {
-      readonly code: 'turns';
-      readonly block: string;
-      readonly reps: number;
-      readonly over: number;
-      readonly of: number;
-    }
-  | (Counted & { readonly code: 'few' | 'unrated' })
-  /** The middle of so many ratings, beside what was planned. */
-  | (Counted & {
-      readonly code: 'felt-harder-by-all' | 'felt-easier-by-all' | 'felt-as-planned';
-      readonly felt: number;
-      readonly ratings: number;
-      readonly planned: number;
-    });
-
-export interface Proposal<Change, Reason = PersonReason | GroupReason> {
+export interface Proposal<Change, Reason = PersonReason> {
   /** The same proposal has the same key, so that an answer is remembered. */
   readonly key: string;
   readonly kind: ProposalKind;
@@ -106,7 +93,12 @@ export interface LoadHistory {
   readonly scale?: { readonly used: string; readonly next: string | null };
   /** The top of the range, where one was written. */
   readonly ceilingReps?: number;
-  readonly sessions: readonly { readonly sets: readonly number[]; readonly effort: number | null }[];
+  /** Reps of the sets that were said, the last one at least, of so many. */
+  readonly sessions: readonly {
+    readonly sets: readonly number[];
+    readonly of: number;
+    readonly effort: number | null;
+  }[];
 }
 
 /** Another shape than the planned one, taken again and again. */
@@ -135,12 +127,14 @@ export interface PersonWeek {
   /** Sessions of the week in which fewer repetitions were done from some turn on. */
   readonly fewerIn: number;
   readonly pains: readonly WeekPain[];
-  /** What the programme goes by where it isn't said of a movement: reps, or load. */
-  readonly school: 'reps' | 'load';
+  /** How the school of their track would go on with the session; null where it would leave it. */
+  readonly next: { readonly school: SchoolId; readonly step: SchoolStep } | null;
+  /** The week whose numbers they keep; null: they go on with everybody. */
+  readonly heldWeek: number | null;
 }
 
 /** Felt beside planned: from here on it is worth a change (common practice, no source). */
-const GAP = 2;
+export const GAP = 2;
 /** Of the due sessions, so many at least before anything is made harder, or else it holds. */
 const MOST_DONE = 2 / 3;
 /** Sessions of a week with fewer repetitions than planned, from which on there are fewer in the plan too (common practice, no source). */
@@ -161,9 +155,20 @@ export const smallestStepKg = (kg: number): number => (kg < 10 ? SMALL_STEP_KG :
 function loadSign({ goalReps, ceilingReps, sessions }: LoadHistory): LoadSign | undefined {
   const lasts = sessions.flatMap((s) => s.sets.at(-1) ?? []);
   const last = sessions.at(-1);
-  if (ceilingReps !== undefined && last && last.sets.length > 0 && last.sets.every((r) => r >= ceilingReps))
+  // Every set at the top: each of them was said.
+  if (ceilingReps !== undefined && last && last.sets.length >= last.of && last.sets.every((r) => r >= ceilingReps))
     return { kind: 'top', sets: last.sets, goalReps, ceilingReps };
   return isTwoForTwo(goalReps, lasts) ? { kind: 'two-for-two', lastSets: lasts.slice(-2), goalReps } : undefined;
+}
+
+/** What a school's next step is for one person alone; undefined where it is none that a fit can make. */
+function changeOf(step: SchoolStep): PersonChange | undefined {
+  if (step.kind === 'shape') return { kind: 'swap', from: step.from, to: step.to };
+  const { lever, by } = step;
+  if (lever === 'reps') return { kind: 'dose', movement: null, repsBy: by };
+  if (lever === 'load') return { kind: 'dose', movement: null, loadBy: by };
+  const own = OWN_LEVERS.find((l) => l === lever);
+  return own && { kind: 'lever', lever: own, by };
 }
 
 /** What was done otherwise than planned, or with how much: fewer repetitions, another shape, a weight that may go up. */
@@ -233,12 +238,19 @@ export function proposeForPerson(
       change: pain.spare === null ? { kind: 'eased' } : { kind: 'spare', spare: pain.spare },
     };
   if (done.length / due.length < MOST_DONE)
-    return {
-      key: key('hold'),
-      kind: 'hold',
-      reason: { code: 'little-done', ...counted },
-      change: null,
-    };
+    return w.heldWeek === null
+      ? {
+          key: key('hold'),
+          kind: 'hold',
+          reason: { code: 'little-done', ...counted, week: w.week },
+          change: { kind: 'hold', week: w.week },
+        }
+      : {
+          key: key('go on'),
+          kind: 'go-on',
+          reason: { code: 'still-held', ...counted, week: w.heldWeek },
+          change: null,
+        };
   const felt = gaps(due);
   const gap = mean(felt);
   if (felt.length >= 2 && gap !== undefined && gap >= GAP)
@@ -248,94 +260,22 @@ export function proposeForPerson(
       reason: { code: 'felt-harder', ...counted, efforts, by: gap },
       change: { kind: 'eased' },
     };
+  if (w.heldWeek !== null)
+    return {
+      key: key('let go'),
+      kind: 'step-up',
+      reason: { code: 'let-go', ...counted, week: w.heldWeek },
+      change: { kind: 'let-go' },
+    };
   const used = byWhatWasUsed(w, counted, currentKg);
   if (used) return used;
-  if (done.length === due.length && felt.length >= 2 && gap !== undefined && gap <= -GAP)
+  const change = w.next && changeOf(w.next.step);
+  if (change && done.length === due.length && felt.length >= 2 && gap !== undefined && gap <= -GAP)
     return {
       key: key('step up'),
       kind: 'step-up',
-      reason: {
-        code: 'felt-easier',
-        ...counted,
-        efforts,
-        by: -gap,
-        more: w.school === 'load' ? { kg: STEP_KG } : { reps: 1 },
-      },
-      change:
-        w.school === 'load'
-          ? { kind: 'dose', movement: null, loadBy: STEP_KG }
-          : { kind: 'dose', movement: null, repsBy: 1 },
+      reason: { code: 'felt-easier', ...counted, efforts, by: -gap, ...w.next },
+      change,
     };
   return { key: key('go on'), kind: 'go-on', reason: { code: 'as-planned', ...counted, efforts }, change: null };
-}
-
-/** What all together said of one session that was theirs last week. */
-export interface GroupSession {
-  /** `w3d1`. */
-  readonly key: string;
-  readonly title: string;
-  readonly due: number;
-  readonly done: number;
-  readonly planned: number | null;
-  readonly efforts: readonly number[];
-  /** Blocks with turns: what share of them ran over, person by person. */
-  readonly turns: readonly { readonly block: string; readonly shares: readonly number[]; readonly lever: Lever }[];
-}
-
-/** So many must have said something before it is taken for all. */
-const ENOUGH = 5;
-const ENOUGH_TURNS = 3;
-/** Someone has overrun a block when a quarter of its turns did (common practice, no source). */
-const OVERRAN_FROM = 0.25;
-const OFF_EVERY_STATION = 2;
-
-/**
- * What becomes of one session for all: what doesn't fit its turns loses two reps a station (docs/formulas.md 1), what felt much harder
- * than planned, or was done by few, stays as it is, what felt much easier gets one more. Undefined where too few have said anything.
- */
-export function proposeForGroup(s: GroupSession): Proposal<GroupChange, GroupReason> | undefined {
-  const counted = { due: s.due, done: s.done };
-  for (const { block, shares, lever } of s.turns) {
-    const over = shares.filter((share) => share >= OVERRAN_FROM).length;
-    if (shares.length < ENOUGH_TURNS || over <= shares.length / 2) continue;
-    return {
-      key: `${s.key} off ${block}`,
-      kind: 'ease',
-      reason: { code: 'turns', block, reps: OFF_EVERY_STATION, over, of: shares.length },
-      change: { kind: 'pull', lever, by: -OFF_EVERY_STATION },
-    };
-  }
-  if (s.due >= ENOUGH && s.done < s.due / 2)
-    return {
-      key: `${s.key} hold few`,
-      kind: 'hold',
-      reason: { code: 'few', ...counted },
-      change: { kind: 'same-again' },
-    };
-  if (s.efforts.length < ENOUGH) return undefined;
-  if (s.planned === null)
-    return {
-      key: `${s.key} go on`,
-      kind: 'go-on',
-      reason: { code: 'unrated', ...counted },
-      change: null,
-    };
-  const felt = median(s.efforts)!;
-  const gap = felt - s.planned;
-  const said = { ...counted, felt, ratings: s.efforts.length, planned: s.planned };
-  if (gap >= GAP)
-    return {
-      key: `${s.key} hold`,
-      kind: 'hold',
-      reason: { code: 'felt-harder-by-all', ...said },
-      change: { kind: 'same-again' },
-    };
-  if (gap <= -GAP)
-    return {
-      key: `${s.key} up`,
-      kind: 'step-up',
-      reason: { code: 'felt-easier-by-all', ...said },
-      change: { kind: 'pull', lever: { kind: 'reps' }, by: 1 },
-    };
-  return { key: `${s.key} go on`, kind: 'go-on', reason: { code: 'felt-as-planned', ...said }, change: null };
 }

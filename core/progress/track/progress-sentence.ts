@@ -6,7 +6,8 @@ import { applyLever, readLever } from '../levers/apply-lever.ts';
 import { leverStep, offsetAt } from '../levers/drag-rule.ts';
 import type { Lever } from '../levers/lever.ts';
 import { formatSigned, LEVER_WORDS, leverName } from '../levers/lever.ts';
-import type { LeverRule, ScheduleScope } from './schedule.ts';
+import type { LeverRule, Pull, ScheduleScope } from './schedule.ts';
+import { pullsAt } from './schedule.ts';
 
 /** Where a sentence about what changes is said. */
 export interface SentenceScope extends ScheduleScope {
@@ -21,28 +22,27 @@ const AS_WRITTEN = 'as written';
 /** How far a value that is said may lie from what is written, in steps of its lever. */
 const MOST_STEPS = 400;
 
-const standOf = (lever: Lever, by: number, { document, library }: SentenceScope): string | undefined =>
-  readLever(applyLever(document, { lever, by }, library), lever, library);
+const standOf = (pull: Pull, { document, library }: SentenceScope): string | undefined =>
+  readLever(applyLever(document, pull, library), pull.lever, library);
 
 /** What a lever stands at after being pulled, as it is said: its value (`6`, `0:45`, `8/6`), or what is added where there are several. */
-function sayAt(lever: Lever, by: number, scope: SentenceScope, isPlain: boolean): string {
-  if (isPlain) return standOf(lever, by, scope)!;
-  return by === 0 ? AS_WRITTEN : formatSigned(by);
+function sayAt(pull: Pull, scope: SentenceScope, isPlain: boolean): string {
+  if (isPlain) return standOf(pull, scope)!;
+  return pull.by === 0 ? AS_WRITTEN : formatSigned(pull.by);
 }
 
 /** Whether values can be said as they stand: none is a list of several with commas. */
-const isPlainLever = (lever: Lever, offsets: readonly number[], scope: SentenceScope): boolean =>
-  offsets.every((by) => {
-    const stand = standOf(lever, by, scope);
+const isPlainLever = (pulls: readonly Pull[], scope: SentenceScope): boolean =>
+  pulls.every((pull) => {
+    const stand = standOf(pull, scope);
     return stand !== undefined && !stand.includes(',');
   });
 
 /** `5, 5, 5, then 6 in week 4`: what a rule comes to week by week, the last change with its week. `5 every week` where nothing changes. */
 export function sayProgress(rule: LeverRule, scope: SentenceScope): string {
-  const { lever } = rule;
-  const offsets = Array.from({ length: scope.weeks }, (_, i) => offsetAt(rule, i + 1, scope));
-  const isPlain = isPlainLever(lever, [...new Set(offsets)], scope);
-  const said = offsets.map((by) => sayAt(lever, by, scope, isPlain));
+  const pulls = Array.from({ length: scope.weeks }, (_, i) => pullsAt(rule, i + 1, scope)[0]!);
+  const isPlain = isPlainLever(pulls, scope);
+  const said = pulls.map((pull) => sayAt(pull, scope, isPlain));
   const last = said.at(-1) ?? '';
   const from = said.findLastIndex((s) => s !== last) + 1;
   if (from === 0) return `${last} every week`;
@@ -70,7 +70,7 @@ export function readProgress(sentence: string, lever: Lever, scope: SentenceScop
     const value = said[1]!.replace(/ every week$/i, '').trim();
     if (week < 1 || week > scope.weeks) return refused(`There is no week ${week}; the progression has ${scope.weeks}.`);
     if (week <= offsets.length) return refused(`Week ${week} is said already; say the weeks in their order.`);
-    const by = offsetOf(value, lever, scope);
+    const by = offsetOf(value, lever, scope, scope.lighter.includes(week));
     if (by === undefined)
       return refused(`“${value}” is nothing that ${name} can come to; write it like “${exampleOf(lever, scope)}”.`);
     while (offsets.length < week - 1) offsets.push(offsets.at(-1) ?? 0);
@@ -91,13 +91,14 @@ function exampleOf(lever: Lever, scope: SentenceScope): string {
 }
 
 /** How far a lever is pulled where it stands at what was said; undefined where that can't be reached. */
-function offsetOf(value: string, lever: Lever, scope: SentenceScope): number | undefined {
+function offsetOf(value: string, lever: Lever, scope: SentenceScope, isLighter: boolean): number | undefined {
   const wanted = value.toLowerCase();
   if (wanted === AS_WRITTEN) return 0;
   const signed = /^([+-])\s*(\d+(?:[.]\d+)?)$/.exec(stripUnit(wanted, lever));
   if (signed) return Number(signed[2]) * (signed[1] === '-' ? -1 : 1);
   const stands = (by: number) => {
-    const stand = standOf(lever, by, scope)?.toLowerCase();
+    const inProportion = isLighter && lever.kind === 'reps' && by < 0;
+    const stand = standOf({ lever, by, ...(inProportion && { inProportion }) }, scope)?.toLowerCase();
     return stand !== undefined && (stand === wanted || stripUnit(stand, lever) === stripUnit(wanted, lever));
   };
   // Nearest first, by usual steps and then by the finest: values stop at their limits, and the smallest pull that gets there is meant.

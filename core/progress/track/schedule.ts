@@ -31,6 +31,8 @@ export interface LeverRule {
 export interface Pull {
   readonly lever: Lever;
   readonly by: number;
+  /** Fewer repetitions in a lighter week: each line loses the same share, which `by` is of their mean. */
+  readonly inProportion?: true;
 }
 
 export interface ScheduleScope {
@@ -71,7 +73,9 @@ export function pullsAt(rule: LeverRule, week: number, all: ScheduleScope): Pull
     let before = week - 1;
     while (before > 0 && scope.lighter.includes(before)) before--;
     const kept = before > 0 ? pullsAt(rule, before, scope) : [{ lever, by: 0 }];
-    return rule.lighterBy === undefined ? kept : [{ lever, by: rule.lighterBy }, ...kept.slice(1)];
+    if (rule.lighterBy === undefined) return kept;
+    const isFewer = lever.kind === 'reps' && rule.lighterBy < 0;
+    return [{ lever, by: rule.lighterBy, ...(isFewer && { inProportion: true }) }, ...kept.slice(1)];
   }
   const at = buildWeeks(scope.lighter, week) - 1;
   switch (schedule.kind) {

@@ -88,7 +88,7 @@ function reason(rule: LeverRule, lever: Lever, { week, isLighter }: TrackWeek): 
   const name = leverName(lever);
   const isOwn = lighterFor(rule, isLighter ? [week] : []).length > 0;
   if (isOwn && rule.schedule.kind !== 'list' && rule.lighterBy !== undefined)
-    return `${name}: a lighter week, ${formatBy(lever.kind, rule.lighterBy)} on what is written`;
+    return `${name}: a lighter week, ${formatBy(lever.kind, rule.lighterBy)} on what is written${lever.kind === 'reps' && rule.lighterBy < 0 ? ', each line by the same share' : ''}`;
   return `${name}: ${describeSchedule(rule, week)}`;
 }
 

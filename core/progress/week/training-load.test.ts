@@ -11,8 +11,9 @@ describe('training load, by the worked example of docs/formulas.md 2 (computed w
     expect(strain(week)).toBeCloseTo(1422.94, 2);
   });
 
-  it('is undefined for days that are all alike, and where a load is missing', () => {
-    expect(monotony([100, 100, 100, 100, 100, 100, 100])).toBeUndefined();
+  it('is the highest there is for days that are all alike, and undefined for rest alone or where a load is missing', () => {
+    expect(monotony([100, 100, 100, 100, 100, 100, 100])).toBe(Infinity);
+    expect(strain([100, 100, 100, 100, 100, 100, 100])).toBe(Infinity);
     expect(monotony([0, 0, 0, 0, 0, 0, 0])).toBeUndefined();
     expect(monotony([100, undefined, 0, 0, 0, 0, 0])).toBeUndefined();
     expect(strain([100, undefined, 0, 0, 0, 0, 0])).toBeUndefined();

@@ -9,16 +9,18 @@ export const sessionLoad = (effort: number | undefined, likelySec: number): numb
 
 /**
  * Monotony of a week: mean over SD of its seven daily loads, rest days as 0, two sessions of a day summed first. Which SD
- * is not settled; this is the sample SD, n - 1 (docs/formulas.md 2). Undefined where the SD is 0 or a load is missing.
+ * is not settled; this is the sample SD, n - 1 (docs/formulas.md 2). Seven days of the same load are the most monotonous week there is:
+ * Infinity. Undefined where a load is missing, or all of them are 0.
  */
 export function monotony(dailyLoads: readonly (number | undefined)[]): number | undefined {
   if (dailyLoads.some((l) => l === undefined)) return undefined;
   const loads = dailyLoads as readonly number[];
   const sd = deviation(loads);
-  return sd === undefined || sd === 0 ? undefined : mean(loads)! / sd;
+  const middle = mean(loads);
+  return sd === undefined || middle === undefined || middle === 0 ? undefined : middle / sd;
 }
 
-/** The week's load times its monotony; undefined where the monotony is. */
+/** The week's load times its monotony: Infinity and undefined as the monotony is. */
 export function strain(dailyLoads: readonly (number | undefined)[]): number | undefined {
   const m = monotony(dailyLoads);
   return m === undefined ? undefined : m * sum(dailyLoads);

@@ -107,7 +107,7 @@ describe('invented histories (docs/attention.md)', () => {
     expect(ROWS.every((r) => r[4] !== '')).toBe(true);
   });
   test.each(ROWS)('%s %s %s: %s', (_no, letters, withWords, told) => {
-    const codes = findAttention(read(letters!, withWords!)).map((i) => i.code);
+    const codes = findAttention(read(letters, withWords)).map((i) => i.code);
     expect(codes.join(', ') || 'nothing').toBe(told);
   });
 });

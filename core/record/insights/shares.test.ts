@@ -59,12 +59,22 @@ describe('Kaplan-Meier', () => {
       [23, 0.4482],
     ]);
     expect(medianSurvival(steps)).toBe(23);
+    // The 95 % intervals by log minus log that a statistics package prints of it (from memory).
+    for (const [time, low, high] of [
+      [6, 0.62, 0.952],
+      [10, 0.503, 0.889],
+      [23, 0.188, 0.68],
+    ] as const) {
+      const step = steps.find((s) => s.time === time)!;
+      expect(step.low).toBeCloseTo(low, 2);
+      expect(step.high).toBeCloseTo(high, 2);
+    }
   });
 
   test('nobody, no event, everybody gone', () => {
     expect(kaplanMeier([])).toEqual([]);
     expect(kaplanMeier(seen('3+, 4+'))).toEqual([]);
     expect(medianSurvival([])).toBeUndefined();
-    expect(kaplanMeier(seen('2, 2'))).toEqual([{ time: 2, atRisk: 2, events: 2, share: 0, se: 0 }]);
+    expect(kaplanMeier(seen('2, 2'))).toEqual([{ time: 2, atRisk: 2, events: 2, share: 0, se: 0, low: 0, high: 0 }]);
   });
 });

@@ -41,6 +41,19 @@ export interface SurvivalStep {
   readonly share: number;
   /** Greenwood's standard error of it. */
   readonly se: number;
+  /** The bounds within which it truly lies in 95 of 100 cases; none where all are gone, as nothing is known of their spread then. */
+  readonly low: number;
+  readonly high: number;
+}
+
+/**
+ * The 95 % interval of a share that survives, by its log minus log (Kalbfleisch and Prentice 1980, from memory): it stays within 0 and 1,
+ * and is as wide as the few who are left make it. At 1 and at 0 it is the share itself.
+ */
+function survivalBounds(share: number, se: number): { readonly low: number; readonly high: number } {
+  if (share <= 0 || share >= 1) return { low: share, high: share };
+  const spread = (Z_95 * se) / (share * Math.abs(Math.log(share)));
+  return { low: share ** Math.exp(spread), high: share ** Math.exp(-spread) };
 }
 
 /**
@@ -57,7 +70,8 @@ export function kaplanMeier(seen: readonly Survival[]): SurvivalStep[] {
     share *= 1 - events / atRisk;
     // All gone: the share is 0, and so is its error.
     sum += atRisk === events ? 0 : events / (atRisk * (atRisk - events));
-    return { time, atRisk, events, share, se: share * Math.sqrt(sum) };
+    const se = share * Math.sqrt(sum);
+    return { time, atRisk, events, share, se, ...survivalBounds(share, se) };
   });
 }
 

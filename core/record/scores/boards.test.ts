@@ -1,8 +1,9 @@
 import { describe, expect, test } from 'vitest';
+import { placeWords, tenth } from '../../words/words.ts';
 import { baseLibrary } from '../../movement/library.ts';
 import { parseSession } from '../../notation/read-session.ts';
 import type { BoardPerson } from './boards.ts';
-import { boardName, personBoard, teamBoard } from './boards.ts';
+import { boardName, personBoard, placeAll, teamBoard } from './boards.ts';
 import { sumWeek } from '../adherence/week-facts.ts';
 import { computePlan } from '../../session/plan.ts';
 import { lineReps, openRounds, readSharedTotal, sharedReps } from './shared-total.ts';
@@ -53,7 +54,7 @@ describe('boards', () => {
       [3, 'P4'],
     ]);
     expect(boardName(people[0]!)).toBeUndefined();
-    expect(teamBoard(people)[0]!.of).toMatchObject({ members: 4, kept: 15, mean: 3.8 });
+    expect(teamBoard(people)[0]!.of).toMatchObject({ members: 4, kept: 15, mean: 3.75 });
   });
   test('nobody gives empty boards', () => {
     expect([teamBoard([]), personBoard([])]).toEqual([[], []]);
@@ -129,4 +130,36 @@ test('a week summed up: what was owed, what was kept, and about how long that wa
   // 1200 + a quarter and a half of 600 = 1650 s; a bonus raises neither, a late one is owed.
   expect(sumWeek(2, days, people)).toEqual({ due: 5, done: 3, minutes: 28 });
   expect(sumWeek(3, days, people)).toEqual({ due: 0, done: 0, minutes: 0 });
+});
+
+test('places go by exact values, and those who share one say so', () => {
+  const placed = placeAll(
+    ['a3', 'b2', 'c2', 'd1'],
+    (t) => Number(t[1]),
+    (t) => t,
+  );
+  expect(placed.map(({ place, isShared, of }) => placeWords({ place, isShared }) + of)).toEqual([
+    '1a3',
+    '2=b2',
+    '2=c2',
+    '4d1',
+  ]);
+  // 15 of 4 are 3.75, 19 of 5 are 3.8: to a tenth they are alike, and still one is before the other.
+  const member = (id: number, team: string, kept: number) => ({
+    id,
+    name: String(id),
+    team,
+    board: 'name' as const,
+    alias: '',
+    kept,
+    due: 5,
+  });
+  const people = [
+    ...[4, 4, 4, 3].map((kept, i) => member(i, 'A', kept)),
+    ...[4, 4, 4, 4, 3].map((kept, i) => member(10 + i, 'B', kept)),
+  ];
+  expect(teamBoard(people).map(({ place, isShared, of }) => [place, isShared, of.team, tenth(of.mean)])).toEqual([
+    [1, false, 'B', '3.8'],
+    [2, false, 'A', '3.8'],
+  ]);
 });

@@ -17,6 +17,8 @@ export interface BoardPerson {
 /** A place on a board; those who are equal share it, and the next ones follow behind all of them (1, 2, 2, 4). */
 export interface Placed<T> {
   readonly place: number;
+  /** Others have the same amount, and so the same place. */
+  readonly isShared: boolean;
   readonly of: T;
 }
 
@@ -29,10 +31,12 @@ export function placeAll<T>(
   const sorted = items.toSorted(
     (a, b) => amount(b) - amount(a) || (byName(a) < byName(b) ? -1 : byName(a) > byName(b) ? 1 : 0),
   );
+  const isLike = (of: T, other: T | undefined) => other !== undefined && amount(of) === amount(other);
   let place = 0;
   return sorted.map((of, i) => {
-    if (i === 0 || amount(of) !== amount(sorted[i - 1]!)) place = i + 1;
-    return { place, of };
+    const isLikeBefore = isLike(of, sorted[i - 1]);
+    if (!isLikeBefore) place = i + 1;
+    return { place, isShared: isLikeBefore || isLike(of, sorted[i + 1]), of };
   });
 }
 
@@ -40,7 +44,7 @@ export interface TeamRow {
   readonly team: string;
   readonly members: number;
   readonly kept: number;
-  /** Days kept a member, to a tenth: big teams have no advantage. */
+  /** Days kept a member: big teams have no advantage. Places go by it as it is; it is shown to a tenth. */
   readonly mean: number;
   /** Repetitions of the shared total that it gave. */
   readonly shared: number;
@@ -63,7 +67,7 @@ export function teamBoard(
   const rows = [...teams].map(([team, t]): TeamRow => ({
     team,
     ...t,
-    mean: Math.round((10 * t.kept) / t.members) / 10,
+    mean: t.kept / t.members,
   }));
   return placeAll(
     rows,

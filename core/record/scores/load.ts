@@ -1,5 +1,6 @@
 import type { Block, Load, WorkItem } from '../../document/document.ts';
 import { asCounted } from '../../document/option.ts';
+import type { SessionPlan } from '../../session/plan.ts';
 import type { Scale } from '../../movement/scale.ts';
 import { findStep } from '../../movement/scale.ts';
 import { isWork } from '../../words/describe-item.ts';
@@ -60,3 +61,18 @@ export const loadFields = (blocks: readonly Block[], scales: readonly Scale[]): 
         : [];
     }),
   );
+
+/** Sets that can be told one by one. */
+const MOST_SETS = 20;
+
+/** Repetitions set by set, parted by anything that isn't a digit (`12 12 11`), or of the last set alone; undefined where it is neither. */
+export function readSets(text: string): readonly number[] | undefined {
+  const parts = text.split(/[\s,.;/+-]+/).filter((p) => p !== '');
+  return parts.length > 0 && parts.length <= MOST_SETS && parts.every((p) => /^\d{1,3}$/.test(p))
+    ? parts.map(Number)
+    : undefined;
+}
+
+/** How often an item of a block comes, all rounds and sets together: its sets. */
+export const setsOf = ({ timeline }: Pick<SessionPlan, 'timeline'>, block: number, item: number): number =>
+  timeline.filter((s) => s.block === block && s.item === item && s.kind !== 'rest').length;

@@ -57,7 +57,7 @@ describe('a block in a few words', () => {
     [`Main: every 1:00 x 16\n${FOUR}`, 'a new one every 1:00, 4 rounds'],
     ['Main: work 0:40 rest 0:20, 3 rounds\nsquat', '0:40 work, 0:20 rest, 3 rounds'],
     ['Main: windows 2:00 x 5\n8 squat', '5 windows of 2:00, each from the top'],
-    ['Main: pyramid +3 in 1:15\nsquat\nmarch', 'up by 3 a set in 1:15, then down again'],
+    ['Main: pyramid +3 in 1:15\nsquat\nmarch', 'up by 3 a set in 1:15, then down in another 1:15'],
     ['Main: by feel, 2 rounds\n3 to 5 squat', 'at your own pace, 2 rounds, by feel: no number is owed'],
   ])('%j', (text, words) => {
     const { block, plan } = first(text);
