@@ -214,16 +214,16 @@ describe('a lever’s line on the page', () => {
 
 describe('small pictures', () => {
   test('columns of areas are named with their figures', () => {
-    const [figures] = layoutWeekFigures([{ loadAu: 100, likelySec: 600, repsByArea: { legs: 40, push: 20 } }], {
+    const [figures] = layoutWeekFigures([{ loadAu: 100, likelySec: 600, workByArea: { legs: 40, push: 20 } }], {
       loadWidthPx: 60,
       areaWidthPx: 74,
       areaHeightPx: 30,
     });
     const svg = renderToStaticMarkup(
-      <AreaColumns bars={figures!.bars} widthPx={74} heightPx={30} title="Week 1, repetitions: legs 40, push 20" />,
+      <AreaColumns bars={figures!.bars} widthPx={74} heightPx={30} title="Week 1, work: legs 1 min, push 1 min" />,
     );
-    expect(svg).toContain('<title>Week 1, repetitions: legs 40, push 20</title>');
-    expect(svg.match(/class="is-none"/g)).toHaveLength(figures!.bars.filter((b) => b.reps === 0).length);
+    expect(svg).toContain('<title>Week 1, work: legs 1 min, push 1 min</title>');
+    expect(svg.match(/class="is-none"/g)).toHaveLength(figures!.bars.filter((b) => b.workSec === 0).length);
   });
   test('minutes stand under their place, the last with its unit; nothing for nothing', () => {
     const svg = renderToStaticMarkup(<TimeAxis totalSec={1200} widthPx={600} />);

@@ -147,8 +147,8 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
               </div>
             )}
             <p>
-              Ribbons share one time scale; lighter bars and soft ends are estimates. The small columns are repetitions
-              by area.{' '}
+              Ribbons share one time scale; lighter bars and soft ends are estimates. The small columns are work by
+              area.{' '}
               <button type="button" className="tool small" onClick={() => setDialog({ kind: 'figures' })}>
                 As a table
               </button>

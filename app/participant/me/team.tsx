@@ -1,6 +1,7 @@
 import { object } from 'yup';
 import { firstError, words } from '../../../server/http/form-schema.ts';
 import { data, Form, Link, redirect } from 'react-router';
+import type { BoardPerson } from '../../../core/record/scores/boards.ts';
 import { BOARD_NAMES, personBoard } from '../../../core/record/scores/boards.ts';
 import { placeWords, plural, tenth } from '../../../core/words/words.ts';
 import { updateBoardName } from '../../../db/queries/host.ts';
@@ -20,6 +21,18 @@ const aliasSchema = object({
   alias: words(MAX_ALIAS, ALIAS).when('board', { is: 'alias', then: (s) => s.required(ALIAS) }),
 });
 
+/** Those of one's own team by days kept, without names that somebody keeps to themselves. */
+const ownBoard = (people: readonly BoardPerson[], me: BoardPerson) =>
+  me.team === ''
+    ? []
+    : personBoard(people.filter((p) => p.team === me.team)).map(({ place, isShared, of }) => ({
+        place,
+        isShared,
+        shown: of.shown,
+        kept: of.kept,
+        isMe: of.id === me.id,
+      }));
+
 export async function loader({ params, request }: Route.LoaderArgs) {
   return withPersonalLink(params.token, async (db, { enrolment }) => {
     const { host } = await loadHost(db, await getProgrammeOfRun(db, enrolment.runId, new Date(nowMs())));
@@ -36,17 +49,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
         mean: of.mean,
         members: of.members,
       })),
-      // Of one's own team alone, and never a name that somebody keeps to themselves.
-      board:
-        me.team === ''
-          ? []
-          : personBoard(host.people.filter((p) => p.team === me.team)).map(({ place, isShared, of }) => ({
-              place,
-              isShared,
-              shown: of.shown,
-              kept: of.kept,
-              isMe: of.id === me.id,
-            })),
+      board: ownBoard(host.people, me),
       isKept: new URL(request.url).searchParams.get('kept') === 'yes',
     };
   });

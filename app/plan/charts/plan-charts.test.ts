@@ -42,7 +42,7 @@ describe('a lever’s line', () => {
 });
 
 describe('the figures of weeks', () => {
-  const week = (loadAu: number, legs: number) => ({ loadAu, likelySec: 600, repsByArea: { legs } });
+  const week = (loadAu: number, legs: number) => ({ loadAu, likelySec: 600, workByArea: { legs } });
   const size = { loadWidthPx: 60, areaWidthPx: 74, areaHeightPx: 30 };
   test('are on one scale: the largest fills it', () => {
     const [a, b] = layoutWeekFigures([week(500, 100), week(1000, 50)], size);
@@ -57,9 +57,9 @@ describe('the figures of weeks', () => {
       if (i > 0) expect(bar.x).toBeGreaterThanOrEqual(only!.bars[i - 1]!.x + only!.bars[i - 1]!.width - 0.11);
   });
   test('weeks of nothing have no bars, and no weeks no figures', () => {
-    expect(layoutWeekFigures([{ loadAu: 0, likelySec: 0, repsByArea: {} }], size)[0]).toMatchObject({ loadPx: 0 });
+    expect(layoutWeekFigures([{ loadAu: 0, likelySec: 0, workByArea: {} }], size)[0]).toMatchObject({ loadPx: 0 });
     expect(
-      layoutWeekFigures([{ loadAu: 0, likelySec: 0, repsByArea: {} }], size)[0]!.bars.every((b) => b.height === 0),
+      layoutWeekFigures([{ loadAu: 0, likelySec: 0, workByArea: {} }], size)[0]!.bars.every((b) => b.height === 0),
     ).toBe(true);
     expect(layoutWeekFigures([], size)).toEqual([]);
   });

@@ -7,7 +7,7 @@ interface AreaColumnsProps {
   readonly title: string;
 }
 
-/** Repetitions by area as small columns, in one fixed order, on the scale of all weeks. */
+/** Work by area as small columns, in one fixed order, on the scale of all weeks. */
 export function AreaColumns({ bars, widthPx, heightPx, title }: AreaColumnsProps) {
   return (
     <svg

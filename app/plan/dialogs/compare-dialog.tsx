@@ -17,6 +17,7 @@ const FIGURES: readonly Figure[] = [
   ['planned load', (w) => w.loadAu, Math.round],
   ['minutes', (w) => w.likelySec, wholeMinutes],
   ['minutes of work', (w) => w.workSec, wholeMinutes],
+  ...AREAS.map((area): Figure => [`work, ${area}, min`, (w) => w.workByArea[area] ?? 0, wholeMinutes]),
   ...AREAS.map((area): Figure => [`reps, ${area}`, (w) => w.repsByArea[area] ?? 0]),
 ];
 

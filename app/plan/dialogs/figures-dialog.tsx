@@ -1,5 +1,9 @@
 import { monotonyWords, strainWords } from '../../../words/en/guards.ts';
+import { Segmented } from 'antd';
+import { useState } from 'react';
+import type { Area } from '../../../core/movement/movement.ts';
 import { AREAS } from '../../../core/movement/movement.ts';
+import type { WeekPlan } from '../../../core/progress/plan-programme.ts';
 import { findLoadChange, formatChange } from '../../../core/progress/week/week-change.ts';
 import { wholeMinutes } from '../../../core/words/words.ts';
 import { Dialog } from '../../parts/dialog.tsx';
@@ -8,13 +12,25 @@ import type { Plan } from '../use-plan.ts';
 /** The pictures of the weeks as numbers. */
 export function FiguresDialog({ plan, onClose }: { plan: Plan; onClose: () => void }) {
   const { weeks } = plan;
-  const areas = AREAS.filter((a) => weeks.some((w) => w.repsByArea[a]));
+  const [byArea, setByArea] = useState<'work' | 'reps'>('work');
+  const areaOf = (w: WeekPlan, a: Area) =>
+    byArea === 'work' ? wholeMinutes(w.workByArea[a] ?? 0) : (w.repsByArea[a] ?? 0);
+  const areas = AREAS.filter((a) => weeks.some((w) => w.workByArea[a] ?? w.repsByArea[a]));
   const change = (i: number) => {
     const found = findLoadChange(weeks, i);
     return found ? `${formatChange(found.pct, 1)}${found.against.week === i ? '' : ` on ${found.against.week}`}` : '–';
   };
   return (
     <Dialog open wide title="The weeks in figures" okText="Good" cancelText={null} onOk={onClose} onCancel={onClose}>
+      <Segmented
+        size="small"
+        value={byArea}
+        onChange={setByArea}
+        options={[
+          { value: 'work' as const, label: 'work by area' },
+          { value: 'reps' as const, label: 'repetitions by area' },
+        ]}
+      />
       <div className="figures-scroll">
         <table className="figures">
           <thead>
@@ -27,7 +43,9 @@ export function FiguresDialog({ plan, onClose }: { plan: Plan; onClose: () => vo
               <th>monotony</th>
               <th>strain</th>
               {areas.map((a) => (
-                <th key={a}>reps, {a}</th>
+                <th key={a}>
+                  {byArea === 'work' ? 'min' : 'reps'}, {a}
+                </th>
               ))}
             </tr>
           </thead>
@@ -45,7 +63,7 @@ export function FiguresDialog({ plan, onClose }: { plan: Plan; onClose: () => vo
                 <td>{monotonyWords(w.monotony)}</td>
                 <td>{strainWords(w.strainAu)}</td>
                 {areas.map((a) => (
-                  <td key={a}>{w.repsByArea[a] ?? 0}</td>
+                  <td key={a}>{areaOf(w, a)}</td>
                 ))}
               </tr>
             ))}

@@ -178,7 +178,7 @@ export function PlanGrid(props: PlanGridProps) {
           ))}
           <span role="columnheader">planned load</span>
           <span role="columnheader">
-            <span className="sr">repetitions by area</span>
+            <span className="sr">minutes of work by area</span>
             <span className="area-words" aria-hidden="true">
               {Object.values(AREA_WORDS).map((word) => (
                 <i key={word}>{word}</i>

@@ -9,7 +9,7 @@ import type { ProgrammeDocument } from '../../../core/progress/programme-documen
 import { themeOf } from '../../../core/progress/programme-document.ts';
 import type { WeekChange } from '../../../core/progress/week/week-change.ts';
 import { findLoadChange, formatChange } from '../../../core/progress/week/week-change.ts';
-import { wholeMinutes } from '../../../core/words/words.ts';
+import { plural, wholeMinutes } from '../../../core/words/words.ts';
 import type { WeekFiguresLayout } from '../charts/week-figures-layout.ts';
 import { layoutWeekFigures } from '../charts/week-figures-layout.ts';
 import { AreaColumns } from '../charts/week-figures.tsx';
@@ -74,9 +74,12 @@ export const PlanRow = memo(function PlanRow(props: PlanRowProps) {
   const { week, change, figures, longestSec } = props.row;
   const keys = WEEKDAYS.map((_, i) => dayKey({ week: week.week, weekday: i + 1 }));
   const isDone = !isNow && keys.every((key) => stored.get(key)?.isPast);
-  const reps = figures.bars
-    .filter((b) => b.reps > 0)
-    .map((b) => `${b.area} ${b.reps}`)
+  const work = figures.bars
+    .filter((b) => b.workSec > 0)
+    .map((b) => {
+      const reps = week.repsByArea[b.area];
+      return `${b.area} ${wholeMinutes(b.workSec)} min${reps ? ` (${plural(reps, 'repetition')})` : ''}`;
+    })
     .join(', ');
   return (
     <div
@@ -170,7 +173,7 @@ export const PlanRow = memo(function PlanRow(props: PlanRowProps) {
           bars={figures.bars}
           widthPx={AREA_SIZE.widthPx}
           heightPx={AREA_SIZE.heightPx}
-          title={`Week ${week.week}, repetitions: ${reps || 'none counted'}`}
+          title={`Week ${week.week}, work: ${work || 'none'}`}
         />
       </div>
     </div>
