@@ -23,11 +23,33 @@ function chance(temper: Temper, weekday: number, farRatio: number): number {
       return 0.82;
     case 'late':
       return 0.86;
+    case 'comeback':
+      // Gone for a week and most of the next, and since then there each time.
+      return (farRatio > 0.4 && farRatio < 0.7) || (farRatio >= 0.7 && farRatio < 0.9 && weekday < 5) ? 0 : 0.97;
+    case 'leaver':
+    case 'paused':
+      return 0.9;
+    case 'too-hard':
+      return 0.84;
+    case 'too-easy':
+      return 0.97;
   }
 }
 
 /** How much harder than planned it feels to them. */
-const BIAS: Record<Temper, number> = { steady: -2.1, usual: 0, weekend: 0, fader: 1.8, 'sore-wrist': 1.8, late: 0.3 };
+const BIAS: Record<Temper, number> = {
+  steady: -0.8,
+  usual: 0,
+  weekend: 0,
+  fader: 0.8,
+  'sore-wrist': 1.2,
+  late: 0.3,
+  comeback: 0.4,
+  leaver: 0.2,
+  paused: 0,
+  'too-hard': 2.6,
+  'too-easy': -2.6,
+};
 
 const REMARKS = [
   'Did it in the green room.',

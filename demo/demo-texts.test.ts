@@ -1,6 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { baseLibrary } from '../core/movement/library.ts';
 import { analyseText } from '../core/session/analyse.ts';
+import { createDayPlanner } from '../core/progress/day-plan.ts';
+import { findRetests } from '../core/progress/retest.ts';
 import { readRoutine } from '../core/session/read-routines.ts';
 import type { DayDate } from '../core/calendar/day.ts';
 import { dayName } from '../core/calendar/day.ts';
@@ -68,4 +70,23 @@ test('the office’s calendar blocks concerts, travel and rehearsals', () => {
     '2026-06-06 Dress rehearsals, no hard session',
     '2026-06-07 Dress rehearsals, no hard session',
   ]);
+});
+
+test('the ladder is tested three times, the same each time, and both demos have whoever a coach must see', () => {
+  const planner = createDayPlanner({ library: baseLibrary, routines: new Map() });
+  expect(findRetests(orchestraProgramme(MONDAY), planner)).toMatchObject([
+    {
+      name: 'the ladder',
+      places: [
+        { week: 1, weekday: 5 },
+        { week: 3, weekday: 5 },
+        { week: 6, weekday: 5 },
+      ],
+    },
+  ]);
+  const texts = orchestraProgramme(MONDAY).days.filter((d) => d.text.includes('Retest: the ladder'));
+  expect(new Set(texts.map((d) => d.text)).size).toBe(1);
+  for (const people of [ORCHESTRA_PEOPLE, libraryPeople()])
+    for (const temper of ['fader', 'comeback', 'leaver', 'paused', 'too-hard', 'too-easy'] as const)
+      expect([temper, people.filter((p) => p[3] === temper).length > 0]).toEqual([temper, true]);
 });

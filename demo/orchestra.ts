@@ -63,23 +63,37 @@ export const ORCHESTRA_PEOPLE: readonly (readonly [name: string, instrument: str
     ['Hana Drozd', 'violin', 'Asia/Tokyo', 'steady'],
     ['Ines Calloway', 'harp', 'Europe/Lisbon', 'usual'],
     ['Jonas Petrakis', 'bass', 'Europe/Vienna', 'late'],
-    ['Kirsi Valdez', 'clarinet', 'America/New_York', 'steady'],
+    ['Kirsi Valdez', 'clarinet', 'America/New_York', 'too-easy'],
     ['Lior Haugen', 'trumpet', 'Europe/Vienna', 'weekend'],
     ['Maeve Tanaka', 'violin', 'Pacific/Auckland', 'steady'],
     ['Nadim Brandt', 'viola', 'Europe/Vienna', 'usual'],
-    ['Oda Ferreira', 'cello', 'Europe/Lisbon', 'usual'],
+    ['Oda Ferreira', 'cello', 'Europe/Lisbon', 'comeback'],
     ['Pavel Iversen', 'trombone', 'Europe/Vienna', 'fader'],
-    ['Quynh Almeida', 'violin', 'Asia/Tokyo', 'usual'],
+    ['Quynh Almeida', 'violin', 'Asia/Tokyo', 'too-hard'],
     ['Rasmus Okafor', 'bassoon', 'America/New_York', 'usual'],
     ['Sanna Kowalczyk', 'violin', 'Europe/Vienna', 'steady'],
     ['Tomas Beaumont', 'percussion', 'Pacific/Auckland', 'usual'],
-    ['Ulla Serrano', 'flute', 'Europe/Lisbon', 'usual'],
+    ['Ulla Serrano', 'flute', 'Europe/Lisbon', 'paused'],
     ['Viggo Adeyemi', 'tuba', 'Europe/Vienna', 'weekend'],
-    ['Wanda Castellano', 'violin', 'Europe/Vienna', 'usual'],
+    ['Wanda Castellano', 'violin', 'Europe/Vienna', 'leaver'],
     ['Xenia Halloran', 'viola', 'America/New_York', 'late'],
     ['Yannick Sørby', 'cello', 'Europe/Vienna', 'usual'],
     ['Zofia Mendes', 'horn', 'Pacific/Auckland', 'usual'],
   ];
 
-/** How someone keeps to a programme. */
-export type Temper = 'steady' | 'usual' | 'weekend' | 'fader' | 'sore-wrist' | 'late';
+/** How someone keeps to a programme, and how it is for them. */
+export type Temper =
+  | 'steady'
+  | 'usual'
+  | 'weekend'
+  | 'fader'
+  | 'sore-wrist'
+  | 'late'
+  /** Missed two weeks, and is back. */
+  | 'comeback'
+  /** Left before the week that it is now. */
+  | 'leaver'
+  /** Away for nine days, as agreed, and back. */
+  | 'paused'
+  | 'too-hard'
+  | 'too-easy';

@@ -9,7 +9,8 @@ import { localDate, instantAt } from '../core/calendar/release.ts';
 import type { ProgrammeDocument } from '../core/progress/programme-document.ts';
 import { createPool } from '../db/pool.ts';
 import type { ProfileChange } from '../db/queries/person.ts';
-import { getEnrolment, insertParticipant, updateAddressState } from '../db/queries/person.ts';
+import { insertAbsences } from '../db/queries/absence.ts';
+import { getEnrolment, insertParticipant, updateAddressState, updatePlace } from '../db/queries/person.ts';
 import type { SharedTotal } from '../core/record/scores/shared-total.ts';
 import { updateHostSettings } from '../db/queries/host.ts';
 import { insertPain } from '../db/queries/pain.ts';
@@ -285,9 +286,24 @@ async function seedScenario(
     const profile = s.profile(name, temper, random);
     const enrolmentId = await insertParticipant(db, { workspaceId, runId, name, detail, timeZone, joinedOn, profile });
     const { personId } = await getEnrolment(db, enrolmentId);
+    const until = addDays(startsOn, 7 * (s.weekNow - 2) + 3);
+    const leftOn = temper === 'leaver' ? until : null;
+    if (leftOn) await updatePlace(db, enrolmentId, { leftOn });
+    const pause = temper === 'paused' ? { from: addDays(until, -9), to: addDays(until, -1) } : undefined;
+    if (pause)
+      await insertAbsences(db, {
+        workspaceId,
+        enrolmentIds: [enrolmentId],
+        absence: { kind: 'pause', ...pause },
+        saidBy: 'coach',
+        note: 'away with family',
+        now: new Date(instantAt(pause.from, '09:00', 'UTC')),
+      });
+    const isGone = (date: DayDate) =>
+      (leftOn !== null && date >= leftOn) || (pause !== undefined && date >= pause.from && date <= pause.to);
     for (const { day, date, versionId } of sent) {
       const releaseMs = instantAt(date, '05:00', timeZone);
-      if (date >= joinedOn && releaseMs <= nowMs)
+      if (date >= joinedOn && releaseMs <= nowMs && !isGone(date))
         out.push({ enrolmentId, personId, dayId: day.id, versionId, releaseMs, address: profile.address ?? '' });
     }
     const token = makeToken();
@@ -295,7 +311,13 @@ async function seedScenario(
     if (name === s.linkFor) linkPath = `/p/${token}`;
     for (const { day, date, versionId, planned } of sent) {
       const doneMs = doneAt(random, date, timeZone);
-      if (date < joinedOn || doneMs > nowMs || (name === s.linkFor && date === localDate(nowMs, timeZone))) continue;
+      if (
+        date < joinedOn ||
+        isGone(date) ||
+        doneMs > nowMs ||
+        (name === s.linkFor && date === localDate(nowMs, timeZone))
+      )
+        continue;
       const farRatio = (placeOfDate(startsOn, date)!.week - 1) / Math.max(1, s.weekNow - 1);
       const record = believableRecord(random, {
         temper,
