@@ -163,6 +163,7 @@ CREATE TABLE public.enrolment (
     left_on date,
     eased_until date,
     held_week smallint,
+    pace jsonb,
     CONSTRAINT enrolment_held_week CHECK (((held_week >= 1) AND (held_week <= 52)))
 );
 

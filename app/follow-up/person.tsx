@@ -137,6 +137,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
             <section>
               <h2>Their fit, and why</h2>
               <p className="small">{loaderData.profile.join(' · ')}</p>
+              {loaderData.pace !== '' && <p className="small">{loaderData.pace}</p>}
               {loaderData.heldWeek !== null && (
                 <Form method="post" preventScrollReset>
                   <input type="hidden" name="intent" value="let-go" />

@@ -26,6 +26,12 @@ export const LIBRARY_WEIGHT = 5;
 /** What took less than a third or more than three times as long was something else: a phone left running, a break. */
 const MOST_OFF = 3;
 
+/** The logarithm of taken over likely; undefined where it is so far off that it was something else. */
+export function logOfPace({ tookSec, likelySec }: Pick<TimedBlock, 'tookSec' | 'likelySec'>): number | undefined {
+  const ratio = tookSec / likelySec;
+  return ratio > 1 / MOST_OFF && ratio < MOST_OFF ? Math.log(ratio) : undefined;
+}
+
 interface Sum {
   weight: number;
   logs: number;
@@ -48,15 +54,16 @@ export function learnPaces(blocks: readonly TimedBlock[]): LearnedPace[] {
     own.records++;
     sums.set(key, own);
   };
-  for (const { tookSec, likelySec, shares, level } of blocks) {
-    const ratio = tookSec / likelySec;
-    if (!(ratio > 1 / MOST_OFF && ratio < MOST_OFF)) continue;
+  for (const block of blocks) {
+    const { shares, level } = block;
+    const log = logOfPace(block);
+    if (log === undefined) continue;
     for (const [movement, share] of Object.entries(shares)) {
       if (!(share > 0)) continue;
-      add(all, movement, share, Math.log(ratio));
+      add(all, movement, share, log);
       const own = levels.get(movement) ?? new Map<number, Sum>();
       levels.set(movement, own);
-      add(own, level, share, Math.log(ratio));
+      add(own, level, share, log);
     }
   }
   return [...all]

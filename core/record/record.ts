@@ -121,3 +121,7 @@ export function madeAt(
   const waitedMs = (device.sentAtMs ?? NaN) - (device.madeAtMs ?? NaN);
   return waitedMs > 0 ? nowMs - Math.min(waitedMs, MAX_WAIT_MS) : nowMs;
 }
+
+/** Whether a record tells how quick someone was: a time that was scored, or blocks that the clock saw. */
+export const tellsPace = ({ outcome, scores, details }: SessionRecord): boolean =>
+  outcome === 'done' && (scores.some((s) => s.kind === 'time') || details?.ranSec !== undefined);

@@ -3,6 +3,8 @@ import type { DayDate } from '../../core/calendar/day.ts';
 import { addDays } from '../../core/calendar/day.ts';
 import type { ChannelId, ToldBy } from '../../core/channels/channels.ts';
 import { channelOfAddress } from '../../core/channels/channels.ts';
+import type { PersonPace } from '../../core/pace/person-pace.ts';
+import { readPersonPace } from '../../core/pace/person-pace.ts';
 import { compareNames } from '../../core/compare-names.ts';
 import type { CareState } from '../../core/screening.ts';
 import type { FitPerson, Level } from '../../core/movement/fit-movement.ts';
@@ -400,6 +402,8 @@ export interface Enrolment extends PlaceInRun {
   readonly easedUntil: DayDate | null;
   /** The week whose numbers they keep; null: they go on with everybody. */
   readonly heldWeek: number | null;
+  /** How quick they are beside what is planned with; null where that isn't known. */
+  readonly pace: PersonPace | null;
   readonly profile: PersonProfile;
   readonly stopKey: string;
   readonly isClosed: boolean;
@@ -418,12 +422,13 @@ type EnrolmentRow = ProfileRow &
     name: string;
     eased_until: string | null;
     held_week: number | null;
+    pace: unknown;
     stop_key: string;
     is_closed: boolean;
     person_sequence: number;
   };
 
-const SELECT_ENROLMENT = `select e.id, e.person_id, e.eased_until, e.held_week, g.id as programme_id, g.title as programme_title, g.weeks, p.name, p.stop_key, p.closed_at is not null as is_closed, p.sequence as person_sequence,
+const SELECT_ENROLMENT = `select e.id, e.person_id, e.eased_until, e.held_week, e.pace, g.id as programme_id, g.title as programme_title, g.weeks, p.name, p.stop_key, p.closed_at is not null as is_closed, p.sequence as person_sequence,
     ${RUN_COLUMNS}, ${PLACE_COLUMNS}, ${PROFILE_COLUMNS}
   from enrolment e
   join run r on r.id = e.run_id
@@ -441,6 +446,7 @@ const toEnrolment = (row: EnrolmentRow): Enrolment => ({
   name: row.name,
   easedUntil: row.eased_until as DayDate | null,
   heldWeek: row.held_week,
+  pace: readPersonPace(row.pace),
   profile: toProfile(row),
   stopKey: row.stop_key,
   isClosed: row.is_closed,

@@ -32,11 +32,12 @@ export async function listStandingShapes(
   return rows.map((r) => ({ enrolmentId: r.enrolment_id, dayId: r.day_id, scores: r.scores, shapes: r.shapes }));
 }
 
-/** Sessions done in a run of which a time is known: scored, or seen by the clock, with what was done in another shape. */
+/** Sessions done in a run of which a time is known: scored, or seen by the clock, with what was done in another shape; of all, or of some. */
 export async function listTimed(
   db: Db,
   runId: number,
   dayIds: readonly number[],
+  enrolmentIds: readonly number[] | null = null,
 ): Promise<(NumberedStanding & { readonly ranSec: Readonly<Record<string, number>> })[]> {
   if (dayIds.length === 0) return [];
   const { rows } = await db.query<{
@@ -52,8 +53,9 @@ export async function listTimed(
                         || coalesce((select jsonb_agg(jsonb_build_object('block', b::int)) from jsonb_object_keys(r.details -> 'fewer') as b), '[]'::jsonb)
                     as fit
              from standing s join record r on r.id = s.record_id
-     where s.run_id = $1::bigint and s.day_id = any($2::bigint[]) and s.outcome = 'done' and (s.has_scores or s.last_block is not null)`,
-    values: [runId, dayIds],
+     where s.run_id = $1::bigint and s.day_id = any($2::bigint[]) and s.outcome = 'done' and (s.has_scores or s.last_block is not null)
+       and ($3::bigint[] is null or s.enrolment_id = any($3::bigint[]))`,
+    values: [runId, dayIds, enrolmentIds],
   });
   return rows.map((r) => ({
     enrolmentId: r.enrolment_id,

@@ -1,9 +1,9 @@
-import { groupBy } from '../../core/group-by.ts';
-import type { LearnedPace, TimedBlock } from '../../core/pace/learned-pace.ts';
+import type { LearnedPace } from '../../core/pace/learned-pace.ts';
 import { isWorthTaking, learnPaces, withFactor } from '../../core/pace/learned-pace.ts';
 import type { PaceSec } from '../../core/pace/pace.ts';
 import type { Db } from '../../db/pool.ts';
 import { listTimed } from '../../db/queries/standing-shapes.ts';
+import { timedBlocks } from './timed-blocks.ts';
 import type { RunFollow } from './run-follow.ts';
 import type { WorkspaceBook } from '../write/workspace-book.ts';
 
@@ -30,16 +30,11 @@ export async function loadPaces(
     runId,
     paced.map((d) => d.dayId),
   );
-  const blocks = timed.flatMap(({ enrolmentId, dayId, scores, fit, ranSec }): TimedBlock[] => {
-    const reshaped = groupBy(fit, (c) => c.block);
-    return factsOf.get(dayId)!.paced.flatMap(({ block, likelySec, shares }): TimedBlock[] => {
-      // Another shape, or another count, takes another time.
-      if (reshaped.has(block)) return [];
-      const score = scores.find((s) => s.block === block && s.kind === 'time' && s.reps === undefined);
-      const tookSec = score?.kind === 'time' ? score.sec : ranSec[block];
-      return tookSec === undefined ? [] : [{ level: levelOf.get(enrolmentId) ?? 0, tookSec, likelySec, shares }];
-    });
-  });
+  const blocks = timedBlocks(
+    timed,
+    (dayId) => factsOf.get(dayId)!.paced,
+    (id) => levelOf.get(id) ?? 0,
+  );
   return learnPaces(blocks)
     .filter(isWorthTaking)
     .flatMap((learned): PaceProposal[] => {

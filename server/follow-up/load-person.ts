@@ -24,6 +24,7 @@ import { instantWords } from '../messages/compose.ts';
 import { historyOf, loadRunFollow } from './run-follow.ts';
 import { loadWorkspaceBook } from '../write/workspace-book.ts';
 import { listSentDays } from '../../db/queries/record.ts';
+import { paceWords } from '../../words/en/record.ts';
 import { attentionWords, DONE_WORDS, helpedWords, RULE_WORDS } from '../../words/en/attention.ts';
 import { MESSAGE_WORDS, SENT_WORDS } from '../../words/en/messages.ts';
 import { OUTCOME_WORDS } from '../../words/en/record.ts';
@@ -71,7 +72,7 @@ export async function loadPerson(
 }
 
 /** What a reader is shown in place of what only a coach sees. */
-const NOT_SEEN = { heldWeek: null, items: [], pains: [], sentTo: [], fit: null, profile: [], acts: [] };
+const NOT_SEEN = { heldWeek: null, pace: '', items: [], pains: [], sentTo: [], fit: null, profile: [], acts: [] };
 
 type Days = RunFollow['days'];
 type Enrolment = Awaited<ReturnType<typeof getEnrolment>>;
@@ -95,6 +96,7 @@ async function seenByCoach(
   const history = historyOf(follow, person);
   return {
     heldWeek: person.heldWeek,
+    pace: paceWords(enrolment.pace),
     items: person.items.map((item) => ({ code: item.code, why: attentionWords(item) })),
     pains: pains.map((p) => ({ words: painWords(p), at: formatShortDay(localDate(p.toldAtMs, person.timeZone)) })),
     sentTo: sentTo.map((m) => ({

@@ -20,6 +20,8 @@ import type { SessionDocument } from '../../core/document/document.ts';
 import type { Db } from '../../db/pool.ts';
 import { toFitPerson } from '../../db/queries/person.ts';
 import { getVersionDocument } from '../../db/queries/record.ts';
+import { pacedLibrary } from '../../core/movement/paced-library.ts';
+import { plannedFactor } from '../../core/pace/person-pace.ts';
 import { heldOn } from './held.ts';
 import type { LinkScope } from '../doors/personal-link.ts';
 import type { PlannedSession } from '../write/session-view.ts';
@@ -59,11 +61,13 @@ export async function fitDay(
   db: Db,
   { versionId }: { readonly versionId: number },
   { enrolment }: Pick<LinkScope, 'enrolment'>,
-  { library, key }: WorkspaceBook,
+  { library: common, key }: WorkspaceBook,
 ): Promise<FittedView> {
+  const pace = plannedFactor(enrolment.pace);
+  const library = pacedLibrary(common, pace);
   const person = fitPersonOf(enrolment);
   const held = await heldOn(db, enrolment, { versionId });
-  const fitKey = `${versionId} ${key} ${held?.key ?? ''} ${JSON.stringify(person)}`;
+  const fitKey = `${versionId} ${key} ${held?.key ?? ''} ${pace} ${JSON.stringify(person)}`;
   const known = fits.peek(fitKey);
   if (known) return known;
   const sent = documents.peek(versionId) ?? (await getVersionDocument(db, versionId));

@@ -70,7 +70,14 @@ export function listKeptPages(
     .filter(({ bead }) => bead.date < today && (bead.closesMs === null || bead.closesMs > nowMs))
     .slice(-MOST_BEHIND);
   const base = `/p/${token}`;
-  const profile = tagOf(enrolment.profile, enrolment.easedUntil, enrolment.heldWeek, enrolment.timeZone, book.key);
+  const profile = tagOf(
+    enrolment.profile,
+    enrolment.easedUntil,
+    enrolment.heldWeek,
+    enrolment.pace,
+    enrolment.timeZone,
+    book.key,
+  );
   const record = (at: (typeof sent)[number]) => [at.open.versionId, at.open.newer ?? 0, at.open.record ?? null];
   const all = tagOf(
     profile,

@@ -10,6 +10,7 @@ import { boundsOf, fitDay } from './fitted-view.ts';
 import type { LinkScope } from '../doors/personal-link.ts';
 import { parseOwnDay, withPersonalLink } from '../doors/personal-link.ts';
 import { isOpen, loadPersonView, noteSeen, openDay } from './person-view.ts';
+import type { WorkspaceBook } from '../write/workspace-book.ts';
 import { loadWorkspaceBook } from '../write/workspace-book.ts';
 
 export interface LoggedDay {
@@ -20,6 +21,7 @@ export interface LoggedDay {
   readonly fitted: FittedView;
   /** What nobody, and not they themselves by what they did before, is likely to exceed. */
   readonly bounds: readonly Sensible[];
+  readonly book: WorkspaceBook;
 }
 
 /**
@@ -52,7 +54,7 @@ export const withLoggedDay = <T>(
       if (sent) await noteSeen(db, scope, view, sent, 'begun');
       const fitted = await fitDay(db, { versionId }, scope, book);
       const { targets } = dayToMatch(view, bead.dayId, fitted);
-      return work({ db, scope, versionId, fitted, bounds: withHistory(boundsOf(fitted), targets) });
+      return work({ db, scope, versionId, fitted, bounds: withHistory(boundsOf(fitted), targets), book });
     },
     { day: params.day },
   );

@@ -552,6 +552,34 @@ test('seconds a repetition are learned from records, taken for all that is plann
   ).toBe(409);
 });
 
+test('a pace of one’s own reaches what is planned for its person alone, once there is enough to tell it', async () => {
+  const { fitDay } = await import('../../server/participant/fitted-view.ts');
+  const { learnPace } = await import('../../server/participant/learn-pace.ts');
+  const { loadWorkspaceBook } = await import('../../server/write/workspace-book.ts');
+  const { getEnrolment } = await import('../../db/queries/person.ts');
+  const likely = (name: string) =>
+    withWorkspace(db.pool, workspaceId, async (c) => {
+      const enrolment = await getEnrolment(c, ids[name]!);
+      const fitted = await fitDay(c, { versionId: versions.w3d3! }, { enrolment }, await loadWorkspaceBook(c));
+      return fitted.plan.clockSec.likely;
+    });
+  const paceOf = async (name: string) =>
+    (await db.owner.query<{ pace: unknown }>('select pace from enrolment where id = $1', [ids[name]])).rows[0]!.pace;
+  const before = await likely('Ada');
+  await db.owner.query('update enrolment set pace = $2 where id = $1', [
+    ids.Ada,
+    JSON.stringify({ factor: 1.4, low: 1.2, high: 1.5, records: 12 }),
+  ]);
+  expect(await likely('Ada')).toBeGreaterThan(1.2 * before);
+  expect(await likely('Bo')).toBe(before);
+  // Learned anew from what there is: fewer than four timed blocks say nothing, four slow ones do.
+  await withWorkspace(db.pool, workspaceId, async (c) =>
+    learnPace(c, { enrolmentId: ids.Ada!, runId }, await loadWorkspaceBook(c)),
+  );
+  expect(await paceOf('Ada')).toBeNull();
+  expect(await likely('Ada')).toBe(before);
+});
+
 test('a page of one person: adherence with its days, notes, what helped', async () => {
   const at = (form?: Record<string, string>) =>
     call(form ? 'action' : 'loader', 'follow-up/person.tsx', `follow-up/person/${ids.Eli}`, form, {

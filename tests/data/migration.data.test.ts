@@ -76,6 +76,7 @@ const STORED_AT: Readonly<Record<number, string>> = {
   17: `
     insert into scale_override (workspace_id, scale_id, scale) values (1, 'bands', '{"id":"bands","name":"Bands","steps":["thin band","thick band"]}')`,
   18: `update enrolment set held_week = 2`,
+  19: `update enrolment set pace = '{"factor": 1.2, "low": 1.1, "high": 1.3, "records": 9}'`,
 };
 
 let cluster: Cluster;

@@ -24,7 +24,10 @@ afterAll(() => db.drop());
 const text = (value: unknown): string => String(value);
 
 /** A run of the demo as its rows stand, read past all of the project's own queries; what each session comes to is told by its plan. */
-async function rawRun(runId: number, sums: ReadonlyMap<number, { likelySec: number; workSec: number; effort: number | null }>) {
+async function rawRun(
+  runId: number,
+  sums: ReadonlyMap<number, { likelySec: number; workSec: number; effort: number | null }>,
+) {
   const ask = async (query: string) => (await db.owner.query<Record<string, unknown>>(query, [runId])).rows;
   const [run] = await ask(
     `select starts_on::text, to_char(release_time, 'HH24:MI') as at, release_zone, make_up_days, ended_on::text from run where id = $1`,

@@ -85,9 +85,7 @@ export function sameRun(raw: RawRun, { days, people, lostAfter }: OursRun): void
   const isOpen = (i: number) => people.some((p) => p.dates[i]! >= p.today);
   const open = new Set(days.filter((_, i) => people.length === 0 || isOpen(i)).map((d) => d.week));
   const loads = weekLoads(
-    days
-      .map((d, i) => ({ ...d, due: counts[i]!.due }))
-      .filter((d, i) => raw.days[i]!.sent && !open.has(d.week)),
+    days.map((d, i) => ({ ...d, due: counts[i]!.due })).filter((d, i) => raw.days[i]!.sent && !open.has(d.week)),
     felt,
   );
   expect(loads.map((w) => [w.week, w.said, w.due])).toEqual(theirs.loads.map((w) => [w.week, w.said, w.due]));

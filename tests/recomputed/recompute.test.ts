@@ -148,6 +148,19 @@ test('2,000 random histories come to the same twice: by the project, and from ra
   }
   // Nothing that can become of a day was left out.
   expect([...seen].sort()).toEqual(
-    ['ahead', 'before', 'bonus', 'done', 'due', 'excused', 'late', 'missed', 'not-done', 'not-due', 'part', 'unsent'].sort(),
+    [
+      'ahead',
+      'before',
+      'bonus',
+      'done',
+      'due',
+      'excused',
+      'late',
+      'missed',
+      'not-done',
+      'not-due',
+      'part',
+      'unsent',
+    ].sort(),
   );
 });

@@ -81,7 +81,8 @@ export interface PersonFigures {
 /** What stands of a day: the record made last. */
 function standing(person: RawPerson, day: number): RawRecord | undefined {
   let last: RawRecord | undefined;
-  for (const record of person.records) if (record.day === day && (!last || record.madeAtMs >= last.madeAtMs)) last = record;
+  for (const record of person.records)
+    if (record.day === day && (!last || record.madeAtMs >= last.madeAtMs)) last = record;
   return last;
 }
 
@@ -112,7 +113,8 @@ function stateOf(run: RawRun, person: RawPerson, place: number): string {
 }
 
 const isDone = (state: string): boolean => state === 'done' || state === 'part';
-const isDue = (state: string): boolean => isDone(state) || state === 'missed' || state === 'not-done' || state === 'late';
+const isDue = (state: string): boolean =>
+  isDone(state) || state === 'missed' || state === 'not-done' || state === 'late';
 
 /** Twice the middle of the sessions a week, four at least. */
 export function rhythm(days: readonly RawDay[]): number {
@@ -144,13 +146,12 @@ export function personFigures(run: RawRun, person: RawPerson): PersonFigures {
     const weekOf = (date: string) => Math.max(1, Math.floor(between(from, date) / 7) + 1);
     const lastDone = done.length === 0 ? undefined : dates[done.at(-1)!];
     survival = hasLeft
-      ? { week: weekOf(person.leftOn!), isGone: true }
+      ? { week: weekOf(person.leftOn), isGone: true }
       : missedInARow >= lost
         ? { week: lastDone === undefined ? 1 : weekOf(lastDone), isGone: true }
         : { week: weekOf(today), isGone: false };
   }
-  const workOf = (i: number) =>
-    run.days[i]!.workSec * (states[i] === 'part' ? (standing(person, i)?.share ?? 1) : 1);
+  const workOf = (i: number) => run.days[i]!.workSec * (states[i] === 'part' ? (standing(person, i)?.share ?? 1) : 1);
   return {
     states,
     dates,

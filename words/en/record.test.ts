@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { detailWords, painWords } from './record.ts';
+import { detailWords, painWords, paceWords } from './record.ts';
 
 test('what a record says beside its numbers, as its coach reads it', () => {
   expect(
@@ -38,3 +38,13 @@ test.each([
 ] as const)('a pain that was told: %s', (did, to, words) =>
   expect(painWords({ area: 'knee', movement: 'squat', did, to })).toBe(words),
 );
+
+test('a pace says how far off, how sure, and what is made of it', () => {
+  expect(paceWords(null)).toBe('');
+  expect(paceWords({ factor: 1.234, low: 1.1, high: 1.35, records: 9 })).toBe(
+    'Repetitions 23 % slower than planned with, out of 9 timed blocks; surely between 10 % slower and 35 % slower: sessions are planned and fitted for them 25 % slower.',
+  );
+  expect(paceWords({ factor: 0.95, low: 0.85, high: 1.05, records: 5 })).toContain(
+    'between 15 % quicker and 5 % slower: not enough to plan with',
+  );
+});

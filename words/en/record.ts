@@ -1,3 +1,5 @@
+import type { PersonPace } from '../../core/pace/person-pace.ts';
+import { plannedFactor } from '../../core/pace/person-pace.ts';
 import type { Hurt } from '../../core/clock/clock.ts';
 import type { FewerFrom } from '../../core/clock/fewer.ts';
 import type { Outcome, RecordDetails, UsedLoad, UsedStep } from '../../core/record/record.ts';
@@ -72,4 +74,18 @@ function clockOffWords(sec: number): string {
 export function painWords({ area, movement, did, to }: Pick<Hurt, 'area' | 'movement' | 'did' | 'to'>): string {
   const done = { 'stand-in': `went on with ${to}`, 'left-out': 'left it out', ended: 'stopped there' }[did];
   return `${area}, at ${movement}: ${done}`;
+}
+
+const percentOff = (factor: number): string =>
+  factor === 1 ? 'as planned' : `${Math.round(Math.abs(factor - 1) * 100)} % ${factor > 1 ? 'slower' : 'quicker'}`;
+
+/** How quick someone is beside what is planned with, how sure that is, and what is made of it; empty where nothing is known. */
+export function paceWords(pace: PersonPace | null): string {
+  if (pace === null) return '';
+  const planned = plannedFactor(pace);
+  const used =
+    planned === 1
+      ? 'not enough to plan with, so that sessions are planned for them as for all'
+      : `sessions are planned and fitted for them ${percentOff(planned)}`;
+  return `Repetitions ${percentOff(Number(pace.factor.toFixed(2)))} than planned with, out of ${plural(pace.records, 'timed block')}; surely between ${percentOff(pace.low)} and ${percentOff(pace.high)}: ${used}.`;
 }

@@ -8,6 +8,7 @@ import {
   OUTCOMES,
   REASON_WORDS,
   REASONS,
+  tellsPace,
 } from '../../../core/record/record.ts';
 import { scoresAgain } from '../../../core/record/scores/again.ts';
 import { againWords, sumWords } from '../../../words/en/scores.ts';
@@ -21,6 +22,7 @@ import { findDoubts, outcomeDoubt } from '../../../core/record/scores/doubts.ts'
 import { scoreSums } from '../../../core/record/scores/score-sums.ts';
 import { groupBy } from '../../../core/group-by.ts';
 import { capitalized, plural } from '../../../core/words/words.ts';
+import { learnPace } from '../../../server/participant/learn-pace.ts';
 import { insertRecord } from '../../../db/queries/record.ts';
 import { nowMs } from '../../../server/config.ts';
 import { readLogForm } from '../../../server/participant/log-form.ts';
@@ -44,7 +46,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
 
 export async function action({ params, request }: Route.ActionArgs) {
   const form = await personForm(request, params.token);
-  return withLoggedDay(params, form, async ({ db, scope, versionId, fitted, bounds }) => {
+  return withLoggedDay(params, form, async ({ db, scope, versionId, fitted, bounds, book }) => {
     const read = await readLogForm(form, { ...fitted, bounds }, nowMs());
     if (read.status === 'error') return data({ errors: read.errors, values: read.values }, { status: 400 });
     await insertRecord(db, {
@@ -55,6 +57,7 @@ export async function action({ params, request }: Route.ActionArgs) {
       record: read.record,
       fit: fitted.changes,
     });
+    if (tellsPace(read.record)) await learnPace(db, scope.enrolment, book);
     return redirect(`/p/${params.token}/${params.day}`);
   });
 }
