@@ -3,6 +3,14 @@ import type { Score } from '../../core/record/scores/score.ts';
 import type { Db } from '../pool.ts';
 import type { NumberedStanding } from './standing.ts';
 
+/** A line that somebody did otherwise than it was sent. */
+export interface DoneShape {
+  readonly block: number;
+  readonly item: number;
+  readonly to: string;
+  readonly dose?: { readonly from: string; readonly to: string };
+}
+
 /** Records that stand of some days with scores, or with something done in another shape: by the fit, and on the way. */
 export async function listStandingShapes(
   db: Db,
@@ -13,7 +21,7 @@ export async function listStandingShapes(
     enrolmentId: number;
     dayId: number;
     scores: Score[];
-    shapes: { readonly block: number; readonly item: number; readonly to: string }[];
+    shapes: DoneShape[];
   }[]
 > {
   if (dayIds.length === 0) return [];
@@ -21,7 +29,7 @@ export async function listStandingShapes(
     enrolment_id: number;
     day_id: number;
     scores: Score[];
-    shapes: { readonly block: number; readonly item: number; readonly to: string }[];
+    shapes: DoneShape[];
   }>({
     name: 'standing-shapes',
     text: `select s.enrolment_id, s.day_id, r.scores, r.fit || coalesce(r.details -> 'chosen', '[]'::jsonb) as shapes

@@ -37,7 +37,7 @@ describe('letters', () => {
     const { subject, words } = draftLetter(facts);
     expect(subject).toBe('Week 2: 15 sessions done');
     expect(words).toBe(
-      'Hello all,\n\nweek 2 is over. Together you did 15 sessions, about 3 hours of work. So far: 12,345 stairs climbed. Harbour kept most days a head, 6 of them.\n\nNext: The first landing and A quiet shelf.\n\nWhoever missed some: nothing needs catching up. The next session is the one that counts.\n\nColm',
+      'Hello all,\n\nweek 2 is over. Together you did 15 sessions, about 3 hours of work. So far: 12,345 stairs climbed. Each counts as it was done: another shape as that shape, fewer as fewer. Harbour kept most days a head, 6 of them.\n\nNext: The first landing and A quiet shelf.\n\nWhoever missed some: nothing needs catching up. The next session is the one that counts.\n\nColm',
     );
     expect(draftLetter({ ...facts, teams: [], shared: null, next: [] }).words).not.toMatch(/Harbour|So far|Next:/);
     expect(draftLetter({ ...facts, teams: teamBoard([person(1, 'A', 6), person(2, 'B', 6)]) }).words).toContain(

@@ -25,7 +25,11 @@ export function draftLetter(f: WeekFacts): DraftLetter {
       'Hello all,',
       [
         `week ${f.week} is over. Together you did ${plural(f.done, 'session')}, about ${plural(Math.round(f.minutes / 60), 'hour')} of work.`,
-        ...(f.shared ? [`So far: ${big(f.shared.total)} ${f.shared.words}.`] : []),
+        ...(f.shared
+          ? [
+              `So far: ${big(f.shared.total)} ${f.shared.words}. Each counts as it was done: another shape as that shape, fewer as fewer.`,
+            ]
+          : []),
         ...(teams === '' ? [] : [teams]),
       ].join(' '),
       ...(f.next.length > 0 ? [`Next: ${listWords(f.next)}.${f.nextNote === '' ? '' : ` ${f.nextNote}`}`] : []),

@@ -6,7 +6,8 @@ import type { BoardPerson } from './boards.ts';
 import { boardName, personBoard, placeAll, teamBoard } from './boards.ts';
 import { sumWeek } from '../adherence/week-facts.ts';
 import { computePlan } from '../../session/plan.ts';
-import { lineReps, openRounds, readSharedTotal, sharedReps } from './shared-total.ts';
+import type { DoneAs } from './shared-total.ts';
+import { lineReps, openRounds, readSharedTotal, sharedReps, timesOf } from './shared-total.ts';
 
 const person = (id: number, team: string, kept: number, more: Partial<BoardPerson> = {}): BoardPerson => ({
   id,
@@ -162,4 +163,20 @@ test('places go by exact values, and those who share one say so', () => {
     [1, false, 'B', '3.8'],
     [2, false, 'A', '3.8'],
   ]);
+});
+
+test('a shared total counts one’s own number of a line, and one’s own rounds', () => {
+  expect(timesOf({ from: '10', to: '8' })).toBe(0.8);
+  expect(timesOf({ from: '10 @ 12 kg', to: '10 @ 8 kg' })).toBe(1);
+  expect(timesOf({ from: '5 rounds', to: '4 rounds' })).toBe(0.8);
+  for (const dose of [undefined, { from: 'as said', to: '8' }, { from: '0:40', to: 'max' }])
+    expect(timesOf(dose)).toBeUndefined();
+  const { document } = parseSession('Main: 5 rounds\n10 step-up\n10 squat\n', baseLibrary);
+  const plan = computePlan(document, baseLibrary);
+  const facts = { lines: lineReps(plan), openRounds: openRounds(document.blocks, baseLibrary) };
+  const total = (doneAs: readonly DoneAs[]) => sharedReps(['step-up'], facts, { shareRatio: 1, scores: [], doneAs });
+  expect(total([])).toBe(50);
+  expect(total([{ block: 0, item: 0, id: 'step-up', times: 0.8 }])).toBe(40);
+  expect(total([{ block: 0, item: -1, id: null, times: 0.8 }])).toBe(40);
+  expect(total([{ block: 0, item: 1, id: 'squat', times: 0.5 }])).toBe(50);
 });

@@ -73,11 +73,25 @@ export function lineReps({ timeline }: Pick<SessionPlan, 'timeline'>): LineReps[
   return [...lines.values()];
 }
 
+/** The place of what is a block's own. */
+const WHOLE_BLOCK = -1;
+
 /** A line that somebody did as another movement; null where it was left out, or nobody knows what it was. */
 export interface DoneAs {
   readonly block: number;
+  /** −1 for the whole block: its rounds were others. */
   readonly item: number;
   readonly id: string | null;
+  /** How many were done of it, times what was sent; absent: as many. */
+  readonly times?: number;
+}
+
+/** How many times what was sent somebody had of a line, or of a block's rounds, by how both are written; undefined where that says no number. */
+export function timesOf(dose: { readonly from: string; readonly to: string } | undefined): number | undefined {
+  if (!dose) return undefined;
+  const numberOf = (words: string) => Number(/^(\d+)(?= rounds?\b|\b)/.exec(words)?.[1] ?? NaN);
+  const times = numberOf(dose.to) / numberOf(dose.from);
+  return Number.isFinite(times) ? times : undefined;
 }
 
 /** Repetitions of some movements in so many rounds and the repetitions begun of another, which go down its lines as they stand. */
@@ -116,7 +130,12 @@ export function sharedReps(
     const id = other ? other.id : written;
     return id !== null && movements.includes(id);
   };
-  const planned = lines.filter((l) => counts(l.block, l.item, l.id)).reduce((n, l) => n + l.reps, 0);
+  const times = ({ block, item }: LineReps) =>
+    doneAs.reduce(
+      (n, d) => (d.block === block && (d.item === item || d.item === WHOLE_BLOCK) ? n * (d.times ?? 1) : n),
+      1,
+    );
+  const planned = lines.filter((l) => counts(l.block, l.item, l.id)).reduce((n, l) => n + l.reps * times(l), 0);
   let sum = planned * record.shareRatio;
   for (const round of open)
     for (const s of record.scores)
