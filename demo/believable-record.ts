@@ -25,7 +25,7 @@ function chance(temper: Temper, weekday: number, farRatio: number): number {
       return 0.86;
     case 'comeback':
       // Gone for a week and most of the next, and since then there each time.
-      return (farRatio > 0.4 && farRatio < 0.7) || (farRatio >= 0.7 && farRatio < 0.9 && weekday < 5) ? 0 : 0.97;
+      return (farRatio > 0.4 && farRatio < 0.7) || (farRatio >= 0.7 && farRatio < 0.9 && weekday < 6) ? 0 : 0.97;
     case 'leaver':
     case 'paused':
       return 0.9;

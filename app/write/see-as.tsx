@@ -1,7 +1,8 @@
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
 import { countShapes, SEEN_AS } from '../../core/fit/count-shapes.ts';
-import { explainChange, fitSession } from '../../core/fit/fit-session.ts';
+import { explainChange } from '../../core/fit/fit-change.ts';
+import { fitSession } from '../../core/fit/fit-session.ts';
 import type { MovementLibrary } from '../../core/movement/library.ts';
 import { formatLength } from '../../core/session/explain/explain.ts';
 import type { SessionAnalysis } from '../../core/session/analyse.ts';

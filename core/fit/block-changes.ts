@@ -1,7 +1,7 @@
 import type { Block } from '../document/document.ts';
 import { printClauses, printDose, printLoad } from '../notation/print.ts';
 import { isWork } from '../words/describe-item.ts';
-import type { FitChange } from './fit-session.ts';
+import type { FitChange } from './fit-change.ts';
 
 /** The place of a change that is the block's own: its rounds, times or rests. */
 export const OF_BLOCK = -1;

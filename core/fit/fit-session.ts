@@ -1,4 +1,5 @@
 import { withOption } from '../document/option.ts';
+import type { FitChange } from './fit-change.ts';
 import { blockChanges } from './block-changes.ts';
 import { withOwnDoses } from './own-doses.ts';
 import { fitSlots, withCount } from '../forms/slot-fit.ts';
@@ -6,26 +7,11 @@ import { printDose } from '../notation/print.ts';
 import type { Block, Choice, Item, SessionDocument, WorkItem } from '../document/document.ts';
 import { scoreKind } from '../forms/forms.ts';
 import { convertDose, countsSides } from '../movement/convert-dose.ts';
-import type { FitHow, FitPerson } from '../movement/fit-movement.ts';
+import type { FitPerson } from '../movement/fit-movement.ts';
 import { findObstacle, fitMovement } from '../movement/fit-movement.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 import { takenOption } from '../movement/taken-option.ts';
 import type { Movement } from '../movement/movement.ts';
-
-/** One line that this person does in another shape, and why. */
-export interface FitChange {
-  readonly block: number;
-  /** Its line; −1 for the block's own rounds, times and rests. */
-  readonly item: number;
-  readonly from: string;
-  readonly to: string;
-  readonly how: FitHow;
-  readonly reason: string;
-  /** The dose before and after, where it had to change too. */
-  readonly dose?: { readonly from: string; readonly to: string };
-  /** In a block with a score: the number is of another shape, and is compared as such. */
-  readonly isScored: boolean;
-}
 
 export interface FittedSession {
   /** The session that this person does: the same blocks, clocks and order. */
@@ -34,24 +20,6 @@ export interface FittedSession {
   /** Movements that the library doesn't know: left as written, for the person or coach to judge. */
   readonly unjudged: readonly string[];
 }
-
-/** Whether a line is done in another shape, rather than with another count or weight. */
-export const isReshaped = ({ from, to }: Pick<FitChange, 'from' | 'to'>): boolean => from !== to;
-
-/** `step-back squat thrust instead of burpee: quiet floor`. */
-export const explainChange = (change: FitChange): string =>
-  !isReshaped(change)
-    ? `${change.to}, ${change.dose?.to ?? ''} instead of ${change.dose?.from ?? ''}: ${change.reason}`
-    : `${change.to} instead of ${change.from}${change.dose ? `, ${change.dose.to} instead of ${change.dose.from}` : ''}: ${change.reason}`;
-
-/** The changes in words, as its participant reads them. What is a surprise isn't told before its turn. `blocks` are the fitted ones. */
-export const changeWords = (changes: readonly FitChange[], blocks: readonly Block[]): string[] =>
-  changes
-    .filter(({ block, item }) => {
-      const own = blocks[block]?.items[item];
-      return !(own?.kind === 'work' && own.surprise);
-    })
-    .map(explainChange);
 
 /**
  * Turns a session into the one that a person does. `blocks` are resolved (a version's, with routines written out).

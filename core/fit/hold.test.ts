@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { baseLibrary } from '../movement/library.ts';
 import { parseSession } from '../notation/read-session.ts';
 import { printSession } from '../notation/print.ts';
-import { explainChange } from './fit-session.ts';
+import { explainChange } from './fit-change.ts';
 import { withHeldNumbers } from './hold.ts';
 
 const hold = (now: string, earlier: string) => {

@@ -7,7 +7,8 @@ import { isWork } from '../words/describe-item.ts';
 import { computePlan } from '../session/plan.ts';
 import { sameData } from '../same-data.ts';
 import { blockChanges } from './block-changes.ts';
-import type { FitChange, FittedSession } from './fit-session.ts';
+import type { FitChange } from './fit-change.ts';
+import type { FittedSession } from './fit-session.ts';
 import { fitSession } from './fit-session.ts';
 
 /** The same movement, or another step of one ladder that it is on. */

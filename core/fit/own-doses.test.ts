@@ -6,7 +6,8 @@ import type { OwnDose } from '../movement/own-dose.ts';
 import { readOwnDoses } from '../movement/own-dose.ts';
 import { parseSession } from '../notation/read-session.ts';
 import { printSession } from '../notation/print.ts';
-import { explainChange, fitSession } from './fit-session.ts';
+import { explainChange } from './fit-change.ts';
+import { fitSession } from './fit-session.ts';
 
 const SINCE = '2026-05-13' as DayDate;
 const fit = (text: string, doses: readonly Omit<OwnDose, 'since' | 'words'>[]) => {

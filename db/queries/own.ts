@@ -1,6 +1,6 @@
 import type { SessionDocument } from '../../core/document/document.ts';
 import { upgradeDocument } from '../../core/document/upgrade.ts';
-import type { FitChange } from '../../core/fit/fit-session.ts';
+import type { FitChange } from '../../core/fit/fit-change.ts';
 import type { RecordDetails } from '../../core/record/record.ts';
 import type { Score } from '../../core/record/scores/score.ts';
 import type { Db } from '../pool.ts';

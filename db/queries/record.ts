@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import type { SessionDocument } from '../../core/document/document.ts';
 import type { Outcome, RecordDetails, SessionRecord } from '../../core/record/record.ts';
 import type { Score } from '../../core/record/scores/score.ts';
-import type { FitChange } from '../../core/fit/fit-session.ts';
+import type { FitChange } from '../../core/fit/fit-change.ts';
 import { upgradeDocument } from '../../core/document/upgrade.ts';
 import { NotFoundError } from '../errors.ts';
 import type { Db } from '../pool.ts';

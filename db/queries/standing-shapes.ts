@@ -1,4 +1,4 @@
-import type { FitChange } from '../../core/fit/fit-session.ts';
+import type { FitChange } from '../../core/fit/fit-change.ts';
 import type { Score } from '../../core/record/scores/score.ts';
 import type { Db } from '../pool.ts';
 import type { NumberedStanding } from './standing.ts';

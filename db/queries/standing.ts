@@ -3,7 +3,7 @@ import type { PlannedDay } from '../../core/record/adherence/build-strand.ts';
 import type { Outcome, RecordDetails } from '../../core/record/record.ts';
 import type { Adherence, Standing } from '../../core/record/adherence/strand.ts';
 import { attendanceRatio } from '../../core/record/adherence/strand.ts';
-import type { FitChange } from '../../core/fit/fit-session.ts';
+import type { FitChange } from '../../core/fit/fit-change.ts';
 import type { Score } from '../../core/record/scores/score.ts';
 import type { Db } from '../pool.ts';
 

@@ -36,7 +36,7 @@ const MOST_LOOKED = 12;
 
 /**
  * What a person's open proposal would change, in their own fit, of the first session that they haven't begun and that it changes.
- * Undefined where nothing is proposed for them that changes anything.
+ * Undefined for someone who isn’t in this run.
  */
 export async function drawProposal(
   db: pg.PoolClient,
@@ -47,7 +47,9 @@ export async function drawProposal(
   const follow = await loadRunFollow(db, programme);
   const followed = follow.people.find((p) => p.enrolmentId === enrolmentId);
   const proposal = (await loadWhatNext(db, programme, follow)).people.find((p) => p.enrolmentId === enrolmentId);
-  if (!followed || !proposal?.change) return undefined;
+  if (!followed) return undefined;
+  // Answered a moment ago: the page that shows it asks once more before it takes the line off.
+  if (!proposal?.change) return { day: null, looked: 0 };
   const { calendar, states } = followed;
   const ahead = follow.days.filter((_, i) => calendar.own[i]!.date >= calendar.today && STILL_OPEN.has(states[i]!));
   const [person, book, stored, begun, sent] = await Promise.all([

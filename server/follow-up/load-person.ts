@@ -3,7 +3,7 @@ import type pg from 'pg';
 import { seesHealth } from '../../core/coach-role.ts';
 import { dayKey, formatDay, formatShortDay, weekdayOf } from '../../core/calendar/day.ts';
 import { localDate } from '../../core/calendar/release.ts';
-import { explainChange } from '../../core/fit/fit-session.ts';
+import { explainChange } from '../../core/fit/fit-change.ts';
 import { SPARE_WORDS } from '../../core/movement/spare.ts';
 import { helpedSince } from '../../core/record/attention/attention.ts';
 import type { ActKind } from '../../core/record/attention/attention-rules.ts';

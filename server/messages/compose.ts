@@ -8,7 +8,7 @@ import type {
   MessageOccasion,
   WrittenMessage,
 } from '../../core/messages/message-facts.ts';
-import { changeWords } from '../../core/fit/fit-session.ts';
+import { changeWords } from '../../core/fit/fit-change.ts';
 import type { SessionSheet } from '../../core/session/session-sheet.ts';
 import type { Db } from '../../db/pool.ts';
 import { getCoachName, listCoachNames } from '../../db/queries/doors/coach.ts';

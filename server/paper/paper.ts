@@ -1,7 +1,7 @@
 import { data } from 'react-router';
 import { dayKey, dayName, formatDay, weekdayOf } from '../../core/calendar/day.ts';
 import { plannedDate, toRunDays } from '../../core/calendar/release.ts';
-import { changeWords } from '../../core/fit/fit-session.ts';
+import { changeWords } from '../../core/fit/fit-change.ts';
 import { buildSheet } from '../../core/session/session-sheet.ts';
 import { listDays } from '../../db/queries/programme.ts';
 import { notFound, withDay } from '../doors/coach-scope.ts';

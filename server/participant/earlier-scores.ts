@@ -1,5 +1,5 @@
 import type { ToMatch } from '../../core/record/scores/to-match.ts';
-import { isReshaped } from '../../core/fit/fit-session.ts';
+import { isReshaped } from '../../core/fit/fit-change.ts';
 import { earlierRecords, toMatch } from '../../core/record/scores/to-match.ts';
 import type { FittedView } from './fitted-view.ts';
 import type { PersonView } from './person-view.ts';

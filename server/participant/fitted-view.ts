@@ -1,5 +1,5 @@
 import { BoundedCache } from '../../core/bounded-cache.ts';
-import type { FitChange } from '../../core/fit/fit-session.ts';
+import type { FitChange } from '../../core/fit/fit-change.ts';
 import { fitHeld } from '../../core/fit/hold.ts';
 import type { MovementNotes } from '../../core/fit/movement-notes.ts';
 import { collectNotes } from '../../core/fit/movement-notes.ts';
@@ -20,7 +20,7 @@ import type { SessionDocument } from '../../core/document/document.ts';
 import type { Db } from '../../db/pool.ts';
 import { toFitPerson } from '../../db/queries/person.ts';
 import { getVersionDocument } from '../../db/queries/record.ts';
-import { pacedLibrary } from '../../core/movement/paced-library.ts';
+import { pacedLibrary } from '../../core/fit/paced-library.ts';
 import { plannedFactor } from '../../core/pace/person-pace.ts';
 import { heldOn } from './held.ts';
 import type { LinkScope } from '../doors/personal-link.ts';

@@ -4,7 +4,7 @@ import type { DayPlace } from '../../core/calendar/day.ts';
 import type { LiveNote } from '../../core/messages/message-facts.ts';
 import { letterTo } from '../../words/en/letters.ts';
 import { writeLetter } from '../messages/write-letter.tsx';
-import { explainChange } from '../../core/fit/fit-session.ts';
+import { explainChange } from '../../core/fit/fit-change.ts';
 import type { Held } from '../../core/fit/hold.ts';
 import { fitHeld } from '../../core/fit/hold.ts';
 import { ANYONE } from '../../core/movement/fit-movement.ts';

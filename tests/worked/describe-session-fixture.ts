@@ -1,7 +1,8 @@
 import type { Block } from '../../core/document/document.ts';
 import { changeWords } from '../../words/en/findings.ts';
 import { formatCheckReport } from '../../words/en/check-report.ts';
-import { explainChange, fitSession } from '../../core/fit/fit-session.ts';
+import { explainChange } from '../../core/fit/fit-change.ts';
+import { fitSession } from '../../core/fit/fit-session.ts';
 import { countShapes, SEEN_AS } from '../../core/fit/count-shapes.ts';
 import { cuesOf, cueWords, nextToDo } from '../../core/clock/voice/calls.ts';
 import { advance, startClock, topSetOf } from '../../core/clock/clock.ts';

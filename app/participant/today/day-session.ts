@@ -1,4 +1,4 @@
-import { changeWords } from '../../../core/fit/fit-session.ts';
+import { changeWords } from '../../../core/fit/fit-change.ts';
 import { OUTCOME_WORDS } from '../../../words/en/record.ts';
 import { formatScore } from '../../../core/record/scores/score.ts';
 import { scoresAgain } from '../../../core/record/scores/again.ts';

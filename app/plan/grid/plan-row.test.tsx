@@ -114,7 +114,7 @@ describe('a week on the plan', () => {
   test('of nothing has no figures; one that is all to write says how much', () => {
     const empty = draw(singles([], 2), 2);
     expect(textOf(empty, 'plan-minutes')).toBe('');
-    expect(empty).toContain('repetitions: none counted');
+    expect(empty).toContain('work: none');
     const unwritten = draw(
       singles(
         [

@@ -164,6 +164,13 @@ describe('for one person', () => {
     expect(propose(['excused', 'before', 'unsent'])).toBeUndefined();
   });
 
+  test('one missed alone holds nobody', () => {
+    expect(propose(['missed'])!.kind).toBe('go-on');
+    expect(propose(['done 6/6', 'missed'])!.kind).toBe('go-on');
+    expect(propose(['missed', 'missed'])!.kind).toBe('hold');
+    expect(propose(['done 6/6', 'missed', 'missed'])!.kind).toBe('hold');
+  });
+
   test('what is held can be let go once it is done, and stays while it isn’t', () => {
     expect(propose(['done 6/6', 'done 6/6', 'missed'], { heldWeek: 2 })).toMatchObject({
       kind: 'step-up',

@@ -137,6 +137,8 @@ export interface PersonWeek {
 export const GAP = 2;
 /** Of the due sessions, so many at least before anything is made harder, or else it holds. */
 const MOST_DONE = 2 / 3;
+/** Missed in the week, from which on numbers are held (common practice, no source). */
+const HOLD_FROM = 2;
 /** Sessions of a week with fewer repetitions than planned, from which on there are fewer in the plan too (common practice, no source). */
 const FEWER_FROM = 2;
 /** The smallest step of a weight that most people have, in kg; below ten, half of it. */
@@ -237,7 +239,8 @@ export function proposeForPerson(
       reason: { code: 'pain', said: pain.words, spare: pain.spare },
       change: pain.spare === null ? { kind: 'eased' } : { kind: 'spare', spare: pain.spare },
     };
-  if (done.length / due.length < MOST_DONE)
+  // One missed alone says nothing, however few there were.
+  if (done.length / due.length < MOST_DONE && due.length - done.length >= HOLD_FROM)
     return w.heldWeek === null
       ? {
           key: key('hold'),

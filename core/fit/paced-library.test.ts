@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { parseSession } from '../notation/read-session.ts';
 import { computePlan } from '../session/plan.ts';
-import { baseLibrary } from './library.ts';
+import { baseLibrary } from '../movement/library.ts';
 import { pacedLibrary } from './paced-library.ts';
 
 const plan = (text: string, factor: number) => {

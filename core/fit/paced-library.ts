@@ -1,7 +1,7 @@
 import { BoundedCache } from '../bounded-cache.ts';
 import { withFactor } from '../pace/learned-pace.ts';
-import type { MovementLibrary } from './library.ts';
-import type { Movement } from './movement.ts';
+import type { MovementLibrary } from '../movement/library.ts';
+import type { Movement } from '../movement/movement.ts';
 
 /** Libraries by their pace that are remembered for each one. */
 const MOST_PACES = 40;
