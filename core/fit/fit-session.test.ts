@@ -7,7 +7,7 @@ import { isWork } from '../words/describe-item.ts';
 import { computePlan } from '../session/plan.ts';
 import { resolveBlocks } from '../session/resolve.ts';
 import type { FitPerson, Level } from '../movement/fit-movement.ts';
-import { findObstacle } from '../movement/fit-movement.ts';
+import { ANYONE, findObstacle } from '../movement/fit-movement.ts';
 import { fitSession } from './fit-session.ts';
 import { baseLibrary } from '../movement/library.ts';
 import { PATTERNS } from '../movement/movement.ts';
@@ -139,4 +139,13 @@ describe('what the coach offers goes before what the library knows', () => {
       inTurn: false,
     });
   });
+});
+
+test('a weight isn’t told of what is done in another shape without one', () => {
+  const { document } = parseSession('Main: 3 rounds\n8 bent-over row, @ 12 kg\n', baseLibrary);
+  const swapTo = (to: string) =>
+    fitSession(document, document.blocks, { ...ANYONE, swaps: [{ from: 'bent-over-row', to }] }, baseLibrary).document
+      .blocks[0]!.items[0];
+  expect(swapTo('band-row')).not.toHaveProperty('load');
+  expect(swapTo('goblet-squat')).toMatchObject({ load: { kind: 'weight', kg: 12 } });
 });

@@ -10,6 +10,7 @@ import { convertDose, countsSides } from '../movement/convert-dose.ts';
 import type { FitPerson } from '../movement/fit-movement.ts';
 import { findObstacle, fitMovement } from '../movement/fit-movement.ts';
 import type { MovementLibrary } from '../movement/library.ts';
+import { hasWeights } from '../movement/kit.ts';
 import { takenOption } from '../movement/taken-option.ts';
 import type { Movement } from '../movement/movement.ts';
 
@@ -113,12 +114,15 @@ function fitItem(
   const dose = convertDose(counted, from!, to!);
   const { dose: before, halfEachSide, side, ...rest } = counted;
   const keepsSide = to!.isOneSided && !countsSides(dose);
-  const { easier: offered, ...bare } = rest;
+  const { easier: offered, load, ...bare } = rest;
+  // A weight goes with what is done with one: nobody is told kilograms of a band.
+  const keepsLoad = load !== undefined && (load.kind !== 'weight' || hasWeights(to));
   const next: WorkItem = {
     ...bare,
     // Whoever does the easier version is offered it no more.
     ...(offered !== undefined && to!.id !== easier?.id && { easier: offered }),
     ...(dose && { dose }),
+    ...(keepsLoad && { load }),
     ...(keepsSide && side && { side }),
     ...(keepsSide && halfEachSide && { halfEachSide }),
     choices: [choice],

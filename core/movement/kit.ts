@@ -158,3 +158,10 @@ export const STAND_IN_WORDS: Readonly<Record<string, string>> = {
   bar: 'a firm bar that bears your weight',
   table: 'one that can’t tip; test it first',
 };
+
+/** Kit that is had in several weights: where no weight is written, one goes a step up or down in what one has. */
+const WEIGHTS = ['weight', 'dumbbell', 'kettlebell', 'barbell', 'bottle', 'plate', 'medicine ball', 'sandbag'];
+
+/** Whether a movement is done with something that is heavier or lighter. */
+export const hasWeights = (movement: { readonly kit: readonly string[] } | undefined): boolean =>
+  movement?.kit.some((k) => WEIGHTS.includes(kitKey(k))) ?? false;

@@ -1,7 +1,7 @@
 import { convertDose, countsSides } from '../../movement/convert-dose.ts';
 import { stepOn } from '../../movement/ladders-with.ts';
 import { findStep } from '../../movement/scale.ts';
-import { kitKey } from '../../movement/kit.ts';
+import { hasWeights } from '../../movement/kit.ts';
 import type { MovementLibrary } from '../../movement/library.ts';
 import type { Tempo, WorkItem } from '../../document/document.ts';
 import { asCounted } from '../../document/option.ts';
@@ -34,13 +34,11 @@ export const load: LeverAction = {
     ),
 };
 
-/** Kit that is had in several weights: where no weight is written, one goes a step up or down in what one has. */
-const WEIGHTS = ['weight', 'dumbbell', 'kettlebell', 'barbell', 'bottle', 'plate', 'medicine ball', 'sandbag'];
 const STEPS = /^(\d+) steps? (heavier|lighter) than at first$/;
 
 const isWeighted = (item: WorkItem, library: MovementLibrary): boolean =>
   asCounted(item).load === undefined &&
-  (library.findByName(item.choices[0]!.name)?.kit.some((k) => WEIGHTS.includes(kitKey(k))) ?? false);
+  hasWeights(library.findByName(item.choices[0]!.name));
 
 const stepsWords = (steps: number): string =>
   steps === 0
