@@ -6,7 +6,10 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
-          include: ['{app,bin,core,db,demo,server,words}/**/*.test.{ts,tsx}', 'tests/{worked,plans,recomputed}/*.test.ts'],
+          include: [
+            '{app,bin,core,db,demo,server,words}/**/*.test.{ts,tsx}',
+            'tests/{worked,plans,recomputed}/*.test.ts',
+          ],
           exclude: ['**/*.data.test.ts'],
           setupFiles: ['tests/seed.ts'],
           testTimeout: 60_000,

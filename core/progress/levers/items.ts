@@ -37,8 +37,7 @@ export const load: LeverAction = {
 const STEPS = /^(\d+) steps? (heavier|lighter) than at first$/;
 
 const isWeighted = (item: WorkItem, library: MovementLibrary): boolean =>
-  asCounted(item).load === undefined &&
-  hasWeights(library.findByName(item.choices[0]!.name));
+  asCounted(item).load === undefined && hasWeights(library.findByName(item.choices[0]!.name));
 
 const stepsWords = (steps: number): string =>
   steps === 0
