@@ -7,6 +7,8 @@ import { hasSent, listRunNames } from '../../db/queries/run.ts';
 import { coachForm, withProgramme } from '../../server/doors/coach-scope.ts';
 import { coachToday, coachZone } from '../../server/doors/coach-zone.ts';
 import { nowMs, publicUrl } from '../../server/config.ts';
+import { listCoachNames } from '../../db/queries/doors/coach.ts';
+import { RunAnswersForm } from './run-forms/run-answers-form.tsx';
 import { RunClockForm } from './run-forms/run-clock-form.tsx';
 import { LinkToGive } from './link-to-give.tsx';
 import { RunRulesForm } from './run-forms/run-rules-form.tsx';
@@ -43,6 +45,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
         lastDay: lastDate(programme.run.rules, programme.weeks),
         canMove: !(await hasSent(db, programme.runId)),
         runs: await listRunNames(db, programme.id),
+        firstCoach: (await listCoachNames(db))[0] ?? '',
       };
     },
     'coach',
@@ -57,7 +60,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 
 /** One run: how it goes out, who may come in, what clocks say, its end, and the same programme for others. */
 export default function RunPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { run, programme, today, lastDay, canMove, zone } = loaderData;
+  const { run, programme, today, lastDay, canMove, zone, firstCoach } = loaderData;
   const said = unlessAsked(actionData);
   const errors: Record<string, string> = said?.errors ?? {};
   const busy = useNavigation().state !== 'idle';
@@ -103,6 +106,7 @@ export default function RunPage({ loaderData, actionData }: Route.ComponentProps
         <div className="run-side">
           <JoinPage {...part} />
           <RunClockForm key={JSON.stringify(run.clock)} clock={run.clock} errors={errors} busy={busy} />
+          <RunAnswersForm key={run.replyTo} replyTo={run.replyTo} firstCoach={firstCoach} errors={errors} busy={busy} />
           <RunFeed {...part} />
         </div>
       </div>

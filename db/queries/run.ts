@@ -37,6 +37,8 @@ export interface Run {
   };
   readonly hasFeed: boolean;
   readonly clock: RunClock;
+  /** Where answers to its messages go; empty: to the coach who wrote them. */
+  readonly replyTo: string;
   /** People see the board of their team. */
   readonly hasBoards: boolean;
   /** Counts changes of its rules. */
@@ -66,13 +68,14 @@ export interface RunRow {
   voice: VoiceLevel;
   warm_up: string;
   warm_up_film: string;
+  reply_to: string;
   sequence: number;
   shifts: RunShift[] | null;
   gaps: Gap[] | null;
 }
 
 export const RUN_COLUMNS = `r.id as run_id, r.title as run_title, r.starts_on, r.calendar, r.release_time, r.release_zone, r.is_by_hand, r.look_ahead_days,
-  r.make_up_days, r.joins_late, r.held_at, r.ended_on, r.archived_at, r.join_code, r.join_open, r.join_limit, r.join_words, r.feed_hash is not null as has_feed, r.has_boards, r.voice, r.warm_up, r.warm_up_film, r.sequence,
+  r.make_up_days, r.joins_late, r.held_at, r.ended_on, r.archived_at, r.join_code, r.join_open, r.join_limit, r.join_words, r.feed_hash is not null as has_feed, r.has_boards, r.voice, r.warm_up, r.warm_up_film, r.reply_to, r.sequence,
   (select jsonb_agg(jsonb_build_object('week', h.week, 'weekday', h.weekday, 'weeks', h.weeks, 'timeZone', h.time_zone) order by h.id) from run_shift h where h.run_id = r.id) as shifts,
   (select list_gaps()) as gaps`;
 
@@ -99,6 +102,7 @@ export const toRun = (row: RunRow): Run => ({
   join: { code: row.join_code, isOpen: row.join_open, limit: row.join_limit, words: row.join_words },
   hasFeed: row.has_feed,
   clock: { voice: row.voice, warmUp: { words: row.warm_up, film: row.warm_up_film } },
+  replyTo: row.reply_to,
   hasBoards: row.has_boards,
   sequence: row.sequence,
 });
@@ -236,6 +240,10 @@ export async function updateRunClock(db: Db, runId: number, { voice, warmUp }: R
     warmUp.words,
     warmUp.film,
   ]);
+}
+
+export async function updateRunReplyTo(db: Db, runId: number, replyTo: string): Promise<void> {
+  await db.query('update run set reply_to = $2::text where id = $1::bigint', [runId, replyTo]);
 }
 
 export async function updateRunFeed(db: Db, runId: number, feedHash: Buffer | null): Promise<void> {

@@ -112,7 +112,7 @@ type CarriedOut = { readonly words: string; readonly was: ActWas; readonly said?
 
 async function carryOut(
   db: pg.PoolClient,
-  { coach: { workspaceId }, programme }: ProgrammeScope,
+  { coach: { workspaceId, coachId }, programme }: ProgrammeScope,
   person: Enrolment,
   { kind, form }: ActForm,
 ): Promise<CarriedOut> {
@@ -155,7 +155,7 @@ async function carryOut(
         runId: programme.runId,
         expiresAt: new Date(nowMs() + WORTH_MS.words),
         now,
-        extra: { subject, words },
+        extra: { subject, words, byCoach: coachId },
       });
       return { words, was: {}, said: `, ${channelOf(contact.channel).by}` };
     }

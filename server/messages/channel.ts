@@ -18,6 +18,12 @@ export interface Outgoing {
   readonly written: WrittenMessage;
   /** Ends messages with one click (RFC 8058); absent for what nobody subscribed to. */
   readonly stopLink?: string;
+  /** Whom an answer reaches; absent where nobody reads one. */
+  readonly replyTo?: { readonly name: string; readonly address: string };
+  /** Somebody wrote it by hand for this reader: it isn't made by a machine (RFC 3834). */
+  readonly isByHand?: boolean;
+  /** The message that it goes back to: a correction or a withdrawal stands under the first one of its day. */
+  readonly answersId?: number;
   readonly sentAtMs: number;
 }
 

@@ -11,7 +11,8 @@ import type {
 import { changeWords } from '../../core/fit/fit-change.ts';
 import type { SessionSheet } from '../../core/session/session-sheet.ts';
 import type { Db } from '../../db/pool.ts';
-import { getCoachName, listCoachNames } from '../../db/queries/doors/coach.ts';
+import type { CoachAddress } from '../../db/queries/doors/coach.ts';
+import { getCoachName, listCoachAddresses } from '../../db/queries/doors/coach.ts';
 import { insertCoachDoor } from '../../db/queries/doors/coach-door.ts';
 import type { ClaimedMessage } from '../../db/queries/messages/message.ts';
 import type { Enrolment } from '../../db/queries/person.ts';
@@ -19,6 +20,7 @@ import { listEnrolmentsById } from '../../db/queries/person.ts';
 import { insertAddressKey, messageLinkSalts } from '../../db/queries/doors/link.ts';
 import type { RunDayToGo } from '../../db/queries/messages/release.ts';
 import { listDaysToGo, listReleasedVersions } from '../../db/queries/messages/release.ts';
+import { listFirstMessages } from '../../db/queries/messages/message.ts';
 import { listRunDayStates } from '../../db/queries/run.ts';
 import { deriveToken, makeSalt } from '../doors/derived-token.ts';
 import type { FittedView } from '../participant/fitted-view.ts';
@@ -35,6 +37,9 @@ export interface Composed {
   readonly fromName: string;
   readonly written: WrittenMessage;
   readonly stopLink?: string;
+  readonly replyTo?: { readonly name: string; readonly address: string };
+  readonly isByHand?: boolean;
+  readonly answersId?: number;
 }
 
 /** Why a message isn't worth sending any more. */
@@ -94,7 +99,11 @@ export async function composeMessages(
     db,
     toPeople.flatMap((m) => (m.dayId === null ? [] : [{ enrolmentId: m.enrolmentId!, dayId: m.dayId }])),
   );
-  const coachName = (await listCoachNames(db))[0] ?? '';
+  const coaches = await listCoachAddresses(db);
+  const firsts = await listFirstMessages(
+    db,
+    toPeople.filter((m) => m.kind === 'change' || m.kind === 'withdrawn').map((m) => m.id),
+  );
   for (const message of messages) {
     const enrolment = message.enrolmentId === null ? undefined : enrolments.get(message.enrolmentId);
     if (message.coachId !== null) out.set(message.id, await composeForCoach(db, message, scope));
@@ -108,7 +117,8 @@ export async function composeMessages(
           run: runs.get(enrolment.runId)!,
           salt: salts.get(enrolment.personId) ?? '',
           versionId: versions.get(`${enrolment.enrolmentId} ${message.dayId}`) ?? message.versionId,
-          coachName,
+          coaches,
+          answersId: firsts.get(message.id),
         }),
       );
   }
@@ -133,7 +143,9 @@ interface PersonBatch {
   readonly run: RunFacts;
   readonly salt: string;
   readonly versionId: number | null;
-  readonly coachName: string;
+  /** Who coaches here, the first one first. */
+  readonly coaches: readonly CoachAddress[];
+  readonly answersId: number | undefined;
 }
 
 const own = (enrolment: Enrolment, day: RunFacts['ordered'][number]): OwnDay =>
@@ -146,9 +158,10 @@ async function composeForPerson(
   db: Db,
   message: ClaimedMessage,
   enrolment: Enrolment,
-  { scope, book, run, salt, versionId, coachName }: PersonBatch,
+  { scope, book, run, salt, versionId, coaches, answersId }: PersonBatch,
 ): Promise<Composed | NotComposed> {
   const { contact } = enrolment.profile;
+  const coachName = coaches[0]?.name ?? '';
   if (contact.addressState === 'stopped') return { dropped: 'they want no messages' };
   if (enrolment.isClosed) return { dropped: 'their link was taken away' };
   if (contact.channel === 'none') return { dropped: 'they chose to get no messages' };
@@ -190,8 +203,21 @@ async function composeForPerson(
     toName: enrolment.name,
     fromName: coachName,
     written: writeLetter(letterTo(facts)),
-    ...(occasion.kind !== 'confirm' && { stopLink }),
+    ...(occasion.kind !== 'confirm' && { stopLink, ...replyTo(message, enrolment, coaches) }),
+    ...(occasion.kind === 'note' && { isByHand: true }),
+    ...(answersId !== undefined && { answersId }),
   };
+}
+
+/** Whom an answer reaches: the address that the run gives; else the coach who wrote it; else the first one. */
+function replyTo(
+  { extra }: ClaimedMessage,
+  { run, programmeTitle }: Enrolment,
+  coaches: readonly CoachAddress[],
+): Pick<Composed, 'replyTo'> {
+  if (run.replyTo !== '') return { replyTo: { name: programmeTitle, address: run.replyTo } };
+  const by = coaches.find((c) => c.id === extra.byCoach) ?? coaches[0];
+  return by ? { replyTo: { name: by.name, address: by.email } } : {};
 }
 
 /** A text that a message carries; empty where it carries none. */

@@ -150,7 +150,7 @@ async function deliverBatch(pool: pg.Pool, scope: DeliverScope): Promise<number 
 
 async function hand(
   message: ClaimedMessage,
-  { written, toName, fromName, stopLink }: Exclude<Composed | NotComposed, NotComposed>,
+  { written, stopLink, ...composed }: Exclude<Composed | NotComposed, NotComposed>,
   { channels }: DeliverScope,
 ): Promise<Handed> {
   const handOn = channels.hand[message.channel];
@@ -158,8 +158,7 @@ async function hand(
   return handOn({
     messageId: message.id,
     to: message.address,
-    toName,
-    fromName,
+    ...composed,
     written: { ...written, short: written.short ?? written.subject },
     ...(stopLink && { stopLink }),
     sentAtMs: message.createdAtMs,

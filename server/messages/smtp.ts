@@ -67,8 +67,13 @@ export function openSmtp(url: URL, from: string, secret: string): { readonly han
         date: new Date(mail.sentAtMs),
         // Reports of what can't be delivered come back under the message's own name.
         envelope: { from: `${local}+b-${bounceTag(secret, mail.messageId)}@${domain}`, to: [mail.to] },
+        ...(mail.replyTo && { replyTo: mail.replyTo }),
+        ...(mail.answersId !== undefined && {
+          inReplyTo: mailId(mail.answersId, from),
+          references: [mailId(mail.answersId, from)],
+        }),
         headers: {
-          'Auto-Submitted': 'auto-generated',
+          ...(!mail.isByHand && { 'Auto-Submitted': 'auto-generated' }),
           ...(mail.stopLink && {
             'List-Unsubscribe': `<${mail.stopLink}>`,
             'List-Unsubscribe-Post': 'List-Unsubscribe=One-Click',

@@ -84,6 +84,7 @@ describe('who joins', () => {
 const RUN: Run = {
   id: 1,
   title: 'Spring',
+  replyTo: '',
   rules: {
     startsOn: '2026-05-11' as DayDate,
     calendar: 'host',

@@ -1,3 +1,4 @@
+import { isEmailAddress } from '../../core/channels/email.ts';
 import { object, string } from 'yup';
 import { peopleLimit, words, yupErrors } from '../http/form-schema.ts';
 import { randomBytes } from 'node:crypto';
@@ -13,6 +14,7 @@ import {
   updateRun,
   updateRunArchived,
   updateRunClock,
+  updateRunReplyTo,
   updateRunEnded,
   updateRunFeed,
   updateRunHeld,
@@ -62,6 +64,7 @@ const STEPS: Readonly<Record<string, (step: Step) => Promise<ReturnType<typeof a
   unarchive: (step) => archive(step, null),
   join: keepJoin,
   clock: keepClock,
+  answers: keepAnswers,
   'join-off': async ({ db, programme: { run, runId } }) => {
     await updateRunJoin(db, runId, { ...run.join, code: null, isOpen: false });
     return answer({}, 'The link to the join page no longer works.');
@@ -115,6 +118,7 @@ async function copyRun({ db, coach: { workspaceId }, programme, form, today }: S
   const { settings } = read;
   const id = await insertRun(db, { workspaceId, programmeId: programme.id, settings });
   await updateRunClock(db, id, run.clock);
+  await updateRunReplyTo(db, id, run.replyTo);
   if (formText(form, 'people') === 'yes')
     await copyPeople(db, { workspaceId, fromRunId: runId, toRunId: id, joinedOn: settings.startsOn });
   return redirect(`/programmes/${programme.id}-${id}/run`);
@@ -159,6 +163,19 @@ async function keepClock({ db, programme: { runId }, form }: Step) {
     warmUp: { words: values.warmUp, film: values.warmUpFilm },
   });
   return answer({}, 'Saved. Clocks that are opened from now on go by it.');
+}
+
+const answersSchema = object({
+  replyTo: string().test('address', 'That is no e-mail address.', (v) => !v || isEmailAddress(v)),
+});
+
+/** Where answers to its messages go. */
+async function keepAnswers({ db, programme: { runId }, form }: Step) {
+  const replyTo = formText(form, 'replyTo').trim();
+  const errors = await yupErrors(answersSchema, { replyTo });
+  if (Object.keys(errors).length > 0) return answer(errors);
+  await updateRunReplyTo(db, runId, replyTo);
+  return answer({}, replyTo === '' ? 'Answers go to the coach who wrote.' : `Answers go to ${replyTo}.`);
 }
 
 const joinSchema = object({

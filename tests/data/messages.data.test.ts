@@ -8,7 +8,7 @@ import { insertParticipants, listParticipants, updateProfile } from '../../db/qu
 import { findPersonalLink } from '../../db/queries/doors/link.ts';
 import { insertProgramme } from '../../db/queries/plan.ts';
 import { getProgramme, listDays, updateDayReady, updateDayText } from '../../db/queries/programme.ts';
-import { updateDayWithdrawn, updateRunHeld } from '../../db/queries/run.ts';
+import { updateDayWithdrawn, updateRunHeld, updateRunReplyTo } from '../../db/queries/run.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import { releaseRun } from '../../server/jobs/release-run.ts';
 import { bounceTag, readBounceTag } from '../../server/doors/derived-token.ts';
@@ -119,6 +119,8 @@ const states = async () =>
     )
   ).rows;
 const mailTo = (address: string) => standIn.messages.filter((m) => m.to === address);
+const workspaceName = async () =>
+  (await db.owner.query<{ name: string }>('select name from workspace where id = $1', [workspaceId])).rows[0]!.name;
 const unique = (name: string) => `${name}-${workspaceId}@example.org`;
 
 describe('a message by e-mail', () => {
@@ -150,6 +152,64 @@ describe('a message by e-mail', () => {
       `%${token}%`,
     ]);
     expect(rows).toEqual([]);
+  });
+
+  test('is answered to the coach who wrote, or where the run says; a note is nobody’s machine; what corrects stands under the first', async () => {
+    const address = unique('answers');
+    const made = await join({ name: 'Ana', address });
+    await tick();
+    await deliver();
+    const first = (await states())[0]!.id;
+    const person = (await here((c) => listParticipants(c, runId)))[0]!;
+    const { rows: others } = await db.owner.query<{ id: number }>(
+      `insert into coach (workspace_id, email, name, password_hash, role) values ($1, $2, 'Second', 'x', 'coach') returning id`,
+      [workspaceId, unique('second')],
+    );
+    const lay = (kind: 'note' | 'withdrawn', extra: object) =>
+      here((c) =>
+        insertMessage(c, {
+          workspaceId,
+          kind,
+          channel: 'email',
+          address,
+          personId: person.personId,
+          enrolmentId: made.get('Ana')!,
+          runId,
+          ...(kind === 'withdrawn' && { dayId }),
+          expiresAt: new Date(clock + 3600e3),
+          now: new Date(clock),
+          extra,
+        }),
+      );
+    const { rows: days } = await db.owner.query<{ day_id: number }>('select day_id from message where id = $1', [
+      first,
+    ]);
+    const dayId = days[0]!.day_id;
+    await lay('note', { subject: 'Hello', words: 'How is it?', byCoach: others[0]!.id });
+    await lay('withdrawn', { note: 'The hall is closed.' });
+    await deliver();
+    const [session, note, withdrawn] = await Promise.all(mailTo(address).map((m) => simpleParser(m.raw)));
+    const answersOf = (m: typeof session) => m!.replyTo?.value.map((v) => v.address);
+    expect([answersOf(session), answersOf(note)]).toEqual([
+      [`coach@${(await workspaceName()).toLowerCase()}.example.org`],
+      [unique('second')],
+    ]);
+    expect([session!.headers.get('auto-submitted'), note!.headers.get('auto-submitted')]).toEqual([
+      'auto-generated',
+      undefined,
+    ]);
+    const id = `<ysodos-${first}@ysodos.example.org>`;
+    expect([session!.messageId, session!.inReplyTo, withdrawn!.inReplyTo, withdrawn!.references]).toEqual([
+      id,
+      undefined,
+      id,
+      id,
+    ]);
+    await here((c) => updateRunReplyTo(c, runId, 'desk@example.org'));
+    await lay('note', { subject: 'Again', words: 'And now?', byCoach: others[0]!.id });
+    await deliver();
+    const last = await simpleParser(mailTo(address).at(-1)!.raw);
+    expect(last.replyTo?.value).toEqual([{ address: 'desk@example.org', name: 'Mornings' }]);
   });
 
   test('keeps its id over tries, and its link over messages', async () => {

@@ -77,6 +77,7 @@ const STORED_AT: Readonly<Record<number, string>> = {
     insert into scale_override (workspace_id, scale_id, scale) values (1, 'bands', '{"id":"bands","name":"Bands","steps":["thin band","thick band"]}')`,
   18: `update enrolment set held_week = 2`,
   19: `update enrolment set pace = '{"factor": 1.2, "low": 1.1, "high": 1.3, "records": 9}'`,
+  20: `update run set reply_to = 'answers@example.org'`,
 };
 
 let cluster: Cluster;

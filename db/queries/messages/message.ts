@@ -179,3 +179,16 @@ export async function updateMessagesStopped(db: Db, at: { runId: number; now: Da
   );
   return rowCount ?? 0;
 }
+
+/** The first message of the same day that went to the same person, for each of some messages that has one before it. */
+export async function listFirstMessages(db: Db, ids: readonly number[]): Promise<Map<number, number>> {
+  if (ids.length === 0) return new Map();
+  const { rows } = await db.query<{ id: number; first: number }>(
+    `select m.id, min(f.id) as first from message m
+       join message f on f.person_id = m.person_id and f.run_id = m.run_id and f.day_id = m.day_id
+        and f.kind = 'session' and f.state in ('accepted', 'bounced') and f.id < m.id
+      where m.id = any($1::bigint[]) group by m.id`,
+    [ids],
+  );
+  return new Map(rows.map((r) => [r.id, r.first]));
+}
