@@ -60,8 +60,10 @@ const UNWANTED_BODY_MS = 3_000;
 const PUBLIC_SEC = 300;
 const YEAR_SEC = 31_536_000;
 
+/** Whether the router asks, which reads its own answers. */
+const isDataOf = (request: IncomingMessage): boolean => (request.url ?? '').split('?')[0]!.endsWith('.data');
 const wantsPage = (request: IncomingMessage): boolean =>
-  (request.headers.accept ?? '').includes('text/html') && !(request.url ?? '').split('?')[0]!.endsWith('.data');
+  (request.headers.accept ?? '').includes('text/html') && !isDataOf(request);
 
 /** Serves the production build. Rejects with the socket's error where the port can't be had, and with SettingError on bad settings. */
 export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOptions): Promise<RunningServer> {
@@ -124,8 +126,9 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
     if (saver !== undefined && !isSave) await saves.settled(saver);
     const answer = await (saver !== undefined && isSave ? saves.save(saver, () => handle(asked)) : handle(asked));
     const isPage = (answer.headers.get('content-type') ?? '').includes('text/html');
-    // An address that a person went to answers with a page, whatever went wrong behind it.
-    if (answer.status >= 400 && !isPage && wantsPage(request)) {
+    // An address that a person went to answers with a page, whatever went wrong behind it; a method that it hasn't, with those that it has.
+    const isRefusedMethod = answer.status === 405 && !isDataOf(request);
+    if (isRefusedMethod || (answer.status >= 400 && !isPage && wantsPage(request))) {
       say(request, response, answer.status, await toldIn(answer));
       return;
     }
@@ -148,8 +151,11 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
       say(request, response, 416);
       return;
     }
+    // A file is read, and nothing else can be done with it; any other method is for the application to take or refuse.
+    const serve: typeof serveFile =
+      request.method === 'GET' || request.method === 'HEAD' ? serveFile : (_request, _response, next) => next?.();
     compress(request, response, () =>
-      serveFile(request, response, () => {
+      serve(request, response, () => {
         if (inFlight >= MAX_IN_FLIGHT || !bodies.begin(request, networkOf(addressOf(request)))) {
           say(request, response, 503);
           return;

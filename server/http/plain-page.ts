@@ -48,6 +48,7 @@ export function plainAnswer(status: number, wantsPage: boolean, told: Told = {})
     told.field === undefined ? '' : `<p><b>${escapeHtml(told.field)}</b>: ${escapeHtml(told.message ?? '')}</p>`;
   const headers = {
     ...COMMON_HEADERS,
+    ...(status === 405 && { allow: 'GET, HEAD' }),
     ...(status === 503 && { 'retry-after': '2' }),
     ...(status === 429 && { 'retry-after': '20' }),
   };

@@ -36,10 +36,11 @@ function isDecodable(url: string): boolean {
 
 /**
  * What to do with a Range header: `take` one that names bytes there can be (`bytes=0-99`, `bytes=100-`), `pass` by one that is
- * none or several of them, or counts from the end (the whole file is an answer to those, RFC 9110 14.2), `refuse` nonsense.
+ * none or several of them, or counts from the end (the whole file is an answer to those, RFC 9110 14.2), or is of another unit, which must
+ * be passed by; `refuse` nonsense.
  */
 export function judgeRange(range: string): 'take' | 'pass' | 'refuse' {
   const match = /^bytes=(\d{1,15})-(\d{1,15})?$/.exec(range.trim());
   if (match) return match[2] === undefined || Number(match[1]) <= Number(match[2]) ? 'take' : 'refuse';
-  return /^bytes=[\d\s,-]{2,200}$/.test(range.trim()) ? 'pass' : 'refuse';
+  return !range.trim().startsWith('bytes=') || /^bytes=[\d\s,-]{2,200}$/.test(range.trim()) ? 'pass' : 'refuse';
 }

@@ -58,7 +58,13 @@ export const HOSTILE_REQUESTS: readonly HostileRequest[] = [
     raw: get('/sign-in').replace('GET', method),
     status: [400, 403, 405],
   })),
-  ...['bytes=100-5', 'bytes=x', 'lines=1-2', 'bytes=', 'bytes=99999999-'].map((range) => ({
+  ...['/robots.txt', '/favicon.ico', '/apple-touch-icon.png'].map((path) => ({
+    name: `asked for by itself: ${path}`,
+    raw: get(path, 'Host: h'),
+    status: [200],
+  })),
+  { name: 'a range of lines', raw: get('/icon.svg', 'Host: h\r\nRange: lines=1-2'), status: [200] },
+  ...['bytes=100-5', 'bytes=x', 'bytes=', 'bytes=99999999-'].map((range) => ({
     name: `range ${range}`,
     raw: get('/icon.svg', `Host: h\r\nRange: ${range}`),
     status: [416],
