@@ -67,7 +67,7 @@ export const RULE_WORDS: Record<
   low: {
     name: 'Does few, for weeks',
     means: (n) =>
-      `In the last three weeks they did under ${n} % of six due days or more, also where they did the last one. Not while they are coming back.`,
+      `In the last three weeks they did under ${n} % of six due days or more, also where they did the last one. Not where they were away in them, nor while they are coming back.`,
     unit: '%',
     bound: 'under',
   },

@@ -72,7 +72,10 @@ export const low: Rule<'low'> = (h, pct) => {
   const first = dates[all[0]!]!;
   // Three weeks must have been theirs.
   if (daysBetween(first, today) < LASTING_DAYS - 1) return undefined;
-  const lately = all.filter((i) => daysBetween(dates[i]!, today) < LASTING_DAYS);
+  const isLately = (i: number) => dates[i]! <= today && daysBetween(dates[i]!, today) < LASTING_DAYS;
+  // Whoever was away in them, as agreed, hasn't had three weeks.
+  if (states.some((state, i) => state === 'excused' && isLately(i))) return undefined;
+  const lately = all.filter(isLately);
   const done = lately.filter((i) => isKept(states[i]!)).length;
   if (lately.length < ENOUGH_LASTING || 100 * done >= pct * lately.length || isComingBack(h)) return undefined;
   return {

@@ -84,6 +84,14 @@ describe('rules fire at their threshold, and not before', () => {
     expect(codes(history([...times(5, 'done'), ...half]))).toEqual([]);
   });
 
+  test('few done for three weeks: not where some of them were agreed to be away', () => {
+    const few = ['done', 'missed', 'missed', 'done', 'missed', 'missed', 'done', 'missed', 'missed', 'done', 'missed'];
+    expect(codes(history(few))).toEqual(['low']);
+    expect(codes(history(few.with(4, 'excused')))).toEqual([]);
+    expect(codes(history(few.with(0, 'excused')))).toEqual([]);
+    expect(codes(history(few), { low: { threshold: 30 } })).toEqual([]);
+  });
+
   test('half of what they did isn’t told beside what says the same, and is beside anything else', () => {
     const fading = [...times(5, 'done'), 'missed', 'done', 'missed', 'done', 'missed', 'missed', 'done'];
     const ended = [...times(5, 'done'), 'done', 'missed', 'done', 'missed', 'done', 'missed', 'missed'];
