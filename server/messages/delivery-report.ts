@@ -27,7 +27,10 @@ function readGroups(text: string): Fields[] {
       fields = undefined;
       continue;
     }
-    if (!fields) groups.push((fields = new Map()));
+    if (!fields) {
+      fields = new Map<string, string>();
+      groups.push(fields);
+    }
     if (line.startsWith(' ') || line.startsWith('\t')) {
       if (name !== '') fields.set(name, `${fields.get(name) ?? ''} ${line.trim()}`.trim());
       continue;
