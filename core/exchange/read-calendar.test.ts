@@ -157,6 +157,34 @@ describe('blocked days from a calendar file', () => {
     });
   });
 
+  it('single dates beside a rule and without one, as days, times and periods', () => {
+    const event = (more: string) => calendar(`UID:r\nDTSTART;VALUE=DATE:20260504\nSUMMARY:Fair\n${more}`);
+    expect(days(event('RDATE;VALUE=DATE:20260511,20260520'), '2026-05-01', '2026-05-31')).toEqual([
+      '2026-05-04 Fair',
+      '2026-05-11 Fair',
+      '2026-05-20 Fair',
+    ]);
+    expect(days(event('RRULE:FREQ=WEEKLY;COUNT=2\nRDATE;VALUE=DATE:20260520'), '2026-05-01', '2026-05-31')).toEqual([
+      '2026-05-04 Fair',
+      '2026-05-11 Fair',
+      '2026-05-20 Fair',
+    ]);
+    const timed = calendar(
+      'UID:p\nDTSTART:20260504T100000Z\nDTEND:20260504T110000Z\nSUMMARY:Fair\nRDATE;VALUE=PERIOD:20260512T100000Z/20260512T120000Z',
+    );
+    expect(days(timed, '2026-05-01', '2026-05-31')).toEqual(['2026-05-04 Fair', '2026-05-12 Fair']);
+  });
+
+  it('a moved day without the event that repeats stands by itself; what takes events back leaves none', () => {
+    const moved = calendar('UID:m\nDTSTART;VALUE=DATE:20260506\nRECURRENCE-ID;VALUE=DATE:20260504\nSUMMARY:Moved');
+    expect(days(moved, '2026-05-01', '2026-05-31')).toEqual(['2026-05-06 Moved']);
+    const back = calendar('UID:c\nDTSTART;VALUE=DATE:20260502\nSUMMARY:Off').replace(
+      'VERSION:2.0',
+      'VERSION:2.0\r\nMETHOD:CANCEL',
+    );
+    expect(readCalendar(back, span)).toMatchObject({ days: [], left: ['1 cancelled event'] });
+  });
+
   it('says so where it is saved in another encoding', () => {
     const utf16 = Buffer.from(calendar('UID:a\nDTSTART;VALUE=DATE:20260502'), 'utf16le').toString('latin1');
     expect(readCalendar(utf16, span)).toMatchObject({

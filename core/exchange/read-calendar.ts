@@ -272,18 +272,41 @@ class DayCollector {
   }
 }
 
+/** Dates that are named as stretches of time, by when those begin: only the day is wanted. */
+function periodsAsStarts(component: ICAL.Component): void {
+  for (const property of component.getAllProperties('rdate')) {
+    const values = property.getValues() as unknown[];
+    if (!values.some((v) => v instanceof ICAL.Period)) continue;
+    const starts = new ICAL.Property('rdate');
+    starts.resetType('date-time');
+    starts.setValues(values.map((v) => (v instanceof ICAL.Period ? v.start : v)));
+    component.removeProperty(property);
+    component.addProperty(starts);
+  }
+}
+
 /** Follows the events of one calendar; those that its zone rules break are followed again without them. */
 function collectEvents(calendar: ICAL.Component, found: DayCollector, onDate: () => void): void {
   const components = calendar.getAllSubcomponents('vevent');
+  const masters = new Set(
+    components.filter((c) => !c.hasProperty('recurrence-id')).map((c) => c.getFirstPropertyValue('uid')),
+  );
   const moved = groupBy(
-    components.filter((c) => c.hasProperty('recurrence-id')),
+    components.filter((c) => c.hasProperty('recurrence-id') && masters.has(c.getFirstPropertyValue('uid'))),
     (c) => c.getFirstPropertyValue('uid'),
   );
+  // What takes events back has none that stands (RFC 5546, 3.2.5).
+  const takesBack = String(calendar.getFirstPropertyValue('method') ?? '').toUpperCase() === 'CANCEL';
   const broken: ICAL.Component[] = [];
   for (const component of components) {
-    if (component.hasProperty('recurrence-id')) continue;
+    // A moved day goes with the event that repeats; where that isn't in the file, it stands by itself.
+    if (component.hasProperty('recurrence-id')) {
+      if (masters.has(component.getFirstPropertyValue('uid'))) continue;
+      component.removeAllProperties('recurrence-id');
+    }
+    periodsAsStarts(component);
     found.events++;
-    if (component.getFirstPropertyValue('status') === 'CANCELLED') found.cancelled++;
+    if (takesBack || component.getFirstPropertyValue('status') === 'CANCELLED') found.cancelled++;
     else if (!component.hasProperty('dtstart')) found.unread++;
     else {
       found.current = wordsOf(component);
@@ -322,6 +345,13 @@ function tryEvent(
 const dayOf = (time: ICAL.Time): DayDate =>
   `${String(time.year).padStart(4, '0')}-${String(time.month).padStart(2, '0')}-${String(time.day).padStart(2, '0')}` as DayDate;
 
+/** Whether an event's own date is one that it leaves out. */
+const isTakenOut = ({ component, startDate }: ICAL.Event): boolean =>
+  component
+    .getAllProperties('exdate')
+    .flatMap((p) => p.getValues() as unknown[])
+    .some((value) => value instanceof ICAL.Time && value.compare(startDate) === 0);
+
 interface Occurrence {
   readonly start: ICAL.Time;
   readonly end: ICAL.Time;
@@ -333,6 +363,9 @@ function* occurrences(event: ICAL.Event, { from, to }: CalendarSpan, onDate: () 
     yield { start: event.startDate, end: event.endDate ?? event.startDate, item: event };
     return;
   }
+  // Dates that are named one by one come beside the event's own, which a rule brings along (RFC 5545, 3.8.5.2).
+  if (!event.component.hasProperty('rrule') && !isTakenOut(event))
+    yield { start: event.startDate, end: event.endDate ?? event.startDate, item: event };
   const iterator = event.iterator();
   // Long before the span only one that was moved could still lie in it.
   const days = Math.ceil(event.duration.toSeconds() / 86_400) + 2;

@@ -200,7 +200,12 @@ describe('who needs a word', () => {
     });
     const { rows } = await db.owner.query(`select kind, address, extra, state from message where kind = 'note'`);
     expect(rows).toEqual([
-      { kind: 'note', address: 'dee@example.org', extra: { subject: 'Hello', words: 'How is it?' }, state: 'waiting' },
+      {
+        kind: 'note',
+        address: 'dee@example.org',
+        extra: { subject: 'Hello', words: 'How is it?', byCoach: expect.any(Number) as number },
+        state: 'waiting',
+      },
     ]);
     expect(await items('Dee')).toEqual([]);
     const acts = await db.owner.query<{ id: number }>('select id from coach_act');

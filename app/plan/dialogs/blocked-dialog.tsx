@@ -34,7 +34,9 @@ export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
   const read = async (file: File) => {
     try {
       const { readCalendar } = await import('../../../core/exchange/read-calendar.ts');
-      const calendar = readCalendar(await file.text(), {
+      const { decodeCalendarText } = await import('../../../core/exchange/decode-text.ts');
+      const { text, encoding } = decodeCalendarText(new Uint8Array(await file.arrayBuffer()));
+      const calendar = readCalendar(text, {
         from: first,
         to: last,
         timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
@@ -46,7 +48,7 @@ export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
         .filter((d) => !known.has(keyOf(d)));
       setFound(days);
       return setNote(
-        `${calendar.events} ${calendar.events === 1 ? 'event' : 'events'} read; ${days.length} new ${days.length === 1 ? 'day lies' : 'days lie'} in these weeks${calendar.left.length > 0 ? `. Left out: ${calendar.left.join('; ')}` : ''}.`,
+        `${calendar.events} ${calendar.events === 1 ? 'event' : 'events'} read; ${days.length} new ${days.length === 1 ? 'day lies' : 'days lie'} in these weeks${calendar.left.length > 0 ? `. Left out: ${calendar.left.join('; ')}` : ''}.${encoding === 'UTF-8' ? '' : ` Its letters are in ${encoding}.`}`,
       );
     } catch {
       return setNote('The file couldn’t be read. Choose it again.');
