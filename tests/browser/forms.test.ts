@@ -114,7 +114,7 @@ describe('a session of many forms, from the writer to Follow up', () => {
     await send('w1d3', MANY);
     await reader.goto(link);
     for (const words of [
-      '3 of each, then 6, 9 and so on while the time lasts; then down by 3 from the set you stopped in',
+      '3 of each, then 6, 9 and so on for 0:20; then down by 3 from the set you stopped in, for 0:20 again',
       '0:20 rest after each way',
       '0:10 rest after each window',
       'window 1 squat, window 2 march',

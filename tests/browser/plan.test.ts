@@ -117,7 +117,7 @@ describe('a four-week programme from an empty page, by keyboard alone', () => {
     await proposal().getByRole('button', { name: 'Day by day' }).focus();
     await press('Enter');
     await proposal()
-      .getByText(/reps 11\/13\/12\/11 → 12\/14\/14\/12/)
+      .getByText(/reps 11\/13\/12\/11 → 12\/14\/12\/12/)
       .waitFor();
     await proposal().getByRole('button', { name: 'Apply' }).focus();
     await press('Enter');
