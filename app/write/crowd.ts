@@ -12,10 +12,13 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     // What people spare is theirs and their coaches' to know.
     if (!seesHealth(coach.role)) return [];
     const people = await listParticipants(db, programme.runId);
-    return people.map(({ enrolmentId: id, name, profile, timeZone }): SeenPerson => ({
-      id,
-      name,
-      person: toFitPerson(profile, localDate(nowMs(), timeZone)),
-    }));
+    // Whoever has left gets nothing of it.
+    return people
+      .filter((p) => p.leftOn === null || p.leftOn > localDate(nowMs(), p.timeZone))
+      .map(({ enrolmentId: id, name, profile, timeZone }): SeenPerson => ({
+        id,
+        name,
+        person: toFitPerson(profile, localDate(nowMs(), timeZone)),
+      }));
   });
 }
