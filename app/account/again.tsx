@@ -20,7 +20,7 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 export default function Again({ actionData }: Route.ComponentProps) {
-  const busy = useNavigation().state !== 'idle';
+  const busy = useNavigation().state === 'submitting';
   return (
     <AccountPage title="Is it you?">
       <AccountPart

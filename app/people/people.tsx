@@ -80,7 +80,7 @@ export default function People({ loaderData }: Route.ComponentProps) {
   const actionData = useActionData<typeof action>();
   const result = unlessAsked(actionData);
   const submit = useSubmit();
-  const busy = useNavigation().state !== 'idle';
+  const busy = useNavigation().state === 'submitting';
   const leaving = useLeaving(actionData, (form) => void submit(form, { method: 'post' }), busy);
   const [seen, setSeen] = useState(result);
   if (result !== seen) {

@@ -63,7 +63,7 @@ export default function RunPage({ loaderData, actionData }: Route.ComponentProps
   const { run, programme, today, lastDay, canMove, zone, firstCoach } = loaderData;
   const said = unlessAsked(actionData);
   const errors: Record<string, string> = said?.errors ?? {};
-  const busy = useNavigation().state !== 'idle';
+  const busy = useNavigation().state === 'submitting';
   const submit = useSubmit();
   const leaving = useLeaving(actionData, (form) => void submit(form, { method: 'post' }), busy);
   const part = { ...loaderData, errors, busy, feed: said?.feed };
