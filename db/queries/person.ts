@@ -182,6 +182,8 @@ export interface Participant extends PlaceInRun {
   readonly isClosed: boolean;
   /** A lighter way back in, until that day. */
   readonly easedUntil: DayDate | null;
+  /** How quick they are beside what is planned with; null where that isn't known. */
+  readonly pace: PersonPace | null;
   readonly profile: PersonProfile;
 }
 
@@ -193,6 +195,7 @@ interface ParticipantRow extends ProfileRow, PlaceRow {
   has_link: boolean;
   is_closed: boolean;
   eased_until: string | null;
+  pace: unknown;
 }
 
 const toParticipant = (r: ParticipantRow): Participant => ({
@@ -203,6 +206,7 @@ const toParticipant = (r: ParticipantRow): Participant => ({
   hasLink: r.has_link,
   isClosed: r.is_closed,
   easedUntil: r.eased_until as DayDate | null,
+  pace: readPersonPace(r.pace),
   profile: toProfile(r),
   ...toPlace(r),
 });
@@ -256,7 +260,7 @@ export async function listRoster(db: Db, runId: number): Promise<RosterRow[]> {
 
 export async function listParticipants(db: Db, runId: number): Promise<Participant[]> {
   const { rows } = await db.query<ParticipantRow>(
-    `select e.id as enrolment_id, p.id as person_id, p.name, p.detail, e.eased_until, ${PLACE_COLUMNS}, ${PROFILE_COLUMNS},
+    `select e.id as enrolment_id, p.id as person_id, p.name, p.detail, e.eased_until, e.pace, ${PLACE_COLUMNS}, ${PROFILE_COLUMNS},
        exists (select 1 from personal_link l where l.person_id = p.id and l.kind = 'personal' and l.revoked_at is null) as has_link,
        p.closed_at is not null as is_closed
      from enrolment e join person p on p.id = e.person_id

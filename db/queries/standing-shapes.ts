@@ -8,7 +8,8 @@ export interface DoneShape {
   readonly block: number;
   readonly item: number;
   readonly to: string;
-  readonly dose?: { readonly from: string; readonly to: string };
+  /** Times what was sent, where that was another number. */
+  readonly times?: number;
 }
 
 /** Records that stand of some days with scores, or with something done in another shape: by the fit, and on the way. */

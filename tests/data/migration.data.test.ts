@@ -76,8 +76,11 @@ const STORED_AT: Readonly<Record<number, string>> = {
   17: `
     insert into scale_override (workspace_id, scale_id, scale) values (1, 'bands', '{"id":"bands","name":"Bands","steps":["thin band","thick band"]}')`,
   18: `update enrolment set held_week = 2`,
-  19: `update enrolment set pace = '{"factor": 1.2, "low": 1.1, "high": 1.3, "records": 9}'`,
-  20: `update run set reply_to = 'answers@example.org'`,
+  19: `update enrolment set pace = '{"factor": 1.2, "low": 1.1, "high": 1.3, "records": 9, "peers": 0}'`,
+  20: `
+    update run set reply_to = 'answers@example.org';
+    update programme set frame = jsonb_set(frame, '{guards}', '{"off": [], "thresholds": {"levers-at-once": 2, "monotony": 3}}')`,
+  21: '',
 };
 
 let cluster: Cluster;
@@ -159,6 +162,11 @@ describe('a database of an earlier version comes up to date with what is in it',
               mae,
             ]);
           expect((await getPlan(db, { id: 1, runId: 1 })).programme.title).toBe('Mornings');
+          if (number === 20)
+            expect((await getPlan(db, { id: 1, runId: 1 })).programme.guards.thresholds).toEqual({
+              'levers-at-once': 3,
+              monotony: 3,
+            });
           const [day] = await listDays(db, programme);
           expect((await findRecord(db, people[0]!.enrolmentId, day!.id))?.remark).toBe('kept');
           expect((await listCoaches(db)).map((c) => c.role)).toEqual(['owner', 'coach']);

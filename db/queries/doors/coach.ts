@@ -23,21 +23,6 @@ export async function listCoachNames(db: Db): Promise<string[]> {
   return rows.map((r) => r.name);
 }
 
-/** Whom an answer to a message may reach. */
-export interface CoachAddress {
-  readonly id: number;
-  readonly name: string;
-  readonly email: string;
-}
-
-/** The coaches of a workspace with their addresses, the first one first. */
-export async function listCoachAddresses(db: Db): Promise<CoachAddress[]> {
-  const { rows } = await db.query<{ id: number; name: string; email: string }>(
-    'select id, name, email from coach where gone_at is null order by id',
-  );
-  return rows;
-}
-
 export async function getCoachName(db: Db, coachId: number): Promise<string> {
   const { rows } = await db.query<{ name: string }>('select name from coach where id = $1::bigint', [coachId]);
   return rows[0]?.name ?? '';
@@ -51,7 +36,7 @@ export interface Coach {
   readonly hasSecondStep: boolean;
 }
 
-/** Who coaches in a workspace. */
+/** Who coaches in a workspace, the first one first. */
 export async function listCoaches(db: Db): Promise<Coach[]> {
   const { rows } = await db.query<{ id: number; name: string; email: string; role: CoachRole; has: boolean }>(
     `select id, name, email, role, totp_sealed is not null as has
