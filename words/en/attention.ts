@@ -65,7 +65,7 @@ export const RULE_WORDS: Record<
     bound: 'up to',
   },
   low: {
-    name: 'Does few, for weeks',
+    name: 'Does little, for weeks',
     means: (n) =>
       `In the last three weeks they did under ${n} % of six due days or more, also where they did the last one. Not where they were away in them, nor while they are coming back.`,
     unit: '%',
@@ -140,7 +140,7 @@ export function attentionWords(facts: AttentionFacts, reader: Reader = 'coach'):
       return `${facts.done} of ${plural(facts.due, 'due day')} done in the last three weeks.`;
     case 'felt-above':
     case 'felt-below':
-      return `The last ${facts.efforts.length} sessions felt like ${facts.efforts.join(', ')}, where ${plannedWords(facts.planned)} planned: in the middle ${plural(facts.by, 'point')} ${facts.code === 'felt-above' ? 'more' : 'less'}.`;
+      return `The last ${facts.efforts.length} sessions felt like ${facts.efforts.join(', ')}, where ${plannedWords(facts.planned)} planned: the middle one ${plural(facts.by, 'point')} ${facts.code === 'felt-above' ? 'more' : 'less'}.`;
     case 'effort-high':
       return `Effort ${facts.efforts.join(', ')} in the last three sessions.`;
     case 'effort-rising':

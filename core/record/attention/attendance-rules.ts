@@ -1,4 +1,5 @@
 import type { Absence } from '../../calendar/absence.ts';
+import { addDays } from '../../calendar/day.ts';
 import { daysBetween } from '../../calendar/days-between.ts';
 import { isKept, isOwed } from '../adherence/strand.ts';
 import type { PersonHistory } from './history.ts';
@@ -47,8 +48,9 @@ function sinceGap(h: PersonHistory): { readonly missed: number; readonly since: 
   const since: number[] = [];
   let missed = 0;
   for (let i = h.states.length - 1; i >= 0; i--) {
-    if (!owed(h)(i)) continue;
-    if (isKept(h.states[i]!)) {
+    const state = h.states[i]!;
+    if (!isOwed(state)) continue;
+    if (isKept(state)) {
       if (missed >= GAP_DUE) break;
       missed = 0;
     } else missed++;
@@ -72,7 +74,8 @@ export const low: Rule<'low'> = (h, pct) => {
   const first = dates[all[0]!]!;
   // Three weeks must have been theirs.
   if (daysBetween(first, today) < LASTING_DAYS - 1) return undefined;
-  const isLately = (i: number) => dates[i]! <= today && daysBetween(dates[i]!, today) < LASTING_DAYS;
+  const from = addDays(today, 1 - LASTING_DAYS);
+  const isLately = (i: number) => dates[i]! >= from && dates[i]! <= today;
   // Whoever was away in them, as agreed, hasn't had three weeks.
   if (states.some((state, i) => state === 'excused' && isLately(i))) return undefined;
   const lately = all.filter(isLately);

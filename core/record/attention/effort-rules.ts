@@ -2,7 +2,7 @@ import { median } from 'd3-array';
 import { daysBetween } from '../../calendar/days-between.ts';
 import type { HistoryPlan, PersonHistory } from './history.ts';
 import { asEffort, effortAt, efforts, lastOf, rated } from './history.ts';
-import type { Found, Rule } from './rule.ts';
+import type { Rule } from './rule.ts';
 import { ALIKE_LOAD, FELT_LAST, FELT_LEAST, LATELY, RUNNING } from './rule.ts';
 
 export const effortHigh: Rule<'effort-high'> = (h, n) => {
@@ -55,28 +55,30 @@ export const effortRising: Rule<'effort-rising'> = (h, n) => {
   };
 };
 
-/** The last sessions of which both are known, felt and planned, with the middle of their difference. */
-function feltApart<C extends 'felt-above' | 'felt-below'>(
-  h: PersonHistory,
-  code: C,
-  isApart: (by: number) => boolean,
-): Found<C> | undefined {
+/** The last sessions of which both are known, felt and planned, with the middle of their difference; undefined where they are too few. */
+function lastFelt(h: PersonHistory) {
   const { planned, dayIds } = h.plan;
   const isRated = rated(h);
   const last = lastOf(h, (i) => isRated(i) && typeof planned[i] === 'number', FELT_LAST);
   if (last.length < FELT_LEAST || daysBetween(h.dates[last[0]!]!, h.today) > LATELY) return undefined;
-  const by = median(last, (i) => excessAt(h, i))!;
-  if (!isApart(by)) return undefined;
-  const facts = {
-    code,
-    efforts: efforts(h, last),
-    planned: last.map((i) => planned[i]!).reverse(),
-    by: Math.abs(by),
-    evidence: asEffort(h, last),
-    occasion: String(dayIds[last.at(-1)!]),
+  const apart = median(last, (i) => excessAt(h, i))!;
+  return {
+    apart,
+    item: {
+      efforts: efforts(h, last),
+      planned: last.map((i) => planned[i]!).reverse(),
+      by: Math.abs(apart),
+      evidence: asEffort(h, last),
+      occasion: String(dayIds[last.at(-1)!]),
+    },
   };
-  return facts as unknown as Found<C>;
 }
 
-export const feltAbove: Rule<'felt-above'> = (h, n) => feltApart(h, 'felt-above', (by) => by >= n);
-export const feltBelow: Rule<'felt-below'> = (h, n) => feltApart(h, 'felt-below', (by) => by <= -n);
+export const feltAbove: Rule<'felt-above'> = (h, n) => {
+  const felt = lastFelt(h);
+  return felt && felt.apart >= n ? { code: 'felt-above', ...felt.item } : undefined;
+};
+export const feltBelow: Rule<'felt-below'> = (h, n) => {
+  const felt = lastFelt(h);
+  return felt && felt.apart <= -n ? { code: 'felt-below', ...felt.item } : undefined;
+};

@@ -68,6 +68,14 @@ export type Evidence = { readonly dayId: number } & (
   | { readonly kind: 'said'; readonly words: string }
 );
 
+/** Efforts felt and planned, session by session, the oldest first. */
+export interface FeltApart {
+  readonly efforts: readonly number[];
+  readonly planned: readonly number[];
+  /** The middle of felt less planned, without its sign. */
+  readonly by: number;
+}
+
 /** Why someone asks for a word or a look, with the figures. */
 export type AttentionFacts =
   | { readonly code: 'never-started'; readonly due: number }
@@ -94,13 +102,8 @@ export type AttentionFacts =
       readonly efforts: readonly number[];
       readonly planned: readonly (number | null)[];
     }
-  | {
-      readonly code: 'felt-above' | 'felt-below';
-      readonly efforts: readonly number[];
-      readonly planned: readonly number[];
-      /** The middle of felt less planned, without its sign. */
-      readonly by: number;
-    }
+  | (FeltApart & { readonly code: 'felt-above' })
+  | (FeltApart & { readonly code: 'felt-below' })
   | { readonly code: 'score-fell'; readonly label: string; readonly score: string; readonly before: string }
   | { readonly code: 'best-score'; readonly label: string; readonly score: string; readonly of: number }
   /** How often they said so lately, and what they said last. */
