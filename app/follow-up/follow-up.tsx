@@ -446,8 +446,7 @@ function DayBeside({ loaderData, day }: { loaderData: LoaderData; day: NonNullab
           ))}
           {record.fit.length > 0 && (
             <p className="small">
-              <span className="soft">In their shape:</span>{' '}
-              {record.fit.map((c) => `${c.to} instead of ${c.from}`).join(', ')}
+              <span className="soft">As it fitted them:</span> {record.fit.join('; ')}
             </p>
           )}
           {record.details.map((d) => (

@@ -13,14 +13,7 @@ import { formText } from '../../server/http/form-text.ts';
 import { instantWords } from '../../server/messages/compose.ts';
 import { parseId } from '../../server/http/parse-number.ts';
 import type { NextAnswer } from '../../server/follow-up/proposal-answers.ts';
-import {
-  answerPace,
-  answerProposals,
-  isHold,
-  letGo,
-  parseBy,
-  undoAnswer,
-} from '../../server/follow-up/proposal-answers.ts';
+import { answerPace, answerProposals, letGo, parseBy, undoAnswer } from '../../server/follow-up/proposal-answers.ts';
 import type { ChangedDay, GroupProposal, PersonProposal } from '../../server/follow-up/proposals.ts';
 import { loadWhatNext } from '../../server/follow-up/proposals.ts';
 import { FollowLinks } from './strands/follow-links.tsx';
@@ -52,7 +45,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
           name: a.name,
           enrolmentId: a.enrolmentId,
           answer: a.answer,
-          isHeld: a.answer === 'accepted' && isHold(a.change),
+          isHeld: a.isHeld,
           words: a.words,
           by: a.by,
           at: instantWords(a.atMs, zone),
@@ -102,7 +95,9 @@ export default function WhatNext({ loaderData }: Route.ComponentProps) {
       <div className="page-title follow-title">
         <h1>What next</h1>
         <p className="soft">
-          {count === 0 ? 'nothing to decide' : `${plural(count, 'proposal')} after the week that is over; you decide`}
+          {count === 0
+            ? 'nothing to decide'
+            : `${plural(count, 'proposal')} after the last week that is over and wasn’t lighter; you decide`}
         </p>
         <FollowLinks current="next" />
       </div>

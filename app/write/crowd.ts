@@ -1,8 +1,9 @@
 import { seesHealth } from '../../core/coach-role.ts';
 import { localDate } from '../../core/calendar/release.ts';
 import { nowMs } from '../../server/config.ts';
-import { listParticipants, toFitPerson } from '../../db/queries/person.ts';
+import { listParticipants } from '../../db/queries/person.ts';
 import { withProgramme } from '../../server/doors/coach-scope.ts';
+import { fitPersonOf } from '../../server/participant/fitted-view.ts';
 import type { SeenPerson } from './seen-person.ts';
 import type { Route } from './+types/crowd';
 
@@ -15,10 +16,6 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     // Whoever has left gets nothing of it.
     return people
       .filter((p) => p.leftOn === null || p.leftOn > localDate(nowMs(), p.timeZone))
-      .map(({ enrolmentId: id, name, profile, timeZone }): SeenPerson => ({
-        id,
-        name,
-        person: toFitPerson(profile, localDate(nowMs(), timeZone)),
-      }));
+      .map((p): SeenPerson => ({ id: p.enrolmentId, name: p.name, person: fitPersonOf(p) }));
   });
 }

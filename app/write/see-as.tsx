@@ -2,6 +2,7 @@ import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
 import { countShapes, SEEN_AS } from '../../core/fit/count-shapes.ts';
 import { explainChange } from '../../core/fit/fit-change.ts';
+import { libraryFor } from '../../core/fit/paced-library.ts';
 import { fitSession } from '../../core/fit/fit-session.ts';
 import type { MovementLibrary } from '../../core/movement/library.ts';
 import { formatLength } from '../../core/session/explain/explain.ts';
@@ -40,7 +41,10 @@ export function SeeAs({ analysis, library, programmeId, count }: SeeAsProps) {
     () => (person ? fitSession(document, blocks, person, library) : undefined),
     [document, blocks, person, library],
   );
-  const plan = useMemo(() => (fitted ? computePlan(fitted.document, library) : undefined), [fitted, library]);
+  const plan = useMemo(
+    () => (fitted && person ? computePlan(fitted.document, libraryFor(person, library)) : undefined),
+    [fitted, person, library],
+  );
   const shapes = useMemo(
     () =>
       as === 'all'

@@ -1,4 +1,4 @@
-import type { Block } from '../document/document.ts';
+import type { Block, WorkItem } from '../document/document.ts';
 import { printClauses, printDose, printLoad } from '../notation/print.ts';
 import { isWork } from '../words/describe-item.ts';
 import type { FitChange } from './fit-change.ts';
@@ -11,6 +11,13 @@ const doseWords = (item: Block['items'][number]): string =>
     ? [item.dose ? printDose(item.dose) : '', item.load ? printLoad(item.load) : ''].filter(Boolean).join(' ')
     : '';
 
+const countOf = ({ dose }: WorkItem): number | undefined =>
+  dose?.kind === 'reps' && dose.amount.kind === 'fixed' ? dose.amount.value : undefined;
+const roundsOf = ({ rounds }: Block): number | undefined =>
+  rounds && rounds.low === rounds.high ? rounds.low : undefined;
+const timesOf = (before: number | undefined, after: number | undefined): Pick<FitChange, 'times'> =>
+  before === undefined || after === undefined || before === after ? {} : { times: after / before };
+
 /** What one of two versions of a block has otherwise: its own clauses first, then line by line. Both have the same lines. */
 export function blockChanges(
   before: Block,
@@ -22,7 +29,15 @@ export function blockChanges(
   const from = was.filter((c) => !is.includes(c)).join(', ');
   const to = is.filter((c) => !was.includes(c)).join(', ');
   const name = before.label ?? before.role;
-  if (from !== to) changes.push({ ...said, item: OF_BLOCK, from: name, to: name, dose: { from, to } });
+  if (from !== to)
+    changes.push({
+      ...said,
+      item: OF_BLOCK,
+      from: name,
+      to: name,
+      dose: { from: from || 'nothing', to: to || 'nothing' },
+      ...timesOf(roundsOf(before), roundsOf(after)),
+    });
   for (const [i, old] of before.items.entries()) {
     const now = after.items[i]!;
     if (!isWork(old) || !isWork(now)) continue;
@@ -34,6 +49,7 @@ export function blockChanges(
       item: i,
       ...names,
       ...(dose.from !== dose.to && { dose: { from: dose.from || 'as said', to: dose.to || 'as said' } }),
+      ...timesOf(countOf(old), countOf(now)),
     });
   }
   return changes;

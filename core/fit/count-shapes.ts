@@ -2,6 +2,7 @@ import type { Block, SessionDocument } from '../document/document.ts';
 import { isWork, itemName } from '../words/describe-item.ts';
 import type { FitPerson, Level } from '../movement/fit-movement.ts';
 import { ANYONE } from '../movement/fit-movement.ts';
+import { isReshaped } from './fit-change.ts';
 import { fitSession } from './fit-session.ts';
 import type { MovementLibrary } from '../movement/library.ts';
 import { PATTERNS } from '../movement/movement.ts';
@@ -33,7 +34,7 @@ export function countShapes(
     else kinds.set(key, { person, people: 1 });
   }
   for (const { person, people: number } of kinds.values()) {
-    for (const change of fitSession(document, blocks, person, library).changes) {
+    for (const change of fitSession(document, blocks, person, library).changes.filter(isReshaped)) {
       const key = `${change.block}/${change.item}`;
       const own = counts.get(key) ?? new Map<string, number>();
       own.set(change.to, (own.get(change.to) ?? 0) + number);

@@ -12,6 +12,8 @@ export interface FitChange {
   readonly reason: string;
   /** The dose before and after, where it had to change too. */
   readonly dose?: { readonly from: string; readonly to: string };
+  /** Times what was sent, of a line's count or a block's rounds; only where both are plain numbers. */
+  readonly times?: number;
   /** In a block with a score: the number is of another shape, and is compared as such. */
   readonly isScored: boolean;
 }

@@ -1,6 +1,7 @@
 import { withOption } from '../document/option.ts';
 import type { FitChange } from './fit-change.ts';
 import { blockChanges } from './block-changes.ts';
+import { libraryFor } from './paced-library.ts';
 import { withOwnDoses } from './own-doses.ts';
 import { fitSlots, withCount } from '../forms/slot-fit.ts';
 import { printDose } from '../notation/print.ts';
@@ -25,14 +26,15 @@ export interface FittedSession {
 /**
  * Turns a session into the one that a person does. `blocks` are resolved (a version's, with routines written out).
  * Nothing is dropped: every item keeps its place, its slot and its sides; a dose becomes smaller where its slot would
- * overflow. A person without anything to consider gets the session as it is.
+ * overflow, at their own pace. A person without anything to consider gets the session as it is.
  */
 export function fitSession(
   document: SessionDocument,
   blocks: readonly Block[],
   person: FitPerson,
-  library: MovementLibrary,
+  common: MovementLibrary,
 ): FittedSession {
+  const library = libraryFor(person, common);
   const changes: FitChange[] = [];
   const unjudged = new Set<string>();
   const fitted = blocks.map((block, b): Block => {

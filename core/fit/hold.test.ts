@@ -1,9 +1,12 @@
-import { expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
+import type { DayDate } from '../calendar/day.ts';
+import { ANYONE } from '../movement/fit-movement.ts';
 import { baseLibrary } from '../movement/library.ts';
 import { parseSession } from '../notation/read-session.ts';
 import { printSession } from '../notation/print.ts';
 import { explainChange } from './fit-change.ts';
-import { withHeldNumbers } from './hold.ts';
+import { OF_BLOCK } from './block-changes.ts';
+import { fitHeld, withHeldNumbers } from './hold.ts';
 
 const hold = (now: string, earlier: string) => {
   const { document } = parseSession(now, baseLibrary);
@@ -52,4 +55,30 @@ test('of two blocks that are alike each has its own', () => {
     'Main: 3 rounds\n10 squat\n\nMain: 2 rounds\n8 squat\n',
   );
   expect(text).toBe('Main: 3 rounds\n10 squat\n\nMain: 2 rounds\n8 squat\n');
+});
+
+describe('a session that is held, as its person does it', () => {
+  const fit = (now: string, earlier: string) => {
+    const { document } = parseSession(now, baseLibrary);
+    const held = { blocks: parseSession(earlier, baseLibrary).document.blocks, reason: 'as in week 2' };
+    const fitted = fitHeld(document, document.blocks, { person: ANYONE, held }, baseLibrary);
+    return printSession(fitted.document, baseLibrary);
+  };
+  const session = (rounds: number, head = '') => `${head}Main: ${rounds} rounds\n10 squat\n`;
+  test('has the earlier numbers, and what fits the person on top of them', () => {
+    expect(fit(session(5), session(3))).toContain('3 rounds');
+    const { document } = parseSession(session(5), baseLibrary);
+    const held = { blocks: parseSession(session(3), baseLibrary).document.blocks, reason: 'as in week 2' };
+    const person = { ...ANYONE, doses: [{ movement: null, repsBy: -2, since: '2026-05-01' as DayDate, words: '' }] };
+    const fitted = fitHeld(document, document.blocks, { person, held }, baseLibrary);
+    expect(printSession(fitted.document, baseLibrary)).toContain('3 rounds\n8 squat');
+    expect(fitted.changes.map((c) => [c.item, c.times])).toEqual([
+      [OF_BLOCK, 0.6],
+      [0, 0.8],
+    ]);
+  });
+  test('is never more work than was sent, and never a retest', () => {
+    expect(fit(session(2), session(3))).toContain('2 rounds');
+    expect(fit(session(5, 'Retest: engine\n\n'), session(3))).toContain('5 rounds');
+  });
 });

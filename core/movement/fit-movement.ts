@@ -21,6 +21,8 @@ export interface FitPerson {
   readonly swaps: readonly { readonly from: string; readonly to: string }[];
   /** Counts and weights of their own that hold now. */
   readonly doses?: readonly OwnDose[];
+  /** How long a repetition takes them, times what is planned with; absent: as long. */
+  readonly pace?: number;
 }
 
 export const ANYONE: FitPerson = { levels: {}, spares: [], swaps: [] };

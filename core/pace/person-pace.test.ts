@@ -28,6 +28,19 @@ test('people of the same level stand in where one’s own are few', () => {
   expect(personPace(own, blocks(...Array<number>(50).fill(0.8)))!.factor).toBeLessThan(alone);
 });
 
+test('who has few of their own goes by their level, where that is sure for one of them', () => {
+  const even = blocks(...Array<number>(40).fill(1.4));
+  const pace = personPace(blocks(1.4), even)!;
+  expect([pace.records, pace.peers]).toEqual([1, 40]);
+  expect(pace.factor).toBeGreaterThan(1.3);
+  expect(plannedFactor(pace)).toBeGreaterThan(1.25);
+  // Where people of a level differ, it says little of one of them.
+  const mixed = blocks(...Array.from({ length: 40 }, (_, i) => (i % 2 ? 0.8 : 1.8)));
+  expect(plannedFactor(personPace(blocks(1.4), mixed)!)).toBe(1);
+  expect(personPace([], blocks(...Array<number>(9).fill(1.4)))).toBeUndefined();
+  expect(personPace([], blocks(...Array<number>(10).fill(1.4)))).toBeDefined();
+});
+
 test('three blocks are too few, breaks aren’t counted, and nobody is planned with at more than twice the time', () => {
   expect(personPace(blocks(1.2, 1.2, 1.2), [])).toBeUndefined();
   expect(personPace(blocks(1.2, 1.2, 1.2, 9, 0.1), [])).toBeUndefined();
@@ -45,7 +58,7 @@ test('times that differ much are less sure; nothing known, or perhaps nothing, i
 });
 
 test('what is stored is taken as far as it can be used', () => {
-  const pace = { factor: 1.2, low: 1.1, high: 1.3, records: 9 };
+  const pace = { factor: 1.2, low: 1.1, high: 1.3, records: 9, peers: 0 };
   expect(readPersonPace(pace)).toEqual(pace);
   for (const bad of [null, {}, { ...pace, factor: 0 }, { ...pace, high: 'x' }, { ...pace, records: 1.5 }])
     expect(readPersonPace(bad)).toBeNull();

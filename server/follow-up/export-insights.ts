@@ -1,10 +1,12 @@
 import type pg from 'pg';
-import { Z_95 } from '../../core/record/insights/shares.ts';
 import { note } from '../doors/audit.ts';
 import { countRead } from '../http/limits/costly-reads.ts';
 import { type ProgrammeScope } from '../doors/coach-scope.ts';
 import { fileAnswer, toCsv } from '../http/csv.ts';
 import { loadInsights } from './run-insights.ts';
+
+/** JSON has no infinity: a week of seven equal days says so in a word. */
+const sayInfinite = (_key: string, value: unknown): unknown => (value === Infinity ? 'infinite' : value);
 
 const pct = (n: number): number => Math.round(n * 1000) / 10;
 
@@ -17,7 +19,7 @@ export async function exportInsights(db: pg.PoolClient, { programme, coach }: Pr
     return fileAnswer(
       'is-it-working',
       false,
-      `${JSON.stringify({ programme: programme.title, ...insights }, null, 2)}\n`,
+      `${JSON.stringify({ programme: programme.title, ...insights }, sayInfinite, 2)}\n`,
     );
   return fileAnswer(
     'is-it-working',
@@ -40,8 +42,8 @@ export async function exportInsights(db: pg.PoolClient, { programme, coach }: Pr
         count: s.events,
         of: s.atRisk,
         percent: pct(s.share),
-        low: pct(Math.max(0, s.share - Z_95 * s.se)),
-        high: pct(Math.min(1, s.share + Z_95 * s.se)),
+        low: pct(s.low),
+        high: pct(s.high),
       })),
       ...insights.loads.flatMap((w) =>
         [

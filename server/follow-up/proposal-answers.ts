@@ -233,6 +233,30 @@ const planScope = (programme: Programme, coach: ProgrammeScope['coach']) => ({
   now: new Date(nowMs()),
 });
 
+/** Writes days that an answer changed anew, as far as they still stand as it left them and aren't sent; which ones those are. */
+async function rewriteDays(
+  db: pg.PoolClient,
+  { programme, coach }: ProgrammeScope,
+  changed: readonly ChangedDay[],
+  { words, textOf }: { readonly words: string; readonly textOf: (day: ChangedDay, place: number) => string },
+): Promise<
+  | { readonly status: 'refused'; readonly message: string }
+  | { readonly status: 'done'; readonly days: readonly ChangedDay[] }
+> {
+  const book = await loadWorkspaceBook(db);
+  const stored = await getPlan(db, { id: programme.id, runId: programme.runId }, true);
+  const days = changed.filter(
+    (d) => findProgrammeDay(stored.programme, d.place)?.text === d.after && !stored.sent.includes(dayKey(d.place)),
+  );
+  if (days.length === 0) return { status: 'done', days };
+  const done = await changePlan(db, book, planScope(programme, coach), {
+    revision: stored.revision,
+    words: cutLetters(words, 200),
+    edits: days.map((d, i): ProgrammeEdit => ({ kind: 'set-text', place: d.place, text: textOf(d, i) })),
+  });
+  return done.status === 'refused' ? done : { status: 'done', days };
+}
+
 /** Takes an answer back, with what followed from it: what was sent or changed otherwise since stays as it is. */
 export async function undoAnswer(
   db: pg.PoolClient,
@@ -269,20 +293,12 @@ export async function undoAnswer(
     else await deleteOverride(db, movementId);
   }
   if (found.answer === 'accepted' && found.enrolmentId === null && changed.length > 0) {
-    const book = await loadWorkspaceBook(db);
-    const stored = await getPlan(db, { id: programme.id, runId: programme.runId }, true);
-    const back = changed.filter(
-      (d) => findProgrammeDay(stored.programme, d.place)?.text === d.after && !stored.sent.includes(dayKey(d.place)),
-    );
-    kept = changed.length - back.length;
-    if (back.length > 0) {
-      const done = await changePlan(db, book, planScope(programme, coach), {
-        revision: stored.revision,
-        words: cutLetters(`taken back: ${found.words}`, 200),
-        edits: back.map((d): ProgrammeEdit => ({ kind: 'set-text', place: d.place, text: d.before })),
-      });
-      if (done.status === 'refused') return done;
-    }
+    const done = await rewriteDays(db, scope, changed, {
+      words: `taken back: ${found.words}`,
+      textOf: (d) => d.before,
+    });
+    if (done.status === 'refused') return done;
+    kept = changed.length - done.days.length;
   }
   await updateAnswerUndone(db, answerId, now);
   return {
@@ -300,31 +316,20 @@ export async function letGo(
   scope: ProgrammeScope,
   answerId: number,
 ): Promise<NextAnswer | undefined> {
-  const { programme, coach } = scope;
+  const { programme } = scope;
   await lockAnswers(db, programme.runId);
-  const found = (await listAnswers(db, programme.runId)).find((a) => a.id === answerId);
-  if (found?.answer !== 'accepted' || !isHold(found.change)) return undefined;
-  const now = new Date(nowMs());
-  if (found.enrolmentId !== null) {
-    await updatePlace(db, found.enrolmentId, { heldWeek: null });
-    await updateAnswerUndone(db, answerId, now);
-    return { status: 'done', words: 'Let go: from the next session on as everybody.' };
-  }
+  const found = (await loadWhatNext(db, programme)).answers.find((a) => a.id === answerId);
+  if (!found?.isHeld) return undefined;
+  if (found.enrolmentId !== null) return letPersonGo(db, scope, found.enrolmentId);
   const { days = [] } = found.was as GroupWas;
-  const book = await loadWorkspaceBook(db);
-  const stored = await getPlan(db, { id: programme.id, runId: programme.runId }, true);
-  const held = days.filter(
-    (d) => findProgrammeDay(stored.programme, d.place)?.text === d.after && !stored.sent.includes(dayKey(d.place)),
-  );
-  if (held.length > 0) {
-    const done = await changePlan(db, book, planScope(programme, coach), {
-      revision: stored.revision,
-      words: cutLetters(`let go: ${found.words}`, 200),
-      edits: held.map((d, i): ProgrammeEdit => ({ kind: 'set-text', place: d.place, text: days[i]!.before })),
-    });
-    if (done.status === 'refused') return done;
-  }
-  await updateAnswerUndone(db, answerId, now);
+  const done = await rewriteDays(db, scope, days, {
+    words: `let go: ${found.words}`,
+    // The first that is left goes on with what the first one that was held was to be.
+    textOf: (_day, i) => days[i]!.before,
+  });
+  if (done.status === 'refused') return done;
+  const held = done.days;
+  await updateAnswerUndone(db, answerId, new Date(nowMs()));
   return {
     status: 'done',
     words:
@@ -350,7 +355,3 @@ export async function letPersonGo(
   });
   return { status: 'done', words: 'Let go: from the next session on as everybody.' };
 }
-
-/** Whether what an answer changed is held until it is let go. */
-export const isHold = (change: unknown): boolean =>
-  ['hold', 'same-again'].includes((change as { kind?: string } | null)?.kind ?? '');

@@ -65,7 +65,7 @@ export interface WhatNext {
   readonly group: readonly GroupProposal[];
   readonly people: readonly PersonProposal[];
   /** What was answered and stands, the newest first. */
-  readonly answers: readonly (ProposalAnswer & { readonly name: string })[];
+  readonly answers: readonly (ProposalAnswer & { readonly name: string; readonly isHeld: boolean })[];
 }
 
 /** Sessions with weights that are looked back on. */
@@ -172,8 +172,20 @@ export async function loadWhatNext(db: pg.PoolClient, programme: Programme, know
     paces,
     group,
     people: proposals,
-    answers: answers.map((a) => ({ ...a, name: a.enrolmentId === null ? 'all' : (names.get(a.enrolmentId) ?? '') })),
+    answers: answers.map((a) => ({
+      ...a,
+      name: a.enrolmentId === null ? 'all' : (names.get(a.enrolmentId) ?? ''),
+      isHeld: a.answer === 'accepted' && isHeldStill(a, people),
+    })),
   };
+}
+
+/** Whether an answer that was accepted holds numbers, and they weren't let go since. */
+function isHeldStill({ enrolmentId, change }: ProposalAnswer, people: RunFollow['people']): boolean {
+  const own = (change ?? {}) as Partial<GroupChange | PersonChange>;
+  if (own.kind === 'same-again') return true;
+  if (own.kind !== 'hold') return false;
+  return people.some((p) => p.enrolmentId === enrolmentId && p.heldWeek === own.week);
 }
 
 const say = ({ reason }: { readonly reason: PersonReason | GroupReason }): Said => ({

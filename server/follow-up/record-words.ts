@@ -1,3 +1,4 @@
+import { explainChange } from '../../core/fit/fit-change.ts';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { dateOfDay, formatDay } from '../../core/calendar/day.ts';
 import { localDate, localTime } from '../../core/calendar/release.ts';
@@ -41,7 +42,7 @@ export async function recordWords(
     shareRatio: record.shareRatio,
     effort: record.effort,
     remark: record.remark,
-    fit: record.fit.map(({ from, to }) => ({ from, to })),
+    fit: record.fit.map(explainChange),
     details: detailWords(record.details),
     versionNumber: record.versionNumber,
     loggedWords: `${formatDay(localDate(madeMs, timeZone))}, ${localTime(madeMs, timeZone)} their time`,

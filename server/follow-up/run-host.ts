@@ -6,7 +6,7 @@ import type { WeekFacts } from '../../core/record/adherence/week-facts.ts';
 import { sumWeek } from '../../core/record/adherence/week-facts.ts';
 import { ATTENTION_RULES } from '../../core/record/attention/attention-rules.ts';
 import type { DoneAs } from '../../core/record/scores/shared-total.ts';
-import { sharedReps, timesOf } from '../../core/record/scores/shared-total.ts';
+import { sharedReps } from '../../core/record/scores/shared-total.ts';
 import type { Db } from '../../db/pool.ts';
 import type { HostSettings } from '../../db/queries/host.ts';
 import { getHostSettings, listBoardNames } from '../../db/queries/host.ts';
@@ -85,10 +85,7 @@ async function sharedOf(
         const standing = p.records[placeOf.get(d.dayId)!];
         if (!standing || standing.outcome === 'not-done') return sum;
         const { scores = [], shapes = [] } = saidOf.get(`${p.enrolmentId} ${d.dayId}`) ?? {};
-        const doneAs = shapes.map(({ block, item, to, dose }): DoneAs => {
-          const times = timesOf(dose);
-          return { block, item, id: toId(to), ...(times !== undefined && { times }) };
-        });
+        const doneAs = shapes.map(({ to, ...shape }): DoneAs => ({ ...shape, id: toId(to) }));
         return sum + sharedReps(movements, d.facts!, { shareRatio: standing.shareRatio, scores, doneAs });
       }, 0),
     ]),

@@ -11,8 +11,8 @@ import type {
 import { changeWords } from '../../core/fit/fit-change.ts';
 import type { SessionSheet } from '../../core/session/session-sheet.ts';
 import type { Db } from '../../db/pool.ts';
-import type { CoachAddress } from '../../db/queries/doors/coach.ts';
-import { getCoachName, listCoachAddresses } from '../../db/queries/doors/coach.ts';
+import type { Coach } from '../../db/queries/doors/coach.ts';
+import { getCoachName, listCoaches } from '../../db/queries/doors/coach.ts';
 import { insertCoachDoor } from '../../db/queries/doors/coach-door.ts';
 import type { ClaimedMessage } from '../../db/queries/messages/message.ts';
 import type { Enrolment } from '../../db/queries/person.ts';
@@ -99,7 +99,7 @@ export async function composeMessages(
     db,
     toPeople.flatMap((m) => (m.dayId === null ? [] : [{ enrolmentId: m.enrolmentId!, dayId: m.dayId }])),
   );
-  const coaches = await listCoachAddresses(db);
+  const coaches = await listCoaches(db);
   const firsts = await listFirstMessages(
     db,
     toPeople.filter((m) => m.kind === 'change' || m.kind === 'withdrawn').map((m) => m.id),
@@ -144,7 +144,7 @@ interface PersonBatch {
   readonly salt: string;
   readonly versionId: number | null;
   /** Who coaches here, the first one first. */
-  readonly coaches: readonly CoachAddress[];
+  readonly coaches: readonly Coach[];
   readonly answersId: number | undefined;
 }
 
@@ -213,7 +213,7 @@ async function composeForPerson(
 function replyTo(
   { extra }: ClaimedMessage,
   { run, programmeTitle }: Enrolment,
-  coaches: readonly CoachAddress[],
+  coaches: readonly Coach[],
 ): Pick<Composed, 'replyTo'> {
   if (run.replyTo !== '') return { replyTo: { name: programmeTitle, address: run.replyTo } };
   const by = coaches.find((c) => c.id === extra.byCoach) ?? coaches[0];

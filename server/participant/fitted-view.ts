@@ -19,10 +19,10 @@ import { nowMs } from '../config.ts';
 import type { SessionDocument } from '../../core/document/document.ts';
 import type { Db } from '../../db/pool.ts';
 import { toFitPerson } from '../../db/queries/person.ts';
-import { getVersionDocument } from '../../db/queries/record.ts';
-import { pacedLibrary } from '../../core/fit/paced-library.ts';
+import { libraryFor } from '../../core/fit/paced-library.ts';
 import { plannedFactor } from '../../core/pace/person-pace.ts';
 import { heldOn } from './held.ts';
+import { versionDocument } from './version-document.ts';
 import type { LinkScope } from '../doors/personal-link.ts';
 import type { PlannedSession } from '../write/session-view.ts';
 import { planDocument } from '../write/session-view.ts';
@@ -42,17 +42,17 @@ export interface FittedView extends Omit<PlannedSession, 'errors'> {
 
 /** Fits by version, movements and profile: on one morning hundreds of people ask for a handful of them. */
 const fits = new BoundedCache<string, FittedView>(400);
-/** Documents of versions, which never change. */
-const documents = new BoundedCache<number, SessionDocument>(200);
 
 /** What a session is fitted by to someone on their present day. */
 export function fitPersonOf({
   profile,
   easedUntil,
   timeZone,
-}: Pick<Enrolment, 'profile' | 'easedUntil' | 'timeZone'>): FitPerson {
+  pace: learned,
+}: Pick<Enrolment, 'profile' | 'easedUntil' | 'timeZone' | 'pace'>): FitPerson {
   const today = localDate(nowMs(), timeZone);
-  const person = toFitPerson(profile, today);
+  const pace = plannedFactor(learned);
+  const person = { ...toFitPerson(profile, today), ...(pace !== 1 && { pace }) };
   return easedUntil !== null && today <= easedUntil ? easePerson(person) : person;
 }
 
@@ -63,17 +63,15 @@ export async function fitDay(
   { enrolment }: Pick<LinkScope, 'enrolment'>,
   { library: common, key }: WorkspaceBook,
 ): Promise<FittedView> {
-  const pace = plannedFactor(enrolment.pace);
-  const library = pacedLibrary(common, pace);
   const person = fitPersonOf(enrolment);
   const held = await heldOn(db, enrolment, { versionId });
-  const fitKey = `${versionId} ${key} ${held?.key ?? ''} ${pace} ${JSON.stringify(person)}`;
+  const fitKey = `${versionId} ${key} ${held?.key ?? ''} ${JSON.stringify(person)}`;
   const known = fits.peek(fitKey);
   if (known) return known;
-  const sent = documents.peek(versionId) ?? (await getVersionDocument(db, versionId));
-  documents.get(versionId, () => sent);
+  const sent = await versionDocument(db, versionId);
   return fits.get(fitKey, () => {
-    const { document, changes } = fitHeld(sent, resolveBlocks(sent), { person, held }, library);
+    const { document, changes } = fitHeld(sent, resolveBlocks(sent), { person, held }, common);
+    const library = libraryFor(person, common);
     const planned = planDocument(document, library);
     return {
       ...planned,

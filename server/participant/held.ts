@@ -3,7 +3,7 @@ import { resolveBlocks } from '../../core/session/resolve.ts';
 import type { Db } from '../../db/pool.ts';
 import type { Enrolment } from '../../db/queries/person.ts';
 import { findHeldVersion } from '../../db/queries/held.ts';
-import { getVersionDocument } from '../../db/queries/record.ts';
+import { versionDocument } from './version-document.ts';
 import { heldWords } from '../../words/en/proposals.ts';
 
 /** The earlier session that someone stays with on a day, and a key of it; undefined where they go on with everybody. */
@@ -14,7 +14,7 @@ export async function heldOn(
 ): Promise<(Held & { readonly key: string }) | undefined> {
   const version = heldWeek === null ? undefined : await findHeldVersion(db, { runId, heldWeek, ...day });
   if (!version) return undefined;
-  const document = await getVersionDocument(db, version.versionId);
+  const document = await versionDocument(db, version.versionId);
   return {
     key: String(version.versionId),
     blocks: resolveBlocks(document),

@@ -1,3 +1,4 @@
+import { isReshaped } from '../../core/fit/fit-change.ts';
 import type pg from 'pg';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { ownNumbers } from '../../core/record/scores/own-numbers.ts';
@@ -22,7 +23,7 @@ export async function numbersOverTime(
           retest: document.retest ?? null,
           blocks: document.blocks,
           scores,
-          shapes: [...fit, ...(details.chosen ?? [])],
+          shapes: [...fit.filter(isReshaped), ...(details.chosen ?? [])],
         },
       ];
     }),

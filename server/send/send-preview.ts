@@ -6,6 +6,7 @@ import { letterTo } from '../../words/en/letters.ts';
 import { writeLetter } from '../messages/write-letter.tsx';
 import { explainChange } from '../../core/fit/fit-change.ts';
 import type { Held } from '../../core/fit/hold.ts';
+import { libraryFor } from '../../core/fit/paced-library.ts';
 import { fitHeld } from '../../core/fit/hold.ts';
 import { ANYONE } from '../../core/movement/fit-movement.ts';
 import { buildSheet } from '../../core/session/session-sheet.ts';
@@ -36,8 +37,9 @@ export function previewFor(
 ) {
   const who = { person: person ? fitPersonOf(person) : ANYONE, held: at.held };
   const { document, changes } = fitHeld(planned.document, planned.blocks, who, at.book.library);
-  const own = planDocument(document, at.book.library);
-  const sheet = buildSheet(own.document, own.blocks, own.plan, at.book.library);
+  const library = libraryFor(who.person, at.book.library);
+  const own = planDocument(document, library);
+  const sheet = buildSheet(own.document, own.blocks, own.plan, library);
   const [day] = toRunDays([at.place]);
   const date = plannedDate(at.programme.run.rules, person ?? { timeZone: 'UTC' }, day!);
   const letter = letterTo({

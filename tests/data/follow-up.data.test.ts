@@ -557,7 +557,8 @@ test('seconds a repetition are learned from records, taken for all that is plann
   ).toBe(409);
 });
 
-test('a pace of one’s own reaches what is planned for its person alone, once there is enough to tell it', async () => {
+/** How long a day is planned to take a person, and what is learned of their pace. */
+async function paces() {
   const { fitDay } = await import('../../server/participant/fitted-view.ts');
   const { learnPace } = await import('../../server/participant/learn-pace.ts');
   const { loadWorkspaceBook } = await import('../../server/write/workspace-book.ts');
@@ -570,17 +571,22 @@ test('a pace of one’s own reaches what is planned for its person alone, once t
     });
   const paceOf = async (name: string) =>
     (await db.owner.query<{ pace: unknown }>('select pace from enrolment where id = $1', [ids[name]])).rows[0]!.pace;
+  const learn = (c: Parameters<typeof fitDay>[0]) =>
+    loadWorkspaceBook(c).then((book) => learnPace(c, { enrolmentId: ids.Ada!, runId }, book));
+  return { likely, paceOf, learn };
+}
+
+test('a pace of one’s own reaches what is planned for its person alone, and falls away where too little says it', async () => {
+  const { likely, paceOf, learn } = await paces();
   const before = await likely('Ada');
   await db.owner.query('update enrolment set pace = $2 where id = $1', [
     ids.Ada,
-    JSON.stringify({ factor: 1.4, low: 1.2, high: 1.5, records: 12 }),
+    JSON.stringify({ factor: 1.4, low: 1.2, high: 1.5, records: 12, peers: 0 }),
   ]);
   expect(await likely('Ada')).toBeGreaterThan(1.2 * before);
   expect(await likely('Bo')).toBe(before);
-  // Learned anew from what there is: fewer than four timed blocks say nothing, four slow ones do.
-  await withWorkspace(db.pool, workspaceId, async (c) =>
-    learnPace(c, { enrolmentId: ids.Ada!, runId }, await loadWorkspaceBook(c)),
-  );
+  // Learned anew from what there is: fewer than four timed blocks say nothing.
+  await withWorkspace(db.pool, workspaceId, learn);
   expect(await paceOf('Ada')).toBeNull();
   expect(await likely('Ada')).toBe(before);
 });
@@ -803,4 +809,39 @@ describe('a day as it goes on', () => {
     );
     expect((await drawn()).name).toBe('Monday, week 4');
   });
+});
+
+// Versions and records stay, so this comes last.
+test('four timed blocks that took long make a slower pace of one’s own', async () => {
+  const { likely, paceOf, learn } = await paces();
+  const before = await likely('Ada');
+  const { rows: w4d3 } = await db.owner.query<{ id: number }>(
+    `insert into version (workspace_id, run_id, day_id, number, text, document, sent_at)
+     select workspace_id, run_id, $2, 1, text, document, now() from version where id = $1 returning id`,
+    [versions.w3d3, days.w4d3],
+  );
+  const slow = [versions.w1d3!, versions.w2d3!, versions.w3d3!, w4d3[0]!.id];
+  await withWorkspace(db.pool, workspaceId, async (c) => {
+    const { insertRecord } = await import('../../db/queries/record.ts');
+    for (const [i, versionId] of slow.entries())
+      await insertRecord(c, {
+        workspaceId,
+        enrolmentId: ids.Ada!,
+        versionId,
+        clientId: crypto.randomUUID(),
+        record: {
+          outcome: 'done',
+          shareRatio: 1,
+          effort: null,
+          remark: '',
+          scores: [],
+          details: { ranSec: { 0: Math.round(2.4 * before) } },
+          madeAtMs: Date.parse('2026-06-01T08:00:00Z') + i,
+          loggedAtMs: Date.parse('2026-06-01T08:00:00Z') + i,
+        },
+      });
+    await learn(c);
+  });
+  expect(await paceOf('Ada')).toMatchObject({ records: 4 });
+  expect(await likely('Ada')).toBeGreaterThan(before);
 });

@@ -52,6 +52,24 @@ const movement = {
 };
 
 export const BAD_VALUES: readonly BadValue[] = [
+  ...[
+    'nobody',
+    'a@b',
+    'a@example.org\r\nBcc: b@example.org',
+    'a@example.org, b@example.org',
+    `${'a'.repeat(300)}@example.org`,
+  ].map((replyTo) => ({
+    name: `where answers go: ${replyTo.slice(0, 40)}`,
+    path: '/programmes/PROGRAMME/run',
+    form: { intent: 'answers', replyTo },
+    field: 'replyTo',
+  })),
+  ...IDS.map((id) => ({
+    name: `what to let go: ${id}`,
+    path: '/programmes/PROGRAMME/follow-up/next',
+    form: { intent: 'let-go', id },
+    status: [400, 404],
+  })),
   ...IDS.map((id) => ({
     name: `a programme to delete: ${id}`,
     path: '/programmes',

@@ -41,10 +41,10 @@ test.each([
 
 test('a pace says how far off, how sure, and what is made of it', () => {
   expect(paceWords(null)).toBe('');
-  expect(paceWords({ factor: 1.234, low: 1.1, high: 1.35, records: 9 })).toBe(
-    'Repetitions 23 % slower than planned with, out of 9 timed blocks; surely between 10 % slower and 35 % slower: sessions are planned and fitted for them 25 % slower.',
+  expect(paceWords({ factor: 1.234, low: 1.1, high: 1.35, records: 9, peers: 0 })).toBe(
+    'Repetitions 23 % slower than planned with, out of 9 timed blocks; most likely between 10 % slower and 35 % slower: sessions are planned and fitted for them 25 % slower.',
   );
-  expect(paceWords({ factor: 0.95, low: 0.85, high: 1.05, records: 5 })).toContain(
-    'between 15 % quicker and 5 % slower: not enough to plan with',
+  expect(paceWords({ factor: 0.95, low: 0.85, high: 1.05, records: 5, peers: 12 })).toContain(
+    'out of 5 timed blocks and 12 of others of their level; most likely between 15 % quicker and 5 % slower: not enough to plan with',
   );
 });

@@ -87,5 +87,5 @@ export function paceWords(pace: PersonPace | null): string {
     planned === 1
       ? 'not enough to plan with, so that sessions are planned for them as for all'
       : `sessions are planned and fitted for them ${percentOff(planned)}`;
-  return `Repetitions ${percentOff(Number(pace.factor.toFixed(2)))} than planned with, out of ${plural(pace.records, 'timed block')}; surely between ${percentOff(pace.low)} and ${percentOff(pace.high)}: ${used}.`;
+  return `Repetitions ${percentOff(Number(pace.factor.toFixed(2)))} than planned with, out of ${plural(pace.records, 'timed block')}${pace.peers === 0 ? '' : ` and ${pace.peers} of others of their level`}; most likely between ${percentOff(pace.low)} and ${percentOff(pace.high)}: ${used}.`;
 }

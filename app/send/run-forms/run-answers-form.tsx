@@ -21,7 +21,7 @@ export function RunAnswersForm({
         <input type="hidden" name="intent" value="answers" />
         <Field
           label="They go to"
-          hint={`Empty: your notes are answered to whoever wrote them, all else to ${firstCoach}. Those who take part see the address.`}
+          hint={`Left empty, an answer to a note goes to whoever wrote it, and any other to ${firstCoach}. People see the address.`}
           error={errors.replyTo}
         >
           <Input name="replyTo" inputMode="email" maxLength={254} defaultValue={replyTo} placeholder="answers@…" />

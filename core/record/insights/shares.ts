@@ -41,7 +41,7 @@ export interface SurvivalStep {
   readonly share: number;
   /** Greenwood's standard error of it. */
   readonly se: number;
-  /** The bounds within which it truly lies in 95 of 100 cases; none where all are gone, as nothing is known of their spread then. */
+  /** The bounds within which it truly lies in 95 of 100 cases. */
   readonly low: number;
   readonly high: number;
 }

@@ -7,7 +7,7 @@ import { boardName, personBoard, placeAll, teamBoard } from './boards.ts';
 import { sumWeek } from '../adherence/week-facts.ts';
 import { computePlan } from '../../session/plan.ts';
 import type { DoneAs } from './shared-total.ts';
-import { lineReps, openRounds, readSharedTotal, sharedReps, timesOf } from './shared-total.ts';
+import { lineReps, openRounds, readSharedTotal, sharedReps } from './shared-total.ts';
 
 const person = (id: number, team: string, kept: number, more: Partial<BoardPerson> = {}): BoardPerson => ({
   id,
@@ -166,11 +166,6 @@ test('places go by exact values, and those who share one say so', () => {
 });
 
 test('a shared total counts one’s own number of a line, and one’s own rounds', () => {
-  expect(timesOf({ from: '10', to: '8' })).toBe(0.8);
-  expect(timesOf({ from: '10 @ 12 kg', to: '10 @ 8 kg' })).toBe(1);
-  expect(timesOf({ from: '5 rounds', to: '4 rounds' })).toBe(0.8);
-  for (const dose of [undefined, { from: 'as said', to: '8' }, { from: '0:40', to: 'max' }])
-    expect(timesOf(dose)).toBeUndefined();
   const { document } = parseSession('Main: 5 rounds\n10 step-up\n10 squat\n', baseLibrary);
   const plan = computePlan(document, baseLibrary);
   const facts = { lines: lineReps(plan), openRounds: openRounds(document.blocks, baseLibrary) };

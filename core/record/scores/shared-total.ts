@@ -86,14 +86,6 @@ export interface DoneAs {
   readonly times?: number;
 }
 
-/** How many times what was sent somebody had of a line, or of a block's rounds, by how both are written; undefined where that says no number. */
-export function timesOf(dose: { readonly from: string; readonly to: string } | undefined): number | undefined {
-  if (!dose) return undefined;
-  const numberOf = (words: string) => Number(/^(\d+)(?= rounds?\b|\b)/.exec(words)?.[1] ?? NaN);
-  const times = numberOf(dose.to) / numberOf(dose.from);
-  return Number.isFinite(times) ? times : undefined;
-}
-
 /** Repetitions of some movements in so many rounds and the repetitions begun of another, which go down its lines as they stand. */
 function scoredReps(
   isCounted: (item: OpenRound['items'][number]) => boolean,
