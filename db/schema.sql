@@ -191,7 +191,6 @@ CREATE TABLE public.person (
     address_reason text DEFAULT ''::text NOT NULL,
     quiet_from time without time zone,
     quiet_to time without time zone,
-    sequence integer DEFAULT 0 NOT NULL,
     wants_rest_days boolean DEFAULT false NOT NULL,
     reminder_at time without time zone,
     stop_key uuid DEFAULT gen_random_uuid() NOT NULL,
@@ -199,11 +198,14 @@ CREATE TABLE public.person (
     board text DEFAULT 'name'::text NOT NULL,
     alias text DEFAULT ''::text NOT NULL,
     closed_at timestamp with time zone,
+    calendar_at time without time zone,
+    calendar_alarm smallint,
     CONSTRAINT person_address_length CHECK ((length(address) <= 120)),
     CONSTRAINT person_address_reason_length CHECK ((length(address_reason) <= 300)),
     CONSTRAINT person_address_state CHECK ((address_state = ANY (ARRAY['given'::text, 'asked'::text, 'confirmed'::text, 'bounced'::text, 'stopped'::text]))),
     CONSTRAINT person_alias_length CHECK ((length(alias) <= 40)),
     CONSTRAINT person_board CHECK ((board = ANY (ARRAY['name'::text, 'alias'::text, 'out'::text]))),
+    CONSTRAINT person_calendar_alarm CHECK (((calendar_alarm >= 0) AND (calendar_alarm <= 1440))),
     CONSTRAINT person_care CHECK ((care = ANY (ARRAY['not-asked'::text, 'clear'::text, 'wait'::text, 'seen'::text]))),
     CONSTRAINT person_care_shared_length CHECK ((length(care_shared) <= 500)),
     CONSTRAINT person_channel CHECK ((channel = ANY (ARRAY['email'::text, 'text'::text, 'none'::text]))),
@@ -364,6 +366,19 @@ CREATE TABLE public.base_movement (
     movement jsonb NOT NULL
 );
 
+CREATE TABLE public.calendar_entry (
+    workspace_id bigint NOT NULL,
+    uid text NOT NULL,
+    enrolment_id bigint,
+    run_id bigint,
+    event json NOT NULL,
+    sequence integer NOT NULL,
+    changed_at timestamp with time zone NOT NULL,
+    gone_at timestamp with time zone,
+    CONSTRAINT calendar_entry_of_one CHECK ((num_nonnulls(enrolment_id, run_id) = 1)),
+    CONSTRAINT calendar_entry_uid_length CHECK (((length(uid) >= 1) AND (length(uid) <= 100)))
+);
+
 CREATE TABLE public.coach (
     id bigint NOT NULL,
     workspace_id bigint NOT NULL,
@@ -477,6 +492,7 @@ CREATE TABLE public.day (
     theme text,
     extra jsonb,
     read_revision integer,
+    session uuid DEFAULT gen_random_uuid() NOT NULL,
     CONSTRAINT day_text_size CHECK ((octet_length(text) <= 200000)),
     CONSTRAINT day_theme_length CHECK (((length(theme) >= 1) AND (length(theme) <= 20))),
     CONSTRAINT day_track_id_length CHECK (((length(track_id) >= 1) AND (length(track_id) <= 61))),
@@ -860,7 +876,6 @@ CREATE TABLE public.run (
     join_limit integer,
     join_words text DEFAULT ''::text NOT NULL,
     feed_hash bytea,
-    sequence integer DEFAULT 0 NOT NULL,
     attention jsonb DEFAULT '{}'::jsonb NOT NULL,
     shared jsonb,
     has_boards boolean DEFAULT false NOT NULL,
@@ -1078,6 +1093,9 @@ ALTER TABLE ONLY public.audit
 ALTER TABLE ONLY public.base_movement
     ADD CONSTRAINT base_movement_pkey PRIMARY KEY (id);
 
+ALTER TABLE ONLY public.calendar_entry
+    ADD CONSTRAINT calendar_entry_pkey PRIMARY KEY (workspace_id, uid);
+
 ALTER TABLE ONLY public.coach_act
     ADD CONSTRAINT coach_act_pkey PRIMARY KEY (id);
 
@@ -1113,6 +1131,9 @@ ALTER TABLE ONLY public.day
 
 ALTER TABLE ONLY public.day
     ADD CONSTRAINT day_place_unique UNIQUE (programme_id, week, weekday);
+
+ALTER TABLE ONLY public.day
+    ADD CONSTRAINT day_session_once UNIQUE (workspace_id, session) DEFERRABLE INITIALLY DEFERRED;
 
 ALTER TABLE ONLY public.enrolment
     ADD CONSTRAINT enrolment_in_workspace UNIQUE (workspace_id, id);
@@ -1257,6 +1278,10 @@ CREATE INDEX audit_by_time ON public.audit USING btree (workspace_id, id DESC);
 
 CREATE INDEX audit_of_person ON public.audit USING btree (person_id, coach_id, at) WHERE (person_id IS NOT NULL);
 
+CREATE INDEX calendar_entry_of_enrolment ON public.calendar_entry USING btree (workspace_id, enrolment_id);
+
+CREATE INDEX calendar_entry_of_run ON public.calendar_entry USING btree (workspace_id, run_id);
+
 CREATE INDEX coach_act_by_enrolment ON public.coach_act USING btree (enrolment_id, made_at DESC);
 
 CREATE INDEX coach_device_coach ON public.coach_device USING btree (coach_id, seen_at);
@@ -1352,6 +1377,15 @@ ALTER TABLE ONLY public.audit
 
 ALTER TABLE ONLY public.audit
     ADD CONSTRAINT audit_workspace_id_fkey FOREIGN KEY (workspace_id) REFERENCES public.workspace(id);
+
+ALTER TABLE ONLY public.calendar_entry
+    ADD CONSTRAINT calendar_entry_workspace_id_enrolment_id_fkey FOREIGN KEY (workspace_id, enrolment_id) REFERENCES public.enrolment(workspace_id, id) ON DELETE CASCADE;
+
+ALTER TABLE ONLY public.calendar_entry
+    ADD CONSTRAINT calendar_entry_workspace_id_fkey FOREIGN KEY (workspace_id) REFERENCES public.workspace(id);
+
+ALTER TABLE ONLY public.calendar_entry
+    ADD CONSTRAINT calendar_entry_workspace_id_run_id_fkey FOREIGN KEY (workspace_id, run_id) REFERENCES public.run(workspace_id, id) ON DELETE CASCADE;
 
 ALTER TABLE ONLY public.coach_act
     ADD CONSTRAINT coach_act_workspace_id_coach_id_fkey FOREIGN KEY (workspace_id, coach_id) REFERENCES public.coach(workspace_id, id);
@@ -1521,6 +1555,8 @@ ALTER TABLE public.address_key ENABLE ROW LEVEL SECURITY;
 
 ALTER TABLE public.audit ENABLE ROW LEVEL SECURITY;
 
+ALTER TABLE public.calendar_entry ENABLE ROW LEVEL SECURITY;
+
 ALTER TABLE public.coach ENABLE ROW LEVEL SECURITY;
 
 ALTER TABLE public.coach_act ENABLE ROW LEVEL SECURITY;
@@ -1554,6 +1590,8 @@ CREATE POLICY own_workspace ON public.absence USING ((workspace_id = ( SELECT (N
 CREATE POLICY own_workspace ON public.address_key USING ((workspace_id = ( SELECT (NULLIF(current_setting('ysodos.workspace_id'::text, true), ''::text))::bigint AS "nullif")));
 
 CREATE POLICY own_workspace ON public.audit USING ((workspace_id = ( SELECT (NULLIF(current_setting('ysodos.workspace_id'::text, true), ''::text))::bigint AS "nullif")));
+
+CREATE POLICY own_workspace ON public.calendar_entry USING ((workspace_id = ( SELECT (NULLIF(current_setting('ysodos.workspace_id'::text, true), ''::text))::bigint AS "nullif")));
 
 CREATE POLICY own_workspace ON public.coach USING ((workspace_id = ( SELECT (NULLIF(current_setting('ysodos.workspace_id'::text, true), ''::text))::bigint AS "nullif")));
 

@@ -17,7 +17,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const file = await costlyByLink(params.token, () =>
     inWorkspace(found.workspaceId, async (db) => {
       await countRead(db, { kind: 'link', id: -found.runId, workspaceId: found.workspaceId });
-      return runFeed(db, await getProgrammeOfRun(db, found.runId, new Date(nowMs())), 'UTC');
+      return runFeed(db, await getProgrammeOfRun(db, found.runId, new Date(nowMs())), found.workspaceId);
     }),
   );
   return taggedFile(request, file, 'text/calendar; charset=utf-8', {

@@ -9,6 +9,7 @@ import { dayState, spineDays, usualDay } from './spine-days.ts';
 const programme = { weeks: 2, run: { rules: { startsOn: '2026-05-11' as DayDate, shifts: [] as RunShift[] } } };
 const day = (weekday: number, more: Partial<Day> = {}): Day => ({
   id: weekday,
+  session: String(weekday),
   week: 1,
   weekday,
   text: '',

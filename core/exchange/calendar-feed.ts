@@ -1,24 +1,28 @@
 import type { ICalEventData } from 'ical-generator';
-import ical, { ICalAlarmType, ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
+import ical, { ICalAlarmType, ICalCalendarMethod, ICalEventStatus, ICalEventTransparency } from 'ical-generator';
+import type { DayDate } from '../calendar/day.ts';
 
 /** A session in a calendar. */
 export interface FeedEvent {
-  /** Fixed for life. */
+  /** Fixed for life, wherever the session is moved. */
   readonly uid: string;
-  readonly startMs: number;
+  /** An instant, or a date and an hour that hold on every clock, wherever it is read. */
+  readonly start: { readonly ms: number } | { readonly date: DayDate; readonly time: string };
   readonly minutes: number;
   readonly title: string;
   readonly description: string;
   readonly place?: string;
   readonly link?: string;
-  /** Grows with every real change. */
-  readonly sequence: number;
-  /** Withdrawn: it stays, as cancelled. */
+  /** It takes the time of whoever has it: others see them as busy. */
+  readonly isBusy: boolean;
+  /** Withdrawn, or vanished: it stays, as called off. */
   readonly isCancelled: boolean;
-  /** When it was last changed: the same at every fetch until then. */
-  readonly changedMs: number;
   /** Minutes before its start at which an alarm goes; null: none. */
   readonly alarmMin: number | null;
+  /** Grows with every change. */
+  readonly sequence: number;
+  /** When it was last changed: the same at every fetch until then. */
+  readonly changedMs: number;
 }
 
 export interface Feed {
@@ -27,32 +31,41 @@ export interface Feed {
   readonly events: readonly FeedEvent[];
 }
 
-/** The library writes these without escaping them. */
-const plainName = (text: string): string => text.replace(/[;,\\\r\n]+/g, ' ');
+/** TEXT as RFC 5545, 3.3.11 has it; the library writes names without it. */
+const escapeText = (text: string): string =>
+  text.replace(/[\\;,]/g, (c) => `\\${c}`).replace(/\r\n|\r|\n/g, String.raw`\n`);
+
+/** The library writes what floats as the clock of UTC says it. */
+const startDate = (start: FeedEvent['start']): Date =>
+  new Date('ms' in start ? start.ms : `${start.date}T${start.time}:00Z`);
 
 /**
- * An iCalendar file (RFC 5545, with the refresh interval of RFC 7986): one event a session, times in UTC, since readers disagree about
- * local times that come twice. The same events give the same bytes.
+ * An iCalendar file (RFC 5545, with the names and the refresh interval of RFC 7986): one event a session. An instant is written in UTC,
+ * since readers disagree about local times that come twice; an hour that holds on every clock has no zone (3.3.5, form 1). The same
+ * events give the same bytes.
  */
 export function writeFeed({ name, description, events }: Feed): string {
   const calendar = ical({
-    name: plainName(name),
-    description: plainName(description),
+    name: escapeText(name),
+    description: escapeText(description),
     method: ICalCalendarMethod.PUBLISH,
     prodId: { company: 'ysodos', product: 'sessions', language: 'EN' },
     ttl: 12 * 3600,
   });
   for (const e of events) {
+    const start = startDate(e.start);
     const data: ICalEventData = {
       id: e.uid,
-      start: new Date(e.startMs),
-      end: new Date(e.startMs + e.minutes * 60_000),
+      start,
+      end: new Date(start.getTime() + e.minutes * 60_000),
+      floating: !('ms' in e.start),
       stamp: new Date(e.changedMs),
       lastModified: new Date(e.changedMs),
       summary: e.title,
       description: e.description,
       sequence: e.sequence,
       status: e.isCancelled ? ICalEventStatus.CANCELLED : ICalEventStatus.CONFIRMED,
+      transparency: e.isBusy && !e.isCancelled ? ICalEventTransparency.OPAQUE : ICalEventTransparency.TRANSPARENT,
       ...(e.place !== undefined && e.place !== '' && { location: e.place }),
       ...(e.link !== undefined && { url: e.link }),
       ...(e.alarmMin !== null &&

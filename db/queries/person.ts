@@ -25,6 +25,7 @@ export interface PersonProfile extends FitPerson {
   /** Where messages reach them: an e-mail address or a number. */
   readonly address: string;
   readonly contact: Contact;
+  readonly calendar: OwnCalendar;
   readonly care: CareState;
   /** What they chose to share of it with the coaches. */
   readonly careShared: string;
@@ -36,6 +37,14 @@ export interface PersonProfile extends FitPerson {
 
 /** By what someone gets messages. */
 export type Channel = ChannelId | 'none';
+
+/** How someone has their sessions in their own calendar. */
+export interface OwnCalendar {
+  /** The local hour at which they stand there; null: when they open. */
+  readonly at: string | null;
+  /** Minutes before it that they are reminded; null: not at all. */
+  readonly alarmMin: number | null;
+}
 
 /** How and when messages go to someone. */
 export interface Contact {
@@ -63,13 +72,15 @@ interface ProfileRow {
   quiet_to: string | null;
   wants_rest_days: boolean;
   reminder_at: string | null;
+  calendar_at: string | null;
+  calendar_alarm: number | null;
   care: CareState;
   care_shared: string;
   doses: unknown;
 }
 
 const PROFILE_COLUMNS = `p.kit, p.levels, p.spares, p.swaps, p.address, p.channel, p.address_state, p.address_reason, p.quiet_from, p.quiet_to,
-  p.wants_rest_days, p.reminder_at, p.care, p.care_shared, p.doses`;
+  p.wants_rest_days, p.reminder_at, p.calendar_at, p.calendar_alarm, p.care, p.care_shared, p.doses`;
 
 /** What is stored of a person, as far as it can be used; `isWhole` is false where a part of it was passed by. */
 function toProfile(r: ProfileRow): PersonProfile {
@@ -93,6 +104,7 @@ function toProfile(r: ProfileRow): PersonProfile {
       wantsRestDays: r.wants_rest_days,
       reminderAt: r.reminder_at?.slice(0, 5) ?? null,
     },
+    calendar: { at: r.calendar_at?.slice(0, 5) ?? null, alarmMin: r.calendar_alarm },
     care: r.care,
     careShared: r.care_shared,
     doses: doses ?? [],
@@ -350,7 +362,6 @@ export type ProfileChange = Partial<Omit<PersonProfile, 'kit' | 'contact'>> & {
 export async function updateProfile(db: Db, enrolmentId: number, change: ProfileChange): Promise<void> {
   const { rowCount } = await db.query(
     `update person p set
-       sequence = sequence + case when $2::jsonb ? 'timeZone' then 1 else 0 end,
        name = coalesce($2::jsonb ->> 'name', name), detail = coalesce($2::jsonb ->> 'detail', detail), time_zone = coalesce($2::jsonb ->> 'timeZone', time_zone),
        kit = case when $2::jsonb ? 'kit' then (select array_agg(x) from jsonb_array_elements_text(case when jsonb_typeof($2::jsonb -> 'kit') = 'array' then $2::jsonb -> 'kit' end) as x)
                   else kit end,
@@ -363,6 +374,8 @@ export async function updateProfile(db: Db, enrolmentId: number, change: Profile
        quiet_to = case when $2::jsonb ? 'quiet' then ($2::jsonb -> 'quiet' ->> 'to')::time else quiet_to end,
        wants_rest_days = coalesce(($2::jsonb ->> 'wantsRestDays')::boolean, wants_rest_days),
        reminder_at = case when $2::jsonb ? 'reminderAt' then ($2::jsonb ->> 'reminderAt')::time else reminder_at end,
+       calendar_at = case when $2::jsonb ? 'calendar' then ($2::jsonb -> 'calendar' ->> 'at')::time else calendar_at end,
+       calendar_alarm = case when $2::jsonb ? 'calendar' then ($2::jsonb -> 'calendar' ->> 'alarmMin')::smallint else calendar_alarm end,
        care = coalesce($2::jsonb ->> 'care', care), care_shared = coalesce($2::jsonb ->> 'careShared', care_shared)
      from enrolment e where e.id = $1::bigint and p.id = e.person_id`,
     [enrolmentId, JSON.stringify(change)],
@@ -411,8 +424,6 @@ export interface Enrolment extends PlaceInRun {
   readonly profile: PersonProfile;
   readonly stopKey: string;
   readonly isClosed: boolean;
-  /** Counts changes of theirs that move their dates. */
-  readonly sequence: number;
 }
 
 type EnrolmentRow = ProfileRow &
@@ -429,10 +440,9 @@ type EnrolmentRow = ProfileRow &
     pace: unknown;
     stop_key: string;
     is_closed: boolean;
-    person_sequence: number;
   };
 
-const SELECT_ENROLMENT = `select e.id, e.person_id, e.eased_until, e.held_week, e.pace, g.id as programme_id, g.title as programme_title, g.weeks, p.name, p.stop_key, p.closed_at is not null as is_closed, p.sequence as person_sequence,
+const SELECT_ENROLMENT = `select e.id, e.person_id, e.eased_until, e.held_week, e.pace, g.id as programme_id, g.title as programme_title, g.weeks, p.name, p.stop_key, p.closed_at is not null as is_closed,
     ${RUN_COLUMNS}, ${PLACE_COLUMNS}, ${PROFILE_COLUMNS}
   from enrolment e
   join run r on r.id = e.run_id
@@ -454,7 +464,6 @@ const toEnrolment = (row: EnrolmentRow): Enrolment => ({
   profile: toProfile(row),
   stopKey: row.stop_key,
   isClosed: row.is_closed,
-  sequence: row.person_sequence,
   ...toPlace(row),
 });
 
@@ -534,10 +543,6 @@ export async function updatePlace(
        held_week = case when $2::jsonb ? 'heldWeek' then ($2::jsonb ->> 'heldWeek')::smallint else held_week end
      where id = $1::bigint`,
     [enrolmentId, JSON.stringify(change)],
-  );
-  await db.query(
-    'update person p set sequence = sequence + 1 from enrolment e where e.id = $1::bigint and p.id = e.person_id',
-    [enrolmentId],
   );
 }
 

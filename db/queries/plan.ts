@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { BoundedCache } from '../../core/bounded-cache.ts';
 import { dayKey } from '../../core/calendar/day.ts';
 import type { DayDate, DayPlace } from '../../core/calendar/day.ts';
@@ -20,6 +21,8 @@ export interface StoredPlan {
   /** Keys of the days that are marked ready, and of those that a coach has read. */
   readonly ready: readonly string[];
   readonly read: readonly string[];
+  /** The identity of each day's session, by the day's key. */
+  readonly sessions: ReadonlyMap<string, string>;
   /** Parts of what is stored that can't be used, in words: passed by, and gone with the next change. */
   readonly passedBy: readonly string[];
 }
@@ -35,6 +38,7 @@ interface PlanRow {
   frame: unknown;
 }
 interface PlanDayRow {
+  session: string;
   week: number;
   weekday: number;
   text: string;
@@ -74,7 +78,7 @@ export async function getPlan(db: Db, { id, runId }: InRun, lock = false): Promi
   );
   if (!row) throw new NotFoundError('programme');
   const { rows } = await db.query<PlanDayRow>(
-    `select d.week, d.weekday, d.text, d.revision, d.ready_revision, d.read_revision, d.track_id, d.track_week, d.generated_text, d.theme, d.extra,
+    `select d.session, d.week, d.weekday, d.text, d.revision, d.ready_revision, d.read_revision, d.track_id, d.track_week, d.generated_text, d.theme, d.extra,
        exists (select 1 from version v where v.day_id = d.id and v.run_id = $2::bigint) as is_sent
      from day d where d.programme_id = $1::bigint order by d.week, d.weekday${lock ? ' for update' : ''}`,
     [id, runId],
@@ -89,6 +93,7 @@ export async function getPlan(db: Db, { id, runId }: InRun, lock = false): Promi
     sent: rows.filter((r) => r.is_sent).map(dayKey),
     ready: rows.filter((r) => r.ready_revision === r.revision).map(dayKey),
     read: rows.filter((r) => r.read_revision === r.revision).map(dayKey),
+    sessions: new Map(rows.map((r) => [dayKey(r), r.session])),
   };
 }
 
@@ -115,25 +120,42 @@ export function changedPlaces(before: ProgrammeDocument, after: ProgrammeDocumen
   return [...places.values()].filter((p) => !isSameDay(findProgrammeDay(before, p), findProgrammeDay(after, p)));
 }
 
+/** What goes with a session to its new place. */
+interface MovedDay {
+  readonly isReady: boolean;
+  readonly isRead: boolean;
+  readonly session?: string;
+}
+
 /**
- * What has been read, and marked ready, goes with a session to its new place, once: what a track, a repetition or a file writes
- * anew is still to read, also where another day has the same words. `isReady` and `isRead` of each changed day, in their order.
+ * Its identity, and what has been read and marked ready, goes with a session to its new place, once: what a track, a repetition or a
+ * file writes anew is still to read, also where another day has the same words. That of each changed day, in their order; `isFree`
+ * tells whether a place's session may go from there.
  */
 function movedTexts(
   stored: StoredPlan,
   next: ProgrammeDocument,
   changed: readonly DayPlace[],
-): (day: ProgrammeDay) => { readonly isReady: boolean; readonly isRead: boolean } {
-  const leaving = new Map<string, { isReady: boolean; isRead: boolean }[]>();
+  isFree: (place: DayPlace) => boolean,
+): (day: ProgrammeDay) => MovedDay {
+  const leaving = new Map<string, MovedDay[]>();
   for (const place of changed) {
     const key = dayKey(place);
     const before = findProgrammeDay(stored.programme, place);
-    if (!before || before.text === '' || findProgrammeDay(next, place)?.text === before.text) continue;
+    if (!before || findProgrammeDay(next, place)?.text === before.text) continue;
     const isReady = stored.ready.includes(key) && !stored.sent.includes(key);
     const known = leaving.get(before.text) ?? [];
-    leaving.set(before.text, [...known, { isReady, isRead: stored.read.includes(key) }]);
+    const session = isFree(place) ? stored.sessions.get(key) : undefined;
+    leaving.set(before.text, [
+      ...known,
+      { isReady, isRead: before.text !== '' && stored.read.includes(key), ...(session && { session }) },
+    ]);
   }
-  return (day) => leaving.get(day.text)?.shift() ?? { isReady: false, isRead: false };
+  return (day) =>
+    (findProgrammeDay(stored.programme, day)?.text !== day.text && leaving.get(day.text)?.shift()) || {
+      isReady: false,
+      isRead: false,
+    };
 }
 
 /**
@@ -153,23 +175,30 @@ export async function updatePlan(
   );
   if (!rows[0]) throw new StaleError(stored.revision);
   const changed = changedPlaces(stored.programme, next);
-  const moved = movedTexts(stored, next, changed);
   const gone = changed.filter((place) => !findProgrammeDay(next, place));
-  const set = changed
-    .flatMap((place) => findProgrammeDay(next, place) ?? [])
-    .map((d) => ({ ...toDayJson(d), ...moved(d) }));
-  await db.query(
+  const { rows: deleted } = await db.query<DayPlace>(
     `delete from day d using jsonb_to_recordset($2::jsonb) as x(week integer, weekday integer)
-     where d.programme_id = $1::bigint and d.week = x.week and d.weekday = x.weekday and not exists (select 1 from version v where v.day_id = d.id)`,
+     where d.programme_id = $1::bigint and d.week = x.week and d.weekday = x.weekday and not exists (select 1 from version v where v.day_id = d.id)
+     returning d.week, d.weekday`,
     [p.programmeId, JSON.stringify(gone)],
   );
+  const left = new Set(deleted.map(dayKey));
+  const isFree = (place: DayPlace) => left.has(dayKey(place)) || findProgrammeDay(next, place) !== undefined;
+  const moved = movedTexts(stored, next, changed, isFree);
+  const found = changed.flatMap((place) => findProgrammeDay(next, place) ?? []).map((day) => ({ day, is: moved(day) }));
+  const taken = new Set(found.flatMap(({ is }) => is.session ?? []));
+  const set = found.map(({ day, is }) => {
+    const own = stored.sessions.get(dayKey(day));
+    // What comes to a place whose own session went elsewhere is another one.
+    return { ...toDayJson(day), session: own && !taken.has(own) ? own : randomUUID(), ...is };
+  });
   await db.query(
-    `insert into day (workspace_id, programme_id, week, weekday, text, ready_revision, read_revision, changed_at, track_id, track_week, generated_text, theme, extra)
-     select $1::bigint, $2::bigint, x.week, x.weekday, x.text, case when x."isReady" then 1 end, case when x."isRead" then 1 end, $4::timestamptz, x."trackId", x."trackWeek", x."generatedText", x.theme, x.extra
+    `insert into day (workspace_id, programme_id, session, week, weekday, text, ready_revision, read_revision, changed_at, track_id, track_week, generated_text, theme, extra)
+     select $1::bigint, $2::bigint, x.session, x.week, x.weekday, x.text, case when x."isReady" then 1 end, case when x."isRead" then 1 end, $4::timestamptz, x."trackId", x."trackWeek", x."generatedText", x.theme, x.extra
      from jsonb_to_recordset($3::jsonb)
-       as x(week integer, weekday integer, text text, "trackId" text, "trackWeek" integer, "generatedText" text, theme text, extra jsonb, "isReady" boolean, "isRead" boolean)
+       as x(session uuid, week integer, weekday integer, text text, "trackId" text, "trackWeek" integer, "generatedText" text, theme text, extra jsonb, "isReady" boolean, "isRead" boolean)
      on conflict on constraint day_place_unique do update set
-       text = excluded.text, track_id = excluded.track_id, track_week = excluded.track_week, generated_text = excluded.generated_text, theme = excluded.theme, extra = excluded.extra,
+       session = excluded.session, text = excluded.text, track_id = excluded.track_id, track_week = excluded.track_week, generated_text = excluded.generated_text, theme = excluded.theme, extra = excluded.extra,
        revision = case when day.text = excluded.text then day.revision else day.revision + 1 end,
        ready_revision = case when day.text = excluded.text then day.ready_revision when excluded.ready_revision is not null then day.revision + 1 end,
        read_revision = case when day.text = excluded.text then day.read_revision when excluded.read_revision is not null then day.revision + 1 end,

@@ -110,6 +110,8 @@ export async function deleteProgramme(db: Db, programmeId: number): Promise<stri
 
 export interface Day {
   readonly id: number;
+  /** The session's own, wherever it is moved. */
+  readonly session: string;
   readonly week: number;
   readonly weekday: number;
   readonly text: string;
@@ -130,6 +132,7 @@ export interface Day {
 interface DayRow {
   programme_id: number;
   id: number;
+  session: string;
   week: number;
   weekday: number;
   text: string;
@@ -145,6 +148,7 @@ interface DayRow {
 
 const toDay = (row: DayRow): Day => ({
   id: row.id,
+  session: row.session,
   week: row.week,
   weekday: row.weekday,
   text: row.text,
@@ -161,7 +165,7 @@ const toDay = (row: DayRow): Day => ({
 /** Days d with what is sent of them in a run. */
 const selectDays = (sentVersion: Sql): Sql => sql`
   select
-    d.programme_id, d.id, d.week, d.weekday, d.text, d.revision, d.ready_revision, d.read_revision, d.changed_at,
+    d.programme_id, d.id, d.session, d.week, d.weekday, d.text, d.revision, d.ready_revision, d.read_revision, d.changed_at,
     v.id as version_id, v.number, v.text as sent_text, v.sent_at
   from day d
   ${sentVersion}`;

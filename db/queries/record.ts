@@ -94,10 +94,10 @@ export interface PersonDay {
   readonly sent: SentDay | undefined;
   /** The newest version, where it isn't theirs because they had begun. */
   readonly newer: { readonly number: number; readonly changeNote: string } | undefined;
-  /** When the newest was sent. */
-  readonly sentAtMs: number | undefined;
-  /** Counts withdrawals and changes of a live date. */
-  readonly sequence: number;
+  /** Where it goes, the session stays this one. */
+  readonly session: string;
+  /** The title of what was sent, also where that was withdrawn. */
+  readonly sentTitle: string | undefined;
   /** It was withdrawn, and why. */
   readonly withdrawn: string | undefined;
   readonly released: { readonly atMs: number; readonly opened: boolean; readonly begun: boolean } | undefined;
@@ -130,8 +130,7 @@ export async function listPersonDays(
     > & { record_number: number; retest: string | null } & {
       newest: number | null;
       newest_note: string | null;
-      sent_at: Date | null;
-      day_sequence: number | null;
+      session: string;
       withdrawn_at: Date | null;
       withdrawn_note: string | null;
       released_at: Date | null;
@@ -158,7 +157,7 @@ export async function listPersonDays(
        from version where run_id = $2::bigint
      )
      select d.id as day_id, d.week, d.weekday, v.id as version_id, v.number, v.change_note, v.title, v.first_sent_at,
-       n.number as newest, n.change_note as newest_note, n.sent_at, y.sequence as day_sequence, y.withdrawn_at, y.withdrawn_note, x.released_at, x.opened_at, x.begun_at, d.text <> '' as is_written,
+       n.number as newest, n.change_note as newest_note, d.session, y.withdrawn_at, y.withdrawn_note, x.released_at, x.opened_at, x.begun_at, d.text <> '' as is_written,
        d.ready_revision is not distinct from d.revision as is_ready, st.kind as stop_kind, st.made_at as stop_from, st.until as stop_until,
        y.id as run_day_id, y.live_at, y.live_minutes, y.live_place, y.live_limit, l.answer, l.came_at,
        case when y.live_at is not null then (select count(*) from live_reply o where o.run_day_id = y.id and o.answer = 'yes') end as going,
@@ -186,8 +185,8 @@ export async function listPersonDays(
         ? undefined
         : toSentDay({ ...r, version_id: r.version_id }),
     newer: r.newest !== null && r.newest > r.number ? { number: r.newest, changeNote: r.newest_note ?? '' } : undefined,
-    sentAtMs: r.sent_at?.getTime(),
-    sequence: (r.newest ?? 0) + (r.day_sequence ?? 0),
+    session: r.session,
+    sentTitle: r.newest === null ? undefined : (r.title ?? ''),
     withdrawn: r.withdrawn_at === null ? undefined : (r.withdrawn_note ?? ''),
     released:
       r.released_at === null

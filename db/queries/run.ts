@@ -41,8 +41,6 @@ export interface Run {
   readonly replyTo: string;
   /** People see the board of their team. */
   readonly hasBoards: boolean;
-  /** Counts changes of its rules. */
-  readonly sequence: number;
 }
 
 export interface RunRow {
@@ -69,13 +67,12 @@ export interface RunRow {
   warm_up: string;
   warm_up_film: string;
   reply_to: string;
-  sequence: number;
   shifts: RunShift[] | null;
   gaps: Gap[] | null;
 }
 
 export const RUN_COLUMNS = `r.id as run_id, r.title as run_title, r.starts_on, r.calendar, r.release_time, r.release_zone, r.is_by_hand, r.look_ahead_days,
-  r.make_up_days, r.joins_late, r.held_at, r.ended_on, r.archived_at, r.join_code, r.join_open, r.join_limit, r.join_words, r.feed_hash is not null as has_feed, r.has_boards, r.voice, r.warm_up, r.warm_up_film, r.reply_to, r.sequence,
+  r.make_up_days, r.joins_late, r.held_at, r.ended_on, r.archived_at, r.join_code, r.join_open, r.join_limit, r.join_words, r.feed_hash is not null as has_feed, r.has_boards, r.voice, r.warm_up, r.warm_up_film, r.reply_to,
   (select jsonb_agg(jsonb_build_object('week', h.week, 'weekday', h.weekday, 'weeks', h.weeks, 'timeZone', h.time_zone) order by h.id) from run_shift h where h.run_id = r.id) as shifts,
   (select list_gaps()) as gaps`;
 
@@ -104,7 +101,6 @@ export const toRun = (row: RunRow): Run => ({
   clock: { voice: row.voice, warmUp: { words: row.warm_up, film: row.warm_up_film } },
   replyTo: row.reply_to,
   hasBoards: row.has_boards,
-  sequence: row.sequence,
 });
 
 /** A run as a list of them names it. */
@@ -179,7 +175,7 @@ export async function insertRun(
 /** Throws NotFoundError where there is no such run. */
 export async function updateRun(db: Db, runId: number, settings: RunSettings): Promise<void> {
   const { rowCount } = await db.query(
-    `update run set sequence = sequence + 1, (${SETTING_COLUMNS}) = (select ${SETTING_VALUES} from jsonb_to_record($2::jsonb) as ${SETTING_TYPES}) where id = $1::bigint`,
+    `update run set (${SETTING_COLUMNS}) = (select ${SETTING_VALUES} from jsonb_to_record($2::jsonb) as ${SETTING_TYPES}) where id = $1::bigint`,
     [runId, JSON.stringify(settings)],
   );
   if (rowCount === 0) throw new NotFoundError('run');
@@ -203,11 +199,6 @@ export async function copyPeople(
     [r.workspaceId, r.fromRunId, r.toRunId, r.joinedOn],
   );
   return rowCount ?? 0;
-}
-
-/** Says that a run's dates have moved, for calendars. */
-export async function updateRunSequence(db: Db, runId: number): Promise<void> {
-  await db.query('update run set sequence = sequence + 1 where id = $1::bigint', [runId]);
 }
 
 export async function updateRunHeld(db: Db, runId: number, heldAt: Date | null): Promise<void> {

@@ -43,6 +43,15 @@ describe('what a person says of themselves', () => {
       change: { kit: [] },
     });
   });
+  test('an hour in one’s own calendar, and whether it rings', async () => {
+    const said = (fields: Record<string, string>) => readMeForm(form({ part: 'calendar-hour', ...fields }), []);
+    const change = (calendar: object) => ({ status: 'success', change: { calendar } });
+    expect(await said({ calendarAt: ' 07:00 ', alarm: '10' })).toEqual(change({ at: '07:00', alarmMin: 10 }));
+    expect(await said({ calendarAt: '', alarm: '' })).toEqual(change({ at: null, alarmMin: null }));
+    expect(await said({ calendarAt: '', alarm: '0' })).toEqual(change({ at: null, alarmMin: 0 }));
+    expect(await said({ calendarAt: '06:30', alarm: '7' })).toEqual(change({ at: '06:30', alarmMin: null }));
+    expect(await said({ calendarAt: '7' })).toMatchObject({ errors: { calendarAt: expect.any(String) as string } });
+  });
   test('health answers fail closed, keep only what follows, and can be forgotten', async () => {
     expect(await readMeForm(answers([]), [])).toEqual({ status: 'success', change: { care: 'clear', careShared: '' } });
     expect(await readMeForm(answers([1]), [])).toMatchObject({ change: { care: 'wait' } });

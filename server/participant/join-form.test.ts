@@ -102,7 +102,6 @@ const RUN: Run = {
   hasFeed: false,
   clock: { voice: 'all', warmUp: { words: '', film: '' } },
   hasBoards: false,
-  sequence: 0,
 };
 const AT = { today: '2026-05-13' as DayDate, isNew: false };
 

@@ -22,6 +22,20 @@ const messagesSchema = object({
   ),
   reminderAt: hour('An hour is written like 19:30.'),
 });
+/** Minutes before a session's hour at which a calendar may remind of it. */
+const ALARMS_MIN = [0, 10, 30, 60];
+
+const calendarSchema = object({ calendarAt: hour('An hour is written like 07:00.') });
+
+/** At which hour sessions stand in one's own calendar, and whether that rings. */
+async function readOwnHour(form: FormData): Promise<MeForm> {
+  const at = formText(form, 'calendarAt').trim();
+  const errors = await yupErrors(calendarSchema, { calendarAt: at });
+  if (Object.keys(errors).length > 0) return { status: 'error', errors };
+  const alarm = ALARMS_MIN.find((min) => String(min) === formText(form, 'alarm'));
+  return { status: 'success', change: { calendar: { at: at === '' ? null : at, alarmMin: alarm ?? null } } };
+}
+
 const careSchema = object({ shared: words(MAX_SHARED_LENGTH) });
 
 /** By what, where and when messages come. An address that is new is asked first. */
@@ -82,6 +96,8 @@ export async function readMeForm(form: FormData, pieces: readonly string[]): Pro
     }
     case 'messages':
       return readMessages(form);
+    case 'calendar-hour':
+      return readOwnHour(form);
     case 'forget':
       return { status: 'success', change: { care: 'not-asked', careShared: '', spares: [] } };
     default:

@@ -3,7 +3,6 @@ import { dayKey, parseDayKey } from '../../core/calendar/day.ts';
 import { plural } from '../../core/words/words.ts';
 import { findDay } from '../../db/queries/programme.ts';
 import { updateMessagesStopped } from '../../db/queries/messages/message.ts';
-import { updateRunSequence } from '../../db/queries/run.ts';
 import type { LateChoice } from '../../db/queries/messages/stop.ts';
 import { deleteShift, insertShift, listStops, updateStops, upsertLateChoice } from '../../db/queries/messages/stop.ts';
 import type { ProgrammeScope } from '../doors/coach-scope.ts';
@@ -31,7 +30,6 @@ export async function actOnHeld(db: pg.PoolClient, scope: ProgrammeScope, form: 
   if (intent === 'move-back') {
     const shiftId = parseId(form.get('shift')) ?? 0;
     if (!(await deleteShift(db, { runId: programme.runId, shiftId }))) return refuse('That was taken back already.');
-    await updateRunSequence(db, programme.runId);
     return told('The plan is where it was.');
   }
   if (intent === 'stop-messages') {
@@ -98,7 +96,6 @@ export async function actOnHeld(db: pg.PoolClient, scope: ProgrammeScope, form: 
         timeZone: timeZone === '' ? null : timeZone,
         now,
       });
-      await updateRunSequence(db, programme.runId);
       return told('From that day on the plan comes a week later.');
     }
     default:

@@ -188,6 +188,30 @@ describe('a stored plan', () => {
     expect((await plan(id)).ready).toEqual(['w2d3', 'w2d5', 'w2d6']);
   });
 
+  test('a session keeps its identity wherever it goes; what comes in its place has another', async () => {
+    const id = await make();
+    const own = async () => (await plan(id)).sessions;
+    const before = await own();
+    await change(id, { kind: 'move-day', from: at(2, 1), to: at(2, 2) });
+    const moved = await own();
+    expect(moved.get('w2d2')).toBe(before.get('w2d1'));
+    expect([...moved.keys()].sort()).not.toContain('w2d1');
+    // Two change places.
+    await change(id, { kind: 'move-day', from: at(2, 2), to: at(2, 3) });
+    const swapped = await own();
+    expect([swapped.get('w2d3'), swapped.get('w2d2')]).toEqual([before.get('w2d1'), before.get('w2d3')]);
+    await undo(id);
+    await undo(id);
+    expect(await own()).toEqual(before);
+    // Another text at the same place is the same session, changed; a copy is one of its own.
+    await change(id, { kind: 'set-text', place: at(2, 1), text: 'Main: 3 rounds\n10 squat' });
+    expect((await own()).get('w2d1')).toBe(before.get('w2d1'));
+    await change(id, { kind: 'copy-week', from: 2, to: 3 });
+    const copied = await own();
+    expect(new Set(copied.values()).size).toBe(copied.size);
+    for (const weekday of [1, 3, 5, 6]) expect(copied.get(`w2d${weekday}`)).toBe(before.get(`w2d${weekday}`));
+  });
+
   test('a session that only reads like a ready one elsewhere is not ready by that', async () => {
     const id = await make();
     await inMine(async (c) => {

@@ -67,6 +67,7 @@ const TABLES = [
   'day_flag',
   'live_reply',
   'coach_door',
+  'calendar_entry',
 ];
 
 let db: ThrowawayDatabase;
@@ -189,6 +190,10 @@ beforeAll(async () => {
       [mine.workspaceId, personId, NOW],
     );
     await c.query('insert into day_flag values ($1, $2, $3, 24, $4)', [mine.workspaceId, runId, dayId, NOW]);
+    await c.query(
+      `insert into calendar_entry (workspace_id, uid, run_id, event, sequence, changed_at) values ($1, 'x', $2, '{}', 0, $3)`,
+      [mine.workspaceId, runId, NOW],
+    );
     await c.query(
       `insert into coach_door (token_hash, workspace_id, kind, email, salt, expires_at) values ('x', $1, 'invite', 'a@example.org', gen_random_uuid(), $2)`,
       [mine.workspaceId, NOW],

@@ -475,6 +475,12 @@ export const BAD_VALUES: readonly BadValue[] = [
     form: { part: 'pause', ...form },
     field: 'field-error',
   })),
+  ...['24:00', '7', '07:00Z', NUL, 'noon'].map((calendarAt) => ({
+    name: `in my calendar at ${JSON.stringify(calendarAt)}`,
+    path: 'LINK/me',
+    form: { part: 'calendar-hour', calendarAt, alarm: '0' },
+    field: 'An hour is written like 07:00',
+  })),
   { name: 'an absence that isn’t mine', path: 'LINK/me', form: { part: 'absence-off', absence: '1e309' } },
   { name: 'a live session that there isn’t', path: 'LINK/live', form: { day: 'w1d1', answer: 'yes' }, status: [404] },
   ...['x', 'a'.repeat(16), '../../etc', 'A'.repeat(50)].map((code) => ({

@@ -9,7 +9,7 @@ import { listAbsences } from '../../../db/queries/absence.ts';
 import { nowMs, publicUrl } from '../../../server/config.ts';
 import { absenceWords, changeMe, changePlace } from '../../../server/participant/me-changes.ts';
 import { SaveNote } from '../../parts/save-note.tsx';
-import { MyDays, MyMessages } from './my-settings.tsx';
+import { MyCalendar, MyDays, MyMessages } from './my-settings.tsx';
 import { formText } from '../../../server/http/form-text.ts';
 import { readMeForm } from '../../../server/participant/me-form.ts';
 import { personForm, withPersonalLink } from '../../../server/doors/personal-link.ts';
@@ -33,6 +33,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
       timeZone: enrolment.timeZone,
       address: enrolment.profile.address,
       contact: enrolment.profile.contact,
+      calendar: enrolment.profile.calendar,
       isOwn: enrolment.run.rules.calendar === 'own' || enrolment.startsOn !== null,
       weekdays: enrolment.weekdays ?? [],
       today: localDate(nowMs(), enrolment.timeZone),
@@ -183,7 +184,8 @@ export default function Me({ loaderData, actionData, params }: Route.ComponentPr
         </button>
       </Form>
       <MyMessages {...loaderData} errors={errors} values={values} note={note} />
-      <MyDays {...loaderData} errors={errors} note={note} feed={feed} />
+      <MyDays {...loaderData} errors={errors} note={note} />
+      <MyCalendar {...loaderData} errors={errors} values={values} note={note} feed={feed} />
       {(care !== 'not-asked' || spares.length > 0 || careShared !== '') && (
         <Form method="post">
           <input type="hidden" name="part" value="forget" />

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { Form } from 'react-router';
 import { WEEKDAYS } from '../../../core/calendar/day-place.ts';
-import type { Contact } from '../../../db/queries/person.ts';
+import type { Contact, OwnCalendar } from '../../../db/queries/person.ts';
 import { useZones } from '../../parts/use-zones.ts';
 
 type Note = (part: string) => ReactNode;
@@ -110,16 +110,14 @@ export function MyMessages({
   );
 }
 
-/** When days are mine: pauses, excused days, weekdays, the calendar. */
+/** When days are mine: pauses, excused days, weekdays. */
 export function MyDays({
   today,
   absences,
   isOwn,
   weekdays,
-  origin,
   errors,
   note,
-  feed,
 }: {
   today: string;
   absences: readonly {
@@ -130,10 +128,8 @@ export function MyDays({
   }[];
   isOwn: boolean;
   weekdays: readonly number[];
-  origin: string;
   errors: Record<string, string>;
   note: Note;
-  feed: string | undefined;
 }) {
   const isPaused = absences.some((a) => a.kind === 'pause');
   return (
@@ -212,31 +208,91 @@ export function MyDays({
           </button>
         </Form>
       )}
-      <section>
-        <h2>My calendar</h2>
-        {note('calendar-off')}
-        {feed !== undefined ? (
-          <p className="notice" role="status">
-            Give this to your calendar as a subscription; it is shown this once, and opens nothing else:{' '}
-            <code className="me-feed">
-              {origin}
-              {feed}
-            </code>
-          </p>
-        ) : (
-          <p className="soft small">
-            Your sessions at their hours, in your own calendar program. An address made before ends with a new one.
+    </>
+  );
+}
+
+const ALARMS: readonly (readonly [string, string])[] = [
+  ['', 'don’t remind me'],
+  ['0', 'remind me at that time'],
+  ['10', '10 minutes before'],
+  ['30', 'half an hour before'],
+  ['60', 'an hour before'],
+];
+
+/** Sessions in one's own calendar program: its address, the hour they stand at there, whether that rings. */
+export function MyCalendar({
+  calendar,
+  origin,
+  errors,
+  values,
+  note,
+  feed,
+}: {
+  calendar: OwnCalendar;
+  origin: string;
+  errors: Record<string, string>;
+  values: Record<string, string>;
+  note: Note;
+  feed: string | undefined;
+}) {
+  return (
+    <section>
+      <h2>My calendar</h2>
+      {note('calendar-off')}
+      {feed !== undefined ? (
+        <p className="notice" role="status">
+          Give this to your calendar as a subscription; it is shown this once, and opens nothing else:{' '}
+          <code className="me-feed">
+            {origin}
+            {feed}
+          </code>
+        </p>
+      ) : (
+        <p className="soft small">
+          Your sessions in your own calendar program. An address made before ends with a new one.
+        </p>
+      )}
+      <Form method="post" preventScrollReset className="me-hours">
+        <button className="quiet-button" type="submit" name="part" value="calendar">
+          Make an address for it
+        </button>
+        <button className="quiet-button" type="submit" name="part" value="calendar-off">
+          Take it away
+        </button>
+      </Form>
+      <Form method="post" preventScrollReset noValidate>
+        {note('calendar-hour')}
+        <input type="hidden" name="part" value="calendar-hour" />
+        <p className="me-hours">
+          <label>
+            In my calendar at{' '}
+            <input type="time" name="calendarAt" defaultValue={values.calendarAt ?? calendar.at ?? ''} />
+          </label>
+          <label>
+            <span className="sr">Reminder</span>
+            <select name="alarm" defaultValue={values.alarm ?? calendar.alarmMin ?? ''}>
+              {ALARMS.map(([value, words]) => (
+                <option key={value} value={value}>
+                  {words}
+                </option>
+              ))}
+            </select>
+          </label>
+        </p>
+        {errors.calendarAt && (
+          <p className="field-error" role="alert">
+            {errors.calendarAt}
           </p>
         )}
-        <Form method="post" preventScrollReset className="me-hours">
-          <button className="quiet-button" type="submit" name="part" value="calendar">
-            Make an address for it
-          </button>
-          <button className="quiet-button" type="submit" name="part" value="calendar-off">
-            Take it away
-          </button>
-        </Form>
-      </section>
-    </>
+        <p className="soft small">
+          Without an hour they stand where they open, and others don’t see you as busy; with one you are, and never
+          before they open. A live session stands at its own time.
+        </p>
+        <button className="quiet-button" type="submit">
+          Save my hour
+        </button>
+      </Form>
+    </section>
   );
 }
