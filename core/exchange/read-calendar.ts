@@ -4,6 +4,7 @@ import { addDays, parseDayDate } from '../calendar/day.ts';
 import { localDate } from '../calendar/release.ts';
 import { groupBy } from '../group-by.ts';
 import { cutLetters } from '../letters.ts';
+import { asSecondFormat } from './calendar-lines.ts';
 import { EndlessRuleError, withStepLimit } from './rule-steps.ts';
 
 /** One event of a calendar file on one day. */
@@ -11,6 +12,8 @@ export interface CalendarDay {
   readonly date: DayDate;
   readonly words: string;
   readonly uid: string;
+  /** Its calendar shows the time as free: a birthday, a school's holidays. */
+  readonly isFree: boolean;
 }
 
 export type ReadCalendar =
@@ -48,7 +51,7 @@ const refused = (message: string): ReadCalendar => ({ status: 'refused', message
 export function readCalendar(source: string, span: CalendarSpan): ReadCalendar {
   if (source.length > MAX_BYTES)
     return refused('A calendar file has at most 2 MB; export only the months of the programme.');
-  const text = unfold(source);
+  const text = asSecondFormat(unfold(source));
   if (text.includes('\0')) return refused('This is no text in UTF-8; export the calendar anew, as .ics.');
   const strange = findStrangeRule(text);
   if (strange)
@@ -228,6 +231,9 @@ class DayCollector {
   events = 0;
   cancelled = 0;
   unread = 0;
+  tasks = 0;
+  #cancelledDates = 0;
+  #elsewhere = 0;
   #beyond = 0;
   #zones = false;
   /** The words of the event that is being followed. */
@@ -240,11 +246,19 @@ class DayCollector {
   /** The days of one event; nothing of it where it throws. */
   addEvent(event: ICAL.Event, onDate: () => void): void {
     const own: CalendarDay[] = [];
+    let cancelled = 0;
     for (const { start, end, item } of occurrences(event, this.#span, onDate)) {
-      if (item.component.getFirstPropertyValue('status') === 'CANCELLED') continue;
+      const dates = [...datesOf(start, end, this.#span)];
+      if (item.component.getFirstPropertyValue('status') === 'CANCELLED') {
+        cancelled += dates.length;
+        continue;
+      }
+      const isFree = item.component.getFirstPropertyValue('transp') === 'TRANSPARENT';
       const words = oneLine(item.summary) || 'busy';
-      for (const date of datesOf(start, end, this.#span)) own.push({ date, words, uid: event.uid ?? '' });
+      for (const date of dates) own.push({ date, words, uid: event.uid ?? '', isFree });
     }
+    this.#cancelledDates += cancelled;
+    if (own.length + cancelled === 0) this.#elsewhere++;
     for (const day of own) {
       const key = `${day.date} ${day.uid} ${day.words}`;
       if (this.#days.has(key) || this.#days.size < MAX_CALENDAR_DAYS) this.#days.set(key, day);
@@ -265,6 +279,9 @@ class DayCollector {
     const count = (n: number, one: string, more: string) => (n === 0 ? [] : [`${n} ${n === 1 ? one : more}`]);
     return [
       ...count(this.cancelled, 'cancelled event', 'cancelled events'),
+      ...count(this.#cancelledDates, 'cancelled date of a repeating event', 'cancelled dates of repeating events'),
+      ...count(this.#elsewhere, 'event on other days than these', 'events on other days than these'),
+      ...count(this.tasks, 'task or note', 'tasks and notes'),
       ...count(this.unread, 'event that can’t be read', 'events that can’t be read'),
       ...(this.#zones ? ['zone rules that can’t be followed; times are taken as they are written'] : []),
       ...count(this.#beyond, `day beyond the first ${MAX_CALENDAR_DAYS}`, `days beyond the first ${MAX_CALENDAR_DAYS}`),
@@ -288,6 +305,7 @@ function periodsAsStarts(component: ICAL.Component): void {
 /** Follows the events of one calendar; those that its zone rules break are followed again without them. */
 function collectEvents(calendar: ICAL.Component, found: DayCollector, onDate: () => void): void {
   const components = calendar.getAllSubcomponents('vevent');
+  for (const kind of ['vtodo', 'vjournal']) found.tasks += calendar.getAllSubcomponents(kind).length;
   const masters = new Set(
     components.filter((c) => !c.hasProperty('recurrence-id')).map((c) => c.getFirstPropertyValue('uid')),
   );

@@ -369,7 +369,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
       ),
     });
     await dialog.getByText(/1 event read; 1 new day lies in these weeks/).waitFor();
-    await dialog.getByRole('button', { name: 'take all of them' }).click();
+    await dialog.getByRole('button', { name: 'Take all of them' }).click();
     await dialog.getByRole('button', { name: 'Propose this' }).click();
     await proposal()
       .getByText(/what moves off them/)

@@ -18,13 +18,19 @@ interface BlockedDialogProps {
   readonly onClose: () => void;
 }
 
+/** A day that a file names; its own calendar may show it as free. */
+interface FoundDay {
+  readonly day: BlockedDay;
+  readonly isFree: boolean;
+}
+
 const keyOf = (b: BlockedDay) => `${b.date} ${b.words}`;
 
 /** Days on which hard sessions, or any, don't fit: from a calendar file or by hand. What would move is proposed, not done. */
 export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
   const { programme, tools, locked } = plan;
   const [blocked, setBlocked] = useState<readonly BlockedDay[]>(programme.blocked);
-  const [found, setFound] = useState<readonly BlockedDay[]>([]);
+  const [found, setFound] = useState<readonly FoundDay[]>([]);
   const [note, setNote] = useState('');
   const [date, setDate] = useState('');
   const [words, setWords] = useState('');
@@ -44,8 +50,11 @@ export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
       if (calendar.status === 'refused') return setNote(calendar.message);
       const known = new Set(blocked.map(keyOf));
       const days = calendar.days
-        .map((d): BlockedDay => ({ date: d.date, words: d.words, uid: d.uid, rule: 'no hard session' }))
-        .filter((d) => !known.has(keyOf(d)));
+        .map((d): FoundDay => ({
+          day: { date: d.date, words: d.words, uid: d.uid, rule: 'no hard session' },
+          isFree: d.isFree,
+        }))
+        .filter((d) => !known.has(keyOf(d.day)));
       setFound(days);
       return setNote(
         `${calendar.events} ${calendar.events === 1 ? 'event' : 'events'} read; ${days.length} new ${days.length === 1 ? 'day lies' : 'days lie'} in these weeks${calendar.left.length > 0 ? `. Left out: ${calendar.left.join('; ')}` : ''}.${encoding === 'UTF-8' ? '' : ` Its letters are in ${encoding}.`}`,
@@ -109,7 +118,7 @@ export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
         {found.length > 0 && (
           <fieldset>
             <legend>Found in the file</legend>
-            {found.map((d) => (
+            {found.map(({ day: d, isFree }) => (
               <Checkbox
                 key={keyOf(d)}
                 checked={blocked.some((b) => keyOf(b) === keyOf(d))}
@@ -122,7 +131,7 @@ export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
                 }
               >
                 {' '}
-                {formatDay(d.date)} <b>{d.words}</b>
+                {formatDay(d.date)} <b>{d.words}</b> {isFree && <span className="soft">shown as free there</span>}
               </Checkbox>
             ))}
             <button
@@ -130,13 +139,16 @@ export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
               className="tool"
               onClick={() =>
                 setBlocked(
-                  [...blocked, ...found.filter((d) => !blocked.some((b) => keyOf(b) === keyOf(d)))].sort((x, y) =>
-                    x.date < y.date ? -1 : 1,
-                  ),
+                  [
+                    ...blocked,
+                    ...found.flatMap(({ day, isFree }) =>
+                      isFree || blocked.some((b) => keyOf(b) === keyOf(day)) ? [] : [day],
+                    ),
+                  ].sort((x, y) => (x.date < y.date ? -1 : 1)),
                 )
               }
             >
-              take all of them
+              {found.some((d) => d.isFree) ? 'Take all that aren’t shown as free' : 'Take all of them'}
             </button>
           </fieldset>
         )}
