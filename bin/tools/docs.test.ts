@@ -1,4 +1,6 @@
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { copyFileSync, existsSync, mkdtempSync, readdirSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { expect, test } from 'vitest';
 
@@ -62,5 +64,36 @@ test('the picture of the tables shows all of them, with what each belongs to', (
       expect(picture.slice(picture.indexOf(`>${name}<`)), name).toMatch(
         new RegExp(`^>${name}<[^→]{0,300}→ ${belongsTo.join(', ')}<`),
       );
+  }
+});
+
+test('the units shut each process into what it needs', () => {
+  const units = readdirSync('deploy').filter((name) => name.endsWith('.service'));
+  expect(units).toEqual(['ysodos-work@.service', 'ysodos@.service']);
+  const folder = mkdtempSync(join(tmpdir(), 'units-'));
+  for (const unit of units) {
+    const lines = readFileSync(join('deploy', unit), 'utf8').split('\n');
+    for (const line of [
+      'User=ysodos',
+      'NoNewPrivileges=yes',
+      'CapabilityBoundingSet=',
+      'ProtectSystem=strict',
+      'ProtectHome=yes',
+      'PrivateDevices=yes',
+      'RestrictAddressFamilies=AF_UNIX AF_INET AF_INET6',
+      'SystemCallFilter=@system-service',
+    ])
+      expect(lines, `${unit}: ${line}`).toContain(line);
+    // Its own judge, where there is one: under 3 of 10.
+    const file = join(folder, unit.replace('@', '-x'));
+    copyFileSync(join('deploy', unit), file);
+    const { status, error } = spawnSync('systemd-analyze', [
+      'security',
+      '--offline=true',
+      '--threshold=29',
+      '--no-pager',
+      file,
+    ]);
+    if (!error) expect([unit, status]).toEqual([unit, 0]);
   }
 });
