@@ -1,12 +1,12 @@
 import './production.ts';
 import type { IncomingMessage, Server, ServerResponse } from 'node:http';
 import { createServer } from 'node:http';
-import { resolve } from 'node:path';
+import { join, resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import compression from 'compression';
 import { pino } from 'pino';
 import type { ServerBuild } from 'react-router';
-import sirv from 'sirv';
+import serveStatic from 'serve-static';
 import { publicUrl, trustedProxies } from '../config.ts';
 import { buildAddressOf, cleanHeaders } from './client-address.ts';
 import { drainBody, sendFetchResponse, toFetchRequest } from './fetch-adapter.ts';
@@ -18,7 +18,7 @@ import { networkOf } from './limits/network.ts';
 import { SaveOrder, saverOf } from './save-order.ts';
 import { UnfinishedBodies } from './limits/unfinished.ts';
 import { MAX_IN_FLIGHT, MAX_UNFINISHED, PATIENCE_MS, SLOWEST_BODY } from './limits/limits.ts';
-import { isSameOrigin } from './origin-check.ts';
+import { isOneClick, isSameOrigin } from './origin-check.ts';
 
 export interface RunningServer {
   readonly server: Server;
@@ -37,7 +37,7 @@ export interface ListenOptions {
   readonly patienceMs?: { readonly headers: number; readonly request: number; readonly look: number };
 }
 
-type Middleware = (request: IncomingMessage, response: ServerResponse, next: () => void) => void;
+type Middleware = (request: IncomingMessage, response: ServerResponse, next: (error?: unknown) => void) => void;
 
 /** The built application, with the router's own handler in it: one copy of the router, and no development one. */
 interface ApplicationBuild extends ServerBuild {
@@ -53,6 +53,9 @@ interface ApplicationBuild extends ServerBuild {
     };
   };
 }
+
+const isStatus = (error: unknown): error is { readonly statusCode: number } =>
+  error instanceof Error && 'statusCode' in error && typeof error.statusCode === 'number';
 
 /** How long to wait with another try, by status. */
 const RETRY_AFTER_SEC: Readonly<Record<number, string>> = { 429: '20', 503: '2' };
@@ -78,10 +81,13 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
     build.entry.module;
   const handle = createRequestHandler(build, 'production');
   const patternOf = buildRoutePattern(build.routes);
-  const serveFile = sirv('build/client', {
-    etag: true,
+  const files = resolve('build/client');
+  const serveFile = serveStatic(files, {
+    index: false,
+    redirect: false,
+    cacheControl: false,
     setHeaders: (response, path) => {
-      const isHashed = path.startsWith('/assets/');
+      const isHashed = path.startsWith(join(files, 'assets'));
       response.setHeader(
         'cache-control',
         isHashed ? `public, max-age=${YEAR_SEC}, immutable` : `public, max-age=${PUBLIC_SEC}`,
@@ -121,6 +127,8 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
       say(request, response, 403);
       return;
     }
+    // The router would hold it against the host.
+    if (isOneClick(asked)) asked.headers.delete('origin');
     const saver = saverOf(request.url ?? '', request.headers.cookie ?? '');
     const isSave = request.method !== 'GET' && request.method !== 'HEAD';
     if (saver !== undefined && !isSave) await saves.settled(saver);
@@ -152,10 +160,19 @@ export async function listen({ port, host, patienceMs = PATIENCE_MS }: ListenOpt
       return;
     }
     // A file is read, and nothing else can be done with it; any other method is for the application to take or refuse.
-    const serve: typeof serveFile =
-      request.method === 'GET' || request.method === 'HEAD' ? serveFile : (_request, _response, next) => next?.();
+    const serve: Middleware =
+      request.method === 'GET' || request.method === 'HEAD'
+        ? (serveFile as Middleware)
+        : (_request, _response, next) => next();
     compress(request, response, () =>
-      serve(request, response, () => {
+      serve(request, response, (error) => {
+        // A part or a state of a file that there isn't (RFC 9110, 13.1.1 and 14.4).
+        const status = isStatus(error) ? error.statusCode : undefined;
+        if (status !== undefined && status < 500) {
+          say(request, response, status);
+          return;
+        }
+        if (error) fault('file', error);
         if (inFlight >= MAX_IN_FLIGHT || !bodies.begin(request, networkOf(addressOf(request)))) {
           say(request, response, 503);
           return;

@@ -136,7 +136,7 @@ export async function runFeed(db: pg.PoolClient, programme: Programme, workspace
   });
 }
 
-/** A file with its tag: who has it already gets 304. Nothing on the way keeps it. */
+/** A file with its tag: who has it already, or any of it (`*`), gets 304 (RFC 9110, 13.1.2). Nothing on the way keeps it. */
 export function taggedFile(
   request: Request,
   body: string | Uint8Array,
@@ -148,7 +148,7 @@ export function taggedFile(
   const has = request.headers
     .get('if-none-match')
     ?.split(',')
-    .some((tag) => tag.trim().replace(/^W\//, '') === etag);
+    .some((tag) => tag.trim() === '*' || tag.trim().replace(/^W\//, '') === etag);
   return has
     ? new Response(null, { status: 304, headers })
     : new Response(body as BodyInit, { headers: { ...headers, 'content-type': type } });

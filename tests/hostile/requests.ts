@@ -71,6 +71,30 @@ export const HOSTILE_REQUESTS: readonly HostileRequest[] = [
   })),
   { name: 'range from the end', raw: get('/icon.svg', 'Host: h\r\nRange: bytes=-5'), status: [200] },
   { name: 'range', raw: get('/icon.svg', 'Host: h\r\nRange: bytes=0-3'), status: [206] },
+  { name: 'whatever is had of a file', raw: get('/icon.svg', 'Host: h\r\nIf-None-Match: *'), status: [304] },
+  {
+    name: 'a file since tomorrow',
+    raw: get('/icon.svg', 'Host: h\r\nIf-Modified-Since: Fri, 01 Jan 2100 00:00:00 GMT'),
+    status: [304],
+  },
+  {
+    name: 'a file since long ago',
+    raw: get('/icon.svg', 'Host: h\r\nIf-Modified-Since: Sat, 01 Jan 2000 00:00:00 GMT'),
+    status: [200],
+  },
+  { name: 'a file since no date', raw: get('/icon.svg', 'Host: h\r\nIf-Modified-Since: rubbish'), status: [200] },
+  { name: 'another state of a file', raw: get('/icon.svg', 'Host: h\r\nIf-Match: "other"'), status: [412] },
+  {
+    name: 'a tag goes before a date',
+    raw: get('/icon.svg', 'Host: h\r\nIf-None-Match: "x"\r\nIf-Modified-Since: Fri, 01 Jan 2100 00:00:00 GMT'),
+    status: [200],
+  },
+  ...['null', 'https://mail.example', 'no origin'].map((origin) => ({
+    name: `one click ends messages, from ${origin}`,
+    raw: `POST /stop/01234567-89ab-4def-8123-456789abcdef HTTP/1.1\r\nHost: h\r\nOrigin: ${origin}\r\n${FORM}Content-Length: 26\r\nConnection: close\r\n\r\nList-Unsubscribe=One-Click`,
+    // No such key is known; the one of someone is pressed in tests/browser/messages.test.ts.
+    status: [404],
+  })),
   { name: 'a header that is none', raw: get('/', 'Host: h\r\nno header'), status: [400] },
   { name: '80 kB of headers', raw: get('/', `Host: h\r\nX: ${'y'.repeat(80_000)}`), status: [400, 431] },
   {
