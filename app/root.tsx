@@ -12,7 +12,9 @@ import {
 } from 'react-router';
 import { readOwnCookie } from '../server/http/cookies.ts';
 import { isSameOrigin } from '../server/http/origin-check.ts';
+import type { StatusKind } from '../words/en/statuses.ts';
 import { isStatusKind, STATUS_WORDS, statusKind } from '../words/en/statuses.ts';
+import { pageTitle } from './parts/page-title.ts';
 import type { Route } from './+types/root';
 import { RibbonHatch } from './charts/session/ribbon.tsx';
 import { Mark } from './shell/frame/mark.tsx';
@@ -32,7 +34,7 @@ export function loader({ request }: Route.LoaderArgs) {
 
 export { afterSending as shouldRevalidate } from './participant/base/kept-pages.ts';
 
-export const meta: Route.MetaFunction = () => [{ title: 'Ysodos' }];
+export const meta: Route.MetaFunction = ({ error }) => pageTitle(error ? STATUS_WORDS[kindOf(error)].title : undefined);
 /** Small enough to come with the page: public/icon.svg. */
 const ICON =
   "data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' viewBox='-3 -1 26 26'%3E%3Cpath d='M2 22V10a8 8 0 0 1 16 0v12' fill='none' stroke='%237B2B5E' stroke-width='3'/%3E%3Cpath d='M6.8 22V11.4a3.2 3.2 0 0 1 6.4 0V22z' fill='%237B2B5E'/%3E%3C/svg%3E";
@@ -69,23 +71,25 @@ export default function Root() {
   );
 }
 
+/** What an answer of ours says went wrong. */
+const toldOf = (error: unknown) =>
+  isRouteErrorResponse(error) ? (error.data as { kind?: unknown; field?: string; message?: string } | null) : null;
+
+/** What went wrong, by what says it in words. */
+function kindOf(error: unknown): StatusKind {
+  if (error instanceof TypeError && typeof navigator !== 'undefined' && !navigator.onLine) return 'offline';
+  const kind = toldOf(error)?.kind;
+  if (isStatusKind(kind)) return kind;
+  return isRouteErrorResponse(error) ? statusKind(error.status) : 'broken';
+}
+
 /** Every status has a page of its own, in words. */
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
-  const told = isRouteErrorResponse(error)
-    ? (error.data as { kind?: unknown; field?: string; message?: string } | null)
-    : null;
-  const isOffline = error instanceof TypeError && typeof navigator !== 'undefined' && !navigator.onLine;
-  const kind = isOffline
-    ? 'offline'
-    : isStatusKind(told?.kind)
-      ? told.kind
-      : isRouteErrorResponse(error)
-        ? statusKind(error.status)
-        : 'broken';
+  const told = toldOf(error);
+  const kind = kindOf(error);
   const { title, text } = STATUS_WORDS[kind];
   return (
     <main className="lone">
-      <title>{`${title} · Ysodos`}</title>
       <Mark size={34} />
       <h1>{title}</h1>
       {kind === 'field' && told?.field && (

@@ -51,12 +51,13 @@ import { SaidList } from './strands/said-list.tsx';
 import { StrandGrid, StrandTable } from './strands/strand-grid.tsx';
 import { TodayLine } from './strands/today-line.tsx';
 import followCss from './follow-up.css?url';
+import { programmePage } from '../parts/page-title.ts';
 import type { Route } from './+types/follow-up';
 import { runPlace } from '../../core/calendar/release.ts';
 import { OUTCOME_WORDS } from '../../words/en/record.ts';
 import type pg from 'pg';
 
-export const meta: Route.MetaFunction = () => [{ title: 'Follow up · Ysodos' }];
+export const meta: Route.MetaFunction = ({ matches }) => programmePage(matches, 'Follow up');
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: followCss }];
 
 export async function loader({ request, params }: Route.LoaderArgs) {

@@ -18,10 +18,11 @@ import type { ChangedDay, GroupProposal, PersonProposal } from '../../server/fol
 import { loadWhatNext } from '../../server/follow-up/proposals.ts';
 import { FollowLinks } from './strands/follow-links.tsx';
 import followCss from './follow-up.css?url';
+import { programmePage } from '../parts/page-title.ts';
 import type { Route } from './+types/next';
 import { PROPOSAL_WORDS } from '../../words/en/proposals.ts';
 
-export const meta: Route.MetaFunction = () => [{ title: 'What next · Ysodos' }];
+export const meta: Route.MetaFunction = ({ matches }) => programmePage(matches, 'What next');
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: followCss }];
 
 /** Answers shown; older ones stand with their person. */

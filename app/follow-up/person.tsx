@@ -15,9 +15,11 @@ import { EffortLine } from '../plan/charts/effort-line.tsx';
 import { NumberLine } from '../charts/number-line.tsx';
 import { OwnStrand, ownBeads } from '../participant/base/own-strand.tsx';
 import followCss from './follow-up.css?url';
+import { programmePage } from '../parts/page-title.ts';
 import type { Route } from './+types/person';
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.name ?? 'Person'} · Ysodos` }];
+export const meta: Route.MetaFunction = ({ loaderData, matches }) =>
+  programmePage(matches, loaderData?.name ?? 'Person');
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: followCss }];
 
 /** Messages that are shown at once. */

@@ -11,9 +11,10 @@ import { coachForm, withProgramme } from '../../server/doors/coach-scope.ts';
 import { Dialog } from '../parts/dialog.tsx';
 import { FollowLinks } from './strands/follow-links.tsx';
 import followCss from './follow-up.css?url';
+import { programmePage } from '../parts/page-title.ts';
 import type { Route } from './+types/teams';
 
-export const meta: Route.MetaFunction = () => [{ title: 'Teams and letters · Ysodos' }];
+export const meta: Route.MetaFunction = ({ matches }) => programmePage(matches, 'Teams and letters');
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: followCss }];
 
 export async function loader({ request, params }: Route.LoaderArgs) {

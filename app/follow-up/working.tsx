@@ -14,11 +14,12 @@ import { loadInsights } from '../../server/follow-up/run-insights.ts';
 import { FollowLinks } from './strands/follow-links.tsx';
 import { runName } from '../shell/run-name.ts';
 import followCss from './follow-up.css?url';
+import { programmePage } from '../parts/page-title.ts';
 import type { Route } from './+types/working';
 import { percent, Done, Remaining, Felt, Loads, Retests, SwappedAndLeft } from './working-sections.tsx';
 import { Choice } from '../parts/fields/choice.tsx';
 
-export const meta: Route.MetaFunction = () => [{ title: 'Is it working · Ysodos' }];
+export const meta: Route.MetaFunction = ({ matches }) => programmePage(matches, 'Is it working');
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: followCss }];
 
 export async function loader({ request, params }: Route.LoaderArgs) {

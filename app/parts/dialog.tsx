@@ -70,7 +70,7 @@ export function Dialog({
     <dialog
       ref={element}
       className={`dialog${wide ? ' is-wide' : ''}`}
-      aria-labelledby={titleId}
+      {...(open && { 'aria-labelledby': titleId })}
       onCancel={(event) => {
         if (event.target !== element.current) return;
         event.preventDefault();

@@ -22,9 +22,10 @@ import { asksProof, ProveAgain } from '../account/prove-again.tsx';
 import { PersonPanel } from './person-panel.tsx';
 import { Dialog } from '../parts/dialog.tsx';
 import sendCss from '../send/send.css?url';
+import { programmePage } from '../parts/page-title.ts';
 import type { Route } from './+types/people';
 
-export const meta: Route.MetaFunction = () => [{ title: 'People · Ysodos' }];
+export const meta: Route.MetaFunction = ({ matches }) => programmePage(matches, 'People');
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: sendCss }];
 
 /** Every row has its place; long words are cut, and whole in the person's own panel. */

@@ -38,6 +38,7 @@ export function PlanTitle({ plan, undo, redo, week, onArrange, onBlocked, onExch
   return (
     <div className="page-title plan-title">
       <h1>
+        <span className="sr">{programme.title}</span>
         <CommitInput
           aria-label="Title of the programme"
           value={programme.title}

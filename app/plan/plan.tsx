@@ -16,6 +16,7 @@ import { useGuardChanges } from './use-guard-changes.ts';
 import { plural } from '../../core/words/words.ts';
 import { ReadyPress } from './ready-press.tsx';
 import planCss from './plan.css?url';
+import { pageTitle } from '../parts/page-title.ts';
 import type { Route } from './+types/plan';
 import type { loader as programmeLoader } from '../shell/programme.tsx';
 import { runDate } from '../../core/calendar/release.ts';
@@ -25,6 +26,7 @@ import { usePlanKeys } from './use-plan-keys.ts';
 
 export { onlyNewPlaces as shouldRevalidate } from '../parts/only-new-places.ts';
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: planCss }];
+export const meta: Route.MetaFunction = ({ loaderData }) => pageTitle('Plan', loaderData?.programme.title);
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withProgramme(request, params.programmeId, async (db, { programme }) => {

@@ -10,9 +10,10 @@ import { nowMs } from '../../server/config.ts';
 import { formId } from '../../server/http/form-text.ts';
 import sendCss from './send.css?url';
 import { SENT_WORDS } from '../../words/en/messages.ts';
+import { programmePage } from '../parts/page-title.ts';
 import type { Route } from './+types/outbox';
 
-export const meta: Route.MetaFunction = () => [{ title: 'Outbox · Ysodos' }];
+export const meta: Route.MetaFunction = ({ matches }) => programmePage(matches, 'Outbox');
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: sendCss }];
 
 export async function loader({ request, params }: Route.LoaderArgs) {

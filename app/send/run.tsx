@@ -18,10 +18,12 @@ import { DayField } from '../parts/fields/day-field.tsx';
 import { Field } from '../parts/fields/field.tsx';
 import { runName } from '../shell/run-name.ts';
 import sendCss from './send.css?url';
+import { programmePage } from '../parts/page-title.ts';
 import type { Route } from './+types/run';
 import { lastDate } from '../../core/calendar/release.ts';
 
-export const meta: Route.MetaFunction = () => [{ title: 'This run · Ysodos' }];
+export const meta: Route.MetaFunction = ({ loaderData, matches }) =>
+  programmePage(matches, loaderData ? runName(loaderData.run.title, loaderData.run.rules.startsOn) : 'This run');
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: sendCss }];
 
 export async function loader({ request, params }: Route.LoaderArgs) {

@@ -90,7 +90,7 @@ export function SendPreview({ preview, above, programmeId }: { preview: Preview;
         </article>
       ) : (
         <div className="person">
-          <TodayCard sheet={preview.sheet} ribbon={preview.ribbon} above={above} />
+          <TodayCard sheet={preview.sheet} ribbon={preview.ribbon} above={above} isPart />
         </div>
       )}
       {preview.as && preview.changes.length > 0 && (

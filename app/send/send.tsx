@@ -25,11 +25,13 @@ import { SendTimelineChart } from './send-timeline.tsx';
 import { TODAY_RIBBON } from '../participant/base/today-card.tsx';
 import participantCss from '../participant/participant.css?url';
 import sendCss from './send.css?url';
+import { programmePage } from '../parts/page-title.ts';
 import type { Route } from './+types/send';
 import { GOING_WORDS } from '../../words/en/sends.ts';
 import { sumTold, toldWords } from '../../core/channels/channels.ts';
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Send: ${loaderData?.name ?? ''} · Ysodos` }];
+export const meta: Route.MetaFunction = ({ loaderData, matches }) =>
+  programmePage(matches, `Send: ${loaderData?.name ?? ''}`);
 export const links: Route.LinksFunction = () => [
   { rel: 'stylesheet', href: participantCss },
   { rel: 'stylesheet', href: sendCss },

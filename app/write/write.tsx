@@ -3,6 +3,7 @@ import { Button } from 'antd';
 import { Form, useNavigation } from 'react-router';
 import { coachForm, withDay } from '../../server/doors/coach-scope.ts';
 import { formText } from '../../server/http/form-text.ts';
+import { programmePage } from '../parts/page-title.ts';
 import type { Route } from './+types/write';
 import { useWrittenDays } from './paste/use-written-days.ts';
 import { WrittenNotice } from './paste/written-notice.tsx';
@@ -10,7 +11,8 @@ import { Writer } from './writer.tsx';
 
 export { onlyNewPlaces as shouldRevalidate } from '../parts/only-new-places.ts';
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Write: ${loaderData?.name ?? ''} · Ysodos` }];
+export const meta: Route.MetaFunction = ({ loaderData, matches }) =>
+  programmePage(matches, `Write: ${loaderData?.name ?? ''}`);
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   return withDay(request, params, (db, scope) => loadWrite(db, scope, params));

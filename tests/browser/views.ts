@@ -2,6 +2,7 @@ import { join } from 'node:path';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { findFaults } from './axe.ts';
+import { readBare } from './before-script.ts';
 import { demo, isHydrated, openBrowser, openPage, PHONE, signIn } from './helpers.ts';
 import { findSmall } from './small.ts';
 
@@ -555,5 +556,15 @@ export function lookAtViews(half: 0 | 1): void {
         await page.goto('about:blank');
       },
     );
+
+    test('before any script: one heading, a title that names the page, nothing that refers to nothing', async () => {
+      await page.goto(demo().base);
+      for (const path of new Set(own(as).map(address))) {
+        const { h1, title, dangling } = await readBare(page, path);
+        expect([path, h1.length, h1.includes(''), dangling]).toEqual([path, 1, false, []]);
+        expect(title, path).toMatch(/^\S.* · Ysodos$/);
+      }
+      await page.goto('about:blank');
+    });
   });
 }

@@ -21,15 +21,18 @@ interface TodayCardProps {
   readonly toMatch?: Readonly<Record<number, string>>;
   /** Why an earlier score isn't held against, by block. */
   readonly apart?: Readonly<Record<number, string>>;
+  /** It stands within a page that is called otherwise. */
+  readonly isPart?: boolean;
 }
 
 /** A session on a participant's page: how long, what to have ready, the ribbon, the list, notes of care. */
-export function TodayCard({ above, sheet, ribbon, actions, notes, toMatch, apart }: TodayCardProps) {
+export function TodayCard({ above, sheet, ribbon, actions, notes, toMatch, apart, isPart }: TodayCardProps) {
+  const Title = isPart ? 'h2' : 'h1';
   const { title, length, range, effort, kit, note, film, blocks } = sheet;
   return (
     <article className="today">
       <p className="soft small today-above">{above}</p>
-      <h1>{title}</h1>
+      <Title className="today-title">{title}</Title>
       <p className="today-length">
         <b>{length}</b>
         <span className="soft">

@@ -13,12 +13,13 @@ import { layoutRibbon } from '../../charts/ribbon-layout.ts';
 import clockCss from './clock.css?url';
 import { ClockScreen } from './clock-screen.tsx';
 import { orKeptPage } from '../base/kept-pages.ts';
+import { pageTitle } from '../../parts/page-title.ts';
 import type { Route } from './+types/clock';
 
 export const links: Route.LinksFunction = () => [{ rel: 'stylesheet', href: clockCss }];
 
-export const meta: Route.MetaFunction = () => [
-  { title: 'The clock · Ysodos' },
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  ...pageTitle('The clock', loaderData?.title),
   { name: 'theme-color', content: '#7b2b5e' },
 ];
 

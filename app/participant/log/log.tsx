@@ -34,10 +34,11 @@ import { deliverLog, keepLog, nextMadeAtMs, readKept } from '../base/outbox-stor
 import { ScoreInput } from './score-input.tsx';
 import { clockKey, forgetClock } from '../clock/use-running-clock.ts';
 import { orKeptPage } from '../base/kept-pages.ts';
+import { pageTitle } from '../../parts/page-title.ts';
 import type { Route } from './+types/log';
 import { OUTCOME_WORDS, EFFORT_WORDS } from '../../../words/en/record.ts';
 
-export const meta: Route.MetaFunction = () => [{ title: 'How did it go? · Ysodos' }];
+export const meta: Route.MetaFunction = ({ loaderData }) => pageTitle('How did it go?', loaderData?.title);
 
 export async function loader({ params, request }: Route.LoaderArgs) {
   // Whoever says how it went has begun with what they see here.

@@ -5,9 +5,11 @@ import { withOwnDay } from '../../../server/participant/own-day.ts';
 import { toDaySession } from './day-session.ts';
 import { DayView } from '../base/day-view.tsx';
 import { orKeptPage } from '../base/kept-pages.ts';
+import { pageTitle } from '../../parts/page-title.ts';
 import type { Route } from './+types/day';
 
-export const meta: Route.MetaFunction = () => [{ title: 'A day · Ysodos' }];
+export const meta: Route.MetaFunction = ({ loaderData }) =>
+  pageTitle(loaderData?.session.sheet.title ?? 'A day', loaderData?.above);
 
 export async function loader({ params, request }: Route.LoaderArgs) {
   return withOwnDay(request, params, 'opened', ({ view, sent, fitted }) => ({

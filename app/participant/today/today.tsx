@@ -7,9 +7,11 @@ import { LiveCard } from './live-card.tsx';
 import { OwnStrand, ownBeads } from '../base/own-strand.tsx';
 import { DayView } from '../base/day-view.tsx';
 import { orKeptPage } from '../base/kept-pages.ts';
+import { pageTitle } from '../../parts/page-title.ts';
 import type { Route } from './+types/today';
 
-export const meta: Route.MetaFunction = () => [{ title: 'Today · Ysodos' }];
+export const meta: Route.MetaFunction = ({ loaderData }) =>
+  pageTitle('Today', loaderData?.session?.sheet.title, loaderData?.programmeTitle);
 
 export async function loader({ params, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;

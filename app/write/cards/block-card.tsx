@@ -1,4 +1,4 @@
-import { useDraggable, useDroppable } from '@dnd-kit/core';
+import { useDroppable } from '@dnd-kit/core';
 import type { MovementLibrary } from '../../../core/movement/library.ts';
 import { usualDose } from '../../../core/movement/usual-dose.ts';
 import { formatClock } from '../../../core/words/format-clock.ts';
@@ -17,6 +17,7 @@ import { ItemCard } from './item-card.tsx';
 import { ShapePicker } from './shape-picker.tsx';
 import { Stepper } from './stepper.tsx';
 import { Choice } from '../../parts/fields/choice.tsx';
+import { useCardDrag } from './use-card-drag.ts';
 
 export interface DropPlace {
   readonly block: number;
@@ -58,7 +59,7 @@ export function BlockCard({
   onKeep,
 }: BlockCardProps) {
   const id = `block-${index}`;
-  const { attributes, listeners, setNodeRef: setDrag, isDragging } = useDraggable({ id });
+  const { attributes, listeners, setNodeRef: setDrag, isDragging } = useCardDrag(id);
   const { setNodeRef: setDrop } = useDroppable({ id });
   const setHeader = (next: Block) => onEdit({ kind: 'set-header', block: index, next });
   const name = block.label ?? block.role;

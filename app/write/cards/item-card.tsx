@@ -1,4 +1,4 @@
-import { useDraggable, useDroppable } from '@dnd-kit/core';
+import { useDroppable } from '@dnd-kit/core';
 import { printDose } from '../../../core/notation/print.ts';
 import { readDoseText } from '../../../core/notation/read-dose.ts';
 import { stepHeaderNumber } from '../../../core/forms/clock-shape.ts';
@@ -8,6 +8,7 @@ import { nextSides, stepDose } from '../../../core/session/step-dose.ts';
 import { formatClock } from '../../../core/words/format-clock.ts';
 import { CommitInput } from '../../parts/commit-input.tsx';
 import { Stepper } from './stepper.tsx';
+import { useCardDrag } from './use-card-drag.ts';
 
 interface ItemCardProps {
   readonly id: string;
@@ -22,7 +23,7 @@ interface ItemCardProps {
 
 /** One line of a session as a card: drag it, step its dose, name its movement. */
 export function ItemCard({ id, item, isMarked, drop, onSet, onRemove, onMove }: ItemCardProps) {
-  const { attributes, listeners, setNodeRef: setDrag, isDragging } = useDraggable({ id });
+  const { attributes, listeners, setNodeRef: setDrag, isDragging } = useCardDrag(id);
   const { setNodeRef: setDrop } = useDroppable({ id });
   const name = isWork(item) ? itemName(item) : 'rest';
   const onHandleKey = (event: React.KeyboardEvent) => {
