@@ -1069,7 +1069,9 @@ ALTER TABLE public.version ALTER COLUMN id ADD GENERATED ALWAYS AS IDENTITY (
 CREATE TABLE public.workspace (
     id bigint NOT NULL,
     name text NOT NULL,
-    CONSTRAINT workspace_name_length CHECK (((length(name) >= 1) AND (length(name) <= 120)))
+    paper text DEFAULT 'a4'::text NOT NULL,
+    CONSTRAINT workspace_name_length CHECK (((length(name) >= 1) AND (length(name) <= 120))),
+    CONSTRAINT workspace_paper CHECK ((paper = ANY (ARRAY['a4'::text, 'letter'::text])))
 );
 
 ALTER TABLE public.workspace ALTER COLUMN id ADD GENERATED ALWAYS AS IDENTITY (

@@ -23,6 +23,7 @@ import { layoutRibbon } from '../charts/ribbon-layout.ts';
 import { layoutTimeline } from './send-timeline-layout.ts';
 import { SendTimelineChart } from './send-timeline.tsx';
 import { TODAY_RIBBON } from '../participant/base/today-card.tsx';
+import { PaperChoice } from './paper-choice.tsx';
 import participantCss from '../participant/participant.css?url';
 import sendCss from './send.css?url';
 import { programmePage } from '../parts/page-title.ts';
@@ -298,10 +299,11 @@ export default function Send({ loaderData, actionData }: Route.ComponentProps) {
                 isMain={reach.unreached > 0}
               />
             )}
-            <p className="send-paper">
-              <a href={`${base}/send/${key}/sheet.pdf`}>On paper (PDF)</a> ·{' '}
+            <div className="send-paper">
+              <a href={`${base}/send/${key}/sheet.pdf`}>On paper (PDF)</a>{' '}
+              <PaperChoice paper={loaderData.paper} onChoose={(paper) => void post({ intent: 'paper', paper })} /> ·{' '}
               <Link to={`${base}/send/${key}/week`}>The whole week</Link> · <CopyText text={preview.plain} />
-            </p>
+            </div>
             <LiveSettings
               dayKey={key}
               live={loaderData.live}

@@ -1,27 +1,40 @@
-import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
 import qrcode from 'qrcode';
 import { CARE_NOTES } from '../../core/care.ts';
 import { filmLines, lineText, sheetLength } from '../../core/exchange/session-text.ts';
 import { sheetFilms } from '../../core/session/session-sheet.ts';
+import { easternOf } from './pdf-fonts.ts';
+import type { Span } from './pdf-text.ts';
+import { PdfText } from './pdf-text.ts';
 import type { Paper, PaperSession } from './printed.ts';
-
-const resolveFont = createRequire(import.meta.url);
-const font = (name: string): string => resolveFont.resolve(`dejavu-fonts-ttf/ttf/${name}.ttf`);
 
 const MARGIN = 48;
 const INDENT = 14;
+const TINY = 8;
 const SMALL = 9;
 const BODY = 10.5;
 const QR_PT = 84;
+/** Letters that are named where they are missing. */
+const MOST_MISSING = 12;
 
-/** Black on white, no picture but the code: as it goes on paper. One session begins on a page of its own; `createdMs` is its date. */
-export async function makePdf({ sessions, title, link }: Paper, createdMs: number): Promise<Buffer> {
+type Doc = PDFKit.PDFDocument;
+type Part = PDFKit.PDFStructureElement;
+
+/**
+ * Black on white, no picture but the code: as it goes on paper. One session begins on a page of its own; `createdMs` is its date. What
+ * each part is stands in it (PDF/UA-1, ISO 14289: tags, language, title, an outline), for whoever has it read aloud.
+ */
+export async function makePdf({ sessions, title, link, size }: Paper, createdMs: number): Promise<Buffer> {
   const doc = new PDFDocument({
-    size: 'A4',
+    size: size === 'letter' ? 'LETTER' : 'A4',
     margin: MARGIN,
     bufferPages: true,
     lang: 'en',
+    pdfVersion: '1.7',
+    // The types don't know it yet.
+    subset: 'PDF/UA' as 'PDF/A-3a',
+    tagged: true,
+    displayTitle: true,
     info: { Title: title, Creator: 'Ysodos', CreationDate: new Date(createdMs) },
   });
   const chunks: Buffer[] = [];
@@ -30,78 +43,170 @@ export async function makePdf({ sessions, title, link }: Paper, createdMs: numbe
     doc.on('end', () => ready(Buffer.concat(chunks)));
     doc.on('error', failed);
   });
-  doc.registerFont('plain', font('DejaVuSans')).registerFont('bold', font('DejaVuSans-Bold'));
+  const root = doc.struct('Document');
+  doc.addStructure(root);
+  const writer = new Writer(doc, root, new PdfText(doc));
   for (const [i, session] of sessions.entries()) {
     if (i > 0) doc.addPage();
-    writeSession(doc, session);
+    writer.session(session);
   }
-  if (sessions.length === 0) doc.font('plain').fontSize(BODY).text('Nothing is planned.');
-  if (link) await writeLink(doc, link);
-  writePageNumbers(doc, title);
+  if (sessions.length === 0) writer.paragraph([{ text: 'Nothing is planned.', size: BODY }]);
+  writer.missing();
+  if (link) await writer.link(link);
+  root.end();
+  writer.pageNumbers(title);
   doc.end();
   return done;
 }
 
-function writeSession(doc: PDFKit.PDFDocument, { above, sheet, changes }: PaperSession): void {
-  const width = doc.page.width - 2 * MARGIN;
-  const small = (text: string) => doc.font('plain').fontSize(SMALL).text(text, { width });
-  small(above);
-  doc.moveDown(0.2).font('bold').fontSize(20).text(sheet.title, { width });
-  doc
-    .font('plain')
-    .fontSize(BODY)
-    .text(`${sheetLength(sheet)}. Have ready: ${sheet.kit}.`, { width });
-  if (sheet.note !== '') doc.moveDown(0.3).font('bold').text(sheet.note, { width });
-  for (const block of sheet.blocks) {
-    keepTogether(doc, 4);
-    doc.moveDown(0.8).font('bold').fontSize(12).text(block.name, { width, continued: true });
-    doc.font('plain').fontSize(BODY).text(`   ${block.rule}`, { width });
-    for (const rule of block.rules) small(rule);
-    doc.fontSize(BODY);
-    for (const line of block.lines) {
-      keepTogether(doc, 1);
-      doc.moveDown(0.15).text(`\u2610  ${lineText(line)}`, MARGIN + INDENT, undefined, { width: width - INDENT });
-      doc.x = MARGIN;
+/** Parts of a paper, each with what it is. */
+class Writer {
+  readonly #doc: Doc;
+  readonly #root: Part;
+  readonly #text: PdfText;
+  /** What is written belongs to it. */
+  #section: Part;
+
+  constructor(doc: Doc, root: Part, text: PdfText) {
+    this.#doc = doc;
+    this.#root = root;
+    this.#text = text;
+    this.#section = root;
+  }
+
+  get #width(): number {
+    return this.#doc.page.width - 2 * MARGIN;
+  }
+
+  paragraph(spans: readonly Span[], kind = 'P', into: Part = this.#section): void {
+    into.add(this.#part(kind, () => this.#text.write(spans, { x: MARGIN, width: this.#width })));
+  }
+
+  /** A part with what is drawn in it. */
+  #part(kind: string, draw: () => void): Part {
+    return this.#doc.struct(kind, {}, draw);
+  }
+
+  #small(text: string): void {
+    this.paragraph([{ text, size: SMALL }]);
+  }
+
+  #gap(points: number): void {
+    this.#doc.y += points;
+  }
+
+  session({ above, sheet, changes }: PaperSession): void {
+    const doc = this.#doc;
+    this.#section = doc.struct('Sect');
+    this.#root.add(this.#section);
+    this.#text.eastern = easternOf(JSON.stringify(sheet));
+    doc.outline.addItem(`${sheet.title}, ${above}`);
+    this.#small(above);
+    this.#gap(2);
+    this.paragraph([{ text: sheet.title, size: 20, isBold: true }], 'H1');
+    this.paragraph([{ text: `${sheetLength(sheet)}. Have ready: ${sheet.kit}.`, size: BODY }]);
+    if (sheet.note !== '') {
+      this.#gap(3);
+      this.paragraph([{ text: sheet.note, size: BODY, isBold: true }]);
     }
-    if (block.thenRest !== undefined) small(block.thenRest);
+    for (const block of sheet.blocks) this.#block(block);
+    if (changes.length > 0) {
+      this.#gap(9);
+      this.#small(`In your shape: ${changes.join('; ')}.`);
+    }
+    const films = filmLines(sheetFilms(sheet));
+    if (films !== '') this.#small(films);
+    this.#gap(9);
+    this.#small(`${CARE_NOTES.pain} ${CARE_NOTES.stop}`);
+    this.#section.end();
+    this.#section = this.#root;
   }
-  if (changes.length > 0) {
-    doc.moveDown(0.8);
-    small(`In your shape: ${changes.join('; ')}.`);
+
+  #block(block: PaperSession['sheet']['blocks'][number]): void {
+    const doc = this.#doc;
+    this.#keepTogether(4);
+    this.#gap(9);
+    this.paragraph(
+      [
+        { text: block.name, size: 12, isBold: true },
+        { text: `   ${block.rule}`, size: BODY },
+      ],
+      'H2',
+    );
+    for (const rule of block.rules) this.#small(rule);
+    const list = doc.struct('L');
+    if (block.lines.length > 0) this.#section.add(list);
+    for (const line of block.lines) {
+      this.#keepTogether(1);
+      this.#gap(2);
+      const item = doc.struct('LI');
+      list.add(item);
+      const y = doc.y;
+      item.add(
+        this.#part('Lbl', () =>
+          this.#text.write([{ text: '\u2610', size: BODY }], { x: MARGIN + INDENT, width: INDENT + 4 }),
+        ),
+      );
+      doc.y = y;
+      const x = MARGIN + 2 * INDENT + 4;
+      item.add(
+        this.#part('LBody', () =>
+          this.#text.write([{ text: lineText(line), size: BODY }], { x, width: this.#width + MARGIN - x }),
+        ),
+      );
+      item.end();
+    }
+    if (block.lines.length > 0) list.end();
+    if (block.thenRest !== undefined) this.#small(block.thenRest);
   }
-  const films = filmLines(sheetFilms(sheet));
-  if (films !== '') small(films);
-  doc.moveDown(0.8);
-  small(`${CARE_NOTES.pain} ${CARE_NOTES.stop}`);
-}
 
-/** Begins a page where fewer than so many lines are left on this one. */
-function keepTogether(doc: PDFKit.PDFDocument, lines: number): void {
-  if (doc.y + lines * BODY * 1.6 > doc.page.height - MARGIN) doc.addPage();
-}
+  /** Begins a page where fewer than so many lines are left on this one. */
+  #keepTogether(lines: number): void {
+    if (this.#doc.y + lines * BODY * 1.6 > this.#doc.page.height - MARGIN) this.#doc.addPage();
+  }
 
-async function writeLink(doc: PDFKit.PDFDocument, { url, words }: NonNullable<Paper['link']>): Promise<void> {
-  const picture = await qrcode.toBuffer(url, { type: 'png', margin: 0, width: 400, errorCorrectionLevel: 'M' });
-  if (doc.y + QR_PT + 30 > doc.page.height - MARGIN) doc.addPage();
-  doc.moveDown(1);
-  const top = doc.y;
-  doc.image(picture, MARGIN, top, { width: QR_PT });
-  doc
-    .font('plain')
-    .fontSize(SMALL)
-    .text(`${words}\n${url}`, MARGIN + QR_PT + 14, top + 20, { width: doc.page.width - 2 * MARGIN - QR_PT - 14 });
-}
+  async link({ url, words }: NonNullable<Paper['link']>): Promise<void> {
+    const doc = this.#doc;
+    const picture = await qrcode.toBuffer(url, { type: 'png', margin: 0, width: 400, errorCorrectionLevel: 'M' });
+    if (doc.y + QR_PT + 30 > doc.page.height - MARGIN) doc.addPage();
+    this.#gap(12);
+    const top = doc.y;
+    this.#root.add(
+      doc.struct('Figure', { alt: `A code that opens ${url}` }, () => {
+        doc.image(picture, MARGIN, top, { width: QR_PT });
+      }),
+    );
+    doc.y = top + 20;
+    const x = MARGIN + QR_PT + 14;
+    for (const text of [words, url])
+      this.#root.add(
+        this.#part('P', () => this.#text.write([{ text, size: SMALL }], { x, width: this.#width + MARGIN - x })),
+      );
+  }
 
-function writePageNumbers(doc: PDFKit.PDFDocument, title: string): void {
-  const { count } = doc.bufferedPageRange();
-  if (count < 2) return;
-  for (let i = 0; i < count; i++) {
-    doc.switchToPage(i);
-    // Within the margin: nothing may begin a page of its own there.
-    doc.page.margins.bottom = 0;
-    doc
-      .font('plain')
-      .fontSize(8)
-      .text(`${title}, ${i + 1} of ${count}`, MARGIN, doc.page.height - 30, { lineBreak: false });
+  /** What no font here has, said where it would be missed, with another way. */
+  missing(): void {
+    const { missing } = this.#text;
+    if (missing.length === 0) return;
+    this.#gap(9);
+    const points = missing.map((letter) => `U+${letter.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`);
+    this.#small(
+      `${missing.length === 1 ? 'One letter isn’t' : `${missing.length} letters aren’t`} in the fonts of this file and ${missing.length === 1 ? 'stands' : 'stand'} as a box (${points.slice(0, MOST_MISSING).join(', ')}${missing.length > MOST_MISSING ? ' …' : ''}). Open “The whole week” and print it from your browser, which has more letters.`,
+    );
+  }
+
+  pageNumbers(title: string): void {
+    const doc = this.#doc;
+    const { count } = doc.bufferedPageRange();
+    if (count < 2) return;
+    for (let i = 0; i < count; i++) {
+      doc.switchToPage(i);
+      // Within the margin: nothing may begin a page of its own there.
+      doc.page.margins.bottom = 0;
+      doc.y = doc.page.height - 30;
+      doc.markContent('Artifact', { type: 'Pagination' });
+      this.#text.write([{ text: `${title}, ${i + 1} of ${count}`, size: TINY }], { x: MARGIN, width: this.#width });
+      doc.endMarkedContent();
+    }
   }
 }

@@ -1,8 +1,12 @@
+import { create } from 'content-disposition';
 import { data } from 'react-router';
-import { dayKey, dayName, formatDay, weekdayOf } from '../../core/calendar/day.ts';
+import type { DayDate } from '../../core/calendar/day.ts';
+import { dayName, formatDay, weekdayOf } from '../../core/calendar/day.ts';
 import { plannedDate, toRunDays } from '../../core/calendar/release.ts';
 import { changeWords } from '../../core/fit/fit-change.ts';
 import { buildSheet } from '../../core/session/session-sheet.ts';
+import { cutLetters } from '../../core/letters.ts';
+import { getPaperSize } from '../../db/queries/doors/paper.ts';
 import { listDays } from '../../db/queries/programme.ts';
 import { notFound, withDay } from '../doors/coach-scope.ts';
 import { countRead } from '../http/limits/costly-reads.ts';
@@ -17,6 +21,10 @@ import { loadWorkspaceBook } from '../write/workspace-book.ts';
 
 type Part = 'day' | 'week';
 
+/** What a file is called: the programme, which day or week of it, and the date. What no file's name takes is left out. */
+const fileName = (title: string, date: DayDate): string =>
+  `${cutLetters(title.replace(/[\p{Cc}\\/:*?"<>|]+/gu, ' ').trim(), 100)}, ${date}.pdf`;
+
 /** A coach’s day, or its week, as written, with the link that leads people in. Nothing written there is a 404. */
 export const coachPaper = (request: Request, params: Parameters<typeof withDay>[1], part: Part): Promise<Paper> =>
   withDay(request, params, async (db, { programme, place, coach }) => {
@@ -27,8 +35,11 @@ export const coachPaper = (request: Request, params: Parameters<typeof withDay>[
     );
     if (days.length === 0) return notFound();
     const { join, rules } = programme.run;
+    const title = `${programme.title}, ${part === 'week' ? `week ${place.week}` : dayName(place, weekdayOf(programme.startsOn))}`;
     return {
-      title: `${programme.title}, ${part === 'week' ? `week ${place.week}` : dayName(place, weekdayOf(programme.startsOn))}`,
+      title,
+      size: await getPaperSize(db),
+      file: fileName(title, plannedDate(rules, { timeZone: 'UTC' }, days[0]!)),
       link:
         join.code !== null && join.isOpen
           ? { url: `${publicUrl().origin}/join/${join.code}`, words: 'Take part:' }
@@ -59,8 +70,14 @@ export const ownPaper = (params: { readonly token: string; readonly day: string 
           return day ? [{ bead, day }] : [];
         });
       if (open.length === 0) throw data({ kind: 'closed' }, { status: 404 });
+      const first = open[0]!.bead;
+      const of =
+        part === 'week' ? `week ${place!.week}` : dayName(first, weekdayOf(scope.enrolment.run.rules.startsOn));
+      const title = `${scope.enrolment.programmeTitle}, ${of}`;
       return {
-        title: `${scope.enrolment.programmeTitle}, ${part === 'week' ? `week ${place!.week}` : dayKey(open[0]!.bead)}`,
+        title,
+        size: await getPaperSize(db),
+        file: fileName(title, first.date),
         sessions: await Promise.all(
           open.map(async ({ bead, day }) => {
             const { sheet, changes, blocks } = await fitDay(db, day, scope, book);
@@ -80,11 +97,11 @@ export const partOf = (request: Request): Part =>
   new URL(request.url).pathname.endsWith('/week.pdf') ? 'week' : 'day';
 
 /** A paper as a PDF that a browser shows. */
-export async function paperAnswer(paper: Paper, part: Part): Promise<Response> {
+export async function paperAnswer(paper: Paper): Promise<Response> {
   return new Response((await pdfOf(paper, nowMs())) as BodyInit, {
     headers: {
       'content-type': 'application/pdf',
-      'content-disposition': `inline; filename="${part === 'week' ? 'week' : 'session'}.pdf"`,
+      'content-disposition': create(paper.file, { type: 'inline' }),
       'cache-control': 'private, no-store',
     },
   });

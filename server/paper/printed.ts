@@ -1,3 +1,4 @@
+import type { PaperSize } from '../../db/queries/doors/paper.ts';
 import type { SessionSheet } from '../../core/session/session-sheet.ts';
 
 export interface PaperSession {
@@ -10,6 +11,9 @@ export interface PaperSession {
 /** What goes on paper: a day or a week of days. */
 export interface Paper {
   readonly title: string;
+  readonly size: PaperSize;
+  /** What a browser calls the file. */
+  readonly file: string;
   readonly sessions: readonly PaperSession[];
   /** Written at the foot, as a picture and in letters. */
   readonly link?: { readonly url: string; readonly words: string } | undefined;

@@ -7,6 +7,7 @@ import { isSure } from '../../core/calendar/going.ts';
 import { localDate, localTime } from '../../core/calendar/release.ts';
 import { plural } from '../../core/words/words.ts';
 import { getDayProgress } from '../../db/queries/messages/outbox.ts';
+import { getPaperSize } from '../../db/queries/doors/paper.ts';
 import { countReach, getEnrolment } from '../../db/queries/person.ts';
 import { listDays, listVersions } from '../../db/queries/programme.ts';
 import type { RunDayToGo } from '../../db/queries/messages/release.ts';
@@ -81,6 +82,7 @@ export async function loadSend(db: pg.PoolClient, scope: DayScope, asked: SendAs
     dayKey: asked.dayKey,
     programmeId: programme.key,
     origin: publicUrl().origin,
+    paper: await getPaperSize(db),
     rules: programme.run.rules,
     isByHand: programme.run.isByHand,
     heldWords: programme.run.heldAtMs === null ? null : instantWords(programme.run.heldAtMs, zone),

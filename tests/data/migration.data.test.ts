@@ -82,6 +82,7 @@ const STORED_AT: Readonly<Record<number, string>> = {
     update programme set frame = jsonb_set(frame, '{guards}', '{"off": [], "thresholds": {"levers-at-once": 2, "monotony": 3}}')`,
   21: '',
   22: `insert into calendar_entry (workspace_id, uid, enrolment_id, event, sequence, changed_at) values (1, 'one', 1, '{}', 0, now())`,
+  23: '',
 };
 
 let cluster: Cluster;

@@ -5,5 +5,5 @@ import type { Route } from './+types/sheet';
 /** A day of theirs as PDF, as they do it; `week.pdf`: all of its week that is open. */
 export async function loader({ params, request }: Route.LoaderArgs) {
   const part = partOf(request);
-  return costlyByLink(params.token, async () => paperAnswer(await ownPaper(params, part), part));
+  return costlyByLink(params.token, async () => paperAnswer(await ownPaper(params, part)));
 }
