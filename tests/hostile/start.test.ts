@@ -118,6 +118,7 @@ describe('./ysodos serve', () => {
       [{ DATABASE_URL: 'postgres://ysodos_app:x@127.0.0.1:1/x' }, /can’t be had/],
       [{ PUBLIC_URL: '' }, /PUBLIC_URL is not set/],
       [{ PUBLIC_URL: 'ysodos.example.org' }, /PUBLIC_URL is no address/],
+      [{ PUBLIC_URL: 'https://ysodos.example.org/below' }, /PUBLIC_URL is no address of a site/],
       [{ PUBLIC_URL: 'http://ysodos.example.org' }, /in the clear/],
       [{ PORT: 'x' }, /PORT is no port/],
       [{ TRUST_PROXY: 'nobody' }, /TRUST_PROXY/],
