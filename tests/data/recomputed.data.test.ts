@@ -1,5 +1,9 @@
+import { readFileSync } from 'node:fs';
+import { Ajv2020 } from 'ajv/dist/2020.js';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { Temporal } from 'temporal-polyfill';
+import { formatProgramme } from '../../core/exchange/programme-json.ts';
+import { getPlan } from '../../db/queries/plan.ts';
 import { getProgramme } from '../../db/queries/programme.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
 import { seedDemo } from '../../demo/seed.ts';
@@ -152,4 +156,35 @@ test('the demos show whoever a coach must see: gone quiet, back, left, away, too
       const worried = people.filter((p) => p.items.some((i) => !['back', 'best-score', 'first-week'].includes(i.code)));
       expect(worried.length).toBeLessThan(people.length / 2);
     });
+});
+
+test('every document that the demo makes is valid by the schema that is published of it', async () => {
+  const ajv = new Ajv2020({ strict: true, allErrors: false });
+  ajv.addFormat('date', (v: string) => /^\d{4}-\d{2}-\d{2}$/.test(v));
+  const errorsOf = (name: string) => {
+    const validate = ajv.compile(JSON.parse(readFileSync(`docs/${name}.schema.json`, 'utf8')) as object);
+    return (value: unknown) => (validate(JSON.parse(JSON.stringify(value))) ? [] : validate.errors);
+  };
+  const [session, programme, movement] = ['session', 'programme', 'movement'].map(errorsOf) as [
+    ReturnType<typeof errorsOf>,
+    ReturnType<typeof errorsOf>,
+    ReturnType<typeof errorsOf>,
+  ];
+  const { rows: versions } = await db.owner.query<{ id: number; document: unknown }>(
+    'select id, document from version',
+  );
+  expect(versions.length).toBeGreaterThan(30);
+  for (const { id, document } of versions) expect([id, session(document)]).toEqual([id, []]);
+  const { rows: runs } = await db.owner.query<{ id: number; programme_id: number; workspace_id: number }>(
+    'select id, programme_id, workspace_id from run',
+  );
+  for (const { id: runId, programme_id: id, workspace_id: workspaceId } of runs) {
+    const plan = await withWorkspace(db.pool, workspaceId, (c) => getPlan(c, { id, runId }));
+    expect([id, programme(JSON.parse(formatProgramme(plan.programme)))]).toEqual([id, []]);
+  }
+  const { loadWorkspaceBook } = await import('../../server/write/workspace-book.ts');
+  for (const workspaceId of new Set(runs.map((r) => r.workspace_id))) {
+    const { library } = await withWorkspace(db.pool, workspaceId, loadWorkspaceBook);
+    for (const m of library.movements) expect([m.id, movement(m)]).toEqual([m.id, []]);
+  }
 });
