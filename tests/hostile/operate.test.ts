@@ -5,6 +5,7 @@ import {
   cpSync,
   existsSync,
   mkdirSync,
+  readdirSync,
   readFileSync,
   rmSync,
   statSync,
@@ -31,7 +32,20 @@ let port: number;
 const running: ChildProcess[] = [];
 
 /** What of the house is needed to run: everything that is in the repository, but for tests and pictures. */
-const PARTS = ['app', 'bin', 'core', 'db', 'demo', 'public', 'server', 'stand-in', 'words', 'build', 'docs/operate.md'];
+const PARTS = [
+  'app',
+  'bin',
+  'core',
+  'db',
+  'demo',
+  'deploy',
+  'public',
+  'server',
+  'stand-in',
+  'words',
+  'build',
+  'docs/operate.md',
+];
 const FILES = [
   '.env.example',
   '.env.owner.example',
@@ -138,7 +152,7 @@ const writtenSince = (instant: Date): string[] =>
     .filter(Boolean);
 
 test('operate.md is true: every one of its commands, a copy, and the copy put back', async () => {
-  const [settingUp, workspace, units, copy, back, ...more] = blocks();
+  const [settingUp, workspace, units, systemd, copy, back, ...more] = blocks();
   expect(more).toEqual([]);
   follow(settingUp!);
   expect(statSync(join(HOUSE, '.env')).mode & 0o777).toBe(0o600);
@@ -159,6 +173,12 @@ test('operate.md is true: every one of its commands, a copy, and the copy put ba
   // With the modes that the page sets nothing is complained of; with others it is.
   expect(follow('./ysodos migrate')).toContain('nothing to do');
   expect(follow('chmod 644 .env; ./ysodos migrate; chmod 600 .env')).toContain('can be read by others');
+
+  // Units go where systemd looks for them; that it isn't there is no fault of the page.
+  mkdirSync(join(HOUSE, 'units'));
+  follow(systemd!.split('\n')[0]!.replace('/etc/systemd/system/', 'units/'));
+  expect(readdirSync(join(HOUSE, 'units')).sort()).toEqual(['ysodos-work@.service', 'ysodos@.service']);
+  expect(systemd!.split('\n')[2]).toMatch(/^systemctl enable --now( ysodos(-work)?@\d+)+$/);
 
   const before = new Date();
   const [serve, work] = units!.trim().split('\n');
