@@ -1,5 +1,6 @@
 import type { ICalEventData } from 'ical-generator';
 import ical, { ICalAlarmType, ICalCalendarMethod, ICalEventStatus, ICalEventTransparency } from 'ical-generator';
+import { escapeText } from './calendar-lines.ts';
 import type { DayDate } from '../calendar/day.ts';
 
 /** A session in a calendar. */
@@ -31,10 +32,6 @@ export interface Feed {
   readonly events: readonly FeedEvent[];
 }
 
-/** TEXT as RFC 5545, 3.3.11 has it; the library writes names without it. */
-const escapeText = (text: string): string =>
-  text.replace(/[\\;,]/g, (c) => `\\${c}`).replace(/\r\n|\r|\n/g, String.raw`\n`);
-
 /** The library writes what floats as the clock of UTC says it. */
 const startDate = (start: FeedEvent['start']): Date =>
   new Date('ms' in start ? start.ms : `${start.date}T${start.time}:00Z`);
@@ -46,6 +43,7 @@ const startDate = (start: FeedEvent['start']): Date =>
  */
 export function writeFeed({ name, description, events }: Feed): string {
   const calendar = ical({
+    // The library writes these two as they come.
     name: escapeText(name),
     description: escapeText(description),
     method: ICalCalendarMethod.PUBLISH,

@@ -9,6 +9,10 @@ export function asSecondFormat(text: string): string {
   return lines.map((line) => withKind(isFirst ? secondLine(line) : line)).join('\n');
 }
 
+/** TEXT of a calendar file (RFC 5545, 3.3.11). */
+export const escapeText = (text: string): string =>
+  text.replace(/[\\;,]/g, (c) => `\\${c}`).replace(/\r\n|\r|\n/g, String.raw`\n`);
+
 const BARE_DAYS = /^(DTSTART|DTEND|RECURRENCE-ID|EXDATE|RDATE)(?:;[^:]*)?:\s*(\d{8}(?:,\d{8})*)\s*$/i;
 
 /** Some programs leave out that a value is a day. */
@@ -44,9 +48,8 @@ function decodeLine(line: string): string {
       hex !== undefined ? [parseInt(hex, 16)] : [...new TextEncoder().encode(letter)],
     ),
   );
-  const words = decoderOf(charset).decode(bytes);
-  const escaped = words.replace(/[\\;,]/g, (c) => `\\${c}`).replace(/\r\n|\r|\n/g, String.raw`\n`);
-  return `${params.replace(/;CHARSET=("?)[^;:"]+\1/i, '')}:${escaped}`;
+  const words = escapeText(decoderOf(charset).decode(bytes));
+  return `${params.replace(/;CHARSET=("?)[^;:"]+\1/i, '')}:${words}`;
 }
 
 function decoderOf(charset: string): TextDecoder {

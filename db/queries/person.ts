@@ -1,4 +1,5 @@
 import type { Absence } from '../../core/calendar/absence.ts';
+import type { OwnCalendar } from '../../core/calendar/own-calendar.ts';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { addDays } from '../../core/calendar/day.ts';
 import type { ChannelId, ToldBy } from '../../core/channels/channels.ts';
@@ -37,14 +38,6 @@ export interface PersonProfile extends FitPerson {
 
 /** By what someone gets messages. */
 export type Channel = ChannelId | 'none';
-
-/** How someone has their sessions in their own calendar. */
-export interface OwnCalendar {
-  /** The local hour at which they stand there; null: when they open. */
-  readonly at: string | null;
-  /** Minutes before it that they are reminded; null: not at all. */
-  readonly alarmMin: number | null;
-}
 
 /** How and when messages go to someone. */
 export interface Contact {

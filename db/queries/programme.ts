@@ -110,7 +110,7 @@ export async function deleteProgramme(db: Db, programmeId: number): Promise<stri
 
 export interface Day {
   readonly id: number;
-  /** The session's own, wherever it is moved. */
+  /** The session's identity, which moves with it. */
   readonly session: string;
   readonly week: number;
   readonly weekday: number;

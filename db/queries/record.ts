@@ -94,7 +94,7 @@ export interface PersonDay {
   readonly sent: SentDay | undefined;
   /** The newest version, where it isn't theirs because they had begun. */
   readonly newer: { readonly number: number; readonly changeNote: string } | undefined;
-  /** Where it goes, the session stays this one. */
+  /** The session's identity, which moves with it. */
   readonly session: string;
   /** The title of what was sent, also where that was withdrawn. */
   readonly sentTitle: string | undefined;

@@ -26,7 +26,7 @@ import type { ProgrammeScope } from '../doors/coach-scope.ts';
 import { changePlan } from '../plan/plan-changes.ts';
 import { loadWorkspaceBook } from '../write/workspace-book.ts';
 import type { ChangedDay, GroupProposal } from './proposals.ts';
-import { changedDays, loadWhatNext } from './proposals.ts';
+import { changedDays, isHeldStill, loadWhatNext } from './proposals.ts';
 import type { RunFollow } from './run-follow.ts';
 import { loadRunFollow } from './run-follow.ts';
 
@@ -318,8 +318,10 @@ export async function letGo(
 ): Promise<NextAnswer | undefined> {
   const { programme } = scope;
   await lockAnswers(db, programme.runId);
-  const found = (await loadWhatNext(db, programme)).answers.find((a) => a.id === answerId);
-  if (!found?.isHeld) return undefined;
+  const found = (await listAnswers(db, programme.runId)).find((a) => a.id === answerId);
+  if (!found) return undefined;
+  const heldWeek = found.enrolmentId === null ? null : (await getEnrolment(db, found.enrolmentId)).heldWeek;
+  if (!isHeldStill(found, heldWeek)) return undefined;
   if (found.enrolmentId !== null) return letPersonGo(db, scope, found.enrolmentId);
   const { days = [] } = found.was as GroupWas;
   const done = await rewriteDays(db, scope, days, {

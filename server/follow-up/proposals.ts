@@ -175,17 +175,19 @@ export async function loadWhatNext(db: pg.PoolClient, programme: Programme, know
     answers: answers.map((a) => ({
       ...a,
       name: a.enrolmentId === null ? 'all' : (names.get(a.enrolmentId) ?? ''),
-      isHeld: a.answer === 'accepted' && isHeldStill(a, people),
+      isHeld: isHeldStill(a, people.find((p) => p.enrolmentId === a.enrolmentId)?.heldWeek),
     })),
   };
 }
 
-/** Whether an answer that was accepted holds numbers, and they weren't let go since. */
-function isHeldStill({ enrolmentId, change }: ProposalAnswer, people: RunFollow['people']): boolean {
+/** Whether what was accepted still holds numbers: those of all, or of the person whose held week that is now. */
+export function isHeldStill(
+  { answer, change }: Pick<ProposalAnswer, 'answer' | 'change'>,
+  heldWeek: number | null | undefined,
+): boolean {
+  if (answer !== 'accepted') return false;
   const own = (change ?? {}) as Partial<GroupChange | PersonChange>;
-  if (own.kind === 'same-again') return true;
-  if (own.kind !== 'hold') return false;
-  return people.some((p) => p.enrolmentId === enrolmentId && p.heldWeek === own.week);
+  return own.kind === 'same-again' || (own.kind === 'hold' && own.week === heldWeek);
 }
 
 const say = ({ reason }: { readonly reason: PersonReason | GroupReason }): Said => ({

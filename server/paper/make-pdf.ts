@@ -191,7 +191,7 @@ class Writer {
     this.#gap(9);
     const points = missing.map((letter) => `U+${letter.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`);
     this.#small(
-      `${missing.length === 1 ? 'One letter isn’t' : `${missing.length} letters aren’t`} in the fonts of this file and ${missing.length === 1 ? 'stands' : 'stand'} as a box (${points.slice(0, MOST_MISSING).join(', ')}${missing.length > MOST_MISSING ? ' …' : ''}). Open “The whole week” and print it from your browser, which has more letters.`,
+      `${missing.length === 1 ? 'One letter isn’t' : `${missing.length} letters aren’t`} in the fonts of this file and ${missing.length === 1 ? 'stands' : 'stand'} as a box (${points.slice(0, MOST_MISSING).join(', ')}${missing.length > MOST_MISSING ? ' …' : ''}). The page of the week, printed from a browser, has them.`,
     );
   }
 

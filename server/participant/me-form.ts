@@ -1,6 +1,7 @@
 import { object, string } from 'yup';
 import { hour, isHour, words, yupErrors, zone } from '../http/form-schema.ts';
 import type { CareState } from '../../core/screening.ts';
+import { ALARMS_MIN } from '../../core/calendar/own-calendar.ts';
 import { judgeScreening, SCREENING_QUESTIONS } from '../../core/screening.ts';
 import { isSpare } from '../../core/movement/spare.ts';
 import { readContact } from './contact-form.ts';
@@ -22,9 +23,6 @@ const messagesSchema = object({
   ),
   reminderAt: hour('An hour is written like 19:30.'),
 });
-/** Minutes before a session's hour at which a calendar may remind of it. */
-const ALARMS_MIN = [0, 10, 30, 60];
-
 const calendarSchema = object({ calendarAt: hour('An hour is written like 07:00.') });
 
 /** At which hour sessions stand in one's own calendar, and whether that rings. */

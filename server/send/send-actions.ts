@@ -12,7 +12,7 @@ import { insertNewRecords } from '../../db/queries/record.ts';
 import { deleteCame, listLiveReplies, writeCame } from '../../db/queries/live.ts';
 import { insertWithdrawals, updateReleasedVersion } from '../../db/queries/messages/release.ts';
 import { getEnrolment } from '../../db/queries/person.ts';
-import { updatePaperSize } from '../../db/queries/doors/paper.ts';
+import { PAPER_SIZES, updatePaperSize } from '../../db/queries/doors/paper.ts';
 import { listRunDayStates, updateDayLive, updateDayWithdrawn, updateRunHeld } from '../../db/queries/run.ts';
 import type { Day } from '../../db/queries/programme.ts';
 import { randomBytes } from 'node:crypto';
@@ -57,7 +57,9 @@ export async function actOnDay(db: pg.PoolClient, scope: DayScope, form: FormDat
     return told(intent === 'hold' ? 'Nothing goes out until you let it go.' : 'It goes on.');
   }
   if (intent === 'paper') {
-    await updatePaperSize(db, scope.coach.workspaceId, formText(form, 'paper') === 'letter' ? 'letter' : 'a4');
+    const size = PAPER_SIZES.find((s) => s === formText(form, 'paper'));
+    if (!size) return refuse('Paper is A4 or Letter.');
+    await updatePaperSize(db, scope.coach.workspaceId, size);
     return told('');
   }
   if (!day) return refuse('The programme has no session on this day.', 404);

@@ -79,7 +79,9 @@ const eventsOf = (file: string) =>
   new ICAL.Component(ICAL.parse(file) as never).getAllSubcomponents('vevent').map((e) => {
     const start = e.getFirstPropertyValue('dtstart') as ICAL.Time;
     const alarm = e.getFirstSubcomponent('valarm');
+    const end = e.getFirstPropertyValue('dtend') as ICAL.Time;
     return {
+      minutes: end.subtractDate(start).toSeconds() / 60,
       uid: String(e.getFirstPropertyValue('uid')),
       title: String(e.getFirstPropertyValue('summary')),
       start: start.zone.tzid === 'floating' ? start.toString() : start.toJSDate().toISOString(),
@@ -129,6 +131,8 @@ test('someone’s days take nobody’s time and ring for nobody, unless an hour 
     transp: 'TRANSPARENT',
     alarm: null,
     title: 'Session to come',
+    // Its length isn't known yet.
+    minutes: 30,
     sequence: 0,
   });
   moveClock('2026-05-10T13:00:00Z');
@@ -164,6 +168,13 @@ test('nothing changes while nothing changes, also when the address of the house 
   expect(await fileOf('ana')).toBe(again);
   expect(seen.every((e) => !e.uid.includes('127.0.0.1') && !e.uid.includes('w1d1'))).toBe(true);
   expect(again).toContain(String.raw`X-WR-CALNAME:Mornings\, early\; all`);
+});
+
+test('many readers at once get the same, and what changed is kept once', async () => {
+  await within((c) => updateProfile(c, ana, { calendar: { at: '07:05', alarmMin: null } }));
+  const files = await Promise.all(Array.from({ length: 6 }, () => fileOf('ana')));
+  expect(new Set(files).size).toBe(1);
+  await within((c) => updateProfile(c, ana, { calendar: { at: '07:00', alarmMin: null } }));
 });
 
 test('a moved day stays one event; what vanishes is called off for 60 days', async () => {
@@ -207,7 +218,8 @@ test('a withdrawn day keeps its title', async () => {
       now: new Date('2026-05-11T20:00:00Z'),
     });
   });
-  expect((await feedOf('ana'))[0]).toMatchObject({ title: 'Legs 1', status: 'CONFIRMED' });
+  // Nothing in it takes any time: an event that can still be seen.
+  expect((await feedOf('ana'))[0]).toMatchObject({ title: 'Legs 1', status: 'CONFIRMED', minutes: 5 });
   const at = new Date('2026-05-11T20:30:00Z');
   await within((c) => updateDayWithdrawn(c, { workspaceId, runId, dayId: day.id, at, note: 'a mistake' }));
   expect((await feedOf('ana'))[0]).toMatchObject({ title: 'Legs 1', status: 'CANCELLED' });
@@ -222,7 +234,7 @@ test('a live session is an appointment that rings, but not for who said no', asy
     );
   });
   const live = async () => (await feedOf('ana')).find((e) => e.start === '2026-05-13T17:00:00.000Z');
-  expect(await live()).toMatchObject({ transp: 'OPAQUE', alarm: '-PT1H' });
+  expect(await live()).toMatchObject({ transp: 'OPAQUE', alarm: '-PT1H', minutes: 45 });
   expect((await feedOf('run')).find((e) => e.start === '2026-05-13T17:00:00.000Z')).toMatchObject({
     transp: 'OPAQUE',
     alarm: '-PT1H',

@@ -180,6 +180,22 @@ test('a day on paper can be read again: title, numbers, letters of any alphabet 
   expect(week).toHaveLength(2);
   expect(week[1]).toContain('Wednesday 13 May, week 1');
   expect(week[1]).toContain('2 of 2');
+  // On the paper that the coach says is in the printer, for everybody; with a name that says what it is.
+  const mediaOf = async () => {
+    const request = new Request(`http://127.0.0.1:4310/programmes/${programmeId}/send/w1d1/sheet.pdf`, {
+      headers: { cookie },
+    });
+    const params = { programmeId: String(programmeId), day: 'w1d1' };
+    const response = await loader({ request, params, context: {} } as never);
+    const media = /MediaBox \[([^\]]*)\]/.exec(Buffer.from(await response.arrayBuffer()).toString('latin1'))![1];
+    return [media, response.headers.get('content-disposition')];
+  };
+  const name = 'inline; filename="Mornings, Monday, week 1, 2026-05-11.pdf"';
+  expect(await mediaOf()).toEqual(['0 0 595.28 841.89', name]);
+  expect((await send('w1d1', String(programmeId), { intent: 'paper', paper: 'letter' })).status).toBe(200);
+  expect(await mediaOf()).toEqual(['0 0 612 792', name]);
+  expect((await send('w1d1', String(programmeId), { intent: 'paper', paper: 'napkin' })).status).toBe(400);
+  expect(await mediaOf()).toEqual(['0 0 612 792', name]);
   const page = await import('../../app/send/week.tsx');
   const paper = await callRoute(page.loader as never, `/programmes/${programmeId}/send/w1d1/week`, {
     cookie,

@@ -21,7 +21,7 @@ interface TodayCardProps {
   readonly toMatch?: Readonly<Record<number, string>>;
   /** Why an earlier score isn't held against, by block. */
   readonly apart?: Readonly<Record<number, string>>;
-  /** It stands within a page that is called otherwise. */
+  /** Its page has another heading: the title is then one of the second level. */
   readonly isPart?: boolean;
 }
 

@@ -1,7 +1,9 @@
 import type { ReactNode } from 'react';
 import { Form } from 'react-router';
 import { WEEKDAYS } from '../../../core/calendar/day-place.ts';
-import type { Contact, OwnCalendar } from '../../../db/queries/person.ts';
+import type { OwnCalendar } from '../../../core/calendar/own-calendar.ts';
+import { ALARMS_MIN } from '../../../core/calendar/own-calendar.ts';
+import type { Contact } from '../../../db/queries/person.ts';
 import { useZones } from '../../parts/use-zones.ts';
 
 type Note = (part: string) => ReactNode;
@@ -212,13 +214,12 @@ export function MyDays({
   );
 }
 
-const ALARMS: readonly (readonly [string, string])[] = [
-  ['', 'don’t remind me'],
-  ['0', 'remind me at that time'],
-  ['10', '10 minutes before'],
-  ['30', 'half an hour before'],
-  ['60', 'an hour before'],
-];
+const ALARM_WORDS: Readonly<Record<(typeof ALARMS_MIN)[number], string>> = {
+  0: 'remind me at that time',
+  10: 'remind me 10 minutes before',
+  30: 'remind me half an hour before',
+  60: 'remind me an hour before',
+};
 
 /** Sessions in one's own calendar program: its address, the hour they stand at there, whether that rings. */
 export function MyCalendar({
@@ -272,9 +273,10 @@ export function MyCalendar({
           <label>
             <span className="sr">Reminder</span>
             <select name="alarm" defaultValue={values.alarm ?? calendar.alarmMin ?? ''}>
-              {ALARMS.map(([value, words]) => (
-                <option key={value} value={value}>
-                  {words}
+              <option value="">don’t remind me</option>
+              {ALARMS_MIN.map((min) => (
+                <option key={min} value={min}>
+                  {ALARM_WORDS[min]}
                 </option>
               ))}
             </select>

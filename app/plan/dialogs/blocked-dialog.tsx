@@ -86,6 +86,8 @@ export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
   };
   const setRule = (b: BlockedDay, rule: BlockedDay['rule']) =>
     setBlocked(blocked.map((x) => (x === b ? { ...x, rule } : x)));
+  // Where the file shows all of them as free, all are meant.
+  const someBusy = found.some((d) => !d.isFree);
   const isSame = sameData(blocked, programme.blocked);
   return (
     <Dialog
@@ -142,13 +144,13 @@ export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
                   [
                     ...blocked,
                     ...found.flatMap(({ day, isFree }) =>
-                      isFree || blocked.some((b) => keyOf(b) === keyOf(day)) ? [] : [day],
+                      (isFree && someBusy) || blocked.some((b) => keyOf(b) === keyOf(day)) ? [] : [day],
                     ),
                   ].sort((x, y) => (x.date < y.date ? -1 : 1)),
                 )
               }
             >
-              {found.some((d) => d.isFree) ? 'Take all that aren’t shown as free' : 'Take all of them'}
+              {someBusy && found.some((d) => d.isFree) ? 'Take all that aren’t shown as free' : 'Take all of them'}
             </button>
           </fieldset>
         )}

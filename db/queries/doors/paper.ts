@@ -1,8 +1,9 @@
 import sql from 'sql-template-tag';
 import type { Db } from '../../pool.ts';
 
-/** What paper goes into a workspace's printers. */
-export type PaperSize = 'a4' | 'letter';
+/** What paper can be in a workspace's printers. */
+export const PAPER_SIZES = ['a4', 'letter'] as const;
+export type PaperSize = (typeof PAPER_SIZES)[number];
 
 /** Of the workspace that one is in. */
 export async function getPaperSize(db: Db): Promise<PaperSize> {
