@@ -11,7 +11,11 @@ const DOCS = ['docs', 'docs/decisions']
 
 test('every file and folder of ours that the docs name is there', () => {
   const missing = DOCS.flatMap((file) =>
-    [...readFileSync(file, 'utf8').matchAll(/`((?:app|bin|core|db|demo|deploy|docs|server|stand-in|tests)\/[\w/.-]+)`/g)]
+    [
+      ...readFileSync(file, 'utf8').matchAll(
+        /`((?:app|bin|core|db|demo|deploy|docs|server|stand-in|tests)\/[\w/.-]+)`/g,
+      ),
+    ]
       .map(([, path]) => path!)
       .filter((path) => !existsSync(path))
       .map((path) => `${file}: ${path}`),

@@ -79,6 +79,9 @@ test('whoever has it read aloud knows its language, its title, and what each par
   expect(roles(pages[1]!.tree as never)).toBe(
     `Root(Document(Sect(P() H1() P() H2() L(${item}) P()) Figure() P() P()))`,
   );
+  // Lines stand behind their boxes, boxes a little within what they belong to.
+  const placeOf = (words: string) => Math.round(pages[0]!.runs.find((r) => r.str === words)!.x - 48);
+  expect(['Main', '☐', '10 squat'].map(placeOf)).toEqual([0, 14, 32]);
   // The same by another reader.
   const other = await PDFDocument.load(bytes);
   expect([other.getTitle(), other.getPageCount()]).toEqual(['Mornings, week 1', 2]);
