@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { createHash, randomBytes } from 'node:crypto';
+import { createHash, randomBytes, randomInt } from 'node:crypto';
 import {
   chmodSync,
   chownSync,
@@ -73,15 +73,20 @@ function start(program: string, args: readonly string[]): Promise<number> {
   });
 }
 
-export function freePort(): Promise<number> {
-  return new Promise((done, failed) => {
-    const server = createServer();
-    server.on('error', failed);
-    server.listen(0, '127.0.0.1', () => {
-      const address = server.address();
-      server.close(() => (typeof address === 'object' && address ? done(address.port) : failed(new Error('no port'))));
+/** Below the ports that the system gives to connections that go out (common practice, no source: from 32768 on). */
+const [FIRST_PORT, LAST_PORT] = [15_000, 32_000];
+
+/** A port that nobody listens on. Whoever asks for it may begin to listen some seconds later: no connection takes it meanwhile. */
+export async function freePort(): Promise<number> {
+  for (;;) {
+    const port = randomInt(FIRST_PORT, LAST_PORT);
+    const isFree = await new Promise<boolean>((done) => {
+      const server = createServer();
+      server.on('error', () => done(false));
+      server.listen(port, '127.0.0.1', () => server.close(() => done(true)));
     });
-  });
+    if (isFree) return port;
+  }
 }
 
 /** Where the server's files can lie: as root they must be reachable for the user postgres. */
