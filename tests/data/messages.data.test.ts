@@ -3,14 +3,15 @@ import { simpleParser } from 'mailparser';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { emptyProgramme } from '../../core/progress/programme-document.ts';
-import { insertMessage, insertRepetition } from '../../db/queries/messages/lay-messages.ts';
+import { GRACE_MS, insertMessage, insertRepetition } from '../../db/queries/messages/lay-messages.ts';
 import { insertParticipants, listParticipants, updateProfile } from '../../db/queries/person.ts';
 import { findPersonalLink } from '../../db/queries/doors/link.ts';
 import { insertProgramme } from '../../db/queries/plan.ts';
 import { getProgramme, listDays, updateDayReady, updateDayText } from '../../db/queries/programme.ts';
+import { insertWithdrawals, updateReleasedVersion } from '../../db/queries/messages/release.ts';
 import { updateDayWithdrawn, updateRunHeld, updateRunReplyTo } from '../../db/queries/run.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';
-import { releaseRun } from '../../server/jobs/release-run.ts';
+import { releaseRun, sendDay } from '../../server/jobs/release-run.ts';
 import { bounceTag, readBounceTag } from '../../server/doors/derived-token.ts';
 import type { BounceServer } from '../../server/messages/bounces.ts';
 import { listenForBounces } from '../../server/messages/bounces.ts';
@@ -311,9 +312,68 @@ test('a short text goes by one signed post, with the link, in two parts at the m
   expect(await deliver()).toBe(1);
   const text = standIn.messages.findLast((m) => m.kind === 'text')!;
   expect(text.text).toMatch(
-    /^Legs & <b>back<\/b>, about \d+ min\. Have ready: nothing but yourself\. https:\/\/ysodos\.example\.org\/p\/[\w-]{27}\/r\d+-w1d1$/,
+    /^\S.*, Mornings: Legs & <b>back<\/b>, about \d+ min\. Have ready: nothing but yourself\. https:\/\/ysodos\.example\.org\/p\/[\w-]{27}\/r\d+-w1d1$/,
   );
   expect(text.text.length).toBeLessThanOrEqual(320);
+});
+
+test('a correction and a withdrawal reach who is told by text as they reach who is told by mail, each once', async () => {
+  const people = [
+    { name: 'Tess', address: '+351 910 000 333' },
+    { name: 'Ana', address: unique('both') },
+  ];
+  await join(...people);
+  await tick();
+  await deliver();
+  const sent = () =>
+    standIn.messages.filter((m) => people.some((p) => m.to.replace(/\s/g, '') === p.address.replace(/\s/g, '')));
+  const before = sent().length;
+  expect(before).toBe(2);
+  clock += 600e3;
+  const moment = { expiresAt: new Date(clock + 8 * 3600e3), now: new Date(clock) };
+  const dayId = await here(async (c) => {
+    const programme = await getProgramme(c, programmeId, { now: new Date(clock) });
+    const day = (await listDays(c, programme))[0]!;
+    const text = 'Title: Legs, shorter\nMain: 2 rounds\n10 squat';
+    await updateDayText(c, { dayId: day.id, revision: day.revision, text, now: new Date(clock) });
+    const newer = (await listDays(c, programme))[0]!;
+    const note = 'The rope is broken';
+    const version = (await sendDay(c, {
+      workspaceId,
+      programme,
+      day: newer,
+      changeNote: note,
+      coachId,
+      nowMs: clock,
+    }))!;
+    await updateReleasedVersion(c, { workspaceId, runId, dayId: day.id, version, note, ...moment });
+    return day.id;
+  });
+  expect(await deliver()).toBe(0);
+  clock += GRACE_MS;
+  expect(await deliver()).toBe(2);
+  await here(async (c) => {
+    const note = 'The hall is closed.';
+    await updateDayWithdrawn(c, { workspaceId, runId, dayId, at: new Date(clock), note });
+    await insertWithdrawals(c, { workspaceId, runId, dayId, sequence: 1, note, ...moment, now: new Date(clock) });
+  });
+  clock += GRACE_MS;
+  expect(await deliver()).toBe(2);
+  const [change, gone] = sent()
+    .filter((m) => m.kind === 'text')
+    .slice(1);
+  expect(
+    sent()
+      .slice(before)
+      .map((m) => m.kind)
+      .sort(),
+  ).toEqual(['mail', 'mail', 'text', 'text']);
+  expect(change!.text).toMatch(
+    /^\S.*, Mornings: Monday 11 May is corrected\. The rope is broken\. Have ready: nothing but yourself\. https:\/\/\S+\/r\d+-w1d1$/,
+  );
+  expect(gone!.text).toMatch(
+    /^\S.*, Mornings: Monday 11 May is withdrawn\. The hall is closed\. Nothing is missing on your side\. https:\/\/\S+$/,
+  );
 });
 
 test('a channel that isn’t set up hands nothing on, and nothing leaves by another', async () => {

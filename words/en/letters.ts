@@ -65,6 +65,34 @@ const paragraphs = (words: string): string[][] =>
     .split(/\n{2,}/)
     .map((paragraph) => paragraph.split('\n'));
 
+/**
+ * What a text message says: who writes, in which programme, then what a mail would say first. A correction and a
+ * withdrawal name their day and the coach's reason, since a text has no thread to stand in.
+ */
+function shortTo(f: MessageFacts, subject: string): string {
+  const { occasion, sheet, dayWords } = f;
+  const from = [f.coachName, f.programmeTitle].filter((part) => part !== '').join(', ');
+  const reason = (note: string) => (note === '' ? '' : ` ${ended(note)}`);
+  const kit = sheet ? ` Have ready: ${sheet.kit}.` : '';
+  switch (occasion.kind) {
+    case 'session':
+      return `${from}: ${subject}.${kit}`;
+    case 'change':
+      return `${from}: ${dayWords} is corrected.${reason(occasion.note)}${kit}`;
+    case 'withdrawn':
+      return `${from}: ${dayWords} is withdrawn.${reason(occasion.note)} Nothing is missing on your side.`;
+    case 'note':
+    case 'letter':
+      return `${from}: ${occasion.words}`;
+    case 'confirm':
+      return `${subject} Open this to confirm:`;
+    case 'reminder':
+    case 'rest':
+    case 'live':
+      return `${from}: ${ended(subject)}`;
+  }
+}
+
 /** What someone who takes part is told: one glance long. */
 export function letterTo(f: MessageFacts): Letter {
   const { occasion } = f;
@@ -79,7 +107,7 @@ export function letterTo(f: MessageFacts): Letter {
       sheet: null,
       asides: [],
       foot: { from: f.programmeTitle, stop },
-      short: occasion.words,
+      short: shortTo(f, subject),
     };
   const sheet = showsSession(occasion.kind) ? f.sheet : null;
   return {
@@ -97,7 +125,7 @@ export function letterTo(f: MessageFacts): Letter {
         : []),
     ],
     foot: { from: `${f.coachName}, ${f.programmeTitle}`, stop: occasion.kind === 'confirm' ? null : stop },
-    short: `${subject}.${sheet ? ` Have ready: ${sheet.kit}.` : ''}`,
+    short: shortTo(f, subject),
   };
 }
 
