@@ -56,6 +56,11 @@ export default defineConfig(({ command }) => ({
   ...(command === 'build' && {
     resolve: {
       alias: [
+        // Its own way to measure writes a style, which the content-security policy refuses.
+        {
+          find: /^(?:@rc-component\/util(?:\/es)?|\.|\.\.)\/getScrollBarSize(?:\.js)?$/,
+          replacement: fileURLToPath(new URL('./app/parts/scroll-bar-size.ts', import.meta.url)),
+        },
         { find: /^react-router$/, replacement: router('index.mjs') },
         { find: /^react-router\/dom$/, replacement: router('dom-export.mjs') },
       ],

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { channelOf } from '../../core/channels/channels.ts';
 import { useMemo } from 'react';
 import { data, Link, useNavigate, useSearchParams } from 'react-router';
@@ -340,9 +341,9 @@ function DoneWords() {
           <input type="hidden" name="intent" value="undo-act" />
           <input type="hidden" name="enrolmentId" value={told.undo.enrolmentId} />
           <input type="hidden" name="actId" value={told.undo.actId} />
-          <button type="submit" className="tool">
+          <Button type="text" size="small" htmlType="submit" className="tool">
             take it back
-          </button>
+          </Button>
         </fetcher.Form>
       )}
     </p>

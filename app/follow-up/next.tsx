@@ -165,8 +165,10 @@ function AnswerForm({ pick, by, name }: { pick: string; by: number | undefined; 
       <Button htmlType="submit" name="intent" value="accept" disabled={isBusy} aria-label={`Accept, ${name}`}>
         Accept
       </Button>
-      <button
-        type="submit"
+      <Button
+        type="text"
+        size="small"
+        htmlType="submit"
         name="intent"
         value="decline"
         className="tool"
@@ -174,7 +176,7 @@ function AnswerForm({ pick, by, name }: { pick: string; by: number | undefined; 
         aria-label={`Decline, ${name}`}
       >
         decline
-      </button>
+      </Button>
     </fetcher.Form>
   );
 }
@@ -259,15 +261,23 @@ function KindList({
             {changes.map((p) => (
               <input key={p.enrolmentId} type="hidden" name="pick" value={`${p.enrolmentId}|${p.key}`} />
             ))}
-            <button type="submit" name="intent" value="accept" className="tool" disabled={fetcher.state !== 'idle'}>
+            <Button
+              type="text"
+              size="small"
+              htmlType="submit"
+              name="intent"
+              value="accept"
+              className="tool"
+              disabled={fetcher.state !== 'idle'}
+            >
               accept all {changes.length}
-            </button>
+            </Button>
           </fetcher.Form>
         )}
         {isPlain && (
-          <button type="button" className="tool" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+          <Button type="text" size="small" className="tool" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
             {isOpen ? 'fewer words' : 'why?'}
-          </button>
+          </Button>
         )}
       </h3>
       {isPlain && !isOpen ? (
@@ -318,15 +328,16 @@ function PersonItem({ proposal: p, programmeKey }: { proposal: PersonProposal; p
         {p.change !== null && (
           <>
             {' '}
-            <button
-              type="button"
+            <Button
+              type="text"
+              size="small"
               className="tool"
               aria-expanded={isOpen}
               onClick={show}
               aria-label={`${isOpen ? 'hide' : 'what would change'}, ${p.name}`}
             >
               {isOpen ? 'hide' : 'what would change'}
-            </button>
+            </Button>
             {isOpen && <Drawn told={fetcher.state === 'idle' ? fetcher.data : undefined} />}
           </>
         )}
@@ -401,9 +412,17 @@ function Paces({ paces }: { paces: LoaderData['paces'] }) {
               <Button htmlType="submit" name="intent" value="accept" aria-label={`Accept, ${p.name}`}>
                 Accept
               </Button>
-              <button type="submit" name="intent" value="decline" className="tool" aria-label={`Decline, ${p.name}`}>
+              <Button
+                type="text"
+                size="small"
+                htmlType="submit"
+                name="intent"
+                value="decline"
+                className="tool"
+                aria-label={`Decline, ${p.name}`}
+              >
                 decline
-              </button>
+              </Button>
             </fetcher.Form>
           </li>
         ))}
@@ -439,15 +458,17 @@ function Answers({ answers }: { answers: LoaderData['answers'] }) {
                   Let go
                 </Button>
               )}{' '}
-              <button
-                type="submit"
+              <Button
+                type="text"
+                size="small"
+                htmlType="submit"
                 name="intent"
                 value="undo"
                 className="tool"
                 aria-label={`take it back, ${a.name}: ${a.words}`}
               >
                 take it back
-              </button>
+              </Button>
             </fetcher.Form>
           </li>
         ))}

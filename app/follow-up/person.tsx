@@ -306,9 +306,9 @@ function Notes({ loaderData, error }: { loaderData: Route.ComponentProps['loader
               <input type="hidden" name="intent" value="undo-act" />
               <input type="hidden" name="enrolmentId" value={loaderData.id} />
               <input type="hidden" name="actId" value={a.id} />
-              <button type="submit" className="tool">
+              <Button type="text" size="small" htmlType="submit" className="tool">
                 {a.isNote ? 'delete' : 'take back'}
-              </button>
+              </Button>
             </Form>
           </li>
         ))}

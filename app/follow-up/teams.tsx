@@ -224,16 +224,17 @@ function LetterForm({ title, intent, draft, told, send, isOff = false, sure }: L
         </p>
       )}
       <p className="act-foot">
-        <button
-          type="submit"
-          className={intent === 'to-all' ? 'button-main' : 'button-quiet'}
+        <Button
+          type={intent === 'to-all' ? 'primary' : 'default'}
+          htmlType="submit"
           disabled={isOff || fetcher.state !== 'idle'}
         >
           {send}
-        </button>{' '}
+        </Button>{' '}
         {(words !== draft.words || subject !== draft.subject) && (
-          <button
-            type="button"
+          <Button
+            type="text"
+            size="small"
             className="tool"
             onClick={() => {
               setSubject(draft.subject);
@@ -241,7 +242,7 @@ function LetterForm({ title, intent, draft, told, send, isOff = false, sure }: L
             }}
           >
             back to the draft
-          </button>
+          </Button>
         )}
       </p>
       {sure && (

@@ -1,3 +1,4 @@
+import { DataTable } from '../parts/table/data-table.tsx';
 import { monotonyWords, strainWords } from '../../words/en/guards.ts';
 import { Link } from 'react-router';
 import type { Completion, CompletionBy } from '../../core/record/insights/insights.ts';
@@ -85,34 +86,21 @@ export function Remaining({ insights, other }: SectionProps) {
           </p>
           <details className="small">
             <summary>as a table</summary>
-            <table className="follow-table">
-              <thead>
-                <tr>
-                  <th scope="col">after week</th>
-                  <th scope="col" className="right">
-                    at risk
-                  </th>
-                  <th scope="col" className="right">
-                    dropped off
-                  </th>
-                  <th scope="col" className="right">
-                    still there (95 %)
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {insights.dropOff.steps.map((s) => (
-                  <tr key={s.time}>
-                    <th scope="row">{s.time}</th>
-                    <td className="right">{s.atRisk}</td>
-                    <td className="right">{s.events}</td>
-                    <td className="right">
-                      {percent(s.share)} ({percent(s.low)} to {percent(s.high)})
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <DataTable
+              label="Who is still there, by week"
+              rows={insights.dropOff.steps}
+              keyOf={(s) => s.time}
+              columns={[
+                { head: 'after week', isName: true, cell: (s) => s.time },
+                { head: 'at risk', isFigure: true, cell: (s) => s.atRisk },
+                { head: 'dropped off', isFigure: true, cell: (s) => s.events },
+                {
+                  head: 'still there (95 %)',
+                  isFigure: true,
+                  cell: (s) => `${percent(s.share)} (${percent(s.low)} to ${percent(s.high)})`,
+                },
+              ]}
+            />
           </details>
         </>
       )}
@@ -138,39 +126,25 @@ export function Felt({ insights }: Pick<SectionProps, 'insights'>) {
       {insights.felt.length > 0 && (
         <details className="small">
           <summary>as a table</summary>
-          <table className="follow-table">
-            <thead>
-              <tr>
-                <th scope="col">session</th>
-                <th scope="col" className="right">
-                  planned
-                </th>
-                <th scope="col" className="right">
-                  felt
-                </th>
-                <th scope="col" className="right">
-                  said so
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {insights.felt.map((f) => (
-                <tr key={f.dayId}>
-                  <th scope="row">
-                    w{f.week} {f.title}
-                  </th>
-                  <td className="right">{f.planned ?? '–'}</td>
-                  <td className="right">{f.mean.toFixed(1)}</td>
-                  <td className="right">{f.said}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <DataTable
+            label="Effort felt, by session"
+            rows={insights.felt}
+            keyOf={(f) => f.dayId}
+            columns={[
+              { head: 'session', isName: true, cell: (f) => `w${f.week} ${f.title}` },
+              { head: 'planned', isFigure: true, cell: (f) => f.planned ?? '–' },
+              { head: 'felt', isFigure: true, cell: (f) => f.mean.toFixed(1) },
+              { head: 'said so', isFigure: true, cell: (f) => f.said },
+            ]}
+          />
         </details>
       )}
     </section>
   );
 }
+
+/** A whole number, or a dash where there is none. */
+const rounded = (value: number | undefined): string => (value === undefined ? '–' : String(Math.round(value)));
 
 /** Planned and felt load by week. */
 export function Loads({ insights }: Pick<SectionProps, 'insights'>) {
@@ -182,48 +156,20 @@ export function Loads({ insights }: Pick<SectionProps, 'insights'>) {
       ) : (
         <>
           <LoadsChart weeks={insights.loads} />
-          <div className="follow-table-wrap">
-            <table className="follow-table small">
-              <thead>
-                <tr>
-                  <th scope="col">week</th>
-                  <th scope="col" className="right">
-                    planned AU
-                  </th>
-                  <th scope="col" className="right">
-                    felt AU, of those who said
-                  </th>
-                  <th scope="col" className="right">
-                    felt AU, a person due
-                  </th>
-                  <th scope="col" className="right">
-                    said, of due
-                  </th>
-                  <th scope="col" className="right">
-                    monotony
-                  </th>
-                  <th scope="col" className="right">
-                    strain
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {insights.loads.map((w) => (
-                  <tr key={w.week}>
-                    <th scope="row">{w.week}</th>
-                    <td className="right">{w.plannedAu === undefined ? '–' : Math.round(w.plannedAu)}</td>
-                    <td className="right">{w.feltAu === undefined ? '–' : Math.round(w.feltAu)}</td>
-                    <td className="right">{w.perDueAu === undefined ? '–' : Math.round(w.perDueAu)}</td>
-                    <td className="right">
-                      {w.said} of {w.due}
-                    </td>
-                    <td className="right">{monotonyWords(w.monotony)}</td>
-                    <td className="right">{strainWords(w.strain)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
+          <DataTable
+            label="Load by week"
+            rows={insights.loads}
+            keyOf={(w) => w.week}
+            columns={[
+              { head: 'week', isName: true, cell: (w) => w.week },
+              { head: 'planned AU', isFigure: true, cell: (w) => rounded(w.plannedAu) },
+              { head: 'felt AU, of those who said', isFigure: true, cell: (w) => rounded(w.feltAu) },
+              { head: 'felt AU, a person due', isFigure: true, cell: (w) => rounded(w.perDueAu) },
+              { head: 'said, of due', isFigure: true, cell: (w) => `${w.said} of ${w.due}` },
+              { head: 'monotony', isFigure: true, cell: (w) => monotonyWords(w.monotony) },
+              { head: 'strain', isFigure: true, cell: (w) => strainWords(w.strain) },
+            ]}
+          />
           <p className="small soft">
             Effort times minutes, in arbitrary units (AU). Dark is planned; light is what those felt who said it, for
             the minutes that they did. A session that nobody rated leaves its week open. Monotony is the mean of seven

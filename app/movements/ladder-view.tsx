@@ -46,13 +46,14 @@ export function LadderView({
           {isOwn && (
             <>
               {' '}
-              <button
-                type="button"
+              <Button
+                type="link"
+                size="small"
                 className="link"
                 onClick={() => void submit({ intent: 'reset-ladder', id: ladder.id, from: here }, { method: 'post' })}
               >
                 undo our changes
-              </button>
+              </Button>
             </>
           )}
         </p>

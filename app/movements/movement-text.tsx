@@ -1,4 +1,4 @@
-import { Popconfirm } from 'antd';
+import { Button, Popconfirm } from 'antd';
 import { Link, useSubmit } from 'react-router';
 import type { Weekday } from '../../core/calendar/day.ts';
 import { dayName, parseDayKey } from '../../core/calendar/day.ts';
@@ -171,9 +171,9 @@ export function MovementText({
             okText={isOwn ? 'Delete' : 'Back'}
             onConfirm={() => void submit({ intent: 'reset', id: m.id }, { method: 'post' })}
           >
-            <button type="button" className="link">
+            <Button type="link" size="small" className="link">
               {isOwn ? 'delete' : 'back to what ships'}
-            </button>
+            </Button>
           </Popconfirm>
         )}
       </p>

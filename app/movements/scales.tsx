@@ -72,8 +72,9 @@ function ScaleView({ scale, isOwn, editPath }: { scale: Scale; isOwn: boolean; e
         {isOwn && (
           <>
             {' '}
-            <button
-              type="button"
+            <Button
+              type="link"
+              size="small"
               className="link"
               onClick={() => {
                 if (isShipped || window.confirm(`Remove the scale “${scale.name}”? Sessions keep its words.`))
@@ -81,7 +82,7 @@ function ScaleView({ scale, isOwn, editPath }: { scale: Scale; isOwn: boolean; e
               }}
             >
               {isShipped ? 'undo our changes' : 'remove it'}
-            </button>
+            </Button>
           </>
         )}
       </p>

@@ -1,6 +1,7 @@
-import { Button, ConfigProvider } from 'antd';
-import { useEffect, useId, useRef } from 'react';
+import { Button, ConfigProvider, Modal } from 'antd';
+import { useEffect, useRef } from 'react';
 import { focusAgain } from '../shell/frame/focus.ts';
+import { inLandmark } from './in-landmark.ts';
 
 interface DialogProps {
   readonly open: boolean;
@@ -26,19 +27,19 @@ function focusFirst(dialog: HTMLElement): void {
   const first =
     dialog.querySelector<HTMLElement>('[data-first]') ??
     [...dialog.querySelectorAll<HTMLElement>('.dialog-body :is(input, select, textarea)')].find((e) =>
-      e.matches(CAN_FOCUS),
+      e.matches(CAN_FOCUS) && e.checkVisibility(),
     ) ??
     dialog.querySelector<HTMLElement>('.dialog-foot .ant-btn-primary:not(:disabled)') ??
     dialog.querySelector<HTMLElement>('.dialog-foot button');
   first?.focus();
 }
 
-/**
- * A question over the page. The browser's own dialog: it keeps the focus inside, closes with Escape, and needs no
- * style sheet made at run time, which the content-security policy would refuse.
- */
-export function Dialog({
-  open,
+/** A question over the page, which can't be worked with until it is answered: by a button, Escape or the cross. */
+export function Dialog({ open, ...props }: DialogProps) {
+  return open ? <OpenDialog {...props} /> : null;
+}
+
+function OpenDialog({
   title,
   okText,
   onOk,
@@ -48,52 +49,67 @@ export function Dialog({
   wide = false,
   okDisabled = false,
   children,
-}: DialogProps) {
-  const element = useRef<HTMLDialogElement>(null);
-  const titleId = useId();
+}: Omit<DialogProps, 'open'>) {
+  const body = useRef<HTMLDivElement>(null);
+  const opener = useRef<Element | null>(null);
   useEffect(() => {
-    const dialog = element.current;
-    if (!dialog || !open) return;
-    const opener = document.activeElement;
-    if (!dialog.open) dialog.showModal();
-    // What has nothing to be worked with, but more than fits, is scrolled by key.
-    const body = dialog.querySelector<HTMLElement>('.dialog-body');
-    if (body && !body.querySelector(CAN_FOCUS)) body.tabIndex = 0;
-    focusFirst(dialog);
+    opener.current = document.activeElement;
+    const behind = standAside();
     return () => {
-      if (dialog.open) dialog.close();
+      behind();
       // Also where the dialog is taken away as a whole, or what opened it is gone: a heading is where one goes on.
-      focusAgain(opener);
+      focusAgain(opener.current);
     };
-  }, [open]);
+  }, []);
   return (
-    <dialog
-      ref={element}
+    <Modal
+      open
+      centered
+      title={title}
+      width={wide ? 900 : 520}
       className={`dialog${wide ? ' is-wide' : ''}`}
-      {...(open && { 'aria-labelledby': titleId })}
-      onCancel={(event) => {
-        if (event.target !== element.current) return;
-        event.preventDefault();
-        onCancel();
+      rootClassName="dialog-root"
+      getContainer={() => document.querySelector<HTMLElement>('.dialog-place') ?? document.body}
+      closable={{ 'aria-label': 'Close' }}
+      closeIcon="×"
+      mask={{ closable: false }}
+      focusable={{ trap: true, focusTriggerAfterClose: false }}
+      onCancel={onCancel}
+      afterOpenChange={(isOpen) => {
+        if (!isOpen || !body.current) return;
+        // What has nothing to be worked with, but more than fits, is scrolled by key.
+        if (!body.current.querySelector(CAN_FOCUS)) body.current.tabIndex = 0;
+        focusFirst(body.current.closest<HTMLElement>('.dialog') ?? body.current);
       }}
+      footer={
+        <div className="dialog-foot">
+          {cancelText !== null && <Button onClick={onCancel}>{cancelText}</Button>}
+          {okText !== null && (
+            <Button type="primary" loading={busy} disabled={okDisabled} onClick={onOk}>
+              {okText}
+            </Button>
+          )}
+        </div>
+      }
     >
-      {open && (
-        <ConfigProvider getPopupContainer={(node) => node?.closest<HTMLElement>('.dialog') ?? document.body}>
-          <h2 id={titleId}>{title}</h2>
-          <button type="button" className="dialog-close" aria-label="Close" onClick={onCancel}>
-            ×
-          </button>
-          <div className="dialog-body">{children}</div>
-          <p className="dialog-foot">
-            {cancelText !== null && <Button onClick={onCancel}>{cancelText}</Button>}
-            {okText !== null && (
-              <Button type="primary" loading={busy} disabled={okDisabled} onClick={onOk}>
-                {okText}
-              </Button>
-            )}
-          </p>
-        </ConfigProvider>
-      )}
-    </dialog>
+      <ConfigProvider getPopupContainer={inLandmark}>
+        <div ref={body} className="dialog-body">
+          {children}
+        </div>
+      </ConfigProvider>
+    </Modal>
   );
+}
+
+let standing = 0;
+
+/** The page behind a dialog takes no press and isn't read out until the last dialog is closed. Gives how it comes back. */
+function standAside(): () => void {
+  const behind = [...document.querySelectorAll<HTMLElement>('[data-behind]')];
+  standing += 1;
+  for (const element of behind) element.inert = true;
+  return () => {
+    standing -= 1;
+    if (standing === 0) for (const element of behind) element.inert = false;
+  };
 }

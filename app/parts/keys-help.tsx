@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useCallback, useEffect, useState } from 'react';
 import { Dialog } from './dialog.tsx';
 
@@ -32,9 +33,10 @@ export function useHelpKey(onHelp: () => void): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      const isTyping = target.closest('input:not([readonly]), textarea, [contenteditable="true"], dialog') !== null;
+      const isTyping =
+        target.closest('input:not([readonly]), textarea, [contenteditable="true"], .dialog-root') !== null;
       if (event.key !== 'F1' && (event.key !== '?' || isTyping)) return;
-      if (target.closest('dialog')) return;
+      if (target.closest('.dialog-root')) return;
       event.preventDefault();
       onHelp();
     };
@@ -50,13 +52,20 @@ export function KeysHelp({ keys }: { keys: KeyWords }) {
   useHelpKey(show);
   return (
     <>
-      <button type="button" className="tool is-keys" aria-label="Keys" title="Keys (?)" onClick={() => setOpen(true)}>
+      <Button
+        type="text"
+        size="small"
+        className="tool is-keys"
+        aria-label="Keys"
+        title="Keys (?)"
+        onClick={() => setOpen(true)}
+      >
         ?
-      </button>
+      </Button>
       <Dialog
         open={open}
         title="Keys"
-        okText="Good"
+        okText="Back to work"
         cancelText={null}
         onOk={() => setOpen(false)}
         onCancel={() => setOpen(false)}

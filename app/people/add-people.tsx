@@ -1,3 +1,5 @@
+import { DataTable } from '../parts/table/data-table.tsx';
+import { FilePick } from '../parts/fields/file-pick.tsx';
 import { Button, Input } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
@@ -94,14 +96,11 @@ function PeopleFields({ state }: { state: AddPeopleState }) {
           An address or a group may stand beside each name. A table is read too, with a header line:{' '}
           {PEOPLE_COLUMNS.join(', ')}. Only the name is needed; several things in a cell are parted by “;”.
         </p>
-        <label className="file-pick">
-          Choose a file{' '}
-          <input
-            type="file"
-            accept=".csv,.tsv,.txt,text/csv"
-            onChange={(event) => void event.target.files?.[0]?.text().then(state.setText)}
-          />
-        </label>
+        <FilePick
+          label="A list of people"
+          accept=".csv,.tsv,.txt,text/csv"
+          onFile={(file) => void file.text().then(state.setText)}
+        />
       </details>
       {state.error && (
         <p className="field-error" role="alert">
@@ -119,47 +118,40 @@ function PeopleFields({ state }: { state: AddPeopleState }) {
   );
 }
 
+/** What stands beside a name, or what is wrong with it. */
+const WhatIsRead = ({ row: { person, errors } }: { row: AddPeopleState['read']['rows'][number] }) =>
+  person
+    ? [
+        person.address,
+        person.detail,
+        person.timeZone.replaceAll('_', ' '),
+        person.kit ? `kit: ${person.kit.join(', ') || 'none'}` : '',
+        person.spares.map((s) => SPARE_WORDS[s]).join(', '),
+      ]
+        .filter(Boolean)
+        .join(' · ')
+    : errors.map((e) => (
+        <span key={e.column} className="plan-off">
+          {e.column}: {e.message}{' '}
+        </span>
+      ));
+
 /** Every line as it would be taken, before any of it is. */
 function ReadRows({ state: { read } }: { state: AddPeopleState }) {
   const { rows } = read;
   return (
     <>
-      <table className="csv-rows">
-        <thead>
-          <tr>
-            <th>Line</th>
-            <th>Name</th>
-            <th>What is read</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.slice(0, SHOWN).map((r) => (
-            <tr key={r.line}>
-              <td>{r.line}</td>
-              <td>
-                <b>{r.name || '–'}</b>
-              </td>
-              <td>
-                {r.person
-                  ? [
-                      r.person.address,
-                      r.person.detail,
-                      r.person.timeZone.replaceAll('_', ' '),
-                      r.person.kit ? `kit: ${r.person.kit.join(', ') || 'none'}` : '',
-                      r.person.spares.map((s) => SPARE_WORDS[s]).join(', '),
-                    ]
-                      .filter(Boolean)
-                      .join(' · ')
-                  : r.errors.map((e) => (
-                      <span key={e.column} className="plan-off">
-                        {e.column}: {e.message}{' '}
-                      </span>
-                    ))}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <DataTable
+        label="What is read"
+        className="csv-rows"
+        rows={rows.slice(0, SHOWN)}
+        keyOf={(r) => r.line}
+        columns={[
+          { head: 'Line', cell: (r) => r.line },
+          { head: 'Name', isName: true, cell: (r) => <b>{r.name || '–'}</b> },
+          { head: 'What is read', cell: (r) => <WhatIsRead row={r} /> },
+        ]}
+      />
       {rows.length > SHOWN && (
         <p className="soft small">
           and {rows.length - SHOWN} more lines, {rows.slice(SHOWN).filter((r) => !r.person).length} of them with an
@@ -193,9 +185,9 @@ export function AddPeople(props: AddPeopleProps & { readonly onClose: () => void
           <p role="status">
             {added === 1 ? 'One person is' : `${added} people are`} in. Each needs a personal link to open their
             sessions: hand it out now, or once the first session is sent.{' '}
-            <button type="button" className="link" onClick={() => props.onUndo(state.ids)}>
+            <Button type="link" size="small" className="link" onClick={() => props.onUndo(state.ids)}>
               Undo
-            </button>
+            </Button>
           </p>
         )}
       </Dialog>

@@ -41,23 +41,27 @@ export function LinksDialog({
               aria-label={`Personal link of ${name}`}
               onFocus={(event) => event.target.select()}
             />
-            <button
-              type="button"
+            <Button
+              color="primary"
+              variant="outlined"
+              size="small"
               className="offer"
               aria-label={`copy the link of ${name}`}
               onClick={() => copy(path, origin + path)}
             >
               {copied === path ? 'copied' : 'copy'}
-            </button>
-            <button
-              type="button"
+            </Button>
+            <Button
+              color="primary"
+              variant="outlined"
+              size="small"
               className="offer"
               aria-label={`QR code of ${name}`}
               aria-expanded={shown === path}
               onClick={() => setShown(shown === path ? undefined : path)}
             >
               QR code
-            </button>
+            </Button>
             {shown === path && (
               <div className="made-qr" role="img" aria-label={`QR code of the link of ${name}`}>
                 <div aria-hidden="true">

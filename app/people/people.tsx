@@ -144,9 +144,9 @@ export default function People({ loaderData }: Route.ComponentProps) {
         <p role="status">
           {justIn.length === 1 ? 'One person is' : `${justIn.length} people are`} in. Their links can be handed out now,
           or once the first session is sent.{' '}
-          <button type="button" className="link" onClick={() => onUndo(justIn)}>
+          <Button type="link" size="small" className="link" onClick={() => onUndo(justIn)}>
             Undo
-          </button>
+          </Button>
         </p>
       )}
       {partly.length > 0 && (

@@ -20,12 +20,12 @@ export function PersonDays({ person, error }: { person: PanelPerson; error: stri
             Back after {plural(backAfter, 'day')} away. A week of easier shapes, a class below what they do, would be a
             way in.
           </p>
-          <button type="submit" name="intent" value="ease">
+          <Button htmlType="submit" name="intent" value="ease">
             Make the first week easier
-          </button>{' '}
-          <button type="submit" className="tool" name="intent" value="no-ease">
+          </Button>{' '}
+          <Button type="text" size="small" htmlType="submit" className="tool" name="intent" value="no-ease">
             as before
-          </button>
+          </Button>
         </Form>
       )}
       {easedUntil !== null && (
@@ -33,9 +33,9 @@ export function PersonDays({ person, error }: { person: PanelPerson; error: stri
           {hidden}
           <p className="small">
             Easier until {easedUntil}.{' '}
-            <button type="submit" className="tool" name="intent" value="no-ease">
+            <Button type="text" size="small" htmlType="submit" className="tool" name="intent" value="no-ease">
               end it
-            </button>
+            </Button>
           </p>
         </Form>
       )}
@@ -47,9 +47,9 @@ export function PersonDays({ person, error }: { person: PanelPerson; error: stri
                 {hidden}
                 <input type="hidden" name="absence" value={a.id} />
                 {a.kind === 'pause' ? 'Pause' : 'Excused'}: {a.words}{' '}
-                <button type="submit" className="tool" name="intent" value="not-away">
+                <Button type="text" size="small" htmlType="submit" className="tool" name="intent" value="not-away">
                   take it away
-                </button>
+                </Button>
               </Form>
             </li>
           ))}
@@ -88,9 +88,16 @@ export function PersonDays({ person, error }: { person: PanelPerson; error: stri
         </Form>
         <Form method="post" preventScrollReset>
           {hidden}
-          <button type="submit" className="tool" name="intent" value={hasLeft ? 'not-left' : 'left'}>
+          <Button
+            type="text"
+            size="small"
+            htmlType="submit"
+            className="tool"
+            name="intent"
+            value={hasLeft ? 'not-left' : 'left'}
+          >
             {hasLeft ? 'back in the run' : 'has left the run'}
-          </button>
+          </Button>
         </Form>
       </details>
     </section>

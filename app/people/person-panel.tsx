@@ -120,9 +120,9 @@ export function PersonPanel({ person, errors, isKept, close, onRemove }: PersonP
         <Button type="primary" htmlType="submit">
           Save
         </Button>{' '}
-        <button className="tool" type="button" onClick={onRemove}>
+        <Button type="text" size="small" className="tool" onClick={onRemove}>
           remove from this programme
-        </button>
+        </Button>
       </Form>
     </aside>
   );

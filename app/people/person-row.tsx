@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { memo } from 'react';
 import { Link } from 'react-router';
 
@@ -61,27 +62,35 @@ export const PersonRow = memo(function PersonRow(props: PersonRowProps) {
         {p.hasLink ? 'works' : <span className="plan-off">{p.isClosed ? 'revoked' : 'none'}</span>}{' '}
         {p.hasLink ? (
           <>
-            <button
-              type="button"
+            <Button
+              type="link"
+              size="small"
               className="link"
               aria-label={`replace the link of ${p.name}`}
               onClick={() => ask('link')}
             >
               replace
-            </button>{' '}
-            <button
-              type="button"
+            </Button>{' '}
+            <Button
+              type="link"
+              size="small"
               className="link"
               aria-label={`revoke the link of ${p.name}`}
               onClick={() => ask('revoke')}
             >
               revoke
-            </button>
+            </Button>
           </>
         ) : (
-          <button type="button" className="link" aria-label={`make one for ${p.name}`} onClick={() => onMake(p.id)}>
+          <Button
+            type="link"
+            size="small"
+            className="link"
+            aria-label={`make one for ${p.name}`}
+            onClick={() => onMake(p.id)}
+          >
             make one
-          </button>
+          </Button>
         )}
       </span>
     </div>

@@ -130,9 +130,15 @@ export function DayPanel({
             </Button>
           ))}
         {day && own && (
-          <button type="button" className="tool" aria-expanded={showsText} onClick={() => setShowsText(!showsText)}>
+          <Button
+            type="text"
+            size="small"
+            className="tool"
+            aria-expanded={showsText}
+            onClick={() => setShowsText(!showsText)}
+          >
             {showsText ? 'hide the text' : 'read the text'}
-          </button>
+          </Button>
         )}
       </div>
       {showsText && day && <pre className="day-text">{day.text}</pre>}
@@ -153,8 +159,9 @@ export function DayPanel({
             />
           </label>
           {day.theme && (
-            <button
-              type="button"
+            <Button
+              type="text"
+              size="small"
               className="tool"
               onClick={() =>
                 propose(
@@ -167,35 +174,37 @@ export function DayPanel({
               }
             >
               on all {weekday}s
-            </button>
+            </Button>
           )}
           {own && (
-            <button type="button" className="tool" onClick={onRetest}>
+            <Button type="text" size="small" className="tool" onClick={onRetest}>
               place as a retest
-            </button>
+            </Button>
           )}
-          <button type="button" className="tool" onClick={onShift}>
+          <Button type="text" size="small" className="tool" onClick={onShift}>
             move all later days
-          </button>
+          </Button>
           {!isLocked && (
-            <button
-              type="button"
+            <Button
+              type="text"
+              size="small"
               className="tool"
               onClick={() =>
                 propose([{ kind: 'remove-day', place }], `${own?.title || 'the session'} removed from ${at}`)
               }
             >
               remove
-            </button>
+            </Button>
           )}
           {day.track && !isLocked && (
-            <button
-              type="button"
+            <Button
+              type="text"
+              size="small"
               className="tool"
               onClick={() => propose([{ kind: 'leave-track', places: [place] }], `${at} on its own`)}
             >
               out of its track
-            </button>
+            </Button>
           )}
         </div>
       )}

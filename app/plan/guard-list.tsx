@@ -1,4 +1,4 @@
-import { Checkbox, Input } from 'antd';
+import { Button, Checkbox, Input } from 'antd';
 import { useState } from 'react';
 import type { Guard, GuardCode } from '../../core/progress/guards/guard.ts';
 import { GUARD_CODES, GUARD_RAILS } from '../../core/progress/guards/guard.ts';
@@ -46,22 +46,22 @@ export function GuardList({ guards, settings, firstWeekday, fromWeek, onSettings
             <span className="guard-foot soft small">
               {g.threshold !== null && `from ${g.threshold} ${RAIL_WORDS[g.code].unit} on · `}
               <span title={RAIL_WORDS[g.code].source}>{RAIL_WORDS[g.code].from}</span> ·{' '}
-              <button type="button" className="tool small" onClick={() => off(g.code)}>
+              <Button type="text" size="small" className="tool small" onClick={() => off(g.code)}>
                 switch off<span className="sr"> {RAIL_WORDS[g.code].name}</span>
-              </button>
+              </Button>
             </span>
           </li>
         ))}
       </ul>
       <p className="guard-more">
         {(guards.length > shown.length || all) && (
-          <button type="button" className="tool small" onClick={() => setAll(!all)}>
+          <Button type="text" size="small" className="tool small" onClick={() => setAll(!all)}>
             {all ? 'Only what is ahead' : `All ${guards.length}`}
-          </button>
+          </Button>
         )}
-        <button type="button" className="tool small" aria-expanded={rails} onClick={() => setRails(!rails)}>
+        <Button type="text" size="small" className="tool small" aria-expanded={rails} onClick={() => setRails(!rails)}>
           What is looked for{settings.off.length > 0 && `, ${settings.off.length} off`}
-        </button>
+        </Button>
       </p>
       {rails && (
         <ul className="guard-rails">

@@ -65,24 +65,26 @@ export function PlanTitle({ plan, undo, redo, week, onArrange, onBlocked, onExch
         </Button>
         <Button onClick={onBlocked}>Blocked days</Button>
         <Button onClick={onExchange}>Export and import</Button>
-        <button
-          type="button"
+        <Button
+          type="text"
+          size="small"
           className="tool"
           disabled={!undo || plan.busy || plan.hasProposal}
           title={undo ? `Take back: ${undo}` : undefined}
           onClick={plan.undo}
         >
           Undo
-        </button>
-        <button
-          type="button"
+        </Button>
+        <Button
+          type="text"
+          size="small"
           className="tool"
           disabled={!redo || plan.busy || plan.hasProposal}
           title={redo ? `Again: ${redo}` : undefined}
           onClick={plan.redo}
         >
           Redo
-        </button>
+        </Button>
       </div>
       <p className="soft">{facts.join(' · ')}</p>
     </div>

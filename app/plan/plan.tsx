@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useRouteLoaderData, useSearchParams } from 'react-router';
 import type { DayPlace } from '../../core/calendar/day.ts';
@@ -151,9 +152,9 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
             <p>
               Ribbons share one time scale; lighter bars and soft ends are estimates. The small columns are work by
               area.{' '}
-              <button type="button" className="tool small" onClick={() => setDialog({ kind: 'figures' })}>
+              <Button type="text" size="small" className="tool small" onClick={() => setDialog({ kind: 'figures' })}>
                 As a table
-              </button>
+              </Button>
             </p>
             <KeysHelp keys={PLAN_KEYS} />
           </div>

@@ -92,9 +92,9 @@ export function ProposalBar({
           </span>
         </p>
         {(days.length > 0 || newGuards.length > 0) && (
-          <button type="button" className="tool" aria-expanded={open} onClick={() => setOpen(!open)}>
+          <Button type="text" size="small" className="tool" aria-expanded={open} onClick={() => setOpen(!open)}>
             {open ? 'Less' : 'Day by day'}
-          </button>
+          </Button>
         )}
         <Button onClick={onLeave}>Discard</Button>
         <span ref={take}>
@@ -119,9 +119,9 @@ function DifferenceLine({ difference, firstWeekday }: { difference: DayDifferenc
       <span className="proposal-place">{shortPlace(place, firstWeekday)}</span> <b>{title}</b>{' '}
       <span>{[KIND_WORDS[kind], words].filter(Boolean).join(', ')}</span>
       {hasLines && (
-        <button type="button" className="tool small" aria-expanded={open} onClick={() => setOpen(!open)}>
+        <Button type="text" size="small" className="tool small" aria-expanded={open} onClick={() => setOpen(!open)}>
           lines
-        </button>
+        </Button>
       )}
       {open && (
         <pre className="line-changes">

@@ -20,7 +20,7 @@ export function usePlanKeys({ plan, copied, onCopy, onDialog }: PlanKeys) {
     const onWindowKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
       // A list that has the focus has no use for these keys itself.
-      if (target.closest('input, textarea, dialog')) return;
+      if (target.closest('input, textarea, .dialog-root')) return;
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
         event.preventDefault();
         if (plan.hasProposal) plan.leave();

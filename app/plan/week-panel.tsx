@@ -115,41 +115,45 @@ export function WeekPanel({ plan, week, programmeId, stored, copied, onCopy, onA
         )}
       </p>
       <p className="panel-tools small">
-        <button type="button" className="tool" onClick={toggle}>
+        <Button type="text" size="small" className="tool" onClick={toggle}>
           {own.isLighter ? 'not lighter' : 'make it lighter'}
-        </button>
-        <button
-          type="button"
+        </Button>
+        <Button
+          type="text"
+          size="small"
           className="tool"
           onClick={() =>
             propose([{ kind: 'insert-week', at: week, as: 'lighter' }], `a lighter week before week ${week}`)
           }
         >
           a lighter week before it
-        </button>
-        <button
-          type="button"
+        </Button>
+        <Button
+          type="text"
+          size="small"
           className="tool"
           onClick={() => propose([{ kind: 'insert-week', at: week, as: 'pause' }], `a pause before week ${week}`)}
         >
           a pause before it
-        </button>
+        </Button>
         {week === programme.weeks && (
-          <button
-            type="button"
+          <Button
+            type="text"
+            size="small"
             className="tool"
             onClick={() => propose([{ kind: 'insert-week', at: week + 1, as: 'pause' }], 'one week more at the end')}
           >
             one week more
-          </button>
+          </Button>
         )}
-        <button
-          type="button"
+        <Button
+          type="text"
+          size="small"
           className="tool"
           onClick={() => propose([{ kind: 'remove-week', week }], `week ${week} removed`)}
         >
           remove the week
-        </button>
+        </Button>
       </p>
     </section>
   );

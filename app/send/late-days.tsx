@@ -46,14 +46,15 @@ export function LateDays({
       {shifts.map((s) => (
         <p key={s.id} className="soft small">
           {s.words}{' '}
-          <button
-            type="button"
+          <Button
+            type="link"
+            size="small"
             className="link"
             disabled={busy}
             onClick={() => act({ intent: 'move-back', shift: String(s.id) })}
           >
             Take it back
-          </button>
+          </Button>
         </p>
       ))}
     </section>

@@ -1,4 +1,4 @@
-import { QRCode } from 'antd';
+import { Button, QRCode } from 'antd';
 import { useState } from 'react';
 
 /** An address to hand on: in letters, to copy, and as a picture for phones. */
@@ -9,13 +9,14 @@ export function LinkToGive({ url, words }: { url: string; words: string }) {
       <div>
         <b className="small">{words}</b>
         <code>{url}</code>
-        <button
-          type="button"
+        <Button
+          type="link"
+          size="small"
           className="link"
           onClick={() => void navigator.clipboard.writeText(url).then(() => setCopied(true))}
         >
           {isCopied ? 'Copied' : 'Copy'}
-        </button>
+        </Button>
       </div>
       <div aria-hidden="true">
         <QRCode value={url} size={104} bordered={false} color="#000000" bgColor="#ffffff" type="svg" />

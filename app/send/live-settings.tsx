@@ -46,9 +46,9 @@ export function LiveSettings({
       ) : (
         <p className="soft">Everybody does it at their own hour.</p>
       )}
-      <button type="button" className="link" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+      <Button type="link" size="small" className="link" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
         {live ? 'Change it' : 'Make it a live session'}
-      </button>
+      </Button>
       {isOpen && (
         <form
           className="live-form"
@@ -91,8 +91,9 @@ export function LiveSettings({
           </label>
           <Button htmlType="submit">Save</Button>
           {live && (
-            <button
-              type="button"
+            <Button
+              type="text"
+              size="small"
               className="tool"
               onClick={() => {
                 setOpen(false);
@@ -100,7 +101,7 @@ export function LiveSettings({
               }}
             >
               not live after all
-            </button>
+            </Button>
           )}
         </form>
       )}

@@ -1,3 +1,4 @@
+import { DataTable } from '../parts/table/data-table.tsx';
 import { Button, Input } from 'antd';
 import { WORTH_MS } from '../../core/calendar/spans.ts';
 import { loadOutbox } from '../../server/send/load-outbox.ts';
@@ -93,11 +94,31 @@ export default function Outbox({ loaderData }: Route.ComponentProps) {
           {rows.length === 0 ? (
             <p className="soft">No message is like that.</p>
           ) : (
-            <ul className="outbox-rows">
-              {rows.map((row) => (
-                <OutboxLine key={row.id} row={row} base={base} />
-              ))}
-            </ul>
+            <DataTable
+              label="Messages"
+              className="outbox-rows"
+              rows={rows}
+              keyOf={(row) => row.id}
+              rowClass={(row) => (WENT_WRONG.has(row.state) ? 'needs-you' : '')}
+              columns={[
+                { head: 'To', isName: true, cell: (row) => <ToWhom row={row} base={base} /> },
+                { head: 'What', cell: (row) => <WhatItIs row={row} base={base} /> },
+                {
+                  head: 'How far it got',
+                  cell: (row) => (
+                    <>
+                      <b>{SENT_WORDS[row.state]}</b>
+                      <small className="soft">
+                        {row.when}
+                        {row.tries > 1 && `, ${row.tries} tries`}
+                      </small>
+                    </>
+                  ),
+                },
+                { head: 'Why', cell: (row) => <span className="small">{row.reason}</span> },
+                { head: 'Again', isHidden: true, cell: (row) => row.canRepeat && <OnceMore row={row} /> },
+              ]}
+            />
           )}
           {older !== null && <Link to={linkTo({ before: String(older) })}>Older ones</Link>}
         </>
@@ -106,54 +127,44 @@ export default function Outbox({ loaderData }: Route.ComponentProps) {
   );
 }
 
-function OutboxLine({ row, base }: { row: Row; base: string }) {
+const WENT_WRONG: ReadonlySet<string> = new Set(['bounced', 'refused', 'gave-up']);
+
+const ToWhom = ({ row, base }: { row: Row; base: string }) => (
+  <>
+    {row.enrolmentId === null ? <b>{row.to}</b> : <Link to={`${base}/people?person=${row.enrolmentId}`}>{row.to}</Link>}
+    <small className="soft">{row.address}</small>
+  </>
+);
+
+const WhatItIs = ({ row, base }: { row: Row; base: string }) => (
+  <>
+    {row.what}
+    {row.day && (
+      <small>
+        <Link to={`${base}/send/${row.day.key}`}>{row.day.words}</Link>
+      </small>
+    )}
+  </>
+);
+
+/** Lays a message that didn't arrive once more. */
+function OnceMore({ row }: { row: Row }) {
   const fetcher = useFetcher<{ told: string; error: string }>();
-  const isBad = ['bounced', 'refused', 'gave-up'].includes(row.state);
+  if (fetcher.data?.told) return <small role="status">{fetcher.data.told}</small>;
   return (
-    <li className={isBad ? 'needs-you' : undefined}>
-      <span>
-        {row.enrolmentId === null ? (
-          <b>{row.to}</b>
-        ) : (
-          <Link to={`${base}/people?person=${row.enrolmentId}`}>{row.to}</Link>
-        )}
-        <small className="soft">{row.address}</small>
-      </span>
-      <span>
-        {row.what}
-        {row.day && (
-          <small>
-            <Link to={`${base}/send/${row.day.key}`}>{row.day.words}</Link>
-          </small>
-        )}
-      </span>
-      <span>
-        <b>{SENT_WORDS[row.state]}</b>
-        <small className="soft">
-          {row.when}
-          {row.tries > 1 && `, ${row.tries} tries`}
-        </small>
-      </span>
-      <span className="small">{row.reason}</span>
-      <span>
-        {row.canRepeat &&
-          (fetcher.data?.told ? (
-            <small role="status">{fetcher.data.told}</small>
-          ) : (
-            <fetcher.Form method="post">
-              <input type="hidden" name="message" value={row.id} />
-              <button
-                type="submit"
-                className="tool"
-                disabled={fetcher.state !== 'idle'}
-                aria-label={`Once more to ${row.to}`}
-              >
-                once more
-              </button>
-              {fetcher.data?.error && <small role="alert">{fetcher.data.error}</small>}
-            </fetcher.Form>
-          ))}
-      </span>
-    </li>
+    <fetcher.Form method="post">
+      <input type="hidden" name="message" value={row.id} />
+      <Button
+        type="text"
+        size="small"
+        htmlType="submit"
+        className="tool"
+        disabled={fetcher.state !== 'idle'}
+        aria-label={`Once more to ${row.to}`}
+      >
+        once more
+      </Button>
+      {fetcher.data?.error && <small role="alert">{fetcher.data.error}</small>}
+    </fetcher.Form>
   );
 }

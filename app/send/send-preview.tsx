@@ -1,4 +1,4 @@
-import { Button, Input } from 'antd';
+import { Button, Input, Segmented } from 'antd';
 import { useState } from 'react';
 import { Form, useFetcher, useSearchParams, useSubmit } from 'react-router';
 import type { SessionSheet } from '../../core/session/session-sheet.ts';
@@ -38,14 +38,16 @@ export function SendPreview({ preview, above, programmeId }: { preview: Preview;
     // It scrolls: by key too, also where nothing in it can be pressed.
     <section className="send-phone" aria-label="What participants see" tabIndex={0}>
       <div className="send-see no-print">
-        <span role="group" aria-label="See it">
-          <button type="button" aria-pressed={!isMessage} onClick={() => set({ see: null })}>
-            On the phone
-          </button>
-          <button type="button" aria-pressed={isMessage} onClick={() => set({ see: 'message' })}>
-            As the message
-          </button>
-        </span>
+        <Segmented
+          aria-label="See it"
+          size="small"
+          value={isMessage ? 'message' : ''}
+          options={[
+            { value: '', label: 'On the phone' },
+            { value: 'message', label: 'As the message' },
+          ]}
+          onChange={(see) => set({ see: see === '' ? null : see })}
+        />
         <Form className="send-as" onSubmit={(event) => event.preventDefault()}>
           <label>
             as{' '}
@@ -62,24 +64,25 @@ export function SendPreview({ preview, above, programmeId }: { preview: Preview;
             <ul className="send-found">
               {(found.data ?? []).map((p) => (
                 <li key={p.enrolmentId}>
-                  <button
-                    type="button"
+                  <Button
+                    type="text"
+                    size="small"
                     onClick={() => {
                       setWords('');
                       set({ as: String(p.enrolmentId) });
                     }}
                   >
                     {p.name} <span className="soft small">{p.detail}</span>
-                  </button>
+                  </Button>
                 </li>
               ))}
               {found.data?.length === 0 && <li className="soft small">Nobody of that name.</li>}
             </ul>
           )}
           {preview.as && (
-            <button type="button" className="tool" onClick={() => set({ as: null })}>
+            <Button type="text" size="small" className="tool" onClick={() => set({ as: null })}>
               as anyone
-            </button>
+            </Button>
           )}
         </Form>
       </div>

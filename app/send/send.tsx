@@ -417,14 +417,15 @@ function Reach({ reach }: { reach: Data['reach'] }) {
 function CopyText({ text }: { text: string }) {
   const [isCopied, setCopied] = useState(false);
   return (
-    <button
-      type="button"
+    <Button
+      type="link"
+      size="small"
       className="link"
       onClick={() => {
         void navigator.clipboard.writeText(text).then(() => setCopied(true));
       }}
     >
       {isCopied ? 'Copied' : 'Copy as plain text'}
-    </button>
+    </Button>
   );
 }

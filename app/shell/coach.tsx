@@ -6,6 +6,7 @@ import { Outlet } from 'react-router';
 import { coachZone } from '../../server/doors/coach-zone.ts';
 import { needsProof } from '../../server/doors/prove-again.ts';
 import { requireCoach } from '../../server/doors/coach-session.ts';
+import { inLandmark } from '../parts/in-landmark.ts';
 import { NonceContext } from './frame/nonce-context.ts';
 import { useOwnZone } from './use-own-zone.ts';
 import antdCss from '../theme/antd.generated.css?url';
@@ -31,9 +32,6 @@ export async function loader({ request }: Route.LoaderArgs) {
   };
 }
 
-/** What pops up belongs to the page's content, or to the dialog that it stands in. */
-const inLandmark = (node?: HTMLElement): HTMLElement => node?.closest<HTMLElement>('dialog, main') ?? document.body;
-
 /** antd for the coach's screens. `mock="server"`: its styles come from the built sheet, none are put in by script. */
 export default function CoachLayout({ loaderData }: Route.ComponentProps) {
   const nonce = useContext(NonceContext);
@@ -52,7 +50,10 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
             </p>
           </noscript>
           <FocusOnNavigation />
-          <Outlet />
+          <div data-behind className="as-it-is">
+            <Outlet />
+          </div>
+          <div className="dialog-place" />
         </App>
       </ConfigProvider>
     </StyleProvider>

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link, useFetcher } from 'react-router';
 import { dayName, parseDayKey, weekdaysFrom } from '../../core/calendar/day.ts';
@@ -83,8 +84,9 @@ export function CopyDialog({ open, text, programmeId, dayKey, programmes, onClos
           ) : (
             <>
               Copied to <Link to={done.path}>{done.words}</Link>.{' '}
-              <button
-                type="button"
+              <Button
+                type="link"
+                size="small"
                 className="link"
                 onClick={() => {
                   setUndone(true);
@@ -95,7 +97,7 @@ export function CopyDialog({ open, text, programmeId, dayKey, programmes, onClos
                 }}
               >
                 Undo
-              </button>
+              </Button>
             </>
           )}
         </p>

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useState } from 'react';
 import type { Finding, FindingChange } from '../../core/session/findings/finding.ts';
 import { groupFindings } from '../../core/session/findings/group-findings.ts';
@@ -32,16 +33,28 @@ export function FindingsList({ findings, onGoTo, onTake, onKnow }: FindingsListP
                 <summary>{findingsHeading({ code, severity, findings: own })}</summary>
                 {newNames(own).length > 1 && (
                   <p>
-                    <button type="button" className="offer" onClick={() => onKnow(newNames(own))}>
+                    <Button
+                      color="primary"
+                      variant="outlined"
+                      size="small"
+                      className="offer"
+                      onClick={() => onKnow(newNames(own))}
+                    >
                       make all {newNames(own).length} known
-                    </button>
+                    </Button>
                   </p>
                 )}
                 {code === 'natural-words' && (
                   <p>
-                    <button type="button" className="offer" onClick={() => onTake(allSpelt(own))}>
+                    <Button
+                      color="primary"
+                      variant="outlined"
+                      size="small"
+                      className="offer"
+                      onClick={() => onTake(allSpelt(own))}
+                    >
                       write all {own.length} so
-                    </button>
+                    </Button>
                   </p>
                 )}
                 <ul>
@@ -57,9 +70,9 @@ export function FindingsList({ findings, onGoTo, onTake, onKnow }: FindingsListP
         ))}
       </ul>
       {groups.length > SHOWN && (
-        <button type="button" className="link small" aria-expanded={all} onClick={() => setAll(!all)}>
+        <Button type="link" size="small" className="link small" aria-expanded={all} onClick={() => setAll(!all)}>
           {all ? 'only the weightiest' : `and ${groups.length - SHOWN} more`}
-        </button>
+        </Button>
       )}
     </section>
   );
@@ -80,23 +93,30 @@ function FindingWords({ finding, onGoTo, onTake, onKnow }: { finding: Finding } 
     <>
       {line !== null && (
         <>
-          <button type="button" className="link" onClick={() => onGoTo(line)}>
+          <Button type="link" size="small" className="link" onClick={() => onGoTo(line)}>
             Line {line}.
-          </button>{' '}
+          </Button>{' '}
         </>
       )}
       {findingWords(finding)}
       {(changes.length > 0 || newName !== undefined) && (
         <p>
           {changes.slice(0, 3).map((c) => (
-            <button type="button" className="offer" key={changeWords(c.does)} onClick={() => onTake(c)}>
+            <Button
+              color="primary"
+              variant="outlined"
+              size="small"
+              className="offer"
+              key={changeWords(c.does)}
+              onClick={() => onTake(c)}
+            >
               {changeWords(c.does)}
-            </button>
+            </Button>
           ))}
           {newName !== undefined && (
-            <button type="button" className="offer" onClick={() => onKnow([newName])}>
+            <Button color="primary" variant="outlined" size="small" className="offer" onClick={() => onKnow([newName])}>
               make it known
-            </button>
+            </Button>
           )}
         </p>
       )}

@@ -23,7 +23,7 @@ export function KeepRoutineDialog({
     <Dialog
       open
       title="Save as a routine"
-      okText={isKept ? 'Good' : replaces ? 'Replace it' : 'Save'}
+      okText={isKept ? 'Back to the session' : replaces ? 'Replace it' : 'Save'}
       cancelText={isKept ? null : 'Cancel'}
       busy={fetcher.state !== 'idle'}
       onCancel={onClose}

@@ -1,4 +1,4 @@
-import { Checkbox, Input, Radio } from 'antd';
+import { Checkbox, Input, Radio, Segmented } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
 import { plural } from '../../core/words/words.ts';
@@ -105,14 +105,13 @@ function KnownRow({
         </p>
       )}
       <div className="known-line">
-        <span className="write-as" role="group" aria-label={`${name} is`}>
-          <button type="button" aria-pressed={!isHold} onClick={() => onSet({ isHold: false })}>
-            counted
-          </button>
-          <button type="button" aria-pressed={isHold} onClick={() => onSet({ isHold: true })}>
-            held
-          </button>
-        </span>
+        <Segmented
+          aria-label={`${name} is`}
+          size="small"
+          value={isHold ? 'held' : 'counted'}
+          options={['counted', 'held']}
+          onChange={(how) => onSet({ isHold: how === 'held' })}
+        />
         <label>
           <Input
             inputMode="decimal"

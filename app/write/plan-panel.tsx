@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { MAX_LINE_LENGTH } from '../../core/notation/parse.ts';
 import type { NotationIssue } from '../../core/text/issue.ts';
 import type { Block, SessionDocument } from '../../core/document/document.ts';
@@ -182,21 +183,35 @@ function Issues({ issues, onGoTo, onApply }: Pick<PlanPanelProps, 'issues' | 'on
       <ul>
         {issues.slice(0, 12).map((issue, i) => (
           <li key={i}>
-            <button type="button" className="link" onClick={() => onGoTo(issue)}>
+            <Button type="link" size="small" className="link" onClick={() => onGoTo(issue)}>
               Line {issue.line}, column {issue.column}.
-            </button>{' '}
+            </Button>{' '}
             {issue.message}
             {(offeredLines(issue).length > 0 || issue.suggestions.length > 0) && (
               <p>
                 {offeredLines(issue).map((line) => (
-                  <button type="button" className="offer" key={line} onClick={() => onApply(wholeLine(issue), line)}>
+                  <Button
+                    color="primary"
+                    variant="outlined"
+                    size="small"
+                    className="offer"
+                    key={line}
+                    onClick={() => onApply(wholeLine(issue), line)}
+                  >
                     {line}
-                  </button>
+                  </Button>
                 ))}
                 {(issue.nearest ? [] : issue.suggestions.slice(0, 3)).map((s) => (
-                  <button type="button" className="offer" key={s} onClick={() => onApply(issue, s)}>
+                  <Button
+                    color="primary"
+                    variant="outlined"
+                    size="small"
+                    className="offer"
+                    key={s}
+                    onClick={() => onApply(issue, s)}
+                  >
                     {s}
-                  </button>
+                  </Button>
                 ))}
               </p>
             )}

@@ -1,4 +1,4 @@
-import { Popconfirm } from 'antd';
+import { Button, Popconfirm } from 'antd';
 import { useState } from 'react';
 import { useFetcher } from 'react-router';
 import { MenuPopover } from '../parts/menu-popover.tsx';
@@ -41,12 +41,18 @@ export function RoutineMenu({ routines, onInsert }: RoutineMenuProps) {
                 .join(' · ')}
             </span>
             <p>
-              <button type="button" className="offer" onClick={() => pick(r, 'copy')}>
+              <Button color="primary" variant="outlined" size="small" className="offer" onClick={() => pick(r, 'copy')}>
                 write it out
-              </button>
-              <button type="button" className="offer" onClick={() => pick(r, 'refer')}>
+              </Button>
+              <Button
+                color="primary"
+                variant="outlined"
+                size="small"
+                className="offer"
+                onClick={() => pick(r, 'refer')}
+              >
                 refer to it
-              </button>
+              </Button>
               <Popconfirm
                 title={`Delete “${r.name}”?`}
                 description="Sent sessions keep what they had. Drafts that refer to it lose it."
@@ -55,9 +61,9 @@ export function RoutineMenu({ routines, onInsert }: RoutineMenuProps) {
                   void remove.submit({ intent: 'delete', id: String(r.id) }, { method: 'post', action: '/routines' })
                 }
               >
-                <button type="button" className="link small">
+                <Button type="link" size="small" className="link small">
                   delete
-                </button>
+                </Button>
               </Popconfirm>
             </p>
           </li>
@@ -67,9 +73,9 @@ export function RoutineMenu({ routines, onInsert }: RoutineMenuProps) {
   );
   return (
     <MenuPopover open={open} onOpenChange={setOpen} content={list}>
-      <button type="button" className="tool" aria-expanded={open}>
+      <Button type="text" size="small" className="tool" aria-expanded={open}>
         Routines
-      </button>
+      </Button>
     </MenuPopover>
   );
 }

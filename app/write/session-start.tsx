@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useState } from 'react';
 import type { Shape } from '../../core/forms/form.ts';
 import { SHAPES } from '../../core/forms/forms.ts';
@@ -57,9 +58,9 @@ export function SessionStart({ routines, onPaste, onExample, onBlock, onMain, on
       </ul>
       {!all && (
         <p>
-          <button type="button" className="tool" onClick={() => setAll(true)}>
+          <Button type="text" size="small" className="tool" onClick={() => setAll(true)}>
             all {SHAPES.length} forms
-          </button>
+          </Button>
         </p>
       )}
       {routines.length > 0 && (
@@ -67,9 +68,16 @@ export function SessionStart({ routines, onPaste, onExample, onBlock, onMain, on
           <h2>Or one of your routines</h2>
           <p className="start-routines">
             {routines.map((r) => (
-              <button key={r.id} type="button" className="offer" onClick={() => onRoutine(r)}>
+              <Button
+                color="primary"
+                variant="outlined"
+                size="small"
+                key={r.id}
+                className="offer"
+                onClick={() => onRoutine(r)}
+              >
                 {r.name}
-              </button>
+              </Button>
             ))}
           </p>
         </>

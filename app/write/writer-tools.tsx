@@ -1,3 +1,4 @@
+import { Button, Segmented } from 'antd';
 import { RoutineMenu } from './routine-menu.tsx';
 import type { RoutineChoice } from './routine-menu.tsx';
 
@@ -18,23 +19,23 @@ export function WriterTools(props: WriterToolsProps) {
   const { routines, asCards, showAs, withGuide, hasText, onInsertRoutine, onPaste, onCopy, onGuide } = props;
   return (
     <div className="write-tools" role="toolbar" aria-label="Tools">
-      <span className="write-as" role="group" aria-label="Write as">
-        <button type="button" aria-pressed={!asCards} onClick={() => showAs(false)}>
-          Text
-        </button>
-        <button type="button" aria-pressed={asCards} onClick={() => showAs(true)}>
-          Cards
-        </button>
-      </span>
+      <Segmented
+        aria-label="Write as"
+        size="small"
+        value={asCards ? 'Cards' : 'Text'}
+        options={['Text', 'Cards']}
+        onChange={(as) => showAs(as === 'Cards')}
+      />
       <RoutineMenu routines={routines} onInsert={onInsertRoutine} />
-      <button type="button" className="tool" onClick={onPaste}>
+      <Button type="text" size="small" className="tool" onClick={onPaste}>
         Paste a plan
-      </button>
-      <button type="button" className="tool" disabled={!hasText} onClick={onCopy}>
+      </Button>
+      <Button type="text" size="small" className="tool" disabled={!hasText} onClick={onCopy}>
         Copy to …
-      </button>
-      <button
-        type="button"
+      </Button>
+      <Button
+        type="text"
+        size="small"
         className="tool is-keys"
         aria-label="How a session is written"
         title="How a session is written (?)"
@@ -42,7 +43,7 @@ export function WriterTools(props: WriterToolsProps) {
         onClick={onGuide}
       >
         ?
-      </button>
+      </Button>
     </div>
   );
 }

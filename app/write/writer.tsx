@@ -1,4 +1,4 @@
-import { Checkbox } from 'antd';
+import { Button, Checkbox } from 'antd';
 import { useCallback, useEffect, useState } from 'react';
 import { WritingGuide } from './writing-guide.tsx';
 import { WriterTools } from './writer-tools.tsx';
@@ -254,13 +254,14 @@ export function Writer({
             Write my own words in the usual spelling when I leave the line
           </Checkbox>
           {text.trim() === '' && day.sentNumber === null && (
-            <button
-              type="button"
+            <Button
+              type="link"
+              size="small"
               className="link"
               onClick={() => void submit({ intent: 'remove' }, { method: 'post' })}
             >
               remove this day
-            </button>
+            </Button>
           )}
         </p>
       </section>

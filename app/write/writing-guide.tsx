@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { memo } from 'react';
 import type { GuideExample, GuideSection, GuideTopic } from '../../core/notation/help/guide.ts';
 import { GUIDE } from '../../core/notation/help/guide.ts';
@@ -20,9 +21,9 @@ export const WritingGuide = memo(function WritingGuide({ topic, keys, onTake, on
     <section className="guide" aria-label="How a session is written">
       <div className="guide-head">
         <h2>How a session is written</h2>
-        <button type="button" className="tool" onClick={onClose}>
+        <Button type="text" size="small" className="tool" onClick={onClose}>
           close
-        </button>
+        </Button>
       </div>
       <div className="guide-here">
         <h3>

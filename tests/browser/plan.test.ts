@@ -287,7 +287,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await dialog.getByRole('row', { name: /Mon.*reps 10\/12\/10\/10 → 11\/13\/12\/11/ }).waitFor();
     await choose(dialog.getByLabel('One week'), 'Week 2');
     await dialog.getByText('the same').first().waitFor();
-    await dialog.getByRole('button', { name: 'Good' }).click();
+    await dialog.getByRole('button', { name: 'Back to the plan' }).click();
   });
 
   test('a school is chosen, with when to choose it', async () => {
@@ -325,7 +325,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await page.getByRole('button', { name: 'As a table' }).click();
     const dialog = page.getByRole('dialog', { name: 'The weeks in figures' });
     await expect.poll(() => dialog.getByRole('row').count(), SOON).toBe(5);
-    await dialog.getByRole('button', { name: 'Good' }).click();
+    await dialog.getByRole('button', { name: 'Back to the plan' }).click();
   });
 
   test('a text changed in Write is a pin; levers pass it by until it is let go', async () => {
@@ -432,7 +432,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
     await dialog.getByText('weeks is at most 52.').waitFor();
     await dialog
       .getByRole('button', { name: 'Cancel' })
-      .or(dialog.getByRole('button', { name: 'Good' }))
+      .or(dialog.getByRole('button', { name: 'Back to the plan' }))
       .first()
       .click();
   });

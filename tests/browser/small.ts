@@ -18,7 +18,7 @@ export const findSmall = (page: Page): Promise<string[]> =>
       );
     const tell = (e: Element) =>
       `${e.tagName.toLowerCase()}.${e.getAttribute('class') ?? ''} “${(e.getAttribute('aria-label') ?? e.textContent ?? '').trim().slice(0, 30)}”`;
-    const dialog = document.querySelector('dialog[open]');
+    const dialog = document.querySelector('.dialog-root, dialog[open]');
     const root = dialog ?? document.body;
     const small = [
       ...root.querySelectorAll(

@@ -272,7 +272,7 @@ describe('from elsewhere and to elsewhere', () => {
     await page.getByLabel('Name', { exact: true }).fill('Slow start');
     await page.getByRole('button', { name: 'Save', exact: true }).click();
     await page.getByText('“Slow start” is saved').waitFor();
-    await page.getByRole('button', { name: 'Good' }).click();
+    await page.getByRole('button', { name: 'Back to the session' }).click();
     await open('w8d5', 'Title: With a routine\nMain: flow\n5 squat');
     await page.getByRole('button', { name: 'Routines' }).click();
     // The focus goes to the first of them once it stands.

@@ -1,4 +1,4 @@
-import { Button, Input } from 'antd';
+import { Button, Input, Segmented } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { ActKind } from '../../../core/record/attention/attention-rules.ts';
@@ -53,13 +53,13 @@ export function ActPanel(props: ActPanelProps) {
           <Link to={`../people?person=${item.id}`}>Write another address</Link>, or ask them for one another way.
         </p>
       )}
-      <div className="act-kinds" role="group" aria-label="Ways">
-        {rule.acts.map((k) => (
-          <button key={k} type="button" className="chip" aria-pressed={k === kind} onClick={() => setKind(k)}>
-            {ACT_WORDS[k]}
-          </button>
-        ))}
-      </div>
+      <Segmented
+        className="act-kinds"
+        aria-label="Ways"
+        value={kind}
+        options={rule.acts.map((k) => ({ value: k, label: ACT_WORDS[k] }))}
+        onChange={setKind}
+      />
       <ActForm key={`${item.code} ${kind}`} {...props} kind={kind} />
     </section>
   );
@@ -147,15 +147,15 @@ function ActForm({ item, person, coachName, programmeTitle, dayWords, kind }: Ac
                 Send to {person.address} {person.by}
               </Button>
             )}{' '}
-            <button
-              type="submit"
-              className={person.isReached ? 'tool' : 'button-main'}
+            <Button
+              {...(person.isReached ? { type: 'text', size: 'small', className: 'tool' } : { type: 'primary' })}
+              htmlType="submit"
               name="by"
               value="self"
               disabled={isBusy}
             >
               I have written my own way
-            </button>
+            </Button>
           </>
         ) : (
           <Button type="primary" htmlType="submit" disabled={isBusy}>
@@ -180,8 +180,9 @@ function WriteFields({ subject, words, isReached }: { subject: string; words: st
       ) : (
         <p className="soft small">
           No messages reach them.{' '}
-          <button
-            type="button"
+          <Button
+            type="text"
+            size="small"
             className="tool"
             onClick={() =>
               void navigator.clipboard.writeText(text).then(
@@ -191,7 +192,7 @@ function WriteFields({ subject, words, isReached }: { subject: string; words: st
             }
           >
             {isCopied ? 'copied' : 'copy the words'}
-          </button>
+          </Button>
         </p>
       )}
       <label>

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { groupBy } from '../../../core/group-by.ts';
@@ -54,9 +55,9 @@ export function NeedList({ items, rows, days, chosen, linkTo }: NeedListProps) {
         ))}
       </ul>
       {worries.length > FEW && (
-        <button type="button" className="tool" aria-expanded={all} onClick={() => setAll(!all)}>
+        <Button type="text" size="small" className="tool" aria-expanded={all} onClick={() => setAll(!all)}>
           {all ? 'fewer' : `all ${worries.length}`}
-        </button>
+        </Button>
       )}
       {good.length > 0 && (
         <>

@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { SaidLately } from '../../../server/follow-up/said-lately.ts';
@@ -75,9 +76,9 @@ export function SaidList({
         )}
       </ul>
       {telling.length > FEW_SAID && (
-        <button type="button" className="tool" aria-expanded={all} onClick={() => setAll(!all)}>
+        <Button type="text" size="small" className="tool" aria-expanded={all} onClick={() => setAll(!all)}>
           {all ? 'fewer' : `all ${telling.length} with words or scores`}
-        </button>
+        </Button>
       )}
       {lately.count > lately.said.length && (
         <p className="soft small">{lately.count - lately.said.length} more stand in the strands below.</p>

@@ -1,3 +1,4 @@
+import { DataTable } from '../../parts/table/data-table.tsx';
 import { memo, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { dayKey, dayName } from '../../../core/calendar/day-place.ts';
@@ -189,46 +190,33 @@ function AttendanceWords({ attendance: { done, due, ratio }, isHere }: { attenda
 /** The same as a table: for whoever reads it aloud, copies it, or wants figures. */
 export function StrandTable({ rows, days, pathOf }: Pick<StrandGridProps, 'rows' | 'days' | 'pathOf'>) {
   return (
-    <div className="follow-table-wrap">
-      <table className="follow-table">
-        <caption className="sr">Who did how much</caption>
-        <thead>
-          <tr>
-            <th scope="col">Name</th>
-            <th scope="col">Team</th>
-            <th scope="col" className="right">
-              Done of due
-            </th>
-            <th scope="col" className="right">
-              In a row
-            </th>
-            <th scope="col">The last days</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={row.id}>
-              <th scope="row" dir="auto">
-                <Link to={pathOf(row)} preventScrollReset>
-                  {row.name}
-                </Link>
-              </th>
-              <td dir="auto">{row.team}</td>
-              <td className="right">
-                {row.attendance.done} of {row.attendance.due}
-              </td>
-              <td className="right">{row.inARow}</td>
-              <td className="small">
-                {strandDays(row, days)
-                  .filter((b) => !['before', 'ahead', 'unsent'].includes(b.state))
-                  .slice(-5)
-                  .map((b) => STATE_WORDS[b.state])
-                  .join(', ')}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
+    <DataTable
+      label="Who did how much"
+      rows={rows}
+      keyOf={(row) => row.id}
+      columns={[
+        {
+          head: 'Name',
+          isName: true,
+          cell: (row) => (
+            <Link to={pathOf(row)} preventScrollReset dir="auto">
+              {row.name}
+            </Link>
+          ),
+        },
+        { head: 'Team', cell: (row) => <span dir="auto">{row.team}</span> },
+        { head: 'Done of due', isFigure: true, cell: (row) => `${row.attendance.done} of ${row.attendance.due}` },
+        { head: 'In a row', isFigure: true, cell: (row) => row.inARow },
+        {
+          head: 'The last days',
+          cell: (row) =>
+            strandDays(row, days)
+              .filter((b) => !['before', 'ahead', 'unsent'].includes(b.state))
+              .slice(-5)
+              .map((b) => STATE_WORDS[b.state])
+              .join(', '),
+        },
+      ]}
+    />
   );
 }

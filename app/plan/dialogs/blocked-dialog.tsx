@@ -1,3 +1,5 @@
+import { DataTable } from '../../parts/table/data-table.tsx';
+import { FilePick } from '../../parts/fields/file-pick.tsx';
 import { Button, Checkbox, Input } from 'antd';
 import { useState } from 'react';
 import { formatDay, parseDayDate } from '../../../core/calendar/day.ts';
@@ -100,18 +102,7 @@ export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
       onOk={finish}
     >
       <div className="blocked">
-        <p>
-          <label className="file-pick">
-            From a calendar file{' '}
-            <input
-              type="file"
-              accept=".ics,text/calendar"
-              onChange={(event) => {
-                if (event.target.files?.[0]) void read(event.target.files[0]);
-              }}
-            />
-          </label>
-        </p>
+        <FilePick label="From a calendar file" accept=".ics,text/calendar" onFile={(file) => void read(file)} />
         {note && (
           <p className="small" role="status">
             {note}
@@ -136,8 +127,9 @@ export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
                 {formatDay(d.date)} <b>{d.words}</b> {isFree && <span className="soft">shown as free there</span>}
               </Checkbox>
             ))}
-            <button
-              type="button"
+            <Button
+              type="text"
+              size="small"
               className="tool"
               onClick={() =>
                 setBlocked(
@@ -151,7 +143,7 @@ export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
               }
             >
               {someBusy && found.some((d) => d.isFree) ? 'Take all that aren’t shown as free' : 'Take all of them'}
-            </button>
+            </Button>
           </fieldset>
         )}
         <div className="blocked-add">
@@ -178,47 +170,47 @@ export function BlockedDialog({ plan, run, onClose }: BlockedDialogProps) {
         {blocked.length === 0 ? (
           <p className="soft">No day is blocked.</p>
         ) : (
-          <table className="people-list">
-            <thead>
-              <tr>
-                <th>Day</th>
-                <th>What</th>
-                <th>Leaves no room for</th>
-                <th>
-                  <span className="sr">remove</span>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {blocked.map((b) => (
-                <tr key={keyOf(b)}>
-                  <td>{formatDay(b.date)}</td>
-                  <td>
-                    <b>{b.words}</b>
-                  </td>
-                  <td>
-                    <Choice
-                      label={`Rule of ${b.words}, ${b.date}`}
-                      value={b.rule}
-                      onChange={(rule) => setRule(b, rule as BlockedDay['rule'])}
-                      options={[
-                        { value: 'no hard session', words: 'a hard session' },
-                        { value: 'no session', words: 'any session' },
-                      ]}
-                    />
-                  </td>
-                  <td className="right">
-                    <button type="button" className="tool" onClick={() => setBlocked(blocked.filter((x) => x !== b))}>
-                      free it
-                      <span className="sr">
-                        : {b.words}, {b.date}
-                      </span>
-                    </button>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <DataTable
+            label="Blocked days"
+            rows={blocked}
+            keyOf={keyOf}
+            columns={[
+              { head: 'Day', cell: (b) => formatDay(b.date) },
+              { head: 'What', isName: true, cell: (b) => <b>{b.words}</b> },
+              {
+                head: 'Leaves no room for',
+                cell: (b) => (
+                  <Choice
+                    label={`Rule of ${b.words}, ${b.date}`}
+                    value={b.rule}
+                    onChange={(rule) => setRule(b, rule as BlockedDay['rule'])}
+                    options={[
+                      { value: 'no hard session', words: 'a hard session' },
+                      { value: 'no session', words: 'any session' },
+                    ]}
+                  />
+                ),
+              },
+              {
+                head: 'remove',
+                isHidden: true,
+                isFigure: true,
+                cell: (b) => (
+                  <Button
+                    type="text"
+                    size="small"
+                    className="tool"
+                    onClick={() => setBlocked(blocked.filter((x) => x !== b))}
+                  >
+                    free it
+                    <span className="sr">
+                      : {b.words}, {b.date}
+                    </span>
+                  </Button>
+                ),
+              },
+            ]}
+          />
         )}
         <p>
           <Checkbox checked={moves} onChange={(event) => setMoves(event.target.checked)}>

@@ -42,7 +42,15 @@ export function CompareDialog({ plan, week, onClose }: { plan: Plan; week: numbe
     />
   );
   return (
-    <Dialog open wide title="Compare two weeks" okText="Good" cancelText={null} onOk={onClose} onCancel={onClose}>
+    <Dialog
+      open
+      wide
+      title="Compare two weeks"
+      okText="Back to the plan"
+      cancelText={null}
+      onOk={onClose}
+      onCancel={onClose}
+    >
       <table className="compare">
         <thead>
           <tr>

@@ -1,3 +1,4 @@
+import { FilePick } from '../../parts/fields/file-pick.tsx';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { applyProgrammeEdits } from '../../../core/progress/edit/apply-programme-edit.ts';
@@ -38,7 +39,7 @@ export function ExchangeDialog({
     <Dialog
       open
       title="Export and import"
-      okText={found ? 'Propose the file' : 'Good'}
+      okText={found ? 'Propose the file' : 'Back to the plan'}
       cancelText={found ? 'Cancel' : null}
       okDisabled={found !== undefined && (!difference || isNoDifference(difference))}
       onCancel={onClose}
@@ -84,18 +85,11 @@ export function ExchangeDialog({
       </p>
       <p className="soft small">A new programme can start from it. One of the same title is replaced.</p>
       <h3>Import</h3>
-      <p>
-        <label className="file-pick">
-          A programme’s file{' '}
-          <input
-            type="file"
-            accept=".json,.zip,application/json,application/zip"
-            onChange={(event) => {
-              if (event.target.files?.[0]) void read(event.target.files[0]);
-            }}
-          />
-        </label>
-      </p>
+      <FilePick
+        label="A programme’s file"
+        accept=".json,.zip,application/json,application/zip"
+        onFile={(file) => void read(file)}
+      />
       {issues.length > 0 && (
         <ul className="plain-list plan-off" role="alert">
           {issues.slice(0, 12).map((i) => (

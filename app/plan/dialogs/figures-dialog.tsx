@@ -1,3 +1,4 @@
+import { DataTable } from '../../parts/table/data-table.tsx';
 import { monotonyWords, strainWords } from '../../../words/en/guards.ts';
 import { Segmented } from 'antd';
 import { useState } from 'react';
@@ -21,7 +22,15 @@ export function FiguresDialog({ plan, onClose }: { plan: Plan; onClose: () => vo
     return found ? `${formatChange(found.pct, 1)}${found.against.week === i ? '' : ` on ${found.against.week}`}` : '–';
   };
   return (
-    <Dialog open wide title="The weeks in figures" okText="Good" cancelText={null} onOk={onClose} onCancel={onClose}>
+    <Dialog
+      open
+      wide
+      title="The weeks in figures"
+      okText="Back to the plan"
+      cancelText={null}
+      onOk={onClose}
+      onCancel={onClose}
+    >
       <Segmented
         size="small"
         value={byArea}
@@ -31,45 +40,26 @@ export function FiguresDialog({ plan, onClose }: { plan: Plan; onClose: () => vo
           { value: 'reps' as const, label: 'repetitions by area' },
         ]}
       />
-      <div className="figures-scroll">
-        <table className="figures">
-          <thead>
-            <tr>
-              <th>Week</th>
-              <th>load</th>
-              <th>change</th>
-              <th>minutes</th>
-              <th>of work</th>
-              <th>monotony</th>
-              <th>strain</th>
-              {areas.map((a) => (
-                <th key={a}>
-                  {byArea === 'work' ? 'min' : 'reps'}, {a}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {weeks.map((w, i) => (
-              <tr key={w.week}>
-                <th scope="row">
-                  {w.week}
-                  {w.isLighter && ' lighter'}
-                </th>
-                <td>{Math.round(w.loadAu)}</td>
-                <td>{change(i)}</td>
-                <td>{wholeMinutes(w.likelySec)}</td>
-                <td>{wholeMinutes(w.workSec)}</td>
-                <td>{monotonyWords(w.monotony)}</td>
-                <td>{strainWords(w.strainAu)}</td>
-                {areas.map((a) => (
-                  <td key={a}>{areaOf(w, a)}</td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <DataTable
+        label="The weeks in figures"
+        className="figures"
+        rows={weeks}
+        keyOf={(w) => w.week}
+        columns={[
+          { head: 'Week', isName: true, cell: (w) => `${w.week}${w.isLighter ? ' lighter' : ''}` },
+          { head: 'load', isFigure: true, cell: (w) => Math.round(w.loadAu) },
+          { head: 'change', isFigure: true, cell: (_w, i) => change(i) },
+          { head: 'minutes', isFigure: true, cell: (w) => wholeMinutes(w.likelySec) },
+          { head: 'of work', isFigure: true, cell: (w) => wholeMinutes(w.workSec) },
+          { head: 'monotony', isFigure: true, cell: (w) => monotonyWords(w.monotony) },
+          { head: 'strain', isFigure: true, cell: (w) => strainWords(w.strainAu) },
+          ...areas.map((a) => ({
+            head: `${byArea === 'work' ? 'min' : 'reps'}, ${a}`,
+            isFigure: true,
+            cell: (w: WeekPlan) => areaOf(w, a),
+          })),
+        ]}
+      />
       <p className="soft small">
         Load is planned effort × likely minutes; its change is against the last week that isn’t lighter. Monotony is the
         mean over the sample SD of the seven daily loads, strain is load × monotony; ∞ where all seven days ask the

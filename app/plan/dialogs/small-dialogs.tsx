@@ -1,4 +1,4 @@
-import { Checkbox, Input } from 'antd';
+import { Button, Checkbox, Input } from 'antd';
 import { useState } from 'react';
 import type { DayPlace } from '../../../core/calendar/day.ts';
 import { dayName, shortPlace } from '../../../core/calendar/day.ts';
@@ -217,8 +217,9 @@ export function TrackDialog({ plan, track, onClose }: { plan: Plan; track: Track
         <span className="soft">
           {used} {used === 1 ? 'session is' : 'sessions are'} written by it.
         </span>
-        <button
-          type="button"
+        <Button
+          type="text"
+          size="small"
           className="tool"
           onClick={() => {
             plan.propose([{ kind: 'remove-track', id: track.id }], `${track.name} no longer a track`);
@@ -226,7 +227,7 @@ export function TrackDialog({ plan, track, onClose }: { plan: Plan; track: Track
           }}
         >
           end this track, keep its sessions
-        </button>
+        </Button>
       </p>
     </Dialog>
   );

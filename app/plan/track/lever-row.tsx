@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useState } from 'react';
 import type { NewRounds } from '../../../core/forms/form.ts';
 import { newRoundsOf, readLever } from '../../../core/progress/levers/apply-lever.ts';
@@ -211,15 +212,16 @@ export function LeverRow({ read, index, book, weeks, lighter, now, lengthSec, on
             ]}
           />
         )}
-        <button
-          type="button"
+        <Button
+          type="text"
+          size="small"
           className="tool lever-remove"
           aria-label={`Remove ${name}`}
           title={`Remove ${name}`}
           onClick={onRemove}
         >
           remove
-        </button>
+        </Button>
       </div>
       {base === undefined ? (
         <p className="plan-off small">The session has nothing that this could change.</p>
@@ -245,15 +247,16 @@ export function LeverRow({ read, index, book, weeks, lighter, now, lengthSec, on
               return saysItself ? (
                 <span key={week}>week {week}: its own step, not lighter</span>
               ) : (
-                <button
+                <Button
+                  type="link"
+                  size="small"
                   key={week}
-                  type="button"
                   className="link"
                   aria-pressed={isOff}
                   onClick={() => onChange(withLighterWeek(rule, week, isOff))}
                 >
                   week {week}: {isOff ? 'lighter again' : 'not lighter here'}
-                </button>
+                </Button>
               );
             })}
         </p>
@@ -261,9 +264,15 @@ export function LeverRow({ read, index, book, weeks, lighter, now, lengthSec, on
       {isSaid && (
         <p className="lever-how small">
           <span className="soft">{describeSchedule(rule)}</span>{' '}
-          <button type="button" className="tool small" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+          <Button
+            type="text"
+            size="small"
+            className="tool small"
+            aria-expanded={isOpen}
+            onClick={() => setOpen(!isOpen)}
+          >
             {isOpen ? 'less' : 'how it changes'}
-          </button>
+          </Button>
         </p>
       )}
     </li>

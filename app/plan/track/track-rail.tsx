@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useMemo, useState } from 'react';
 import { weekdayName } from '../../../core/calendar/day.ts';
 import type { ReadTrack } from '../../../core/progress/track/build-track.ts';
@@ -125,12 +126,12 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
             words: schoolFits(s, read.document, tools.book.scope.library) ? s.name : `${s.name} (nothing to move here)`,
           }))}
         />
-        <button type="button" className="tool small" aria-expanded={why} onClick={() => setWhy(!why)}>
+        <Button type="text" size="small" className="tool small" aria-expanded={why} onClick={() => setWhy(!why)}>
           what it is
-        </button>
-        <button type="button" className="tool small" onClick={onEdit}>
+        </Button>
+        <Button type="text" size="small" className="tool small" onClick={onEdit}>
           its session
-        </button>
+        </Button>
       </div>
       {why && (
         <div className="school-words">
@@ -184,9 +185,9 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
           <ul className="lever-offers">
             {offers.map((offer) => (
               <li key={offer.words}>
-                <button type="button" className="offer" onClick={() => take(offer)}>
+                <Button color="primary" variant="outlined" size="small" className="offer" onClick={() => take(offer)}>
                   {offer.words}
-                </button>
+                </Button>
                 {offer.warning !== '' && <span className="plan-off small"> {offer.warning}</span>}
               </li>
             ))}
@@ -214,9 +215,15 @@ export function TrackRail({ programme, read, tools, now, propose, onPick, onEdit
             ]}
           />
         )}
-        <button type="button" className="tool small" aria-expanded={asText} onClick={() => setAsText(!asText)}>
+        <Button
+          type="text"
+          size="small"
+          className="tool small"
+          aria-expanded={asText}
+          onClick={() => setAsText(!asText)}
+        >
           as text
-        </button>
+        </Button>
       </div>
       {asText && (
         <LeverText

@@ -1,3 +1,4 @@
+import { FilePick } from '../../parts/fields/file-pick.tsx';
 import { useState } from 'react';
 import { useFetcher } from 'react-router';
 import { Button, Input } from 'antd';
@@ -170,18 +171,7 @@ function ProgrammeFields({
         {falls.length > 0 && <p className="soft small">Its sessions fall on {listWords(falls)}.</p>}
         {from === 'file' && (
           <>
-            <p>
-              <label className="file-pick">
-                A programme’s file{' '}
-                <input
-                  type="file"
-                  accept=".json,.zip"
-                  onChange={(event) => {
-                    if (event.target.files?.[0]) void state.pick(event.target.files[0]);
-                  }}
-                />
-              </label>
-            </p>
+            <FilePick label="A programme’s file" accept=".json,.zip" onFile={(file) => void state.pick(file)} />
             {file && (
               <p role="status" className="soft">
                 “{file.title}”: {plural(file.weeks, 'week')}, {plural(file.days.length, 'session')},{' '}

@@ -121,9 +121,9 @@ export default function Programmes({ loaderData, actionData }: Route.ComponentPr
                   onConfirm={() => remove({ intent: 'delete-programme', programme: String(p.id) })}
                 >
                   {' '}
-                  <button type="button" className="tool" aria-label={`Delete the programme ${p.title}`}>
+                  <Button type="text" size="small" className="tool" aria-label={`Delete the programme ${p.title}`}>
                     delete
-                  </button>
+                  </Button>
                 </Popconfirm>
               )}
             </p>
@@ -165,9 +165,9 @@ export default function Programmes({ loaderData, actionData }: Route.ComponentPr
                   cancelText="Don’t delete"
                   onConfirm={() => remove({ intent: 'delete-template', template: String(id) })}
                 >
-                  <button type="button" className="tool" aria-label={`Delete the template ${start.title}`}>
+                  <Button type="text" size="small" className="tool" aria-label={`Delete the template ${start.title}`}>
                     delete
-                  </button>
+                  </Button>
                 </Popconfirm>
               </li>
             ))}

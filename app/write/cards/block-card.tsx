@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useDroppable } from '@dnd-kit/core';
 import type { MovementLibrary } from '../../../core/movement/library.ts';
 import { usualDose } from '../../../core/movement/usual-dose.ts';
@@ -134,9 +135,15 @@ export function BlockCard({
               }}
             />
             <b className="num block-length">{plan ? formatLength(plan.clockSec) : ''}</b>
-            <button type="button" className="link small" onClick={onKeep} title="Save this block as a routine">
+            <Button
+              type="link"
+              size="small"
+              className="link small"
+              onClick={onKeep}
+              title="Save this block as a routine"
+            >
               save as routine
-            </button>
+            </Button>
             <button
               type="button"
               className="item-remove"
@@ -216,9 +223,9 @@ function AddItem({
         aria-label={`add a movement to ${name}`}
         onCommit={onAdd}
       />
-      <button type="button" className="link small" onClick={onRest}>
+      <Button type="link" size="small" className="link small" onClick={onRest}>
         add a rest
-      </button>
+      </Button>
     </p>
   );
 }

@@ -1,3 +1,5 @@
+import { Button } from 'antd';
+
 interface StepperProps {
   readonly label: string;
   readonly value: React.ReactNode;
@@ -16,13 +18,13 @@ export function Stepper({ label, value, onStep, isFixed = false }: StepperProps)
   };
   return (
     <span className="stepper" role="group" aria-label={label} onKeyDown={onKeyDown}>
-      <button type="button" aria-label={`less ${label}`} disabled={isFixed} onClick={() => onStep(-1)}>
+      <Button type="text" size="small" aria-label={`less ${label}`} disabled={isFixed} onClick={() => onStep(-1)}>
         −
-      </button>
+      </Button>
       {value}
-      <button type="button" aria-label={`more ${label}`} disabled={isFixed} onClick={() => onStep(1)}>
+      <Button type="text" size="small" aria-label={`more ${label}`} disabled={isFixed} onClick={() => onStep(1)}>
         +
-      </button>
+      </Button>
     </span>
   );
 }
