@@ -44,6 +44,12 @@ export default defineConfig(({ command }) => ({
                   test: /[\\/](?:app[\\/](?:(?:root|entry\.client)\.tsx|participant[\\/](?:base[\\/]|person\.tsx|participant\.css)|shell[\\/]frame[\\/]|charts[\\/]session[\\/])|core[\\/](?:words[\\/](?:words|format-clock)|care|calendar[\\/]day-place|record[\\/](?:adherence[\\/](?:packed-strand|strand)))\.ts|node_modules[\\/]idb[\\/])/,
                   priority: 2,
                 },
+                // What of the toolkit nearly every page of a coach has, as one file: the list of all pages names it once a page.
+                {
+                  name: 'toolkit',
+                  test: /node_modules[\\/](?:@ant-design|@emotion|@rc-component[\\/](?:util|motion|portal|trigger|resize-observer|tooltip|input|textarea|context|overflow|mini-decimal)|antd[\\/]es[\\/](?:_util|app|button|config-provider|theme|style|space|input|popover|popconfirm|tooltip|message|version))[\\/]/,
+                  priority: 1,
+                },
               ],
             },
           },

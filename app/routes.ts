@@ -11,6 +11,7 @@ export default [
   route('sign-out', 'account/sign-out.ts'),
   route('theme', 'shell/theme.ts'),
   route('routines', 'write/routines.ts'),
+  route('home.json', 'shell/home-today.ts'),
   route('account/done.csv', 'account/done-csv.ts'),
   route('programmes/:programmeId/days', 'plan/days.ts'),
   route('programmes/:programmeId/new-people', 'people/new-people.ts'),

@@ -26,8 +26,8 @@ const CAN_FOCUS =
 function focusFirst(dialog: HTMLElement): void {
   const first =
     dialog.querySelector<HTMLElement>('[data-first]') ??
-    [...dialog.querySelectorAll<HTMLElement>('.dialog-body :is(input, select, textarea)')].find((e) =>
-      e.matches(CAN_FOCUS) && e.checkVisibility(),
+    [...dialog.querySelectorAll<HTMLElement>('.dialog-body :is(input, select, textarea)')].find(
+      (e) => e.matches(CAN_FOCUS) && e.checkVisibility(),
     ) ??
     dialog.querySelector<HTMLElement>('.dialog-foot .ant-btn-primary:not(:disabled)') ??
     dialog.querySelector<HTMLElement>('.dialog-foot button');

@@ -27,6 +27,7 @@ const extracted = extractStyle({
     'Radio',
     'Segmented',
     'Select',
+    'Skeleton',
     'TimePicker',
     'Tooltip',
     'Upload',

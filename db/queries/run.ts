@@ -257,6 +257,18 @@ export async function findRunFeed(db: Db, hash: Buffer): Promise<{ workspaceId: 
   return rows[0] && { workspaceId: rows[0].workspace_id, runId: rows[0].run_id };
 }
 
+/** The runs of a workspace that aren't archived: at most so many, those that begin last, the earliest of them first. */
+export async function listOpenRuns(db: Db, most: number): Promise<{ programmeId: number; runId: number }[]> {
+  const { rows } = await db.query<{ programme_id: number; id: number }>(
+    `select programme_id, id from (
+       select programme_id, id, starts_on from run where archived_at is null order by starts_on desc, id desc limit $1::integer
+     ) r
+     order by starts_on, id`,
+    [most],
+  );
+  return rows.map((r) => ({ programmeId: r.programme_id, runId: r.id }));
+}
+
 /** Looks across workspaces: the runs that go out by themselves or might. */
 export async function listLiveRuns(db: Db): Promise<{ workspaceId: number; runId: number }[]> {
   const { rows } = await db.query<{ workspace_id: number; run_id: number }>('select * from list_live_runs()');

@@ -18,8 +18,7 @@ export interface TodayLine extends LineCounts {
 const NOBODY: LineCounts = { people: 0, released: 0, delivered: 0, opened: 0, begun: 0, logged: 0 };
 
 /** How far today's session has come with everybody whose day it is, by their own calendars. */
-export async function loadTodayLine(db: Db, programme: Programme): Promise<TodayLine> {
-  const now = nowMs();
+export async function loadTodayLine(db: Db, programme: Programme, now = nowMs()): Promise<TodayLine> {
   const { run, runId } = programme;
   const [places, sentDays, groups] = await Promise.all([
     listDayPlaces(db, programme.id),

@@ -219,7 +219,7 @@ describe('every morning, across the end of summer time', () => {
 
   test('the outbox shows what each was sent, finds, and sends once more', { timeout: 120_000 }, async () => {
     await coach.goto(`${base}/outbox?q=ana`);
-    const rows = coach.locator('.outbox-rows li');
+    const rows = coach.locator('.outbox-rows .ant-table-row');
     await expect.poll(() => rows.count()).toBe(4);
     const before = (await inbox(ANA)).length;
     await rows.first().getByRole('button', { name: 'Once more to Ana' }).click();

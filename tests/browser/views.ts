@@ -51,7 +51,12 @@ export const VIEWS: readonly View[] = [
   { name: 'a page that isn’t there', shows: ['shell/missing.tsx', 'root.tsx'], as: 'nobody', path: '/nowhere' },
   { name: 'a link that opens nothing', shows: ['root.tsx'], as: 'nobody', path: '/p/unknown' },
   { name: 'the first programme', shows: ['shell/programmes/programmes.tsx'], as: 'newcomer', path: '/programmes' },
-  { name: 'programmes', shows: ['shell/programmes/programmes.tsx', 'shell/coach.tsx'], path: '/programmes' },
+  {
+    name: 'programmes',
+    shows: ['shell/programmes/programmes.tsx', 'shell/programmes/today-board.tsx', 'shell/coach.tsx'],
+    path: '/programmes',
+    act: async (page) => page.getByRole('heading', { name: 'Came in' }).waitFor(),
+  },
   {
     name: 'new programme',
     shows: ['shell/programmes/new-programme.tsx'],

@@ -47,6 +47,7 @@ export const MATRIX: Readonly<Record<string, Access>> = {
   '/account/done': { ...page, reader: [403], second: [403] },
   '/account/done.csv': { ...page, reader: [403], second: [403] },
 
+  '/home.json': page,
   '/routines': onlyForms(changing),
   '/programmes': changing,
   '/programmes/:programmeId': { ...page, own: [302] },

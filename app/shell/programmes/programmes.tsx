@@ -4,7 +4,7 @@ import { UNREAD_TITLE } from '../../../core/session/session-title.ts';
 import { Button, Popconfirm } from 'antd';
 import { useState } from 'react';
 import { data, Link, redirect, useSubmit } from 'react-router';
-import { addDays, mondayOf } from '../../../core/calendar/day.ts';
+import { addDays, formatDay, mondayOf } from '../../../core/calendar/day.ts';
 import { plural } from '../../../core/words/words.ts';
 import { readChoices, rememberChoices } from '../../../server/shell/new-choices.ts';
 import { coachForm, withCoach } from '../../../server/doors/coach-scope.ts';
@@ -13,6 +13,7 @@ import { coachToday } from '../../../server/doors/coach-zone.ts';
 import { CoachHead } from '../coach-head.tsx';
 import { FirstProgramme, NewProgramme } from './new-programme.tsx';
 import { StartPicture } from './start-card.tsx';
+import { TodayBoard } from './today-board.tsx';
 import { spineDays, usualDay } from '../spine-days.ts';
 import type { SpineDay } from '../spine.tsx';
 import { Spine, STATE_LABEL } from '../spine.tsx';
@@ -30,6 +31,7 @@ export async function loader({ request }: Route.LoaderArgs) {
       const days = spineDays(programme, own, today, planOf);
       return { ...programme, days, usualDay: usualDay(days), doors: nextDoors(days) };
     }),
+    todayWords: formatDay(today),
     nextMonday: addDays(mondayOf(today), 7),
     choices: readChoices(request),
   };
@@ -70,7 +72,7 @@ export default function Programmes({ loaderData, actionData }: Route.ComponentPr
   const errors: Record<string, string> = actionData?.errors ?? {};
   const [from, setFrom] = useState<string>();
   const submit = useSubmit();
-  const { programmes, nextMonday, choices, templates, examples } = loaderData;
+  const { programmes, nextMonday, choices, templates, examples, todayWords } = loaderData;
   const starts = [...examples, ...templates.map((t) => t.start)];
   const remove = (fields: Record<string, string>) => void submit(fields, { method: 'post' });
   if (programmes.length === 0)
@@ -99,6 +101,7 @@ export default function Programmes({ loaderData, actionData }: Route.ComponentPr
             New programme
           </Button>
         </div>
+        {programmes.some((p) => p.people > 0) && <TodayBoard todayWords={todayWords} />}
         {errors.programme && (
           <p className="plan-off" role="alert">
             {errors.programme}
