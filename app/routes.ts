@@ -74,7 +74,7 @@ export default [
   ]),
   layout('participant/person.tsx', [
     route('p/:token', 'participant/today/today.tsx'),
-    route('p/:token/me', 'participant/me/me.tsx'),
+    route('p/:token/me/:page?', 'participant/me/me.tsx'),
     route('p/:token/weeks', 'participant/me/weeks.tsx'),
     route('p/:token/team', 'participant/me/team.tsx'),
     route('p/:token/:day', 'participant/today/day.tsx'),

@@ -1,6 +1,7 @@
 import { Button, ConfigProvider, Modal } from 'antd';
 import { useEffect, useRef } from 'react';
 import { focusAgain } from '../shell/frame/focus.ts';
+import { useInBrowser } from './fields/use-in-browser.ts';
 import { inLandmark } from './in-landmark.ts';
 
 interface DialogProps {
@@ -34,9 +35,21 @@ function focusFirst(dialog: HTMLElement): void {
   first?.focus();
 }
 
+/** The focus comes in as soon as the dialog stands: what is typed next belongs to it. */
+function arrive(body: HTMLDivElement | null): void {
+  if (!body) return;
+  queueMicrotask(() => {
+    // What has nothing to be worked with, but more than fits, is scrolled by key.
+    if (!body.querySelector(CAN_FOCUS)) body.tabIndex = 0;
+    focusFirst(body.closest<HTMLElement>('.dialog') ?? body);
+  });
+}
+
 /** A question over the page, which can't be worked with until it is answered: by a button, Escape or the cross. */
 export function Dialog({ open, ...props }: DialogProps) {
-  return open ? <OpenDialog {...props} /> : null;
+  // It stands beside the page, where the server puts nothing.
+  const isInBrowser = useInBrowser();
+  return open && isInBrowser ? <OpenDialog {...props} /> : null;
 }
 
 function OpenDialog({
@@ -50,7 +63,6 @@ function OpenDialog({
   okDisabled = false,
   children,
 }: Omit<DialogProps, 'open'>) {
-  const body = useRef<HTMLDivElement>(null);
   const opener = useRef<Element | null>(null);
   useEffect(() => {
     opener.current = document.activeElement;
@@ -75,12 +87,6 @@ function OpenDialog({
       mask={{ closable: false }}
       focusable={{ trap: true, focusTriggerAfterClose: false }}
       onCancel={onCancel}
-      afterOpenChange={(isOpen) => {
-        if (!isOpen || !body.current) return;
-        // What has nothing to be worked with, but more than fits, is scrolled by key.
-        if (!body.current.querySelector(CAN_FOCUS)) body.current.tabIndex = 0;
-        focusFirst(body.current.closest<HTMLElement>('.dialog') ?? body.current);
-      }}
       footer={
         <div className="dialog-foot">
           {cancelText !== null && <Button onClick={onCancel}>{cancelText}</Button>}
@@ -93,7 +99,7 @@ function OpenDialog({
       }
     >
       <ConfigProvider getPopupContainer={inLandmark}>
-        <div ref={body} className="dialog-body">
+        <div ref={arrive} className="dialog-body">
           {children}
         </div>
       </ConfigProvider>

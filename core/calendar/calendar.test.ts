@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
 import type { DayDate } from './day.ts';
+import { countedDay } from './day-place.ts';
 import { Temporal } from 'temporal-polyfill';
 import {
   addDays,
@@ -118,4 +119,16 @@ test('a date’s place and a place’s date are each other’s, also where the p
   // Between what came before the move and what comes after it stands the last that was.
   expect(runPlace({ startsOn, shifts }, '2026-05-24' as DayDate)).toEqual({ week: 2, weekday: 3 });
   expect(lastDate({ startsOn, shifts }, 5)).toBe('2026-07-05');
+});
+
+test('a programme is counted in days where it has a session on each, and only there', () => {
+  const week = (n: number) => [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ week: n, weekday }));
+  const fourWeeks = [1, 2, 3, 4].flatMap(week);
+  expect(countedDay(fourWeeks, { week: 1, weekday: 5 })).toEqual({ day: 5, of: 28 });
+  expect(countedDay(fourWeeks, { week: 4, weekday: 7 })).toEqual({ day: 28, of: 28 });
+  expect(countedDay(fourWeeks.toReversed(), { week: 2, weekday: 1 })).toEqual({ day: 8, of: 28 });
+  expect(countedDay(fourWeeks.slice(0, -1), { week: 1, weekday: 1 })).toBeUndefined();
+  expect(countedDay([...fourWeeks.slice(1), fourWeeks[1]!], { week: 1, weekday: 2 })).toBeUndefined();
+  expect(countedDay(fourWeeks, { week: 5, weekday: 1 })).toBeUndefined();
+  expect(countedDay([], { week: 1, weekday: 1 })).toBeUndefined();
 });

@@ -41,3 +41,17 @@ export const dayName = (place: DayPlace, first: Weekday): string =>
 /** `Mon, week 3` */
 export const shortPlace = (place: DayPlace, first: Weekday): string =>
   `${weekdayName(place.weekday, first).slice(0, 3)}, week ${place.week}`;
+
+/**
+ * Which day of how many a place is, where a programme is counted in days: it has a session on each day of its weeks, as a challenge
+ * of 28 days has. Undefined where it rests between sessions, or where the place has none.
+ */
+export function countedDay(
+  days: readonly DayPlace[],
+  place: DayPlace,
+): { readonly day: number; readonly of: number } | undefined {
+  const weeks = Math.max(0, ...days.map((d) => d.week));
+  const keys = new Set(days.map(dayKey));
+  if (weeks === 0 || keys.size !== weeks * 7 || !keys.has(dayKey(place))) return undefined;
+  return { day: (place.week - 1) * 7 + place.weekday, of: keys.size };
+}

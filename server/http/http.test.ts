@@ -69,14 +69,16 @@ test('logs hold the pattern of a route, whatever way a link is written', () => {
   const pattern = buildRoutePattern({
     root: { id: 'root', path: '' },
     today: { id: 'today', parentId: 'root', path: 'p/:token' },
-    me: { id: 'me', parentId: 'root', path: 'p/:token/me' },
+    me: { id: 'me', parentId: 'root', path: 'p/:token/me/:page?' },
     day: { id: 'day', parentId: 'root', path: 'p/:token/:day' },
     out: { id: 'out', parentId: 'root', path: 'programmes/:id/out' },
     none: { id: 'none', parentId: 'root', path: '*' },
   });
   expect(pattern('/p/SECRET')).toBe('/p/:token');
   expect(pattern('/p/SECRET.data')).toBe('/p/:token');
-  expect(pattern('/p/SECRET/me/')).toBe('/p/:token/me');
+  expect(pattern('/p/SECRET/me/')).toBe('/p/:token/me/:page?');
+  expect(pattern('/p/SECRET/me/days')).toBe('/p/:token/me/:page?');
+  expect(pattern('/p/SECRET/me/days/x')).toBe(NO_ROUTE);
   expect(pattern('/p/SECRET/w1d1')).toBe('/p/:token/:day');
   expect(pattern('/assets/x.js')).toBe('/assets/*');
   for (const path of ['/P/SECRET', '/%70/SECRET', '//p/SECRET', '/p//SECRET', '/p/SECRET/a/b', '/SECRET'])

@@ -20,7 +20,12 @@ export function buildRoutePattern(routes: Readonly<Record<string, RouteLike | un
     .filter((path) => !path.includes('*'))
     .map((path) => ({
       path: `/${path}`,
-      test: new RegExp(`^/${path.replace(/[.+?^$()[\]{}|\\]/g, '\\$&').replace(/:[^/]+/g, '[^/]+')}$`),
+      test: new RegExp(
+        `^/${path
+          .replace(/[.+?^$()[\]{}|\\]/g, '\\$&')
+          .replace(/\/:[^/]+\\\?/g, '(?:/[^/]+)?')
+          .replace(/:[^/]+/g, '[^/]+')}$`,
+      ),
     }))
     // A written word wins over a place for any.
     .sort((a, b) => a.path.split(':').length - b.path.split(':').length);

@@ -1,5 +1,8 @@
 import { BoundedCache } from '../../core/bounded-cache.ts';
+import type { DayDate } from '../../core/calendar/day.ts';
 import { dayKey, formatDay } from '../../core/calendar/day.ts';
+import type { DayPlace } from '../../core/calendar/day-place.ts';
+import { countedDay } from '../../core/calendar/day-place.ts';
 import type { OwnDay } from '../../core/calendar/release.ts';
 import { localDate, localTime, ownDay, toRunDays } from '../../core/calendar/release.ts';
 import type {
@@ -192,7 +195,9 @@ async function composeForPerson(
     name: enrolment.name,
     programmeTitle: enrolment.programmeTitle,
     coachName,
-    dayWords: formatDay(day ? own(enrolment, day).date : localDate(scope.nowMs, enrolment.timeZone)),
+    dayWords: day
+      ? dayWordsOf(own(enrolment, day).date, run.ordered, day)
+      : formatDay(localDate(scope.nowMs, enrolment.timeZone)),
     sheet: fitted ? sheetOf(fitted).sheet : null,
     changes: fitted ? sheetOf(fitted).changes : [],
     live: live ? { words: instantWords(live.atMs, enrolment.timeZone), place: live.place } : null,
@@ -207,6 +212,12 @@ async function composeForPerson(
     ...(occasion.kind === 'note' && { isByHand: true }),
     ...(answersId !== undefined && { answersId }),
   };
+}
+
+/** `Wednesday 13 May`; with which day of how many it is where a programme is counted in days. */
+function dayWordsOf(date: DayDate, days: readonly DayPlace[], place: DayPlace): string {
+  const counted = countedDay(days, place);
+  return counted ? `${formatDay(date)}, day ${counted.day} of ${counted.of}` : formatDay(date);
 }
 
 /** Whom an answer reaches: the address that the run gives; else the coach who wrote it; else the first one. */

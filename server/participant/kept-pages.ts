@@ -98,7 +98,7 @@ export function listKeptPages(
     })),
     pages: [
       { path: base, tag: all },
-      { path: `${base}/me`, tag: all },
+      ...['', '/health', '/messages', '/days'].map((page) => ({ path: `${base}/me${page}`, tag: all })),
       { path: `${base}/weeks`, tag: all },
       ...ahead.map(({ bead }) => ({ path: `${base}?on=${ownDayKey(scope, bead)}`, tag: tagOf(all, dayKey(bead)) })),
       ...kept.flatMap((at) => {

@@ -1,5 +1,4 @@
 import { dayKey, formatDay, weekdayOf } from '../../core/calendar/day.ts';
-import { localTime } from '../../core/calendar/release.ts';
 import type { StrandBead } from '../../core/record/adherence/build-strand.ts';
 import { packStrand } from '../../core/record/adherence/packed-strand.ts';
 import type pg from 'pg';
@@ -9,7 +8,8 @@ import type { LinkScope } from '../doors/personal-link.ts';
 import { isForKeeping, keptToday } from './kept-pages.ts';
 import { ownDayKey, parseOwnDay } from '../doors/personal-link.ts';
 import type { OpenDay, PersonView } from './person-view.ts';
-import { isOpen, loadPersonView, noteSeen, openDay } from './person-view.ts';
+import { placeWords } from '../../words/en/days.ts';
+import { isOpen, loadPersonView, nextOpening, noteSeen, openDay } from './person-view.ts';
 import { nowMs } from '../config.ts';
 import { fitDay } from './fitted-view.ts';
 import type { WorkspaceBook } from '../write/workspace-book.ts';
@@ -81,7 +81,6 @@ export async function loadToday(db: pg.PoolClient, scope: LinkScope, request: Re
     : todaysBead(view, scope);
   const open = bead && openDay(view, bead, enrolment, place !== undefined);
   if (open && !isForKeeping(request)) await noteSeen(db, scope, view, open, 'opened');
-  const next = beads.find((b) => b.state === 'ahead');
   const missed = beads
     .filter((b) => b.state === 'missed' && (b.closesMs === null || b.closesMs > nowMs()))
     .slice(-3)
@@ -96,11 +95,10 @@ export async function loadToday(db: pg.PoolClient, scope: LinkScope, request: Re
     days: beads.map((b) => dayKey(b)).join(' '),
     strand: packStrand(beads),
     adherence: { done: adherence.done, due: adherence.due },
-    shown: open
-      ? { ...(await showDay(db, scope, view, open, book)), key: ownDayKey(scope, bead), week: bead.week }
-      : null,
+    shown: open ? { ...(await showDay(db, scope, view, open, book)), key: ownDayKey(scope, bead) } : null,
     why: open ? null : whyNothing(view, scope),
-    next: next ? { words: formatDay(next.date), time: localTime(next.releaseMs, enrolment.timeZone) } : null,
+    next: nextOpening(view, scope),
+    place: bead ? placeWords(beads, bead) : '',
     live: live ? describeLive(live.live, ownDayKey(scope, live.bead), enrolment.timeZone) : null,
     open: missed.map((b) => ({
       key: ownDayKey(scope, b),

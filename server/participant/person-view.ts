@@ -1,6 +1,7 @@
 import type pg from 'pg';
 import type { DayDate, DayPlace } from '../../core/calendar/day.ts';
-import { toRunDays } from '../../core/calendar/release.ts';
+import { formatDay } from '../../core/calendar/day.ts';
+import { localTime, toRunDays } from '../../core/calendar/release.ts';
 import type { Strand, StrandBead } from '../../core/record/adherence/build-strand.ts';
 import { buildStrands } from '../../core/record/adherence/build-strand.ts';
 import type { PersonDay, SentDay, StoredRecord } from '../../db/queries/record.ts';
@@ -109,4 +110,10 @@ export function openDay(view: PersonView, place: DayPlace, enrolment: Enrolment,
   const mayOpen = isAhead ? bead!.state !== 'before' && enrolment.run.heldAtMs === null : false;
   if (!mayOpen && !isOpen(bead!, day, enrolment)) return undefined;
   return { ...day.sent, date: bead!.date, record: day.record, newer: day.newer, live: day.live };
+}
+
+/** When the next session opens to someone, on their clock; null where none is to come. */
+export function nextOpening({ strand }: PersonView, { enrolment }: LinkScope): { words: string; time: string } | null {
+  const next = strand.beads.find((b) => b.state === 'ahead');
+  return next ? { words: formatDay(next.date), time: localTime(next.releaseMs, enrolment.timeZone) } : null;
 }

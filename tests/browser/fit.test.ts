@@ -91,6 +91,8 @@ describe('a participant says what fits them', () => {
       await phone.locator('input[name=kit]:checked').first().uncheck();
     await phone.getByRole('button', { name: 'Save my kit' }).click();
     await phone.getByText('Saved. Your sessions follow it').waitFor();
+    await phone.getByRole('link', { name: 'Avoid', exact: true }).click();
+    await phone.getByRole('heading', { name: 'What I avoid', level: 1 }).waitFor();
     while (await phone.locator('input[name=spare]:checked').count())
       await phone.locator('input[name=spare]:checked').first().uncheck();
     await phone.getByLabel('seated only').check();
@@ -106,7 +108,7 @@ describe('a participant says what fits them', () => {
   test('a yes to the questions asks for a clinician first; the coach sees only that they wait; all of it can be forgotten', async () => {
     const phone = await openPage(browser, PHONE);
     const { linkPath, linkName } = demo().workspaces[1]!;
-    await phone.goto(`${linkPath}/me`);
+    await phone.goto(`${linkPath}/me/health`);
     await phone.getByRole('button', { name: 'Save this' }).click();
     await phone.getByText('Please answer each question; nothing was changed.').waitFor();
     for (let i = 0; i < 5; i++)
@@ -120,7 +122,7 @@ describe('a participant says what fits them', () => {
     const row = coach.getByRole('row', { name: new RegExp(linkName) });
     await row.getByText('wait', { exact: true }).waitFor();
     expect(await coach.content()).not.toContain('pregnancy, or');
-    await phone.goto(`${linkPath}/me`);
+    await phone.goto(`${linkPath}/me/health`);
     await phone.getByText('Forget what I said about my health').click();
     await phone.getByRole('button', { name: 'Yes, forget it' }).click();
     await phone.getByText('Not answered yet.').waitFor();

@@ -236,7 +236,7 @@ describe('every morning, across the end of summer time', () => {
     async () => {
       const link = /\/p\/[\w-]+/.exec((await inbox(ANA))[0]!.text)![0];
       const ana = await openPage(browser, { ...PHONE, timezoneId: 'Pacific/Auckland' });
-      await ana.goto(`${link}/me`);
+      await ana.goto(`${link}/me/days`);
       await ana.getByRole('button', { name: 'Make an address for it' }).click();
       const feed = (await ana.locator('.me-feed').textContent())!;
       const first = await fetch(feed);

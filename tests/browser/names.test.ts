@@ -104,7 +104,7 @@ describe('new names', () => {
     await coach.getByRole('button', { name: 'make all 3 known' }).click();
     const dialog = coach.getByRole('dialog', { name: 'Make 3 movements known' });
     const crane = dialog.getByRole('group', { name: 'crane dance' });
-    await crane.getByRole('button', { name: 'held' }).click();
+    await crane.getByText('held', { exact: true }).click();
     await crane.getByRole('textbox').first().fill('0');
     await dialog.getByRole('button', { name: 'Save them for us' }).click();
     await crane.getByRole('alert').getByText('more than 0').waitFor(SOON);

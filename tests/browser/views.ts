@@ -475,12 +475,14 @@ export const VIEWS: readonly View[] = [
       await page.getByText('the numbers above are right').waitFor();
     },
   },
-  { name: 'me', shows: ['participant/me/me.tsx'], as: 'person', path: '/me' },
+  { name: 'my kit', shows: ['participant/me/me.tsx'], as: 'person', path: '/me' },
+  { name: 'my messages', shows: ['participant/me/me.tsx'], as: 'person', path: '/me/messages' },
+  { name: 'my days', shows: ['participant/me/me.tsx'], as: 'person', path: '/me/days' },
   {
-    name: 'me, not all answered',
+    name: 'what I avoid, not all answered',
     shows: ['participant/me/me.tsx'],
     as: 'person',
-    path: '/me',
+    path: '/me/health',
     act: async (page) => {
       await press('Save this')(page);
       await page.getByText('Please answer each question').waitFor();

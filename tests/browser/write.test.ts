@@ -31,14 +31,14 @@ const written = async () =>
     .join('\n')
     .trim();
 const showCards = async () => {
-  await page.getByRole('button', { name: 'Cards' }).click();
+  await page.getByText('Cards', { exact: true }).click();
   await page.locator('.block-card').first().waitFor();
 };
 /** Right after a drag the first click is still taken as its end: it is pressed until the text is there. */
 const showText = () =>
   expect
     .poll(async () => {
-      await page.getByRole('button', { name: 'Text', exact: true }).click();
+      await page.getByText('Text', { exact: true }).click();
       return page.locator('.cm-content').isVisible();
     }, SOON)
     .toBe(true);
@@ -170,7 +170,7 @@ describe('cards', () => {
 
   test('by keyboard alone, from an empty day to a session', async () => {
     await open('w8d3', '');
-    await page.getByRole('button', { name: 'Cards' }).click();
+    await page.getByText('Cards', { exact: true }).click();
     await page.getByRole('button', { name: 'Add a block' }).focus();
     await page.keyboard.press('Enter');
     await page

@@ -296,7 +296,7 @@ describe('what a phone keeps', () => {
         .pages;
     const before = await list();
     expect(before.map((p) => p.path.replace(`/p/${token}`, ''))).toEqual(
-      expect.arrayContaining(['', '/weeks', '/me', '?on=w1d3', '?on=w1d5', '/w1d5/clock', '/w1d5/log']),
+      expect.arrayContaining(['', '/weeks', '/me', '/me/days', '?on=w1d3', '?on=w1d5', '/w1d5/clock', '/w1d5/log']),
     );
     expect(await list()).toEqual(before);
     await log('w1d3', { 'client-id': id(0), effort: '5' });

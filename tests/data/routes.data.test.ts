@@ -337,7 +337,7 @@ describe('from sending to the record', () => {
     expect((await say({ part: 'nothing' })).status).toBe(400);
     expect(await say({ part: 'spares', spare: ['quiet', 'nonsense'] })).toMatchObject({
       status: 302,
-      location: `/p/${link}/me?kept=spares`,
+      location: `/p/${link}/me/health?kept=spares`,
     });
     expect((await say({ part: 'kit', 'kit-said': 'only', kit: ['chair', 'spaceship'] })).status).toBe(302);
     expect((await callRoute(me.loader, `/p/${link}/me`, { params: { token: link } })).data).toMatchObject({

@@ -127,6 +127,7 @@ const address = (route: string, { programmeId = '1', enrolmentId = ownEnrolment,
     .replace(':enrolmentId', enrolmentId)
     .replace(':token', token)
     .replace(':day', route.startsWith('/p/') ? 'w5d1' : 'w5d3')
+    .replace('/:page?', '/days')
     .replace(/:(code|key)/, 'unknown');
 
 const get = (path: string, cookie = ''): Promise<Response> =>

@@ -100,7 +100,7 @@ export const MATRIX: Readonly<Record<string, Access>> = {
   '/p/:token/keep.json': person,
   '/p/:token/app.webmanifest': person,
   '/p/:token/live': onlyForms(saying),
-  '/p/:token/me': saying,
+  '/p/:token/me/:page?': saying,
   '/p/:token/weeks': person,
   '/p/:token/team': person,
   // By a link of its own kind, not by the personal one.

@@ -32,11 +32,14 @@ export function DayView({
   dayKey,
   session,
   above,
+  next,
 }: {
   base: string;
   dayKey: string;
   session: DaySession;
   above: string;
+  /** When the next session opens; null where none is to come. */
+  next: { readonly words: string; readonly time: string } | null;
 }) {
   const { record, number, changeNote, changes, newer, worth } = session;
   const actions = (
@@ -65,6 +68,11 @@ export function DayView({
             ))}
           </ul>
         </section>
+      )}
+      {record && next && (
+        <p>
+          Your next session opens on {next.words} at {next.time}, your time.
+        </p>
       )}
       {changes.length > 0 && (
         <details className="fit-note">

@@ -27,6 +27,8 @@ describe('which kept page answers an address', () => {
     ['/p/TOK/w1d3/else', 54, undefined],
     ['/p/TOK/w9d9', 54, undefined],
     ['/p/TOK/me', 0, '/p/TOK/me'],
+    ['/p/TOK/me/days', 0, '/p/TOK/me/days'],
+    ['/p/TOK/me/else', 0, undefined],
     ['/p/TOK/weeks', 0, '/p/TOK/weeks'],
   ])('%s at hour %s: %s', (pathname, hour, kept) => expect(path(pathname, hour)).toBe(kept));
   test('a day of its own hours is today’s from its release to midnight', () => {

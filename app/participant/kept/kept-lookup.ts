@@ -24,7 +24,7 @@ export function keptPathOf(
     const today = todayAt(days, nowMs);
     return today && `${base}?on=${today.key}`;
   }
-  if (rest === '/me' || rest === '/weeks') return `${base}${rest}`;
+  if (/^\/(?:me(?:\/(?:health|messages|days))?|weeks)$/.test(rest)) return `${base}${rest}`;
   const [, key, part = ''] = /^\/([^/]+)(\/(?:clock|log))?$/.exec(rest) ?? [];
   const day = days.find((d) => d.key === key);
   return day && day.opensMs <= nowMs ? `${base}/${day.key}${part}` : undefined;

@@ -1,12 +1,10 @@
-import type { ReactNode } from 'react';
 import { Form } from 'react-router';
 import { WEEKDAYS } from '../../../core/calendar/day-place.ts';
 import type { OwnCalendar } from '../../../core/calendar/own-calendar.ts';
 import { ALARMS_MIN } from '../../../core/calendar/own-calendar.ts';
 import type { Contact } from '../../../db/queries/person.ts';
+import type { Note } from './me-pages.ts';
 import { useZones } from '../../parts/use-zones.ts';
-
-type Note = (part: string) => ReactNode;
 
 const STATE_WORDS: Record<Contact['addressState'], string> = {
   given: '',
@@ -44,7 +42,6 @@ export function MyMessages({
     );
   return (
     <Form method="post" preventScrollReset noValidate>
-      <h2>My messages</h2>
       {note('messages')}
       <input type="hidden" name="part" value="messages" />
       {STATE_WORDS[addressState] !== '' && <p className="notice">{STATE_WORDS[addressState]}</p>}

@@ -130,7 +130,7 @@ export default function Weeks({ loaderData, actionData, params }: Route.Componen
       <section>
         <h2>What is mine here</h2>
         <p>
-          <Link to={`${base}/me`}>My kit, my messages, what I avoid, days away, my calendar</Link>
+          <Link to={`${base}/me`}>My kit, what I avoid, messages, days away</Link>
         </p>
         <p>
           A copy of everything stored about me:{' '}

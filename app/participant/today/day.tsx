@@ -3,6 +3,8 @@ import { formatDay } from '../../../core/calendar/day.ts';
 import { dayToMatch } from '../../../server/participant/earlier-scores.ts';
 import { withOwnDay } from '../../../server/participant/own-day.ts';
 import { toDaySession } from './day-session.ts';
+import { nextOpening } from '../../../server/participant/person-view.ts';
+import { placeWords } from '../../../words/en/days.ts';
 import { DayView } from '../base/day-view.tsx';
 import { orKeptPage } from '../base/kept-pages.ts';
 import { pageTitle } from '../../parts/page-title.ts';
@@ -12,8 +14,9 @@ export const meta: Route.MetaFunction = ({ loaderData }) =>
   pageTitle(loaderData?.session.sheet.title ?? 'A day', loaderData?.above);
 
 export async function loader({ params, request }: Route.LoaderArgs) {
-  return withOwnDay(request, params, 'opened', ({ view, sent, fitted }) => ({
-    above: `${formatDay(sent.date)} · week ${sent.week}`,
+  return withOwnDay(request, params, 'opened', ({ view, scope, sent, fitted }) => ({
+    above: `${formatDay(sent.date)} · ${placeWords(view.strand.beads, sent)}`,
+    next: nextOpening(view, scope),
     session: toDaySession(fitted, sent, dayToMatch(view, sent.dayId, fitted)),
   }));
 }
@@ -27,7 +30,13 @@ export default function Day({ loaderData, params }: Route.ComponentProps) {
       <p className="small">
         <Link to={base}>To today</Link>
       </p>
-      <DayView base={base} dayKey={params.day} session={loaderData.session} above={loaderData.above} />
+      <DayView
+        base={base}
+        dayKey={params.day}
+        session={loaderData.session}
+        above={loaderData.above}
+        next={loaderData.next}
+      />
     </main>
   );
 }

@@ -17,8 +17,8 @@ export async function loader({ params, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
   const { shown, ...view } = await withPersonalLink(params.token, (db, scope) => loadToday(db, scope, request, search));
   if (!shown) return { ...view, session: null };
-  const { key, week, fitted, open, toMatch } = shown;
-  return { ...view, session: { ...toDaySession(fitted, open, toMatch), key, week } };
+  const { key, fitted, open, toMatch } = shown;
+  return { ...view, session: { ...toDaySession(fitted, open, toMatch), key } };
 }
 
 export const clientLoader = (args: Route.ClientLoaderArgs) => orKeptPage(args);
@@ -29,6 +29,7 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
     session,
     adherence,
     next,
+    place,
     open,
     todayWords,
     days,
@@ -55,12 +56,12 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
       {!isNew && asked !== null && (
         <p className="notice">
           Messages wait until you confirm your address: look for ours at {asked}.{' '}
-          <Link to={`${base}/me`}>Change it</Link>
+          <Link to={`${base}/me/messages`}>Change it</Link>
         </p>
       )}
       {care === 'wait' && (
         <p className="notice">
-          Before you start: please see a clinician first. <Link to={`${base}/me`}>Why, and what then</Link>
+          Before you start: please see a clinician first. <Link to={`${base}/me/health`}>Why, and what then</Link>
         </p>
       )}
       {session ? (
@@ -68,7 +69,8 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
           base={base}
           dayKey={session.key}
           session={session}
-          above={`${todayWords} · week ${session.week}${adherence.due > 0 ? ` · ${adherence.done} of ${adherence.due} done` : ''}`}
+          next={next}
+          above={`${todayWords} · ${place}${adherence.due > 0 ? ` · ${adherence.done} of ${adherence.due} done` : ''}`}
         />
       ) : (
         <article className="today">
@@ -121,7 +123,7 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
       <OwnStrand beads={beads} base={base} firstWeekday={loaderData.firstWeekday} />
       <p className="small me-door">
         <Link to={`${base}/weeks`}>My weeks and my numbers</Link>{' '}
-        <Link to={`${base}/me`}>My kit, my messages, and what I avoid</Link>
+        <Link to={`${base}/me`}>My kit, what I avoid, messages, days away</Link>
       </p>
     </main>
   );

@@ -16,7 +16,7 @@ export const FilePick = ({ label, accept, onFile, words = 'Choose a file …' }:
     accept={accept}
     multiple={false}
     showUploadList={false}
-    openFileDialogOnClick
+    hasControlInside
     aria-label={label}
     beforeUpload={(file) => {
       onFile(file);

@@ -129,7 +129,8 @@ function cameLines(run: HomeRun, of: readonly HomeRun[]) {
   const path = `/programmes/${key}/follow-up`;
   return [
     <Line key={key} run={run} of={of}>
-      <Link to={path}>{plural(came.logged, 'session')} logged</Link> <span className="soft">{came.day === 'today' ? 'since midnight' : 'yesterday'}</span>
+      <Link to={path}>{plural(came.logged, 'session')} logged</Link>{' '}
+      <span className="soft">{came.day === 'today' ? 'since midnight' : 'yesterday'}</span>
     </Line>,
     ...came.words.slice(0, WORDS).map((w) => (
       <Line key={`${key} ${w.enrolmentId} ${w.words}`} run={run} of={of}>
