@@ -15,6 +15,7 @@ export default [
   route('account/done.csv', 'account/done-csv.ts'),
   route('programmes/:programmeId/days', 'plan/days.ts'),
   route('programmes/:programmeId/new-people', 'people/new-people.ts'),
+  route('programmes/:programmeId/people.csv', 'people/roster-csv.ts'),
   route('programmes/:programmeId/crowd', 'write/crowd.ts'),
   route('programmes/:programmeId/send/:day/people', 'send/send-people.ts'),
   route('programmes/:programmeId/today-line', 'follow-up/today-line.ts'),

@@ -1,4 +1,4 @@
-import { Button, Input } from 'antd';
+import { Button, Input, Popconfirm } from 'antd';
 import { Form, Link, useSubmit } from 'react-router';
 import type { Scale } from '../../core/movement/scale.ts';
 import { SHIPPED_SCALES } from '../../core/movement/scale.ts';
@@ -72,17 +72,16 @@ function ScaleView({ scale, isOwn, editPath }: { scale: Scale; isOwn: boolean; e
         {isOwn && (
           <>
             {' '}
-            <Button
-              type="link"
-              size="small"
-              className="link"
-              onClick={() => {
-                if (isShipped || window.confirm(`Remove the scale “${scale.name}”? Sessions keep its words.`))
-                  void submit({ intent: 'reset-scale', id: scale.id }, { method: 'post' });
-              }}
+            <Popconfirm
+              title={isShipped ? `“${scale.name}” as it ships again?` : `Remove the scale “${scale.name}”?`}
+              description="Sessions keep its words."
+              okText={isShipped ? 'Undo our changes' : 'Remove'}
+              onConfirm={() => void submit({ intent: 'reset-scale', id: scale.id }, { method: 'post' })}
             >
-              {isShipped ? 'undo our changes' : 'remove it'}
-            </Button>
+              <Button type="link" size="small" className="link">
+                {isShipped ? 'undo our changes' : 'remove it'}
+              </Button>
+            </Popconfirm>
           </>
         )}
       </p>

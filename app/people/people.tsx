@@ -131,6 +131,9 @@ export default function People({ loaderData }: Route.ComponentProps) {
               onChange={(e) => setWanted(e.target.value)}
             />
           )}
+          {people.length > 0 && (
+            <Button href={`/programmes/${programmeId}/people.csv`}>Take the list out as CSV</Button>
+          )}
           <HandOutLinks programmeId={programmeId} missing={missing} origin={origin} isMain={false} />
           {people.length > 0 && (
             <Button type="primary" onClick={() => setAdding(true)}>

@@ -76,7 +76,8 @@ function NextLine({
   heldWords,
   programmeId,
   isArchived,
-}: Pick<Data, 'next' | 'heldWords' | 'programmeId' | 'isArchived'>) {
+  hasPeople,
+}: Pick<Data, 'next' | 'heldWords' | 'programmeId' | 'isArchived' | 'hasPeople'>) {
   const fetcher = useFetcher();
   const busy = fetcher.state !== 'idle';
   const leaving = useLeaving(fetcher.data, (fields) => void fetcher.submit(fields, { method: 'post' }), busy);
@@ -96,8 +97,10 @@ function NextLine({
             {next.zones.length > 3 && ` and ${next.zones.length - 3} more`} ({plural(next.people, 'person', 'people')}).{' '}
             <b>It {GOING_WORDS[next.state]}.</b>
           </>
+        ) : hasPeople ? (
+          'No further session goes out: the programme is at its end.'
         ) : (
-          'Nothing is to go out any more.'
+          'Nobody is in this programme yet, so nothing goes out.'
         )}
       </p>
       {heldWords !== null ? (

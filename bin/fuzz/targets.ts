@@ -3,7 +3,7 @@ import { readBundle, writeBundle } from '../../core/exchange/programme-bundle.ts
 import { readEditsJson } from '../../core/exchange/programme-edit-json.ts';
 import { formatProgramme, parseProgramme } from '../../core/exchange/programme-json.ts';
 import { readCalendar } from '../../core/exchange/read-calendar.ts';
-import { readPeople } from '../../core/exchange/read-people.ts';
+import { readPeople } from '../../core/exchange/people/read-people.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
 import { readSwaps } from '../../core/movement/read-swaps.ts';
 import { readOwnPlan } from '../../core/notation/own-words/read-plan.ts';

@@ -3,7 +3,7 @@ import { data } from 'react-router';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { parseDayDate } from '../../core/calendar/day.ts';
 import { isTimeZone } from '../../core/calendar/release.ts';
-import { readPeople } from '../../core/exchange/read-people.ts';
+import { readPeople } from '../../core/exchange/people/read-people.ts';
 import { insertParticipants, listRoster } from '../../db/queries/person.ts';
 import { note } from '../doors/audit.ts';
 import { type ProgrammeScope } from '../doors/coach-scope.ts';

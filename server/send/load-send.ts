@@ -85,6 +85,7 @@ export async function loadSend(db: pg.PoolClient, scope: DayScope, asked: SendAs
     paper: await getPaperSize(db),
     rules: programme.run.rules,
     isByHand: programme.run.isByHand,
+    hasPeople: programme.people > 0,
     heldWords: programme.run.heldAtMs === null ? null : instantWords(programme.run.heldAtMs, zone),
     isArchived: programme.run.archivedAtMs !== null,
     isWorking,

@@ -27,7 +27,8 @@ export async function openPage(browser: Browser, options: BrowserContextOptions 
   const faults: string[] = [];
   page.on('pageerror', (error) => {
     // Whoever moves on while an answer still arrives ends it: the router leaves the stream's own rejection unhandled.
-    if (error.name !== 'AbortError' && error.message !== 'signal is aborted without reason') faults.push(`${page.url()}: ${error.message}`);
+    if (error.name !== 'AbortError' && error.message !== 'signal is aborted without reason')
+      faults.push(`${page.url()}: ${error.message}`);
   });
   page.on('console', (message) => {
     if (message.type() === 'error' && !/status of 4\d\d|ERR_INTERNET_DISCONNECTED/.test(message.text()))

@@ -182,7 +182,7 @@ describe('every morning, across the end of summer time', () => {
     await coach.goto(`${base}/send`);
     await coach
       .getByRole('heading', { name: 'Monday, week 1' })
-      .or(coach.getByText('Nothing is to go out any more.'))
+      .or(coach.getByText('No further session goes out: the programme is at its end.'))
       .first()
       .waitFor();
   });

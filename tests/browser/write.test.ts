@@ -147,7 +147,9 @@ describe('cards', () => {
     await showCards();
     await page.getByRole('button', { name: 'more of push-up' }).focus();
     await page.keyboard.press('Control+z');
-    await page.keyboard.press('Control+z');
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
+    await page.getByRole('button', { name: 'Redo', exact: true }).click();
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
     await showText();
     await expect.poll(written, SOON).toBe(SESSION);
     await page.locator('.cm-content').press('Control+Shift+Z');

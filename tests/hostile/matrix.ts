@@ -53,6 +53,7 @@ export const MATRIX: Readonly<Record<string, Access>> = {
   '/programmes/:programmeId': { ...page, own: [302] },
   '/programmes/:programmeId/days': page,
   '/programmes/:programmeId/new-people': onlyForms(changing),
+  '/programmes/:programmeId/people.csv': coachesOnly('none'),
   '/programmes/:programmeId/crowd': page,
   '/programmes/:programmeId/send/:day/people': coachesOnly('none'),
   '/programmes/:programmeId/today-line': page,

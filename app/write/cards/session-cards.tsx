@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import type { DragEndEvent, DragMoveEvent } from '@dnd-kit/core';
 import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { useEffect, useRef, useState } from 'react';
@@ -122,6 +123,14 @@ export function SessionCards({ analysis, library, onEdit, onUndo, onRedo, onKeep
           <option key={m.id} value={m.name} />
         ))}
       </datalist>
+      <div className="cards-undo" role="group" aria-label="Changes">
+        <Button type="text" size="small" className="tool" title="Undo (Ctrl+Z)" onClick={onUndo}>
+          Undo
+        </Button>
+        <Button type="text" size="small" className="tool" title="Redo (Ctrl+Shift+Z)" onClick={onRedo}>
+          Redo
+        </Button>
+      </div>
       <div className="cards-head">
         <CommitInput
           className="cards-title"

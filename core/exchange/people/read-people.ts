@@ -1,17 +1,17 @@
-import { countLetters } from '../letters.ts';
+import { countLetters } from '../../letters.ts';
 import Papa from 'papaparse';
-import type { DayDate } from '../calendar/day.ts';
-import { parseDayDate } from '../calendar/day.ts';
-import { isTimeZone } from '../calendar/release.ts';
-import type { MovementLibrary } from '../movement/library.ts';
-import type { Swap } from '../movement/read-swaps.ts';
-import { MAX_SWAPS, readSwaps } from '../movement/read-swaps.ts';
-import type { Level } from '../movement/fit-movement.ts';
-import type { Pattern } from '../movement/movement.ts';
-import { PATTERNS } from '../movement/movement.ts';
-import type { Spare } from '../movement/spare.ts';
-import { capitalized } from '../words/words.ts';
-import { isSpare, SPARE_WORDS, SPARES } from '../movement/spare.ts';
+import type { DayDate } from '../../calendar/day.ts';
+import { parseDayDate } from '../../calendar/day.ts';
+import { isTimeZone } from '../../calendar/release.ts';
+import type { MovementLibrary } from '../../movement/library.ts';
+import type { Swap } from '../../movement/read-swaps.ts';
+import { MAX_SWAPS, readSwaps } from '../../movement/read-swaps.ts';
+import type { Level } from '../../movement/fit-movement.ts';
+import type { Pattern } from '../../movement/movement.ts';
+import { PATTERNS } from '../../movement/movement.ts';
+import type { Spare } from '../../movement/spare.ts';
+import { capitalized } from '../../words/words.ts';
+import { isSpare, SPARE_WORDS, SPARES } from '../../movement/spare.ts';
 
 export interface NewPerson {
   readonly name: string;
@@ -134,10 +134,13 @@ export function readPeople(
   return {
     unknownColumns,
     rows: body.map((cells, i) =>
-      row((column) => (columns.includes(column) ? (cells[columns.indexOf(column)] ?? '') : '').trim(), i + 2),
+      row((column) => unguarded(columns.includes(column) ? (cells[columns.indexOf(column)] ?? '') : '').trim(), i + 2),
     ),
   };
 }
+
+/** A cell without the apostrophe that keeps a spreadsheet from taking it for a formula, as our own rosters have it. */
+const unguarded = (cell: string): string => cell.replace(/^'(?=[=+\-@])/, '');
 
 /** A line that names columns: the name's, or two others. Someone who is called Name Group would have to be written by hand. */
 function isHeader(line: string): boolean {

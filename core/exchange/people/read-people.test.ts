@@ -1,7 +1,9 @@
 import { expect, test } from 'vitest';
-import type { DayDate } from '../calendar/day.ts';
-import { baseLibrary } from '../movement/library.ts';
+import type { DayDate } from '../../calendar/day.ts';
+import { baseLibrary } from '../../movement/library.ts';
+import Papa from 'papaparse';
 import { readPeople } from './read-people.ts';
+import { writePeople } from './write-people.ts';
 
 const read = (text: string, existing: string[] = []) =>
   readPeople(text, { timeZone: 'Europe/Vienna', joinedOn: '2026-05-11' as DayDate }, existing);
@@ -117,4 +119,50 @@ test('swaps are of the shelf or read from names; what names none is told', () =>
   expect(told('squat -> lunge -> plank')).toEqual([expect.stringMatching(/two movements/)]);
   expect(told(Array(21).fill('squat -> lunge').join('; '))).toEqual(['swaps: At most 20 swaps.']);
   expect(read('name,swaps\nAda,anything').rows[0]!.person!.swaps).toEqual([]);
+});
+
+test('a roster that is written and read again is the same people', () => {
+  const people = [
+    {
+      name: 'Fennick, Ada',
+      detail: 'violins; second desk',
+      timeZone: 'Europe/Lisbon',
+      joinedOn: '2026-05-04' as DayDate,
+      address: '+351 910 000 111',
+      kit: ['chair', 'band'],
+      spares: ['knees', 'quiet'] as const,
+      levels: { push: 2, squat: 3 } as const,
+      swaps: [{ from: 'push-up', to: 'wall-push-up' }],
+    },
+    {
+      name: '=Bruno',
+      detail: '',
+      timeZone: 'Asia/Tokyo',
+      joinedOn: '2026-05-11' as DayDate,
+      address: '',
+      kit: [],
+      spares: [],
+      levels: {},
+      swaps: [],
+    },
+    {
+      name: 'Cleo',
+      detail: '',
+      timeZone: 'UTC',
+      joinedOn: '2026-05-11' as DayDate,
+      address: 'cleo@example.org',
+      spares: [],
+      levels: {},
+      swaps: [],
+    },
+  ];
+  const text = Papa.unparse(writePeople(people, baseLibrary), { escapeFormulae: true, newline: '\r\n' });
+  const { rows, unknownColumns } = readPeople(
+    text,
+    { timeZone: 'Europe/Vienna', joinedOn: '2026-06-01' as DayDate },
+    [],
+    baseLibrary,
+  );
+  expect(unknownColumns).toEqual([]);
+  expect(rows.map((r) => r.person)).toEqual(people);
 });
