@@ -255,3 +255,31 @@ test('menus close with Escape and give the focus back; a dialog moves nothing; k
   await page.getByRole('dialog', { name: 'Keys' }).waitFor();
   await page.close();
 });
+
+test('on a phone no page of a coach is wider than the phone, and a dialog stands within it', async () => {
+  const page = await openPage(browser, PHONE);
+  await signIn(page);
+  const base = `/programmes/${demo().workspaces[0]!.programmeId}`;
+  const wide = () =>
+    page.evaluate(() => Math.max(0, document.documentElement.scrollWidth - document.documentElement.clientWidth));
+  const pages = [
+    'plan',
+    'write/w5d3',
+    'send/w5d3',
+    'run',
+    'people',
+    'movements',
+    'outbox',
+    'follow-up',
+    'follow-up/working',
+  ];
+  for (const path of ['/programmes', '/account', ...pages.map((p) => `${base}/${p}`)]) {
+    await page.goto(path);
+    expect([path, await wide()]).toEqual([path, 0]);
+  }
+  await page.goto(`${base}/plan`, { waitUntil: 'networkidle' });
+  await page.getByRole('button', { name: 'Export and import' }).click();
+  const box = (await page.getByRole('dialog').locator('.ant-modal-container').boundingBox())!;
+  expect([box.x >= 0, box.x + box.width <= 390, box.y >= 0]).toEqual([true, true, true]);
+  await page.close();
+});
