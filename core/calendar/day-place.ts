@@ -55,3 +55,6 @@ export function countedDay(
   if (weeks === 0 || keys.size !== weeks * 7 || !keys.has(dayKey(place))) return undefined;
   return { day: (place.week - 1) * 7 + place.weekday, of: keys.size };
 }
+
+/** `Tokyo`, of `Asia/Tokyo`. */
+export const zoneName = (timeZone: string): string => timeZone.split('/').at(-1)!.replaceAll('_', ' ');

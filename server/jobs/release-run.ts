@@ -1,6 +1,7 @@
 import { HOUR_MS, WORTH_MS } from '../../core/calendar/spans.ts';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { addDays, formatDay, dayName, weekdayOf } from '../../core/calendar/day.ts';
+import { zoneName } from '../../core/calendar/day-place.ts';
 import type { OwnDay } from '../../core/calendar/release.ts';
 import { localDate, localTime, ownDay, toRunDays } from '../../core/calendar/release.ts';
 import { analyseText, isSendable } from '../../core/session/analyse.ts';
@@ -263,9 +264,6 @@ export const WHY_UNREADY: Record<UnreadyDay['why'], string> = {
   'not-ready': 'it isn’t marked ready',
   'by-hand': 'it is still to be sent',
 };
-
-/** `Tokyo`, of `Asia/Tokyo`. */
-export const zoneName = (timeZone: string): string => timeZone.split('/').at(-1)!.replaceAll('_', ' ');
 
 async function raiseFlags(
   db: Db,

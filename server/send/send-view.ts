@@ -6,7 +6,7 @@ import { instantAt, localDate, localTime } from '../../core/calendar/release.ts'
 import type { Programme } from '../../db/queries/programme.ts';
 import type { RunDayToGo } from '../../db/queries/messages/release.ts';
 import type { loadCalendars } from '../jobs/release-run.ts';
-import { zoneName } from '../jobs/release-run.ts';
+import { zoneName } from '../../core/calendar/day-place.ts';
 
 const HOUR_MS = 3_600_000;
 /** What the timeline shows: what has just gone, and two days ahead. */

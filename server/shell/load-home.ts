@@ -19,7 +19,8 @@ import { askLately, saidLately } from '../follow-up/said-lately.ts';
 import type { TodayLine } from '../follow-up/today-line.ts';
 import { loadTodayLine } from '../follow-up/today-line.ts';
 import type { Calendar } from '../jobs/release-run.ts';
-import { loadCalendars, unreadyDays, WHY_UNREADY, zoneName } from '../jobs/release-run.ts';
+import { zoneName } from '../../core/calendar/day-place.ts';
+import { loadCalendars, unreadyDays, WHY_UNREADY } from '../jobs/release-run.ts';
 import { formatWait } from '../send/send-view.ts';
 
 /** What a coach has to know of one run today. */

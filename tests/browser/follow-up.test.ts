@@ -149,3 +149,27 @@ test('a reader chooses how they stand on the board, and the coach sees the same'
   expect(await coach.locator('.teams-board.is-people').textContent()).not.toContain(linkName);
   for (const page of [coach, reader]) await page.close();
 }, 60_000);
+
+test('home tells what goes out and who needs a word, as Send and Follow up do, each one press away', async () => {
+  const coach = await openPage(browser);
+  await signIn(coach, 0);
+  await coach.goto(`${base(0)}/follow-up`);
+  const needed = await coach.locator('.needs-name b').first().textContent();
+  const people = Number(await coach.locator('.needs h2 .soft').textContent());
+  await coach.goto('/programmes');
+  const column = (title: string) =>
+    coach.locator('.today-columns > div', { has: coach.getByRole('heading', { name: title }) });
+  const words = column('Needs a word').getByRole('listitem');
+  await words.first().waitFor();
+  expect(await words.first().textContent()).toContain(needed);
+  expect(await words.last().textContent()).toBe(`and ${people - 3} more people`);
+  await words.first().getByRole('link').click();
+  await coach.getByRole('complementary', { name: needed! }).waitFor();
+  await coach.goto('/programmes');
+  const next = column('Goes out').getByRole('listitem').last();
+  const title = await next.getByRole('link').textContent();
+  await next.getByRole('link').click();
+  await coach.waitForURL('**/send/w*');
+  await coach.locator('.send-next', { hasText: title! }).waitFor();
+  await coach.close();
+}, 60_000);

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { zoneName } from '../../../core/calendar/day-place.ts';
 import { plural } from '../../../core/words/words.ts';
 import type { TodayLine as Line } from '../../../server/follow-up/today-line.ts';
 
@@ -31,7 +32,7 @@ export function TodayLine({ first, address }: { first: Line; address: string }) 
       <p className="soft small">
         of {plural(line.people, 'person', 'people')} whose day it is
         {asleep > 0 &&
-          ` · ${asleep} still asleep: ${line.asleep.map((z) => `${z.people} in ${z.zone.split('/').at(-1)!.replaceAll('_', ' ')}, opens ${z.opens}`).join('; ')}`}
+          ` · ${asleep} still asleep: ${line.asleep.map((z) => `${z.people} in ${zoneName(z.zone)}, opens ${z.opens}`).join('; ')}`}
         {isLive && <span className="today-live"> · live</span>}
       </p>
     </section>

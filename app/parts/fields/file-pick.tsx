@@ -1,30 +1,26 @@
-import { Button, Upload } from 'antd';
+import { lazy, Suspense } from 'react';
+import type { FilePickProps } from './dropped-file.tsx';
 
-interface FilePickProps {
-  /** What file it is, and what it is read as. */
-  readonly label: string;
-  /** Endings and types, as a browser takes them. */
-  readonly accept: string;
-  readonly onFile: (file: File) => void;
-  readonly words?: string;
-}
+// Loaded where a file may come: few who open a page bring one.
+const DroppedFile = lazy(() => import('./dropped-file.tsx'));
 
 /** A file from this computer: chosen, or dropped on it. It is read here and isn't sent anywhere by this. */
-export const FilePick = ({ label, accept, onFile, words = 'Choose a file …' }: FilePickProps) => (
-  <Upload.Dragger
-    className="file-pick"
-    accept={accept}
-    multiple={false}
-    showUploadList={false}
-    hasControlInside
-    aria-label={label}
-    beforeUpload={(file) => {
-      onFile(file);
-      return false;
-    }}
+export const FilePick = (props: FilePickProps) => (
+  <Suspense
+    fallback={
+      <label className="file-pick">
+        {props.label}{' '}
+        <input
+          type="file"
+          accept={props.accept}
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            if (file) props.onFile(file);
+          }}
+        />
+      </label>
+    }
   >
-    <span>
-      {label} <Button size="small">{words}</Button> <span className="soft small">or drop it here</span>
-    </span>
-  </Upload.Dragger>
+    <DroppedFile {...props} />
+  </Suspense>
 );

@@ -4,7 +4,6 @@ import { useFetcher } from 'react-router';
 import { Button, Input } from 'antd';
 import type { DayDate, Weekday } from '../../../core/calendar/day.ts';
 import { formatDay, parseDayDate, weekdayName, weekdayOf } from '../../../core/calendar/day.ts';
-import { toProgrammeJson } from '../../../core/exchange/programme-json.ts';
 import type { ProgrammeDocument } from '../../../core/progress/programme-document.ts';
 import { emptyProgramme } from '../../../core/progress/programme-document.ts';
 import { pictureWeeks } from '../../../core/progress/week/weeks-picture.ts';
@@ -18,6 +17,12 @@ import type { ProgrammeStart } from '../../../server/shell/load-programmes.ts';
 import { StartPicture } from './start-card.tsx';
 import { Choice } from '../../parts/fields/choice.tsx';
 import { DayField } from '../../parts/fields/day-field.tsx';
+
+/** A programme as it is sent; how it is written is loaded when a file was chosen. */
+async function writeDocument(programme: ProgrammeDocument): Promise<string> {
+  const { toProgrammeJson } = await import('../../../core/exchange/programme-json.ts');
+  return JSON.stringify(toProgrammeJson(programme));
+}
 
 interface ProgrammeFormProps {
   readonly from: string;
@@ -55,21 +60,22 @@ function useNewProgramme({ from: first, starts, nextMonday, choices }: Programme
     setIssues('issues' in answer ? answer.issues : []);
     setFile('programme' in answer ? answer.programme : undefined);
   };
-  const make = () => {
+  const make = async () => {
     const body = new FormData();
     body.set('title', title);
     body.set('from', from);
     body.set('weeks', String(weeks));
     body.set('startsOn', startsOn);
     body.set('lighterEvery', String(lighterEvery));
-    if (from === 'file') body.set('document', file ? JSON.stringify(toProgrammeJson(file)) : '');
+    if (from === 'file') body.set('document', file ? await writeDocument(file) : '');
     for (const day of weekdays) body.append('weekdays', String(day));
     void fetcher.submit(body, { method: 'post', action: '/programmes' });
   };
   const start = starts.find((s) => s.from === from);
   return {
     ...{ from, setFrom, title, setTitle, startsOn, setStartsOn, weekdays, setWeekdays, weeks, setWeeks },
-    ...{ lighterEvery, setLighterEvery, file, issues, pick, make, start },
+    ...{ lighterEvery, setLighterEvery, file, issues, pick, start },
+    make: () => void make(),
     /** The title that it gets where none is written. */
     usualTitle: file?.title ?? start?.title ?? '',
     errors: fetcher.data?.errors ?? {},

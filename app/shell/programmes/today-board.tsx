@@ -1,6 +1,7 @@
 import { Skeleton } from 'antd';
 import { useEffect } from 'react';
 import { Link, useFetcher } from 'react-router';
+import { zoneName } from '../../../core/calendar/day-place.ts';
 import { plural } from '../../../core/words/words.ts';
 import type { HomeRun } from '../../../server/shell/load-home.ts';
 import { RULE_WORDS } from '../../../words/en/attention.ts';
@@ -29,7 +30,7 @@ export function TodayBoard({ todayWords }: { todayWords: string }) {
       ) : (
         <div className="today-columns">
           <Column title="Goes out" nothing="Nothing is ready to go out.">
-            {runs.flatMap((run) => [...outLines(run)])}
+            {runs.flatMap((run) => outLines(run, runs))}
           </Column>
           <Column title="Not ready" nothing="Everything of the next two days is ready.">
             {runs.flatMap((run) =>
@@ -57,44 +58,43 @@ export function TodayBoard({ todayWords }: { todayWords: string }) {
       )}
     </section>
   );
-
-  function outLines(run: HomeRun) {
-    const { line, next, key } = run;
-    const base = `/programmes/${key}/send`;
-    return [
-      run.isHeld && (
-        <Line key={`${key} held`} run={run} of={runs!}>
-          <Link to={`/programmes/${key}/run`}>All is held</Link> <span className="plan-off">Nothing goes out.</span>
-        </Line>
-      ),
-      ...run.heldBack.map((day) => (
-        <Line key={`${key} ${day.key}`} run={run} of={runs!}>
-          <Link to={`${base}/${day.key}`}>Held back</Link>{' '}
-          <span className="plan-off">from {plural(day.people, 'person', 'people')}, until you decide</span>
-        </Line>
-      )),
-      line.people > 0 && (
-        <Line key={`${key} today`} run={run} of={runs!}>
-          <Link to={`/programmes/${key}/follow-up`}>Today’s session</Link>{' '}
-          <span className="soft">
-            is with {line.released} of {line.people}, {line.logged} logged it
-            {line.asleep[0] && `; next at ${line.asleep[0].opens} in ${placeOf(line.asleep[0].zone)}`}
-          </span>
-        </Line>
-      ),
-      next && (
-        <Line key={`${key} next`} run={run} of={runs!}>
-          <Link to={`${base}/${next.key}`}>{next.title}</Link>{' '}
-          <span className="soft">
-            {next.date}, {next.when}
-          </span>
-        </Line>
-      ),
-    ].filter((line) => line !== false && line !== null);
-  }
 }
 
-const placeOf = (zone: string): string => zone.split('/').at(-1)!.replaceAll('_', ' ');
+/** What goes out of a run, or why nothing does. */
+function outLines(run: HomeRun, of: readonly HomeRun[]) {
+  const { line, next, key } = run;
+  const base = `/programmes/${key}/send`;
+  return [
+    run.isHeld && (
+      <Line key={`${key} held`} run={run} of={of}>
+        <Link to={`/programmes/${key}/run`}>All is held</Link> <span className="plan-off">Nothing goes out.</span>
+      </Line>
+    ),
+    ...run.heldBack.map((day) => (
+      <Line key={`${key} ${day.key}`} run={run} of={of}>
+        <Link to={`${base}/${day.key}`}>Held back</Link>{' '}
+        <span className="plan-off">from {plural(day.people, 'person', 'people')}, until you decide</span>
+      </Line>
+    )),
+    line.people > 0 && (
+      <Line key={`${key} today`} run={run} of={of}>
+        <Link to={`/programmes/${key}/follow-up`}>Today’s session</Link>{' '}
+        <span className="soft">
+          is with {line.released} of {line.people}, {line.logged} logged it
+          {line.asleep[0] && `; next at ${line.asleep[0].opens} in ${zoneName(line.asleep[0].zone)}`}
+        </span>
+      </Line>
+    ),
+    next && (
+      <Line key={`${key} next`} run={run} of={of}>
+        <Link to={`${base}/${next.key}`}>{next.title}</Link>{' '}
+        <span className="soft">
+          {next.date}, {next.when}
+        </span>
+      </Line>
+    ),
+  ].filter((line) => line !== false && line !== null);
+}
 
 function needLines(run: HomeRun, of: readonly HomeRun[]) {
   const { need, key } = run;
