@@ -129,7 +129,7 @@ export default function Weeks({ loaderData, actionData, params }: Route.Componen
       </section>
       <section>
         <h2>What is mine here</h2>
-        <p>
+        <p className="me-lone">
           <Link to={`${base}/me`}>My kit, what I avoid, messages, days away</Link>
         </p>
         <p>
