@@ -164,7 +164,8 @@ test('home tells what goes out and who needs a word, as Send and Follow up do, e
   expect(await words.first().textContent()).toContain(needed);
   expect(await words.last().textContent()).toBe(`and ${people - 3} more people`);
   await words.first().getByRole('link').click();
-  await coach.getByRole('complementary', { name: needed! }).waitFor();
+  await coach.waitForURL('**/follow-up?person=*');
+  await coach.getByRole('heading', { name: needed! }).waitFor();
   await coach.goto('/programmes');
   const next = column('Goes out').getByRole('listitem').last();
   const title = await next.getByRole('link').textContent();
