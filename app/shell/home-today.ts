@@ -7,5 +7,5 @@ import type { Route } from './+types/home-today';
 /** Today over all runs, asked for by the page that shows it: the page itself is there before. */
 export async function loader({ request }: Route.LoaderArgs) {
   const at = { nowMs: nowMs(), today: coachToday(request), timeZone: coachZone(request) };
-  return withCoach(request, async (db, coach) => ({ runs: await loadHome(db, coach, at) }));
+  return withCoach(request, async (db, coach) => Response.json({ runs: await loadHome(db, coach, at) }));
 }

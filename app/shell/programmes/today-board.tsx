@@ -1,6 +1,6 @@
 import { Skeleton } from 'antd';
-import { useEffect } from 'react';
-import { Link, useFetcher } from 'react-router';
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
 import { zoneName } from '../../../core/calendar/day-place.ts';
 import { plural } from '../../../core/words/words.ts';
 import type { HomeRun } from '../../../server/shell/load-home.ts';
@@ -10,23 +10,49 @@ import { runName } from '../run-name.ts';
 /** Today is looked at anew so often while the page is seen. */
 const LOOK_MS = 60_000;
 
+/** Today over all runs; undefined where it can't be had. */
+async function askHome(signal: AbortSignal): Promise<readonly HomeRun[] | undefined> {
+  try {
+    const response = await fetch('/home.json', { signal });
+    return response.ok && !response.redirected ? ((await response.json()) as { runs: HomeRun[] }).runs : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
 /** Today over all runs: what goes out, what can't yet, who needs a word, what came in. Each line leads to its place. */
 export function TodayBoard({ todayWords }: { todayWords: string }) {
-  const { load, data } = useFetcher<{ runs: HomeRun[] }>();
+  const [runs, setRuns] = useState<readonly HomeRun[]>();
+  const [isMissing, setMissing] = useState(false);
   useEffect(() => {
-    void load('/home.json');
+    const stop = new AbortController();
+    // Asked for beside the router: without network what was seen last stays, and so does the page.
+    const look = () =>
+      void askHome(stop.signal).then((found) => {
+        if (stop.signal.aborted) return;
+        if (found) setRuns(found);
+        setMissing(!found);
+      });
+    look();
     const timer = setInterval(() => {
-      if (document.visibilityState === 'visible') void load('/home.json');
+      if (document.visibilityState === 'visible') look();
     }, LOOK_MS);
-    return () => clearInterval(timer);
-  }, [load]);
-  const runs = data?.runs;
+    return () => {
+      stop.abort();
+      clearInterval(timer);
+    };
+  }, []);
   if (runs?.length === 0) return null;
   return (
     <section className="today-board" aria-labelledby="today-board">
       <h2 id="today-board">Today, {todayWords}</h2>
+      {isMissing && (
+        <p className="soft" role="status">
+          Today can’t be looked up just now; it is tried again each minute.
+        </p>
+      )}
       {!runs ? (
-        <Skeleton active title={false} paragraph={{ rows: 4 }} aria-label="Today is being looked up" />
+        !isMissing && <Skeleton active title={false} paragraph={{ rows: 4 }} aria-label="Today is being looked up" />
       ) : (
         <div className="today-columns">
           <Column title="Goes out" nothing="Nothing is ready to go out.">
