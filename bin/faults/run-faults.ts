@@ -1,5 +1,4 @@
 import { createHash } from 'node:crypto';
-import { writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import pg from 'pg';
 import type { DayDate } from '../../core/calendar/day.ts';
@@ -19,6 +18,7 @@ import { hashToken, makeToken } from '../../server/doors/token.ts';
 import { ensureBuild } from '../parts/build.ts';
 import type { Cluster } from '../parts/cluster.ts';
 import { freePort, removeData, startCluster } from '../parts/cluster.ts';
+import { writeClock } from '../parts/move-clock.ts';
 import { limitFiles } from './full-disk.ts';
 import { Keeper } from './keeper.ts';
 import type { Acknowledged } from './phones.ts';
@@ -84,7 +84,7 @@ class House {
   }
 
   setClock(ms: number): void {
-    writeFileSync(this.clock, new Date(ms).toISOString());
+    writeClock(this.clock, new Date(ms).toISOString());
   }
 
   async openDatabase(fresh: boolean): Promise<void> {

@@ -1,4 +1,3 @@
-import { writeFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import ICAL from 'ical.js';
 import ical from 'node-ical';
@@ -6,13 +5,14 @@ import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { RunningDemo } from '../../bin/parts/running-demo.ts';
 import { FIXED_NOW, startDemo } from '../../bin/parts/running-demo.ts';
+import { writeClock } from '../../bin/parts/move-clock.ts';
 import { findFaults } from './axe.ts';
 import { decideSend, demo, markReady, openBrowser, openPage, PHONE, postForm, setDemo, writeTime } from './helpers.ts';
 import { findSmall } from './small.ts';
 
 /** A demo with workers, a stand-in for the outside, and a clock that this file moves. */
 const CLOCK = resolve('.local/messages-clock');
-const moveClock = (iso: string) => writeFileSync(CLOCK, iso);
+const moveClock = (iso: string) => writeClock(CLOCK, iso);
 /** Workers look every quarter of a minute. */
 const SENT = { timeout: 40_000, interval: 500 };
 

@@ -1,10 +1,10 @@
-import { writeFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import type { Browser, BrowserContext, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { weighScripts } from '../../bin/tools/bench-phone.ts';
 import type { RunningDemo } from '../../bin/parts/running-demo.ts';
 import { FIXED_NOW, startDemo } from '../../bin/parts/running-demo.ts';
+import { writeClock } from '../../bin/parts/move-clock.ts';
 import {
   decideSend,
   isHydrated,
@@ -20,7 +20,7 @@ import {
 
 /** A demo whose hour this file moves: three days pass without network. */
 const CLOCK = resolve('.local/offline-clock');
-const moveClock = (iso: string) => writeFileSync(CLOCK, iso);
+const moveClock = (iso: string) => writeClock(CLOCK, iso);
 const DAY_MS = 24 * 3600 * 1000;
 
 let own: RunningDemo;

@@ -1,4 +1,4 @@
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import ICAL from 'ical.js';
@@ -16,10 +16,11 @@ import { hashToken, makeToken } from '../../server/doors/token.ts';
 import { callRoute } from '../call-route.ts';
 import type { ThrowawayDatabase } from '../throwaway-database.ts';
 import { makeThrowawayDatabase, makeWorkspace } from '../throwaway-database.ts';
+import { writeClock } from '../../bin/parts/move-clock.ts';
 
 const clockFile = join(mkdtempSync(join(tmpdir(), 'clock-')), 'now');
 const NOW = new Date('2026-05-10T12:00:00Z');
-const moveClock = (at: string) => writeFileSync(clockFile, at);
+const moveClock = (at: string) => writeClock(clockFile, at);
 moveClock(NOW.toISOString());
 process.env.YSODOS_CLOCK_FILE = clockFile;
 

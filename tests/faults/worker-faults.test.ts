@@ -1,6 +1,5 @@
 import type { ChildProcess } from 'node:child_process';
 import { fork } from 'node:child_process';
-import { writeFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import pg from 'pg';
 import { afterAll, beforeAll, expect, test } from 'vitest';
@@ -17,13 +16,14 @@ import { withWorkspace } from '../../db/workspace-scope.ts';
 import type { StandIn } from '../../stand-in/server.ts';
 import { startStandIn } from '../../stand-in/server.ts';
 import { makeWorkspace } from '../throwaway-database.ts';
+import { writeClock } from '../../bin/parts/move-clock.ts';
 
 /** With FAULT_PEOPLE=5000 as large as it was asked for; in the everyday suite a small batch. */
 const PEOPLE = Number(process.env.FAULT_PEOPLE ?? 240);
 const DATA = '.local/worker-faults';
 const CLOCK = resolve('.local/worker-faults-clock');
 const MORNING = '2026-05-11T05:00:00Z';
-const moveClock = (iso: string) => writeFileSync(CLOCK, iso);
+const moveClock = (iso: string) => writeClock(CLOCK, iso);
 
 let cluster: Cluster;
 let standIn: StandIn;
