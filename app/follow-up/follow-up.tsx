@@ -55,7 +55,7 @@ import followCss from './follow-up.css?url';
 import { programmePage } from '../parts/page-title.ts';
 import type { Route } from './+types/follow-up';
 import { runPlace } from '../../core/calendar/release.ts';
-import { OUTCOME_WORDS } from '../../words/en/record.ts';
+import { OUTCOME_WORDS } from '../../words/en/record/record.ts';
 import type pg from 'pg';
 
 export const meta: Route.MetaFunction = ({ matches }) => programmePage(matches, 'Follow up');

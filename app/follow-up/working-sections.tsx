@@ -1,5 +1,17 @@
 import { DataTable } from '../parts/table/data-table.tsx';
 import { monotonyWords, strainWords } from '../../words/en/guards.ts';
+import {
+  doneGlanceWords,
+  dropOffWords,
+  feltGlanceWords,
+  LOAD_WORDS,
+  loadGlanceWords,
+  percentWords,
+  survivalWords,
+  unplannedWeeksWords,
+  unplannedWords,
+} from '../../words/en/record/at-a-glance.ts';
+import { glanceAtDone, glanceAtFelt, glanceAtLoads } from '../../core/record/insights/at-a-glance.ts';
 import { Link } from 'react-router';
 import type { Completion, CompletionBy } from '../../core/record/insights/insights.ts';
 import { COMPLETION_BY } from '../../core/record/insights/insights.ts';
@@ -27,7 +39,6 @@ const BY_WORDS: Record<CompletionBy, string> = {
   form: 'form',
   theme: 'theme',
 };
-export const percent = (ratio: number): string => `${Math.round(ratio * 100)} %`;
 
 /** What was done of what was due, by week or another way, beside the other run. */
 export function Done({
@@ -77,11 +88,10 @@ export function Remaining({ insights, other }: SectionProps) {
         <p className="soft">Nothing was due yet.</p>
       ) : (
         <>
+          <p className="working-said">{dropOffWords(insights.dropOff)}</p>
           <DropOffChart data={insights.dropOff} other={other?.insights.dropOff} />
           <p className="small soft">
-            Weeks since joining (Kaplan-Meier, shaded: 95 % interval). Dropped off is who left, on that day, or missed{' '}
-            {insights.lostAfter} due days in a row, two weeks of this programme, on the last day that they did:{' '}
-            {insights.dropOff.gone} of {insights.dropOff.people}. {other && `Dashed: ${other.words}. `}
+            {survivalWords(insights.lostAfter)} {other && `Dashed: ${other.words}. `}
             {insights.dropOff.people < SMALL_NUMBER && 'These are few: it may well be chance.'}
           </p>
           <details className="small">
@@ -97,7 +107,7 @@ export function Remaining({ insights, other }: SectionProps) {
                 {
                   head: 'still there (95 %)',
                   isFigure: true,
-                  cell: (s) => `${percent(s.share)} (${percent(s.low)} to ${percent(s.high)})`,
+                  cell: (s) => `${percentWords(s.share)} (${percentWords(s.low)} to ${percentWords(s.high)})`,
                 },
               ]}
             />
@@ -110,14 +120,17 @@ export function Remaining({ insights, other }: SectionProps) {
 
 /** How hard sessions felt, beside what was planned. */
 export function Felt({ insights }: Pick<SectionProps, 'insights'>) {
+  const glance = glanceAtFelt(insights.felt);
   return (
     <section>
       <h2>Effort felt, beside planned</h2>
-      {insights.felt.length === 0 ? (
+      {!glance ? (
         <p className="soft">Nobody has said yet how hard a session was.</p>
       ) : (
         <>
+          <p className="working-said">{feltGlanceWords(glance)}</p>
           <FeltChart days={insights.felt} />
+          {glance.unplanned > 0 && <p className="small">{unplannedWords(glance.unplanned)}</p>}
           <p className="small soft">
             Point: the mean. Bar: the middle half. Tick: as planned. Pale: fewer than {SMALL_NUMBER} said so.
           </p>
@@ -148,6 +161,8 @@ const rounded = (value: number | undefined): string => (value === undefined ? '�
 
 /** Planned and felt load by week. */
 export function Loads({ insights }: Pick<SectionProps, 'insights'>) {
+  const glance = glanceAtLoads(insights.loads);
+  const unplanned = insights.loads.filter((w) => w.plannedAu === undefined).length;
   return (
     <section>
       <h2>Load by week</h2>
@@ -155,6 +170,8 @@ export function Loads({ insights }: Pick<SectionProps, 'insights'>) {
         <p className="soft">The first week isn’t over yet.</p>
       ) : (
         <>
+          {glance && <p className="working-said">{loadGlanceWords(glance)}</p>}
+          {unplanned > 0 && <p className="small">{unplannedWeeksWords(unplanned)}</p>}
           <LoadsChart weeks={insights.loads} />
           <DataTable
             label="Load by week"
@@ -171,10 +188,8 @@ export function Loads({ insights }: Pick<SectionProps, 'insights'>) {
             ]}
           />
           <p className="small soft">
-            Effort times minutes, in arbitrary units (AU). Dark is planned; light is what those felt who said it, for
-            the minutes that they did. A session that nobody rated leaves its week open. Monotony is the mean of seven
-            days over their sample SD: high where days are much alike, ∞ where all seven are the same. Numbers to talk
-            about, no verdict.
+            Dark is planned; light is what those felt who said it, for the minutes that they did. A session that nobody
+            rated leaves its week open. {LOAD_WORDS}
           </p>
         </>
       )}
@@ -194,7 +209,7 @@ export function Retests({ insights }: Pick<SectionProps, 'insights'>) {
         <div key={s.label}>
           <p>
             <b>{s.label}</b>: {s.better.count} of {plural(s.people, 'person', 'people')} went up (
-            {percent(s.better.low)} to {percent(s.better.high)}); in the middle {s.medianPct >= 0 ? '+' : '−'}
+            {percentWords(s.better.low)} to {percentWords(s.better.high)}); in the middle {s.medianPct >= 0 ? '+' : '−'}
             {Math.abs(s.medianPct).toFixed(0)} %{s.people < SMALL_NUMBER && <span className="soft"> (few)</span>}
           </p>
           <details className="small">
@@ -264,12 +279,14 @@ function CompletionFigure({
 }) {
   if (rows.length === 0)
     return <p className="soft">{by === 'theme' ? 'No day of the plan has a theme.' : 'Nothing was due yet.'}</p>;
+  const glance = glanceAtDone(rows);
   return (
     <>
+      {glance && <p className="working-said">{doneGlanceWords(glance, by)}</p>}
       <SharesChart rows={rows} label={`Done of due, by ${by}`} />
       <p className="small soft">
-        Done of due with its 95 % interval (Wilson). Open: fewer than {SMALL_NUMBER}. One person’s sessions aren’t
-        independent, so take the intervals as too narrow rather than too wide.
+        The dot is what was done; the bar is where the true share lies in 95 of 100 cases (Wilson). An open dot rests on
+        fewer than {SMALL_NUMBER}. One person’s sessions go together, so the bars are too short rather than too long.
       </p>
       <details className="small">
         <summary>as a table, with the days behind</summary>
@@ -290,12 +307,12 @@ function CompletionRows({ row: { label, share, days }, programmeKey }: { row: Co
       <tr>
         <th scope="row">{label}</th>
         <td className="right soft">
-          {percent(share.low)} to {percent(share.high)}
+          {percentWords(share.low)} to {percentWords(share.high)}
         </td>
         <td className="right">
           {share.count} of {share.of}
         </td>
-        <td className="right">{percent(share.ratio)}</td>
+        <td className="right">{percentWords(share.ratio)}</td>
       </tr>
       {days.map((d) => (
         <tr key={d.key} className="working-day">
@@ -307,7 +324,7 @@ function CompletionRows({ row: { label, share, days }, programmeKey }: { row: Co
           <td className="right">
             {d.done} of {d.due}
           </td>
-          <td className="right">{percent(d.done / d.due)}</td>
+          <td className="right">{percentWords(d.done / d.due)}</td>
         </tr>
       ))}
     </tbody>

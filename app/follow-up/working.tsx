@@ -16,7 +16,8 @@ import { runName } from '../shell/run-name.ts';
 import followCss from './follow-up.css?url';
 import { programmePage } from '../parts/page-title.ts';
 import type { Route } from './+types/working';
-import { percent, Done, Remaining, Felt, Loads, Retests, SwappedAndLeft } from './working-sections.tsx';
+import { Done, Remaining, Felt, Loads, Retests, SwappedAndLeft } from './working-sections.tsx';
+import { percentWords } from '../../words/en/record/at-a-glance.ts';
 import { Choice } from '../parts/fields/choice.tsx';
 
 export const meta: Route.MetaFunction = ({ matches }) => programmePage(matches, 'Is it working');
@@ -66,7 +67,7 @@ async function runsWithSums(
 }
 
 const shareWords = (s: Share | undefined): string =>
-  s ? `${percent(s.ratio)}, ${s.count} of ${s.of}` : 'nothing due yet';
+  s ? `${percentWords(s.ratio)}, ${s.count} of ${s.of}` : 'nothing due yet';
 
 export default function Working({ loaderData }: Route.ComponentProps) {
   const { insights, other, runs, on } = loaderData;
@@ -88,7 +89,7 @@ export default function Working({ loaderData }: Route.ComponentProps) {
         <FollowLinks current="working" />
       </div>
       <p className="working-lead">
-        <b>{insights.attendance ? percent(insights.attendance.ratio) : '–'}</b> of what was due was done,{' '}
+        <b>{insights.attendance ? percentWords(insights.attendance.ratio) : '–'}</b> of what was due was done,{' '}
         {insights.attendance ? `${insights.attendance.count} of ${insights.attendance.of}` : 'nothing yet'} ·{' '}
         <b>{insights.retention.here}</b> of {insights.retention.joined} still take part on {on}
         {insights.dropOff.median !== undefined && ` · half had gone by week ${insights.dropOff.median}`}

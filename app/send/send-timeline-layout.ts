@@ -1,4 +1,5 @@
 import { scaleLinear } from 'd3-scale';
+import { tickWords } from '../../words/en/sends.ts';
 import type { SendTimeline, TimelineMark } from '../../server/send/send-view.ts';
 
 const HOUR_MS = 3_600_000;
@@ -35,7 +36,7 @@ export function layoutTimeline({ fromMs, nowMs, toMs, rows }: SendTimeline): Tim
   for (let hours = 0; nowMs + hours * HOUR_MS <= toMs; hours += TICK_HOURS)
     ticks.push({
       xPct: round(x(nowMs + hours * HOUR_MS)),
-      words: hours === 0 ? 'now' : hours % 24 === 0 ? `${hours / 24} d` : `${hours} h`,
+      words: tickWords(hours),
     });
   return {
     nowPct: round(x(nowMs)),

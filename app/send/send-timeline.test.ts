@@ -24,14 +24,14 @@ describe('the timeline of what goes out', () => {
     expect(layout.nowPct).toBeCloseTo(11.11, 2);
     expect(layout.ticks.map((t) => t.words)).toEqual([
       'now',
-      '6 h',
-      '12 h',
-      '18 h',
-      '1 d',
-      '30 h',
-      '36 h',
-      '42 h',
-      '2 d',
+      '+6 h',
+      '+12 h',
+      '+18 h',
+      '+24 h',
+      '+30 h',
+      '+36 h',
+      '+42 h',
+      '+48 h',
     ]);
     expect(layout.ticks.at(-1)!.xPct).toBe(100);
     expect(layout.rows[0]!.marks[0]!.xPct).toBe(50);

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { isSure } from '../../core/calendar/going.ts';
 import type { PlacedMark, TimelineLayout } from './send-timeline-layout.ts';
-import { GOING_WORDS } from '../../words/en/sends.ts';
+import { GOING_WORDS, TIMELINE_WORDS } from '../../words/en/sends.ts';
 
 /** The next two days over the zones: a row a zone, its nights shaded, each day that reaches it a mark. */
 export function SendTimelineChart({
@@ -57,6 +57,7 @@ export function SendTimelineChart({
           </div>
         </div>
       ))}
+      <p className="soft small timeline-words">{TIMELINE_WORDS}</p>
     </div>
   );
 }

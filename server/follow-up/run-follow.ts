@@ -15,7 +15,7 @@ import type { AttentionSettings } from '../../core/record/attention/attention-ru
 import { ATTENTION_RULES, readAttentionSettings } from '../../core/record/attention/attention-rules.ts';
 import type { OwnCalendar, PlannedDay } from '../../core/record/adherence/build-strand.ts';
 import { dayStates, ownCalendars, workOf } from '../../core/record/adherence/build-strand.ts';
-import { painWords } from '../../words/en/record.ts';
+import { painWords } from '../../words/en/record/record.ts';
 import type { Score } from '../../core/record/scores/score.ts';
 import { formatScore } from '../../core/record/scores/score.ts';
 import type { Adherence, DayState, Retention, Standing } from '../../core/record/adherence/strand.ts';

@@ -1,7 +1,7 @@
 import type { DayDate } from '../../core/calendar/day.ts';
 import { addDays, dayKey } from '../../core/calendar/day.ts';
 import { instantAt, localTime } from '../../core/calendar/release.ts';
-import { painWords } from '../../words/en/record.ts';
+import { painWords } from '../../words/en/record/record.ts';
 import { formatScore } from '../../core/record/scores/score.ts';
 import { blockName } from '../../core/session/explain/explain.ts';
 import type { Db } from '../../db/pool.ts';
@@ -9,7 +9,7 @@ import type { RosterRow } from '../../db/queries/person.ts';
 import { listPainSince } from '../../db/queries/pain.ts';
 import type { StoredRecord } from '../../db/queries/record.ts';
 import { listSaid, listVersionDocuments } from '../../db/queries/record.ts';
-import { OUTCOME_WORDS } from '../../words/en/record.ts';
+import { OUTCOME_WORDS } from '../../words/en/record/record.ts';
 
 /** One record as a coach reads it in passing. */
 export interface Said {

@@ -12,3 +12,10 @@ export const GOING_WORDS: Record<GoingState, string> = {
   held: 'is held back',
   withdrawn: 'was withdrawn',
 };
+
+/** An hour of the timeline, counted from now. */
+export const tickWords = (hours: number): string => (hours === 0 ? 'now' : `+${hours} h`);
+
+/** What the timeline shows, said once below it. */
+export const TIMELINE_WORDS =
+  'Hours from now. Shaded: night there, from 22:00 to 06:00. A hollow mark needs you; a full one is out, or goes by itself.';

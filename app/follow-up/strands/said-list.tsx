@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { SaidLately } from '../../../server/follow-up/said-lately.ts';
-import { OUTCOME_WORDS } from '../../../words/en/record.ts';
+import { OUTCOME_WORDS } from '../../../words/en/record/record.ts';
 
 /** Lines of what was said that leave the strands in sight. */
 const FEW_SAID = 4;

@@ -4,7 +4,7 @@ import { seenScores } from '../../../core/clock/seen-scores.ts';
 import type { Stage } from '../../../core/clock/stage.ts';
 import { scoresAgain } from '../../../core/record/scores/again.ts';
 import { readScores } from '../../../core/record/scores/score.ts';
-import { againWords } from '../../../words/en/scores.ts';
+import { againWords } from '../../../words/en/record/scores.ts';
 import { hasWork, spokenDose } from '../../../core/clock/stage.ts';
 import type { PackedRibbon } from '../../charts/session/pack-ribbon.ts';
 import { ClockQuestion } from './clock-question.tsx';

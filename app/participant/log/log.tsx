@@ -11,11 +11,11 @@ import {
   tellsPace,
 } from '../../../core/record/record.ts';
 import { scoresAgain } from '../../../core/record/scores/again.ts';
-import { againWords, sumWords } from '../../../words/en/scores.ts';
+import { againWords, sumWords } from '../../../words/en/record/scores.ts';
 import { readScores } from '../../../core/record/scores/score.ts';
 import { optionValue } from '../../../core/record/option-fields.ts';
 import { isSeenName } from '../clock/seen-names.ts';
-import { fewerWords } from '../../../words/en/record.ts';
+import { fewerWords } from '../../../words/en/record/record.ts';
 import type { SeenChoices } from '../../../core/record/read-seen.ts';
 import { readChoices } from '../../../core/record/read-seen.ts';
 import { findDoubts, outcomeDoubt } from '../../../core/record/scores/doubts.ts';
@@ -36,7 +36,7 @@ import { clockKey, forgetClock } from '../clock/use-running-clock.ts';
 import { orKeptPage } from '../base/kept-pages.ts';
 import { pageTitle } from '../../parts/page-title.ts';
 import type { Route } from './+types/log';
-import { OUTCOME_WORDS, EFFORT_WORDS } from '../../../words/en/record.ts';
+import { OUTCOME_WORDS, EFFORT_WORDS } from '../../../words/en/record/record.ts';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => pageTitle('How did it go?', loaderData?.title);
 

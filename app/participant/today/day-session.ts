@@ -1,13 +1,13 @@
 import { changeWords } from '../../../core/fit/fit-change.ts';
-import { OUTCOME_WORDS } from '../../../words/en/record.ts';
+import { OUTCOME_WORDS } from '../../../words/en/record/record.ts';
 import { formatScore } from '../../../core/record/scores/score.ts';
 import { scoresAgain } from '../../../core/record/scores/again.ts';
 import { repsOfRound } from '../../../core/record/scores/score-key.ts';
 import { blockName } from '../../../core/session/explain/explain.ts';
-import { againWords } from '../../../words/en/scores.ts';
+import { againWords } from '../../../words/en/record/scores.ts';
 import type { ToMatch } from '../../../core/record/scores/to-match.ts';
 import { worthOf } from '../../../core/record/adherence/worth.ts';
-import { worthWords } from '../../../words/en/worth.ts';
+import { worthWords } from '../../../words/en/record/worth.ts';
 import type { FittedView } from '../../../server/participant/fitted-view.ts';
 import type { OpenDay } from '../../../server/participant/person-view.ts';
 import { packRibbon } from '../../charts/session/pack-ribbon.ts';

@@ -45,6 +45,24 @@ function guardsOfWeeks(guards: readonly Guard[]): Readonly<Record<number, readon
   return out;
 }
 
+/** Widths in px of a grid with few training days, and of one whose week is full: what stands beside the days gives way to them. */
+const WIDTHS = {
+  few: { week: 82, day: 70, off: 26, load: 168, areas: 104 },
+  full: { week: 68, day: 76, off: 22, load: 108, areas: 100 },
+};
+const FULL_DAYS = 6;
+
+/** The columns of a grid, by which weekdays have sessions. */
+function planColumns(used: readonly boolean[]) {
+  const isFull = used.filter(Boolean).length >= FULL_DAYS;
+  const { week, day, off, load, areas } = isFull ? WIDTHS.full : WIDTHS.few;
+  return {
+    isFull,
+    template: `${week}px ${used.map((u) => (u ? `minmax(${day}px, 1fr)` : `${off}px`)).join(' ')} ${load}px ${areas}px`,
+    leastPx: used.reduce((px, u) => px + (u ? day : off), week + load + areas),
+  };
+}
+
 export function PlanGrid(props: PlanGridProps) {
   const { programme, weeks, guards, difference, stored, locked, blocked, selected, onSelect, onMove, onKey, onOpen } =
     props;
@@ -129,8 +147,7 @@ export function PlanGrid(props: PlanGridProps) {
     if (from && to && dayKey(from) !== dayKey(to)) onMove(from, to);
   };
   const overlay = dragged ? weeks.flatMap((w) => w.days).find((d) => d && dayKey(d.day) === dragged) : undefined;
-  const columns = used.map((u) => (u ? 'minmax(70px, 1fr)' : '26px')).join(' ');
-  const leastPx = used.reduce((px, u) => px + (u ? 70 : 26), 82 + 168 + 104);
+  const columns = planColumns(used);
   return (
     <DndContext
       id="plan"
@@ -142,10 +159,8 @@ export function PlanGrid(props: PlanGridProps) {
     >
       <div
         ref={root}
-        className="plan-grid"
-        style={
-          { '--plan-columns': `82px ${columns} 168px 104px`, '--plan-least': `${leastPx}px` } as React.CSSProperties
-        }
+        className={`plan-grid${columns.isFull ? ' is-full' : ''}`}
+        style={{ '--plan-columns': columns.template, '--plan-least': `${columns.leastPx}px` } as React.CSSProperties}
         role="grid"
         aria-label="Weeks and days"
         aria-rowcount={weeks.length + 1}

@@ -143,17 +143,24 @@ export const PlanRow = memo(function PlanRow(props: PlanRowProps) {
       <div role="gridcell" className="plan-sum">
         <span className="sr">planned load</span>
         <i style={{ width: `${figures.loadPx}px` }} className={week.isLighter ? 'is-lighter' : undefined} />
-        {(week.loadAu > 0 || week.toWrite === 0) && <b>{Math.round(week.loadAu)}</b>}
+        {week.loadAu > 0 ? (
+          <b>{Math.round(week.loadAu)}</b>
+        ) : (
+          (week.unratedSessions > 0 || week.toWrite === 0) && <b>{week.unratedSessions > 0 ? '–' : 0}</b>
+        )}
         <span className="soft small" title={change && `against week ${change.against.week}`}>
           {change && formatChange(change.pct)}
         </span>
         <span
           className="plan-minutes soft small"
-          {...(week.workSec > 0 && { title: `work ${formatClock(week.workSec)}` })}
+          {...(week.unratedSessions > 0
+            ? { title: 'Load is effort times minutes. A line such as “Effort: 7” in a session gives it one.' }
+            : week.workSec > 0 && { title: `work ${formatClock(week.workSec)}` })}
         >
           {[
             ...(week.likelySec > 0 ? [`${wholeMinutes(week.likelySec)} min`] : []),
             ...(week.toWrite > 0 ? [`${week.toWrite} to write`] : []),
+            ...(week.unratedSessions > 0 ? [`${week.unratedSessions} without effort`] : []),
           ].join(' · ')}
         </span>
         {guards.length > 0 && (

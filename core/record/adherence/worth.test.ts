@@ -3,7 +3,7 @@ import { baseLibrary } from '../../movement/library.ts';
 import { analyseText } from '../../session/analyse.ts';
 import type { Score } from '../scores/score.ts';
 import type { Target } from '../scores/targets.ts';
-import { worthWords } from '../../../words/en/worth.ts';
+import { worthWords } from '../../../words/en/record/worth.ts';
 import { worthOf } from './worth.ts';
 
 const { plan, blocks } = analyseText('Main (Engine): every 1:00 for 10:00\n10 squat\n8 push-up', baseLibrary);

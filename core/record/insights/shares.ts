@@ -12,15 +12,16 @@ export interface Share {
 
 /**
  * The Wilson interval of `count` out of `of` (Wilson 1927, JASA 22:209; check values in docs/formulas.md 5). Undefined for none of none.
- * Counts of one person's sessions aren't independent, so that it is then too narrow. RangeError for a count outside 0 to `of`.
+ * `z` is the two-sided normal point, of 95 % where none is given. Counts of one person's sessions aren't independent, so that it is then too
+ * narrow. RangeError for a count outside 0 to `of`.
  */
-export function wilson(count: number, of: number): Share | undefined {
+export function wilson(count: number, of: number, z = Z_95): Share | undefined {
   if (count < 0 || count > of) throw new RangeError(`${count} of ${of} is no share`);
   if (of === 0) return undefined;
-  const z2 = Z_95 ** 2;
+  const z2 = z ** 2;
   const ratio = count / of;
   const middle = (ratio + z2 / (2 * of)) / (1 + z2 / of);
-  const half = (Z_95 / (1 + z2 / of)) * Math.sqrt((ratio * (1 - ratio)) / of + z2 / (4 * of * of));
+  const half = (z / (1 + z2 / of)) * Math.sqrt((ratio * (1 - ratio)) / of + z2 / (4 * of * of));
   return { count, of, ratio, low: Math.max(0, middle - half), high: Math.min(1, middle + half) };
 }
 

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import type { DayDate } from '../../calendar/day.ts';
 import { baseLibrary } from '../../movement/library.ts';
 import { analyseText } from '../../session/analyse.ts';
-import { worthWords } from '../../../words/en/worth.ts';
+import { worthWords } from '../../../words/en/record/worth.ts';
 import { worthOf } from '../adherence/worth.ts';
 import { ownNumbers } from './own-numbers.ts';
 import type { Score } from './score.ts';

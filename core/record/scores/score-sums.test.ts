@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { sumWords } from '../../../words/en/scores.ts';
+import { sumWords } from '../../../words/en/record/scores.ts';
 import type { Score } from './score.ts';
 import { whoseWords } from './score.ts';
 import { scoreSums } from './score-sums.ts';

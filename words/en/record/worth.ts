@@ -1,9 +1,9 @@
-import type { Block } from '../../core/document/document.ts';
-import { perWords } from '../../core/record/scores/score-rate.ts';
-import type { Worth, WorthPace, WorthScore } from '../../core/record/adherence/worth.ts';
-import { formatScore } from '../../core/record/scores/score.ts';
-import { blockName } from '../../core/session/explain/explain.ts';
-import { plural } from '../../core/words/words.ts';
+import type { Block } from '../../../core/document/document.ts';
+import { perWords } from '../../../core/record/scores/score-rate.ts';
+import type { Worth, WorthPace, WorthScore } from '../../../core/record/adherence/worth.ts';
+import { formatScore } from '../../../core/record/scores/score.ts';
+import { blockName } from '../../../core/session/explain/explain.ts';
+import { plural } from '../../../core/words/words.ts';
 
 /** Of the movements, those that most was done of are named. */
 const MOST_NAMED = 3;

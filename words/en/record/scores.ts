@@ -1,7 +1,7 @@
-import type { Again } from '../../core/record/scores/again.ts';
-import type { ScoreSum } from '../../core/record/scores/score-sums.ts';
-import { formatScore } from '../../core/record/scores/score.ts';
-import { plural } from '../../core/words/words.ts';
+import type { Again } from '../../../core/record/scores/again.ts';
+import type { ScoreSum } from '../../../core/record/scores/score-sums.ts';
+import { formatScore } from '../../../core/record/scores/score.ts';
+import { plural } from '../../../core/words/words.ts';
 
 /** `38 reps against 36 reps: 2 reps more`. `withLess` also says by how much it was less: a coach reads that, a participant needn't. */
 export function againWords({ score, first, by }: Pick<Again, 'score' | 'first' | 'by'>, withLess: boolean): string {

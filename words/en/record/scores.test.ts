@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { scoresAgain } from '../../core/record/scores/again.ts';
-import type { Score } from '../../core/record/scores/score.ts';
+import { scoresAgain } from '../../../core/record/scores/again.ts';
+import type { Score } from '../../../core/record/scores/score.ts';
 import { againWords } from './scores.ts';
 
 const words = (score: Score, first: Score, perRound?: number) =>

@@ -1,10 +1,10 @@
-import type { PersonPace } from '../../core/pace/person-pace.ts';
-import { plannedFactor } from '../../core/pace/person-pace.ts';
-import type { Hurt } from '../../core/clock/clock.ts';
-import type { FewerFrom } from '../../core/clock/fewer.ts';
-import type { Outcome, RecordDetails, UsedLoad, UsedStep } from '../../core/record/record.ts';
-import { BODY_WORDS, REASON_WORDS } from '../../core/record/record.ts';
-import { plural } from '../../core/words/words.ts';
+import type { PersonPace } from '../../../core/pace/person-pace.ts';
+import { plannedFactor } from '../../../core/pace/person-pace.ts';
+import type { Hurt } from '../../../core/clock/clock.ts';
+import type { FewerFrom } from '../../../core/clock/fewer.ts';
+import type { Outcome, RecordDetails, UsedLoad, UsedStep } from '../../../core/record/record.ts';
+import { BODY_WORDS, REASON_WORDS } from '../../../core/record/record.ts';
+import { plural } from '../../../core/words/words.ts';
 
 /** What the words for effort are, 0 to 10 (own words; the scale is the 0-to-10 session scale, docs/formulas.md 2). */
 export const EFFORT_WORDS = [
