@@ -2,11 +2,11 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { DayPlace } from '../../core/calendar/day.ts';
-import { dayName, weekdayName } from '../../core/calendar/day.ts';
+import { dayKey, dayName, weekdayName } from '../../core/calendar/day.ts';
 import { buildTrackNote } from '../../core/progress/track/track-note.ts';
 import type { Theme } from '../../core/progress/programme-document.ts';
 import { THEMES } from '../../core/progress/programme-document.ts';
-import { makeTrack } from '../../core/progress/track/make-track.ts';
+import { makeTrack, recurring } from '../../core/progress/track/make-track.ts';
 import { formatLength } from '../../core/session/explain/explain.ts';
 import { ReadyPress } from './ready-press.tsx';
 import type { SpineDay } from '../shell/spine.tsx';
@@ -56,6 +56,7 @@ export function DayPanel({
       );
   };
   const asTrack = makeTrack(programme, place, tools.planner, plan.locked);
+  const recurs = recurring(programme, tools.planner, plan.locked).some((r) => dayKey(r.place) === dayKey(place));
   return (
     <section className="day-panel" aria-label="Day">
       <h2>
@@ -92,7 +93,7 @@ export function DayPanel({
         )}
         {asTrack && (
           <Button htmlType="button" onClick={() => propose(asTrack.edits, asTrack.words)}>
-            Make it a track
+            {recurs ? `Repeat it every ${weekday}` : 'Make it a track'}
           </Button>
         )}
         {day && !own && programme.tracks.length > 0 && (

@@ -4,7 +4,7 @@ import type { Plan } from './use-plan.ts';
 import { TrackRail } from './track/track-rail.tsx';
 import { ReadyPress } from './ready-press.tsx';
 import type { OpenDialog } from './plan-dialogs.tsx';
-import { PlanBeginning } from './plan-beginning.tsx';
+import { PlanBeginning, RecurOffers } from './plan-beginning.tsx';
 import { GuardList } from './guard-list.tsx';
 import type { PlanSpot } from './grid/plan-row.tsx';
 import { RetestWords } from './dialogs/small-dialogs.tsx';
@@ -91,8 +91,9 @@ export function PlanSide(props: PlanSideProps) {
           onEdit={() => onDialog({ kind: 'track', id: shownTrack.track.id })}
         />
       ) : (
-        <PlanBeginning plan={plan} writeBase={writeBase} />
+        programme.days.every((d) => d.text.trim() === '') && <PlanBeginning plan={plan} writeBase={writeBase} />
       )}
+      <RecurOffers plan={plan} except={place} />
       <RetestWords plan={plan} />
       <GuardList
         guards={plan.guards}

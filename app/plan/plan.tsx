@@ -15,6 +15,7 @@ import { ProposalBar } from './proposal-bar.tsx';
 import { usePlan } from './use-plan.ts';
 import { useGuardChanges } from './use-guard-changes.ts';
 import { plural } from '../../core/words/words.ts';
+import { FillPress } from './fill-press.tsx';
 import { ReadyPress } from './ready-press.tsx';
 import planCss from './plan.css?url';
 import { pageTitle } from '../parts/page-title.ts';
@@ -147,6 +148,7 @@ export default function PlanPage({ loaderData }: Route.ComponentProps) {
                   days={days.filter((d) => d.state === 'draft')}
                   words={(n) => `Mark ready all that was read: ${plural(n, 'day')}`}
                 />
+                <FillPress plan={plan} />
               </div>
             )}
             <p>

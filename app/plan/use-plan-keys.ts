@@ -4,6 +4,7 @@ import { makeTrack } from '../../core/progress/track/make-track.ts';
 import type { PlanSpot } from './grid/plan-row.tsx';
 import type { OpenDialog } from './plan-dialogs.tsx';
 import type { Plan } from './use-plan.ts';
+import { copiedWords } from '../../words/en/plan.ts';
 
 interface PlanKeys {
   readonly plan: Plan;
@@ -77,7 +78,7 @@ export function usePlanKeys({ plan, copied, onCopy, onDialog }: PlanKeys) {
         return true;
       case 'v':
         if (copied === undefined || copied === on.week) return false;
-        propose([{ kind: 'copy-week', from: copied, to: on.week }], `week ${copied} copied to week ${on.week}`);
+        propose([{ kind: 'copy-week', from: copied, to: on.week }], copiedWords(copied, [on.week]));
         return true;
       case 'l':
         if (isCommand) return false;

@@ -7,6 +7,8 @@ import { plural, wholeMinutes } from '../../core/words/words.ts';
 import { ReadyPress } from './ready-press.tsx';
 import type { SpineDay } from '../shell/spine.tsx';
 import type { Plan } from './use-plan.ts';
+import { emptyWeeksAfter } from '../../core/progress/edit/fill-weeks.ts';
+import { copiedWords, weeksWords } from '../../words/en/plan.ts';
 
 interface WeekPanelProps {
   readonly plan: Plan;
@@ -106,14 +108,13 @@ export function WeekPanel({ plan, week, programmeId, stored, copied, onCopy, onA
         {copied !== undefined && copied !== week && (
           <Button
             htmlType="button"
-            onClick={() =>
-              propose([{ kind: 'copy-week', from: copied, to: week }], `week ${copied} copied to week ${week}`)
-            }
+            onClick={() => propose([{ kind: 'copy-week', from: copied, to: week }], copiedWords(copied, [week]))}
           >
             Put week {copied} here
           </Button>
         )}
       </p>
+      {own.toWrite < own.days.filter(Boolean).length && <CopyToEmpty plan={plan} week={week} />}
       <p className="panel-tools small">
         <Button type="text" size="small" className="tool" onClick={toggle}>
           {own.isLighter ? 'not lighter' : 'make it lighter'}
@@ -156,5 +157,27 @@ export function WeekPanel({ plan, week, programmeId, stored, copied, onCopy, onA
         </Button>
       </p>
     </section>
+  );
+}
+
+/** Copies a week to all later weeks in which nothing is written yet. */
+function CopyToEmpty({ plan: { programme, locked, propose }, week }: { plan: Plan; week: number }) {
+  const empty = emptyWeeksAfter(programme, week, locked);
+  if (empty.length === 0) return null;
+  return (
+    <p className="panel-tools">
+      <Button
+        htmlType="button"
+        onClick={() =>
+          propose(
+            empty.map((to) => ({ kind: 'copy-week', from: week, to })),
+            copiedWords(week, empty),
+          )
+        }
+      >
+        Copy it to {empty.length === 1 ? '' : 'the empty '}
+        {weeksWords(empty)}
+      </Button>
+    </p>
   );
 }

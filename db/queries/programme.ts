@@ -224,17 +224,18 @@ export async function getDayById(db: Db, dayId: number, runId: number): Promise<
   return toDay(rows[0]);
 }
 
-/** An empty day at a place that had none. Somebody having been quicker is no error. */
+/** An empty day at a place that had none; whether it was made. Somebody having been quicker is no error. */
 export async function insertDay(
   db: Db,
   d: { workspaceId: number; programmeId: number; week: number; weekday: number; now: Date },
-): Promise<void> {
-  await db.query(
+): Promise<boolean> {
+  const { rowCount } = await db.query(
     `insert into day (workspace_id, programme_id, week, weekday, changed_at)
      values ($1::bigint, $2::bigint, $3::integer, $4::integer, $5::timestamptz)
      on conflict on constraint day_place_unique do nothing`,
     [d.workspaceId, d.programmeId, d.week, d.weekday, d.now],
   );
+  return rowCount === 1;
 }
 
 /** The day at a place, which nobody else changes until the transaction ends. Throws NotFoundError where there is none. */

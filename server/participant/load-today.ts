@@ -10,6 +10,7 @@ import { ownDayKey, parseOwnDay } from '../doors/personal-link.ts';
 import type { OpenDay, PersonView } from './person-view.ts';
 import { placeWords } from '../../words/en/days.ts';
 import { isOpen, loadPersonView, nextOpening, noteSeen, openDay } from './person-view.ts';
+import { loadWelcome } from './welcome.ts';
 import { nowMs } from '../config.ts';
 import { fitDay } from './fitted-view.ts';
 import type { WorkspaceBook } from '../write/workspace-book.ts';
@@ -80,6 +81,8 @@ export async function loadToday(db: pg.PoolClient, scope: LinkScope, request: Re
     ? beads.find((b) => b.week === place.week && b.weekday === place.weekday)
     : todaysBead(view, scope);
   const open = bead && openDay(view, bead, enrolment, place !== undefined);
+  // Before the day is noted as opened: whoever has opened nothing is new.
+  const welcome = isForKeeping(request) ? null : await loadWelcome(db, scope, view, search.get('new') === 'yes');
   if (open && !isForKeeping(request)) await noteSeen(db, scope, view, open, 'opened');
   const missed = beads
     .filter((b) => b.state === 'missed' && (b.closesMs === null || b.closesMs > nowMs()))
@@ -106,7 +109,7 @@ export async function loadToday(db: pg.PoolClient, scope: LinkScope, request: Re
       title: view.days.get(b.dayId)?.sent?.title ?? 'a session',
     })),
     others: await othersToday(db, scope),
-    isNew: search.get('new') === 'yes',
+    welcome,
     asked: enrolment.profile.contact.addressState === 'asked' ? enrolment.profile.address : null,
     liveTold: LIVE_TOLD[search.get('live') ?? ''] ?? null,
   };

@@ -109,7 +109,10 @@ describe('every morning, across the end of summer time', () => {
       for (const no of await luis.getByLabel('no', { exact: true }).all()) await no.check();
       await luis.getByLabel('I agree to that').check();
       await luis.getByRole('button', { name: 'Take part' }).click();
-      await luis.getByText(/^Welcome\./).waitFor();
+      await luis.getByRole('heading', { name: 'Welcome to Mornings' }).waitFor();
+      await luis.getByText(/coaches you. 3 sessions, from Saturday 24 October to Monday 26 October/).waitFor();
+      await luis.getByText('Three mornings, together.').waitFor();
+      expect(await findFaults(luis)).toEqual([]);
       await expect.poll(() => subjects(LUIS), SENT).toEqual(['Is this you? Mornings']);
       const confirm = linkIn((await inbox(LUIS))[0]!, /http:\S+\/confirm\/[\w-]+/);
       const page = await openPage(browser, PHONE);
@@ -117,6 +120,8 @@ describe('every morning, across the end of summer time', () => {
       expect(await findFaults(page)).toEqual([]);
       await page.getByRole('button', { name: 'Yes, send them here' }).click();
       await page.getByRole('heading', { name: 'Thank you' }).waitFor();
+      await page.getByRole('link', { name: 'Open your page' }).click();
+      await page.getByText(/Luis/).first().waitFor();
       await page.close();
     },
   );

@@ -218,7 +218,7 @@ describe('a four-week programme from an empty page, by pointer', () => {
       await page.getByRole('link', { name: 'Plan' }).click();
       await page.waitForURL('**/plan');
       await page.locator(`[data-cell="${key}"]`).click();
-      await page.getByRole('button', { name: 'Make it a track' }).click();
+      await page.getByRole('button', { name: /^Repeat it every/ }).click();
       await apply(/as a track on 4/);
       // A new track doesn't grow yet: what suits its form is offered, or a school chosen.
       await page.locator('.lever-offers').getByRole('button').first().waitFor();

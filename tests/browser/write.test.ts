@@ -255,8 +255,20 @@ describe('from elsewhere and to elsewhere', () => {
     await page.getByRole('button', { name: /^Fri week 8 Before/ }).click();
     await page.getByRole('button', { name: 'Replace “Before”' }).click();
     await page.getByText(/Copied to/).waitFor();
-    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Undo' }).last().click();
     await page.getByText('Friday, week 8 is as it was').waitFor();
+    // Several at once, one of them taken; one press has them all back.
+    const tuesday = page.getByRole('button', { name: /^Tue week 8/ });
+    await tuesday.click();
+    await page.getByRole('button', { name: /^Fri week 8 Before/ }).click();
+    await page.getByText('“Before” is replaced').waitFor();
+    await page.getByRole('button', { name: 'Copy to 2 days, replacing 1' }).click();
+    await page.getByText(/Copied to Tuesday, week 8, Friday, week 8/).waitFor();
+    await page.getByRole('button', { name: /^Tue week 8 Copied/ }).waitFor();
+    await page.getByRole('button', { name: 'Undo' }).last().click();
+    await page.getByText('Tuesday, week 8 and Friday, week 8 are as they were').waitFor();
+    await page.getByRole('button', { name: /^Fri week 8 Before/ }).waitFor();
+    expect(await tuesday.textContent()).toMatch(/^Tue week 8$/);
     await page.getByRole('button', { name: /^Thu week 8/ }).click();
     await page.getByRole('button', { name: 'Copy', exact: true }).click();
     await page.getByText(/Copied to Thursday/).waitFor();

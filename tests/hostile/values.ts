@@ -176,6 +176,25 @@ export const BAD_VALUES: readonly BadValue[] = [
     field: 'changeNote',
   },
   { name: 'NUL in a routine', path: '/routines', form: { name: NUL, text: 'Warm-up: flow\n5 squat' }, field: 'name' },
+  ...[
+    '',
+    'w1d8',
+    'w0d1',
+    'w1d1,w1d2',
+    'w1d1 Monday',
+    Array.from({ length: 61 }, (_, i) => `w${1 + (i % 9)}d${1 + Math.floor(i / 9)}`).join(' '),
+  ].map((toDay) => ({
+    name: `days to copy to: ${toDay.slice(0, 20)}`,
+    path: '/programmes/PROGRAMME/copy',
+    form: { text: 'x', toDay, toProgramme: '1' },
+  })),
+  ...['', 'null', '[]', '[{"key":"w1d1"}]', '[{"key":"w1d1","before":"x","revision":-1}]', '{"__proto__":[]}'].map(
+    (copied) => ({
+      name: `copies to take back: ${copied}`,
+      path: '/programmes/PROGRAMME/copy',
+      form: { intent: 'take-back', toProgramme: '1', copied },
+    }),
+  ),
   {
     name: 'NUL in a copied text',
     path: '/programmes/PROGRAMME/copy',

@@ -1,6 +1,7 @@
 import { data, Form } from 'react-router';
 import { confirmAddress, findAddressKey } from '../../../db/queries/doors/link.ts';
-import { nowMs } from '../../../server/config.ts';
+import { linkSecret, nowMs } from '../../../server/config.ts';
+import { pathInMessages } from '../../../server/participant/welcome.ts';
 import { inWorkspace, onDatabase } from '../../../server/database.ts';
 import { readForm } from '../../../server/http/read-body.ts';
 import { hashToken, isTokenShaped } from '../../../server/doors/token.ts';
@@ -29,11 +30,14 @@ export async function loader({ params }: Route.LoaderArgs) {
 }
 
 export async function action({ params, request }: Route.ActionArgs) {
-  const { workspaceId } = await keyOf(params.token);
+  const { workspaceId, personId } = await keyOf(params.token);
   await readForm(request);
-  const isDone = await inWorkspace(workspaceId, (db) => confirmAddress(db, hashToken(params.token), new Date(nowMs())));
-  if (!isDone) throw data({ kind: 'link' }, { status: 404 });
-  return { done: true };
+  const now = new Date(nowMs());
+  const page = await inWorkspace(workspaceId, async (db) => {
+    if (!(await confirmAddress(db, hashToken(params.token), now))) throw data({ kind: 'link' }, { status: 404 });
+    return pathInMessages(db, { workspaceId, personId, secret: linkSecret(), now });
+  });
+  return { page };
 }
 
 /** It was found until a moment ago: what was done stays said. */
@@ -46,6 +50,13 @@ export default function Confirm({ actionData }: Route.ComponentProps) {
         <>
           <h1>Thank you</h1>
           <p role="status">Your sessions come to this address from now on.</p>
+          {actionData.page && (
+            <p>
+              <a className="big-action" href={actionData.page}>
+                Open your page
+              </a>
+            </p>
+          )}
         </>
       ) : (
         <>

@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { withPersonalLink } from '../../../server/doors/personal-link.ts';
 import { toDaySession } from './day-session.ts';
+import { WelcomeWords } from './welcome.tsx';
 import { LiveCard } from './live-card.tsx';
 import { OwnStrand, ownBeads } from '../base/own-strand.tsx';
 import { DayView } from '../base/day-view.tsx';
@@ -39,7 +40,7 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
     why,
     live,
     others,
-    isNew,
+    welcome,
     asked,
     liveTold,
   } = loaderData;
@@ -47,13 +48,8 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
   const base = `/p/${params.token}`;
   return (
     <main className="person">
-      {isNew && (
-        <p className="notice" role="status">
-          Welcome. This page is yours: keep its address, it opens nothing for anybody else.
-          {asked !== null && ` A message is on its way to ${asked}: confirm it there, and your sessions come to it.`}
-        </p>
-      )}
-      {!isNew && asked !== null && (
+      {welcome && <WelcomeWords {...{ welcome, programmeTitle, asked, next }} />}
+      {!welcome && asked !== null && (
         <p className="notice">
           Messages wait until you confirm your address: look for ours at {asked}.{' '}
           <Link to={`${base}/me/messages`}>Change it</Link>

@@ -47,3 +47,27 @@ export function makeTrack(
     words: `${name} as a track on ${places.length} ${weekday}${places.length === 1 ? '' : 's'}`,
   };
 }
+
+/** A session that could be the same every week: where it stands, its name, and how many later days of its weekday wait to be written. */
+export interface Recurring {
+  readonly place: DayPlace;
+  readonly title: string;
+  readonly later: number;
+}
+
+/** The sessions outside of tracks that stand last on their weekday before days to write. Sent ones stay as they are, and so do sent days. */
+export function recurring(
+  programme: ProgrammeDocument,
+  planner: DayPlanner,
+  locked: ReadonlySet<string>,
+): readonly Recurring[] {
+  return programme.days.flatMap((day): Recurring[] => {
+    if (day.text.trim() === '' || day.track || locked.has(dayKey(day))) return [];
+    const later = programme.days.filter(
+      (d) => d.weekday === day.weekday && d.week > day.week && !locked.has(dayKey(d)),
+    );
+    const plan = planner.of(day.text);
+    if (!plan || later.length === 0 || later.some((d) => d.text.trim() !== '')) return [];
+    return [{ place: { week: day.week, weekday: day.weekday }, title: plan.title, later: later.length }];
+  });
+}

@@ -1,0 +1,58 @@
+import type pg from 'pg';
+import { formatDay } from '../../core/calendar/day.ts';
+import { listCoaches } from '../../db/queries/doors/coach.ts';
+import { messageLinkSalts } from '../../db/queries/doors/link.ts';
+import { deriveToken, makeSalt } from '../doors/derived-token.ts';
+import type { LinkScope } from '../doors/personal-link.ts';
+import type { PersonView } from './person-view.ts';
+
+/** What somebody reads when they come for the first time. */
+export interface Welcome {
+  readonly coachName: string;
+  /** What the coach says of it, as on the join page; empty where they said nothing. */
+  readonly about: string;
+  readonly sessions: number;
+  readonly weeks: number;
+  readonly firstWords: string;
+  readonly lastWords: string;
+}
+
+/**
+ * What to welcome somebody with: whoever has just joined, or has opened nothing and logged nothing yet. Null for everybody else, and where
+ * nothing is planned for them.
+ */
+export async function loadWelcome(
+  db: pg.PoolClient,
+  { enrolment }: LinkScope,
+  { strand, days }: PersonView,
+  hasJustJoined: boolean,
+): Promise<Welcome | null> {
+  const isKnown = [...days.values()].some((d) => d.record !== undefined || d.released?.opened || d.released?.begun);
+  const own = strand.beads.filter((b) => b.state !== 'before');
+  const [first, last] = [own[0], own.at(-1)];
+  if ((isKnown && !hasJustJoined) || !first || !last || enrolment.run.archivedAtMs !== null) return null;
+  const [coach] = await listCoaches(db);
+  return {
+    coachName: coach?.name ?? '',
+    about: enrolment.run.join.words,
+    sessions: own.length,
+    weeks: new Set(own.map((b) => b.week)).size,
+    firstWords: formatDay(first.date),
+    lastWords: formatDay(last.date),
+  };
+}
+
+/** The way to the page of somebody whose address was just confirmed: the link that each of their messages brings. */
+export async function pathInMessages(
+  db: pg.PoolClient,
+  { workspaceId, personId, secret, now }: { workspaceId: number; personId: number; secret: string; now: Date },
+): Promise<string | null> {
+  const salts = await messageLinkSalts(db, {
+    workspaceId,
+    personIds: [personId],
+    makeLink: () => makeSalt(secret, 'link'),
+    now,
+  });
+  const salt = salts.get(personId);
+  return salt === undefined ? null : `/p/${deriveToken(secret, 'link', salt)}`;
+}
