@@ -3,10 +3,12 @@ import { index, layout, route } from '@react-router/dev/routes';
 
 export default [
   index('shell/home.ts'),
-  route('sign-in', 'account/sign-in.tsx'),
-  route('sign-in/code', 'account/sign-in-code.tsx'),
-  route('forgot', 'account/forgot.tsx'),
-  route('door/:token', 'account/door.tsx'),
+  layout('account/door-layout.tsx', [
+    route('sign-in', 'account/sign-in.tsx'),
+    route('sign-in/code', 'account/sign-in-code.tsx'),
+    route('forgot', 'account/forgot.tsx'),
+    route('door/:token', 'account/door.tsx'),
+  ]),
   route('join/:code', 'participant/doors/join.tsx'),
   route('sign-out', 'account/sign-out.ts'),
   route('theme', 'shell/theme.ts'),

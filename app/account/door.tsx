@@ -1,3 +1,4 @@
+import { Button, Input } from 'antd';
 import { yupErrors } from '../../server/http/form-schema.ts';
 import { data, Form, redirect } from 'react-router';
 import { object, string } from 'yup';
@@ -135,7 +136,7 @@ export default function Door({ loaderData, actionData }: Route.ComponentProps) {
         {kind === 'invite' && (
           <>
             <label htmlFor="name">Your name</label>
-            <input
+            <Input
               id="name"
               name="name"
               autoComplete="name"
@@ -151,12 +152,13 @@ export default function Door({ loaderData, actionData }: Route.ComponentProps) {
         {kind !== 'address' && (
           <>
             <label htmlFor="password">A password</label>
-            <input
+            <Input
               id="password"
               name="password"
               type="password"
               autoComplete="new-password"
               aria-invalid={!!errors.password}
+              {...(!!errors.password && { status: 'error' as const })}
               aria-describedby="password-error"
             />
             <p className="field-error" id="password-error">
@@ -164,7 +166,9 @@ export default function Door({ loaderData, actionData }: Route.ComponentProps) {
             </p>
           </>
         )}
-        <button type="submit">{BUTTONS[kind]}</button>
+        <Button type="primary" htmlType="submit">
+          {BUTTONS[kind]}
+        </Button>
       </Form>
     </main>
   );

@@ -1,3 +1,4 @@
+import { Button, Input } from 'antd';
 import { COACH_CHANNEL } from '../../core/channels/channels.ts';
 import { randomUUID } from 'node:crypto';
 import { data, Form, Link } from 'react-router';
@@ -70,19 +71,22 @@ export default function Forgot({ actionData }: Route.ComponentProps) {
       ) : (
         <Form method="post" className="plain-form" noValidate>
           <label htmlFor="email">Your e-mail</label>
-          <input
+          <Input
             id="email"
             name="email"
             type="email"
             autoComplete="username"
             defaultValue={actionData?.email ?? ''}
             aria-invalid={!!actionData?.error}
+            {...(!!actionData?.error && { status: 'error' as const })}
             aria-describedby="email-error"
           />
           <p className="field-error" id="email-error">
             {actionData?.error}
           </p>
-          <button type="submit">Send me a link</button>
+          <Button type="primary" htmlType="submit">
+            Send me a link
+          </Button>
         </Form>
       )}
       <p>

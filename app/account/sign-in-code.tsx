@@ -1,3 +1,4 @@
+import { Button, Input } from 'antd';
 import { data, Form, Link, redirect, useNavigation } from 'react-router';
 import { findSession, safePath } from '../../server/doors/coach-session.ts';
 import { formText } from '../../server/http/form-text.ts';
@@ -46,20 +47,21 @@ export default function SignInCode({ actionData }: Route.ComponentProps) {
       <p className="soft">Write the six digits that your authenticator shows now. A recovery code does too, once.</p>
       <Form method="post" className="plain-form" noValidate>
         <label htmlFor="code">Code</label>
-        <input
+        <Input
           id="code"
           name="code"
           autoComplete="one-time-code"
           autoFocus
           aria-invalid={error !== ''}
+          {...(error !== '' && { status: 'error' as const })}
           aria-describedby="code-error"
         />
         <p className="field-error" id="code-error" role={error === '' ? undefined : 'alert'}>
           {error}
         </p>
-        <button type="submit" disabled={busy}>
+        <Button type="primary" htmlType="submit" loading={busy}>
           {busy ? 'Signing in …' : 'Sign in'}
-        </button>
+        </Button>
       </Form>
       <p className="soft">
         The phone is gone, and the recovery codes too? An owner of your workspace can remove you and invite you anew.

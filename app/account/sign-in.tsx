@@ -1,3 +1,4 @@
+import { Button, Input } from 'antd';
 import { yupErrors } from '../../server/http/form-schema.ts';
 import { Form, Link, redirect, data, useNavigation } from 'react-router';
 import { object, string } from 'yup';
@@ -72,33 +73,35 @@ export default function SignIn({ actionData }: Route.ComponentProps) {
           </p>
         )}
         <label htmlFor="email">E-mail</label>
-        <input
+        <Input
           id="email"
           name="email"
           type="email"
           autoComplete="username"
           defaultValue={actionData?.email ?? ''}
           aria-invalid={!!errors.email}
+          {...(!!errors.email && { status: 'error' as const })}
           aria-describedby="email-error"
         />
         <p className="field-error" id="email-error">
           {errors.email}
         </p>
         <label htmlFor="password">Password</label>
-        <input
+        <Input
           id="password"
           name="password"
           type="password"
           autoComplete="current-password"
           aria-invalid={!!errors.password}
+          {...(!!errors.password && { status: 'error' as const })}
           aria-describedby="password-error"
         />
         <p className="field-error" id="password-error">
           {errors.password}
         </p>
-        <button type="submit" disabled={busy}>
+        <Button type="primary" htmlType="submit" loading={busy}>
           {busy ? 'Signing in …' : 'Sign in'}
-        </button>
+        </Button>
       </Form>
       <p>
         <Link to="/forgot">I forgot my password</Link>

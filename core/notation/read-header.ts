@@ -102,7 +102,7 @@ function failUnknown(cursor: Cursor, token: Token): never {
   const words = cutLetters(cursor.slice(cursor.at, end), 60);
   return cursor.fail(
     'unknown-clause',
-    `“${words}” is no clause of a block header.`,
+    `“${words}” isn’t known in the first line of a block.`,
     nearestWords(token.kind === 'word' ? token.text : words, CLAUSE_WORDS),
     token,
     token.kind === 'word' ? token : cursor.tokens[end - 1],

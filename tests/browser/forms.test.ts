@@ -242,7 +242,7 @@ describe('a session of many forms, from the writer to Follow up', () => {
   test('6 and 7: what suits the form is offered, and a lighter week is passed by at its point', async () => {
     await write('w1d5', 'Title: Up and down\n\nMain: pyramid +3 in 0:20 rest 0:20\nbear crawl\nchair dip\n');
     await coach.goto(`${programmeUrl}/plan?at=w1d5`);
-    await coach.getByRole('button', { name: 'Make it a track' }).click();
+    await coach.getByRole('button', { name: /^(Make it a track|Repeat it every)/ }).click();
     await coach.getByRole('button', { name: 'step +1 more a week' }).click();
     await expect
       .poll(() => coach.getByRole('slider', { name: 'step, week 2' }).getAttribute('aria-valuetext'), SOON)
