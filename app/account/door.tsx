@@ -166,7 +166,7 @@ export default function Door({ loaderData, actionData }: Route.ComponentProps) {
             </p>
           </>
         )}
-        <Button type="primary" htmlType="submit">
+        <Button type="primary" size="large" block htmlType="submit">
           {BUTTONS[kind]}
         </Button>
       </Form>

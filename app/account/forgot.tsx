@@ -84,7 +84,7 @@ export default function Forgot({ actionData }: Route.ComponentProps) {
           <p className="field-error" id="email-error">
             {actionData?.error}
           </p>
-          <Button type="primary" htmlType="submit">
+          <Button type="primary" size="large" block htmlType="submit">
             Send me a link
           </Button>
         </Form>

@@ -59,7 +59,7 @@ export default function SignInCode({ actionData }: Route.ComponentProps) {
         <p className="field-error" id="code-error" role={error === '' ? undefined : 'alert'}>
           {error}
         </p>
-        <Button type="primary" htmlType="submit" loading={busy}>
+        <Button type="primary" size="large" block htmlType="submit" loading={busy}>
           {busy ? 'Signing in …' : 'Sign in'}
         </Button>
       </Form>

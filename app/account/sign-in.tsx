@@ -99,7 +99,7 @@ export default function SignIn({ actionData }: Route.ComponentProps) {
         <p className="field-error" id="password-error">
           {errors.password}
         </p>
-        <Button type="primary" htmlType="submit" loading={busy}>
+        <Button type="primary" size="large" block htmlType="submit" loading={busy}>
           {busy ? 'Signing in …' : 'Sign in'}
         </Button>
       </Form>

@@ -101,43 +101,65 @@ describe('a phone, upright and sideways', () => {
   });
 
   test.each([
-    [320, 480],
-    [844, 390],
-    [390, 844],
-  ])('at %i x %i the clock has time, movement, number, next and every button on one screen', async (width, height) => {
-    const page = await openPage(browser, { ...PHONE, viewport: { width, height } });
-    await page.goto(`${link}/w1d1/clock`);
-    await page.clock.install();
-    await page.getByRole('button', { name: 'Start', exact: true }).click();
-    // The button that started it is gone; what it says now has the focus.
-    await expect.poll(() => page.evaluate(() => document.activeElement?.tagName), SOON).toBe('H1');
-    const isWhole = () =>
-      page.evaluate(() => {
-        const parts = [
-          ...document.querySelectorAll('.clock h1, .clock-digits, .clock-next, .clock-now, .clock button, .clock a'),
-        ];
-        return parts
-          .filter((e) => {
-            const box = e.getBoundingClientRect();
-            return (
-              box.width > 0 &&
-              (box.top < -0.5 || box.left < -0.5 || box.bottom > innerHeight + 0.5 || box.right > innerWidth + 0.5)
+    [320, 480, 100],
+    [844, 390, 100],
+    [390, 844, 100],
+    [320, 640, 150],
+    [390, 844, 200],
+    [430, 932, 200],
+    [844, 390, 200],
+  ])(
+    'at %i x %i, text at %i per cent, the clock has time, movement, number, next and every button on one screen',
+    async (width, height, percent) => {
+      const page = await openPage(browser, { ...PHONE, viewport: { width, height } });
+      await page.addInitScript((size) => {
+        addEventListener('DOMContentLoaded', () => (document.documentElement.style.fontSize = size));
+      }, `${percent}%`);
+      await page.goto(`${link}/w1d1/clock`);
+      await page.clock.install();
+      await page.getByRole('button', { name: 'Start', exact: true }).click();
+      // The button that started it is gone; what it says now has the focus.
+      await expect.poll(() => page.evaluate(() => document.activeElement?.tagName), SOON).toBe('H1');
+      const isWhole = () =>
+        page.evaluate(() => {
+          const parts = [
+            ...document.querySelectorAll('.clock h1, .clock-digits, .clock-next, .clock-now, .clock button, .clock a'),
+          ];
+          return parts
+            .filter((e) => {
+              const box = e.getBoundingClientRect();
+              // What stands above the buttons is cut where they begin.
+              const end = e.closest('.clock-body')?.getBoundingClientRect().bottom ?? innerHeight;
+              return (
+                box.width > 0 &&
+                (box.top < -0.5 || box.left < -0.5 || box.bottom > end + 0.5 || box.right > innerWidth + 0.5)
+              );
+            })
+            .map(
+              (e) =>
+                `${e.className || e.tagName} ${(e.textContent ?? '').slice(0, 20)} ${Math.round(e.getBoundingClientRect().bottom)} of ${Math.round(e.closest('.clock-body')?.getBoundingClientRect().bottom ?? 0)}`,
             );
-          })
-          .map((e) => `${e.className || e.tagName} ${(e.textContent ?? '').slice(0, 20)}`);
-      });
-    for (const step of [5200, 1000, 40_000, 20_000, 20_500]) {
-      await page.clock.runFor(step);
+        });
+      for (const step of [5200, 1000, 40_000, 20_000, 20_500]) {
+        await page.clock.runFor(step);
+        expect(await isWhole()).toEqual([]);
+        const [count, time] = await page.evaluate(() =>
+          ['.clock-now b', '.clock-digits'].map((of) => {
+            const shown = document.querySelector(of);
+            return shown ? parseFloat(getComputedStyle(shown).fontSize) : 0;
+          }),
+        );
+        expect(Math.abs(count! - time!)).toBeGreaterThan(8);
+        const sizes = await page.evaluate(() =>
+          [...document.querySelectorAll('.clock-foot button')].map((b) => Math.round(b.getBoundingClientRect().height)),
+        );
+        expect(Math.min(...sizes)).toBeGreaterThanOrEqual(width === 320 ? 44 : 48);
+      }
+      await page.getByRole('button', { name: 'pause' }).click();
       expect(await isWhole()).toEqual([]);
-      const sizes = await page.evaluate(() =>
-        [...document.querySelectorAll('.clock-foot button')].map((b) => Math.round(b.getBoundingClientRect().height)),
-      );
-      expect(Math.min(...sizes)).toBeGreaterThanOrEqual(width === 320 ? 44 : 48);
-    }
-    await page.getByRole('button', { name: 'pause' }).click();
-    expect(await isWhole()).toEqual([]);
-    await page.close();
-  });
+      await page.close();
+    },
+  );
 
   test('sides are said with their count, and which it is now; without a voice a screen reader hears what comes', async () => {
     const page = await openPage(browser, PHONE);
