@@ -20,6 +20,8 @@ export interface LiveWords {
   readonly came: boolean;
   /** It goes on now, or soon: who is there says so. */
   readonly isNow: boolean;
+  /** Within a day from now, or on: it is what they came for. */
+  readonly isNear: boolean;
   /** There is no room for another. */
   readonly isFull: boolean;
   readonly left: number | null;
@@ -48,6 +50,7 @@ export const doneByBeingThere = (r: {
 });
 
 const SOON_MS = 30 * 60_000;
+const NEAR_MS = 24 * 3600_000;
 const AFTERWARDS_MS = 3 * 3600_000;
 
 /** The next live session of someone's days, or the one that goes on; undefined where there is none. */
@@ -71,6 +74,7 @@ export const describeLive = (live: Live, key: string, timeZone: string): LiveWor
     answer: live.answer,
     came: live.came,
     isNow: live.atMs - SOON_MS <= nowMs() && nowMs() <= live.atMs + live.minutes * 60_000 + AFTERWARDS_MS,
+    isNear: live.atMs - NEAR_MS <= nowMs(),
     isFull: left === 0 && live.answer !== 'yes',
     left,
   };

@@ -46,6 +46,17 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
   } = loaderData;
   const beads = useMemo(() => ownBeads(days, strand), [days, strand]);
   const base = `/p/${params.token}`;
+  // On top while it is near, at the end of the page before.
+  const liveCard = (
+    <>
+      {liveTold && (
+        <p className="notice bad" role="alert">
+          {liveTold}
+        </p>
+      )}
+      {live && <LiveCard live={live} base={base} />}
+    </>
+  );
   return (
     <main className="person">
       {welcome && <WelcomeWords {...{ welcome, programmeTitle, asked, next }} />}
@@ -60,6 +71,7 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
           Before you start: please see a clinician first. <Link to={`${base}/me/health`}>Why, and what then</Link>
         </p>
       )}
+      {live?.isNear && liveCard}
       {session ? (
         <DayView
           base={base}
@@ -110,12 +122,7 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
           </ul>
         </section>
       )}
-      {liveTold && (
-        <p className="notice bad" role="alert">
-          {liveTold}
-        </p>
-      )}
-      {live && <LiveCard live={live} base={base} />}
+      {!live?.isNear && liveCard}
       <OwnStrand beads={beads} base={base} firstWeekday={loaderData.firstWeekday} />
       <p className="small me-door">
         <Link to={`${base}/weeks`}>My weeks and my numbers</Link>{' '}
