@@ -17,8 +17,7 @@ export function DemandBars({ movement }: { movement: Movement }) {
     <svg
       className="demand"
       viewBox="0 0 64 16"
-      width="64"
-      height="16"
+      preserveAspectRatio="none"
       role="img"
       aria-label={words === '' ? 'asks for little' : `asks for ${words}`}
     >

@@ -126,8 +126,8 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
         </Checkbox>
       </div>
       <p className="soft small movement-key">
-        Bars: {JOINTS.join(', ')}; full colour where much is asked. On the right, how often it stands in the last{' '}
-        {USAGE_WEEKS} weeks.
+        A bar is how much is asked of that place, in full colour where it is much. In use: on how many days of these{' '}
+        {USAGE_WEEKS} weeks it stands.
       </p>
       <div className={chosen || edit === 'new' || isOnScales ? 'people-columns' : ''}>
         <MovementList
@@ -254,33 +254,64 @@ function MovementList({ movements, library, usage, chosen, columns: wanted, link
   if (movements.length === 0)
     return <p className="soft">Nothing like that. Take a filter away, or add the movement.</p>;
   return (
-    <div ref={attach} style={{ height: heightPx, position: 'relative' }}>
-      <ul className="movement-list" aria-label={plural(movements.length, 'movement')}>
-        {rows.flatMap(({ index, topPx }) =>
-          movements.slice(index * columns, (index + 1) * columns).map((m, column) => {
-            const days = usage.get(m.id)?.days.length ?? 0;
-            return (
-              <li
-                key={m.id}
-                style={{ top: topPx, height: ROW_PX, left: `${(100 * column) / columns}%`, width: `${100 / columns}%` }}
-                aria-setsize={movements.length}
-                aria-posinset={index * columns + column + 1}
-              >
-                <Link to={linkTo(m.id)} preventScrollReset aria-current={m === chosen || undefined}>
-                  {m.name}
-                </Link>
-                <span className="soft small">
-                  {[...(library.findOnShelf(m.id) ? [] : ['read from the name']), m.pattern, m.position, ...m.kit].join(
-                    ', ',
-                  )}
-                </span>
-                <DemandBars movement={m} />
-                <span className="small num">{days > 0 ? plural(days, 'day') : ''}</span>
-              </li>
-            );
-          }),
-        )}
-      </ul>
+    <>
+      <ListHeads columns={columns} />
+      <div ref={attach} style={{ height: heightPx, position: 'relative' }}>
+        <ul className="movement-list" aria-label={plural(movements.length, 'movement')}>
+          {rows.flatMap(({ index, topPx }) =>
+            movements.slice(index * columns, (index + 1) * columns).map((m, column) => {
+              const days = usage.get(m.id)?.days.length ?? 0;
+              return (
+                <li
+                  key={m.id}
+                  style={{
+                    top: topPx,
+                    height: ROW_PX,
+                    left: `${(100 * column) / columns}%`,
+                    width: `${100 / columns}%`,
+                  }}
+                  aria-setsize={movements.length}
+                  aria-posinset={index * columns + column + 1}
+                >
+                  <Link to={linkTo(m.id)} preventScrollReset aria-current={m === chosen || undefined}>
+                    {m.name}
+                  </Link>
+                  <span className="soft small">
+                    {[
+                      ...(library.findOnShelf(m.id) ? [] : ['read from the name']),
+                      m.pattern,
+                      m.position,
+                      ...m.kit,
+                    ].join(', ')}
+                  </span>
+                  <DemandBars movement={m} />
+                  <span className="small num">{days > 0 ? plural(days, 'day') : ''}</span>
+                </li>
+              );
+            }),
+          )}
+        </ul>
+      </div>
+    </>
+  );
+}
+
+/** Above the list, which bar is which and what the days are; the bars' own words are with each of them. */
+function ListHeads({ columns }: { columns: number }) {
+  return (
+    <div className="movement-heads soft" style={{ gridTemplateColumns: `repeat(${columns}, 1fr)` }} aria-hidden="true">
+      {Array.from({ length: columns }, (_, i) => (
+        <div key={i}>
+          <span />
+          <span />
+          <span className="demand-words">
+            {JOINTS.map((joint) => (
+              <i key={joint}>{joint}</i>
+            ))}
+          </span>
+          <span className="num">in use</span>
+        </div>
+      ))}
     </div>
   );
 }

@@ -290,6 +290,13 @@ describe('every morning, across the end of summer time', () => {
       await ana.goto(link);
       // 18:00 in Lisbon is seven in the morning of the day after in Auckland.
       await ana.getByText('Wednesday 28 October, 07:00').waitFor();
+      // On top from a day before on: it stands after the heading of the page until then.
+      const isOnTop = () =>
+        ana.evaluate(() => {
+          const [card, heading] = [document.querySelector('.live-card')!, document.querySelector('h1')!];
+          return (card.compareDocumentPosition(heading) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0;
+        });
+      expect(await isOnTop()).toBe(false);
       await ana.getByRole('button', { name: 'I come', exact: true }).click();
       await expect
         .poll(() => ana.getByRole('button', { name: 'I come', exact: true }).getAttribute('aria-pressed'))
@@ -302,6 +309,7 @@ describe('every morning, across the end of summer time', () => {
       await expect.poll(() => subjects(ANA), SENT).toContainEqual('Live soon: Together');
       moveClock('2026-10-27T18:05:00Z');
       await ana.goto(link);
+      expect(await isOnTop()).toBe(true);
       await ana.getByLabel('The code that the room sees').fill('AAAA');
       await ana.getByRole('button', { name: 'I am here' }).click();
       await ana.getByText('That is not the code of the room.').waitFor();
