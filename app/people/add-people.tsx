@@ -5,7 +5,8 @@ import { useEffect, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
 import type { DayDate } from '../../core/calendar/day.ts';
 import type { PeopleDefaults } from '../../core/exchange/people/read-people.ts';
-import { PEOPLE_COLUMNS, readPeople } from '../../core/exchange/people/read-people.ts';
+import { PEOPLE_COLUMNS } from '../../core/exchange/people/column-names.ts';
+import { readPeople } from '../../core/exchange/people/read-people.ts';
 import { SPARE_WORDS } from '../../core/movement/spare.ts';
 import { plural } from '../../core/words/words.ts';
 import type { action } from './new-people.ts';
@@ -94,7 +95,8 @@ function PeopleFields({ state }: { state: AddPeopleState }) {
         <summary>A list from elsewhere</summary>
         <p className="soft">
           An address or a group may stand beside each name. A table is read too, with a header line:{' '}
-          {PEOPLE_COLUMNS.join(', ')}. Only the name is needed; several things in a cell are parted by “;”.
+          {PEOPLE_COLUMNS.join(', ')}. In other languages too (Vorname, Équipe, Correo …). Only the name is needed;
+          several things in a cell are parted by “;”.
         </p>
         <FilePick
           label="A list of people"

@@ -10,6 +10,8 @@ import type { Level } from '../../movement/fit-movement.ts';
 import type { Pattern } from '../../movement/movement.ts';
 import { PATTERNS } from '../../movement/movement.ts';
 import type { Spare } from '../../movement/spare.ts';
+import type { Column } from './column-names.ts';
+import { columnOf } from './column-names.ts';
 import { capitalized } from '../../words/words.ts';
 import { isSpare, SPARE_WORDS, SPARES } from '../../movement/spare.ts';
 
@@ -41,52 +43,15 @@ export interface ReadPeople {
   readonly unknownColumns: readonly string[];
 }
 
-export const PEOPLE_COLUMNS = [
-  'name',
-  'group',
-  'time zone',
-  'joined',
-  'address',
-  'kit',
-  'avoid',
-  'level',
-  'swaps',
-] as const;
-const OTHER_SPELLINGS: Record<string, (typeof PEOPLE_COLUMNS)[number]> = {
-  zone: 'time zone',
-  timezone: 'time zone',
-  since: 'joined',
-  email: 'address',
-  'e-mail': 'address',
-  channel: 'address',
-  phone: 'address',
-  detail: 'group',
-  team: 'group',
-  branch: 'group',
-  instrument: 'group',
-  spare: 'avoid',
-  spares: 'avoid',
-  'to spare': 'avoid',
-  levels: 'level',
-  swap: 'swaps',
-};
 export const MAX_PEOPLE_ROWS = 400;
 const MAX_TEXT = 200_000;
 const TOO_MANY = `At most ${MAX_PEOPLE_ROWS} people at a time; these are more.`;
 
-type Column = (typeof PEOPLE_COLUMNS)[number];
 /** What is taken where nothing is said. */
 export interface PeopleDefaults {
   readonly timeZone: string;
   readonly joinedOn: DayDate;
 }
-
-const columnOf = (cell: string): Column | undefined => {
-  const key = cell.trim().toLowerCase().replaceAll('_', ' ');
-  return (
-    PEOPLE_COLUMNS.find((k) => k === key) ?? (Object.hasOwn(OTHER_SPELLINGS, key) ? OTHER_SPELLINGS[key] : undefined)
-  );
-};
 
 /**
  * Reads people as they are pasted: a line each, a name alone or with an address, a group or a time zone beside it (`Ada Fennick,
@@ -127,7 +92,8 @@ export function readPeople(
   const [header = [], ...body] = parsed.data;
   const columns = header.map(columnOf);
   const unknownColumns = header.filter((c, i) => columns[i] === undefined && c.trim() !== '');
-  if (!columns.includes('name')) return refused('A column “name” is missing in the first line.', unknownColumns);
+  if (!columns.includes('name') && !columns.includes('last name'))
+    return refused('A column “name” is missing in the first line.', unknownColumns);
   const twice = columns.find((c, i) => c !== undefined && columns.indexOf(c) !== i);
   if (twice) return refused(`The column “${twice}” stands there twice.`, unknownColumns);
   if (body.length > MAX_PEOPLE_ROWS) return refused(TOO_MANY, unknownColumns);
@@ -199,7 +165,7 @@ function readRow(
 ): PersonRow {
   const errors: { column: string; message: string }[] = [];
   const push = (column: string, message: string) => void errors.push({ column, message });
-  const name = cell('name');
+  const name = [cell('name'), cell('last name')].filter(Boolean).join(' ');
   if (name === '') push('name', 'A name is missing.');
   else if (countLetters(name) > 80) push('name', 'A name has at most 80 letters.');
   else if (seen.has(name.toLowerCase())) push('name', `“${name}” is there already.`);

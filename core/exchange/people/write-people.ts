@@ -1,7 +1,7 @@
 import type { MovementLibrary } from '../../movement/library.ts';
 import { PATTERNS } from '../../movement/movement.ts';
 import type { NewPerson } from './read-people.ts';
-import type { PEOPLE_COLUMNS } from './read-people.ts';
+import type { PEOPLE_COLUMNS } from './column-names.ts';
 
 /** A row of a roster: a text for each of its columns. */
 export type RosterLine = Readonly<Record<(typeof PEOPLE_COLUMNS)[number], string>>;
