@@ -1,5 +1,5 @@
 import { writeBundle, zipBundle } from '../../core/exchange/programme-bundle.ts';
-import { formatProgramme } from '../../core/exchange/programme-json.ts';
+import { formatProgramme } from '../../core/exchange/writing/write-programme.ts';
 import { getPlan } from '../../db/queries/plan.ts';
 import { costlyByCoach, countRead } from '../../server/http/limits/costly-reads.ts';
 import { withProgramme } from '../../server/doors/coach-scope.ts';

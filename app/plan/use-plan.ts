@@ -1,6 +1,6 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useFetcher } from 'react-router';
-import { toEditsJson } from '../../core/exchange/programme-edit-json.ts';
+import { toEditsJson } from '../../core/exchange/writing/write-edits.ts';
 import { applyProgrammeEdits } from '../../core/progress/edit/apply-programme-edit.ts';
 import { findDifferences, isNoDifference } from '../../core/progress/edit/find-differences.ts';
 import { findGuards } from '../../core/progress/guards/find-guards.ts';

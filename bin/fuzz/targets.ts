@@ -1,7 +1,8 @@
 import type { DayDate } from '../../core/calendar/day.ts';
 import { readBundle, writeBundle } from '../../core/exchange/programme-bundle.ts';
 import { readEditsJson } from '../../core/exchange/programme-edit-json.ts';
-import { formatProgramme, parseProgramme } from '../../core/exchange/programme-json.ts';
+import { parseProgramme } from '../../core/exchange/programme-json.ts';
+import { formatProgramme } from '../../core/exchange/writing/write-programme.ts';
 import { readCalendar } from '../../core/exchange/read-calendar.ts';
 import { readPeople } from '../../core/exchange/people/read-people.ts';
 import { baseLibrary } from '../../core/movement/library.ts';

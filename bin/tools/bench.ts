@@ -8,7 +8,7 @@ import { readName } from '../../core/movement/name/read-name.ts';
 import { NASTY_PIECES, nastyText } from '../../core/notation/nasty-text-fixture.ts';
 import { parseSession } from '../../core/notation/read-session.ts';
 import type { DayDate } from '../../core/calendar/day.ts';
-import { formatProgramme } from '../../core/exchange/programme-json.ts';
+import { formatProgramme } from '../../core/exchange/writing/write-programme.ts';
 import { buildArrangeScope } from '../../core/progress/arrange/arrange-scope.ts';
 import { arrangeWeek } from '../../core/progress/arrange/arrange-week.ts';
 import { createDayPlanner } from '../../core/progress/day-plan.ts';

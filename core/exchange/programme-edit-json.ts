@@ -1,30 +1,15 @@
 import type { DayPlace } from '../calendar/day.ts';
 import { MAX_WEEKS } from '../calendar/day.ts';
 import type { ProgrammeEdit } from '../progress/edit/programme-edit.ts';
-import type { ProgrammeDocument, Track } from '../progress/programme-document.ts';
+import type { ProgrammeDocument } from '../progress/programme-document.ts';
 import { emptyProgramme, isTheme } from '../progress/programme-document.ts';
 import { parseJson } from './parse-json.ts';
 import type { Result } from '../result.ts';
 import { done, refused } from '../result.ts';
-import { readProgrammeValue, toProgrammeJson } from './programme-json.ts';
-
-/** Edits as they go over the wire: tracks and programmes as in a programme's file, all else as it is. */
-export const toEditsJson = (edits: readonly ProgrammeEdit[]): string =>
-  JSON.stringify(
-    edits.map((edit) => {
-      switch (edit.kind) {
-        case 'set-track':
-          return { kind: edit.kind, track: trackJson(edit.track) };
-        case 'replace':
-          return { kind: edit.kind, programme: toProgrammeJson(edit.programme) };
-        default:
-          return edit;
-      }
-    }),
-  );
+import { readProgrammeValue } from './programme-json.ts';
+import { toProgrammeJson } from './writing/write-programme.ts';
 
 const BLANK = emptyProgramme({ title: 'x', weeks: 1, weekdays: [] });
-const trackJson = (track: Track): unknown => (toProgrammeJson({ ...BLANK, tracks: [track] }).tracks as unknown[])[0];
 
 /** A programme's file with one part of it: what reads a file reads the part. */
 function readPart(part: object): ProgrammeDocument | string {

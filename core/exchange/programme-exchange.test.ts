@@ -9,7 +9,8 @@ import type { ProgrammeDocument } from '../progress/programme-document.ts';
 import { THEMES } from '../progress/programme-document.ts';
 import { SCHOOL_IDS } from '../progress/track/schools.ts';
 import { readBundle, unzipBundle, writeBundle, zipBundle } from './programme-bundle.ts';
-import { formatProgramme, parseProgramme, readProgrammeValue, toProgrammeJson } from './programme-json.ts';
+import { parseProgramme, readProgrammeValue } from './programme-json.ts';
+import { formatProgramme, toProgrammeJson } from './writing/write-programme.ts';
 import { runs } from '../../tests/long.ts';
 
 const schema = JSON.parse(readFileSync(new URL('../../docs/programme.schema.json', import.meta.url), 'utf8')) as object;

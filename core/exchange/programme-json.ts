@@ -4,16 +4,15 @@ import { dayKey, MAX_WEEKS, parseDayDate } from '../calendar/day.ts';
 import { hasAtMost } from '../letters.ts';
 import { MAX_TEXT_BYTES } from '../notation/parse.ts';
 import { isGuardCode } from '../progress/guards/guard.ts';
-import { printRule, readRule } from '../progress/levers/lever-text.ts';
+import { readRule } from '../progress/levers/lever-text.ts';
 import type { BlockedDay, ProgrammeDay, ProgrammeDocument, Theme, Track } from '../progress/programme-document.ts';
 import { byPlace, MAX_TRACKS, THEMES } from '../progress/programme-document.ts';
 import type { LeverRule } from '../progress/track/schedule.ts';
 import type { SchoolId } from '../progress/track/schools.ts';
 import { SCHOOL_IDS } from '../progress/track/schools.ts';
 import { parseJson } from './parse-json.ts';
+import { PROGRAMME_FORMAT, PROGRAMME_VERSION } from './writing/write-programme.ts';
 
-export const PROGRAMME_FORMAT = 'ysodos-programme';
-export const PROGRAMME_VERSION = 1;
 /** A year of six sessions a week has a third of it. */
 export const MAX_PROGRAMME_BYTES = 1_500_000;
 
@@ -26,43 +25,6 @@ export interface ProgrammeIssue {
 export type ReadProgramme =
   | { readonly status: 'read'; readonly programme: ProgrammeDocument }
   | { readonly status: 'refused'; readonly issues: readonly ProgrammeIssue[] };
-
-/** A programme as the plain object of docs/programme.schema.json; unknown fields that were read are written back. */
-export function toProgrammeJson(programme: ProgrammeDocument): Record<string, unknown> {
-  const { extra, tracks, days, blocked, themes, ...known } = programme;
-  return {
-    ...extra,
-    format: PROGRAMME_FORMAT,
-    version: PROGRAMME_VERSION,
-    title: known.title,
-    weeks: known.weeks,
-    ...(known.firstWeekday !== 1 && { firstWeekday: known.firstWeekday }),
-    lighter: known.lighter,
-    themes,
-    tracks: tracks.map(({ extra: own, levers, ...t }) => ({
-      ...own,
-      id: t.id,
-      name: t.name,
-      school: t.school,
-      levers: levers.map(printRule),
-      text: t.text,
-    })),
-    days: days.map(({ extra: own, track, ...d }) => ({
-      ...own,
-      week: d.week,
-      weekday: d.weekday,
-      ...(d.theme && { theme: d.theme }),
-      ...(track && { track: { id: track.id, week: track.week, pinned: track.isPinned } }),
-      text: d.text,
-    })),
-    blocked: blocked.map(({ extra: own, ...b }) => ({ ...own, ...b })),
-    guards: known.guards,
-  };
-}
-
-/** One JSON document, indented; reading it gives the same programme. */
-export const formatProgramme = (programme: ProgrammeDocument): string =>
-  `${JSON.stringify(toProgrammeJson(programme), null, 2)}\n`;
 
 const line = (most: number) =>
   string()

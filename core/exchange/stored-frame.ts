@@ -1,6 +1,7 @@
 import type { ProgrammeDocument } from '../progress/programme-document.ts';
 import { emptyProgramme } from '../progress/programme-document.ts';
-import { readProgrammeValue, toProgrammeJson } from './programme-json.ts';
+import { readProgrammeValue } from './programme-json.ts';
+import { toProgrammeJson } from './writing/write-programme.ts';
 
 /** What of a programme isn't in its days. */
 export type PlanFrame = Omit<ProgrammeDocument, 'days'>;

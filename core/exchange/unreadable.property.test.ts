@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { makeProgramme } from '../progress/programme-fixture.ts';
 import { readBundle, unzipBundle, writeBundle, zipBundle } from './programme-bundle.ts';
 import { readEditsJson } from './programme-edit-json.ts';
-import { parseProgramme, readProgrammeValue, toProgrammeJson } from './programme-json.ts';
+import { parseProgramme, readProgrammeValue } from './programme-json.ts';
+import { toProgrammeJson } from './writing/write-programme.ts';
 import { readCalendar } from './read-calendar.ts';
 import { runs } from '../../tests/long.ts';
 

@@ -4,7 +4,7 @@ import type pg from 'pg';
 import { cutLetters } from '../../core/letters.ts';
 import { data } from 'react-router';
 import { readEditsJson, withoutDates } from '../../core/exchange/programme-edit-json.ts';
-import { toProgrammeJson } from '../../core/exchange/programme-json.ts';
+import { toProgrammeJson } from '../../core/exchange/writing/write-programme.ts';
 import { getPlan } from '../../db/queries/plan.ts';
 import { upsertTemplate } from '../../db/queries/template.ts';
 import { type ProgrammeScope } from '../doors/coach-scope.ts';

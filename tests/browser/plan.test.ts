@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { yearProgramme } from '../../bin/tools/year-programme.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
 import { createTrackBook, regenerate } from '../../core/progress/edit/regenerate.ts';
-import { formatProgramme } from '../../core/exchange/programme-json.ts';
+import { formatProgramme } from '../../core/exchange/writing/write-programme.ts';
 import { unzipBundle, zipBundle } from '../../core/exchange/programme-bundle.ts';
 import { choicesOf, choose, openBrowser, openPage, signIn, SOON, writeText } from './helpers.ts';
 

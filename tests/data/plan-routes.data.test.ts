@@ -1,8 +1,9 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { DayDate } from '../../core/calendar/day.ts';
 import { readBundle, unzipBundle } from '../../core/exchange/programme-bundle.ts';
-import { parseProgramme, formatProgramme } from '../../core/exchange/programme-json.ts';
-import { toEditsJson } from '../../core/exchange/programme-edit-json.ts';
+import { parseProgramme } from '../../core/exchange/programme-json.ts';
+import { formatProgramme } from '../../core/exchange/writing/write-programme.ts';
+import { toEditsJson } from '../../core/exchange/writing/write-edits.ts';
 import { findExample } from '../../core/progress/examples/examples.ts';
 import type { ProgrammeEdit } from '../../core/progress/edit/programme-edit.ts';
 import type { ProgrammeDocument } from '../../core/progress/programme-document.ts';

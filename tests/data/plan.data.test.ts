@@ -7,7 +7,7 @@ import { book, makeProgramme } from '../../core/progress/programme-fixture.ts';
 import { findExample } from '../../core/progress/examples/examples.ts';
 import type { ProgrammeEdit } from '../../core/progress/edit/programme-edit.ts';
 import { emptyProgramme, findProgrammeDay } from '../../core/progress/programme-document.ts';
-import { toProgrammeJson } from '../../core/exchange/programme-json.ts';
+import { toProgrammeJson } from '../../core/exchange/writing/write-programme.ts';
 import { NotFoundError, StaleError } from '../../db/errors.ts';
 import { getPlan, insertProgramme } from '../../db/queries/plan.ts';
 import { getProgramme, insertVersion, listDays, updateDayReady, updateDayText } from '../../db/queries/programme.ts';

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { Temporal } from 'temporal-polyfill';
-import { formatProgramme } from '../../core/exchange/programme-json.ts';
+import { formatProgramme } from '../../core/exchange/writing/write-programme.ts';
 import { getPlan } from '../../db/queries/plan.ts';
 import { getProgramme } from '../../db/queries/programme.ts';
 import { withWorkspace } from '../../db/workspace-scope.ts';

@@ -30,7 +30,7 @@ import {
 } from '../../db/queries/movement.ts';
 import { deleteRoutine, listRoutines, upsertRoutine } from '../../db/queries/routine.ts';
 import { emptyProgramme } from '../../core/progress/programme-document.ts';
-import { toProgrammeJson } from '../../core/exchange/programme-json.ts';
+import { toProgrammeJson } from '../../core/exchange/writing/write-programme.ts';
 import { getPlan, insertPlanChange, insertProgramme, slicePlan } from '../../db/queries/plan.ts';
 import { upsertTemplate } from '../../db/queries/template.ts';
 import { upsertSeen } from '../../db/queries/messages/release.ts';

@@ -8,7 +8,8 @@ import { applyLever, leversOf } from '../../core/progress/levers/apply-lever.ts'
 import { LEVER_KINDS } from '../../core/progress/levers/lever.ts';
 import { RULE_EXAMPLES } from '../../core/progress/levers/lever-text.ts';
 import { makeProgramme } from '../../core/progress/programme-fixture.ts';
-import { formatProgramme, parseProgramme } from '../../core/exchange/programme-json.ts';
+import { parseProgramme } from '../../core/exchange/programme-json.ts';
+import { formatProgramme } from '../../core/exchange/writing/write-programme.ts';
 import { GUIDE } from '../../core/notation/help/guide.ts';
 import { baseLibrary } from '../../core/movement/library.ts';
 import { parseSession } from '../../core/notation/read-session.ts';

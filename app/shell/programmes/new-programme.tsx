@@ -20,7 +20,7 @@ import { DayField } from '../../parts/fields/day-field.tsx';
 
 /** A programme as it is sent; how it is written is loaded when a file was chosen. */
 async function writeDocument(programme: ProgrammeDocument): Promise<string> {
-  const { toProgrammeJson } = await import('../../../core/exchange/programme-json.ts');
+  const { toProgrammeJson } = await import('../../../core/exchange/writing/write-programme.ts');
   return JSON.stringify(toProgrammeJson(programme));
 }
 

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useFetcher } from 'react-router';
 import type { DayPlace } from '../../../core/calendar/day.ts';
 import { dayKey } from '../../../core/calendar/day.ts';
-import { toEditsJson } from '../../../core/exchange/programme-edit-json.ts';
+import { toEditsJson } from '../../../core/exchange/writing/write-edits.ts';
 import type { ProgrammeEdit } from '../../../core/progress/edit/programme-edit.ts';
 import { plural } from '../../../core/words/words.ts';
 import type { action as changeAction } from '../../plan/plan-change.ts';

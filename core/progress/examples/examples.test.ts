@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { analyseText, isSendable } from '../../session/analyse.ts';
 import { baseLibrary } from '../../movement/library.ts';
-import { formatProgramme, parseProgramme } from '../../exchange/programme-json.ts';
+import { parseProgramme } from '../../exchange/programme-json.ts';
+import { formatProgramme } from '../../exchange/writing/write-programme.ts';
 import { guardsOf, planner } from '../programme-fixture.ts';
 import { findRetests } from '../retest.ts';
 import { EXAMPLES, findExample } from './examples.ts';
