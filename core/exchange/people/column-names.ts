@@ -18,7 +18,7 @@ export type Column = (typeof PEOPLE_COLUMNS)[number] | 'last name';
  * Other headings of each column, folded (`foldHeading`): English, then German, French, Spanish, Portuguese, Italian, Dutch, Swedish, Danish and
  * Norwegian, Finnish, Polish, as spreadsheets and address books there have them (common practice, no source).
  */
-const HEADINGS: Readonly<Record<Column, string>> = {
+export const HEADINGS: Readonly<Record<Column, string>> = {
   name:
     'full name, first name, given name, forename, participant, member, vorname, vor und nachname, teilnehmer, teilnehmerin, mitglied, ' +
     'nom, nom complet, prenom, nombre, nombre completo, nome, nome completo, partecipante, naam, voornaam, deelnemer, ' +
@@ -73,9 +73,3 @@ const COLUMN_OF: ReadonlyMap<string, Column> = new Map(
 
 /** The column that a heading names, in any of the languages known here; undefined for any other. */
 export const columnOf = (cell: string): Column | undefined => COLUMN_OF.get(foldHeading(cell));
-
-/** Every heading with the column that it names, for checks. */
-export const knownHeadings = (): readonly (readonly [string, Column])[] =>
-  (Object.entries(HEADINGS) as [Column, string][]).flatMap(([column, headings]) =>
-    headings.split(', ').map((heading) => [heading, column] as const),
-  );
