@@ -1,5 +1,6 @@
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useLayoutEffect, useState } from 'react';
+import { useInBrowser } from './fields/use-in-browser.ts';
 
 /** Lists up to this long are drawn whole: they can be printed and searched in as they are. */
 const WHOLE = 60;
@@ -42,10 +43,15 @@ export function useWindowedRows(count: number, rowPx: number, firstPx = FIRST_PX
     scrollMargin: topPx,
     initialRect: { width: 1280, height: firstPx },
   });
+  // What the server drew is what the page takes over, wherever it was scrolled to meanwhile; then what is in sight.
+  const isInBrowser = useInBrowser();
   const isWhole = count <= WHOLE || isPrinting;
+  const first = (length: number) => Array.from({ length }, (_, index) => ({ index, topPx: index * rowPx }));
   const rows: readonly RowPlace[] = isWhole
-    ? Array.from({ length: count }, (_, index) => ({ index, topPx: index * rowPx }))
-    : virtual.getVirtualItems().map(({ index }) => ({ index, topPx: index * rowPx }));
+    ? first(count)
+    : isInBrowser
+      ? virtual.getVirtualItems().map(({ index }) => ({ index, topPx: index * rowPx }))
+      : first(Math.min(count, Math.ceil(firstPx / rowPx) + OVERSCAN));
   return {
     /** The `ref` of the element that the rows stand in. */
     attach: setList,

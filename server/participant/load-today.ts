@@ -81,8 +81,9 @@ export async function loadToday(db: pg.PoolClient, scope: LinkScope, request: Re
     ? beads.find((b) => b.week === place.week && b.weekday === place.weekday)
     : todaysBead(view, scope);
   const open = bead && openDay(view, bead, enrolment, place !== undefined);
+  const next = nextOpening(view, scope);
   // Before the day is noted as opened: whoever has opened nothing is new.
-  const welcome = isForKeeping(request) ? null : await loadWelcome(db, scope, view, search.get('new') === 'yes');
+  const welcome = isForKeeping(request) ? null : await loadWelcome(db, scope, view, search.get('new') === 'yes', next);
   if (open && !isForKeeping(request)) await noteSeen(db, scope, view, open, 'opened');
   const missed = beads
     .filter((b) => b.state === 'missed' && (b.closesMs === null || b.closesMs > nowMs()))
@@ -100,7 +101,7 @@ export async function loadToday(db: pg.PoolClient, scope: LinkScope, request: Re
     adherence: { done: adherence.done, due: adherence.due },
     shown: open ? { ...(await showDay(db, scope, view, open, book)), key: ownDayKey(scope, bead) } : null,
     why: open ? null : whyNothing(view, scope),
-    next: nextOpening(view, scope),
+    next,
     place: bead ? placeWords(beads, bead) : '',
     live: live ? describeLive(live.live, ownDayKey(scope, live.bead), enrolment.timeZone) : null,
     open: missed.map((b) => ({

@@ -1,21 +1,11 @@
 import type pg from 'pg';
 import { formatDay } from '../../core/calendar/day.ts';
+import { welcomeWords } from '../../words/en/welcome.ts';
 import { listCoaches } from '../../db/queries/doors/coach.ts';
 import { messageLinkSalts } from '../../db/queries/doors/link.ts';
 import { deriveToken, makeSalt } from '../doors/derived-token.ts';
 import type { LinkScope } from '../doors/personal-link.ts';
 import type { PersonView } from './person-view.ts';
-
-/** What somebody reads when they come for the first time. */
-export interface Welcome {
-  readonly coachName: string;
-  /** What the coach says of it, as on the join page; empty where they said nothing. */
-  readonly about: string;
-  readonly sessions: number;
-  readonly weeks: number;
-  readonly firstWords: string;
-  readonly lastWords: string;
-}
 
 /**
  * What to welcome somebody with: whoever has just joined, or has opened nothing and logged nothing yet. Null for everybody else, and where
@@ -26,20 +16,23 @@ export async function loadWelcome(
   { enrolment }: LinkScope,
   { strand, days }: PersonView,
   hasJustJoined: boolean,
-): Promise<Welcome | null> {
+  next: { readonly words: string; readonly time: string } | null,
+): Promise<readonly string[] | null> {
   const isKnown = [...days.values()].some((d) => d.record !== undefined || d.released?.opened || d.released?.begun);
   const own = strand.beads.filter((b) => b.state !== 'before');
   const [first, last] = [own[0], own.at(-1)];
   if ((isKnown && !hasJustJoined) || !first || !last || enrolment.run.archivedAtMs !== null) return null;
   const [coach] = await listCoaches(db);
-  return {
+  return welcomeWords({
     coachName: coach?.name ?? '',
     about: enrolment.run.join.words,
     sessions: own.length,
     weeks: new Set(own.map((b) => b.week)).size,
     firstWords: formatDay(first.date),
     lastWords: formatDay(last.date),
-  };
+    next,
+    asked: enrolment.profile.contact.addressState === 'asked' ? enrolment.profile.address : null,
+  });
 }
 
 /** The way to the page of somebody whose address was just confirmed: the link that each of their messages brings. */

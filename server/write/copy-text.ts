@@ -51,7 +51,11 @@ export async function copyText(
   for (const place of places.toSorted((a, b) => a.week - b.week || a.weekday - b.weekday)) {
     const isMade = await insertDay(db, { workspaceId: target.workspaceId, programmeId: target.id, ...place, now });
     const day = await lockDay(db, target, place);
-    if (day.text.trim() !== '' && !replaces) return { taken: place };
+    if (day.text.trim() !== '' && !replaces) {
+      // Nothing is written, so no empty days stay behind either.
+      for (const made of locked) if (made.isMade) await deleteEmptyDay(db, made.day.id);
+      return { taken: place };
+    }
     locked.push({ place, day, isMade });
   }
   const copied: Copied[] = [];

@@ -496,6 +496,7 @@ export const SHOWN_THERE = new Set([
   'participant/doors/stop.tsx',
   'participant/doors/confirm.tsx',
   'account/door.tsx',
+  'account/door-layout.tsx',
   'participant/doors/join.tsx',
   'account/sign-in-code.tsx',
 ]);

@@ -182,7 +182,16 @@ describe('confirming an address', () => {
     const [first, second] = [await ask(), await ask()];
     expect(await go(first)).toBe(404);
     expect([await go(second), await state()]).toEqual([200, 'asked']);
-    expect([await go(second, {}), await state()]).toEqual([200, 'confirmed']);
+    vi.stubEnv('SECRET', SECRET);
+    const { action } = await import('../../app/participant/doors/confirm.tsx');
+    const confirmed = await callRoute(action, `/confirm/${second}`, { params: { token: second }, form: {} });
+    vi.unstubAllEnvs();
+    expect([confirmed.status, await state()]).toEqual([200, 'confirmed']);
+    // It leads to their own page: the link that each of their messages brings.
+    const token = (confirmed.data as { page: string }).page.replace('/p/', '');
+    expect(await findPersonalLink(db.pool, hashToken(token))).toMatchObject({
+      personId: people.get('Cleo')!.personId,
+    });
     expect([await go(second), await go(second, {})]).toEqual([404, 404]);
     expect(await go('no-key-at-all')).toBe(404);
   });

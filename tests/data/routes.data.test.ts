@@ -211,12 +211,46 @@ describe('writing', () => {
     expect(await copy({ toDay: 'w2d1' })).toMatchObject({ status: 409, data: { status: 'taken' } });
     expect(await copy({ toDay: 'w2d1', replace: 'yes' })).toMatchObject({
       status: 200,
-      data: { status: 'copied', before: 'Main: flow\n1 squat' },
+      data: { status: 'copied', copied: [{ key: 'w2d1', before: 'Main: flow\n1 squat' }] },
     });
-    expect(await copy({ toDay: 'w2d7' })).toMatchObject({ status: 200, data: { status: 'copied', before: '' } });
+    expect(await copy({ toDay: 'w2d7' })).toMatchObject({
+      status: 200,
+      data: { status: 'copied', copied: [{ key: 'w2d7', before: null }] },
+    });
     expect((await copy({ toDay: 'w9d1' })).status).toBe(404);
     expect((await copy({ toDay: 'someday' })).status).toBe(400);
     expect((await write('w2d7')).data).toMatchObject({ day: { text: 'Main: flow\n9 march' } });
+  });
+  test('copies to many days are made together or not at all, and taken back together or not at all', async () => {
+    const { action } = await import('../../app/write/copy.ts');
+    const post = (form: Record<string, string>) =>
+      callRoute(action, '/x', { params: params(), cookie, form: { toProgramme: String(programmeId), ...form } });
+    const copy = (toDay: string, replace = '') => post({ text: 'Main: flow\n3 march', toDay, replace });
+    const there = async () => {
+      const { rows } = await db.owner.query<{ at: string }>(
+        `select 'w' || week || 'd' || weekday || ': ' || text as at from day where programme_id = $1 and week = 4 order by weekday`,
+        [programmeId],
+      );
+      return rows.map((r) => r.at);
+    };
+    expect((await copy('w4d5')).status).toBe(200);
+    const before = await there();
+    // The third of them is taken: of the two before it nothing stays behind.
+    expect(await copy('w4d2 w4d3 w4d5')).toMatchObject({ status: 409, data: { status: 'taken' } });
+    expect(await there()).toEqual(before);
+    const made = await copy('w4d5 w4d2 w4d2', 'yes');
+    expect(made).toMatchObject({ status: 200, data: { days: [{ key: 'w4d5' }, { key: 'w4d2' }] } });
+    const { copied } = made.data as { copied: unknown };
+    expect(await there()).not.toEqual(before);
+    // Somebody writes on one of them meanwhile: then both stay.
+    await store('w4d5', 'Main: flow\n2 squat');
+    const takeBack = (what: unknown) => post({ intent: 'take-back', copied: JSON.stringify(what) });
+    expect((await takeBack(copied)).status).toBe(409);
+    expect((await there()).some((at) => at.startsWith('w4d2: Main'))).toBe(true);
+    const again = await copy('w4d5 w4d2', 'yes');
+    expect((await takeBack((again.data as { copied: unknown }).copied)).status).toBe(200);
+    expect(await there()).toEqual(['w4d2: Main: flow\n3 march', 'w4d5: Main: flow\n2 squat']);
+    expect((await takeBack([])).status).toBe(400);
   });
   test('routines: a name, one readable block, and a question before one is replaced', async () => {
     const { action } = await import('../../app/write/routines.ts');

@@ -3,7 +3,6 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { withPersonalLink } from '../../../server/doors/personal-link.ts';
 import { toDaySession } from './day-session.ts';
-import { WelcomeWords } from './welcome.tsx';
 import { LiveCard } from './live-card.tsx';
 import { OwnStrand, ownBeads } from '../base/own-strand.tsx';
 import { DayView } from '../base/day-view.tsx';
@@ -59,7 +58,14 @@ export default function Today({ loaderData, params }: Route.ComponentProps) {
   );
   return (
     <main className="person">
-      {welcome && <WelcomeWords {...{ welcome, programmeTitle, asked, next }} />}
+      {welcome && (
+        <section className="notice welcome">
+          <h2>Welcome to {programmeTitle}</h2>
+          {welcome.map((words) => (
+            <p key={words}>{words}</p>
+          ))}
+        </section>
+      )}
       {!welcome && asked !== null && (
         <p className="notice">
           Messages wait until you confirm your address: look for ours at {asked}.{' '}
