@@ -85,10 +85,15 @@ export function readCopied(value: unknown): readonly Copied[] | undefined {
 
 /** Puts back what stood on days before a copy, all of them or, where one was changed since, none: then StaleError. */
 export async function takeBackCopies(db: Db, target: CopyTarget, copied: readonly Copied[], now: Date): Promise<void> {
-  for (const { key, before, revision } of copied.toSorted((a, b) => (a.key < b.key ? -1 : 1))) {
-    const day = await lockDay(db, target, parseDayKey(key)!);
-    if (day.revision !== revision) throw new StaleError(day.revision);
-    await updateDayText(db, { dayId: day.id, revision, text: before ?? '', now });
-    if (before === null) await deleteEmptyDay(db, day.id);
+  const days = [];
+  for (const copy of copied.toSorted((a, b) => (a.key < b.key ? -1 : 1))) {
+    const day = await lockDay(db, target, parseDayKey(copy.key)!);
+    if (day.revision !== copy.revision) throw new StaleError(day.revision);
+    days.push({ id: day.id, ...copy });
+  }
+  // Only once all of them are as they were left: until here nothing is written.
+  for (const { id, before, revision } of days) {
+    await updateDayText(db, { dayId: id, revision, text: before ?? '', now });
+    if (before === null) await deleteEmptyDay(db, id);
   }
 }
