@@ -162,7 +162,6 @@ const rounded = (value: number | undefined): string => (value === undefined ? 'â
 /** Planned and felt load by week. */
 export function Loads({ insights }: Pick<SectionProps, 'insights'>) {
   const glance = glanceAtLoads(insights.loads);
-  const unplanned = insights.loads.filter((w) => w.plannedAu === undefined).length;
   return (
     <section>
       <h2>Load by week</h2>
@@ -170,8 +169,8 @@ export function Loads({ insights }: Pick<SectionProps, 'insights'>) {
         <p className="soft">The first week isnâ€™t over yet.</p>
       ) : (
         <>
-          {glance && <p className="working-said">{loadGlanceWords(glance)}</p>}
-          {unplanned > 0 && <p className="small">{unplannedWeeksWords(unplanned)}</p>}
+          {glance.weeks > 0 && <p className="working-said">{loadGlanceWords(glance)}</p>}
+          {glance.unplanned > 0 && <p className="small">{unplannedWeeksWords(glance.unplanned)}</p>}
           <LoadsChart weeks={insights.loads} />
           <DataTable
             label="Load by week"

@@ -2,8 +2,6 @@ import type pg from 'pg';
 import { formatDay } from '../../core/calendar/day.ts';
 import { welcomeWords } from '../../words/en/welcome.ts';
 import { listCoaches } from '../../db/queries/doors/coach.ts';
-import { messageLinkSalts } from '../../db/queries/doors/link.ts';
-import { deriveToken, makeSalt } from '../doors/derived-token.ts';
 import type { LinkScope } from '../doors/personal-link.ts';
 import type { PersonView } from './person-view.ts';
 
@@ -33,19 +31,4 @@ export async function loadWelcome(
     next,
     asked: enrolment.profile.contact.addressState === 'asked' ? enrolment.profile.address : null,
   });
-}
-
-/** The way to the page of somebody whose address was just confirmed: the link that each of their messages brings. */
-export async function pathInMessages(
-  db: pg.PoolClient,
-  { workspaceId, personId, secret, now }: { workspaceId: number; personId: number; secret: string; now: Date },
-): Promise<string | null> {
-  const salts = await messageLinkSalts(db, {
-    workspaceId,
-    personIds: [personId],
-    makeLink: () => makeSalt(secret, 'link'),
-    now,
-  });
-  const salt = salts.get(personId);
-  return salt === undefined ? null : `/p/${deriveToken(secret, 'link', salt)}`;
 }

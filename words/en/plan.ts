@@ -20,3 +20,6 @@ export const copyWords = (days: number, taken: readonly string[]): string => {
 };
 export const copiedBackWords = (days: readonly string[]): string =>
   `${listWords(days)} ${days.length === 1 ? 'is as it was' : 'are as they were'}`;
+
+/** How a session gets a planned effort. */
+export const EFFORT_REMEDY = 'A line such as “Effort: 7” in a session gives it one.';

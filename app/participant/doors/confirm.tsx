@@ -1,7 +1,7 @@
 import { data, Form } from 'react-router';
 import { confirmAddress, findAddressKey } from '../../../db/queries/doors/link.ts';
 import { linkSecret, nowMs } from '../../../server/config.ts';
-import { pathInMessages } from '../../../server/participant/welcome.ts';
+import { pathInMessages } from '../../../server/doors/path-in-messages.ts';
 import { inWorkspace, onDatabase } from '../../../server/database.ts';
 import { readForm } from '../../../server/http/read-body.ts';
 import { hashToken, isTokenShaped } from '../../../server/doors/token.ts';

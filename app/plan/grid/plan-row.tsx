@@ -16,6 +16,7 @@ import { AreaColumns } from '../charts/week-figures.tsx';
 import type { SpineDay } from '../../shell/spine.tsx';
 import { PlanCell } from './plan-cell.tsx';
 import { guardSubject, guardWords } from '../../../words/en/guards.ts';
+import { EFFORT_REMEDY } from '../../../words/en/plan.ts';
 
 /** A place on the plan; a week's head is weekday 0. */
 export interface PlanSpot {
@@ -154,7 +155,7 @@ export const PlanRow = memo(function PlanRow(props: PlanRowProps) {
         <span
           className="plan-minutes soft small"
           {...(week.unratedSessions > 0
-            ? { title: 'Load is effort times minutes. A line such as “Effort: 7” in a session gives it one.' }
+            ? { title: `Load is effort times minutes. ${EFFORT_REMEDY}` }
             : week.workSec > 0 && { title: `work ${formatClock(week.workSec)}` })}
         >
           {[

@@ -88,7 +88,7 @@ describe('felt and load, at a glance', () => {
     expect(glanceAtFelt([felt(1, null, 7, 4)])).toEqual({ by: 0, said: 0, furthest: undefined, unplanned: 1 });
   });
   test('loads by weeks that have both, planned more than none', () => {
-    expect(glanceAtLoads([])).toBeUndefined();
+    expect(glanceAtLoads([])).toEqual({ ratio: undefined, weeks: 0, unplanned: 0 });
     expect(
       glanceAtLoads([
         { plannedAu: 400, feltAu: 440 },
@@ -97,6 +97,6 @@ describe('felt and load, at a glance', () => {
         { plannedAu: 0, feltAu: 0 },
         { plannedAu: 300, feltAu: undefined },
       ]),
-    ).toEqual({ ratio: 1, weeks: 2 });
+    ).toEqual({ ratio: 1, weeks: 2, unplanned: 1 });
   });
 });

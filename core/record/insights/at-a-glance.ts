@@ -106,13 +106,23 @@ export function glanceAtFelt(felt: readonly FeltDay[]): FeltGlance | undefined {
   };
 }
 
-/** The loads of weeks that have both, felt over planned; undefined where none has. */
-export function glanceAtLoads(
-  weeks: readonly Pick<WeekLoad, 'plannedAu' | 'feltAu'>[],
-): { readonly ratio: number; readonly weeks: number } | undefined {
+/** Loads of weeks that are over, felt against planned. */
+export interface LoadGlance {
+  /** Felt over planned, the mean of the weeks that have both; undefined where none has. */
+  readonly ratio: number | undefined;
+  /** Weeks that have both. */
+  readonly weeks: number;
+  /** Weeks without a planned load, since one of their sessions has no effort. */
+  readonly unplanned: number;
+}
+
+export function glanceAtLoads(weeks: readonly Pick<WeekLoad, 'plannedAu' | 'feltAu'>[]): LoadGlance {
   const both = weeks.flatMap(({ plannedAu, feltAu }) =>
     plannedAu && feltAu !== undefined ? [feltAu / plannedAu] : [],
   );
-  const ratio = mean(both);
-  return ratio === undefined ? undefined : { ratio, weeks: both.length };
+  return {
+    ratio: mean(both),
+    weeks: both.length,
+    unplanned: weeks.filter((w) => w.plannedAu === undefined).length,
+  };
 }

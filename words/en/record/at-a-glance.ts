@@ -1,8 +1,9 @@
-import type { DoneGlance, FeltGlance } from '../../../core/record/insights/at-a-glance.ts';
+import type { DoneGlance, FeltGlance, LoadGlance } from '../../../core/record/insights/at-a-glance.ts';
 import { FELT_APART } from '../../../core/record/insights/at-a-glance.ts';
 import type { CompletionBy, DropOff } from '../../../core/record/insights/insights.ts';
 import { SMALL_NUMBER } from '../../../core/record/insights/shares.ts';
 import { capitalized, plural } from '../../../core/words/words.ts';
+import { EFFORT_REMEDY } from '../plan.ts';
 
 /** A share in whole per cent. */
 export const percentWords = (ratio: number): string => `${Math.round(100 * ratio)} %`;
@@ -66,14 +67,14 @@ export function feltGlanceWords({ by, said, furthest }: FeltGlance): string {
 
 /** Sessions without a planned effort, and how to give them one. */
 export const unplannedWords = (n: number): string =>
-  `${plural(n, 'session has', 'sessions have')} no planned effort: a line such as “Effort: 7” in Write gives it one.`;
+  `${plural(n, 'session has', 'sessions have')} no planned effort. ${EFFORT_REMEDY}`;
 
 /** Weeks without a planned load, and why. */
 export const unplannedWeeksWords = (n: number): string =>
-  `${plural(n, 'week has', 'weeks have')} no planned load, since a session in ${n === 1 ? 'it' : 'them'} has no effort: a line such as “Effort: 7” in Write gives it one.`;
+  `${plural(n, 'week has', 'weeks have')} no planned load, since a session in ${n === 1 ? 'it' : 'them'} has no effort. ${EFFORT_REMEDY}`;
 
 /** Felt load against planned, in a sentence. */
-export function loadGlanceWords({ ratio, weeks }: { readonly ratio: number; readonly weeks: number }): string {
+export function loadGlanceWords({ ratio = 1, weeks }: Pick<LoadGlance, 'ratio' | 'weeks'>): string {
   const over = weeks === 1 ? 'the week that is over' : `${weeks} weeks`;
   const pct = Math.round(100 * ratio) - 100;
   return pct === 0
