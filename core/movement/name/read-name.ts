@@ -128,7 +128,7 @@ function readNew(
 /** A movement of the shelf with one of these is done with any weight. */
 const ANY_WEIGHT = new Set(['weighted', 'bottle', 'dumbbell']);
 
-interface Cover {
+export interface Cover {
   readonly from: Movement;
   /** What it doesn't say yet. */
   readonly left: readonly Modifier[];
@@ -139,7 +139,7 @@ interface Cover {
 /** The movement of the shelf that says most of a shape already, and what is left to be said. */
 const covers = new WeakMap<Shape, Cover>();
 
-function cover(shape: Shape, lexicon: Lexicon): Cover {
+export function cover(shape: Shape, lexicon: Lexicon): Cover {
   let known = covers.get(shape);
   if (!known) covers.set(shape, (known = findCover(shape, lexicon)));
   return known;
