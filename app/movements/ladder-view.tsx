@@ -1,5 +1,6 @@
 import { Button, Input } from 'antd';
 import { Form, Link, useSubmit } from 'react-router';
+import type { SheetFigure } from '../../core/figure/sheet-figure.ts';
 import type { DrawnLadder } from './ladder-steps.tsx';
 import { LadderSteps } from './ladder-steps.tsx';
 
@@ -8,6 +9,7 @@ export function LadderView({
   ladder,
   here,
   linkTo,
+  figureOf,
   isEditing,
   editPath,
   isOwn,
@@ -17,6 +19,7 @@ export function LadderView({
   ladder: DrawnLadder;
   here: string;
   linkTo: (id: string) => string;
+  figureOf: (id: string) => SheetFigure | null;
   isEditing: boolean;
   editPath: string;
   isOwn: boolean;
@@ -36,7 +39,7 @@ export function LadderView({
           error={error}
         />
       ) : (
-        <LadderSteps ladder={ladder} here={here} linkTo={linkTo} />
+        <LadderSteps ladder={ladder} here={here} linkTo={linkTo} figureOf={figureOf} />
       )}
       {!isEditing && (
         <p className="small">

@@ -23,6 +23,11 @@ import { ScalesPanel } from './scales.tsx';
 import { LadderForm, LadderView } from './ladder-view.tsx';
 import { DemandBars, MovementText } from './movement-text.tsx';
 import { MovementForm } from './movement-form.tsx';
+import { loadFigures, loadMovementFigure } from './load-figures.ts';
+import { MovementWall } from './movement-wall.tsx';
+import { FigurePicture } from '../parts/figure/figure-picture.tsx';
+import { useLoaded } from '../parts/figure/use-loaded.ts';
+import type { SheetFigure } from '../../core/figure/sheet-figure.ts';
 import type { Route } from './+types/movements';
 import { Choice } from '../parts/fields/choice.tsx';
 
@@ -77,6 +82,9 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
   const shown = filters.used === 'yes' ? found.filter((m) => usage.has(m.id)) : found;
   const chosen = library.find(params.get('m') ?? '');
   const edit = params.get('edit');
+  const figures = useLoaded(loadFigures);
+  const alive = useLoaded(loadMovementFigure);
+  const figureOf = useMemo(() => (m: Movement) => figures?.sheetFigure(m, library) ?? null, [figures, library]);
   const isOnScales = edit === 'scales' && !chosen;
   return (
     <div className="movements">
@@ -124,20 +132,29 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
           {' '}
           in use these {USAGE_WEEKS} weeks
         </Checkbox>
+        <Checkbox checked={filters.wall === 'yes'} onChange={(e) => set('wall', e.target.checked ? 'yes' : '')}>
+          {' '}
+          as drawings
+        </Checkbox>
       </div>
       <p className="soft small movement-key">
         A bar is how much is asked of that place, in full colour where it is much. In use: on how many days of these{' '}
         {USAGE_WEEKS} weeks it stands.
       </p>
       <div className={chosen || edit === 'new' || isOnScales ? 'people-columns' : ''}>
-        <MovementList
-          movements={shown}
-          library={library}
-          usage={usage}
-          chosen={chosen}
-          columns={chosen || edit === 'new' || isOnScales ? 1 : 2}
-          linkTo={(id) => at(id)}
-        />
+        {filters.wall === 'yes' && figures && shown.length > 0 ? (
+          <MovementWall movements={shown} chosen={chosen} figureOf={figureOf} linkTo={at} />
+        ) : (
+          <MovementList
+            movements={shown}
+            figureOf={figureOf}
+            library={library}
+            usage={usage}
+            chosen={chosen}
+            columns={chosen || edit === 'new' || isOnScales ? 1 : 2}
+            linkTo={(id) => at(id)}
+          />
+        )}
         {isOnScales && (
           <ScalesPanel
             scales={library.scales}
@@ -168,6 +185,7 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
               ×
             </Link>
             <h2>{chosen.name}</h2>
+            {alive && edit !== 'yes' && <alive.MovementFigure key={chosen.id} movement={chosen} library={library} />}
             {edit === 'yes' ? (
               <MovementForm key={chosen.id} movement={chosen} isNew={false} errors={errors} />
             ) : (
@@ -200,6 +218,10 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
                   }}
                   here={chosen.id}
                   linkTo={(id) => at(id)}
+                  figureOf={(id) => {
+                    const step = library.find(id);
+                    return step ? figureOf(step) : null;
+                  }}
                   isEditing={edit === l.id}
                   editPath={at(chosen.id, l.id)}
                   isOwn={layer.ladders.some((x) => x.id === l.id)}
@@ -226,12 +248,13 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
 }
 
 /** Every row has its place; longer words are cut, and whole in the movement's own panel. */
-const ROW_PX = 46;
+const ROW_PX = 52;
 /** Narrower than this there is one column. */
 const TWO_COLUMNS_PX = 900;
 
 interface MovementListProps {
   readonly movements: readonly Movement[];
+  readonly figureOf: (movement: Movement) => SheetFigure | null;
   readonly library: MovementLibrary;
   readonly usage: ReadonlyMap<string, MovementUsage>;
   readonly chosen: Movement | undefined;
@@ -240,7 +263,7 @@ interface MovementListProps {
 }
 
 /** The movements in sight, down the rows. */
-function MovementList({ movements, library, usage, chosen, columns: wanted, linkTo }: MovementListProps) {
+function MovementList({ movements, figureOf, library, usage, chosen, columns: wanted, linkTo }: MovementListProps) {
   const [isNarrow, setNarrow] = useState(false);
   useEffect(() => {
     const media = window.matchMedia(`(max-width: ${TWO_COLUMNS_PX}px)`);
@@ -261,6 +284,7 @@ function MovementList({ movements, library, usage, chosen, columns: wanted, link
           {rows.flatMap(({ index, topPx }) =>
             movements.slice(index * columns, (index + 1) * columns).map((m, column) => {
               const days = usage.get(m.id)?.days.length ?? 0;
+              const figure = figureOf(m);
               return (
                 <li
                   key={m.id}
@@ -273,6 +297,9 @@ function MovementList({ movements, library, usage, chosen, columns: wanted, link
                   aria-setsize={movements.length}
                   aria-posinset={index * columns + column + 1}
                 >
+                  <span className="movement-list-picture" aria-hidden="true">
+                    {figure && <FigurePicture figure={figure} />}
+                  </span>
                   <Link to={linkTo(m.id)} preventScrollReset aria-current={m === chosen || undefined}>
                     {m.name}
                   </Link>
@@ -304,6 +331,7 @@ function ListHeads({ columns }: { columns: number }) {
         <div key={i}>
           <span />
           <span />
+          <span />
           <span className="demand-words">
             {JOINTS.map((joint) => (
               <i key={joint}>{joint}</i>
@@ -316,7 +344,7 @@ function ListHeads({ columns }: { columns: number }) {
   );
 }
 
-const FILTERS = ['q', 'pattern', 'position', 'kit', 'spare', 'used'] as const;
+const FILTERS = ['q', 'pattern', 'position', 'kit', 'spare', 'used', 'wall'] as const;
 type Filters = Record<(typeof FILTERS)[number], string>;
 
 function withFilters(params: URLSearchParams, filters: Filters): URLSearchParams {

@@ -3,12 +3,14 @@ import { useState } from 'react';
 import { Form, useFetcher, useSearchParams, useSubmit } from 'react-router';
 import type { SessionSheet } from '../../core/session/session-sheet.ts';
 import type { loader as findLoader } from '../shell/find.ts';
+import type { SheetFigures } from '../../core/figure/sheet-figure.ts';
 import type { PackedRibbon } from '../charts/session/pack-ribbon.ts';
 import { TodayCard } from '../participant/base/today-card.tsx';
 
 interface Preview {
   readonly sheet: SessionSheet;
   readonly ribbon: PackedRibbon;
+  readonly figures: SheetFigures;
   readonly changes: readonly string[];
   readonly subject: string;
   readonly text: string;
@@ -93,7 +95,7 @@ export function SendPreview({ preview, above, programmeId }: { preview: Preview;
         </article>
       ) : (
         <div className="person">
-          <TodayCard sheet={preview.sheet} ribbon={preview.ribbon} above={above} isPart />
+          <TodayCard sheet={preview.sheet} ribbon={preview.ribbon} figures={preview.figures} above={above} isPart />
         </div>
       )}
       {preview.as && preview.changes.length > 0 && (

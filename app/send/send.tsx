@@ -53,6 +53,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 
 const showPreview = ({ preview, as }: NonNullable<Awaited<ReturnType<typeof loadSend>>['seen']>) => ({
   sheet: preview.sheet,
+  figures: preview.figures,
   ribbon: packRibbon(layoutRibbon(preview.plan, TODAY_RIBBON)),
   changes: preview.changes,
   subject: preview.message.subject,

@@ -8,11 +8,14 @@ export type MovementNote = Pick<Movement, 'setUp' | 'doing' | 'watchFor' | 'brea
 /** By the name as it is written. */
 export type MovementNotes = Readonly<Record<string, MovementNote>>;
 
+/** The movements of some blocks, as they are written. */
+export const namesIn = (blocks: readonly Block[]): ReadonlySet<string> =>
+  new Set(blocks.flatMap((b) => b.items.filter(isWork).flatMap((i) => i.choices.map((c) => c.name))));
+
 /** The notes of all movements in some blocks; those that the library doesn't know, or says nothing of, are left out. */
 export function collectNotes(blocks: readonly Block[], library: MovementLibrary): MovementNotes {
-  const names = new Set(blocks.flatMap((b) => b.items.filter(isWork).flatMap((i) => i.choices.map((c) => c.name))));
   return Object.fromEntries(
-    [...names].flatMap((name) => {
+    [...namesIn(blocks)].flatMap((name) => {
       const m = library.findByName(name);
       return m && m.doing !== ''
         ? [

@@ -16,7 +16,12 @@ const paperOf = (texts: readonly string[], more: Partial<Paper> = {}): Paper => 
   title: 'Mornings, week 1',
   size: 'a4',
   file: 'x.pdf',
-  sessions: texts.map((text, i) => ({ above: `Monday ${i + 11} May, week 1`, sheet: sheetOf(text), changes: [] })),
+  sessions: texts.map((text, i) => ({
+    above: `Monday ${i + 11} May, week 1`,
+    sheet: sheetOf(text),
+    figures: {},
+    changes: [],
+  })),
   ...more,
 });
 const make = async (paper: Paper) => new Uint8Array(await makePdf(paper, CREATED));

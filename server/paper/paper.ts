@@ -4,6 +4,8 @@ import type { DayDate } from '../../core/calendar/day.ts';
 import { dayName, formatDay, weekdayOf } from '../../core/calendar/day.ts';
 import { plannedDate, toRunDays } from '../../core/calendar/release.ts';
 import { changeWords } from '../../core/fit/fit-change.ts';
+import { namesIn } from '../../core/fit/movement-notes.ts';
+import { sheetFigures } from '../../words/en/figures/sheet-figures.ts';
 import { buildSheet } from '../../core/session/session-sheet.ts';
 import { cutLetters } from '../../core/letters.ts';
 import { getPaperSize } from '../../db/queries/doors/paper.ts';
@@ -49,6 +51,7 @@ export const coachPaper = (request: Request, params: Parameters<typeof withDay>[
         return {
           above: `${formatDay(plannedDate(rules, { timeZone: 'UTC' }, day))}, week ${day.week}`,
           sheet: buildSheet(planned.document, planned.blocks, planned.plan, book.library),
+          figures: sheetFigures(namesIn(planned.blocks), book.library),
           changes: [],
         };
       }),
@@ -80,10 +83,11 @@ export const ownPaper = (params: { readonly token: string; readonly day: string 
         file: fileName(title, first.date),
         sessions: await Promise.all(
           open.map(async ({ bead, day }) => {
-            const { sheet, changes, blocks } = await fitDay(db, day, scope, book);
+            const { sheet, figures, changes, blocks } = await fitDay(db, day, scope, book);
             return {
               above: `${formatDay(bead.date)}, week ${bead.week}`,
               sheet,
+              figures,
               changes: changeWords(changes, blocks),
             };
           }),

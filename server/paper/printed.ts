@@ -1,10 +1,13 @@
 import type { PaperSize } from '../../db/queries/doors/paper.ts';
+import type { SheetFigures } from '../../core/figure/sheet-figure.ts';
 import type { SessionSheet } from '../../core/session/session-sheet.ts';
 
 export interface PaperSession {
   /** `Wednesday 13 May, week 3` */
   readonly above: string;
   readonly sheet: SessionSheet;
+  /** What its movements look like. */
+  readonly figures: SheetFigures;
   readonly changes: readonly string[];
 }
 

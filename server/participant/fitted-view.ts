@@ -2,7 +2,9 @@ import { BoundedCache } from '../../core/bounded-cache.ts';
 import type { FitChange } from '../../core/fit/fit-change.ts';
 import { fitHeld } from '../../core/fit/hold.ts';
 import type { MovementNotes } from '../../core/fit/movement-notes.ts';
-import { collectNotes } from '../../core/fit/movement-notes.ts';
+import { collectNotes, namesIn } from '../../core/fit/movement-notes.ts';
+import type { SheetFigures } from '../../core/figure/sheet-figure.ts';
+import { sheetFigures } from '../../words/en/figures/sheet-figures.ts';
 import { resolveBlocks } from '../../core/session/resolve.ts';
 import type { SessionSheet } from '../../core/session/session-sheet.ts';
 import { buildSheet } from '../../core/session/session-sheet.ts';
@@ -32,6 +34,7 @@ export interface FittedView extends Omit<PlannedSession, 'errors'> {
   /** What this person does in another shape, and why. */
   readonly changes: readonly FitChange[];
   readonly notes: MovementNotes;
+  readonly figures: SheetFigures;
   readonly sheet: SessionSheet;
   /** What the fit was made with. */
   readonly library: MovementLibrary;
@@ -73,10 +76,12 @@ export async function fitDay(
     const { document, changes } = fitHeld(sent, resolveBlocks(sent), { person, held }, common);
     const library = libraryFor(person, common);
     const planned = planDocument(document, library);
+    const notes = collectNotes(planned.blocks, library);
     return {
       ...planned,
       changes,
-      notes: collectNotes(planned.blocks, library),
+      notes,
+      figures: sheetFigures(namesIn(planned.blocks), library),
       sheet: buildSheet(planned.document, planned.blocks, planned.plan, library),
       library,
       person,

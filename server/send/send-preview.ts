@@ -8,6 +8,8 @@ import { explainChange } from '../../core/fit/fit-change.ts';
 import type { Held } from '../../core/fit/hold.ts';
 import { libraryFor } from '../../core/fit/paced-library.ts';
 import { fitHeld } from '../../core/fit/hold.ts';
+import { namesIn } from '../../core/fit/movement-notes.ts';
+import { sheetFigures } from '../../words/en/figures/sheet-figures.ts';
 import { ANYONE } from '../../core/movement/fit-movement.ts';
 import { buildSheet } from '../../core/session/session-sheet.ts';
 import type { Enrolment } from '../../db/queries/person.ts';
@@ -57,6 +59,7 @@ export function previewFor(
   return {
     plan: own.plan,
     sheet,
+    figures: sheetFigures(namesIn(own.blocks), library),
     changes: changes.map(explainChange),
     message: writeLetter(letter),
     dateWords: formatDay(date),

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import type { SessionRecord } from '../../../core/record/record.ts';
+import type { SheetFigures } from '../../../core/figure/sheet-figure.ts';
 import type { MovementNotes } from '../../../core/fit/movement-notes.ts';
 import type { SessionSheet } from '../../../core/session/session-sheet.ts';
 import type { PackedRibbon } from '../../charts/session/pack-ribbon.ts';
@@ -20,6 +21,7 @@ export interface DaySession {
   /** What this person does in another shape, in words. */
   readonly changes: readonly string[];
   readonly notes: MovementNotes;
+  readonly figures: SheetFigures;
   /** What is to be matched or beaten, by block. */
   readonly toMatch: Readonly<Record<number, string>>;
   /** Why an earlier score isn't held against, by block. */
@@ -103,6 +105,7 @@ export function DayView({
       ribbon={session.ribbon}
       actions={actions}
       notes={session.notes}
+      figures={session.figures}
       toMatch={session.toMatch}
       apart={session.apart}
     />

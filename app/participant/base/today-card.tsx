@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { CARE_NOTES } from '../../../core/care.ts';
+import type { SheetFigures } from '../../../core/figure/sheet-figure.ts';
 import type { MovementNotes } from '../../../core/fit/movement-notes.ts';
 import type { SessionSheet } from '../../../core/session/session-sheet.ts';
 import type { PackedRibbon } from '../../charts/session/pack-ribbon.ts';
@@ -17,6 +18,8 @@ interface TodayCardProps {
   readonly actions?: ReactNode;
   /** How each movement is done. */
   readonly notes?: MovementNotes;
+  /** What each movement looks like. */
+  readonly figures?: SheetFigures;
   /** What is to be matched or beaten, by block. */
   readonly toMatch?: Readonly<Record<number, string>>;
   /** Why an earlier score isn't held against, by block. */
@@ -26,7 +29,7 @@ interface TodayCardProps {
 }
 
 /** A session on a participant's page: how long, what to have ready, the ribbon, the list, notes of care. */
-export function TodayCard({ above, sheet, ribbon, actions, notes, toMatch, apart, isPart }: TodayCardProps) {
+export function TodayCard({ above, sheet, ribbon, actions, notes, figures, toMatch, apart, isPart }: TodayCardProps) {
   const Title = isPart ? 'h2' : 'h1';
   const { title, length, range, effort, kit, note, film, blocks } = sheet;
   return (
@@ -52,7 +55,13 @@ export function TodayCard({ above, sheet, ribbon, actions, notes, toMatch, apart
         </p>
       )}
       {actions}
-      <SessionList blocks={blocks} {...(notes && { notes })} {...(toMatch && { toMatch })} {...(apart && { apart })} />
+      <SessionList
+        blocks={blocks}
+        {...(notes && { notes })}
+        {...(figures && { figures })}
+        {...(toMatch && { toMatch })}
+        {...(apart && { apart })}
+      />
       <Care />
     </article>
   );

@@ -2,6 +2,7 @@ import type { ClockState, Hurt } from '../../../core/clock/clock.ts';
 import { openQuestion } from '../../../core/clock/clock.ts';
 import { seenScores } from '../../../core/clock/seen-scores.ts';
 import type { Stage } from '../../../core/clock/stage.ts';
+import type { SheetFigures } from '../../../core/figure/sheet-figure.ts';
 import { scoresAgain } from '../../../core/record/scores/again.ts';
 import { readScores } from '../../../core/record/scores/score.ts';
 import { againWords } from '../../../words/en/record/scores.ts';
@@ -25,13 +26,15 @@ interface ClockScreenProps extends ClockSettings {
   readonly ribbon: PackedRibbon;
   /** Two short lines on how a movement is done, by its name. */
   readonly cues: Readonly<Record<string, readonly string[]>>;
+  /** What each movement looks like. */
+  readonly figures: SheetFigures;
   /** What to warm up with where the session has nothing for it; null where it has. */
   readonly warmUp: WarmUp | null;
 }
 
 /** The clock that a participant follows, read from two metres. */
 export function ClockScreen(props: ClockScreenProps) {
-  const { title, totalSec, ribbon, ladders, cues, back } = props;
+  const { title, totalSec, ribbon, ladders, cues, figures, back } = props;
   const clock = useClock(props);
   const { state, shown, view, send, logLink } = clock;
   if (!state)
@@ -68,7 +71,7 @@ export function ClockScreen(props: ClockScreenProps) {
     <main
       className={`clock is-running is-${stage.kind}${stage.offersRound ? ' is-offer' : ''}${isPaused ? ' is-paused' : ''}`}
     >
-      <ClockSheet {...{ clock, places, onNumbers, onChoose }} stageAt={state.stage} />
+      <ClockSheet {...{ clock, places, figures, onNumbers, onChoose }} stageAt={state.stage} />
       <div
         className={`clock-body${stage.taps ? ' is-tapped' : ''}`}
         onClick={(event) => {
@@ -80,6 +83,7 @@ export function ClockScreen(props: ClockScreenProps) {
         <StageFace
           view={view}
           choice={choice}
+          figures={figures}
           onSay={clock.sayNumber}
           cues={!choice && names.length === 1 ? (cues[names[0]!] ?? []) : []}
         />
@@ -116,19 +120,21 @@ function seenAgain(
 interface ClockSheetProps {
   readonly clock: ReturnType<typeof useClock>;
   readonly places: ReturnType<typeof shapePlaces>;
+  readonly figures: SheetFigures;
   readonly onNumbers: (choice: FewerChoice) => void;
   readonly onChoose: (place: ShapePlace, option: number) => void;
   readonly stageAt: number;
 }
 
 /** What lies over the clock: another shape, or what hurts. */
-function ClockSheet({ clock, places, onNumbers, onChoose, stageAt: from }: ClockSheetProps) {
+function ClockSheet({ clock, places, figures, onNumbers, onChoose, stageAt: from }: ClockSheetProps) {
   const { sheet, setSheet, send } = clock;
   const onClose = () => setSheet(null);
   if (sheet === 'shapes')
     return (
       <ShapeSheet
         places={places}
+        figures={figures}
         numbers={clock.numbers}
         onClose={onClose}
         onNumbers={(choice) => {

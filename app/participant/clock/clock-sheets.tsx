@@ -3,6 +3,8 @@ import type { ReactNode } from 'react';
 import { CARE_NOTES } from '../../../core/care.ts';
 import type { Hurt } from '../../../core/clock/clock.ts';
 import type { FewerChoice, FewerChoices } from './fewer-choice.ts';
+import type { SheetFigures } from '../../../core/figure/sheet-figure.ts';
+import { FigurePicture } from '../../parts/figure/figure-picture.tsx';
 import { HURT_AREAS } from '../../../core/clock/shapes.ts';
 
 /** Something that is done now and could be done in another shape. */
@@ -78,6 +80,7 @@ export function OptionButtons({
 /** Easier or harder, for one thing or for everything from here. The clock runs on meanwhile. */
 export function ShapeSheet({
   places,
+  figures,
   numbers: { fewer, more },
   onStep,
   onNumbers,
@@ -85,25 +88,34 @@ export function ShapeSheet({
   onClose,
 }: {
   places: readonly ShapePlace[];
+  figures: SheetFigures;
   numbers: FewerChoices;
   onNumbers: (choice: FewerChoice) => void;
   onStep: (place: ShapePlace | null, by: -1 | 1) => void;
   onChoose: (place: ShapePlace, option: number) => void;
   onClose: () => void;
 }) {
-  const step = (place: ShapePlace | null, by: -1 | 1, words: string) => (
-    <button type="button" className="clock-second" onClick={() => onStep(place, by)}>
-      {words}
-    </button>
-  );
+  const step = (place: ShapePlace | null, by: -1 | 1, words: string, name = '') => {
+    const figure = figures[name];
+    return (
+      <button type="button" className={`clock-second${figure ? ' is-drawn' : ''}`} onClick={() => onStep(place, by)}>
+        {words}
+        {figure && (
+          <span aria-hidden="true">
+            <FigurePicture figure={figure} />
+          </span>
+        )}
+      </button>
+    );
+  };
   return (
     <Sheet title="Easier or harder" onClose={onClose}>
       {places.map((place) => (
         <div key={place.item} className="clock-sheet-part">
           <p>{place.name}</p>
           <OptionButtons place={place} onChoose={onChoose} />
-          {place.easier !== null && step(place, -1, `Easier: ${place.easier}`)}
-          {place.harder !== null && step(place, 1, `Harder: ${place.harder}`)}
+          {place.easier !== null && step(place, -1, `Easier: ${place.easier}`, place.easier)}
+          {place.harder !== null && step(place, 1, `Harder: ${place.harder}`, place.harder)}
           {place.easier === null && place.harder === null && <p className="soft">Nothing easier or harder is known.</p>}
         </div>
       ))}

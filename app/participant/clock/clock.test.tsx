@@ -81,7 +81,7 @@ describe('what the clock shows of a moment', () => {
     const view = viewAt(INTERVALS, [], 5 + 60 + 25);
     expect(view).toMatchObject({ shownSec: 15, isOwn: false, side: 'now right', spentSec: 25 });
     expect(view.doneRatio).toBeCloseTo(25 / 40, 6);
-    expect(read(<StageFace onSay={vi.fn()} view={view} cues={['hips high']} choice={undefined} />)).toBe(
+    expect(read(<StageFace figures={{}} onSay={vi.fn()} view={view} cues={['hips high']} choice={undefined} />)).toBe(
       'Main round 1 of 2 side plank each side now right 0:15 hips high',
     );
   });
@@ -93,11 +93,11 @@ describe('what the clock shows of a moment', () => {
   test('at one’s own pace it counts up and waits', () => {
     const view = viewAt('Warm-up: flow\n10 squat', [], 12);
     expect(view).toMatchObject({ isOwn: true, shownSec: 7, numberNow: '10' });
-    expect(read(<StageFace onSay={vi.fn()} view={view} cues={[]} choice={undefined} />)).toBe(
+    expect(read(<StageFace figures={{}} onSay={vi.fn()} view={view} cues={[]} choice={undefined} />)).toBe(
       'Warm-up squat 10 0:07 your own pace',
     );
     const choice = <button type="button">5 split squat</button>;
-    expect(read(<StageFace onSay={vi.fn()} view={view} cues={[]} choice={choice} />)).toBe(
+    expect(read(<StageFace figures={{}} onSay={vi.fn()} view={view} cues={[]} choice={choice} />)).toBe(
       'Warm-up Your choice 5 split squat 0:07 your own pace',
     );
   });
@@ -107,7 +107,7 @@ describe('what the clock shows of a moment', () => {
     const view = viewAt(text, [['tap', 20]], 30, ['3 rounds']);
     expect(view).toMatchObject({ taps: 1, match: '3 rounds', shownSec: 515 });
     expect(view.lines.map((line) => `${line.figure} ${line.name}`)).toEqual(['10 squat', '5 split squat']);
-    expect(read(<StageFace onSay={vi.fn()} view={view} cues={[]} choice={undefined} />)).toContain(
+    expect(read(<StageFace figures={{}} onSay={vi.fn()} view={view} cues={[]} choice={undefined} />)).toContain(
       'match or beat 3 rounds',
     );
   });

@@ -7,6 +7,7 @@ import { dayToMatch } from '../../../server/participant/earlier-scores.ts';
 import { withPaceMarks } from '../../../core/clock/voice/pace-marks.ts';
 import { needsWarmUp } from '../../../core/session/needs-warm-up.ts';
 import { cuesFor, laddersOf } from '../../../server/participant/fitted-view.ts';
+import { sheetFigures } from '../../../words/en/figures/sheet-figures.ts';
 import { withOwnDay } from '../../../server/participant/own-day.ts';
 import { packRibbon } from '../../charts/session/pack-ribbon.ts';
 import { layoutRibbon } from '../../charts/ribbon-layout.ts';
@@ -38,6 +39,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
       ),
       ladders,
       cues: cuesFor(names, fitted.library),
+      figures: { ...fitted.figures, ...sheetFigures(names, fitted.library) },
       scored: scoreFields(plan),
       toMatch,
       totalSec: plan.clockSec.likely,

@@ -17,7 +17,7 @@ export function PaperWeek({ paper: { title, sessions, link }, back }: { paper: P
         <a href={`${back}/week.pdf`}>as PDF</a>
       </nav>
       <h1>{title}</h1>
-      {sessions.map(({ above, sheet, changes }) => (
+      {sessions.map(({ above, sheet, figures, changes }) => (
         <article key={above}>
           <p>{above}</p>
           <h2>{sheet.title}</h2>
@@ -29,7 +29,7 @@ export function PaperWeek({ paper: { title, sessions, link }, back }: { paper: P
               Film: <a href={sheet.film}>{sheet.film}</a>
             </p>
           )}
-          <SessionList blocks={sheet.blocks} />
+          <SessionList blocks={sheet.blocks} figures={figures} />
           {changes.length > 0 && <p>In your shape: {changes.join('; ')}.</p>}
         </article>
       ))}

@@ -16,7 +16,7 @@ import type { DaySession } from '../base/day-view.tsx';
 import { TODAY_RIBBON } from '../base/today-card.tsx';
 
 /** What a session's page shows that hangs on its fit alone, made once for each. */
-const shown = new WeakMap<FittedView, Pick<DaySession, 'sheet' | 'ribbon' | 'changes' | 'notes'>>();
+const shown = new WeakMap<FittedView, Pick<DaySession, 'sheet' | 'ribbon' | 'changes' | 'notes' | 'figures'>>();
 
 function showFit(fitted: FittedView) {
   let known = shown.get(fitted);
@@ -26,6 +26,7 @@ function showFit(fitted: FittedView) {
       ribbon: packRibbon(layoutRibbon(fitted.plan, TODAY_RIBBON)),
       changes: changeWords(fitted.changes, fitted.blocks),
       notes: fitted.notes,
+      figures: fitted.figures,
     };
     shown.set(fitted, known);
   }

@@ -1,13 +1,17 @@
 import type { ReactNode } from 'react';
+import { isSurprise } from '../../../../core/clock/voice/set-up.ts';
+import type { SheetFigures } from '../../../../core/figure/sheet-figure.ts';
 import { formatClock } from '../../../../core/words/format-clock.ts';
 import type { ClockView } from '../clock-view.ts';
 import { comingIn } from '../clock-view.ts';
 import { NextFace } from './next-face.tsx';
+import { StageFigure } from './stage-figure.tsx';
 import { placeWords } from '../clock-words.ts';
 
 interface StageFaceProps {
   readonly view: ClockView;
   readonly cues: readonly string[];
+  readonly figures: SheetFigures;
   /** Buttons for a choice that isn't made yet: they stand in place of movement and dose. */
   readonly choice: ReactNode;
   /** Says the number once more. */
@@ -15,7 +19,7 @@ interface StageFaceProps {
 }
 
 /** What is done now: block, place, movement, dose, rules, list. */
-export function StageFace({ view, cues, choice, onSay }: StageFaceProps) {
+export function StageFace({ view, cues, figures, choice, onSay }: StageFaceProps) {
   const { stage, lines } = view;
   const coming = comingIn(view);
   return (
@@ -25,6 +29,9 @@ export function StageFace({ view, cues, choice, onSay }: StageFaceProps) {
         <b>{placeWords(stage)}</b>
       </p>
       <h1>{choice ? 'Your choice' : stage.title}</h1>
+      {!choice && !(coming && isSurprise(coming)) && (
+        <StageFigure stage={coming ?? stage} figures={figures} isLarge={coming !== undefined || isNew(view)} />
+      )}
       {choice ?? (coming ? <NextFace next={coming} /> : <DoseFace view={view} onSay={onSay} />)}
       {stage.rules.length > 0 && (
         <ul className="clock-rules">
@@ -68,6 +75,10 @@ export function StageFace({ view, cues, choice, onSay }: StageFaceProps) {
     </>
   );
 }
+
+/** A movement is shown large while it begins. */
+const BEGINS_SEC = 5;
+const isNew = ({ stage, spentSec }: ClockView): boolean => stage.kind === 'work' && spentSec < BEGINS_SEC;
 
 /** How much of it, how, and with which side. */
 function DoseFace({ view: { stage, numberNow, side }, onSay }: Pick<StageFaceProps, 'view' | 'onSay'>) {

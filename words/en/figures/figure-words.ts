@@ -1,4 +1,4 @@
-import type { FigureText, Motion, Posture } from '../../core/figure/describe.ts';
+import type { FigureText, Motion, Posture } from '../../../core/figure/describe.ts';
 
 const POSTURE_WORDS: Readonly<Record<Posture, string>> = {
   standing: 'standing',
