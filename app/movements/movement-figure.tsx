@@ -8,11 +8,11 @@ import { FigurePicture } from '../parts/figure/figure-picture.tsx';
 import { usePlaying } from '../parts/figure/use-playing.ts';
 
 const VIEWS: readonly { readonly value: 'best' | View; readonly label: string }[] = [
-  { value: 'best', label: 'as it shows best' },
+  { value: 'best', label: 'best' },
   { value: 'side', label: 'side' },
   { value: 'front', label: 'front' },
-  { value: 'quarter', label: 'half front' },
-  { value: 'rear', label: 'half behind' },
+  { value: 'quarter', label: 'half' },
+  { value: 'rear', label: 'behind' },
   { value: 'top', label: 'above' },
 ];
 
@@ -26,7 +26,7 @@ export function MovementFigure({ movement, library }: { movement: Movement; libr
     () => drawFigure(movement, library, view === 'best' ? undefined : view),
     [movement, library, view],
   );
-  const canMove = figure !== null && figure.packed !== '';
+  const canMove = figure !== null && figure.moves;
   usePlaying(root, canMove && isMoving ? `${movement.id} ${view} ${isOther}` : null);
   if (!figure)
     return (

@@ -23,7 +23,7 @@ import { ScalesPanel } from './scales.tsx';
 import { LadderForm, LadderView } from './ladder-view.tsx';
 import { DemandBars, MovementText } from './movement-text.tsx';
 import { MovementForm } from './movement-form.tsx';
-import { loadFigures, loadMovementFigure } from './load-figures.ts';
+import { loadFigures } from '../parts/figure/load-figures.ts';
 import { MovementWall } from './movement-wall.tsx';
 import { FigurePicture } from '../parts/figure/figure-picture.tsx';
 import { useLoaded } from '../parts/figure/use-loaded.ts';
@@ -45,6 +45,9 @@ export async function action({ request, params }: Route.ActionArgs) {
   const now = new Date(nowMs());
   return withProgramme(request, params.programmeId, (db, scope) => changeMovements(db, scope, form, intent, now));
 }
+
+/** The open movement, drawn alive: fetched after the page. */
+const loadMovementFigure = () => import('./movement-figure.tsx');
 
 const BLANK = withFields(undefined, { movementId: 'new', fields: { name: '' } });
 
@@ -277,7 +280,7 @@ function MovementList({ movements, figureOf, library, usage, chosen, columns: wa
   if (movements.length === 0)
     return <p className="soft">Nothing like that. Take a filter away, or add the movement.</p>;
   return (
-    <>
+    <div>
       <ListHeads columns={columns} />
       <div ref={attach} style={{ height: heightPx, position: 'relative' }}>
         <ul className="movement-list" aria-label={plural(movements.length, 'movement')}>
@@ -319,7 +322,7 @@ function MovementList({ movements, figureOf, library, usage, chosen, columns: wa
           )}
         </ul>
       </div>
-    </>
+    </div>
   );
 }
 

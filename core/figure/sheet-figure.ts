@@ -4,8 +4,10 @@ export interface SheetFigure {
   readonly box: string;
   /** What stands within the `svg`: made of numbers and of class names of ours alone. */
   readonly markup: string;
-  /** For playing it; empty for a hold, which doesn't move. */
+  /** For playing it, or drawing it elsewhere: as `unpackFigure` reads it. */
   readonly packed: string;
+  /** False for a hold. */
+  readonly moves: boolean;
   /** How long one repetition is shown for. */
   readonly sec: number;
   /** What it shows, for those who don't see it. */

@@ -66,16 +66,35 @@ export function drawSteps(figure: Figure, view: View = figure.view): readonly St
   }));
 }
 
-const path = (part: Part | 'floor' | 'place' | 'arc', d: string): string =>
-  d === '' ? '' : `<path class="fig-${part}" d="${d}"/>`;
-const body = (drawn: Drawn): string => PARTS.map((part) => path(part, drawn[part])).join('');
+/** One path of a picture; faint where the movement starts. */
+export interface PictureLine {
+  readonly part: Part | 'floor' | 'place' | 'arc';
+  readonly d: string;
+  readonly isFaint: boolean;
+}
+
+/** A still as the paths it is made of, the furthest first. */
+export function stillLines({ floor, places, start, end, arc }: Still): readonly PictureLine[] {
+  const body = (drawn: Drawn | undefined, isFaint: boolean): readonly PictureLine[] =>
+    drawn ? PARTS.map((part) => ({ part, d: drawn[part], isFaint })) : [];
+  const around: readonly PictureLine[] = [
+    { part: 'floor', d: floor, isFaint: false },
+    { part: 'place', d: places, isFaint: false },
+  ];
+  const way: PictureLine = { part: 'arc', d: arc, isFaint: false };
+  return [...around, ...body(start, true), ...body(end, false), way].filter((line) => line.d !== '');
+}
 
 export const viewBoxOf = ({ left, top, width, height }: Frame): string =>
   [left, top, width, height].map((n) => Math.round(n * 10) / 10).join(' ');
 
 /** What stands within the `svg` element: numbers and class names of ours alone, so that it needs no escaping. */
-export const stillMarkup = ({ floor, places, start, end, arc }: Still): string =>
-  path('floor', floor) +
-  path('place', places) +
-  (start ? `<g class="fig-start">${body(start)}</g>` : '') +
-  `<g>${body(end)}</g>${path('arc', arc)}`;
+export function stillMarkup(still: Still): string {
+  const lines = stillLines(still);
+  const paths = (of: readonly PictureLine[]): string =>
+    of.map(({ part, d }) => `<path class="fig-${part}" d="${d}"/>`).join('');
+  const isAround = ({ part }: PictureLine): boolean => part === 'floor' || part === 'place';
+  const faint = lines.filter((line) => line.isFaint);
+  const start = faint.length > 0 ? `<g class="fig-start">${paths(faint)}</g>` : '';
+  return `${paths(lines.filter(isAround))}${start}<g>${paths(lines.filter((line) => !line.isFaint && !isAround(line)))}</g>`;
+}

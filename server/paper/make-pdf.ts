@@ -1,3 +1,7 @@
+import { unpackFigure } from '../../core/figure/pack.ts';
+import type { SheetFigure } from '../../core/figure/sheet-figure.ts';
+import type { PictureLine } from '../../core/figure/still.ts';
+import { drawStill, stillLines } from '../../core/figure/still.ts';
 import PDFDocument from 'pdfkit';
 import qrcode from 'qrcode';
 import { CARE_NOTES } from '../../core/care.ts';
@@ -59,6 +63,46 @@ export async function makePdf({ sessions, title, link, size }: Paper, createdMs:
   return done;
 }
 
+/** The room of a drawing beside its line, in points. */
+const FIGURE = { width: 62, height: 34 } as const;
+/** Ink on paper: the further limbs and where it starts are lighter. */
+const INK: Readonly<Record<PictureLine['part'], readonly [colour: string, widthUnits: number]>> = {
+  floor: ['#bbb', 1.6],
+  place: ['#999', 2.4],
+  far: ['#777', 5.2],
+  trunk: ['#444', 7.6],
+  head: ['#000', 3.4],
+  leg: ['#000', 5.8],
+  arm: ['#000', 4.4],
+  kit: ['#999', 3.4],
+  fill: ['#999', 0.8],
+  arc: ['#555', 1.5],
+};
+const FILLED: readonly PictureLine['part'][] = ['trunk', 'head', 'fill'];
+
+/** Draws a movement within its room. */
+function drawFigure(doc: Doc, { packed }: SheetFigure, { left, top }: { left: number; top: number }): void {
+  const still = drawStill(unpackFigure(packed));
+  const { frame } = still;
+  const scale = Math.min(FIGURE.width / frame.width, FIGURE.height / frame.height);
+  doc
+    .save()
+    .translate(left + FIGURE.width - frame.width * scale, top)
+    .scale(scale)
+    .translate(-frame.left, -frame.top);
+  doc.lineCap('round').lineJoin('round');
+  for (const { part, d, isFaint } of stillLines(still)) {
+    const [colour, width] = INK[part];
+    doc
+      .path(d)
+      .lineWidth(width)
+      .opacity(isFaint ? 0.25 : 1);
+    if (FILLED.includes(part)) doc.fillAndStroke(colour, colour);
+    else doc.stroke(colour);
+  }
+  doc.restore();
+}
+
 /** Parts of a paper, each with what it is. */
 class Writer {
   readonly #doc: Doc;
@@ -95,7 +139,7 @@ class Writer {
     this.#doc.y += points;
   }
 
-  session({ above, sheet, changes }: PaperSession): void {
+  session({ above, sheet, figures, changes }: PaperSession): void {
     const doc = this.#doc;
     this.#section = doc.struct('Sect');
     this.#root.add(this.#section);
@@ -109,7 +153,7 @@ class Writer {
       this.#gap(3);
       this.paragraph([{ text: sheet.note, size: BODY, isBold: true }]);
     }
-    for (const block of sheet.blocks) this.#block(block);
+    for (const block of sheet.blocks) this.#block(block, figures);
     if (changes.length > 0) {
       this.#gap(9);
       this.#small(`In your shape: ${changes.join('; ')}.`);
@@ -122,7 +166,7 @@ class Writer {
     this.#section = this.#root;
   }
 
-  #block(block: PaperSession['sheet']['blocks'][number]): void {
+  #block(block: PaperSession['sheet']['blocks'][number], figures: PaperSession['figures']): void {
     const doc = this.#doc;
     this.#keepTogether(4);
     this.#gap(9);
@@ -137,7 +181,8 @@ class Writer {
     const list = doc.struct('L');
     if (block.lines.length > 0) this.#section.add(list);
     for (const line of block.lines) {
-      this.#keepTogether(1);
+      const figure = line.choices?.map((choice) => figures[choice]).find((known) => known);
+      this.#keepTogether(figure ? 2 : 1);
       this.#gap(2);
       const item = doc.struct('LI');
       list.add(item);
@@ -151,9 +196,17 @@ class Writer {
       const x = MARGIN + 2 * INDENT + 4;
       item.add(
         this.#part('LBody', () =>
-          this.#text.write([{ text: lineText(line), size: BODY }], { x, width: this.#width + MARGIN - x }),
+          this.#text.write([{ text: lineText(line), size: BODY }], {
+            x,
+            width: this.#width + MARGIN - x - (figure ? FIGURE.width : 0),
+          }),
         ),
       );
+      if (figure) {
+        const left = MARGIN + this.#width - FIGURE.width;
+        item.add(doc.struct('Figure', { alt: figure.words }, () => drawFigure(doc, figure, { left, top: y })));
+        doc.y = Math.max(doc.y, y + FIGURE.height);
+      }
       item.end();
     }
     if (block.lines.length > 0) list.end();

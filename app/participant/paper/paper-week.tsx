@@ -3,6 +3,7 @@ import { CARE_NOTES } from '../../../core/care.ts';
 import { sheetLength } from '../../../core/exchange/session-text.ts';
 import type { Paper } from '../../../server/paper/printed.ts';
 import { SessionList } from '../base/session-list.tsx';
+import '../../parts/figure/figure.css';
 import './paper.css';
 
 /** A week as it goes on paper, black on white: each session on its own sheet, with a box to tick by each line. */

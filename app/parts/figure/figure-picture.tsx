@@ -2,7 +2,7 @@ import type { SheetFigure } from '../../../core/figure/sheet-figure.ts';
 
 /** A movement's drawing. It stands still; `playFigures` sets it in motion. `isOther`: for the left side, as in a mirror. */
 export function FigurePicture({
-  figure: { box, markup, packed, sec, words },
+  figure: { box, markup, packed, moves, sec, words },
   isOther = false,
 }: {
   figure: SheetFigure;
@@ -14,7 +14,7 @@ export function FigurePicture({
       viewBox={box}
       role="img"
       aria-label={words}
-      data-fig={packed || undefined}
+      data-fig={moves ? packed : undefined}
       data-sec={sec}
       dangerouslySetInnerHTML={{ __html: markup }}
     />

@@ -1,5 +1,7 @@
 import { Button } from 'antd';
 import { useDroppable } from '@dnd-kit/core';
+import { isWork } from '../../../core/words/describe-item.ts';
+import type { SheetFigure } from '../../../core/figure/sheet-figure.ts';
 import type { MovementLibrary } from '../../../core/movement/library.ts';
 import { usualDose } from '../../../core/movement/usual-dose.ts';
 import { formatClock } from '../../../core/words/format-clock.ts';
@@ -31,6 +33,8 @@ interface BlockCardProps {
   readonly block: Block;
   readonly plan: BlockPlan | undefined;
   readonly library: MovementLibrary;
+  /** What a movement looks like, by its name. */
+  readonly figureOf: (name: string) => SheetFigure | null;
   /** Something in the header's line can't be read: it is left to the text. */
   readonly isUnreadable: boolean;
   readonly markedItems: ReadonlySet<number>;
@@ -49,6 +53,7 @@ export function BlockCard({
   block,
   plan,
   library,
+  figureOf,
   isUnreadable,
   markedItems,
   drop,
@@ -175,6 +180,7 @@ export function BlockCard({
             key={i}
             id={`item-${index}-${i}`}
             item={item}
+            figure={isWork(item) ? figureOf(item.choices[0]!.name) : null}
             isMarked={markedItems.has(i)}
             drop={drop?.block === index && drop.item === i ? drop.side : undefined}
             onSet={(next) => onEdit({ kind: 'set-item', block: index, item: i, next })}

@@ -6,6 +6,8 @@ import { isWork, itemDetails, itemName, neighbourWords } from '../../../core/wor
 import type { Item, WorkItem } from '../../../core/document/document.ts';
 import { nextSides, stepDose } from '../../../core/session/step-dose.ts';
 import { formatClock } from '../../../core/words/format-clock.ts';
+import type { SheetFigure } from '../../../core/figure/sheet-figure.ts';
+import { FigurePicture } from '../../parts/figure/figure-picture.tsx';
 import { CommitInput } from '../../parts/commit-input.tsx';
 import { Stepper } from './stepper.tsx';
 import { useCardDrag } from './use-card-drag.ts';
@@ -13,6 +15,8 @@ import { useCardDrag } from './use-card-drag.ts';
 interface ItemCardProps {
   readonly id: string;
   readonly item: Item;
+  /** What its movement looks like. */
+  readonly figure: SheetFigure | null;
   /** What is said about it, for instance that it doesn't fit its slot. */
   readonly isMarked: boolean;
   readonly drop: 'before' | 'after' | undefined;
@@ -22,7 +26,7 @@ interface ItemCardProps {
 }
 
 /** One line of a session as a card: drag it, step its dose, name its movement. */
-export function ItemCard({ id, item, isMarked, drop, onSet, onRemove, onMove }: ItemCardProps) {
+export function ItemCard({ id, item, figure, isMarked, drop, onSet, onRemove, onMove }: ItemCardProps) {
   const { attributes, listeners, setNodeRef: setDrag, isDragging } = useCardDrag(id);
   const { setNodeRef: setDrop } = useDroppable({ id });
   const name = isWork(item) ? itemName(item) : 'rest';
@@ -65,6 +69,11 @@ export function ItemCard({ id, item, isMarked, drop, onSet, onRemove, onMove }: 
           />
           <span className="item-name soft">rest</span>
         </>
+      )}
+      {figure && (
+        <span className="item-picture" aria-hidden="true">
+          <FigurePicture figure={figure} />
+        </span>
       )}
       <button type="button" className="item-remove" aria-label={`take ${name} out`} onClick={onRemove}>
         ×

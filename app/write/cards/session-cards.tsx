@@ -12,6 +12,8 @@ import type { SessionEdit } from '../../../core/notation/session-edit.ts';
 import type { DropPlace } from './block-card.tsx';
 import { BlockCard } from './block-card.tsx';
 import { CommitInput } from '../../parts/commit-input.tsx';
+import { loadFigures } from '../../parts/figure/load-figures.ts';
+import { useLoaded } from '../../parts/figure/use-loaded.ts';
 import { ShapePicker } from './shape-picker.tsx';
 import { Stepper } from './stepper.tsx';
 
@@ -54,6 +56,11 @@ export function SessionCards({ analysis, library, onEdit, onUndo, onRedo, onKeep
     root.current?.querySelector<HTMLElement>(`[data-handle="${focusNext.current}"]`)?.focus();
     focusNext.current = undefined;
   });
+  const figures = useLoaded(loadFigures);
+  const figureOf = (name: string) => {
+    const movement = library.findByName(name);
+    return movement && figures ? figures.sheetFigure(movement, library) : null;
+  };
   const { blocks } = session;
   const onDragMove = ({ active, over }: DragMoveEvent) => {
     const target = readId(over?.id);
@@ -191,6 +198,7 @@ export function SessionCards({ analysis, library, onEdit, onUndo, onRedo, onKeep
             block={block}
             plan={plan.blocks[b]}
             library={library}
+            figureOf={figureOf}
             isUnreadable={issues.some((i) => i.line === source.blocks[b]?.line && i.code !== 'no-items')}
             labels={labels}
             markedItems={

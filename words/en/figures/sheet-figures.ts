@@ -31,7 +31,8 @@ export function drawFigure(movement: Movement, library: MovementLibrary, view?: 
   return {
     box: viewBoxOf(still.frame),
     markup: stillMarkup(still),
-    packed: figure.poses.length > 1 ? packFigure(figure) : '',
+    packed: packFigure(figure),
+    moves: figure.poses.length > 1,
     sec: Math.max(LEAST_SEC, movement.paceSec.likely) * sides,
     words: figureWords(describeFigure(figure)),
   };

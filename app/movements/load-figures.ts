@@ -1,3 +1,0 @@
-/** Drawing movements: fetched after the page, since the poses of all of them come along. */
-export const loadFigures = () => import('../../words/en/figures/sheet-figures.ts');
-export const loadMovementFigure = () => import('./movement-figure.tsx');
