@@ -14,6 +14,8 @@ interface Picture {
   readonly figure: Figure;
 }
 
+const print = (line: string): void => void process.stdout.write(`${line}\n`);
+
 const PER_SHEET = 72;
 const QUIZ_SIZE = 60;
 
@@ -78,11 +80,11 @@ const [what = 'list', dir = '', seed = '1'] = process.argv.slice(2);
 if (what === 'list') {
   const without = baseLibrary.movements.filter((movement) => !figureOf(movement, baseLibrary));
   const faulty = pictures.filter(({ figure }) => findFaults(figure, false).length > 0);
-  console.log(`${pictures.length} of ${baseLibrary.movements.length} movements have a drawing.`);
-  console.log(`Without: ${without.map((movement) => movement.name).join(', ')}.`);
-  if (faulty.length > 0) console.log(`Not as a body moves: ${faulty.map(({ name }) => name).join(', ')}.`);
+  print(`${pictures.length} of ${baseLibrary.movements.length} movements have a drawing.`);
+  print(`Without: ${without.map((movement) => movement.name).join(', ')}.`);
+  if (faulty.length > 0) print(`Not as a body moves: ${faulty.map(({ name }) => name).join(', ')}.`);
 } else if (dir === '') {
-  console.error('Name a folder to write to: npm run figures -- sheets DIR');
+  print('Name a folder to write to: npm run figures -- sheets DIR');
   process.exitCode = 2;
 } else {
   mkdirSync(dir, { recursive: true });

@@ -1,7 +1,7 @@
 import { BODY, RANGE_DEG } from './body.ts';
 import { centreOfMass } from './mass.ts';
 import type { Figure } from './figure.ts';
-import type { Points } from './place.ts';
+import type { Points } from './points.ts';
 import type { Played } from './play.ts';
 import { frameAt, prepare } from './play.ts';
 import type { Pose } from './pose.ts';

@@ -1,6 +1,6 @@
 import { BODY, LEVEL } from './body.ts';
 import type { HeldKit, View } from './figure.ts';
-import type { Points } from './place.ts';
+import type { Points } from './points.ts';
 import type { Played } from './play.ts';
 import { frameAt, pointsAt } from './play.ts';
 import type { Against, Place, Side } from './pose.ts';

@@ -1,5 +1,4 @@
 import type { Pose } from './pose.ts';
-import { mirror } from './pose.ts';
 
 /** From where a figure is seen: `quarter` from before and the right, `rear` from behind and the right. */
 export const VIEWS = ['side', 'front', 'quarter', 'rear', 'back', 'top'] as const;
@@ -23,6 +22,3 @@ export interface Figure {
   readonly poses: readonly Pose[];
   readonly kit: readonly HeldKit[];
 }
-
-/** For the other side. */
-export const mirrorFigure = (figure: Figure): Figure => ({ ...figure, poses: figure.poses.map(mirror) });

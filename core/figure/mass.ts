@@ -1,5 +1,5 @@
 import { MASS } from './body.ts';
-import type { Points } from './place.ts';
+import type { Points } from './points.ts';
 import type { Vec } from './vector.ts';
 import { add, between, times } from './vector.ts';
 

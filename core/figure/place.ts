@@ -2,6 +2,7 @@ import { BODY, LEVEL, THICKNESS } from './body.ts';
 import { centreOfMass } from './mass.ts';
 import type { Against, Pose, Side, Touch } from './pose.ts';
 import { SIDES, blend, contactOf, isUprightPlace, signOf } from './pose.ts';
+import type { Point, Points, Sided } from './points.ts';
 import type { Vec } from './vector.ts';
 import {
   across,
@@ -18,12 +19,6 @@ import {
   unit,
   yawed,
 } from './vector.ts';
-
-const SIDED = ['hip', 'knee', 'ankle', 'heel', 'ball', 'toe', 'shoulder', 'elbow', 'wrist', 'hand'] as const;
-type Sided = (typeof SIDED)[number];
-/** A place of the body: the middle ones, and each of the others on both sides. */
-export type Point = 'pelvis' | 'waist' | 'shoulders' | 'head' | `${Sided}${Side}`;
-export type Points = Record<Point, Vec>;
 
 type At = Pose['at'];
 

@@ -1,6 +1,7 @@
 import type { Figure } from './figure.ts';
 import { mirror } from './pose.ts';
-import type { Points, Standing } from './place.ts';
+import type { Standing } from './place.ts';
+import type { Points } from './points.ts';
 import { onTheWay, standAll } from './place.ts';
 import { distance, minus } from './vector.ts';
 

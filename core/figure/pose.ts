@@ -102,5 +102,7 @@ export function mirror(pose: Pose): Pose {
 
 /** The numbers on the way from one pose to another, `ratio` 0 to 1. */
 export function blend(from: Pose['at'], to: Pose['at'], ratio: number): Pose['at'] {
-  return Object.fromEntries(FIELDS.map((f) => [f, from[f] + (to[f] - from[f]) * ratio])) as Record<Field, number>;
+  const at = { ...from } as Record<Field, number>;
+  for (const field of FIELDS) at[field] += (to[field] - from[field]) * ratio;
+  return at;
 }

@@ -22,9 +22,6 @@ function readRows(): ReadonlyMap<string, string> {
 let rows: ReadonlyMap<string, string> | undefined;
 const read = new Map<string, Figure | undefined>();
 
-/** Ids of the movements that have a drawing of their own. */
-export const drawnIds = (): readonly string[] => [...(rows ??= readRows()).keys()];
-
 /** The drawing of a movement of the shelf; undefined where none was made. */
 export function drawnFigure(id: string): Figure | undefined {
   if (read.has(id)) return read.get(id);
