@@ -390,6 +390,11 @@ export const VIEWS: readonly View[] = [
   },
   { name: 'movements', shows: ['movements/movements.tsx'], path: 'movements?q=squat&m=squat' },
   {
+    name: 'movements, as drawings',
+    shows: ['movements/movement-wall.tsx'],
+    path: 'movements?wall=yes&q=lunge&m=side-lunge',
+  },
+  {
     name: 'movements, to be changed',
     shows: ['movements/movement-form.tsx'],
     path: 'movements?m=squat&edit=movement',
