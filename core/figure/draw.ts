@@ -231,11 +231,13 @@ export interface Frame {
 /** A figure that hangs higher than this, in picture units, is drawn without the floor. */
 const FLOOR_SEEN = 14;
 const ROOM = 9;
+/** How often a repetition is looked at for the room that it takes, beside its poses. */
+const FRAME_MOMENTS = 5;
 
 /** The part of the plane that holds the whole repetition, with room around. */
 export function frameOf(played: Played, view: View): Frame {
   let [left, right, top, bottom] = [Infinity, -Infinity, Infinity, -Infinity];
-  const moments = [...played.atRatio, ...Array.from({ length: 12 }, (_, i) => i / 12)];
+  const moments = [...played.atRatio, ...Array.from({ length: FRAME_MOMENTS }, (_, i) => (i + 0.5) / FRAME_MOMENTS)];
   for (const points of [
     ...moments.map((at) => frameAt(played, at)),
     ...played.figure.poses.map((_, i) => pointsAt(played, i)),

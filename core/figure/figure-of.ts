@@ -1,5 +1,6 @@
 import { readPiece } from '../movement/kit.ts';
 import type { MovementLibrary } from '../movement/library.ts';
+import { baseLibrary } from '../movement/library.ts';
 import type { Movement } from '../movement/movement.ts';
 import type { Shape } from '../movement/name/lexicon.ts';
 import { cover } from '../movement/name/read-name.ts';
@@ -86,6 +87,13 @@ function bareFigure(movement: Movement, library: MovementLibrary): Figure | unde
   if (own) return own;
   const reading = library.readingOf(movement.id);
   if (reading) return ofParts(reading.shapes.map((shape) => ofShape(shape, library)));
-  if (movement.parts.length < 2) return undefined;
+  if (movement.parts.length < 2) return byOwnName(movement, library);
   return ofParts(movement.parts.map((id) => library.find(id)).map((part) => part && figureOf(part, library)));
+}
+
+/** A movement of a coach's own is drawn as its name is read among what ships; words that say nothing there have no drawing. */
+function byOwnName(movement: Movement, library: MovementLibrary): Figure | undefined {
+  if (library === baseLibrary || baseLibrary.findOnShelf(movement.id)) return undefined;
+  const read = baseLibrary.findByName(movement.name);
+  return read && bareFigure(read, baseLibrary);
 }

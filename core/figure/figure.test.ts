@@ -1,7 +1,9 @@
 import { mat4, vec4 } from 'gl-matrix';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { EMPTY_LAYER, layerLibrary } from '../movement/layer.ts';
 import { baseLibrary } from '../movement/library.ts';
+import { movementId } from '../movement/movement.ts';
 import { FURTHER_NAMES } from '../movement/name/further-names-fixture.ts';
 import { TRADE_NAMES } from '../movement/name/trade-names-fixture.ts';
 import { BODY, LEVEL, MASS, RANGE_DEG } from './body.ts';
@@ -131,6 +133,17 @@ describe('a drawing is composed as names are', () => {
   test('a pause changes nothing that is seen, a pulse stays low, a hold stands still', () => {
     expect(find('pause squat').poses).toEqual(find('squat').poses);
     expect(find('sumo squat hold').poses).toHaveLength(1);
+  });
+
+  test('a coach’s own movement is drawn as its name is read, or not at all', () => {
+    const own = (name: string): Figure | undefined => {
+      const layer = { ...EMPTY_LAYER, overrides: [{ movementId: movementId(name), fields: { name } }] };
+      const { library } = layerLibrary(baseLibrary, layer);
+      const movement = library.findByName(name);
+      return movement && figureOf(movement, library);
+    };
+    expect(own('dumbbell pause squat')?.poses.length).toBe(2);
+    expect(own('harbour wobble')).toBeUndefined();
   });
 
   test('a compound plays its parts one after the other', () => {

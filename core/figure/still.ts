@@ -19,7 +19,7 @@ export interface Still {
 
 /** Ways shorter than this, in body heights, aren't drawn. */
 const SHORT_WAY = 0.12;
-const ARC_STEPS = 8;
+const ARC_STEPS = 6;
 
 function arcOf(played: Played, view: View, peak: number): string {
   const [start, end] = [pointsAt(played, 0), pointsAt(played, peak)];

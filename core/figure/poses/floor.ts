@@ -158,7 +158,7 @@ legs-up-the-wall: side | supine legs 88 88 arms 0 0 armOut 40 40
 lying-rest: side | supine
 lying-breathing = lying-rest
 diaphragmatic-breathing = lying-rest
-quad-stretch-lying: side | side-lying legL -8 -120
+quad-stretch-lying: top | side-lying legL -8 -128 armL -30 -20 armOutL 10 10
 child-s-pose: side | heel-sit trunk 82 curl 26 arms 78 84 nod 4 on knees
 puppy-pose: side | hands-knees trunk 26 legs 96 0 arms 150 156 on knees hands level
 camel-pose: side | kneel trunk -26 curl -36 nod -20 legs 14 -90 arms -28 -20

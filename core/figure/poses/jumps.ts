@@ -15,7 +15,7 @@ broad-jump: side travels | squatting trunk 50 arms -50 -40 > lay 24 legs -6 -14 
 box-jump: side | squatting trunk 46 arms -40 -30 > stand legs 80 -10 trunk 20 arms 80 90 up 0.3 air > squatting legs 70 -26 arms 60 70 on feet@box+ > stand on feet@box
 depth-jump: side | stand on feet@box > squatting on feet+ > stand arms 170 172 point 50 up 0.14 air
 lunge-jump: side alternates | lunging arms 20 100 > legR 30 -10 legL -6 -50 pointL 30 pointR 40 arms 20 90 up 0.12 air
-skater-jump: front round alternates | stand trunk 34 legR 46 -26 outR 10 4 legL -20 -76 outL -30 -34 armL 40 60 armR -20 10 on footR+ > trunk 16 legs 20 -30 out 16 14 up 0.06 air
+skater-jump: quarter round alternates | stand trunk 40 legR 54 -28 outR 6 2 legL -28 -86 outL -18 -26 armL 60 70 armR -30 10 on footR+ > trunk 16 legs 20 -30 out 16 14 up 0.06 air
 skip: side | stand arms 2 50 armOut 16 40 point 24 on toes > point 44 up 0.06 air
 double-skip: side | stand arms 2 50 armOut 16 40 point 24 on toes > point 50 up 0.14 air
 rope-free-skip = skip

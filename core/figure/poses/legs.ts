@@ -54,7 +54,7 @@ step-up: side | stand legL 68 -12 on footR footL@step arms 10 80 > stand on foot
 low-step-up = step-up
 step-down: side | stand legL 20 10 on footR@step > legR 42 -30 trunk 16 legL 12 -6 on footR@step footL+
 side-leg-lift: front | hips outR 4 4 on footL > outR 38 38
-standing-leg-lift-back: side | hips on footL > legR -24 -24 trunk 8
+standing-leg-lift-back: side | hips on footL > legR -33 -33 trunk 12
 arabesque: side | stand on footL arms 80 80 armOut 40 40 > legR -64 -64 pointR 45 trunk 32 armR 95 95 armL 20 20
 passe-balance: side | stand legR 88 -38 outR 40 -55 pointR 45 arms 45 70 on footL
 single-leg-balance: side | hips legR 55 -20 on footL
@@ -122,7 +122,7 @@ dance-step: front alternates | stand arms 0 60 armOut 40 -20 > outR 24 20 legR 2
 side-step: front alternates | stand arms 20 90 armOut 6 -30 > outR 26 22 legR 14 -12 legL 10 -12 on footL footR+
 side-shuffle: front alternates | stand trunk 24 legs 40 -30 out 8 6 arms 30 105 > outR 34 26 on footL footR+
 carioca: front | stand arms 0 0 armOut 80 80 > legR 16 0 outR -22 -22 on footL footR+
-skater-step: front round alternates | stand trunk 34 legR 46 -26 outR 10 4 legL -20 -76 outL -30 -34 armL 40 60 armR -20 10 on footR+ toesL+
+skater-step: quarter round alternates | stand trunk 40 legR 54 -28 outR 6 2 legL -28 -86 outL -18 -26 armL 60 70 armR -30 10 on footR+ toesL+
 step-jack: front alternates | stand arms 0 0 armOut 8 6 > outR 34 34 arms 0 0 armOut 160 165 on footL footR+
 low-step-jack: front alternates | stand arms 0 0 armOut 8 6 > outR 34 34 arms 0 0 armOut 85 85 on footL footR+
 toe-tap: side alternates | stand > legR 46 -30 on footL toesR@step

@@ -106,8 +106,8 @@ bear-hug-carry: side round alternates travels | stand legR 24 16 legL -18 -30 po
 overhead-carry: side round alternates travels | stand legR 24 16 legL -18 -30 pointL 10 armR 178 178 on toesL footR > legR 4 -4 legL 10 -50 on footR
 standing-hold: front | stand arms 0 0
 around-the-world: front round | stand arms 40 40 armOut -14 -14 > arms 0 0 armR -10 -10 armOutR 20 20 armL 30 30 armOutL -20 -20 > arms -34 -34 armOut -10 -10 > armL -10 -10 armOutL 20 20 armR 30 30 armOutR -20 -20
-standing-twist: front alternates | stand arms 70 110 armOut 40 -60 > twist 52
-band-twist: front | stand arms 88 90 armOut -10 -10 twist -50 > twist 50
+standing-twist: quarter alternates | stand arms 70 110 armOut 40 -60 > twist 52
+band-twist: quarter | stand arms 88 90 armOut -10 -10 twist -50 > twist 50
 landmine-twist: front alternates | stand legs 14 -12 arms 110 112 armOut -8 -8 > twist 40 bend -14 arms 70 70
 wood-chop: front | stand-wide arms 150 152 armOut -6 -6 twist -44 bend 6 > legs 30 -24 trunk 34 twist 44 arms 30 30
 low-chop: front | stand-wide legs 30 -24 trunk 34 twist -44 arms 30 30 armOut -6 -6 > stand-wide arms 150 152 armOut -6 -6 twist 44
