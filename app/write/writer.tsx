@@ -104,7 +104,7 @@ export function Writer({
   const draftPath = `${base}/write/${dayKey}/draft`;
   useReadMark(day, draftPath, isReader, revalidate);
   const onText = useCallback((next: string) => saver.change(next), [saver]);
-  const { text, library, analysis, editor, onChange, onEdit, onTake, complete, explain } = useSessionEditing(
+  const { text, library, analysis, editor, onChange, onEdit, onTake, complete, explain, draw } = useSessionEditing(
     day.text,
     routines,
     layer,
@@ -236,6 +236,7 @@ export function Writer({
           onKnow={(one) => setUnknown([one])}
           complete={complete}
           explain={explain}
+          draw={draw}
           handle={editor}
         />
         {asCards && (

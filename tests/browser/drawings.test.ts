@@ -96,3 +96,16 @@ test('cards, the preview and the week on paper have them too', async () => {
   await page.locator('.paper svg.fig').first().waitFor(SOON);
   await page.close();
 });
+
+test('Write shows what is offered, and what a name is, beside the words', async () => {
+  await coach.goto(`${base}/write/w6d3`);
+  await coach.getByText('Text', { exact: true }).click();
+  const line = coach.locator('.cm-line', { hasText: 'band row' }).first();
+  await line.hover({ position: { x: 30, y: 8 } });
+  await coach.locator('.sum-tip svg.fig').waitFor(SOON);
+  await line.click();
+  await coach.keyboard.press('End');
+  await coach.keyboard.press('Enter');
+  await coach.keyboard.type('8 push-u');
+  await coach.locator('.cm-completionInfo svg.fig').waitFor(SOON);
+});

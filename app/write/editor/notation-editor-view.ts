@@ -23,6 +23,7 @@ import type { NotationIssue } from '../../../core/text/issue.ts';
 import type { LineSpan } from '../../../core/notation/line-spans.ts';
 import { lineSpans } from '../../../core/notation/line-spans.ts';
 import { changeWords, findingWords } from '../../../words/en/findings.ts';
+import type { SheetFigure } from '../../../core/figure/sheet-figure.ts';
 import type { Finding, FindingChange } from '../../../core/session/findings/finding.ts';
 import { EXAMPLE_SESSION } from '../../../core/session/starters.ts';
 
@@ -53,6 +54,8 @@ export interface EditorOptions {
   readonly onKnow: (name: string) => void;
   /** What could stand at an offset of a line (from 1). */
   readonly complete: (text: string, line: number, offset: number) => CompletionList | undefined;
+  /** What a movement looks like; null where it has no drawing. */
+  readonly draw: (name: string) => Promise<SheetFigure | null>;
   /** The sums behind a place; undefined where there is nothing to add up. */
   readonly explain: (
     line: number,
@@ -62,6 +65,8 @@ export interface EditorOptions {
         readonly lines: readonly string[];
         readonly from: number;
         readonly to: number;
+        /** The movement here, whose drawing is shown. */
+        readonly movement?: string;
         /** A name that was read here, which can be corrected. */
         readonly read?: string;
       }
@@ -103,6 +108,18 @@ const highlighting = ViewPlugin.fromClass(
   { decorations: (plugin) => plugin.decorations },
 );
 
+/** A drawing as an element of the page. */
+function pictureOf(figure: SheetFigure | null): Element | null {
+  if (!figure) return null;
+  const svg = document.createElementNS('http://www.w3.org/2000/svg', 'svg');
+  svg.setAttribute('class', 'fig tip-picture');
+  svg.setAttribute('viewBox', figure.box);
+  svg.setAttribute('role', 'img');
+  svg.setAttribute('aria-label', figure.words);
+  svg.innerHTML = figure.markup;
+  return svg;
+}
+
 const countWords = (text: string) => text.split(' ').length;
 
 function completionSource(options: EditorOptions) {
@@ -118,7 +135,13 @@ function completionSource(options: EditorOptions) {
       from: line.from + found.from,
       // With each further word, what can follow is another list: a name may be read from its words.
       ...(!found.isCut && { validFor: isSameList }),
-      options: found.options.map((o) => ({ label: o.label, apply: o.insert, detail: o.detail, type: o.kind })),
+      options: found.options.map((o) => ({
+        label: o.label,
+        apply: o.insert,
+        detail: o.detail,
+        type: o.kind,
+        ...(o.kind === 'movement' && { info: () => options.draw(o.label).then(pictureOf, () => null) }),
+      })),
     };
   };
 }
@@ -150,6 +173,14 @@ export function openEditor(host: HTMLElement, options: EditorOptions): EditorHan
           const dom = document.createElement('div');
           dom.className = 'sum-tip';
           for (const text of found.lines) dom.appendChild(document.createElement('p')).textContent = text;
+          if (found.movement !== undefined)
+            void options.draw(found.movement).then(
+              (figure) => {
+                const picture = pictureOf(figure);
+                if (picture) dom.prepend(picture);
+              },
+              () => {},
+            );
           if (found.read !== undefined) {
             const { read } = found;
             const button = dom.appendChild(document.createElement('button'));

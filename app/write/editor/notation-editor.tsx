@@ -7,7 +7,7 @@ import type { EditorHandle, EditorOptions } from './notation-editor-view.ts';
 
 interface NotationEditorProps extends Pick<
   EditorOptions,
-  'onChange' | 'onCaret' | 'onTake' | 'onKnow' | 'complete' | 'explain'
+  'onChange' | 'onCaret' | 'onTake' | 'onKnow' | 'complete' | 'explain' | 'draw'
 > {
   readonly initialText: string;
   readonly issues: readonly NotationIssue[];
@@ -58,14 +58,15 @@ export function NotationEditor({
   onKnow,
   complete,
   explain,
+  draw,
 }: NotationEditorProps) {
   const nonce = useContext(NonceContext);
   const isReadOnly = useIsReader();
   const host = useRef<HTMLDivElement>(null);
   const field = useRef<HTMLTextAreaElement>(null);
-  const latest = useRef({ onChange, onCaret, onTake, onKnow, complete, explain, issues, findings });
+  const latest = useRef({ onChange, onCaret, onTake, onKnow, complete, explain, draw, issues, findings });
   useEffect(() => {
-    latest.current = { onChange, onCaret, onTake, onKnow, complete, explain, issues, findings };
+    latest.current = { onChange, onCaret, onTake, onKnow, complete, explain, draw, issues, findings };
   });
   // Until the editor has loaded, buttons change the plain field; it takes over what stands there.
   useImperativeHandle(handle, () => plainHandle(field.current!, (text) => latest.current.onChange(text)), []);
@@ -92,6 +93,7 @@ export function NotationEditor({
         onKnow: (name) => latest.current.onKnow(name),
         complete: (...at) => latest.current.complete(...at),
         explain: (...at) => latest.current.explain(...at),
+        draw: (name) => latest.current.draw(name),
       });
       if (plain) plain.hidden = true;
       if (document.activeElement === plain) view.focus();

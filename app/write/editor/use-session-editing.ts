@@ -1,3 +1,5 @@
+import { isWork } from '../../../core/words/describe-item.ts';
+import { loadFigures } from '../../parts/figure/load-figures.ts';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import type { MovementLayer } from '../../../core/movement/layer.ts';
 import { layerLibrary } from '../../../core/movement/layer.ts';
@@ -64,6 +66,8 @@ export function useSessionEditing(
         if (i < 0) continue;
         const place = at.items[i]!;
         if (column - 1 > place.movement.end) return undefined;
+        const item = blocks[b]!.items[i];
+        const movement = item && isWork(item) ? library.findByName(item.choices[0]!.name) : undefined;
         const [read] = listReadings([{ ...blocks[b]!, items: blocks[b]!.items.slice(i, i + 1) }], library);
         const lines = [...(read ? [explainReading(read)] : []), ...explainItem(blocks[b]!, b, i, plan, library)];
         return lines.length > 0
@@ -71,6 +75,7 @@ export function useSessionEditing(
               lines,
               from: place.dose?.start ?? place.movement.start,
               to: place.movement.end,
+              ...(movement && { movement: movement.name }),
               ...(read && { read: read.name }),
             }
           : undefined;
@@ -79,5 +84,12 @@ export function useSessionEditing(
     },
     [analysis, library, text],
   );
-  return { text, library, analysis, editor, onChange, onEdit, onTake, complete, explain };
+  const draw = useCallback(
+    async (name: string) => {
+      const movement = library.findByName(name);
+      return movement ? (await loadFigures()).sheetFigure(movement, library) : null;
+    },
+    [library],
+  );
+  return { text, library, analysis, editor, onChange, onEdit, onTake, complete, explain, draw };
 }
