@@ -2,12 +2,18 @@ import { Button, Checkbox, Input } from 'antd';
 import { Form } from 'react-router';
 import { JOINTS, PATTERNS, POSITIONS } from '../../core/movement/movement.ts';
 import type { Movement } from '../../core/movement/movement.ts';
+import type { MovementLibrary } from '../../core/movement/library.ts';
+import { useLoaded } from '../parts/figure/use-loaded.ts';
 import { Choice } from '../parts/fields/choice.tsx';
+
+/** Fetched after the form: drawing is asked for last. */
+const loadDrawIt = () => import('./draw-it.tsx');
 
 interface MovementFormProps {
   readonly movement: Movement;
   readonly isNew: boolean;
   readonly errors: Record<string, string>;
+  readonly library: MovementLibrary;
 }
 
 const grade = (name: string, label: string, value: number) => (
@@ -18,7 +24,8 @@ const grade = (name: string, label: string, value: number) => (
 );
 
 /** Every field of a movement. What differs from the one that ships is kept over it; the rest stays the library's own. */
-export function MovementForm({ movement: m, isNew, errors }: MovementFormProps) {
+export function MovementForm({ movement: m, isNew, errors, library }: MovementFormProps) {
+  const drawing = useLoaded(loadDrawIt);
   const error = (name: string) =>
     errors[name] && (
       <p className="field-error" role="alert">
@@ -121,6 +128,12 @@ export function MovementForm({ movement: m, isNew, errors }: MovementFormProps) 
         <Input name="film" type="url" defaultValue={m.film} maxLength={300} placeholder="https://" />
       </label>
       {error('film')}
+      {drawing ? (
+        <drawing.DrawIt movement={m} library={library} />
+      ) : (
+        <input type="hidden" name="drawing" value={m.drawing} />
+      )}
+      {error('drawing')}
       <Button type="primary" htmlType="submit">
         Save
       </Button>

@@ -174,7 +174,7 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
               ×
             </Link>
             <h2>A movement of your own</h2>
-            <MovementForm movement={BLANK} isNew errors={errors} />
+            <MovementForm movement={BLANK} isNew errors={errors} library={library} />
           </aside>
         )}
         {chosen && (
@@ -190,7 +190,7 @@ export default function Movements({ loaderData, actionData }: Route.ComponentPro
             <h2>{chosen.name}</h2>
             {alive && edit !== 'yes' && <alive.MovementFigure key={chosen.id} movement={chosen} library={library} />}
             {edit === 'yes' ? (
-              <MovementForm key={chosen.id} movement={chosen} isNew={false} errors={errors} />
+              <MovementForm key={chosen.id} movement={chosen} isNew={false} errors={errors} library={library} />
             ) : (
               <MovementText
                 movement={chosen}

@@ -5,6 +5,7 @@ import type { Movement } from '../movement/movement.ts';
 import type { Shape } from '../movement/name/lexicon.ts';
 import { cover } from '../movement/name/read-name.ts';
 import type { Figure, HeldKit } from './figure.ts';
+import { readOwnDrawing } from './own-drawing.ts';
 import { drawnFigure } from './poses/drawn.ts';
 import { VARIATIONS } from './vary.ts';
 
@@ -83,6 +84,8 @@ export function figureOf(movement: Movement, library: MovementLibrary): Figure |
 }
 
 function bareFigure(movement: Movement, library: MovementLibrary): Figure | undefined {
+  const drawing = movement.drawing === '' ? undefined : readOwnDrawing(movement.drawing);
+  if (drawing?.status === 'drawn') return drawing.figure;
   const own = drawnFigure(movement.id);
   if (own) return own;
   const reading = library.readingOf(movement.id);

@@ -17,6 +17,7 @@ import type { Point } from './points.ts';
 import { anglesToPoints, standAll } from './place.ts';
 import { frameAt, peakOf, prepare } from './play.ts';
 import { UPRIGHT, mirror } from './pose.ts';
+import { printFigure } from './print-poses.ts';
 import { drawnFigure } from './poses/drawn.ts';
 import { FLOOR } from './poses/floor.ts';
 import { JUMPS } from './poses/jumps.ts';
@@ -79,6 +80,11 @@ describe('every drawing of the shelf', () => {
 
   test('comes back as it was from what a page is sent', () => {
     for (const { figure } of drawn) expect(unpackFigure(packFigure(figure))).toEqual(figure);
+  });
+
+  test('is the same when it is written in words and read again', () => {
+    for (const { movement, figure } of drawn)
+      expect(readFigure(printFigure(figure), NAMED_POSES), movement.id).toEqual({ ...figure, kit: [] });
   });
 
   test('has a text of its own poses', () => {

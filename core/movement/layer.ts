@@ -136,6 +136,7 @@ const FIELD_SHAPES: Record<keyof Omit<Movement, 'id'>, (value: unknown) => boole
   breathing: isText,
   cautions: isTexts,
   film: isText,
+  drawing: isText,
 };
 
 function isOverride(override: MovementOverride): boolean {
@@ -196,6 +197,7 @@ const BLANK: Omit<Movement, 'id' | 'name'> = {
   breathing: '',
   cautions: [],
   film: '',
+  drawing: '',
 };
 
 /** A movement with an override's fields; without a base, a movement of its own. */
@@ -208,7 +210,16 @@ export const withFields = (base: Movement | undefined, { movementId, fields }: M
 });
 
 /** The most that a movement may say, in letters and in number. */
-export const MOVEMENT_LIMITS = { name: 80, id: 100, line: 200, names: 20, kit: 20, kitName: 60, cautions: 20 } as const;
+export const MOVEMENT_LIMITS = {
+  name: 80,
+  id: 100,
+  line: 200,
+  names: 20,
+  kit: 20,
+  kitName: 60,
+  cautions: 20,
+  drawing: 4000,
+} as const;
 const LINES = ['setUp', 'doing', 'watchFor', 'breathing', 'paceSource'] as const;
 
 /** What is wrong with a movement beside the others of its library, field by field; nothing: empty. */
@@ -264,6 +275,8 @@ function checkNames(movement: Movement, besides: readonly Movement[], push: Push
 
 function checkWords(movement: Movement, push: Push): void {
   if (movement.film !== '' && !isFilmAddress(movement.film)) push('film', FILM_RULE);
+  if (movement.drawing.length > MOVEMENT_LIMITS.drawing)
+    push('drawing', `At most ${MOVEMENT_LIMITS.drawing} letters: a drawing of fewer poses.`);
   const { line, kit, kitName, cautions } = MOVEMENT_LIMITS;
   for (const field of LINES)
     if (countLetters(movement[field]) > line) push(field, `At most ${line} letters; keep it to what matters.`);

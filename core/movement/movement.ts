@@ -61,6 +61,8 @@ export interface Movement {
   readonly cautions: readonly string[];
   /** The address of a film of the coach's own; empty for what ships. */
   readonly film: string;
+  /** A drawing of the coach's own, in the words of poses (core/figure); empty where it is drawn by its name. */
+  readonly drawing: string;
 }
 
 /** `Step-back lunge` is `step-back-lunge`: letters and digits joined by single dashes. */

@@ -66,6 +66,7 @@ export function toMovement(
     breathing: breathing[PATTERNS[pattern]!]!,
     cautions: cautionsOf(demand, impact, cautions),
     film: '',
+    drawing: '',
   };
 }
 

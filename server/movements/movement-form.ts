@@ -7,6 +7,8 @@ import type { Ladder } from '../../core/movement/ladder.ts';
 import type { MovementLibrary } from '../../core/movement/library.ts';
 import type { Grade, Joint, Movement } from '../../core/movement/movement.ts';
 import { JOINTS, movementId } from '../../core/movement/movement.ts';
+import { readOwnDrawing } from '../../core/figure/own-drawing.ts';
+import { drawingWords } from '../../words/en/figures/drawing-words.ts';
 import { formLines, formText } from '../http/form-text.ts';
 
 const words = (text: string) =>
@@ -60,7 +62,11 @@ export function readMovementForm(form: FormData, base: MovementLibrary, library:
       .map((c) => c.trim())
       .filter((c) => c !== ''),
     film: line(form, 'film'),
+    drawing: line(form, 'drawing'),
   };
+  const drawn =
+    fields.drawing === '' ? '' : drawingWords(readOwnDrawing(fields.drawing.slice(0, MOVEMENT_LIMITS.drawing)));
+  if (drawn !== '') errors.drawing = drawn;
   const differs = Object.fromEntries(
     Object.entries(fields).filter(
       ([key, value]) => !shipped || JSON.stringify(value) !== JSON.stringify(shipped[key as keyof Movement]),

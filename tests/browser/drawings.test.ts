@@ -109,3 +109,45 @@ test('Write shows what is offered, and what a name is, beside the words', async 
   await coach.keyboard.type('8 push-u');
   await coach.locator('.cm-completionInfo svg.fig').waitFor(SOON);
 });
+
+test('a coach draws a movement: a joint is dragged and turned by keys, undone, kept, and drawn by its name again', async () => {
+  await coach.goto(`${base}/movements?m=goblet-squat&edit=yes`);
+  const drawing = coach.locator('input[name=drawing]');
+  const joint = coach.getByRole('slider', { name: 'right upper arm' });
+  await joint.waitFor(SOON);
+  expect(await drawing.inputValue()).toBe('');
+  await coach.getByRole('button', { name: 'pose 2' }).click();
+  const from = (await joint.boundingBox())!;
+  await coach.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await coach.mouse.down();
+  await coach.mouse.move(from.x + 40, from.y - 60, { steps: 5 });
+  await coach.mouse.up();
+  const dragged = await joint.getAttribute('aria-valuenow');
+  expect(Number(dragged)).toBeGreaterThan(60);
+  await joint.focus();
+  await coach.keyboard.press('ArrowUp');
+  expect(Number(await joint.getAttribute('aria-valuenow'))).toBe(Number(dragged) + 5);
+  await coach.getByRole('button', { name: 'Undo' }).click();
+  expect(await joint.getAttribute('aria-valuenow')).toBe(dragged);
+  const kept = await drawing.inputValue();
+  await coach.getByRole('button', { name: 'Save' }).click();
+  await coach.waitForURL('**/movements?m=goblet-squat');
+  await coach.goto(`${base}/movements?m=goblet-squat&edit=yes`);
+  await coach.getByRole('button', { name: 'Draw it by its name again' }).waitFor(SOON);
+  expect(await drawing.inputValue()).toBe(kept);
+  await coach.getByRole('button', { name: 'Draw it by its name again' }).click();
+  await coach.getByRole('button', { name: 'Save' }).click();
+  await coach.waitForURL('**/movements?m=goblet-squat');
+  await coach.goto(`${base}/movements?m=goblet-squat&edit=yes`);
+  await coach.getByText('As its name gives it').waitFor(SOON);
+});
+
+test('a drawing that no body can do is said at once, and isn’t kept', async () => {
+  await coach.goto(`${base}/movements?m=goblet-squat&edit=yes`);
+  await coach.getByRole('slider', { name: 'right thigh' }).waitFor(SOON);
+  await coach.locator('input[name=drawing]').evaluate((input: HTMLInputElement) => {
+    input.value = 'side | stand > air up 0.5 legR 0 -178';
+  });
+  await coach.getByRole('button', { name: 'Save' }).click();
+  await coach.getByRole('alert').getByText('The right knee bends 178°').waitFor(SOON);
+});

@@ -262,6 +262,7 @@ function toReading({ movement, shapes, from, heads, written }: Assembled, book: 
       cautions: [...new Set([...own, ...cautionsOf(movement.demand, movement.impact, book.cautions)])],
       // A film shows the movement itself, not what is read of its name.
       film: '',
+      drawing: '',
     },
     shapes,
     from: heads,

@@ -1,0 +1,29 @@
+import type { Fault } from './check.ts';
+import { findFaults } from './check.ts';
+import type { Figure } from './figure.ts';
+import { NAMED_POSES } from './poses/named.ts';
+import { PoseError, readFigure } from './read-poses.ts';
+
+/** The most poses that a drawing of a coach's own has. */
+export const MAX_OWN_POSES = 12;
+
+export type OwnDrawing =
+  | { readonly status: 'drawn'; readonly figure: Figure }
+  /** Words that are no pose: `text` says which. */
+  | { readonly status: 'unread'; readonly text: string }
+  | { readonly status: 'too-many' }
+  /** What a body can't do. */
+  | { readonly status: 'faulty'; readonly figure: Figure; readonly faults: readonly Fault[] };
+
+/** Reads a drawing of a coach's own and holds it against what a body can do; balance is theirs to judge. Never throws. */
+export function readOwnDrawing(text: string): OwnDrawing {
+  try {
+    const figure = readFigure(text, NAMED_POSES);
+    if (figure.poses.length > MAX_OWN_POSES) return { status: 'too-many' };
+    const faults = findFaults(figure, false);
+    return faults.length > 0 ? { status: 'faulty', figure, faults } : { status: 'drawn', figure };
+  } catch (error) {
+    if (error instanceof PoseError) return { status: 'unread', text: error.message };
+    throw error;
+  }
+}

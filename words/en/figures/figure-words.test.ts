@@ -1,0 +1,12 @@
+import { expect, test } from 'vitest';
+import { describeFigure } from '../../../core/figure/describe.ts';
+import { drawnFigure } from '../../../core/figure/poses/drawn.ts';
+import { figureWords } from './figure-words.ts';
+
+test.each([
+  ['squat', 'From standing: hips bend, knees bend, arms go up, trunk leans forwards.'],
+  ['push-up', 'From hands and feet: elbows bend by a right angle, arms come down.'],
+  ['plank', 'Held: hands and feet.'],
+  ['bird-dog', 'From hands and knees: right hip opens, right knee straightens, left arm goes up.'],
+  ['burpee', 'From standing, then hands and feet, then a squat, then the air.'],
+])('%s: %s', (id, words) => expect(figureWords(describeFigure(drawnFigure(id)!))).toBe(words));
