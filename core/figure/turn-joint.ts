@@ -99,7 +99,7 @@ export function towards(
     // Seen from before, the figure's right is on the left.
     const right = view === 'front' ? -dx : dx;
     if (isUp) return turnJoint(pose, handle, view, degrees(Math.atan2(right, -dy)));
-    return turnJoint(pose, handle, view, degrees(Math.atan2(signOf(handle.side!) * right, dy)));
+    return turnJoint(pose, handle, view, degrees(Math.atan2(signOf(handle.side) * right, dy)));
   }
   if (isUp) {
     const lean = degrees(Math.atan2(dx, -dy)) - pitch;

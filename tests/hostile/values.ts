@@ -330,6 +330,16 @@ export const BAD_VALUES: readonly BadValue[] = [
     path: '/programmes/PROGRAMME/movements',
     form: { intent: 'scale', ...(form as Record<string, string>) },
   })),
+  ...[
+    ['words that are no pose', 'side | wobble'],
+    ['numbers beyond all', 'side | stand legs 99999999999999999999 -9'],
+    ['a hundred thousand poses', `side | ${'stand > '.repeat(100_000)}stand`],
+    ['NUL in it', `side | stand${NUL}`],
+  ].map(([what, drawing]) => ({
+    name: `a movement’s drawing with ${what}`,
+    path: '/programmes/PROGRAMME/movements',
+    form: { ...movement, drawing: drawing! },
+  })),
   { name: 'a movement with impact 9', path: '/programmes/PROGRAMME/movements', form: { ...movement, impact: '9' } },
   {
     name: 'a movement with a name that grows when it is spelt out',
