@@ -64,8 +64,9 @@ export function readMovementForm(form: FormData, base: MovementLibrary, library:
     film: line(form, 'film'),
     drawing: line(form, 'drawing'),
   };
-  const drawn =
-    fields.drawing === '' ? '' : drawingWords(readOwnDrawing(fields.drawing.slice(0, MOVEMENT_LIMITS.drawing)));
+  // One that is too long says so by its limit.
+  const isRead = fields.drawing !== '' && fields.drawing.length <= MOVEMENT_LIMITS.drawing;
+  const drawn = isRead ? drawingWords(readOwnDrawing(fields.drawing)) : '';
   if (drawn !== '') errors.drawing = drawn;
   const differs = Object.fromEntries(
     Object.entries(fields).filter(
