@@ -23,6 +23,7 @@ standing-hip-flexor-stretch: side | split legR 44 -10 legL -26 -34 trunk -4 arms
 hip-flexor-stretch: side | half-kneel legR 92 -10 legL -22 -90 trunk -2 arms 40 80
 standing-hip-opener: front | hips legR 84 -4 outR 10 4 on footL > legR 60 -24 outR 58 0
 world-s-greatest-stretch: quarter | split legR 104 -14 legL -36 -56 trunk 44 curl 20 arms 40 34 on footR toesL > twist -56 armR 0 0 armOutR 96 96
+kneeling-hip-opener: side | half-kneel arms 40 80 > legR 104 -16 legL -16 -90 trunk -2
 couch-stretch: side | half-kneel legL -10 -150 trunk 0 arms 40 80 on footR kneeL
 adductor-stretch: front | stand-wide trunk 10 legR 40 -14 outR 40 6 outL 44 44 arms 30 60
 shoulder-stretch: front | stand armR 84 84 armOutR -62 -62 armL 50 110 armOutL 10 -70
