@@ -3,15 +3,14 @@ import { useMemo, useRef, useState } from 'react';
 import { printFigure } from '../../core/figure/print-poses.ts';
 import { readOwnDrawing } from '../../core/figure/own-drawing.ts';
 import type { Figure, View } from '../../core/figure/figure.ts';
-import { packFigure } from '../../core/figure/pack.ts';
 import type { Pose } from '../../core/figure/pose.ts';
 import { mirror } from '../../core/figure/pose.ts';
 import { NAMED_POSES } from '../../core/figure/poses/named.ts';
 import { readPose } from '../../core/figure/read-poses.ts';
-import { drawStill, stillMarkup, viewBoxOf } from '../../core/figure/still.ts';
 import { figureOf } from '../../core/figure/figure-of.ts';
 import type { MovementLibrary } from '../../core/movement/library.ts';
 import type { Movement } from '../../core/movement/movement.ts';
+import { toSheetFigure } from '../../words/en/figures/sheet-figures.ts';
 import { drawingWords } from '../../words/en/figures/drawing-words.ts';
 import { FigurePicture } from '../parts/figure/figure-picture.tsx';
 import { usePlaying } from '../parts/figure/use-playing.ts';
@@ -77,6 +76,7 @@ export function DrawIt({ movement, library }: DrawItProps) {
   const setPose = (next: Pose) => change({ ...figure, poses: figure.poses.map((p, i) => (i === index ? next : p)) });
   const text = isOwn ? printFigure(figure) : '';
   const wrong = useMemo(() => (text === '' ? '' : drawingWords(readOwnDrawing(text))), [text]);
+  const rest = restOf(pose);
   const found = library.findByName(like);
   const example = found && figureOf(found, library);
   return (
@@ -137,8 +137,8 @@ export function DrawIt({ movement, library }: DrawItProps) {
         <label>
           It rests on
           <Select
-            value={restOf(pose) ?? 'as it is'}
-            options={[...(restOf(pose) ? [] : [{ value: 'as it is', label: 'as it is' }]), ...RESTS]}
+            value={rest ?? 'as it is'}
+            options={[...(rest ? [] : [{ value: 'as it is', label: 'as it is' }]), ...RESTS]}
             onChange={(value) => {
               if (value !== 'as it is') setPose(readPose(value, pose, NAMED_POSES));
             }}
@@ -207,21 +207,11 @@ export function DrawIt({ movement, library }: DrawItProps) {
 /** The whole of it, alive. */
 function Played({ figure, sec }: { figure: Figure; sec: number }) {
   const root = useRef<HTMLDivElement>(null);
-  const packed = packFigure(figure);
-  usePlaying(root, figure.poses.length > 1 ? packed : null);
-  const still = drawStill(figure);
+  const shown = useMemo(() => toSheetFigure(figure, sec), [figure, sec]);
+  usePlaying(root, shown.moves ? shown.packed : null);
   return (
-    <div className="draw-played" ref={root} key={packed}>
-      <FigurePicture
-        figure={{
-          box: viewBoxOf(still.frame),
-          markup: stillMarkup(still),
-          packed,
-          moves: figure.poses.length > 1,
-          sec: Math.max(1.2, sec),
-          words: 'The movement as it is drawn now',
-        }}
-      />
+    <div className="draw-played" ref={root} key={shown.packed}>
+      <FigurePicture figure={shown} />
     </div>
   );
 }

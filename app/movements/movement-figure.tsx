@@ -39,7 +39,7 @@ export function MovementFigure({ movement, library }: { movement: Movement; libr
       <div ref={root} key={`${movement.id} ${view} ${isOther}`}>
         <FigurePicture figure={figure} isOther={isOther} />
       </div>
-      <p className="soft small">{figure.words}</p>
+      <p className="soft small">{isOther ? figure.otherWords : figure.words}</p>
       <div className="movement-figure-acts">
         <Segmented
           size="small"

@@ -1,10 +1,11 @@
 import { useId, useRef, useState } from 'react';
 import type { View } from '../../core/figure/figure.ts';
-import { drawBody, drawPlaces, see } from '../../core/figure/draw.ts';
+import { drawBody, drawPlaces, floorLine, see } from '../../core/figure/draw.ts';
 import type { Handle } from '../../core/figure/turn-joint.ts';
 import { HANDLES, handleValue, towards, turnJoint } from '../../core/figure/turn-joint.ts';
 import { prepare } from '../../core/figure/play.ts';
 import type { Pose } from '../../core/figure/pose.ts';
+import { handleWords } from '../../words/en/figures/drawing-words.ts';
 import { stillMarkup } from '../../core/figure/still.ts';
 
 /** The part of the plane that is worked in, in hundredths of the body's height. */
@@ -29,7 +30,7 @@ export function PoseEditor({ pose, view, onChange }: PoseEditorProps) {
   const { points } = played.stops[0]!;
   const still = {
     frame: ROOM,
-    floor: view === 'top' ? '' : `M${ROOM.left} 2H${ROOM.left + ROOM.width}`,
+    floor: floorLine(ROOM, view),
     places: drawPlaces(played, view),
     start: undefined,
     end: drawBody(points, view),
@@ -71,7 +72,7 @@ export function PoseEditor({ pose, view, onChange }: PoseEditorProps) {
             r={3.4}
             tabIndex={0}
             role="slider"
-            aria-label={handle.name}
+            aria-label={handleWords(handle)}
             aria-valuenow={value}
             aria-valuetext={`${value} degrees`}
             onPointerDown={(event) => {

@@ -24,34 +24,34 @@ describe('a drawing of a coach’s own', () => {
 
 describe('turning a joint', () => {
   const stand = NAMED_POSES.get('stand')!;
-  const handle = (name: string) => HANDLES.find((h) => h.name === name)!;
+  const handle = (name: string) => HANDLES.find((h) => `${h.part}${h.side ?? ''}` === name)!;
 
   test('what hangs on it goes along', () => {
-    const turned = turnJoint(stand, handle('right thigh'), 'side', 60);
+    const turned = turnJoint(stand, handle('thighR'), 'side', 60);
     expect([turned.at.thighR, turned.at.shankR]).toEqual([60, 60]);
     expect(turned.at.thighL).toBe(stand.at.thighL);
   });
 
   test('it stops where the joint does', () => {
-    const thigh = turnJoint(stand, handle('right thigh'), 'side', 175);
+    const thigh = turnJoint(stand, handle('thighR'), 'side', 175);
     expect(thigh.at.thighR).toBe(RANGE_DEG.hipForward[1]);
-    expect(turnJoint(stand, handle('right shin'), 'side', 90).at.shankR).toBe(stand.at.thighR);
-    expect(turnJoint(stand, handle('right forearm'), 'side', -60).at.foreR).toBe(stand.at.armR);
+    expect(turnJoint(stand, handle('shankR'), 'side', 90).at.shankR).toBe(stand.at.thighR);
+    expect(turnJoint(stand, handle('foreR'), 'side', -60).at.foreR).toBe(stand.at.armR);
     expect(turnJoint(stand, handle('head'), 'side', 90).at.nod).toBe(45);
   });
 
   test('from the front it goes out to the side', () => {
-    const turned = turnJoint(stand, handle('left upper arm'), 'front', 80);
+    const turned = turnJoint(stand, handle('armL'), 'front', 80);
     expect(turned.at.armOutL).toBe(80);
-    expect(handleValue(turned, handle('left upper arm'), 'front')).toBe(80);
+    expect(handleValue(turned, handle('armL'), 'front')).toBe(80);
   });
 
   test.each([
-    ['side', 'right upper arm', 70],
-    ['side', 'left thigh', 50],
+    ['side', 'armR', 70],
+    ['side', 'thighL', 50],
     ['side', 'trunk', 30],
-    ['front', 'right upper arm', 60],
-    ['front', 'left thigh', 30],
+    ['front', 'armR', 60],
+    ['front', 'thighL', 30],
   ] as const)('from the %s, %s drawn to where it would be at %s degrees comes there', (view, name, deg) => {
     const base = { ...stand, at: { ...stand.at, armR: 0, foreR: 0, armL: 0, foreL: 0 } };
     const wanted = standAll([turnJoint(base, handle(name), view, deg)])[0]!;

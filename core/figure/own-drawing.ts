@@ -9,8 +9,8 @@ export const MAX_OWN_POSES = 12;
 
 export type OwnDrawing =
   | { readonly status: 'drawn'; readonly figure: Figure }
-  /** Words that are no pose: `text` says which. */
-  | { readonly status: 'unread'; readonly text: string }
+  /** Words that are no pose: the first of them. */
+  | { readonly status: 'unread'; readonly word: string }
   | { readonly status: 'too-many' }
   /** What a body can't do. */
   | { readonly status: 'faulty'; readonly figure: Figure; readonly faults: readonly Fault[] };
@@ -41,7 +41,7 @@ export function readOwnDrawing(text: string): OwnDrawing {
     const faults = findFaults(figure, false);
     return faults.length > 0 ? { status: 'faulty', figure, faults: worstOf(faults) } : { status: 'drawn', figure };
   } catch (error) {
-    if (error instanceof PoseError) return { status: 'unread', text: error.message };
+    if (error instanceof PoseError) return { status: 'unread', word: error.word };
     throw error;
   }
 }

@@ -25,8 +25,14 @@ const WORDS: Readonly<Record<string, readonly string[]>> = {
 const SIDED = new Set(['leg', 'out', 'point', 'turn', 'arm', 'armOut']);
 const PLURALS: Readonly<Record<string, Place>> = { feet: 'foot', knees: 'knee', hands: 'hand', elbows: 'elbow' };
 
+/** A pose that can't be read, with the word at which. */
 export class PoseError extends Error {
   override readonly name = 'PoseError';
+  readonly word: string;
+  constructor(word: string, message: string) {
+    super(message);
+    this.word = word;
+  }
 }
 
 const isNumber = (token: string | undefined): token is string => token !== undefined && /^-?\d+(\.\d+)?$/.test(token);
@@ -84,7 +90,7 @@ export function readPose(text: string, before: Pose, named: ReadonlyMap<string, 
     if (word) {
       const at: Record<string, number> = { ...pose.at };
       const fields = WORDS[word.word]!;
-      if (!isNumber(tokens[i])) throw new PoseError(`"${token}" needs a number in "${text}"`);
+      if (!isNumber(tokens[i])) throw new PoseError(token, `"${token}" needs a number in "${text}"`);
       for (const field of fields) {
         if (!isNumber(tokens[i])) break;
         for (const side of word.sides) at[`${field}${side}`] = Number(tokens[i]);
@@ -99,7 +105,7 @@ export function readPose(text: string, before: Pose, named: ReadonlyMap<string, 
     } else if (token === 'air') pose = { ...pose, touches: [], isLevel: false };
     else if (token === 'level') pose = { ...pose, isLevel: true };
     else if (token === 'takes' && isNumber(tokens[i])) pose = { ...pose, weight: Number(tokens[i++]) };
-    else throw new PoseError(`"${token}" is no word of a pose, in "${text}"`);
+    else throw new PoseError(token, `"${token}" is no word of a pose, in "${text}"`);
   }
   return withFlatFeet(pose);
 }
@@ -121,10 +127,10 @@ export function readNamedPoses(text: string): ReadonlyMap<string, Pose> {
  */
 export function readFigure(text: string, named: ReadonlyMap<string, Pose>): Figure {
   const [head = '', body] = text.split('|');
-  if (body === undefined) throw new PoseError(`"${text}" has no bar between how it is seen and its poses`);
+  if (body === undefined) throw new PoseError(text, `"${text}" has no bar between how it is seen and its poses`);
   const words = head.split(/\s+/).filter(Boolean);
   const view = words.find((w): w is View => (VIEWS as readonly string[]).includes(w));
-  if (!view) throw new PoseError(`"${head.trim()}" doesn't say from where it is seen`);
+  if (!view) throw new PoseError(head.trim(), `"${head.trim()}" doesn't say from where it is seen`);
   const poses: Pose[] = [];
   for (const part of body.split('>')) poses.push(readPose(part, poses.at(-1) ?? UPRIGHT, named));
   const [goesRound, alternates, travels] = ['round', 'alternates', 'travels'].map((word) => words.includes(word));

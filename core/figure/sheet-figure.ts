@@ -10,8 +10,9 @@ export interface SheetFigure {
   readonly moves: boolean;
   /** How long one repetition is shown for. */
   readonly sec: number;
-  /** What it shows, for those who don't see it. */
+  /** What it shows, for those who don't see it; and what it shows as in a mirror. */
   readonly words: string;
+  readonly otherWords: string;
 }
 
 /** By the name of the movement as it is written. */

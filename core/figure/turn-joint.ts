@@ -10,7 +10,8 @@ import { degrees } from './vector.ts';
 export interface Handle {
   readonly point: Point;
   readonly from: Point;
-  readonly name: string;
+  /** What is turned. */
+  readonly part: 'trunk' | 'head' | 'thigh' | 'shank' | 'arm' | 'fore';
   /** What is turned forwards, and what to the side. */
   readonly forwards: Field;
   readonly sideways: Field | undefined;
@@ -18,27 +19,26 @@ export interface Handle {
 }
 
 const limb = (side: Side): readonly Handle[] => {
-  const words = side === 'R' ? 'right' : 'left';
-  const one = (point: string, from: string, what: string, forwards: string, sideways: string): Handle => ({
+  const one = (point: string, from: string, part: 'thigh' | 'shank' | 'arm' | 'fore', sideways: string): Handle => ({
     point: `${point}${side}` as Point,
     from: `${from}${side}` as Point,
-    name: `${words} ${what}`,
-    forwards: `${forwards}${side}` as Field,
+    part,
+    forwards: `${part}${side}`,
     sideways: `${sideways}${side}` as Field,
     side,
   });
   return [
-    one('knee', 'hip', 'thigh', 'thigh', 'out'),
-    one('ankle', 'knee', 'shin', 'shank', 'kneeOut'),
-    one('elbow', 'shoulder', 'upper arm', 'arm', 'armOut'),
-    one('wrist', 'elbow', 'forearm', 'fore', 'foreOut'),
+    one('knee', 'hip', 'thigh', 'out'),
+    one('ankle', 'knee', 'shank', 'kneeOut'),
+    one('elbow', 'shoulder', 'arm', 'armOut'),
+    one('wrist', 'elbow', 'fore', 'foreOut'),
   ];
 };
 
 /** The joints that can be taken hold of, the nearer side last: it lies on top. */
 export const HANDLES: readonly Handle[] = [
-  { point: 'shoulders', from: 'pelvis', name: 'trunk', forwards: 'trunk', sideways: 'bend', side: undefined },
-  { point: 'head', from: 'shoulders', name: 'head', forwards: 'nod', sideways: undefined, side: undefined },
+  { point: 'shoulders', from: 'pelvis', part: 'trunk', forwards: 'trunk', sideways: 'bend', side: undefined },
+  { point: 'head', from: 'shoulders', part: 'head', forwards: 'nod', sideways: undefined, side: undefined },
   ...limb('L'),
   ...limb('R'),
 ];

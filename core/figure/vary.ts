@@ -106,13 +106,11 @@ const oneArm: Variation = when(
 
 const jumped: Variation = when(
   (figure, head) => isLegs(figure, head) && isUpright(figure) && standsAlike(figure) && figure.poses.length === 2,
-  ({ poses: [top, bottom], ...rest }) => ({
-    ...rest,
-    poses: [
-      bottom!,
-      { ...set(top!, { point: 50 }), at: { ...set(top!, { point: 50 }).at, up: 0.1, flatR: 0, flatL: 0 }, touches: [] },
-    ],
-  }),
+  ({ poses: [top, bottom], ...rest }) => {
+    const stretched = set(top!, { point: 50 });
+    const inTheAir = { ...stretched, at: { ...stretched.at, up: 0.1, flatR: 0, flatL: 0 }, touches: [] };
+    return { ...rest, poses: [bottom!, inTheAir] };
+  },
 );
 
 /** How each modifier of names changes a drawing. One that isn't here leaves a movement without a drawing. */

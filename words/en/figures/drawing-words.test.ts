@@ -4,7 +4,7 @@ import { drawingWords, faultWords } from './drawing-words.ts';
 
 test.each([
   ['side | stand > squatting', ''],
-  ['side | stand wobble', 'The drawing has words that are no pose: "wobble" is no word of a pose, in " stand wobble".'],
+  ['side | stand wobble', '“wobble” can’t be read in the drawing; change it, or begin again from its name.'],
   ['side | stand air up 0.5 > legR 0 -178', 'The right knee bends 174°, further than it goes. Change the pose.'],
 ])('%s', (text, words) => expect(drawingWords(readOwnDrawing(text))).toBe(words));
 

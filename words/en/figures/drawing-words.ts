@@ -1,5 +1,6 @@
 import type { Fault } from '../../../core/figure/check.ts';
 import type { OwnDrawing } from '../../../core/figure/own-drawing.ts';
+import type { Handle } from '../../../core/figure/turn-joint.ts';
 import { MAX_OWN_POSES } from '../../../core/figure/own-drawing.ts';
 
 const JOINTS: Readonly<Record<string, string>> = {
@@ -21,6 +22,19 @@ function jointWords(joint: string): string {
   const stem = side ? joint.slice(0, -1) : joint;
   return `The ${side}${JOINTS[stem] ?? stem}`;
 }
+
+const PARTS: Readonly<Record<Handle['part'], string>> = {
+  trunk: 'trunk',
+  head: 'head',
+  thigh: 'thigh',
+  shank: 'shin',
+  arm: 'upper arm',
+  fore: 'forearm',
+};
+
+/** What a joint turns: `right upper arm`. */
+export const handleWords = ({ part, side }: Handle): string =>
+  [side && (side === 'R' ? 'right' : 'left'), PARTS[part]].filter(Boolean).join(' ');
 
 /** What a body can't do of a drawing, in words. */
 export function faultWords(fault: Fault): string {
@@ -46,7 +60,7 @@ export function drawingWords(drawing: OwnDrawing): string {
     case 'drawn':
       return '';
     case 'unread':
-      return `The drawing has words that are no pose: ${drawing.text}.`;
+      return `“${drawing.word}” can’t be read in the drawing; change it, or begin again from its name.`;
     case 'too-many':
       return `A drawing has at most ${MAX_OWN_POSES} poses; take one out.`;
     case 'faulty':

@@ -2,7 +2,8 @@ import { describeFigure } from '../../../core/figure/describe.ts';
 import { figureOf } from '../../../core/figure/figure-of.ts';
 import { packFigure } from '../../../core/figure/pack.ts';
 import { drawStill, stillMarkup, viewBoxOf } from '../../../core/figure/still.ts';
-import type { View } from '../../../core/figure/figure.ts';
+import type { Figure, View } from '../../../core/figure/figure.ts';
+import { mirror } from '../../../core/figure/pose.ts';
 import type { SheetFigure, SheetFigures } from '../../../core/figure/sheet-figure.ts';
 import type { MovementLibrary } from '../../../core/movement/library.ts';
 import type { Movement } from '../../../core/movement/movement.ts';
@@ -11,7 +12,7 @@ import { figureWords } from './figure-words.ts';
 /** A drawing follows from its movement alone, whose object changes with every change of it. */
 const drawn = new WeakMap<Movement, SheetFigure | null>();
 
-/** Seconds in which a hold is looked at; it doesn't move. */
+/** No repetition is shown quicker than this. */
 const LEAST_SEC = 1.2;
 
 /** A movement's drawing as a page shows it; null where it has none. */
@@ -25,7 +26,11 @@ export function sheetFigure(movement: Movement, library: MovementLibrary): Sheet
 export function drawFigure(movement: Movement, library: MovementLibrary, view?: View): SheetFigure | null {
   const best = figureOf(movement, library);
   if (!best) return null;
-  const figure = view ? { ...best, view } : best;
+  return toSheetFigure(view ? { ...best, view } : best, movement.paceSec.likely);
+}
+
+/** A figure as a page shows it, a repetition taking so many seconds. */
+export function toSheetFigure(figure: Figure, repSec: number): SheetFigure {
   const still = drawStill(figure);
   const sides = figure.alternates ? 2 : 1;
   return {
@@ -33,8 +38,9 @@ export function drawFigure(movement: Movement, library: MovementLibrary, view?: 
     markup: stillMarkup(still),
     packed: packFigure(figure),
     moves: figure.poses.length > 1,
-    sec: Math.max(LEAST_SEC, movement.paceSec.likely) * sides,
+    sec: Math.max(LEAST_SEC, repSec) * sides,
     words: figureWords(describeFigure(figure)),
+    otherWords: figureWords(describeFigure({ ...figure, poses: figure.poses.map(mirror) })),
   };
 }
 
