@@ -12,7 +12,6 @@ import { add, between, minus, times, unit, yawed } from './vector.ts';
 const TURN_OF: Readonly<Record<View, readonly [turnDeg: number, downDeg: number]>> = {
   side: [0, 0],
   front: [-90, 0],
-  back: [90, 0],
   quarter: [-35, 8],
   rear: [40, 14],
   top: [0, 90],

@@ -1,7 +1,7 @@
 import type { Pose } from './pose.ts';
 
 /** From where a figure is seen: `quarter` from before and the right, `rear` from behind and the right. */
-export const VIEWS = ['side', 'front', 'quarter', 'rear', 'back', 'top'] as const;
+export const VIEWS = ['side', 'front', 'quarter', 'rear', 'top'] as const;
 export type View = (typeof VIEWS)[number];
 
 /** What is drawn beside the body. Both hands hold one each, the working (right) one holds it, or both hold the same. */

@@ -43,9 +43,8 @@ export const HANDLES: readonly Handle[] = [
   ...limb('R'),
 ];
 
-const isFromBefore = (view: View): boolean => view === 'front' || view === 'back';
 const fieldOf = (handle: Handle, view: View): Field =>
-  isFromBefore(view) && handle.sideways ? handle.sideways : handle.forwards;
+  view === 'front' && handle.sideways ? handle.sideways : handle.forwards;
 
 /** The angle that a handle turns, as one looks at it, in degrees. */
 export const handleValue = (pose: Pose, handle: Handle, view: View): number => pose.at[fieldOf(handle, view)];
@@ -95,9 +94,9 @@ export function towards(
   const [dx, dy] = [place.x - from.x, place.y - from.y];
   const isUp = handle.side === undefined;
   const { trunk, curl, pitch } = pose.at;
-  if (isFromBefore(view)) {
+  if (view === 'front') {
     // Seen from before, the figure's right is on the left.
-    const right = view === 'front' ? -dx : dx;
+    const right = -dx;
     if (isUp) return turnJoint(pose, handle, view, degrees(Math.atan2(right, -dy)));
     return turnJoint(pose, handle, view, degrees(Math.atan2(signOf(handle.side) * right, dy)));
   }
